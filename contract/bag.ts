@@ -1,0 +1,61 @@
+import { z } from 'zod';
+import { PROCESSES, ROAST_LEVELS } from '../core/crest';
+import { SCHOOLS } from '../core/cup';
+import { id, name, oneOf, plainDate, quantity, text } from './fields';
+import { recipeInput } from './recipe';
+
+/** A stay in the freezer: from the day it goes in up to, not including, the day it comes out (null: still there). */
+export const spellInput = z
+  .strictObject({ place: oneOf('Place', ['freezer']), from: plainDate('The day it went in'), to: plainDate('The day it came out').nullable() })
+  .refine((spell) => spell.to === null || spell.to >= spell.from, { path: ['to'], error: 'The day it came out cannot be before the day it went in' });
+export type SpellInput = z.infer<typeof spellInput>;
+
+const bagFields = {
+  name: name('Name', 120),
+  roaster: text('Roaster', 120).trim().default(''),
+  origin: text('Origin', 120).trim().default(''),
+  variety: text('Variety', 120).trim().default(''),
+  process: oneOf('Process', PROCESSES).nullable().default(null),
+  roastLevel: oneOf('Roast level', ROAST_LEVELS).nullable().default(null),
+  printedNotes: text('Printed notes', 500).trim().default(''),
+  roastedOn: plainDate('Roast date').nullable().default(null),
+  bestBefore: plainDate('Best-before date').nullable().default(null),
+  shelfLifeDays: quantity('Shelf life', 30, 1500, 'days').int('Shelf life must be whole days').nullable().default(null),
+  restAdviceDays: quantity("The roaster's rest advice", 0, 120, 'days').nullable().default(null),
+  weightG: quantity('Weight', 5, 20_000, 'g').default(250),
+  price: quantity('Price', 0, 100_000).nullable().default(null),
+  school: oneOf('Scoring', SCHOOLS).default('mark10'),
+  bet: text('Your bet', 1000).default(''),
+  reference: recipeInput,
+  spells: z.array(spellInput).max(50, 'A bag can have 50 freezer stays at most').default([]),
+  finishedOn: plainDate('The day it was finished').nullable().default(null),
+};
+
+interface Dated {
+  roastedOn: string | null;
+  bestBefore: string | null;
+  spells: SpellInput[];
+}
+
+/** What the dates of a bag must agree on; each problem is laid at the field that can mend it. */
+function checkDates(bag: Dated, context: z.RefinementCtx): void {
+  const problem = (path: (string | number)[], message: string): void => context.addIssue({ code: 'custom', path, message });
+  if (bag.roastedOn === null && bag.bestBefore === null) problem(['roastedOn'], 'A roast date or a best-before date is needed: rest days are counted from it');
+  if (bag.roastedOn !== null && bag.bestBefore !== null && bag.bestBefore < bag.roastedOn) problem(['bestBefore'], 'The best-before date cannot be before the roast date');
+  const inOrder = bag.spells.map((spell, i) => ({ ...spell, i })).sort((a, b) => (a.from < b.from ? -1 : 1));
+  inOrder.forEach((spell, k) => {
+    if (bag.roastedOn !== null && spell.from < bag.roastedOn) problem(['spells', spell.i, 'from'], 'It cannot go into the freezer before it was roasted');
+    const next = inOrder[k + 1];
+    if (next && (spell.to === null || next.from < spell.to)) problem(['spells', next.i, 'from'], 'Two freezer stays overlap');
+  });
+}
+
+/** A bag as a taster writes it. */
+export const bagInput = z.strictObject(bagFields).superRefine(checkDates);
+export type BagInput = z.infer<typeof bagInput>;
+/** The same before defaults are filled in: what a form or a client may send. */
+export type BagDraft = z.input<typeof bagInput>;
+
+/** A bag as the server gives it back. */
+export const bag = z.strictObject({ id, ...bagFields, createdAt: z.string(), revision: z.number().int() });
+export type Bag = z.infer<typeof bag>;

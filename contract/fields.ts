@@ -1,0 +1,51 @@
+import { z } from 'zod';
+import { dayNumber } from '../core/rest';
+
+/** The building blocks of every schema: each refuses in a sentence that names the thing and its limits. */
+
+/** A number of something between two limits. `what` starts the sentence: "Dose must be between 0.1 and 200 g". */
+export function quantity(what: string, lo: number, hi: number, unit = ''): z.ZodNumber {
+  const limits = `${what} must be between ${lo} and ${hi}${unit && ` ${unit}`}`;
+  return z.number({ error: limits }).min(lo, limits).max(hi, limits);
+}
+
+/** Free text of at most `max` characters, kept exactly as written. */
+export function text(what: string, max: number): z.ZodString {
+  return z.string({ error: `${what} must be text` }).max(max, `${what} can hold ${max.toLocaleString('en')} characters at most`);
+}
+
+/** Text that must say something. */
+export function name(what: string, max: number): z.ZodString {
+  return text(what, max).trim().min(1, `${what} is needed`);
+}
+
+/** One of a fixed set of words. */
+export function oneOf<const T extends readonly [string, ...string[]]>(what: string, words: T): z.ZodEnum<{ [K in T[number]]: K }> {
+  return z.enum(words, { error: `${what} must be one of: ${words.join(', ')}` });
+}
+
+export const id = z.uuid({ error: 'This is not a known identifier' });
+
+const EARLIEST = dayNumber('2000-01-01');
+const LATEST = dayNumber('2099-12-31');
+
+/** A calendar date of this century, `YYYY-MM-DD`. */
+export function plainDate(what: string): z.ZodString {
+  const sentence = `${what} must be a date between 2000 and 2099, written year-month-day`;
+  return z.string({ error: sentence }).refine(isPlainDate, { error: sentence, abort: true });
+}
+
+function isPlainDate(value: string): boolean {
+  try {
+    const day = dayNumber(value);
+    return day >= EARLIEST && day <= LATEST;
+  } catch {
+    return false;
+  }
+}
+
+/** An instant with its offset from UTC, `2026-02-15T07:30:00+01:00`: the wall clock it was written by stays readable. */
+export function instant(what: string): z.ZodISODateTime {
+  const sentence = `${what} must be a date and time between 2000 and 2099 with its offset, for example 2026-02-15T07:30:00+01:00`;
+  return z.iso.datetime({ offset: true, error: sentence }).refine((value) => isPlainDate(value.slice(0, 10)), { error: sentence, abort: true });
+}

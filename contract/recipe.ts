@@ -1,0 +1,19 @@
+import { z } from 'zod';
+import { STYLES } from '../core/brew';
+import { name, oneOf, quantity } from './fields';
+
+const waterC = quantity('Water temperature', 0, 100, '°C').nullable();
+const grindStep = quantity('Grind step', -100, 100).nullable();
+
+/** What a brew and a reference recipe have in common: units in the names, grind steps counted from the reference. */
+export const recipeFields = {
+  style: oneOf('Style', STYLES),
+  brewer: name('Brewer', 40),
+  doseG: quantity('Dose', 0.1, 500, 'g'),
+  waterG: quantity('Water', 1, 10_000, 'g'),
+  waterC,
+  grindStep,
+};
+
+export const recipeInput = z.strictObject(recipeFields);
+export type RecipeInput = z.infer<typeof recipeInput>;

@@ -1,0 +1,71 @@
+import { z } from 'zod';
+import { STATES } from '../core/crest';
+import { bag } from './bag';
+import { brew } from './brew';
+import { id, plainDate } from './fields';
+import { verdict } from './verdict';
+
+const date = z.string();
+const dateSpan = z.strictObject({ from: date, to: date }).nullable();
+
+/** One lane of the shelf. */
+export const lane = z.strictObject({
+  id,
+  name: z.string(),
+  roaster: z.string(),
+  style: z.string(),
+  brewer: z.string(),
+  roastedOn: date,
+  roastAssumed: z.boolean(),
+  finishedOn: date.nullable(),
+  restDay: z.number().int(),
+  frozen: z.boolean(),
+  frozenSpans: z.array(z.strictObject({ from: date, to: date.nullable() })),
+  brews: z.array(z.strictObject({ on: date, faulted: z.boolean() })),
+  gramsLeft: z.number(),
+  cupsLeft: z.number().int(),
+  state: z.enum(STATES),
+  stateProbability: z.number(),
+  verdict: z.string(),
+  usable: z.number().int(),
+  /** Calendar dates of the window, if the beans stay where they are; null where there is none. */
+  window: dateSpan,
+  /** Probability of being in the window on each date of the shelf's axis, from `axis.from` on. */
+  ridge: z.array(z.number()),
+});
+export type Lane = z.infer<typeof lane>;
+
+/** What to do with one bag this morning, and why, in whole sentences. */
+export const advice = z.strictObject({ bagId: id, name: z.string(), headline: z.string(), reason: z.string() });
+export type Advice = z.infer<typeof advice>;
+
+export const shelf = z.strictObject({
+  today: date,
+  axis: z.strictObject({ from: date, to: date }),
+  lanes: z.array(lane),
+  pick: advice.nullable(),
+  leaveAlone: z.array(advice),
+});
+export type Shelf = z.infer<typeof shelf>;
+
+/** Every reading depends on which day it is where the taster stands. */
+export const todayQuery = z.object({ today: plainDate('Today') });
+export const shelfQuery = todayQuery.extend({ finished: z.enum(['yes', 'no']).default('no') });
+export const searchQuery = z.object({ q: z.string().max(200, 'A search can hold 200 characters at most').default('') });
+
+export const searchHit = z.strictObject({ id, name: z.string(), roaster: z.string(), origin: z.string(), finished: z.boolean(), inNotes: z.string().nullable() });
+export type SearchHit = z.infer<typeof searchHit>;
+
+/** Everything the Bag page shows. */
+export const bagPage = z.strictObject({
+  bag,
+  roastedOn: date,
+  roastAssumed: z.boolean(),
+  frozen: z.boolean(),
+  gramsLeft: z.number(),
+  cupsLeft: z.number().int(),
+  window: dateSpan,
+  brews: z.array(brew),
+  verdict,
+});
+export type BagPage = z.infer<typeof bagPage>;

@@ -1,0 +1,43 @@
+import { z } from 'zod';
+import { STATES } from '../core/crest';
+import { oneOf } from './fields';
+
+const span = z.strictObject({ from: z.number(), to: z.number() }).nullable();
+const probability = z.number().min(0).max(1);
+
+const effect = z.strictObject({
+  factor: z.enum(['brewer', 'waterC', 'grindStep', 'ratio', 'filter', 'waterRecipe', 'taster']),
+  level: z.string(),
+  mean: z.number(),
+  sd: z.number(),
+  helps: probability,
+  brews: z.number().int(),
+});
+
+/** One bag's verdict on a day: the sentence, and what it rests on. Probabilities 0–1, scores 0–100, days of rest. */
+export const verdict = z.strictObject({
+  state: oneOf('State', STATES),
+  stateProbability: probability,
+  verdict: z.string(),
+  restDay: z.number().int(),
+  usable: z.number().int(),
+  sigma0: z.number(),
+  advisedDay: z.number().int(),
+  peak: z.strictObject({ day: z.number(), lo: z.number(), hi: z.number(), level: probability }),
+  window: span,
+  core: span,
+  inWindowToday: probability,
+  curve: z.array(z.strictObject({ day: z.number().int(), mean: z.number(), lo: z.number(), median: z.number(), hi: z.number() })),
+  inWindow: z.array(probability),
+  effects: z.array(effect),
+  brews: z.array(
+    z.strictObject({
+      id: z.string(),
+      age: z.number(),
+      asScored: z.number().nullable(),
+      atReference: z.number().nullable(),
+      leftOut: z.enum(['fault', 'other-style', 'no-mark']).nullable(),
+    }),
+  ),
+});
+export type Verdict = z.infer<typeof verdict>;

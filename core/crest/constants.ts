@@ -1,0 +1,103 @@
+import type { Style } from '../brew/kinds';
+
+/**
+ * Every constant of the crest engine: unit, meaning, status. Status is *assumption* (an editorial prior to be overruled
+ * by data), *from history* (replaced by the taster's own past bags when there are any) or *numerical* (a grid choice,
+ * checked by doubling it). Quantities marked "in σ₀" are multiples of the school's repeatability.
+ */
+
+export type RoastLevel = (typeof ROAST_LEVELS)[number];
+export type Process = (typeof PROCESSES)[number];
+
+export const ROAST_LEVELS = ['light', 'medium-light', 'medium', 'medium-dark', 'dark'] as const;
+/** Median peak age in days of a washed filter coffee by roast level. *Assumption*, from history. */
+export const PEAK_DAYS_BY_ROAST: Readonly<Record<RoastLevel, number>> = { light: 21, 'medium-light': 17, medium: 13, 'medium-dark': 10, dark: 8 };
+
+export const PROCESSES = ['washed', 'honey', 'natural', 'extended-fermentation', 'decaffeinated'] as const;
+/** Factor on the peak age by process. *Assumption*, from history. */
+export const PEAK_FACTOR_BY_PROCESS: Readonly<Record<Process, number>> = { washed: 1, honey: 1.05, natural: 1.1, 'extended-fermentation': 1.3, decaffeinated: 0.8 };
+
+/** Factor on the peak age by style of drink; styles not named here count as filter. *Assumption*. */
+export const PEAK_FACTOR_BY_STYLE: Readonly<Record<Style, number>> = { filter: 1, espresso: 1.2, cold: 1, milk: 1.2 };
+
+/** When a label does not say: the roast level and process whose prior is used. *Assumption*. */
+export const DEFAULT_ROAST: RoastLevel = 'medium-light';
+export const DEFAULT_PROCESS: Process = 'washed';
+
+/** Log-sd of the peak age around its prior median. *Assumption*, from history. */
+export const PEAK_LOG_SD = 0.38;
+/** Share of the prior spread flat over ln `PEAK_MIN_DAYS` … ln `PEAK_MAX_DAYS`, so that odd bags stay possible. *Assumption*. */
+export const PEAK_FLAT_SHARE = 0.15;
+export const PEAK_MIN_DAYS = 1.5;
+export const PEAK_MAX_DAYS = 90;
+/** Log-sd with which the roaster's rest advice is read as an observation of the peak age. *Assumption*. */
+export const ADVICE_LOG_SD = 0.3;
+
+/** Log-widths of the ridge before and after its peak: medians (in ln days) and log-sds. *Assumption*. */
+export const RISE_WIDTH = { median: 0.5, logSd: 0.35 } as const;
+export const FALL_WIDTH = { median: 0.6, logSd: 0.4 } as const;
+
+/** Height of the ridge, half-normal scale, in σ₀. *Assumption*. */
+export const HEIGHT_SD = 3.3;
+/** Log-sd of the noise σ around σ₀. *Assumption*; blind repeats replace it. */
+export const NOISE_LOG_SD = 0.35;
+/** Factor on the noise variance of an entry written from memory. *Assumption*. */
+export const MEMORY_VARIANCE = 3.2;
+
+/** Level at the peak: mean (the taster's own when known) and sd, in points of liking. *Assumption*, from history. */
+export const LEVEL_MEAN = 80;
+export const LEVEL_SD = 8;
+
+/** Prior sds of the recipe's effects on the score, in σ₀. Quadratics point downward. *Assumption*. */
+export const EFFECT_SD = {
+  /** Each brewer other than the reference. */
+  brewer: 1.2,
+  /** Per 2 °C of water temperature from the reference. */
+  waterC: { linear: 0.35, quadratic: 0.25, unit: 2 },
+  /** Per grinder step from the reference. */
+  grindStep: { linear: 0.4, quadratic: 0.25, unit: 1 },
+  /** Per 1.0 of ratio from the reference. */
+  ratio: { linear: 0.3, quadratic: 0.2, unit: 1 },
+  /** Each filter or paper other than the reference. */
+  filter: 0.6,
+  /** Each brewing water other than the reference. */
+  waterRecipe: 0.6,
+  /** Each taster other than the one with most brews. */
+  taster: 1.5,
+} as const;
+
+/** Deviation of a bag from its ridge: Gaussian process in ln days, sd in σ₀, length in ln days. *Assumption*. */
+export const DEVIATION = { sd: 0.33, length: 0.35 } as const;
+
+/** Smallest difference in liking that counts, in σ₀. *Assumption*. */
+export const NOTICEABLE = 0.5;
+/** Ages below this many days count as this many: ln 0 has no place. *Numerical*. */
+export const MIN_AGE_DAYS = 0.5;
+
+/** What a window, its firm core and a steady bag must reach in probability. *Assumption*. */
+export const WINDOW_PROBABILITY = 0.5;
+export const CORE_PROBABILITY = 0.8;
+export const STEADY_PROBABILITY = 0.7;
+/** "Steady" is only said when the oldest cup is at least this many times as old as the youngest. *Assumption*. */
+export const STEADY_MIN_SPREAD = 1.5;
+/** The stated probability of the peak interval. */
+export const INTERVAL_LEVEL = 0.8;
+/** Fewer usable brews than this, or an interval wider than this ratio of its ends, is "too early". *Assumption*. */
+export const MIN_BREWS = 3;
+export const MAX_INTERVAL_RATIO = 2.5;
+/** A bag whose curve has fallen this far below its best, in σ₀, with more than even probability is spent. *Assumption*. */
+export const SPENT_DROP = 3;
+
+/** Rest days reported: 0 … `LAST_DAY`; the advised day is looked for in `ADVISED_DAYS`. */
+export const LAST_DAY = 90;
+export const ADVISED_DAYS = { from: 4, to: 60 } as const;
+
+/** Nodes of each grid, and quadrature draws. *Numerical*: doubling them moves no reported figure by more than 5 %. */
+export const GRID = { peak: 64, rise: 6, fall: 6, noise: 5, deviation: 27, draws: 1024 } as const;
+/** The rise, fall and noise grids reach this many sds to either side. *Numerical*. */
+export const GRID_REACH = 2.25;
+/** Seed of the fixed normals that carry the deviation; fixed so that the same input gives the same answer. *Numerical*. */
+export const DRAW_SEED = 20_260_202;
+
+/** Raised whenever an answer may change: kept verdicts of an older engine are worked out anew. */
+export const ENGINE_VERSION = 1;

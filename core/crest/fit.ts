@@ -1,0 +1,69 @@
+import { ADVISED_DAYS } from './constants';
+import { bestMeanDay, curveOf } from './curve';
+import { nodePosterior } from './deviation';
+import { drawCurves } from './draws';
+import { effectPerBrew, effectsOf } from './effects';
+import { tried } from './factors';
+import { gridOf } from './grid';
+import { dataOf } from './likelihood';
+import { meanCurve } from './meanCurve';
+import { peakByDay, peakMarginal, peakSummary } from './peak';
+import { posteriorOf } from './posterior';
+import { logPeakPrior, tablePeakDays } from './prior';
+import type { CrestFit, CrestInput, ReadBrew } from './types';
+import { leftOut, usableBrews } from './usable';
+import { dayProbabilities, spans, steadyProbability } from './window';
+
+/**
+ * Fits one bag: the score its reference recipe would get on each rest day 0 … 90, when that is best, and what the
+ * recipe did to each brew. Answers for any number of brews from none on; what it cannot know shows as wide intervals.
+ *
+ * The model, per series, scores in points of liking and x = ln rest age:
+ *
+ *     y = level + A·h(x; peak, rise, fall) + Σ recipe and taster effects + deviation(x) + noise
+ *
+ * with the priors of `constants.ts`. Inference is exact up to the grid: peak, widths and noise on nodes, the height a
+ * cut-off normal, everything else Gaussian. The same input gives the same bytes, in any order of its brews.
+ *
+ * @param density 1 in use; 2 doubles every grid, for checking that no reported figure depends on it
+ * @throws RangeError when σ₀ is not a positive number
+ */
+export function fitCrest(input: CrestInput, density = 1): CrestFit {
+  if (!(input.sigma0 > 0)) throw new RangeError(`The repeatability σ₀ must be a positive number of points, not ${input.sigma0}`);
+  const brews = usableBrews(input);
+  const { terms, levels } = tried(brews, input.reference, input.sigma0);
+  const grid = gridOf(density);
+  const tableDays = tablePeakDays(input.roastLevel, input.process, input.reference.style);
+  const logPrior = grid.logPeaks.map((x) => logPeakPrior(x, tableDays, input.restAdviceDays));
+  const posterior = posteriorOf(dataOf(input, brews, terms), grid, logPrior);
+  const nodes = posterior.levels.map((level) => nodePosterior(posterior.data, level));
+
+  const draws = drawCurves(posterior, nodes);
+  const marginal = peakMarginal(posterior);
+  const curve = curveOf(meanCurve(posterior, nodes), draws);
+  const probabilities = dayProbabilities(draws, input.sigma0);
+  const effects = effectsOf(posterior, draws, levels);
+  const moved = effectPerBrew(levels, effects, brews.length);
+  const first = brews[0];
+  const last = brews[brews.length - 1];
+
+  return {
+    usable: brews.length,
+    sigma0: input.sigma0,
+    peak: peakSummary(posterior, marginal),
+    peakProbability: peakByDay(posterior, marginal),
+    curve,
+    ...probabilities,
+    ...spans(probabilities.inWindow),
+    steady: first && last ? steadyProbability(draws, first.age, last.age, input.sigma0) : null,
+    daysTried: first && last ? { from: first.age, to: last.age } : null,
+    advisedDay: bestMeanDay(curve, ADVISED_DAYS.from, ADVISED_DAYS.to),
+    effects,
+    brews: input.brews.map((brew): ReadBrew => {
+      const why = leftOut(brew, input.reference.style);
+      const at = brews.findIndex((b) => b.id === brew.id);
+      const atReference = why === null && brew.overall !== null ? brew.overall - moved[at]! : null;
+      return { id: brew.id, age: brew.age, asScored: brew.overall, atReference, leftOut: why };
+    }),
+  };
+}

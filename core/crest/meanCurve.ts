@@ -1,0 +1,69 @@
+import { addAtDays, NODES, type NodePosterior } from './deviation';
+import { KEY_DAYS, onAllDays } from './keyDays';
+import { dot } from './linalg';
+import { positiveMean } from './normal';
+import type { Posterior } from './posterior';
+
+/** Cells lighter than this move no mean a person could see; skipping them saves most of the work. */
+const NEGLIGIBLE = 1e-10;
+
+/**
+ * Posterior mean of the score at the reference recipe on each rest day 0 … 90, exact on the grid (no draws), points.
+ *
+ * The mean is linear in weight × E[height], so that product is gathered once per side of the ridge.
+ */
+export function meanCurve(posterior: Posterior, nodes: readonly NodePosterior[]): number[] {
+  const { grid, data, levels, weight } = posterior;
+  const { n } = data;
+  const rises = grid.rise.nodes.length;
+  const falls = grid.fall.nodes.length;
+  const peaks = grid.logPeaks.length;
+  const riseHeight = levels.map(() => new Float64Array(peaks * rises));
+  const fallHeight = levels.map(() => new Float64Array(peaks * falls));
+  const share = new Float64Array(levels.length);
+
+  let cell = 0;
+  for (let p = 0; p < peaks; p++) {
+    for (let s = 0; s < levels.length; s++) {
+      for (let r = 0; r < rises; r++) {
+        for (let f = 0; f < falls; f++, cell++) {
+          const w = weight[cell]!;
+          share[s]! += w;
+          if (w < NEGLIGIBLE) continue;
+          const expected = w * positiveMean(posterior.heightMean[cell]!, posterior.heightSd[cell]!);
+          const up = riseHeight[s] as Float64Array;
+          const down = fallHeight[s] as Float64Array;
+          up[p * rises + r]! += expected;
+          down[p * falls + f]! += expected;
+        }
+      }
+    }
+  }
+
+  const days = KEY_DAYS.length;
+  const mean = new Float64Array(days).fill(data.levelMean);
+  const addSide = (heights: Float64Array, table: Float64Array, stride: number, into: Float64Array, sign: number): void => {
+    heights.forEach((height, k) => {
+      if (height === 0) return;
+      for (let i = 0; i < stride; i++) into[i]! += sign * height * table[k * stride + i]!;
+    });
+  };
+  addSide(summed(riseHeight), grid.riseByDay, days, mean, 1);
+  addSide(summed(fallHeight), grid.fallByDay, days, mean, 1);
+  levels.forEach((level, s) => {
+    const w = share[s]!;
+    if (n === 0 || w < NEGLIGIBLE) return;
+    const residual = level.whitened.residual.map((v) => w * v);
+    addSide(riseHeight[s] as Float64Array, level.rise, n, residual, -1);
+    addSide(fallHeight[s] as Float64Array, level.fall, n, residual, -1);
+    const { gain } = nodes[s]!;
+    addAtDays(NODES.map((_, k) => dot(gain, k * n, residual, 0, n)), mean);
+  });
+  return onAllDays(mean);
+}
+
+function summed(arrays: readonly Float64Array[]): Float64Array {
+  const sum = new Float64Array(arrays[0]?.length ?? 0);
+  for (const array of arrays) array.forEach((value, i) => (sum[i]! += value));
+  return sum;
+}

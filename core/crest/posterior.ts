@@ -1,0 +1,110 @@
+import { HEIGHT_SD } from './constants';
+import { halfRidges, type Grid } from './grid';
+import { whitenedAt, type Data, type Whitened } from './likelihood';
+import { dot, whiten } from './linalg';
+import { logCdf } from './normal';
+
+/** One noise level of the grid with every side of every ridge whitened. */
+export interface NoiseLevel {
+  sigma: number;
+  whitened: Whitened;
+  /** Whitened sides of the unit ridge at the brews, [peak][width][brew]. */
+  rise: Float64Array;
+  fall: Float64Array;
+}
+
+/**
+ * The posterior on the grid. Cells are ordered [peak][noise][rise][fall], so that neighbours in the list are neighbours
+ * in the peak. Given a cell, the height A is Normal(mean, sd²) cut off below 0.
+ */
+export interface Posterior {
+  grid: Grid;
+  data: Data;
+  levels: NoiseLevel[];
+  /** Weight of each cell; sums to 1. */
+  weight: Float64Array;
+  heightMean: Float64Array;
+  heightSd: Float64Array;
+}
+
+/** Position of a cell in the posterior's arrays. */
+export function cellAt(grid: Grid, peak: number, noise: number, rise: number, fall: number): number {
+  return ((peak * grid.noise.nodes.length + noise) * grid.rise.nodes.length + rise) * grid.fall.nodes.length + fall;
+}
+
+function noiseLevel(data: Data, grid: Grid, sigma: number): NoiseLevel {
+  const whitened = whitenedAt(data, sigma);
+  const side = (which: 'rise' | 'fall'): Float64Array => {
+    const h = halfRidges(grid.logPeaks, grid[which].nodes, data.x, which);
+    for (let at = 0; at < h.length; at += data.n) whiten(whitened.factor, data.n, h, at);
+    return h;
+  };
+  return { sigma, whitened, rise: data.n ? side('rise') : new Float64Array(), fall: data.n ? side('fall') : new Float64Array() };
+}
+
+/**
+ * Weighs every cell of the grid by prior × evidence, with the height integrated out exactly.
+ *
+ * For noise σ the scores have covariance C = L·Lᵀ around A·h. With u = L⁻¹h, v = L⁻¹(y − m) and the height's prior
+ * half-normal of scale √V, the height is a scalar regression cut off at 0:
+ *
+ *     precision P = 1/V + u·u,  mean = u·v / P,  evidence ∝ |C|^−½ exp(−½ v·v + ½ (u·v)²/P) (P·V)^−½ · 2 Φ(mean·√P)
+ *
+ * A ridge is the sum of its two sides, so u·u and u·v come from whitened sides shared by all cells.
+ *
+ * @param logPeakPrior log prior density at each node of `grid.logPeaks`
+ */
+export function posteriorOf(data: Data, grid: Grid, logPeakPrior: Float64Array): Posterior {
+  const { n } = data;
+  const rises = grid.rise.nodes.length;
+  const falls = grid.fall.nodes.length;
+  const noises = grid.noise.nodes.length;
+  const cells = grid.logPeaks.length * noises * rises * falls;
+  const weight = new Float64Array(cells);
+  const heightMean = new Float64Array(cells);
+  const heightSd = new Float64Array(cells);
+  const variance = (HEIGHT_SD * data.sigma0) ** 2;
+  const levels = Array.from(grid.noise.nodes, (node) => noiseLevel(data, grid, node * data.sigma0));
+
+  const fallSquare = new Float64Array(falls);
+  const fallScore = new Float64Array(falls);
+  levels.forEach((level, s) => {
+    const v = level.whitened.residual;
+    const base = grid.noise.logWeights[s]! - 0.5 * (dot(v, 0, v, 0, n) + level.whitened.logDet);
+    for (let p = 0; p < grid.logPeaks.length; p++) {
+      for (let f = 0; f < falls; f++) {
+        const at = (p * falls + f) * n;
+        fallSquare[f] = dot(level.fall, at, level.fall, at, n);
+        fallScore[f] = dot(level.fall, at, v, 0, n);
+      }
+      for (let r = 0; r < rises; r++) {
+        const at = (p * rises + r) * n;
+        const riseSquare = dot(level.rise, at, level.rise, at, n);
+        const riseScore = dot(level.rise, at, v, 0, n);
+        const prior = base + logPeakPrior[p]! + grid.rise.logWeights[r]!;
+        for (let f = 0; f < falls; f++) {
+          const square = riseSquare + fallSquare[f]! + 2 * dot(level.rise, at, level.fall, (p * falls + f) * n, n);
+          const score = riseScore + fallScore[f]!;
+          const precision = 1 / variance + square;
+          const mean = score / precision;
+          const cell = cellAt(grid, p, s, r, f);
+          heightMean[cell] = mean;
+          heightSd[cell] = 1 / Math.sqrt(precision);
+          weight[cell] =
+            prior + grid.fall.logWeights[f]! + 0.5 * score * mean - 0.5 * Math.log(precision * variance) + Math.LN2 + logCdf(mean * Math.sqrt(precision));
+        }
+      }
+    }
+  });
+  normalise(weight);
+  return { grid, data, levels, weight, heightMean, heightSd };
+}
+
+/** Turns log weights into weights that sum to 1, in place. */
+function normalise(logWeights: Float64Array): void {
+  let max = -Infinity;
+  for (const w of logWeights) if (w > max) max = w;
+  let total = 0;
+  for (let i = 0; i < logWeights.length; i++) total += logWeights[i] = Math.exp(logWeights[i]! - max);
+  for (let i = 0; i < logWeights.length; i++) logWeights[i] = logWeights[i]! / total;
+}

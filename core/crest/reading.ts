@@ -1,0 +1,46 @@
+import { roundTo } from '../brew/units';
+import { reportedDay, stateOf, type FitSummary, type State } from './state';
+import type { CrestFit } from './types';
+import { verdictSentence } from './verdict';
+
+/** A fit read on one day: the state, its probability and the sentence. */
+export interface Reading {
+  state: State;
+  stateProbability: number;
+  verdict: string;
+  restDay: number;
+  inWindowToday: number;
+}
+
+/** Reads a fit at a rest age; `finished` when nothing is left to drink. */
+export function readingOf(fit: FitSummary & Pick<CrestFit, 'effects'>, age: number, finished: boolean): Reading {
+  const today = stateOf(fit, age, finished);
+  const day = Math.floor(age + 1e-9);
+  return {
+    state: today.state,
+    stateProbability: roundTo(today.probability, 3),
+    verdict: verdictSentence({ fit, today, day, finished }),
+    restDay: day,
+    inWindowToday: fit.inWindow[reportedDay(age)] ?? 0,
+  };
+}
+
+/** A fit with points to 2 decimals, days to 1 and probabilities to 3: what leaves the engine, small and the same everywhere. */
+export function compact(fit: CrestFit): CrestFit {
+  const points = (value: number): number => roundTo(value, 2);
+  const days = (value: number): number => roundTo(value, 1);
+  const probabilities = (values: readonly number[]): number[] => values.map((value) => roundTo(value, 3));
+  return {
+    ...fit,
+    peak: { day: days(fit.peak.day), lo: days(fit.peak.lo), hi: days(fit.peak.hi), level: fit.peak.level },
+    peakProbability: fit.peakProbability.map((value) => roundTo(value, 4)),
+    curve: fit.curve.map((p) => ({ day: p.day, mean: points(p.mean), lo: points(p.lo), median: points(p.median), hi: points(p.hi) })),
+    inWindow: probabilities(fit.inWindow),
+    climbing: probabilities(fit.climbing),
+    fading: probabilities(fit.fading),
+    spent: probabilities(fit.spent),
+    steady: fit.steady === null ? null : roundTo(fit.steady, 3),
+    effects: fit.effects.map((e) => ({ ...e, mean: points(e.mean), sd: points(e.sd), helps: roundTo(e.helps, 3) })),
+    brews: fit.brews.map((b) => ({ ...b, age: roundTo(b.age, 2), atReference: b.atReference === null ? null : points(b.atReference) })),
+  };
+}

@@ -1,0 +1,59 @@
+import type { Fault, Recipe, RecordedFrom } from '../brew/kinds';
+import { SCHOOL_SCALES, type School } from '../cup/schools';
+import { dateOfInstant, restAge, roastDate, type LabelDates, type PlainDate, type StorageSpell } from '../rest';
+import type { CrestInput, Process, RoastLevel } from './types';
+
+/** One brew as it is written down: an instant, not yet an age. */
+export interface RecordedBrew extends Recipe {
+  id: string;
+  /** Instant with its offset; the date the taster saw on the wall counts. */
+  brewedAt: string;
+  overall: number | null;
+  recordedFrom: RecordedFrom;
+  fault: Fault | null;
+  taster?: string | null;
+}
+
+/** A bag and its log, as a file or a database keeps them. */
+export interface BagRecord extends LabelDates {
+  roastLevel: RoastLevel | null;
+  process: Process | null;
+  restAdviceDays: number | null;
+  school: School;
+  spells: readonly StorageSpell[];
+  reference: Recipe;
+  brews: readonly RecordedBrew[];
+}
+
+/** What the engine needs of a record: dates become rest ages, the school its repeatability. */
+export function crestInput(record: BagRecord): CrestInput {
+  const { roastedOn } = roastDate(record);
+  return {
+    roastLevel: record.roastLevel,
+    process: record.process,
+    restAdviceDays: record.restAdviceDays,
+    reference: record.reference,
+    sigma0: SCHOOL_SCALES[record.school].sigma0,
+    brews: record.brews.map((brew) => ({
+      id: brew.id,
+      age: restAge(roastedOn, dateOfInstant(brew.brewedAt), record.spells),
+      style: brew.style,
+      brewer: brew.brewer,
+      doseG: brew.doseG,
+      waterG: brew.waterG,
+      waterC: brew.waterC,
+      grindStep: brew.grindStep,
+      filter: brew.filter ?? null,
+      waterRecipe: brew.waterRecipe ?? null,
+      overall: brew.overall,
+      recordedFrom: brew.recordedFrom,
+      fault: brew.fault,
+      taster: brew.taster ?? null,
+    })),
+  };
+}
+
+/** Rest age of a recorded bag on a date, days. */
+export function ageOn(record: LabelDates & Pick<BagRecord, 'spells'>, on: PlainDate): number {
+  return restAge(roastDate(record).roastedOn, on, record.spells);
+}

@@ -1,0 +1,18 @@
+import { MIN_AGE_DAYS } from './constants';
+
+/** ln of a rest age in days, floored at `MIN_AGE_DAYS`. */
+export function logAge(ageDays: number): number {
+  return Math.log(Math.max(ageDays, MIN_AGE_DAYS));
+}
+
+/**
+ * The ridge: what a bag of unit height has lost at log-age `x`, relative to its peak at log-age `peak`.
+ *
+ *     h(x) = −(1 − exp(−½ ((x − peak) / width)²))      in [−1, 0]
+ *
+ * `width` is the rise width before the peak and the fall width after it, both in ln days.
+ */
+export function ridge(x: number, peak: number, width: number): number {
+  const z = (x - peak) / width;
+  return Math.expm1(-0.5 * z * z);
+}

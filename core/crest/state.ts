@@ -1,0 +1,59 @@
+import { LAST_DAY, MAX_INTERVAL_RATIO, MIN_BREWS, STEADY_MIN_SPREAD, STEADY_PROBABILITY } from './constants';
+import type { CrestFit } from './types';
+
+/** What a bag is today. */
+export const STATES = ['resting', 'too-early', 'climbing', 'at-crest', 'fading', 'steady', 'spent'] as const;
+export type State = (typeof STATES)[number];
+
+/** What `stateOf` needs of a fit; small enough to keep for every bag of a shelf. */
+export type FitSummary = Pick<
+  CrestFit,
+  'usable' | 'sigma0' | 'peak' | 'inWindow' | 'climbing' | 'fading' | 'spent' | 'steady' | 'window' | 'core' | 'advisedDay' | 'daysTried'
+>;
+
+/** A state and its probability. States that follow from a count or a stock, not from the curve, have probability 1. */
+export interface StateToday {
+  state: State;
+  probability: number;
+}
+
+/** The reported rest day that stands for an age: whole, and 90 for anything later. */
+export function reportedDay(age: number): number {
+  return Math.min(LAST_DAY, Math.max(0, Math.floor(age + 1e-9)));
+}
+
+/** The days a fit would choose for drinking: its window, or the peak interval while no day is likely enough. */
+export function likelyDays(fit: Pick<FitSummary, 'window' | 'peak'>): { from: number; to: number } {
+  return fit.window ?? { from: Math.round(fit.peak.lo), to: Math.round(fit.peak.hi) };
+}
+
+/**
+ * The state of a bag at a rest age.
+ *
+ * Order of the rules: nothing left → spent; no brew yet → resting before the expected window, else too early; under
+ * three usable brews → too early; steady when the days tried hardly differ; too early while the peak interval is wide;
+ * then whichever of climbing, at the crest and fading is likeliest, with spent as the far end of fading.
+ */
+export function stateOf(fit: FitSummary, age: number, finished: boolean): StateToday {
+  const day = reportedDay(age);
+  const at = (probabilities: readonly number[]): number => probabilities[day] ?? 0;
+  if (finished) return { state: 'spent', probability: 1 };
+  if (fit.usable === 0) {
+    return day < likelyDays(fit).from ? { state: 'resting', probability: at(fit.climbing) } : { state: 'too-early', probability: 1 };
+  }
+  if (fit.usable < MIN_BREWS) return { state: 'too-early', probability: 1 };
+  if (fit.steady !== null && fit.steady > STEADY_PROBABILITY && spread(fit) >= STEADY_MIN_SPREAD) return { state: 'steady', probability: fit.steady };
+  if (fit.peak.hi > MAX_INTERVAL_RATIO * fit.peak.lo) return { state: 'too-early', probability: 1 };
+  if (at(fit.spent) > 0.5) return { state: 'spent', probability: at(fit.spent) };
+  const options: StateToday[] = [
+    { state: 'at-crest', probability: at(fit.inWindow) },
+    { state: 'climbing', probability: at(fit.climbing) },
+    { state: 'fading', probability: at(fit.fading) },
+  ];
+  return options.reduce((best, option) => (option.probability > best.probability ? option : best));
+}
+
+/** Ratio of the last to the first age tried: one day's brews say nothing about other days. */
+function spread({ daysTried }: FitSummary): number {
+  return daysTried === null ? 1 : Math.max(1, daysTried.to) / Math.max(1, daysTried.from);
+}

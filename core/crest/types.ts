@@ -1,0 +1,101 @@
+import type { Fault, Recipe, RecordedFrom } from '../brew/kinds';
+import type { Process, RoastLevel } from './constants';
+
+export type { Process, RoastLevel };
+
+/** One brew as the engine sees it. */
+export interface CrestBrew extends Recipe {
+  /** Names the brew in the answer. */
+  id: string;
+  /** Rest age in days, at the time of brewing. */
+  age: number;
+  /** Liking, 0–100; null when the cup was not marked. */
+  overall: number | null;
+  recordedFrom: RecordedFrom;
+  fault: Fault | null;
+  taster?: string | null;
+}
+
+/** Everything a fit depends on. Today is not among them: a fit ages well. */
+export interface CrestInput {
+  roastLevel: RoastLevel | null;
+  process: Process | null;
+  /** The roaster's advice, days of rest; null when none was given. */
+  restAdviceDays: number | null;
+  /** The bag's standard recipe: the curve is the score this recipe would get. */
+  reference: Recipe;
+  brews: readonly CrestBrew[];
+  /** Repeatability σ₀ of the bag's school of scoring, points of liking. */
+  sigma0: number;
+  /** The taster's mean liking, when known. */
+  levelMean?: number;
+}
+
+/** Why a brew is in the log but not in the judgement. */
+export type LeftOut = 'fault' | 'other-style' | 'no-mark';
+
+/** Score at the reference recipe on a rest day: mean, 10 % / 50 % / 90 % quantiles, points of liking. */
+export interface CurvePoint {
+  day: number;
+  mean: number;
+  lo: number;
+  median: number;
+  hi: number;
+}
+
+/** What one setting of one factor did to the score, against the reference, in points of liking. */
+export interface Effect {
+  factor: FactorName;
+  /** The setting, as a person would write it: a brewer's name, `90 °C`, `+1`, `1:17`. */
+  level: string;
+  mean: number;
+  sd: number;
+  /** Probability that the setting helps (effect > 0). */
+  helps: number;
+  /** Brews that speak for it. */
+  brews: number;
+}
+
+export type FactorName = 'brewer' | 'waterC' | 'grindStep' | 'ratio' | 'filter' | 'waterRecipe' | 'taster';
+
+/** One brew in the answer: as scored, and moved to the reference recipe by its estimated effects. */
+export interface ReadBrew {
+  id: string;
+  age: number;
+  asScored: number | null;
+  atReference: number | null;
+  leftOut: LeftOut | null;
+}
+
+export interface DaySpan {
+  from: number;
+  to: number;
+}
+
+/** The posterior of one bag, one series, as far as it does not depend on today. */
+export interface CrestFit {
+  /** Brews that carry the judgement. */
+  usable: number;
+  sigma0: number;
+  /** Peak age in days: median and interval of probability `level`. */
+  peak: { day: number; lo: number; hi: number; level: number };
+  /** Probability that the peak falls on each rest day 0 … 90; the last day gathers all later ones. */
+  peakProbability: number[];
+  /** Rest days 0 … 90. */
+  curve: CurvePoint[];
+  /** Per rest day 0 … 90: probability of being noticeably as good as the best day, of still climbing to it, of fading. */
+  inWindow: number[];
+  climbing: number[];
+  fading: number[];
+  /** Per rest day: probability that the curve has fallen past its best by more than the spent drop. */
+  spent: number[];
+  /** Probability that the curve's range over the days tried is below σ₀; null without brews. */
+  steady: number | null;
+  /** First and last rest age with a usable brew, days; null without brews. */
+  daysTried: DaySpan | null;
+  window: DaySpan | null;
+  core: DaySpan | null;
+  advisedDay: number;
+  effects: Effect[];
+  brews: ReadBrew[];
+}

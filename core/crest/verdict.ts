@@ -1,0 +1,107 @@
+import { NOTICEABLE } from './constants';
+import { likelyDays, type FitSummary, type StateToday } from './state';
+import type { Effect } from './types';
+
+/** How a probability is said in words. Thresholds are editorial. */
+export function likelihoodWord(probability: number): string {
+  if (probability >= 0.95) return 'almost certainly';
+  if (probability >= 0.8) return 'very likely';
+  if (probability >= 0.55) return 'probably';
+  return 'perhaps';
+}
+
+/** "day 18" or "days 18–27". */
+export function daysText({ from, to }: { from: number; to: number }): string {
+  return from === to ? `day ${from}` : `days ${from}–${to}`;
+}
+
+const COUNT_WORDS = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten', 'eleven', 'twelve'];
+
+/** "no cups", "one cup", "three cups", "14 cups". */
+export function cupsText(count: number): string {
+  return `${COUNT_WORDS[count] ?? String(count)} ${count === 1 ? 'cup' : 'cups'}`;
+}
+
+/** How large a difference is, against what a taster can tell apart. */
+export function sizeWord(points: number, sigma0: number): string {
+  const size = Math.abs(points) / sigma0;
+  if (size < NOTICEABLE) return 'a little';
+  return size < 3 * NOTICEABLE ? 'clearly' : 'a lot';
+}
+
+/** A setting as the subject of a sentence. */
+export function settingText({ factor, level }: Pick<Effect, 'factor' | 'level'>): string {
+  switch (factor) {
+    case 'brewer':
+      return `the ${level}`;
+    case 'waterC':
+      return `water at ${level}`;
+    case 'grindStep':
+      return `a grind ${level.slice(1)} ${level.slice(1) === '1' ? 'step' : 'steps'} ${level.startsWith('+') ? 'coarser' : 'finer'}`;
+    case 'ratio':
+      return `a ratio of ${level}`;
+    case 'filter':
+      return `the ${level} filter`;
+    case 'waterRecipe':
+      return `${level} water`;
+    case 'taster':
+      return level;
+  }
+}
+
+/** The recipe clause of a verdict: the one setting that most likely moved the cups by a difference worth a word. */
+export function recipeClause(effects: readonly Effect[], sigma0: number): string {
+  const sure = effects.filter((e) => e.factor !== 'taster' && Math.abs(e.mean) >= 0.5 * NOTICEABLE * sigma0 && Math.abs(e.helps - 0.5) >= 0.3);
+  const largest = sure.sort((a, b) => Math.abs(b.mean) - Math.abs(a.mean))[0];
+  if (!largest) return '';
+  return `; ${settingText(largest)} ${largest.mean < 0 ? 'hides it' : 'lifts it'} ${sizeWord(largest.mean, sigma0)}`;
+}
+
+/** What a bag's verdict is built from. */
+export interface VerdictParts {
+  fit: FitSummary & { effects: readonly Effect[] };
+  today: StateToday;
+  /** Rest day today. */
+  day: number;
+  finished: boolean;
+}
+
+/** One sentence or two that say when the bag is at its best, how sure that is, or why it cannot be said yet. */
+export function verdictSentence({ fit, today, day, finished }: VerdictParts): string {
+  const days = likelyDays(fit);
+  const span = daysText(days);
+  const recipe = recipeClause(fit.effects, fit.sigma0);
+  const word = likelihoodWord(today.probability);
+  switch (today.state) {
+    case 'resting':
+      return `Resting on day ${day}. Bags of this kind usually come into their own around ${span}; no cup is logged yet.`;
+    case 'too-early':
+      return tooEarly(fit, span);
+    case 'climbing':
+      return days.from > day
+        ? `Still climbing, ${word}: best expected on ${span}, ${inDays(days.from - day)}${recipe}.`
+        : `Still climbing, ${word}: its best is expected around day ${fit.advisedDay}${recipe}.`;
+    case 'at-crest':
+      return days.from <= day && day <= days.to
+        ? `At its crest, ${word}: ${span} are its best${recipe}.`.replace(/(day \d+) are its best/, '$1 is its best')
+        : `At its crest, ${word}${recipe}.`;
+    case 'fading':
+      return `Past its crest, ${word}: that was ${span}${recipe}. Drink it soon.`;
+    case 'steady':
+      return `Steady: from day ${Math.round(fit.daysTried?.from ?? 0)} to day ${Math.round(fit.daysTried?.to ?? 0)} you could hardly tell the cups apart${recipe}. Drink it when you like.`;
+    case 'spent':
+      if (!finished) return `Spent: it has fallen far below its best, which was ${span}.`;
+      return fit.usable === 0 ? 'Finished, and never marked: there is nothing to judge it by.' : `Finished. It was ${fit.usable < 3 ? 'perhaps' : 'probably'} at its best on ${span}${recipe}.`;
+  }
+}
+
+function inDays(days: number): string {
+  return days === 1 ? 'tomorrow' : `in ${days} days`;
+}
+
+function tooEarly(fit: FitSummary, span: string): string {
+  if (fit.usable === 0) return `Too early to say: no cup has been marked yet. Bags of this kind are usually at their best around ${span}.`;
+  if (fit.usable < 3) return `Too early to say: ${cupsText(fit.usable)} cannot show a curve. Until there are three, expect its best around ${span}.`;
+  const wide = daysText({ from: Math.round(fit.peak.lo), to: Math.round(fit.peak.hi) });
+  return `Too early to say: after ${cupsText(fit.usable)} its best could still fall anywhere in ${wide}. The best guess so far is day ${fit.advisedDay}.`;
+}

@@ -1,0 +1,54 @@
+import js from '@eslint/js';
+import { createTypeScriptImportResolver } from 'eslint-import-resolver-typescript';
+import importX from 'eslint-plugin-import-x';
+import reactHooks from 'eslint-plugin-react-hooks';
+import tseslint from 'typescript-eslint';
+
+/** Imports go down only: web → contract → core; server → contract → core; bench → core. A place in web never imports another. */
+const places = ['shelf', 'bag', 'bench'];
+const zones = [
+  { target: './core', from: ['./contract', './server', './web', './demo', './bench', './scripts', './e2e'] },
+  { target: './contract', from: ['./server', './web', './demo', './bench', './scripts', './e2e'] },
+  { target: './server', from: ['./web', './demo', './bench', './scripts', './e2e'] },
+  { target: './web', from: ['./server', './demo', './bench', './scripts', './e2e'] },
+  { target: './bench', from: ['./server', './web', './demo', './e2e'] },
+  { target: './web/shared', from: places.map((place) => `./web/${place}`) },
+  ...places.map((place) => ({ target: `./web/${place}`, from: places.filter((other) => other !== place).map((other) => `./web/${other}`) })),
+];
+
+export default tseslint.config(
+  { ignores: ['dist/', 'data/', 'data-demo/', 'node_modules/', 'test-results/', 'playwright-report/'] },
+  js.configs.recommended,
+  ...tseslint.configs.strictTypeChecked,
+  ...tseslint.configs.stylisticTypeChecked,
+  reactHooks.configs.flat['recommended-latest'],
+  {
+    languageOptions: { parserOptions: { project: ['./tsconfig.json', './web/tsconfig.json'], tsconfigRootDir: import.meta.dirname } },
+    plugins: { 'import-x': importX },
+    settings: { 'import-x/resolver-next': [createTypeScriptImportResolver({ project: './tsconfig.json' })] },
+    rules: {
+      'import-x/no-restricted-paths': ['error', { zones }],
+      'import-x/no-cycle': 'error',
+      'max-lines': ['error', 400],
+      '@typescript-eslint/restrict-template-expressions': ['error', { allowNumber: true, allowBoolean: true }],
+      '@typescript-eslint/no-confusing-void-expression': ['error', { ignoreArrowShorthand: true, ignoreVoidOperator: true }],
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+      '@typescript-eslint/no-misused-promises': ['error', { checksVoidReturn: { arguments: false, attributes: false } }],
+    },
+  },
+  {
+    files: ['core/**/*.ts'],
+    rules: {
+      // Pure: no clock, no randomness, no machine underneath.
+      'no-restricted-globals': ['error', 'window', 'document', 'process', 'fetch', 'setTimeout', 'setInterval', 'localStorage', 'performance'],
+      'no-restricted-properties': ['error', { object: 'Math', property: 'random' }, { object: 'Date', property: 'now' }],
+      'no-restricted-imports': ['error', { patterns: ['node:*', 'react*', 'express*', 'typeorm*'] }],
+    },
+  },
+  // Indices of numeric loops are bounded by the arrays they were made for; a check per element would cost the loop.
+  { files: ['core/crest/**', 'bench/**'], rules: { '@typescript-eslint/no-non-null-assertion': 'off' } },
+  // The ORM's schemas are written as literals.
+  { files: ['server/db/entities.ts'], rules: { '@typescript-eslint/no-unsafe-class-instance-assignment': 'off' } },
+  { files: ['**/*.js', '**/*.mjs'], ...tseslint.configs.disableTypeChecked },
+  { files: ['scripts/**/*.mjs'], languageOptions: { globals: { process: 'readonly', console: 'readonly', setInterval: 'readonly', clearInterval: 'readonly', URL: 'readonly' } } },
+);

@@ -1,0 +1,88 @@
+import { randomUUID } from 'node:crypto';
+import { groupBy, keyBy } from 'es-toolkit';
+import { In, IsNull, type EntityManager } from 'typeorm';
+import type { Bag, BagInput } from '../../contract/bag';
+import type { RecipeInput } from '../../contract/recipe';
+import { dateOfInstant, roastDate } from '../../core/rest';
+import { invalidField, notFound } from '../errors';
+import { BagEntity, BrewEntity, RecipeEntity, SpellEntity, type BagRow, type RecipeRow, type SpellRow } from './entities';
+
+/** Bags with their freezer stays and reference recipe: how the three tables make one thing, and back. */
+
+function recipeOf(row: RecipeRow): RecipeInput {
+  const { style, brewer, doseG, waterG, waterC, grindStep } = row;
+  return { style, brewer, doseG, waterG, waterC, grindStep };
+}
+
+function bagOf(row: BagRow, reference: RecipeRow, spells: readonly SpellRow[]): Bag {
+  const { deletedAt: _, ...fields } = row;
+  return {
+    ...fields,
+    reference: recipeOf(reference),
+    spells: spells.map(({ place, from, to }) => ({ place, from, to })).sort((a, b) => (a.from < b.from ? -1 : 1)),
+  };
+}
+
+async function assemble(db: EntityManager, rows: readonly BagRow[]): Promise<Bag[]> {
+  const bagId = In(rows.map((row) => row.id));
+  const references: Record<string, RecipeRow | undefined> = keyBy(await db.findBy(RecipeEntity, { bagId, isReference: true }), (recipe) => recipe.bagId);
+  const spells = groupBy(await db.findBy(SpellEntity, { bagId }), (spell) => spell.bagId);
+  return rows.map((row) => {
+    const reference = references[row.id];
+    if (!reference) throw new Error(`Bag ${row.id} has no reference recipe`);
+    return bagOf(row, reference, spells[row.id] ?? []);
+  });
+}
+
+/** Every bag that was not deleted. */
+export async function loadBags(db: EntityManager): Promise<Bag[]> {
+  return assemble(db, await db.findBy(BagEntity, { deletedAt: IsNull() }));
+}
+
+/** One bag. Throws a not-found Problem. */
+export async function loadBag(db: EntityManager, id: string): Promise<Bag> {
+  const [bag] = await assemble(db, await db.findBy(BagEntity, { id, deletedAt: IsNull() }));
+  if (!bag) throw notFound('This bag');
+  return bag;
+}
+
+async function keepParts(db: EntityManager, bagId: string, input: BagInput): Promise<void> {
+  await db.delete(RecipeEntity, { bagId, isReference: true });
+  await db.insert(RecipeEntity, { id: randomUUID(), bagId, isReference: true, ...input.reference });
+  await db.delete(SpellEntity, { bagId });
+  for (const spell of input.spells) await db.insert(SpellEntity, { id: randomUUID(), bagId, ...spell });
+}
+
+/** Adds a bag and returns its id. */
+export async function addBag(db: EntityManager, input: BagInput, now: Date): Promise<string> {
+  const { reference: _, spells: __, ...fields } = input;
+  const id = randomUUID();
+  await db.insert(BagEntity, { id, ...fields, createdAt: now.toISOString(), deletedAt: null, revision: 1 });
+  await keepParts(db, id, input);
+  return id;
+}
+
+/** Replaces what is written on a bag. Refuses a roast date later than a brew already logged. */
+export async function changeBag(db: EntityManager, id: string, input: BagInput): Promise<void> {
+  await loadBag(db, id);
+  const { reference: _, spells: __, ...fields } = input;
+  const brews = await db.findBy(BrewEntity, { bagId: id, deletedAt: IsNull() });
+  const { roastedOn, assumed } = roastDate(input);
+  if (brews.some((brew) => dateOfInstant(brew.brewedAt) < roastedOn)) {
+    throw invalidField(assumed ? 'bestBefore' : 'roastedOn', 'A brew is already logged before this roast date');
+  }
+  await db.update(BagEntity, { id }, fields);
+  await keepParts(db, id, input);
+  await touchBag(db, id);
+}
+
+/** Marks a bag as changed, so that a verdict kept for it no longer counts. */
+export async function touchBag(db: EntityManager, id: string): Promise<void> {
+  await db.increment(BagEntity, { id }, 'revision', 1);
+}
+
+/** Deletes a bag so that it can be brought back, or brings it back. */
+export async function setBagDeleted(db: EntityManager, id: string, deletedAt: string | null): Promise<void> {
+  const { affected } = await db.update(BagEntity, { id }, { deletedAt });
+  if (!affected) throw notFound('This bag');
+}

@@ -1,0 +1,110 @@
+import { randomUUID } from 'node:crypto';
+import { groupBy, keyBy } from 'es-toolkit';
+import { In, IsNull, type EntityManager } from 'typeorm';
+import type { Bag } from '../../contract/bag';
+import type { Brew, BrewInput } from '../../contract/brew';
+import { likingOfCup } from '../../core/cup';
+import { dateOfInstant, restDay, roastDate } from '../../core/rest';
+import { invalidField, notFound } from '../errors';
+import { loadBag, touchBag } from './bags';
+import { BrewEntity, CupEntity, NoteEntity, TasterEntity, type BrewRow, type CupRow, type NoteRow } from './entities';
+
+/** Brews with their cup and its notes: logged in one visit, kept in one transaction. */
+
+type KeptBrew = Omit<Brew, 'restDay'>;
+
+/** When a brew was made and what it took. */
+export type BrewTick = Pick<BrewRow, 'bagId' | 'brewedAt' | 'doseG' | 'fault'>;
+
+async function assemble(db: EntityManager, rows: readonly BrewRow[]): Promise<KeptBrew[]> {
+  const cups: Record<string, CupRow | undefined> = keyBy(await db.findBy(CupEntity, { brewId: In(rows.map((row) => row.id)) }), (cup) => cup.brewId);
+  const cupIds = Object.values(cups).map((cup) => cup?.id);
+  const notes: Record<string, NoteRow | undefined> = keyBy(await db.findBy(NoteEntity, { cupId: In(cupIds) }), (note) => note.cupId);
+  return rows.map(({ deletedAt: _, ...row }) => {
+    const cup = cups[row.id];
+    if (!cup) throw new Error(`Brew ${row.id} has no cup`);
+    const { id, brewId: __, ...scores } = cup;
+    return { ...row, cup: { ...scores, notes: notes[id]?.text ?? '' }, liking: likingOfCup(cup) };
+  });
+}
+
+/** The log of one bag, newest first, with the rest day of each brew. */
+export async function loadBrews(db: EntityManager, bag: Bag): Promise<Brew[]> {
+  const brews = await assemble(db, await db.findBy(BrewEntity, { bagId: bag.id, deletedAt: IsNull() }));
+  const { roastedOn } = roastDate(bag);
+  return brews
+    .map((brew) => ({ ...brew, restDay: restDay(roastedOn, dateOfInstant(brew.brewedAt), bag.spells) }))
+    .sort((a, b) => Date.parse(b.brewedAt) - Date.parse(a.brewedAt) || (a.createdAt < b.createdAt ? 1 : -1));
+}
+
+/** The logs of many bags at once, by bag, without rest days; for the engine. */
+export async function loadLogs(db: EntityManager, bagIds: readonly string[]): Promise<Record<string, KeptBrew[]>> {
+  return groupBy(await assemble(db, await db.findBy(BrewEntity, { bagId: In([...bagIds]), deletedAt: IsNull() })), (brew) => brew.bagId);
+}
+
+/** When each bag was brewed and how much it took; for the shelf. */
+export async function loadBrewTicks(db: EntityManager): Promise<Record<string, BrewTick[]>> {
+  const ticks = await db.find(BrewEntity, { select: { id: true, bagId: true, brewedAt: true, doseG: true, fault: true }, where: { deletedAt: IsNull() } });
+  return groupBy(ticks, (tick) => tick.bagId);
+}
+
+/** One brew. Throws a not-found Problem. */
+export async function loadBrew(db: EntityManager, id: string): Promise<KeptBrew> {
+  const [brew] = await assemble(db, await db.findBy(BrewEntity, { id, deletedAt: IsNull() }));
+  if (!brew) throw notFound('This brew');
+  return brew;
+}
+
+async function check(db: EntityManager, bag: Bag, input: BrewInput): Promise<void> {
+  const { roastedOn, assumed } = roastDate(bag);
+  if (dateOfInstant(input.brewedAt) < roastedOn) {
+    throw invalidField('brewedAt', `It cannot be brewed before the bag was roasted (${assumed ? 'assumed: ' : ''}${roastedOn})`);
+  }
+  if (input.tasterId !== null && !(await db.existsBy(TasterEntity, { id: input.tasterId }))) throw invalidField('tasterId', 'This taster is not known here');
+}
+
+async function keepCup(db: EntityManager, brewId: string, { notes, ...scores }: BrewInput['cup']): Promise<void> {
+  await db.delete(CupEntity, { brewId });
+  const cupId = randomUUID();
+  await db.insert(CupEntity, { id: cupId, brewId, ...scores });
+  if (notes !== '') await db.insert(NoteEntity, { id: randomUUID(), cupId, text: notes });
+}
+
+/** Logs a brew and its cup on a bag; returns the brew's id. */
+export async function addBrew(db: EntityManager, bagId: string, input: BrewInput, now: Date): Promise<string> {
+  await check(db, await loadBag(db, bagId), input);
+  const { cup, ...fields } = input;
+  const id = randomUUID();
+  await db.insert(BrewEntity, { id, bagId, ...fields, createdAt: now.toISOString(), deletedAt: null });
+  await keepCup(db, id, cup);
+  await touchBag(db, bagId);
+  return id;
+}
+
+/** Replaces what is written of a brew and its cup; returns the bag's id. */
+export async function changeBrew(db: EntityManager, id: string, input: BrewInput): Promise<string> {
+  const { bagId } = await loadBrew(db, id);
+  await check(db, await loadBag(db, bagId), input);
+  const { cup, ...fields } = input;
+  await db.update(BrewEntity, { id }, fields);
+  await keepCup(db, id, cup);
+  await touchBag(db, bagId);
+  return bagId;
+}
+
+/** Marks a fault on a brew, or takes it back; returns the bag's id. */
+export async function setFault(db: EntityManager, id: string, fault: Pick<BrewRow, 'fault' | 'faultNote'>): Promise<string> {
+  const { bagId } = await loadBrew(db, id);
+  await db.update(BrewEntity, { id }, fault);
+  await touchBag(db, bagId);
+  return bagId;
+}
+
+/** Deletes a brew so that it can be brought back, or brings it back; returns the bag's id. */
+export async function setBrewDeleted(db: EntityManager, id: string, deletedAt: string | null): Promise<string> {
+  const brew = await db.findOneBy(BrewEntity, { id });
+  if (!brew) throw notFound('This brew');
+  await db.update(BrewEntity, { id }, { deletedAt });
+  await touchBag(db, brew.bagId);
+  return brew.bagId;
+}

@@ -1,0 +1,203 @@
+import { EntitySchema, type EntitySchemaColumnOptions } from 'typeorm';
+import type { Process, RoastLevel } from '../../core/crest';
+import type { School } from '../../core/cup';
+import type { Fault, RecordedFrom, Style } from '../../core/brew';
+
+/**
+ * The tables. Every column states its type, since the transpilers in use emit no decorator metadata. Dates and instants
+ * are kept as the text the taster's clock showed; a `deletedAt` marks a row that can still be brought back.
+ */
+
+const id: EntitySchemaColumnOptions = { type: 'varchar', primary: true };
+const text: EntitySchemaColumnOptions = { type: 'text' };
+const optionalText: EntitySchemaColumnOptions = { type: 'text', nullable: true };
+const real: EntitySchemaColumnOptions = { type: 'real' };
+const optionalReal: EntitySchemaColumnOptions = { type: 'real', nullable: true };
+const integer: EntitySchemaColumnOptions = { type: 'integer' };
+
+export interface TasterRow {
+  id: string;
+  name: string;
+  createdAt: string;
+}
+
+export const TasterEntity = new EntitySchema<TasterRow>({
+  name: 'taster',
+  columns: { id, name: text, createdAt: text },
+});
+
+export interface RecipeRow {
+  id: string;
+  bagId: string;
+  /** A bag's one reference recipe; others follow. */
+  isReference: boolean;
+  style: Style;
+  brewer: string;
+  doseG: number;
+  waterG: number;
+  waterC: number | null;
+  grindStep: number | null;
+}
+
+export const RecipeEntity = new EntitySchema<RecipeRow>({
+  name: 'recipe',
+  columns: {
+    id,
+    bagId: text,
+    isReference: { type: 'boolean' },
+    style: text,
+    brewer: text,
+    doseG: real,
+    waterG: real,
+    waterC: optionalReal,
+    grindStep: optionalReal,
+  },
+});
+
+export interface BagRow {
+  id: string;
+  name: string;
+  roaster: string;
+  origin: string;
+  variety: string;
+  process: Process | null;
+  roastLevel: RoastLevel | null;
+  printedNotes: string;
+  roastedOn: string | null;
+  bestBefore: string | null;
+  shelfLifeDays: number | null;
+  restAdviceDays: number | null;
+  weightG: number;
+  price: number | null;
+  school: School;
+  bet: string;
+  finishedOn: string | null;
+  createdAt: string;
+  deletedAt: string | null;
+  /** Raised with every change to the bag or its log; a kept verdict belongs to one revision. */
+  revision: number;
+}
+
+export const BagEntity = new EntitySchema<BagRow>({
+  name: 'bag',
+  columns: {
+    id,
+    name: text,
+    roaster: text,
+    origin: text,
+    variety: text,
+    process: optionalText,
+    roastLevel: optionalText,
+    printedNotes: text,
+    roastedOn: optionalText,
+    bestBefore: optionalText,
+    shelfLifeDays: { type: 'integer', nullable: true },
+    restAdviceDays: optionalReal,
+    weightG: real,
+    price: optionalReal,
+    school: text,
+    bet: text,
+    finishedOn: optionalText,
+    createdAt: text,
+    deletedAt: optionalText,
+    revision: integer,
+  },
+});
+
+export interface SpellRow {
+  id: string;
+  bagId: string;
+  place: 'freezer';
+  from: string;
+  to: string | null;
+}
+
+export const SpellEntity = new EntitySchema<SpellRow>({
+  name: 'storage_spell',
+  columns: { id, bagId: text, place: text, from: text, to: optionalText },
+});
+
+export interface BrewRow {
+  id: string;
+  bagId: string;
+  tasterId: string | null;
+  brewedAt: string;
+  style: Style;
+  brewer: string;
+  doseG: number;
+  waterG: number;
+  waterC: number | null;
+  grindStep: number | null;
+  drainS: number | null;
+  recordedFrom: RecordedFrom;
+  fault: Fault | null;
+  faultNote: string;
+  createdAt: string;
+  deletedAt: string | null;
+}
+
+export const BrewEntity = new EntitySchema<BrewRow>({
+  name: 'brew',
+  columns: {
+    id,
+    bagId: text,
+    tasterId: optionalText,
+    brewedAt: text,
+    style: text,
+    brewer: text,
+    doseG: real,
+    waterG: real,
+    waterC: optionalReal,
+    grindStep: optionalReal,
+    drainS: optionalReal,
+    recordedFrom: text,
+    fault: optionalText,
+    faultNote: text,
+    createdAt: text,
+    deletedAt: optionalText,
+  },
+});
+
+export interface CupRow {
+  id: string;
+  brewId: string;
+  school: School;
+  mark: number | null;
+  aroma: number | null;
+  acidity: number | null;
+  body: number | null;
+}
+
+export const CupEntity = new EntitySchema<CupRow>({
+  name: 'cup',
+  columns: { id, brewId: text, school: text, mark: optionalReal, aroma: optionalReal, acidity: optionalReal, body: optionalReal },
+});
+
+export interface NoteRow {
+  id: string;
+  cupId: string;
+  text: string;
+}
+
+export const NoteEntity = new EntitySchema<NoteRow>({
+  name: 'note',
+  columns: { id, cupId: text, text },
+});
+
+/** A fit that was worked out for one revision of a bag by one version of the engine. */
+export interface VerdictRow {
+  bagId: string;
+  revision: number;
+  engineVersion: number;
+  /** JSON of what every lane of the shelf needs. */
+  summary: string;
+  /** JSON of the rest of the fit: curve and brews. */
+  detail: string;
+}
+
+export const VerdictEntity = new EntitySchema<VerdictRow>({
+  name: 'verdict',
+  columns: { bagId: { type: 'varchar', primary: true }, revision: integer, engineVersion: integer, summary: text, detail: text },
+});
+
+export const ENTITIES = [TasterEntity, RecipeEntity, BagEntity, SpellEntity, BrewEntity, CupEntity, NoteEntity, VerdictEntity];

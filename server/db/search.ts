@@ -1,0 +1,43 @@
+import type { EntityManager } from 'typeorm';
+import type { SearchHit } from '../../contract/shelf';
+import { BagEntity } from './entities';
+
+const MOST_HITS = 30;
+/** Characters of a note shown around the word that was found. */
+const AROUND = 40;
+
+/**
+ * Bags in which every word of `query` stands somewhere: on the label, in the bet, or in the notes of one of its cups.
+ * Bags still in use come first. An empty query finds every bag.
+ */
+export async function searchBags(db: EntityManager, query: string): Promise<SearchHit[]> {
+  const words = query.toLowerCase().split(/\s+/).filter(Boolean).slice(0, 8);
+  const found = db
+    .createQueryBuilder(BagEntity, 'bag')
+    .leftJoin('brew', 'brew', 'brew."bagId" = bag.id AND brew."deletedAt" IS NULL')
+    .leftJoin('cup', 'cup', 'cup."brewId" = brew.id')
+    .leftJoin('note', 'note', 'note."cupId" = cup.id')
+    .select(['bag.id AS id', 'bag.name AS name', 'bag.roaster AS roaster', 'bag.origin AS origin', 'bag."finishedOn" AS "finishedOn"', `group_concat(note.text, char(10)) AS notes`])
+    .where('bag."deletedAt" IS NULL')
+    .groupBy('bag.id');
+  words.forEach((word, i) => {
+    const like = { [`w${i}`]: `%${word.replace(/[\\%_]/g, '\\$&')}%` };
+    const label = `bag.name || ' ' || bag.roaster || ' ' || bag.origin || ' ' || bag.variety || ' ' || bag."printedNotes" || ' ' || bag.bet`;
+    found.andHaving(`(${label} LIKE :w${i} ESCAPE '\\' OR group_concat(note.text, char(10)) LIKE :w${i} ESCAPE '\\')`, like);
+  });
+  const rows = await found
+    .orderBy('bag."finishedOn" IS NOT NULL')
+    .addOrderBy('bag.name')
+    .limit(MOST_HITS)
+    .getRawMany<{ id: string; name: string; roaster: string; origin: string; finishedOn: string | null; notes: string | null }>();
+  return rows.map(({ id, name, roaster, origin, finishedOn, notes }) => ({ id, name, roaster, origin, finished: finishedOn !== null, inNotes: excerpt(notes ?? '', words) }));
+}
+
+/** The stretch of the notes around the first word found in them; null when none is. */
+function excerpt(notes: string, words: readonly string[]): string | null {
+  const at = words.map((word) => notes.toLowerCase().indexOf(word)).find((index) => index >= 0);
+  if (at === undefined) return null;
+  const from = Math.max(0, at - AROUND);
+  const to = Math.min(notes.length, at + AROUND);
+  return `${from > 0 ? '…' : ''}${notes.slice(from, to).replace(/\s+/g, ' ').trim()}${to < notes.length ? '…' : ''}`;
+}

@@ -1,0 +1,9 @@
+import type { Store } from './db/store';
+import type { VerdictKeeper } from './verdicts/keeper';
+
+/** What the routes are given; tests give their own clock. */
+export interface Deps {
+  store: Store;
+  verdicts: VerdictKeeper;
+  now: () => Date;
+}

@@ -1,0 +1,83 @@
+import { Router } from 'express';
+import { bagInput } from '../../contract/bag';
+import { brewInput } from '../../contract/brew';
+import { todayQuery, type BagPage } from '../../contract/shelf';
+import { cupsLeft, gramsLeft } from '../../core/brew';
+import { ageOn } from '../../core/crest';
+import { readingOf } from '../../core/crest';
+import { roastDate, spellOn } from '../../core/rest';
+import { datesOf } from '../../core/shelf';
+import { addBag, changeBag, loadBag, setBagDeleted } from '../db/bags';
+import { addBrew, loadBrews } from '../db/brews';
+import { notInFuture } from '../dates';
+import type { Deps } from '../deps';
+import { parse } from '../http';
+
+/** Bags: add, read with verdict and log, change, delete, bring back; and logging a brew on one. */
+export function bagRoutes({ store, verdicts, now }: Deps): Router {
+  const routes = Router();
+
+  const page = async (id: string, today: string): Promise<BagPage> => {
+    const bag = await store.read((db) => loadBag(db, id));
+    const [brews, fit] = await Promise.all([store.read((db) => loadBrews(db, bag)), verdicts.whole(bag)]);
+    const { roastedOn, assumed } = roastDate(bag);
+    const left = gramsLeft(bag.weightG, brews.map((brew) => brew.doseG));
+    const { usable, sigma0, advisedDay, peak, window, core, curve, inWindow, effects, brews: readBrews } = fit;
+    return {
+      bag,
+      roastedOn,
+      roastAssumed: assumed,
+      frozen: spellOn(bag.spells, today) !== null,
+      gramsLeft: left,
+      cupsLeft: cupsLeft(left, bag.reference.doseG),
+      window: datesOf(window, roastedOn, bag.spells),
+      brews,
+      verdict: { ...readingOf(fit, ageOn(bag, today), bag.finishedOn !== null), usable, sigma0, advisedDay, peak, window, core, curve, inWindow, effects, brews: readBrews },
+    };
+  };
+
+  routes.get('/:id', async (request, response) => {
+    response.json(await page(request.params.id, parse(todayQuery, request.query).today));
+  });
+
+  routes.post('/', async (request, response) => {
+    const input = parse(bagInput, request.body);
+    notInFuture(now(), { roastedOn: input.roastedOn, finishedOn: input.finishedOn });
+    const bag = await store.write(async (db) => loadBag(db, await addBag(db, input, now())));
+    response.status(201).json(bag);
+    verdicts.warm(bag);
+  });
+
+  routes.put('/:id', async (request, response) => {
+    const input = parse(bagInput, request.body);
+    notInFuture(now(), { roastedOn: input.roastedOn, finishedOn: input.finishedOn });
+    const { id } = request.params;
+    const bag = await store.write(async (db) => {
+      await changeBag(db, id, input);
+      return loadBag(db, id);
+    });
+    response.json(bag);
+    verdicts.warm(bag);
+  });
+
+  routes.delete('/:id', async (request, response) => {
+    await store.write((db) => setBagDeleted(db, request.params.id, now().toISOString()));
+    response.status(204).end();
+  });
+
+  routes.post('/:id/restore', async (request, response) => {
+    await store.write((db) => setBagDeleted(db, request.params.id, null));
+    response.status(204).end();
+  });
+
+  routes.post('/:id/brews', async (request, response) => {
+    const input = parse(brewInput, request.body);
+    notInFuture(now(), { brewedAt: input.brewedAt.slice(0, 10) });
+    const { id } = request.params;
+    const { brewId, bag } = await store.write(async (db) => ({ brewId: await addBrew(db, id, input, now()), bag: await loadBag(db, id) }));
+    response.status(201).json({ id: brewId });
+    verdicts.warm(bag);
+  });
+
+  return routes;
+}

@@ -1,0 +1,43 @@
+import { Router } from 'express';
+import { brewInput, faultInput } from '../../contract/brew';
+import { loadBag } from '../db/bags';
+import { changeBrew, setBrewDeleted, setFault } from '../db/brews';
+import type { Deps } from '../deps';
+import { notInFuture } from '../dates';
+import { parse } from '../http';
+import type { EntityManager } from 'typeorm';
+
+/** Brews already logged: change, mark a fault, delete, bring back. */
+export function brewRoutes({ store, verdicts, now }: Deps): Router {
+  const routes = Router();
+
+  const changing = async (change: (db: EntityManager) => Promise<string>): Promise<void> => {
+    const bag = await store.write(async (db) => loadBag(db, await change(db)));
+    verdicts.warm(bag);
+  };
+
+  routes.put('/:id', async (request, response) => {
+    const input = parse(brewInput, request.body);
+    notInFuture(now(), { brewedAt: input.brewedAt.slice(0, 10) });
+    await changing((db) => changeBrew(db, request.params.id, input));
+    response.status(204).end();
+  });
+
+  routes.put('/:id/fault', async (request, response) => {
+    const input = parse(faultInput, request.body);
+    await changing((db) => setFault(db, request.params.id, input));
+    response.status(204).end();
+  });
+
+  routes.delete('/:id', async (request, response) => {
+    await changing((db) => setBrewDeleted(db, request.params.id, now().toISOString()));
+    response.status(204).end();
+  });
+
+  routes.post('/:id/restore', async (request, response) => {
+    await changing((db) => setBrewDeleted(db, request.params.id, null));
+    response.status(204).end();
+  });
+
+  return routes;
+}

@@ -1,0 +1,75 @@
+import { Router } from 'express';
+import type { Bag } from '../../contract/bag';
+import { searchQuery, shelfQuery, type Lane, type Shelf } from '../../contract/shelf';
+import { cupsLeft, gramsLeft, roundTo } from '../../core/brew';
+import { ageOn, readingOf } from '../../core/crest';
+import { dateOfInstant, roastDate, spellOn } from '../../core/rest';
+import { byUrgency, datesOf, leaveAlone, pickOfTheMorning, ridgeByDate, shelfAxis, type DateSpan, type ShelfBag } from '../../core/shelf';
+import { loadBags } from '../db/bags';
+import { loadBrewTicks, type BrewTick } from '../db/brews';
+import { searchBags } from '../db/search';
+import type { Deps } from '../deps';
+import { parse } from '../http';
+import type { FitForShelf } from '../verdicts/keeper';
+
+/** The shelf: every bag as a lane, and what to do this morning; and the search across bags and notes. */
+export function shelfRoutes({ store, verdicts }: Deps): Router {
+  const routes = Router();
+
+  routes.get('/shelf', async (request, response) => {
+    const { today, finished } = parse(shelfQuery, request.query);
+    const { bags, ticks } = await store.read(async (db) => ({ bags: await loadBags(db), ticks: await loadBrewTicks(db) }));
+    const shown = bags.filter((bag) => (bag.finishedOn !== null) === (finished === 'yes'));
+    const fits = await verdicts.forShelf(shown);
+    const axis = shelfAxis(today);
+    const both = shown.flatMap((bag) => {
+      const fit = fits.get(bag.id);
+      return fit ? [laneAndBag(bag, ticks[bag.id] ?? [], fit, today, axis)] : [];
+    });
+    const order = byUrgency(today);
+    both.sort((a, b) => order(a.bag, b.bag));
+    const onShelf = both.map(({ bag }) => bag);
+    const answer: Shelf = {
+      today,
+      axis,
+      lanes: both.map(({ lane }) => lane),
+      pick: pickOfTheMorning(onShelf, today),
+      leaveAlone: leaveAlone(onShelf, today),
+    };
+    response.json(answer);
+  });
+
+  routes.get('/search', async (request, response) => {
+    const { q } = parse(searchQuery, request.query);
+    response.json(await store.read((db) => searchBags(db, q)));
+  });
+
+  return routes;
+}
+
+function laneAndBag(bag: Bag, ticks: readonly BrewTick[], fit: FitForShelf, today: string, axis: DateSpan): { lane: Lane; bag: ShelfBag } {
+  const { roastedOn, assumed } = roastDate(bag);
+  const left = gramsLeft(bag.weightG, ticks.map((tick) => tick.doseG));
+  const reading = readingOf(fit, ageOn(bag, today), bag.finishedOn !== null);
+  const window = datesOf(fit.window, roastedOn, bag.spells);
+  const frozen = spellOn(bag.spells, today) !== null;
+  const shared = { id: bag.id, name: bag.name, state: reading.state, verdict: reading.verdict, usable: fit.usable, window, frozen, cupsLeft: cupsLeft(left, bag.reference.doseG) };
+  return {
+    bag: { ...shared, finished: bag.finishedOn !== null, reference: bag.reference },
+    lane: {
+      ...shared,
+      roaster: bag.roaster,
+      style: bag.reference.style,
+      brewer: bag.reference.brewer,
+      roastedOn,
+      roastAssumed: assumed,
+      finishedOn: bag.finishedOn,
+      restDay: reading.restDay,
+      frozenSpans: bag.spells.map(({ from, to }) => ({ from, to })),
+      brews: ticks.map((tick) => ({ on: dateOfInstant(tick.brewedAt), faulted: tick.fault !== null })).sort((a, b) => (a.on < b.on ? -1 : 1)),
+      gramsLeft: roundTo(left, 1),
+      stateProbability: reading.stateProbability,
+      ridge: ridgeByDate(fit.inWindow, roastedOn, bag.spells, axis).map((p) => roundTo(p, 2)),
+    },
+  };
+}

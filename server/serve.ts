@@ -1,0 +1,55 @@
+import { createServer, type Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import type { Logger } from 'pino';
+import { createApp } from './app';
+import { StartProblem, type Config } from './config';
+import { openStore, type Store } from './db/store';
+import { startEngine } from './verdicts/engine';
+import { VerdictKeeper } from './verdicts/keeper';
+
+export interface Running {
+  address: string;
+  store: Store;
+  close(): Promise<void>;
+}
+
+/** Opens the database, starts the engine pool and listens. Throws a StartProblem where the machine says no. */
+export async function serve(config: Config, log: Logger, webFolder: string | null, now: () => Date = () => new Date()): Promise<Running> {
+  let store: Store;
+  try {
+    store = await openStore(config.databaseFile);
+  } catch (error) {
+    throw new StartProblem(`The database ${config.databaseFile} cannot be opened: ${error instanceof Error ? error.message : String(error)}.`);
+  }
+  const engine = startEngine();
+  const server = createServer(createApp({ store, verdicts: new VerdictKeeper(store, engine), now }, log, webFolder));
+  try {
+    await listen(server, config);
+  } catch (error) {
+    await Promise.all([engine.close(), store.close()]);
+    throw error;
+  }
+  const { port } = server.address() as AddressInfo;
+  return {
+    address: `http://${config.host.includes(':') ? `[${config.host}]` : config.host}:${port}`,
+    store,
+    close: async () => {
+      const closed = new Promise((resolve) => server.close(resolve));
+      server.closeAllConnections();
+      await closed;
+      await engine.close();
+      await store.close();
+    },
+  };
+}
+
+function listen(server: Server, { host, port }: Config): Promise<void> {
+  return new Promise((resolve, reject) => {
+    server.once('error', (error: NodeJS.ErrnoException) => {
+      if (error.code === 'EADDRINUSE') reject(new StartProblem(`Port ${port} is taken. Stop what uses it, or choose another: PORT=${port + 1}.`));
+      else if (error.code === 'EACCES') reject(new StartProblem(`Port ${port} may not be used here. Choose one above 1024 with PORT.`));
+      else reject(new StartProblem(`Cannot listen on ${host}:${port}: ${error.message}.`));
+    });
+    server.listen(port, host, resolve);
+  });
+}

@@ -1,0 +1,11 @@
+import { defineConfig } from 'vitest/config';
+
+export default defineConfig({
+  test: {
+    include: ['{core,contract,server,demo,bench,scripts,web}/**/*.test.ts'],
+    pool: 'forks',
+    maxWorkers: 2,
+    testTimeout: 60_000,
+    hookTimeout: 60_000,
+  },
+});
