@@ -79,7 +79,7 @@ export function verdictSentence({ fit, today, day, finished }: VerdictParts): st
       return tooEarly(fit, span);
     case 'climbing':
       return days.from > day
-        ? `Still climbing, ${word}: best expected on ${span}, ${inDays(days.from - day)}${recipe}.`
+        ? `Still climbing, ${word}: best expected on ${span}, starting ${inDays(days.from - day)}${recipe}.`
         : `Still climbing, ${word}: its best is expected around day ${fit.advisedDay}${recipe}.`;
     case 'at-crest':
       return days.from <= day && day <= days.to

@@ -3,13 +3,13 @@ import { bagInput } from '../../contract/bag';
 import { brewInput } from '../../contract/brew';
 import { todayQuery, type BagPage } from '../../contract/shelf';
 import { cupsLeft, gramsLeft } from '../../core/brew';
-import { ageOn } from '../../core/crest';
-import { readingOf } from '../../core/crest';
+import { ageOn, readingOf, type Effect } from '../../core/crest';
 import { roastDate, spellOn } from '../../core/rest';
 import { datesOf } from '../../core/shelf';
 import { addBag, changeBag, loadBag, setBagDeleted } from '../db/bags';
 import { addBrew, loadBrews } from '../db/brews';
 import { notInFuture } from '../dates';
+import { TasterEntity } from '../db/entities';
 import type { Deps } from '../deps';
 import { parse } from '../http';
 
@@ -17,12 +17,19 @@ import { parse } from '../http';
 export function bagRoutes({ store, verdicts, now }: Deps): Router {
   const routes = Router();
 
+  /** The engine knows tasters by identifier; a person knows them by name. */
+  const named = async (effects: readonly Effect[]): Promise<Effect[]> => {
+    const names = new Map((await store.read((db) => db.find(TasterEntity))).map((taster) => [taster.id, taster.name]));
+    return effects.map((effect) => (effect.factor === 'taster' ? { ...effect, level: names.get(effect.level) ?? 'another taster' } : effect));
+  };
+
   const page = async (id: string, today: string): Promise<BagPage> => {
     const bag = await store.read((db) => loadBag(db, id));
     const [brews, fit] = await Promise.all([store.read((db) => loadBrews(db, bag)), verdicts.whole(bag)]);
     const { roastedOn, assumed } = roastDate(bag);
     const left = gramsLeft(bag.weightG, brews.map((brew) => brew.doseG));
-    const { usable, sigma0, advisedDay, peak, window, core, curve, inWindow, effects, brews: readBrews } = fit;
+    const { usable, sigma0, advisedDay, peak, window, core, curve, inWindow, brews: readBrews } = fit;
+    const effects = await named(fit.effects);
     return {
       bag,
       roastedOn,

@@ -1,0 +1,110 @@
+import cdf from '@stdlib/stats-base-dists-normal-cdf';
+import fc from 'fast-check';
+import { CholeskyDecomposition, determinant, Matrix, solve } from 'ml-matrix';
+import { describe, expect, it } from 'vitest';
+import { histogramQuantiles } from '../curve';
+import { gridOf } from '../grid';
+import { KEY_DAYS, onAllDays } from '../keyDays';
+import { cholesky, dot, whiten } from '../linalg';
+import { logCdf, millsRatio, positiveMean, positiveQuantile } from '../normal';
+import { longestRun } from '../window';
+
+const size = 6;
+const anyMatrix = fc.array(fc.double({ min: -3, max: 3, noNaN: true }), { minLength: size * size, maxLength: size * size }).map((values) => {
+  const m = Matrix.from1DArray(size, size, values);
+  return m.mmul(m.transpose()).add(Matrix.eye(size));
+});
+
+describe('linear algebra', () => {
+  it('factors as the library does', () => {
+    fc.assert(
+      fc.property(anyMatrix, (matrix) => {
+        const ours = Float64Array.from(matrix.to1DArray());
+        expect(cholesky(ours, size)).toBeCloseTo(Math.log(determinant(matrix)), 6);
+        const theirs = new CholeskyDecomposition(matrix).lowerTriangularMatrix;
+        for (let i = 0; i < size; i++) for (let j = 0; j <= i; j++) expect(ours[i * size + j]).toBeCloseTo(theirs.get(i, j), 8);
+      }),
+    );
+  });
+
+  it('whitens so that dot products are quadratic forms in the inverse', () => {
+    fc.assert(
+      fc.property(anyMatrix, fc.array(fc.double({ min: -5, max: 5, noNaN: true }), { minLength: size, maxLength: size }), (matrix, x) => {
+        const factor = Float64Array.from(matrix.to1DArray());
+        cholesky(factor, size);
+        const white = Float64Array.from([0, ...x]);
+        whiten(factor, size, white, 1);
+        const column = Matrix.columnVector(x);
+        expect(dot(white, 1, white, 1, size)).toBeCloseTo(column.transpose().mmul(solve(matrix, column)).get(0, 0), 6);
+      }),
+    );
+  });
+
+  it('says where a matrix is not positive definite', () => {
+    expect(() => cholesky(Float64Array.of(1, 0, 0, -1), 2)).toThrow(/row 1/);
+  });
+});
+
+describe('the normal distribution', () => {
+  it('agrees with the library in the middle and with the asymptote far out', () => {
+    for (const x of [-7, -2, -0.3, 0, 0.7, 3, 8]) expect(Math.exp(logCdf(x))).toBeCloseTo(cdf(x, 0, 1), 14);
+    // ln Φ(−x) ≈ −x²/2 − ln x − ½ ln 2π − 1/x²
+    expect(logCdf(-60)).toBeCloseTo(-1800 - Math.log(60) - 0.5 * Math.log(2 * Math.PI) - 1 / 3600, 6);
+    expect(millsRatio(-50)).toBeCloseTo(50 + 1 / 50, 3);
+  });
+
+  it('inverts the cut-off normal', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 0.01, max: 0.99, noNaN: true }), fc.double({ min: -30, max: 30, noNaN: true }), fc.double({ min: 0.1, max: 5, noNaN: true }), (u, mean, sd) => {
+        const a = positiveQuantile(u, mean, sd);
+        expect(a).toBeGreaterThanOrEqual(0);
+        // P(A > a) = Φ((mean − a)/sd) / Φ(mean/sd)
+        if (mean / sd > -37) expect(Math.exp(logCdf((mean - a) / sd) - logCdf(mean / sd))).toBeCloseTo(1 - u, 5);
+      }),
+    );
+    expect(positiveQuantile(0.5, -400, 1)).toBeCloseTo(Math.LN2 / 400, 6);
+  });
+
+  it('has the mean that its quantiles average to', () => {
+    for (const [mean, sd] of [
+      [3, 1],
+      [0, 2],
+      [-4, 1],
+    ] as const) {
+      const average = Array.from({ length: 4000 }, (_, i) => positiveQuantile((i + 0.5) / 4000, mean, sd)).reduce((a, b) => a + b) / 4000;
+      expect(average).toBeCloseTo(positiveMean(mean, sd), 2);
+    }
+  });
+});
+
+describe('grids', () => {
+  it('carries prior weights that sum to 1', () => {
+    for (const axis of [gridOf(1).rise, gridOf(1).fall, gridOf(2).noise]) {
+      expect(axis.logWeights.reduce((sum, w) => sum + Math.exp(w), 0)).toBeCloseTo(1, 12);
+    }
+  });
+
+  it('carries straight lines on key days to all days', () => {
+    const all = onAllDays(KEY_DAYS.map((day) => 3 - 0.1 * day));
+    expect(all).toHaveLength(91);
+    all.forEach((value, day) => expect(value).toBeCloseTo(3 - 0.1 * day, 9));
+  });
+
+  it('reads quantiles off a histogram', () => {
+    const values = Float64Array.from({ length: 5000 }, (_, i) => i / 5000);
+    const [lo, median, hi] = histogramQuantiles(values, [0.1, 0.5, 0.9]);
+    expect(lo).toBeCloseTo(0.1, 2);
+    expect(median).toBeCloseTo(0.5, 2);
+    expect(hi).toBeCloseTo(0.9, 2);
+    expect(histogramQuantiles(Float64Array.of(4, 4, 4), [0.5])).toEqual([4]);
+  });
+});
+
+describe('longestRun', () => {
+  it('finds the longest, then the likeliest, and none where there is none', () => {
+    expect(longestRun([0.6, 0.1, 0.6, 0.7, 0.2], 0.5)).toEqual({ from: 2, to: 3 });
+    expect(longestRun([0.6, 0.6, 0, 0.9, 0.9], 0.5)).toEqual({ from: 3, to: 4 });
+    expect(longestRun([0.5], 0.5)).toEqual({ from: 0, to: 0 });
+    expect(longestRun([0.4, 0.4], 0.5)).toBeNull();
+  });
+});

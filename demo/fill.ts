@@ -1,0 +1,64 @@
+import { randomUUID } from 'node:crypto';
+import { bagInput } from '../contract/bag';
+import { brewInput } from '../contract/brew';
+import { addDays, restAge, type PlainDate, type StorageSpell } from '../core/rest';
+import { ASSUMED_SHELF_LIFE_DAYS } from '../core/rest';
+import { addBag } from '../server/db/bags';
+import { addBrew } from '../server/db/brews';
+import { TasterEntity } from '../server/db/entities';
+import type { Store } from '../server/db/store';
+import { instantAt } from './calendar';
+import { BAGS, TASTERS } from './household';
+import { scorer, trueLiking } from './scores';
+
+/** Fills an empty database with the demo household as of `today`, through the same doors as the application. */
+export async function fillStore(store: Store, today: PlainDate): Promise<{ bags: number; brews: number }> {
+  const scores = scorer();
+  const now = new Date();
+  let brews = 0;
+  await store.write(async (db) => {
+    const tasterIds = new Map<string, string>();
+    for (const name of TASTERS) {
+      const id = randomUUID();
+      tasterIds.set(name, id);
+      await db.insert(TasterEntity, { id, name, createdAt: now.toISOString() });
+    }
+    for (const { label, age, frozen, bestBeforeOnly, finishedAt, truth, brews: log } of BAGS) {
+      const roastedOn = addDays(today, -age);
+      const on = (day: number): PlainDate => addDays(roastedOn, day);
+      const spells: StorageSpell[] = frozen ? [{ place: 'freezer', from: on(frozen.from), to: frozen.to === null ? null : on(frozen.to) }] : [];
+      const bag = bagInput.parse({
+        ...label,
+        roastedOn: bestBeforeOnly ? null : roastedOn,
+        bestBefore: bestBeforeOnly ? addDays(roastedOn, ASSUMED_SHELF_LIFE_DAYS) : null,
+        spells,
+        finishedOn: finishedAt === undefined ? null : on(finishedAt),
+      });
+      const bagId = await addBag(db, bag, now);
+      for (const [i, { day, taster, recipe, notes, drainS, fault, faultNote, fromMemory }] of log.entries()) {
+        const made = { ...bag.reference, ...recipe };
+        const liking = trueLiking(truth, restAge(roastedOn, on(day), spells), made, bag.reference) - (fault ? 8 : 0);
+        const brew = brewInput.parse({
+          ...made,
+          brewedAt: instantAt(on(day), 7, (i * 7) % 60),
+          tasterId: tasterIds.get(taster),
+          drainS: drainS ?? null,
+          recordedFrom: fromMemory ? 'memory' : 'cup',
+          fault: fault ?? null,
+          faultNote: faultNote ?? '',
+          cup: {
+            school: bag.school,
+            mark: scores.mark(bag.school, liking),
+            aroma: scores.attribute(liking),
+            acidity: scores.attribute(liking - 2),
+            body: scores.attribute(liking - 4),
+            notes: notes ?? '',
+          },
+        });
+        await addBrew(db, bagId, brew, now);
+        brews++;
+      }
+    }
+  });
+  return { bags: BAGS.length, brews };
+}

@@ -1,0 +1,212 @@
+import type { BagDraft } from '../contract/bag';
+import type { Recipe } from '../core/brew';
+
+/**
+ * A made-up household: what each bag says on its label, how it truly behaves (which nobody in the story knows), and how
+ * it was brewed. Days are counted back from the day the demo is made.
+ */
+
+/** The truth behind a bag's scores: level at the peak, when that is, and how steeply it rises and falls (in ln days). */
+export interface Truth {
+  level: number;
+  peakDay: number;
+  riseWidth: number;
+  fallWidth: number;
+  height: number;
+  /** What each brewer other than the reference does to the liking, points. */
+  brewers?: Record<string, number>;
+  /** Points lost per (2 °C)² from the reference. */
+  perTwoC?: number;
+}
+
+export interface DemoBrew {
+  /** Calendar day since roast. */
+  day: number;
+  taster: 'Mira' | 'Tomas';
+  recipe?: Partial<Recipe>;
+  notes?: string;
+  drainS?: number;
+  fault?: 'rinse-water-left' | 'spill' | 'stalled-filter';
+  faultNote?: string;
+  fromMemory?: boolean;
+}
+
+export interface DemoBag {
+  label: Omit<BagDraft, 'roastedOn' | 'bestBefore' | 'spells' | 'finishedOn'>;
+  /** Days since roast. */
+  age: number;
+  /** Days since roast on which it went into the freezer and came out again (null: still there). */
+  frozen?: { from: number; to: number | null };
+  bestBeforeOnly?: boolean;
+  /** Days since roast on which it was finished. */
+  finishedAt?: number;
+  truth: Truth;
+  brews: DemoBrew[];
+}
+
+const cone: Recipe = { style: 'filter', brewer: 'cone', doseG: 15, waterG: 240, waterC: 94, grindStep: 0 };
+const flat: Partial<Recipe> = { brewer: 'flat-bottom' };
+const carafe: Partial<Recipe> = { brewer: 'thick-paper carafe', doseG: 30, waterG: 480 };
+const press: Partial<Recipe> = { brewer: 'press', doseG: 18, waterG: 288, waterC: 95 };
+const shot: Recipe = { style: 'espresso', brewer: 'espresso machine', doseG: 18, waterG: 40, waterC: 93, grindStep: 0 };
+
+export const TASTERS = ['Mira', 'Tomas'] as const;
+
+export const BAGS: readonly DemoBag[] = [
+  {
+    label: {
+      name: 'Kivu Terrace', roaster: 'Fernhill Roastery', origin: 'Rwanda', variety: 'Typica', process: 'washed', roastLevel: 'light',
+      printedNotes: 'quince, rooibos, damson', restAdviceDays: 14, weightG: 250, price: 14.5, bet: 'Tea-like; sweet once it cools.', reference: cone,
+    },
+    age: 22,
+    truth: { level: 87, peakDay: 21, riseWidth: 0.5, fallWidth: 0.6, height: 13, brewers: { 'thick-paper carafe': -4 } },
+    brews: [
+      { day: 6, taster: 'Mira', notes: 'Closed. Green almond, thin finish.', drainS: 172 },
+      { day: 9, taster: 'Mira', notes: 'Opening: a little quince.', drainS: 178 },
+      { day: 12, taster: 'Tomas', recipe: carafe, notes: 'Soft, rooibos, a bit hidden.' },
+      { day: 15, taster: 'Mira', notes: 'Quince jelly, bright.', drainS: 181 },
+      { day: 17, taster: 'Mira', recipe: carafe, notes: 'Rooibos again, rounder.' },
+      { day: 19, taster: 'Mira', notes: 'Damson skin, long sweet finish.', drainS: 184 },
+      { day: 21, taster: 'Tomas', notes: 'The best so far. Quince, honey, damson.', drainS: 182 },
+    ],
+  },
+  {
+    label: {
+      name: 'Cerro Azul Natural', roaster: 'Two Rivers Coffee', origin: 'Bolivia', variety: 'Maragogipe', process: 'natural', roastLevel: 'medium-light',
+      printedNotes: 'fig, melon, molasses', weightG: 250, price: 16, bet: 'Probably too fruity for me.', reference: cone,
+    },
+    age: 33,
+    truth: { level: 84, peakDay: 15, riseWidth: 0.5, fallWidth: 0.5, height: 14, brewers: { 'flat-bottom': 1 } },
+    brews: [
+      { day: 7, taster: 'Tomas', notes: 'Loud melon, some ferment.', drainS: 165 },
+      { day: 10, taster: 'Tomas', notes: 'Fig. Heavier.', drainS: 170 },
+      { day: 13, taster: 'Mira', recipe: flat, notes: 'Fig and molasses, sweet.' },
+      { day: 16, taster: 'Mira', notes: 'Melon, walnut behind it.', drainS: 171 },
+      { day: 20, taster: 'Tomas', notes: 'Still good, quieter.' },
+      { day: 25, taster: 'Mira', notes: 'Molasses, flat top.', drainS: 169 },
+      { day: 30, taster: 'Tomas', notes: 'Woody edge.', drainS: 168 },
+    ],
+  },
+  {
+    label: {
+      name: 'Mbeya Slopes', roaster: 'Fernhill Roastery', origin: 'Tanzania', variety: 'Batian', process: 'washed', roastLevel: 'light',
+      printedNotes: 'tamarind, nectarine', restAdviceDays: 21, weightG: 250, price: 15, reference: cone,
+    },
+    age: 13,
+    truth: { level: 88, peakDay: 24, riseWidth: 0.5, fallWidth: 0.7, height: 12 },
+    brews: [
+      { day: 4, taster: 'Mira', notes: 'Sharp. Tamarind and nothing else.' },
+      { day: 8, taster: 'Mira', notes: 'Less sharp; nectarine when cool.', drainS: 176 },
+      { day: 10, taster: 'Tomas', recipe: flat, notes: 'Nectarine.' },
+      { day: 12, taster: 'Mira', notes: 'Getting sweeter.', drainS: 180 },
+    ],
+  },
+  {
+    label: { name: 'Huehue Ridge', roaster: 'Lantern Street', origin: 'Guatemala', variety: 'Catuaí', process: 'honey', roastLevel: 'light', printedNotes: 'cedar, clove, nectarine', weightG: 250, price: 13, reference: cone },
+    age: 5,
+    truth: { level: 85, peakDay: 20, riseWidth: 0.5, fallWidth: 0.6, height: 11 },
+    brews: [],
+  },
+  {
+    // Better brewer and later days came together: nobody can say from this log whether it peaked or was brewed better.
+    label: {
+      name: 'Gishora Hill', roaster: 'Two Rivers Coffee', origin: 'Burundi', variety: 'Typica', process: 'washed', roastLevel: 'medium-light',
+      printedNotes: 'rooibos, clove', weightG: 250, price: 13.5, bet: 'A safe one.', reference: cone,
+    },
+    age: 26,
+    truth: { level: 83, peakDay: 15, riseWidth: 0.5, fallWidth: 0.6, height: 8, brewers: { 'thick-paper carafe': 5 } },
+    brews: [
+      { day: 8, taster: 'Mira', notes: 'Rooibos.' },
+      { day: 11, taster: 'Mira', notes: 'Clove, thin.' },
+      { day: 14, taster: 'Mira', notes: 'Rooibos, some sugar.' },
+      { day: 18, taster: 'Mira', recipe: carafe, notes: 'Much rounder in the carafe.' },
+      { day: 21, taster: 'Mira', recipe: carafe, notes: 'Sweet, clove, long.' },
+      { day: 24, taster: 'Mira', recipe: carafe, notes: 'Round again. The days or the carafe?' },
+    ],
+  },
+  {
+    label: { name: 'Wadi Terraces', roaster: 'Saltmarsh Coffee', origin: 'Yemen', variety: 'Typica', process: 'natural', roastLevel: 'medium', printedNotes: 'fig, tamarind, cedar', weightG: 200, price: 24, bet: 'Keep half for a guest.', reference: cone },
+    age: 48,
+    frozen: { from: 12, to: null },
+    truth: { level: 89, peakDay: 15, riseWidth: 0.5, fallWidth: 0.6, height: 12 },
+    brews: [
+      { day: 7, taster: 'Mira', notes: 'Fig, dry cedar.' },
+      { day: 10, taster: 'Tomas', notes: 'Tamarind, dark sugar.' },
+      { day: 12, taster: 'Mira', notes: 'Everything at once. The rest goes in the freezer.' },
+    ],
+  },
+  {
+    label: { name: 'Low Tide Espresso', roaster: 'Saltmarsh Coffee', origin: 'India', variety: 'S795', process: 'washed', roastLevel: 'medium-dark', printedNotes: 'walnut, molasses, malt', weightG: 500, price: 19, school: 'stars', reference: shot },
+    age: 17,
+    truth: { level: 82, peakDay: 14, riseWidth: 0.45, fallWidth: 0.7, height: 14 },
+    brews: [
+      { day: 5, taster: 'Tomas', notes: 'Gushing, sour.', fault: 'spill', faultNote: 'Channelled and sprayed.' },
+      { day: 6, taster: 'Tomas', notes: 'Crema everywhere, sharp.', drainS: 24 },
+      { day: 8, taster: 'Tomas', notes: 'Walnut.', drainS: 27 },
+      { day: 10, taster: 'Tomas', recipe: { grindStep: -1 }, notes: 'Finer: heavier, malt.', drainS: 31 },
+      { day: 12, taster: 'Mira', notes: 'Molasses, round.', drainS: 28 },
+      { day: 14, taster: 'Tomas', notes: 'Malt and walnut. Good.', drainS: 29 },
+      { day: 16, taster: 'Tomas', recipe: { style: 'milk', waterG: 200 }, notes: 'With milk: malted biscuit.' },
+    ],
+  },
+  {
+    label: { name: 'Anaerobic Sampler', roaster: 'Lantern Street', origin: 'Ecuador', variety: 'Typica', process: 'extended-fermentation', roastLevel: 'light', printedNotes: 'melon, clove', weightG: 50, price: 8, bet: 'Odd, and over too soon.', reference: { ...cone, doseG: 12, waterG: 192, brewer: 'small cone' } },
+    age: 19,
+    truth: { level: 82, peakDay: 27, riseWidth: 0.6, fallWidth: 0.7, height: 12 },
+    brews: [
+      { day: 11, taster: 'Mira', notes: 'Clove first, then melon rind.' },
+      { day: 16, taster: 'Mira', notes: 'Melon. Less odd.', fromMemory: true },
+    ],
+  },
+  {
+    label: { name: 'Harbour House Blend', roaster: 'Dry Dock Provisions', origin: 'Sumatra and Uganda', variety: '', process: 'washed', roastLevel: 'medium-dark', printedNotes: 'cedar, walnut', weightG: 500, price: 11, reference: { ...cone, brewer: 'press', doseG: 18, waterG: 288, waterC: 95 } },
+    age: 41,
+    bestBeforeOnly: true,
+    truth: { level: 76, peakDay: 25, riseWidth: 0.9, fallWidth: 1.2, height: 2 },
+    brews: [
+      { day: 16, taster: 'Tomas', notes: 'Walnut, cedar. Breakfast coffee.' },
+      { day: 19, taster: 'Mira', notes: 'The same.' },
+      { day: 24, taster: 'Tomas', notes: 'Walnut.' },
+      { day: 29, taster: 'Tomas', recipe: { brewer: 'cone', waterC: 94 }, notes: 'Cleaner in the cone, thinner.' },
+      { day: 34, taster: 'Mira', notes: 'Cedar.' },
+      { day: 38, taster: 'Tomas', notes: 'The same as ever.' },
+    ],
+  },
+  {
+    label: {
+      name: 'Nyanza Grove', roaster: 'Fernhill Roastery', origin: 'Burundi', variety: 'Mundo Novo', process: 'honey', roastLevel: 'light',
+      printedNotes: 'quince, nectarine', restAdviceDays: 14, weightG: 250, price: 15, bet: 'Likely a favourite.', reference: cone,
+    },
+    age: 84,
+    finishedAt: 46,
+    truth: { level: 88, peakDay: 26, riseWidth: 0.45, fallWidth: 0.6, height: 13, brewers: { press: -3 } },
+    brews: [
+      { day: 9, taster: 'Mira', notes: 'Too early: grassy.' },
+      { day: 13, taster: 'Mira', notes: 'Nectarine, short.' },
+      { day: 16, taster: 'Tomas', notes: 'Nectarine, honey.' },
+      { day: 20, taster: 'Mira', recipe: press, notes: 'Muddy in the press.' },
+      { day: 23, taster: 'Mira', notes: 'Quince at last.', drainS: 181 },
+      { day: 26, taster: 'Mira', notes: 'Quince, honey, endless.', drainS: 183 },
+      { day: 29, taster: 'Tomas', notes: 'As good as it gets.' },
+      { day: 31, taster: 'Mira', notes: 'Rinse water left in the server.', fault: 'rinse-water-left' },
+      { day: 34, taster: 'Mira', notes: 'Softer.', drainS: 180 },
+      { day: 39, taster: 'Tomas', notes: 'Malt creeping in.' },
+      { day: 45, taster: 'Mira', notes: 'Paper. The end.' },
+    ],
+  },
+  {
+    label: { name: 'Old Mill Dark', roaster: 'Dry Dock Provisions', origin: 'Uganda', variety: '', process: 'natural', roastLevel: 'dark', printedNotes: 'molasses, malt', weightG: 250, price: 9, reference: { ...cone, waterC: 88 } },
+    age: 61,
+    finishedAt: 27,
+    truth: { level: 78, peakDay: 7, riseWidth: 0.5, fallWidth: 0.5, height: 14, perTwoC: -1 },
+    brews: [
+      { day: 3, taster: 'Tomas', notes: 'Smoke, molasses.' },
+      { day: 5, taster: 'Tomas', notes: 'Malt loaf.' },
+      { day: 7, taster: 'Mira', notes: 'Molasses, round.' },
+      { day: 10, taster: 'Tomas', recipe: { waterC: 94 }, notes: 'Hotter: bitter.' },
+      { day: 13, taster: 'Tomas', notes: 'Fine.' },
+      { day: 17, taster: 'Mira', notes: 'Ashy.' },
+      { day: 22, taster: 'Tomas', notes: 'Only with sugar.' },
+    ],
+  },
+];

@@ -1,0 +1,130 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { once } from 'node:events';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { test as base, expect, type Page } from '@playwright/test';
+
+const ROOT = fileURLToPath(new URL('..', import.meta.url));
+
+/** The real server on a real database file in a folder of its own. */
+export class Application {
+  readonly folder = mkdtempSync(join(tmpdir(), 'slow-crest-'));
+  address = '';
+  #server: ChildProcess | null = null;
+
+  async start(): Promise<void> {
+    // The same port again after a restart, so that a page left open finds it.
+    const port = this.address === '' ? '0' : new URL(this.address).port;
+    const server = this.#spawn(['server/main.ts'], { PORT: port });
+    this.#server = server;
+    this.address = await new Promise((resolve, reject) => {
+      let said = '';
+      server.stdout?.on('data', (chunk: Buffer) => {
+        said += chunk.toString();
+        const ready = /http:\/\/\S+/.exec(said);
+        if (ready) resolve(ready[0]);
+      });
+      server.once('exit', (code) => reject(new Error(`The server ended with ${code}: ${said}`)));
+    });
+  }
+
+  async stop(signal: NodeJS.Signals = 'SIGTERM'): Promise<void> {
+    const server = this.#server;
+    if (!server || server.exitCode !== null) return;
+    const ended = once(server, 'exit');
+    server.kill(signal);
+    await ended;
+    this.#server = null;
+  }
+
+  async fillWithDemo(): Promise<void> {
+    const [code] = (await once(this.#spawn(['demo/make.ts'], {}), 'exit')) as [number];
+    if (code !== 0) throw new Error(`Making the demo household ended with ${code}`);
+  }
+
+  remove(): void {
+    rmSync(this.folder, { recursive: true, force: true });
+  }
+
+  #spawn(args: string[], env: Record<string, string>): ChildProcess {
+    return spawn(process.execPath, ['--import', 'tsx', ...args], { cwd: ROOT, env: { ...process.env, SLOW_CREST_DATA: this.folder, ...env }, stdio: ['ignore', 'pipe', 'inherit'] });
+  }
+}
+
+interface Fixtures {
+  /** Every page must stay free of console errors; a test that provokes one says which. */
+  expectedErrors: RegExp[];
+  quietConsole: undefined;
+}
+
+interface WorkerFixtures {
+  application: Application;
+  demo: Application;
+}
+
+async function serving(fill: boolean, use: (application: Application) => Promise<void>): Promise<void> {
+  const application = new Application();
+  if (fill) await application.fillWithDemo();
+  await application.start();
+  await use(application);
+  await application.stop();
+  application.remove();
+}
+
+export const test = base.extend<Fixtures, WorkerFixtures>({
+  application: [async ({}, use) => serving(false, use), { scope: 'worker' }],
+  demo: [async ({}, use) => serving(true, use), { scope: 'worker' }],
+  expectedErrors: [[], { option: true }],
+  quietConsole: [
+    async ({ page, expectedErrors }, use) => {
+      const errors: string[] = [];
+      page.on('console', (message) => message.type() === 'error' && errors.push(message.text()));
+      page.on('pageerror', (error) => errors.push(error.message));
+      await use(undefined);
+      expect(errors.filter((text) => !expectedErrors.some((expected) => expected.test(text)))).toEqual([]);
+    },
+    { auto: true },
+  ],
+});
+
+export { expect };
+
+/** The `datetime-local` text for eight in the morning some days ago. */
+export function morning(daysAgo: number): string {
+  const day = new Date();
+  day.setDate(day.getDate() - daysAgo);
+  const pad = (n: number): string => String(n).padStart(2, '0');
+  return `${day.getFullYear()}-${pad(day.getMonth() + 1)}-${pad(day.getDate())}T08:00`;
+}
+
+export const dateOf = (daysAgo: number): string => morning(daysAgo).slice(0, 10);
+
+/** Adds a bag through the sheet and ends on its page. */
+export async function addBag(page: Page, application: Application, name: string, roastedDaysAgo: number): Promise<void> {
+  await page.goto(`${application.address}/bags/new`);
+  await page.getByLabel('Name').fill(name);
+  await page.getByLabel('Roasted on').fill(dateOf(roastedDaysAgo));
+  await page.getByRole('button', { name: 'Put it on the shelf' }).click();
+  await expect(page.getByRole('heading', { level: 1, name })).toBeVisible();
+}
+
+export interface Cup {
+  daysAgo: number;
+  overall: string;
+  brewer?: string;
+  notes?: string;
+}
+
+/** Logs a brew from the bag's page and returns to it. */
+export async function logBrew(page: Page, { daysAgo, overall, brewer, notes }: Cup): Promise<void> {
+  const before = await page.locator('.log > li').count();
+  await page.getByRole('link', { name: 'Log a brew' }).click();
+  if (brewer) await page.getByLabel('Brewer').selectOption(brewer);
+  await page.getByLabel('Brewed at').fill(morning(daysAgo));
+  await page.getByRole('textbox', { name: 'Overall' }).fill(overall);
+  if (notes) await page.getByLabel('Notes').fill(notes);
+  await page.getByRole('button', { name: 'Save the cup' }).click();
+  await expect(page.locator('.log > li')).toHaveCount(before + 1);
+}

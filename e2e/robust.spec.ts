@@ -1,0 +1,60 @@
+import { addBag, dateOf, expect, logBrew, test } from './application';
+
+test.use({ expectedErrors: [/Failed to load resource/] });
+
+test('impossible values are refused at their field and nothing typed is lost', async ({ page, application }) => {
+  await addBag(page, application, 'Careful Hill', 10);
+  await page.getByRole('link', { name: 'Log a brew' }).click();
+  await page.getByLabel('Dose').fill('-3');
+  await page.getByLabel('Water temperature').fill('4000');
+  await page.getByRole('textbox', { name: 'Overall' }).fill('12');
+  await page.getByLabel('Notes').fill('Still here');
+  await page.getByLabel('Brewed at').fill(`${dateOf(30)}T08:00`);
+  await page.getByRole('button', { name: 'Save the cup' }).click();
+  await expect(page.getByText('Dose must be between 0.1 and 500 g')).toBeVisible();
+  await expect(page.getByText('Water temperature must be between 0 and 100 °C')).toBeVisible();
+  await expect(page.getByText('The mark must be between 0 and 10')).toBeVisible();
+
+  await page.getByLabel('Dose').fill('15');
+  await page.getByLabel('Water temperature').fill('94');
+  await page.getByRole('textbox', { name: 'Overall' }).fill('8');
+  await page.getByRole('button', { name: 'Save the cup' }).click();
+  await expect(page.getByText(/cannot be brewed before the bag was roasted/).first()).toBeVisible();
+  await expect(page.getByLabel('Notes')).toHaveValue('Still here');
+});
+
+test('with the server gone the words stay, through a reload too, and are saved when it is back', async ({ page, application }) => {
+  await addBag(page, application, 'Power Cut', 10);
+  await page.getByRole('link', { name: 'Log a brew' }).click();
+  await page.getByRole('textbox', { name: 'Overall' }).fill('8.1');
+  await page.getByLabel('Notes').fill('Fig, then the lights went out');
+  await application.stop('SIGKILL');
+  await page.getByRole('button', { name: 'Save the cup' }).click();
+  await expect(page.getByText('Slow Crest does not answer')).toBeVisible();
+  await application.start();
+  await page.reload();
+  await expect(page.getByText('this is what you had written')).toBeVisible();
+  await expect(page.getByLabel('Notes')).toHaveValue('Fig, then the lights went out');
+  await page.getByRole('button', { name: 'Save the cup' }).click();
+  await expect(page.locator('.log')).toContainText('Fig, then the lights went out');
+  // Saved once, and the draft is gone.
+  await page.getByRole('link', { name: 'Log a brew' }).click();
+  await expect(page.getByLabel('Notes')).toHaveValue('');
+});
+
+test('notes are shown as typed and never run', async ({ page, application }) => {
+  const wild = '<img src=x onerror="document.title=\'owned\'"> {{7*7}} 🍐 قهوة';
+  await addBag(page, application, 'Wild <b>Notes</b>', 10);
+  await logBrew(page, { daysAgo: 1, overall: '7', notes: wild });
+  await expect(page.locator('.notes')).toHaveText(wild);
+  await expect(page).not.toHaveTitle(/owned/);
+});
+
+test('an address that leads nowhere says so', async ({ page, application }) => {
+  await page.goto(`${application.address}/bags/0f0e7c2e-0000-4000-8000-000000000000`);
+  await expect(page.getByText('This bag is not here. It may have been deleted.')).toBeVisible();
+  await page.goto(`${application.address}/nowhere`);
+  await expect(page.getByRole('heading', { name: 'There is nothing at this address' })).toBeVisible();
+  await page.getByRole('link', { name: 'To the shelf' }).click();
+  await expect(page).toHaveURL(`${application.address}/`);
+});

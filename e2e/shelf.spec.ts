@@ -1,0 +1,94 @@
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import type { Page } from '@playwright/test';
+import { expect, test, type Application } from './application';
+
+const axeSource = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
+
+interface AxeResult {
+  violations: { id: string; nodes: { html: string }[] }[];
+}
+
+async function violations(page: Page): Promise<string[]> {
+  await page.evaluate(axeSource);
+  const { violations: found } = await page.evaluate<AxeResult>('axe.run(document, { resultTypes: ["violations"] })');
+  return found.flatMap(({ id, nodes }) => nodes.map(({ html }) => `${id}: ${html.slice(0, 160)}`));
+}
+
+async function views(page: Page, demo: Application): Promise<string[]> {
+  await page.goto(demo.address);
+  const bag = await page.getByRole('link', { name: /Kivu Terrace/ }).first().getAttribute('href');
+  const finished = '/?finished=yes';
+  return ['/', finished, '/bags/new', `${bag}`, `${bag}/edit`, `${bag}/brew`, '/nowhere'].map((path) => demo.address + path);
+}
+
+async function settled(page: Page): Promise<void> {
+  await expect(page.locator('h1')).toBeVisible();
+  await page.waitForLoadState('networkidle');
+}
+
+test('the shelf says what to brew and why, with every bag in a lane', async ({ page, demo }) => {
+  await page.goto(demo.address);
+  const today = page.getByRole('region', { name: 'Today' });
+  await expect(today.getByRole('heading')).toHaveText(/^Brew .+: .+ g to \d+ g/);
+  await expect(today).toContainText(/At its crest/);
+  await expect(page.locator('.lane')).toHaveCount(9);
+  await expect(page.locator('.leave-alone')).toContainText('Huehue Ridge');
+  // Eight bags without scrolling.
+  const eighth = await page.locator('.lane').nth(7).boundingBox();
+  expect((eighth?.y ?? Infinity) + (eighth?.height ?? 0)).toBeLessThanOrEqual(800);
+  await page.getByRole('link', { name: 'Finished bags' }).click();
+  await expect(page.locator('.lane')).toHaveCount(2);
+  await expect(page).toHaveURL(/finished=yes/);
+  await page.goBack();
+  await expect(page.locator('.lane')).toHaveCount(9);
+});
+
+test('search finds a bag by a word in its notes, by keyboard alone', async ({ page, demo }) => {
+  await page.goto(demo.address);
+  await expect(page.locator('.lane')).toHaveCount(9);
+  await page.keyboard.press('/');
+  await page.keyboard.type('damson skin');
+  await expect(page.getByRole('option').first()).toContainText('Kivu Terrace');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { level: 1, name: 'Kivu Terrace' })).toBeVisible();
+});
+
+test('choosing a brew in the chart shows what it did', async ({ page, demo }) => {
+  await page.goto(demo.address);
+  await page.getByRole('link', { name: /Kivu Terrace/ }).first().click();
+  await page.getByRole('button', { name: 'Brew of day 17' }).focus();
+  await page.keyboard.press('Enter');
+  await expect(page.locator('.log > li.chosen')).toContainText(/Scored 7\.\d; at the reference recipe that day it would have been about 8\.\d/);
+  await page.getByText('The curve as a table').click();
+  await expect(page.getByRole('row')).toHaveCount(92);
+});
+
+for (const colorScheme of ['light', 'dark'] as const) {
+  test(`every view passes the accessibility check in the ${colorScheme} theme`, async ({ page, demo }) => {
+    await page.emulateMedia({ colorScheme });
+    for (const view of await views(page, demo)) {
+      await page.goto(view);
+      await settled(page);
+      expect(await violations(page), view).toEqual([]);
+    }
+  });
+}
+
+test('every view fits a phone: nothing scrolls sideways', async ({ page, demo }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  for (const view of await views(page, demo)) {
+    await page.goto(view);
+    await settled(page);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth), view).toBeLessThanOrEqual(390);
+  }
+});
+
+test('the theme is chosen once and remembered', async ({ page, demo }) => {
+  await page.goto(demo.address);
+  await page.getByRole('button', { name: /^Theme/ }).click();
+  await page.getByRole('button', { name: /^Theme: Light/ }).click();
+  await expect(page.locator('html')).toHaveAttribute('data-bs-theme', 'dark');
+  await page.reload();
+  await expect(page.locator('html')).toHaveAttribute('data-bs-theme', 'dark');
+});

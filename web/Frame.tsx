@@ -1,0 +1,64 @@
+import { useEffect, useRef, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { Link, Outlet, ScrollRestoration, useNavigate } from 'react-router';
+import { Notices } from './Notices';
+import { SearchBox } from './SearchBox';
+import { ShortcutsDialog } from './ShortcutsDialog';
+import { useAppDispatch, useAppSelector } from './shared/store';
+import { showTheme, themeChosen, THEMES } from './shared/theme';
+
+const THEME_WORDS = { auto: 'Light or dark: as the machine', light: 'Light', dark: 'Dark' };
+const THEME_SHAPES = { auto: '◐', light: '○', dark: '●' };
+
+/** What stands around every place: the name, the search, the theme, the notices. */
+export function Frame() {
+  const dispatch = useAppDispatch();
+  const navigate = useNavigate();
+  const theme = useAppSelector((state) => state.theme);
+  const search = useRef<HTMLInputElement>(null);
+  const [helping, setHelping] = useState(false);
+
+  useEffect(() => showTheme(theme), [theme]);
+  useHotkeys('/', () => search.current?.focus(), { preventDefault: true, useKey: true });
+  useHotkeys('n', () => void navigate('/bags/new'), { preventDefault: true });
+  useHotkeys('s', () => void navigate('/'), { preventDefault: true });
+  useHotkeys('?', () => setHelping(true), { useKey: true });
+
+  const next = THEMES[(THEMES.indexOf(theme) + 1) % THEMES.length] ?? 'auto';
+  return (
+    <>
+      <a className="skip-link" href="#content">
+        Skip to the page
+      </a>
+      <header className="frame-head">
+        <div className="container">
+          <Link className="brand" to="/">
+            <svg width="34" height="22" viewBox="0 0 34 22" aria-hidden="true">
+              <path d="M2 18 C7 17 9 3 13 3 C18 3 21 13 32 16" />
+              <path d="M2 20.6 L32 20.6" />
+            </svg>
+            Slow Crest
+          </Link>
+          <SearchBox inputRef={search} />
+          <div className="frame-tools">
+            <Link className="btn btn-plain" to="/bags/new">
+              Add a bag
+            </Link>
+            <button type="button" className="btn btn-plain" title={THEME_WORDS[theme]} aria-label={`Theme: ${THEME_WORDS[theme]}. Change to: ${THEME_WORDS[next]}`} onClick={() => dispatch(themeChosen(next))}>
+              <span aria-hidden="true">{THEME_SHAPES[theme]}</span>
+            </button>
+            <button type="button" className="btn btn-plain" aria-label="Keyboard shortcuts" title="Keyboard shortcuts" onClick={() => setHelping(true)}>
+              ?
+            </button>
+          </div>
+        </div>
+      </header>
+      <main id="content" className="container" tabIndex={-1}>
+        <Outlet />
+      </main>
+      <Notices />
+      <ShortcutsDialog show={helping} onHide={() => setHelping(false)} />
+      <ScrollRestoration />
+    </>
+  );
+}

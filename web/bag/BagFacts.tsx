@@ -1,0 +1,36 @@
+import type { BagPage } from '../../contract/shelf';
+import { likelihoodWord } from '../../core/crest';
+import { dateText, numberText } from '../shared/format';
+import { StateMark } from '../shared/StateMark';
+
+/** The line under a bag's name: its age, where it is, what is left. */
+export function BagFacts({ page, today }: { page: BagPage; today: string }) {
+  const { bag, verdict, roastedOn, roastAssumed, frozen, gramsLeft, cupsLeft, window } = page;
+  const perCup = bag.price === null ? null : (bag.price / bag.weightG) * bag.reference.doseG;
+  return (
+    <div className="facts">
+      <StateMark state={verdict.state} />
+      {bag.roaster && <span>{bag.roaster}</span>}
+      <span>
+        day {verdict.restDay}
+        {frozen && ', in the freezer'}, roasted {roastAssumed && 'about '}
+        {dateText(roastedOn, today)}
+        {roastAssumed && ' (assumed from the best-before)'}
+      </span>
+      <span>
+        {numberText(gramsLeft, 0)} g left, {cupsLeft} {cupsLeft === 1 ? 'cup' : 'cups'}
+      </span>
+      {window && !bag.finishedOn && verdict.state !== 'steady' && (
+        <span>
+          window {dateText(window.from, today)} – {dateText(window.to, today)}
+        </span>
+      )}
+      {verdict.usable > 0 && !bag.finishedOn && verdict.state !== 'steady' && <span>in its window today: {likelihoodText(verdict.inWindowToday)}</span>}
+      {perCup !== null && <span>{numberText(perCup, 2)} a cup</span>}
+    </div>
+  );
+}
+
+function likelihoodText(p: number): string {
+  return p < 0.45 ? (p < 0.2 ? 'unlikely' : 'perhaps not') : likelihoodWord(p);
+}

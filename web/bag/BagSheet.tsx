@@ -1,0 +1,132 @@
+import Button from 'react-bootstrap/Button';
+import { useFieldArray, useFormContext, useFormState } from 'react-hook-form';
+import { BREWERS, STYLES } from '../../core/brew';
+import { PROCESSES, ROAST_LEVELS } from '../../core/crest';
+import { SCHOOLS } from '../../core/cup';
+import { OpenSelectField, SelectField, TextField } from '../shared/fields';
+import { SCHOOL_NAMES, sentenceCase, words } from '../shared/format';
+import { Sheet } from '../shared/Sheet';
+import { useToday } from '../shared/today';
+import type { ApiError } from '../../contract/error';
+import { bagResolver, type BagForm, type BagValues } from './bagForm';
+
+interface Props {
+  draftKey: string;
+  initial: BagForm;
+  saveWord: string;
+  save: (bag: BagValues) => Promise<ApiError | null>;
+  cancel: () => void;
+}
+
+const choices = (codes: readonly string[], unknown: string) => [{ value: '', text: unknown }, ...codes.map((code) => ({ value: code, text: sentenceCase(words(code)) }))];
+
+/** Everything that can be written about a bag. Two answers are enough: its name and when it was roasted. */
+export function BagSheet(props: Props) {
+  const { initial } = props;
+  return (
+    <Sheet {...props} resolver={bagResolver}>
+      <div className="columns">
+        <LabelFields initial={initial} />
+        <div>
+          <fieldset>
+            <legend>Reference recipe</legend>
+            <p className="quiet small">The recipe you judge this bag by. Other brews are measured against it.</p>
+            <ReferenceFields />
+          </fieldset>
+          <MoreFields initial={initial} />
+        </div>
+      </div>
+    </Sheet>
+  );
+}
+
+function LabelFields({ initial }: { initial: BagForm }) {
+  const { errors } = useFormState<BagForm>();
+  const today = useToday();
+  return (
+    <fieldset>
+      <legend>The bag</legend>
+      <div className="fields">
+        <TextField name="name" label="Name" className="half" autoFocus />
+        <TextField name="roastedOn" label="Roasted on" type="date" max={today} />
+        <TextField name="weightG" label="Weight" unit="g" decimal />
+        <SelectField name="roastLevel" label="Claimed roast" options={choices(ROAST_LEVELS, 'Not stated')} />
+        <SelectField name="process" label="Process" options={choices(PROCESSES, 'Not stated')} />
+        <TextField name="restAdviceDays" label="Roaster's rest advice" unit="days" decimal />
+      </div>
+      <details open={errors.bestBefore !== undefined || errors.shelfLifeDays !== undefined || (initial.roastedOn === '' && initial.bestBefore !== '')}>
+        <summary>No roast date on the label?</summary>
+        <div className="fields">
+          <TextField name="bestBefore" label="Best before" type="date" />
+          <TextField name="shelfLifeDays" label="Stated shelf life" unit="days" decimal help="Without one, twelve months are assumed." />
+        </div>
+      </details>
+    </fieldset>
+  );
+}
+
+function MoreFields({ initial }: { initial: BagForm }) {
+  const { errors } = useFormState<BagForm>();
+  return (
+    <fieldset>
+      <legend>More</legend>
+      <details open={initial.roaster !== '' || initial.origin !== ''}>
+        <summary>What the label says, and your bet</summary>
+        <div className="fields">
+          <TextField name="roaster" label="Roaster" className="half" />
+          <TextField name="origin" label="Origin" />
+          <TextField name="variety" label="Variety" />
+          <TextField name="price" label="Price" decimal />
+          <TextField name="printedNotes" label="Printed notes" className="wide" />
+          <TextField name="bet" label="Your bet before the first sip" className="wide" rows={2} help="Kept as written, to be held against the verdict." />
+        </div>
+      </details>
+      <details open={initial.spells.length > 0 || errors.spells !== undefined}>
+        <summary>Freezer</summary>
+        <FreezerStays />
+      </details>
+      <details open={initial.school !== 'mark10'}>
+        <summary>How you score</summary>
+        <div className="fields">
+          <SelectField name="school" label="Overall mark" className="half" options={SCHOOLS.map((school) => ({ value: school, text: SCHOOL_NAMES[school] }))} />
+        </div>
+      </details>
+    </fieldset>
+  );
+}
+
+function ReferenceFields() {
+  return (
+    <div className="fields">
+      <OpenSelectField name="reference.brewer" label="Brewer" options={BREWERS} ownLabel="Another kind" />
+      <SelectField name="reference.style" label="Drunk as" options={STYLES.map((style) => ({ value: style, text: sentenceCase(style) }))} />
+      <TextField name="reference.doseG" label="Dose" unit="g" decimal />
+      <TextField name="reference.waterG" label="Water" unit="g" decimal />
+      <TextField name="reference.waterC" label="Water temperature" unit="°C" decimal />
+    </div>
+  );
+}
+
+function FreezerStays() {
+  const { control } = useFormContext<BagForm>();
+  const { fields, append, remove } = useFieldArray({ control, name: 'spells' });
+  const today = useToday();
+  return (
+    <>
+      {fields.map((stay, i) => (
+        <div key={stay.id} className="fields mb-2">
+          <TextField name={`spells.${i}.from`} label="Went in" type="date" />
+          <TextField name={`spells.${i}.to`} label="Came out" type="date" help="Empty: still there." />
+          <div className="align-self-center">
+            <Button variant="bare" onClick={() => remove(i)}>
+              Remove
+            </Button>
+          </div>
+        </div>
+      ))}
+      <Button variant="plain" onClick={() => append({ from: today, to: '' })}>
+        Add a stay
+      </Button>
+    </>
+  );
+}

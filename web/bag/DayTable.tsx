@@ -1,0 +1,53 @@
+import { useState } from 'react';
+import type { BagPage } from '../../contract/shelf';
+import { markOf, type School } from '../../core/cup';
+import { markText, numberText } from '../shared/format';
+
+/** The chart in words and figures: a sentence, and the curve as a table on demand. */
+export function DayTable({ page: { bag, verdict } }: { page: BagPage }) {
+  const [open, setOpen] = useState(false);
+  const { peak, window, core } = verdict;
+  const mark = (liking: number): string => markOfText(bag.school, liking);
+  return (
+    <div className="small quiet mt-1">
+      <p className="mb-1">
+        The curve peaks around day {numberText(peak.day, 0)} (8 in 10 chance: day {numberText(peak.lo, 0)} to {numberText(peak.hi, 0)}).{' '}
+        {window ? `More likely than not at its best on days ${window.from} to ${window.to}` : 'No day is yet more likely than not to be at its best'}
+        {core ? `, firmly on days ${core.from} to ${core.to}.` : '.'}
+      </p>
+      <details onToggle={(event) => setOpen(event.currentTarget.open)}>
+        <summary>The curve as a table</summary>
+        {open && (
+          <div className="table-of-days" tabIndex={0} role="region" aria-label="The curve as a table">
+            <table>
+              <thead>
+                <tr>
+                  <th scope="col">Rest day</th>
+                  <th scope="col">Expected</th>
+                  <th scope="col">Low (1 in 10)</th>
+                  <th scope="col">High (1 in 10)</th>
+                  <th scope="col">At its best</th>
+                </tr>
+              </thead>
+              <tbody>
+                {verdict.curve.map(({ day, mean, lo, hi }) => (
+                  <tr key={day}>
+                    <th scope="row">{day}</th>
+                    <td>{mark(mean)}</td>
+                    <td>{mark(lo)}</td>
+                    <td>{mark(hi)}</td>
+                    <td>{numberText((verdict.inWindow[day] ?? 0) * 100, 0)} %</td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </div>
+        )}
+      </details>
+    </div>
+  );
+}
+
+function markOfText(school: School, liking: number): string {
+  return markText(school, markOf(school, Math.min(100, Math.max(0, liking))));
+}

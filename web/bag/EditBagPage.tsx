@@ -1,0 +1,43 @@
+import { useMemo } from 'react';
+import { useNavigate, useParams } from 'react-router';
+import type { Bag } from '../../contract/bag';
+import { api, problemOf } from '../shared/api';
+import { ProblemNote } from '../shared/ProblemNote';
+import { useToday } from '../shared/today';
+import { usePageTitle } from '../shared/usePageTitle';
+import { Wait } from '../shared/Wait';
+import { BagSheet } from './BagSheet';
+import { typedBag } from './bagForm';
+
+/** Changing what is written on a bag. */
+export function EditBagPage() {
+  const { bagId = '' } = useParams();
+  const today = useToday();
+  const { data: page, error } = api.useBagPageQuery({ id: bagId, today });
+  usePageTitle('Edit a bag');
+  if (page?.bag.id !== bagId) return error ? <ProblemNote error={error} /> : <Wait what="Reading the bag" />;
+  return <Edit key={bagId} bag={page.bag} />;
+}
+
+function Edit({ bag }: { bag: Bag }) {
+  const navigate = useNavigate();
+  const [changeBag] = api.useChangeBagMutation();
+  const initial = useMemo(() => typedBag(bag), [bag]);
+  const back = (): void => void navigate(`/bags/${bag.id}`, { replace: true });
+  return (
+    <>
+      <h1>Edit {bag.name}</h1>
+      <BagSheet
+        draftKey={`bag.${bag.id}`}
+        initial={initial}
+        saveWord="Save"
+        cancel={back}
+        save={async (changed) => {
+          const { error } = await changeBag({ id: bag.id, bag: { ...changed, reference: { ...changed.reference, grindStep: bag.reference.grindStep } } });
+          if (!error) back();
+          return problemOf(error);
+        }}
+      />
+    </>
+  );
+}

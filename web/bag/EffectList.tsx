@@ -1,0 +1,35 @@
+import type { Verdict } from '../../contract/verdict';
+import { cupsText, likelihoodWord, settingText, sizeWord } from '../../core/crest';
+import type { School } from '../../core/cup';
+import { inSchool, numberText, sentenceCase } from '../shared/format';
+
+/** What the recipe did to the score, against the reference: in words, the largest first, with the numbers beside. */
+export function EffectList({ verdict, school, hasBrews }: { verdict: Verdict; school: School; hasBrews: boolean }) {
+  const effects = [...verdict.effects].sort((a, b) => Math.abs(b.mean) - Math.abs(a.mean));
+  return (
+    <section>
+      <h2>What the recipe did</h2>
+      {effects.length === 0 && (
+        <p className="quiet">{hasBrews ? 'Every cup was brewed to the reference recipe, so nothing can be told apart.' : 'Once cups with different recipes are marked, this says what each change did.'}</p>
+      )}
+      <ul className="effects">
+        {effects.map((effect) => {
+          const sure = Math.max(effect.helps, 1 - effect.helps);
+          const said =
+            sure < 0.65
+              ? `${sentenceCase(settingText(effect))}: no difference to speak of yet`
+              : `${sentenceCase(settingText(effect))} ${effect.mean > 0 ? 'lifts' : 'lowers'} it ${sizeWord(effect.mean, verdict.sigma0)}, ${likelihoodWord(sure)}`;
+          return (
+            <li key={`${effect.factor} ${effect.level}`}>
+              {said}
+              <div className="quiet small">
+                {effect.mean > 0 ? '+' : '−'}
+                {numberText(Math.abs(inSchool(school, effect.mean)), 2)} ± {numberText(inSchool(school, effect.sd), 2)} · {cupsText(effect.brews)}
+              </div>
+            </li>
+          );
+        })}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,44 @@
+import type { Bag } from '../../contract/bag';
+import { recipeLine } from '../../core/shelf';
+import { numberText, SCHOOL_NAMES, sentenceCase, words } from '../shared/format';
+
+/** What the label claims, the bet placed on it, and the recipe everything is measured against. */
+export function LabelFacts({ bag }: { bag: Bag }) {
+  const { reference } = bag;
+  const claims: [string, string | null][] = [
+    ['Origin', bag.origin],
+    ['Variety', bag.variety],
+    ['Process', bag.process && words(bag.process)],
+    ['Claimed roast', bag.roastLevel && words(bag.roastLevel)],
+    ['Printed notes', bag.printedNotes],
+    ["Roaster's rest advice", bag.restAdviceDays === null ? null : `${numberText(bag.restAdviceDays, 0)} days`],
+    ['Your bet', bag.bet],
+  ];
+  const said = claims.filter(([, value]) => value);
+  return (
+    <>
+      <section>
+        <h2>Reference recipe</h2>
+        <p className="mb-0">
+          {sentenceCase(recipeLine(reference))} <span className="quiet">(1:{numberText(reference.waterG / reference.doseG, 1)})</span>
+        </p>
+        <p className="quiet small mb-0">The curve is the score this recipe would get. Scored as: {SCHOOL_NAMES[bag.school].toLowerCase()}.</p>
+      </section>
+      {said.length > 0 && (
+        <section>
+          <h2>On the label</h2>
+          <dl className="mb-0">
+            {said.map(([what, value]) => (
+              <div key={what} className="d-flex gap-2">
+                <dt className="quiet fw-normal text-nowrap">{what}</dt>
+                <dd className="mb-0 flex-fill" dir="auto" style={{ overflowWrap: 'anywhere' }}>
+                  {value}
+                </dd>
+              </div>
+            ))}
+          </dl>
+        </section>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,33 @@
+import type { BagPage } from '../../contract/shelf';
+import { LogEntry } from './LogEntry';
+import { api } from '../shared/api';
+
+/** Every brew of the bag, newest first. */
+export function Log({ page, today, chosen, onChoose }: { page: BagPage; today: string; chosen: string | null; onChoose: (id: string) => void }) {
+  const { data: tasters = [] } = api.useTastersQuery(undefined);
+  const { brews, verdict } = page;
+  const read = new Map(verdict.brews.map((brew) => [brew.id, brew]));
+  return (
+    <section>
+      <div className="log-head">
+        <h2>Log</h2>
+        <span className="quiet">{brews.length > 0 && `${brews.length} ${brews.length === 1 ? 'brew' : 'brews'}, ${verdict.usable} in the judgement`}</span>
+      </div>
+      {brews.length === 0 && <p className="quiet">No brew yet. The first cup sets the level; three or more on different days begin to show a curve.</p>}
+      <ol className="log">
+        {brews.map((brew) => (
+          <LogEntry
+            key={brew.id}
+            brew={brew}
+            read={read.get(brew.id)}
+            taster={tasters.find((taster) => taster.id === brew.tasterId)?.name}
+            reference={page.bag.reference}
+            today={today}
+            chosen={brew.id === chosen}
+            onChoose={() => onChoose(brew.id)}
+          />
+        ))}
+      </ol>
+    </section>
+  );
+}

@@ -1,0 +1,132 @@
+import Dropdown from 'react-bootstrap/Dropdown';
+import { useNavigate } from 'react-router';
+import type { Brew } from '../../contract/brew';
+import type { RecipeInput } from '../../contract/recipe';
+import type { Verdict } from '../../contract/verdict';
+import { FAULTS, type Fault } from '../../core/brew';
+import { markOf } from '../../core/cup';
+import { recipeLine } from '../../core/shelf';
+import { api, problemOf } from '../shared/api';
+import { clockText, dateText, markText, minutesText, numberText, sentenceCase, words } from '../shared/format';
+import { noticed } from '../shared/notices';
+import { useAppDispatch } from '../shared/store';
+
+interface Props {
+  brew: Brew;
+  read: Verdict['brews'][number] | undefined;
+  taster: string | undefined;
+  reference: RecipeInput;
+  today: string;
+  chosen: boolean;
+  onChoose: () => void;
+}
+
+const WHY_OUT = { fault: 'left out: a fault', 'other-style': 'left out: another style of drink', 'no-mark': 'left out: no overall mark' };
+
+/** One brew: when, with what, what it tasted of, and whether it counts. */
+export function LogEntry({ brew, read, taster, reference, today, chosen, onChoose }: Props) {
+  const { cup } = brew;
+  const marks = (['aroma', 'acidity', 'body'] as const).filter((name) => cup[name] !== null).map((name) => `${name} ${numberText(cup[name] ?? 0, 1)}`);
+  const mark = brew.liking === null ? '–' : markText(cup.school, markOf(cup.school, brew.liking));
+  const grind = brew.grindStep ? `, grind ${brew.grindStep > 0 ? '+' : '−'}${Math.abs(brew.grindStep)}` : '';
+  const about = [
+    dateText(brew.brewedAt.slice(0, 10), today),
+    clockText(brew.brewedAt),
+    taster,
+    brew.drainS === null ? null : `drained in ${minutesText(brew.drainS)}`,
+    brew.recordedFrom === 'memory' ? 'from memory, weighs less' : null,
+    marks.join(', ') || null,
+  ].filter(Boolean);
+  return (
+    <li className={[chosen ? 'chosen' : '', read?.leftOut ? 'left-out' : ''].join(' ')}>
+      <span className="day">day {brew.restDay}</span>
+      <div>
+        <button type="button" className="btn-link-plain" aria-pressed={chosen} onClick={onChoose} title="Show in the chart">
+          {sentenceCase(recipeLine(brew))}
+          {grind}
+        </button>
+        <div className="quiet small">{about.join(' · ')}</div>
+        {(read?.leftOut ?? brew.fault) && (
+          <div className="small">
+            {brew.fault && <strong>{sentenceCase(words(brew.fault))}. </strong>}
+            {brew.faultNote && <span dir="auto">{brew.faultNote} </span>}
+            {read?.leftOut && `(${WHY_OUT[read.leftOut]})`}
+          </div>
+        )}
+        {cup.notes && (
+          <p className="notes" dir="auto">
+            {cup.notes}
+          </p>
+        )}
+        {chosen && read && <Reason read={read} brew={brew} isReference={sameRecipe(brew, reference)} />}
+      </div>
+      <span className="cup-mark">{mark}</span>
+      <EntryMenu brew={brew} />
+    </li>
+  );
+}
+
+function sameRecipe(a: RecipeInput, b: RecipeInput): boolean {
+  return a.brewer === b.brewer && a.waterC === b.waterC && (a.grindStep ?? 0) === (b.grindStep ?? 0) && a.waterG / a.doseG === b.waterG / b.doseG;
+}
+
+/** What the brew says, once the recipe is taken out of it. */
+function Reason({ read, brew, isReference }: { read: Verdict['brews'][number]; brew: Brew; isReference: boolean }) {
+  if (read.atReference === null || read.asScored === null) return null;
+  const { school } = brew.cup;
+  const text = (liking: number): string => markText(school, markOf(school, Math.min(100, Math.max(0, liking))));
+  const moved = read.atReference - read.asScored;
+  return (
+    <div className="small quiet">
+      {isReference || Math.abs(moved) < 0.05
+        ? 'Brewed to the reference recipe: it counts as it was scored.'
+        : `Scored ${text(read.asScored)}; at the reference recipe that day it would have been about ${text(read.atReference)}.`}
+    </div>
+  );
+}
+
+function EntryMenu({ brew }: { brew: Brew }) {
+  const navigate = useNavigate();
+  const dispatch = useAppDispatch();
+  const [setFault] = api.useSetFaultMutation();
+  const [removeBrew] = api.useRemoveBrewMutation();
+  const { id, bagId } = brew;
+
+  const mark = async (fault: Fault | null): Promise<void> => {
+    const { error } = await setFault({ bagId, id, fault, faultNote: fault === null ? '' : brew.faultNote });
+    dispatch(noticed({ text: problemOf(error)?.message ?? (fault === null ? 'It counts again.' : `${sentenceCase(words(fault))}: kept in the log, out of the judgement.`) }));
+  };
+
+  const remove = async (): Promise<void> => {
+    const { error } = await removeBrew({ bagId, id });
+    const problem = problemOf(error);
+    dispatch(noticed(problem ? { text: problem.message } : { text: `The brew of day ${brew.restDay} is deleted.`, undo: { kind: 'brew', bagId, id } }));
+  };
+
+  return (
+    <Dropdown align="end">
+      <Dropdown.Toggle variant="bare" aria-label={`More about the brew of day ${brew.restDay}`}>
+        ⋯
+      </Dropdown.Toggle>
+      <Dropdown.Menu>
+        <Dropdown.Item onClick={() => void navigate(`/bags/${bagId}/brew?again=${id}`)}>Same again</Dropdown.Item>
+        <Dropdown.Item onClick={() => void navigate(`/bags/${bagId}/brews/${id}`)}>Edit</Dropdown.Item>
+        <Dropdown.Divider />
+        {brew.fault === null ? (
+          <>
+            <Dropdown.Header>Something went wrong</Dropdown.Header>
+            {FAULTS.map((fault) => (
+              <Dropdown.Item key={fault} onClick={() => void mark(fault)}>
+                {sentenceCase(words(fault))}
+              </Dropdown.Item>
+            ))}
+          </>
+        ) : (
+          <Dropdown.Item onClick={() => void mark(null)}>No fault after all</Dropdown.Item>
+        )}
+        <Dropdown.Divider />
+        <Dropdown.Item onClick={() => void remove()}>Delete</Dropdown.Item>
+      </Dropdown.Menu>
+    </Dropdown>
+  );
+}

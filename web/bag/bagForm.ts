@@ -1,0 +1,108 @@
+import { bagInput, type Bag, type BagInput } from '../../contract/bag';
+import type { RecipeInput } from '../../contract/recipe';
+import { asTyped, typedChoice, typedNumber } from '../shared/typed';
+import { typedResolver } from '../shared/formResolver';
+
+/** A bag as typed: every field as text. The names are the contract's, so that problems find their field. */
+export interface BagForm {
+  name: string;
+  roaster: string;
+  origin: string;
+  variety: string;
+  process: string;
+  roastLevel: string;
+  printedNotes: string;
+  roastedOn: string;
+  bestBefore: string;
+  shelfLifeDays: string;
+  restAdviceDays: string;
+  weightG: string;
+  price: string;
+  school: string;
+  bet: string;
+  finishedOn: string;
+  reference: { style: string; brewer: string; doseG: string; waterG: string; waterC: string };
+  spells: { from: string; to: string }[];
+}
+
+/** The household's standard to begin with; every bag may have its own. */
+const FIRST_REFERENCE: RecipeInput = { style: 'filter', brewer: 'cone', doseG: 15, waterG: 240, waterC: 94, grindStep: 0 };
+
+function typedReference({ style, brewer, doseG, waterG, waterC }: RecipeInput): BagForm['reference'] {
+  return { style, brewer, doseG: asTyped(doseG), waterG: asTyped(waterG), waterC: asTyped(waterC) };
+}
+
+/** An empty sheet for a new bag. */
+export function emptyBag(): BagForm {
+  return {
+    name: '',
+    roaster: '',
+    origin: '',
+    variety: '',
+    process: '',
+    roastLevel: '',
+    printedNotes: '',
+    roastedOn: '',
+    bestBefore: '',
+    shelfLifeDays: '',
+    restAdviceDays: '',
+    weightG: '250',
+    price: '',
+    school: 'mark10',
+    bet: '',
+    finishedOn: '',
+    reference: typedReference(FIRST_REFERENCE),
+    spells: [],
+  };
+}
+
+/** A bag already kept, as it would be typed. */
+export function typedBag(bag: Bag): BagForm {
+  return {
+    name: bag.name,
+    roaster: bag.roaster,
+    origin: bag.origin,
+    variety: bag.variety,
+    process: bag.process ?? '',
+    roastLevel: bag.roastLevel ?? '',
+    printedNotes: bag.printedNotes,
+    roastedOn: bag.roastedOn ?? '',
+    bestBefore: bag.bestBefore ?? '',
+    shelfLifeDays: asTyped(bag.shelfLifeDays),
+    restAdviceDays: asTyped(bag.restAdviceDays),
+    weightG: asTyped(bag.weightG),
+    price: asTyped(bag.price),
+    school: bag.school,
+    bet: bag.bet,
+    finishedOn: bag.finishedOn ?? '',
+    reference: typedReference(bag.reference),
+    spells: bag.spells.map(({ from, to }) => ({ from, to: to ?? '' })),
+  };
+}
+
+function toValues(typed: BagForm): unknown {
+  const { reference } = typed;
+  return {
+    ...typed,
+    process: typedChoice(typed.process),
+    roastLevel: typedChoice(typed.roastLevel),
+    roastedOn: typedChoice(typed.roastedOn),
+    bestBefore: typedChoice(typed.bestBefore),
+    shelfLifeDays: typedNumber(typed.shelfLifeDays),
+    restAdviceDays: typedNumber(typed.restAdviceDays),
+    weightG: typedNumber(typed.weightG),
+    price: typedNumber(typed.price),
+    finishedOn: typedChoice(typed.finishedOn),
+    reference: {
+      ...reference,
+      doseG: typedNumber(reference.doseG),
+      waterG: typedNumber(reference.waterG),
+      waterC: typedNumber(reference.waterC),
+      grindStep: 0,
+    },
+    spells: typed.spells.map(({ from, to }) => ({ place: 'freezer', from, to: typedChoice(to) })),
+  };
+}
+
+export const bagResolver = typedResolver<BagForm, typeof bagInput>(toValues, bagInput);
+export type BagValues = BagInput;

@@ -1,0 +1,51 @@
+import { useMemo } from 'react';
+import { useNavigate, useParams } from 'react-router';
+import type { Brew } from '../../contract/brew';
+import type { Taster } from '../../contract/taster';
+import { api, problemOf } from '../shared/api';
+import { ProblemNote } from '../shared/ProblemNote';
+import { instantOf, useToday, wallClockOf } from '../shared/today';
+import { usePageTitle } from '../shared/usePageTitle';
+import { Wait } from '../shared/Wait';
+import { BrewSheet } from './BrewSheet';
+import { typedBrew } from './brewForm';
+
+/** Changing a brew already logged. */
+export function EditBrewPage() {
+  const { bagId = '', brewId } = useParams();
+  const today = useToday();
+  const { data: page, error } = api.useBagPageQuery({ id: bagId, today });
+  const tasters = api.useTastersQuery(undefined);
+  usePageTitle('Edit a brew');
+  if (page?.bag.id !== bagId || tasters.isLoading) return error ? <ProblemNote error={error} /> : <Wait what="Reading the brew" />;
+  const brew = page.brews.find(({ id }) => id === brewId);
+  if (!brew) return <div className="panel-error">This brew is not here. It may have been deleted.</div>;
+  return <Sheet key={brew.id} brew={brew} bagName={page.bag.name} tasters={tasters.data ?? []} />;
+}
+
+function Sheet({ brew, bagName, tasters }: { brew: Brew; bagName: string; tasters: readonly Taster[] }) {
+  const navigate = useNavigate();
+  const [changeBrew] = api.useChangeBrewMutation();
+  const initial = useMemo(() => typedBrew(brew), [brew]);
+  const back = (): void => void navigate(`/bags/${brew.bagId}`, { replace: true });
+  return (
+    <>
+      <h1>
+        Edit the brew of day {brew.restDay}: {bagName}
+      </h1>
+      <BrewSheet
+        draftKey={`brew.${brew.bagId}.${brew.id}`}
+        initial={initial}
+        tasters={tasters}
+        cancel={back}
+        save={async (changed) => {
+          // An untouched time keeps the offset it was written with, wherever this browser is now.
+          const brewedAt = changed.brewedAt === instantOf(wallClockOf(brew.brewedAt)) ? brew.brewedAt : changed.brewedAt;
+          const { error } = await changeBrew({ bagId: brew.bagId, id: brew.id, brew: { ...changed, brewedAt } });
+          if (!error) back();
+          return problemOf(error);
+        }}
+      />
+    </>
+  );
+}

@@ -1,0 +1,22 @@
+import { createBrowserRouter } from 'react-router';
+import { Frame } from './Frame';
+import { LostPage } from './LostPage';
+import { ShelfPage } from './shelf/ShelfPage';
+
+/** Every place has an address. All but the shelf are fetched when they are first opened. */
+export const router = createBrowserRouter([
+  {
+    element: <Frame />,
+    errorElement: <LostPage />,
+    HydrateFallback: () => null,
+    children: [
+      { path: '/', element: <ShelfPage /> },
+      { path: '/bags/new', lazy: async () => ({ Component: (await import('./bag/AddBagPage')).AddBagPage }) },
+      { path: '/bags/:bagId', lazy: async () => ({ Component: (await import('./bag/BagPage')).BagPage }) },
+      { path: '/bags/:bagId/edit', lazy: async () => ({ Component: (await import('./bag/EditBagPage')).EditBagPage }) },
+      { path: '/bags/:bagId/brew', lazy: async () => ({ Component: (await import('./bench/LogBrewPage')).LogBrewPage }) },
+      { path: '/bags/:bagId/brews/:brewId', lazy: async () => ({ Component: (await import('./bench/EditBrewPage')).EditBrewPage }) },
+      { path: '*', element: <LostPage /> },
+    ],
+  },
+]);

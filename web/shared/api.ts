@@ -1,0 +1,69 @@
+import { createApi, fetchBaseQuery, type FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
+import type { SerializedError } from '@reduxjs/toolkit';
+import type { Bag, BagDraft } from '../../contract/bag';
+import type { Brew, BrewDraft } from '../../contract/brew';
+import { apiError, type ApiError } from '../../contract/error';
+import type { BagPage, SearchHit, Shelf } from '../../contract/shelf';
+import type { Taster, TasterInput } from '../../contract/taster';
+
+/** The one way to the server. A change to a bag or its log makes the shelf and that bag's page fetch anew. */
+export const api = createApi({
+  reducerPath: 'api',
+  baseQuery: fetchBaseQuery({ baseUrl: '/api' }),
+  tagTypes: ['Shelf', 'Bag', 'Tasters'],
+  endpoints: (build) => ({
+    shelf: build.query<Shelf, { today: string; finished: 'yes' | 'no' }>({ query: (params) => ({ url: '/shelf', params }), providesTags: ['Shelf'] }),
+    bagPage: build.query<BagPage, { id: string; today: string }>({
+      query: ({ id, today }) => ({ url: `/bags/${encodeURIComponent(id)}`, params: { today } }),
+      providesTags: (_result, _error, { id }) => [{ type: 'Bag', id }],
+    }),
+    search: build.query<SearchHit[], string>({ query: (q) => ({ url: '/search', params: { q } }), keepUnusedDataFor: 5 }),
+    addBag: build.mutation<Bag, BagDraft>({ query: (body) => ({ url: '/bags', method: 'POST', body }), invalidatesTags: ['Shelf'] }),
+    changeBag: build.mutation<Bag, { id: string; bag: BagDraft }>({
+      query: ({ id, bag }) => ({ url: `/bags/${id}`, method: 'PUT', body: bag }),
+      invalidatesTags: (_result, _error, { id }) => ['Shelf', { type: 'Bag', id }],
+    }),
+    removeBag: build.mutation<null, string>({ query: (id) => ({ url: `/bags/${id}`, method: 'DELETE', body: {} }), invalidatesTags: ['Shelf'] }),
+    restoreBag: build.mutation<null, string>({
+      query: (id) => ({ url: `/bags/${id}/restore`, method: 'POST', body: {} }),
+      invalidatesTags: (_result, _error, id) => ['Shelf', { type: 'Bag', id }],
+    }),
+    addBrew: build.mutation<Pick<Brew, 'id'>, { bagId: string; brew: BrewDraft }>({
+      query: ({ bagId, brew }) => ({ url: `/bags/${bagId}/brews`, method: 'POST', body: brew }),
+      invalidatesTags: (_result, _error, { bagId }) => ['Shelf', { type: 'Bag', id: bagId }],
+    }),
+    changeBrew: build.mutation<null, { bagId: string; id: string; brew: BrewDraft }>({
+      query: ({ id, brew }) => ({ url: `/brews/${id}`, method: 'PUT', body: brew }),
+      invalidatesTags: (_result, _error, { bagId }) => ['Shelf', { type: 'Bag', id: bagId }],
+    }),
+    setFault: build.mutation<null, { bagId: string; id: string; fault: Brew['fault']; faultNote: string }>({
+      query: ({ id, fault, faultNote }) => ({ url: `/brews/${id}/fault`, method: 'PUT', body: { fault, faultNote } }),
+      invalidatesTags: (_result, _error, { bagId }) => ['Shelf', { type: 'Bag', id: bagId }],
+    }),
+    removeBrew: build.mutation<null, { bagId: string; id: string }>({
+      query: ({ id }) => ({ url: `/brews/${id}`, method: 'DELETE', body: {} }),
+      invalidatesTags: (_result, _error, { bagId }) => ['Shelf', { type: 'Bag', id: bagId }],
+    }),
+    restoreBrew: build.mutation<null, { bagId: string; id: string }>({
+      query: ({ id }) => ({ url: `/brews/${id}/restore`, method: 'POST', body: {} }),
+      invalidatesTags: (_result, _error, { bagId }) => ['Shelf', { type: 'Bag', id: bagId }],
+    }),
+    tasters: build.query<Taster[], undefined>({ query: () => '/tasters', providesTags: ['Tasters'] }),
+    addTaster: build.mutation<Taster, TasterInput>({ query: (body) => ({ url: '/tasters', method: 'POST', body }), invalidatesTags: ['Tasters'] }),
+  }),
+});
+
+/** What went wrong, in words, whatever the failure was: the server's own sentence, or that it could not be reached. */
+export function problemOf(error: FetchBaseQueryError | SerializedError | undefined): ApiError | null {
+  if (!error) return null;
+  if ('data' in error) {
+    const parsed = apiError.safeParse(error.data);
+    if (parsed.success) return parsed.data.error;
+  }
+  const unreachable = 'status' in error && error.status === 'FETCH_ERROR';
+  return {
+    code: 'internal',
+    message: unreachable ? 'Slow Crest does not answer. Is it still running? What you wrote is kept here; try again.' : 'The answer could not be read. Try again.',
+    fields: [],
+  };
+}

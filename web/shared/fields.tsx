@@ -1,0 +1,183 @@
+import { useId, useState, type ReactNode } from 'react';
+import Button from 'react-bootstrap/Button';
+import Form from 'react-bootstrap/Form';
+import { useController, useFormContext, type FieldValues, type Path } from 'react-hook-form';
+import { roundTo } from '../../core/brew';
+import { typedNumber } from './typed';
+
+/** The fields of every form: label, control, its unit, a word of help, and what is wrong with it. */
+
+interface FieldProps {
+  name: string;
+  label: string;
+  help?: ReactNode;
+  className?: string;
+}
+
+function useField(name: string) {
+  const { field, fieldState } = useController<FieldValues, Path<FieldValues>>({ name });
+  return { field: field as { value: string; onChange: (value: unknown) => void; onBlur: () => void; ref: React.RefCallback<HTMLElement>; name: string }, problem: fieldState.error?.message };
+}
+
+function Frame({ id, label, help, problem, className, children }: Omit<FieldProps, 'name'> & { id: string; problem: string | undefined; children: ReactNode }) {
+  return (
+    <div className={className}>
+      <Form.Label htmlFor={id}>{label}</Form.Label>
+      {children}
+      {problem && (
+        <div className="invalid-feedback d-block" id={`${id}-problem`}>
+          {problem}
+        </div>
+      )}
+      {help && (
+        <Form.Text id={`${id}-help`} as="div">
+          {help}
+        </Form.Text>
+      )}
+    </div>
+  );
+}
+
+const describedBy = (id: string, problem: string | undefined, help: ReactNode): string | undefined =>
+  [problem && `${id}-problem`, help && `${id}-help`].filter(Boolean).join(' ') || undefined;
+
+interface TextFieldProps extends FieldProps {
+  type?: 'text' | 'date' | 'datetime-local';
+  unit?: string;
+  decimal?: boolean;
+  rows?: number;
+  max?: string;
+  autoFocus?: boolean;
+  placeholder?: string;
+}
+
+/** One line, a date, a number with its unit, or several lines of text. */
+export function TextField({ name, label, help, className, type = 'text', unit, decimal, rows, max, autoFocus, placeholder }: TextFieldProps) {
+  const id = useId();
+  const { field, problem } = useField(name);
+  const control = (
+    <Form.Control
+      {...field}
+      id={id}
+      {...(rows ? { as: 'textarea', rows, dir: 'auto' } : { type })}
+      inputMode={decimal ? 'decimal' : undefined}
+      autoComplete="off"
+      autoFocus={autoFocus}
+      max={max}
+      placeholder={placeholder}
+      isInvalid={problem !== undefined}
+      aria-invalid={problem !== undefined}
+      aria-describedby={describedBy(id, problem, help)}
+    />
+  );
+  return (
+    <Frame {...{ id, label, help, problem, className }}>
+      {unit ? (
+        <div className="with-unit">
+          {control}
+          <span className="unit">{unit}</span>
+        </div>
+      ) : (
+        control
+      )}
+    </Frame>
+  );
+}
+
+/** A choice among a few. */
+export function SelectField({ name, label, help, className, options }: FieldProps & { options: readonly { value: string; text: string }[] }) {
+  const id = useId();
+  const { field, problem } = useField(name);
+  return (
+    <Frame {...{ id, label, help, problem, className }}>
+      <Form.Select {...field} id={id} isInvalid={problem !== undefined} aria-describedby={describedBy(id, problem, help)}>
+        {options.map(({ value, text }) => (
+          <option key={value} value={value}>
+            {text}
+          </option>
+        ))}
+      </Form.Select>
+    </Frame>
+  );
+}
+
+const OWN = ' own';
+
+/** A choice among known words, or one of the taster's own. */
+export function OpenSelectField({ name, label, options, ownLabel }: FieldProps & { options: readonly string[]; ownLabel: string }) {
+  const id = useId();
+  const { field, problem } = useField(name);
+  const [own, setOwn] = useState(false);
+  const known = options.includes(field.value);
+  return (
+    <Frame {...{ id, label, problem }}>
+      <Form.Select
+        id={id}
+        value={own ? OWN : field.value}
+        isInvalid={problem !== undefined}
+        onChange={(event) => {
+          setOwn(event.target.value === OWN);
+          field.onChange(event.target.value === OWN ? '' : event.target.value);
+        }}
+      >
+        {!known && !own && <option value={field.value}>{field.value}</option>}
+        {options.map((option) => (
+          <option key={option}>{option}</option>
+        ))}
+        <option value={OWN}>{ownLabel} …</option>
+      </Form.Select>
+      {own && <Form.Control {...field} className="mt-1" aria-label={ownLabel} autoFocus autoComplete="off" />}
+    </Frame>
+  );
+}
+
+/** A mark with a thumb-sized step down and up; empty until it is given. */
+export function MarkField({ name, label, help, className, step, max, start, autoFocus }: FieldProps & { step: number; max: number; start: number; autoFocus?: boolean }) {
+  const id = useId();
+  const { field, problem } = useField(name);
+  const nudge = (by: number): void => {
+    const value = typedNumber(field.value);
+    const next = typeof value === 'number' ? value + by : start;
+    field.onChange(String(roundTo(Math.min(max, Math.max(0, next)), 2)));
+  };
+  return (
+    <Frame {...{ id, label, help, problem, className }}>
+      <div className="stepper">
+        <Button variant="plain" aria-label={`${label}: less`} onClick={() => nudge(-step)} tabIndex={-1}>
+          −
+        </Button>
+        <Form.Control
+          {...field}
+          id={id}
+          inputMode="decimal"
+          autoComplete="off"
+          placeholder="–"
+          autoFocus={autoFocus}
+          isInvalid={problem !== undefined}
+          aria-invalid={problem !== undefined}
+          aria-describedby={describedBy(id, problem, help)}
+          onKeyDown={(event) => {
+            if (event.key !== 'ArrowUp' && event.key !== 'ArrowDown') return;
+            event.preventDefault();
+            nudge(event.key === 'ArrowUp' ? step : -step);
+          }}
+        />
+        <Button variant="plain" aria-label={`${label}: more`} onClick={() => nudge(step)} tabIndex={-1}>
+          +
+        </Button>
+      </div>
+    </Frame>
+  );
+}
+
+/** Yes or no. */
+export function SwitchField({ name, label, help }: FieldProps) {
+  const { register } = useFormContext();
+  const id = useId();
+  return (
+    <div>
+      <Form.Check {...register(name)} type="switch" id={id} label={label} />
+      {help && <Form.Text as="div">{help}</Form.Text>}
+    </div>
+  );
+}

@@ -1,0 +1,15 @@
+import type { FieldValues, Resolver } from 'react-hook-form';
+import { toNestErrors } from '@hookform/resolvers';
+import type { z } from 'zod';
+import { fieldProblems } from '../../contract/error';
+
+/** Checks what was typed against the contract: the form's text is turned into values, and the schema judges those. */
+export function typedResolver<Typed extends FieldValues, Schema extends z.ZodType>(toValues: (typed: Typed) => unknown, schema: Schema): Resolver<Typed, unknown, z.output<Schema>> {
+  return (typed, _context, options) => {
+    const parsed = schema.safeParse(toValues(typed));
+    if (parsed.success) return { values: parsed.data, errors: {} };
+    const flat: Record<string, { type: string; message: string }> = {};
+    for (const { path, message } of fieldProblems(parsed.error)) flat[path] ??= { type: 'schema', message };
+    return { values: {}, errors: toNestErrors<Typed>(flat, options) };
+  };
+}

@@ -1,0 +1,70 @@
+import { roundTo } from '../../core/brew';
+import { SCHOOL_SCALES, type School } from '../../core/cup';
+
+/** Numbers, dates and marks as a person here writes them. */
+
+const noon = (date: string): Date => new Date(`${date}T12:00:00`);
+
+const dayMonth = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short' });
+const dayMonthYear = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short', year: 'numeric' });
+const weekday = new Intl.DateTimeFormat(undefined, { weekday: 'short', day: 'numeric', month: 'short' });
+const clock = new Intl.DateTimeFormat(undefined, { hour: 'numeric', minute: '2-digit' });
+
+/** "3 Dec", with the year when it is not the one of `today`. */
+export function dateText(date: string, today = ''): string {
+  return (today === '' || date.slice(0, 4) === today.slice(0, 4) ? dayMonth : dayMonthYear).format(noon(date));
+}
+
+/** "Thu, 3 Dec". */
+export function weekdayText(date: string): string {
+  return weekday.format(noon(date));
+}
+
+/** "08:15", by the wall clock the instant was written by. */
+export function clockText(instant: string): string {
+  return clock.format(new Date(instant.slice(0, 19)));
+}
+
+/** A number with at most `places` decimals and no more than it needs. */
+export function numberText(value: number, places = 1): string {
+  return new Intl.NumberFormat(undefined, { maximumFractionDigits: places }).format(roundTo(value, places));
+}
+
+/** How a school writes its mark: "8.2", "83.5", "4¼ ★". */
+const QUARTERS = ['', '¼', '½', '¾'];
+
+export function markText(school: School, mark: number): string {
+  if (school !== 'stars') return new Intl.NumberFormat(undefined, { minimumFractionDigits: school === 'sum100' ? 0 : 1, maximumFractionDigits: 2 }).format(mark);
+  const quarters = Math.round(mark * 4);
+  const whole = Math.floor(quarters / 4);
+  const rest = QUARTERS[quarters % 4] ?? '';
+  return `${whole === 0 && rest !== '' ? '' : whole}${rest} ★`;
+}
+
+/** What a school is called, and its range. */
+export const SCHOOL_NAMES: Readonly<Record<School, string>> = {
+  mark10: 'One mark out of 10',
+  composite: 'Aroma, acidity and body, averaged',
+  sum100: 'Ten attributes, summed to 100',
+  stars: 'Stars out of 5',
+};
+
+/** Liking 0–100 in the units of a school, unrounded; for axes. */
+export function inSchool(school: School, liking: number): number {
+  return liking / SCHOOL_SCALES[school].points;
+}
+
+/** Seconds as minutes and seconds, "3:05". */
+export function minutesText(seconds: number): string {
+  return `${Math.floor(seconds / 60)}:${String(Math.round(seconds % 60)).padStart(2, '0')}`;
+}
+
+/** Words of a code: "medium-light" is "medium light". */
+export function words(code: string): string {
+  return code.replaceAll('-', ' ');
+}
+
+/** The first letter in upper case. */
+export function sentenceCase(text: string): string {
+  return text.charAt(0).toUpperCase() + text.slice(1);
+}

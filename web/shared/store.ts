@@ -1,0 +1,15 @@
+import { configureStore } from '@reduxjs/toolkit';
+import { setupListeners } from '@reduxjs/toolkit/query';
+import { useDispatch, useSelector } from 'react-redux';
+import { api } from './api';
+import { noticesReducer } from './notices';
+import { themeReducer } from './theme';
+
+export const store = configureStore({
+  reducer: { [api.reducerPath]: api.reducer, notices: noticesReducer, theme: themeReducer },
+  middleware: (defaults) => defaults().concat(api.middleware),
+});
+setupListeners(store.dispatch);
+
+export const useAppDispatch = useDispatch.withTypes<typeof store.dispatch>();
+export const useAppSelector = useSelector.withTypes<ReturnType<typeof store.getState>>();

@@ -1,0 +1,38 @@
+import { Link } from 'react-router';
+import type { Shelf } from '../../contract/shelf';
+
+/** The decision at the kettle: which bag, with what, why; and which to leave alone. */
+export function Morning({ shelf: { pick, leaveAlone } }: { shelf: Shelf }) {
+  return (
+    <>
+      <section className="morning" aria-label="Today">
+        <div>
+          <h1>{pick ? pick.headline : 'Nothing needs brewing today.'}</h1>
+          <p>{pick ? pick.reason : 'What is on the shelf is frozen or used up.'}</p>
+        </div>
+        {pick && (
+          <div className="morning-actions">
+            <Link className="btn btn-primary" to={`/bags/${pick.bagId}/brew`}>
+              Log this brew
+            </Link>
+            <Link className="btn btn-plain" to={`/bags/${pick.bagId}`}>
+              Why this one?
+            </Link>
+          </div>
+        )}
+      </section>
+      {leaveAlone.length > 0 && (
+        <p className="leave-alone">
+          Leave alone:{' '}
+          {leaveAlone.map(({ bagId, name, reason }, i) => (
+            <span key={bagId}>
+              {i > 0 && '; '}
+              <Link to={`/bags/${bagId}`}>{name}</Link> ({reason})
+            </span>
+          ))}
+          .
+        </p>
+      )}
+    </>
+  );
+}

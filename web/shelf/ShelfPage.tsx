@@ -1,0 +1,53 @@
+import { useHotkeys } from 'react-hotkeys-hook';
+import { Link, useNavigate, useSearchParams } from 'react-router';
+import { api } from '../shared/api';
+import { ProblemNote } from '../shared/ProblemNote';
+import { useToday } from '../shared/today';
+import { usePageTitle } from '../shared/usePageTitle';
+import { Wait } from '../shared/Wait';
+import { Lanes } from './Lanes';
+import { Morning } from './Morning';
+
+/** Home: which bag this morning, and every bag's place on the calendar. */
+export function ShelfPage() {
+  const today = useToday();
+  const navigate = useNavigate();
+  const [address] = useSearchParams();
+  const finished = address.get('finished') === 'yes' ? 'yes' : 'no';
+  const { data: shelf, error, refetch } = api.useShelfQuery({ today, finished });
+  usePageTitle(finished === 'yes' ? 'Finished bags' : '');
+  const pick = finished === 'no' ? (shelf?.pick ?? null) : null;
+  useHotkeys('b', () => pick && void navigate(`/bags/${pick.bagId}/brew`), { preventDefault: true }, [pick]);
+
+  if (!shelf) return error ? <ProblemNote error={error} retry={() => void refetch()} /> : <Wait what="Reading the shelf" />;
+  const other =
+    finished === 'yes' ? <Link to="/">Bags in use</Link> : <Link to="/?finished=yes">Finished bags</Link>;
+
+  if (shelf.lanes.length === 0) {
+    return (
+      <div className="empty">
+        <h1>{finished === 'yes' ? 'No bag is finished yet' : 'An empty shelf'}</h1>
+        <p>
+          {finished === 'yes'
+            ? 'A bag comes here when you mark it as finished; its verdict stays.'
+            : 'Add the bag you are drinking. From its roast date and a few marked cups, Slow Crest works out when it is at its best, and says how sure it is.'}
+        </p>
+        <p className="d-flex gap-3 align-items-center">
+          {finished === 'no' && (
+            <Link className="btn btn-primary" to="/bags/new">
+              Add your first bag
+            </Link>
+          )}
+          {other}
+        </p>
+      </div>
+    );
+  }
+  return (
+    <>
+      {finished === 'yes' ? <h1>Finished bags</h1> : <Morning shelf={shelf} />}
+      <Lanes shelf={shelf} />
+      <p className="mt-3">{other}</p>
+    </>
+  );
+}
