@@ -13,7 +13,7 @@ test('from an empty shelf to a window: log, mark a fault, restart, everything is
   await expect(page.getByText('Day 20', { exact: false }).first()).toBeVisible();
 
   // Each verdict changes as soon as the cup is saved, without loading the page anew.
-  await page.evaluate(() => Object.assign(window, { notReloaded: true }));
+  await page.evaluate('window.notReloaded = true');
   await logBrew(page, { daysAgo: 15, overall: '6.4', notes: 'Green, short.' });
   await expect(page.locator(verdict)).toContainText('one cup cannot show a curve');
   await logBrew(page, { daysAgo: 11, overall: '7.6' });
@@ -24,7 +24,7 @@ test('from an empty shelf to a window: log, mark a fault, restart, everything is
   await expect(page.locator(verdict)).not.toContainText('Too early');
   await expect(page.locator(verdict)).toContainText(/days \d+–\d+/);
   await expect(page.getByText(/^window \d+ \w+ – \d+ \w+$/)).toBeVisible();
-  expect(await page.evaluate(() => 'notReloaded' in window)).toBe(true);
+  expect(await page.evaluate('window.notReloaded')).toBe(true);
 
   // The press is one of two brewers: what it did is told apart, and its brew is drawn twice.
   await expect(page.locator('.effects')).toContainText('The press');
@@ -70,7 +70,7 @@ test('a newcomer reaches a first cup with at most 12 inputs', async ({ page, app
   await doing(page.getByRole('button', { name: 'Put it on the shelf' }).click());
   await doing(page.getByRole('link', { name: 'Log a brew' }).click());
   await doing(page.getByRole('textbox', { name: 'Overall' }).fill('7,5'));
-  await doing(page.getByLabel('Notes').fill('Nectarine'));
+  await doing(page.getByLabel('Notes', { exact: true }).fill('Nectarine'));
   await doing(page.getByRole('button', { name: 'Save the cup' }).click());
   await expect(page.locator('.log')).toContainText('Nectarine');
   await expect(page.locator('.cup-mark')).toHaveText('7.5');

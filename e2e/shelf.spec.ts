@@ -57,7 +57,7 @@ test('search finds a bag by a word in its notes, by keyboard alone', async ({ pa
 test('choosing a brew in the chart shows what it did', async ({ page, demo }) => {
   await page.goto(demo.address);
   await page.getByRole('link', { name: /Kivu Terrace/ }).first().click();
-  await page.getByRole('button', { name: 'Brew of day 17' }).focus();
+  await page.getByRole('button', { name: 'Brew of day 17', exact: true }).focus();
   await page.keyboard.press('Enter');
   await expect(page.locator('.log > li.chosen')).toContainText(/Scored 7\.\d; at the reference recipe that day it would have been about 8\.\d/);
   await page.getByText('The curve as a table').click();
@@ -80,7 +80,7 @@ test('every view fits a phone: nothing scrolls sideways', async ({ page, demo })
   for (const view of await views(page, demo)) {
     await page.goto(view);
     await settled(page);
-    expect(await page.evaluate(() => document.documentElement.scrollWidth), view).toBeLessThanOrEqual(390);
+    expect(await page.evaluate('document.documentElement.scrollWidth'), view).toBeLessThanOrEqual(390);
   }
 });
 

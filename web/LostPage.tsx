@@ -3,7 +3,7 @@ import { usePageTitle } from './shared/usePageTitle';
 
 /** An address that leads nowhere, or a page that broke. */
 export function LostPage() {
-  const broke = useRouteError() !== undefined;
+  const broke = Boolean(useRouteError());
   usePageTitle(broke ? 'Something broke' : 'Nothing here');
   return (
     <div className="container empty">
