@@ -47,5 +47,5 @@ function isPlainDate(value: string): boolean {
 /** An instant with its offset from UTC, `2026-02-15T07:30:00+01:00`: the wall clock it was written by stays readable. */
 export function instant(what: string): z.ZodISODateTime {
   const sentence = `${what} must be a date and time between 2000 and 2099 with its offset, for example 2026-02-15T07:30:00+01:00`;
-  return z.iso.datetime({ offset: true, error: sentence }).refine((value) => isPlainDate(value.slice(0, 10)), { error: sentence, abort: true });
+  return z.iso.datetime({ offset: true, error: sentence, abort: true }).refine((value) => isPlainDate(value.slice(0, 10)), { error: sentence, abort: true });
 }

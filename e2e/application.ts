@@ -32,7 +32,7 @@ export class Application {
 
   async stop(signal: NodeJS.Signals = 'SIGTERM'): Promise<void> {
     const server = this.#server;
-    if (!server || server.exitCode !== null) return;
+    if (server?.exitCode !== null) return;
     const ended = once(server, 'exit');
     server.kill(signal);
     await ended;
@@ -64,25 +64,28 @@ interface WorkerFixtures {
   demo: Application;
 }
 
-async function serving(fill: boolean, use: (application: Application) => Promise<void>): Promise<void> {
+async function serving(fill: boolean, lend: (application: Application) => Promise<void>): Promise<void> {
   const application = new Application();
   if (fill) await application.fillWithDemo();
   await application.start();
-  await use(application);
+  await lend(application);
   await application.stop();
   application.remove();
 }
 
 export const test = base.extend<Fixtures, WorkerFixtures>({
-  application: [async ({}, use) => serving(false, use), { scope: 'worker' }],
-  demo: [async ({}, use) => serving(true, use), { scope: 'worker' }],
+  // The first argument names the fixtures needed: none.
+  /* eslint-disable no-empty-pattern */
+  application: [async ({}, lend) => serving(false, lend), { scope: 'worker' }],
+  demo: [async ({}, lend) => serving(true, lend), { scope: 'worker' }],
+  /* eslint-enable no-empty-pattern */
   expectedErrors: [[], { option: true }],
   quietConsole: [
-    async ({ page, expectedErrors }, use) => {
+    async ({ page, expectedErrors }, proceed) => {
       const errors: string[] = [];
       page.on('console', (message) => message.type() === 'error' && errors.push(message.text()));
       page.on('pageerror', (error) => errors.push(error.message));
-      await use(undefined);
+      await proceed(undefined);
       expect(errors.filter((text) => !expectedErrors.some((expected) => expected.test(text)))).toEqual([]);
     },
     { auto: true },

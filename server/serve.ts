@@ -4,7 +4,7 @@ import type { Logger } from 'pino';
 import { createApp } from './app';
 import { StartProblem, type Config } from './config';
 import { openStore, type Store } from './db/store';
-import { startEngine } from './verdicts/engine';
+import { startEngine, type Engine } from './verdicts/engine';
 import { VerdictKeeper } from './verdicts/keeper';
 
 export interface Running {
@@ -13,15 +13,21 @@ export interface Running {
   close(): Promise<void>;
 }
 
+/** What a test may put in place of the real thing. */
+export interface Parts {
+  now?: () => Date;
+  engine?: Engine;
+}
+
 /** Opens the database, starts the engine pool and listens. Throws a StartProblem where the machine says no. */
-export async function serve(config: Config, log: Logger, webFolder: string | null, now: () => Date = () => new Date()): Promise<Running> {
+export async function serve(config: Config, log: Logger, webFolder: string | null, { now = () => new Date(), engine = startEngine() }: Parts = {}): Promise<Running> {
   let store: Store;
   try {
     store = await openStore(config.databaseFile);
   } catch (error) {
+    await engine.close();
     throw new StartProblem(`The database ${config.databaseFile} cannot be opened: ${error instanceof Error ? error.message : String(error)}.`);
   }
-  const engine = startEngine();
   const server = createServer(createApp({ store, verdicts: new VerdictKeeper(store, engine), now }, log, webFolder));
   try {
     await listen(server, config);

@@ -1,9 +1,9 @@
+import erfcinv from '@stdlib/math-base-special-erfcinv';
 import erfcx from '@stdlib/math-base-special-erfcx';
-import normalQuantile from '@stdlib/stats-base-dists-normal-quantile';
 
-/** Standard normal quantile, Φ⁻¹(u) for u in (0, 1). */
+/** Standard normal quantile, Φ⁻¹(u) for u in (0, 1); exact far into the lower tail, where 2u − 1 would round to −1. */
 export function quantile(u: number): number {
-  return normalQuantile(u, 0, 1);
+  return -Math.SQRT2 * erfcinv(2 * u);
 }
 
 /** ln Φ(x), accurate far into both tails: through the scaled complementary error function. */

@@ -9,16 +9,19 @@
 export type PlainDate = string;
 
 const MS_PER_DAY = 86_400_000;
-const PLAIN_DATE = /^(\d{4})-(\d{2})-(\d{2})$/;
+const PLAIN_DATE = /^\d{4}-\d{2}-\d{2}$/;
 
 /** Days since 1970-01-01. Throws a RangeError when `date` is not a date of the calendar. */
 export function dayNumber(date: PlainDate): number {
-  const match = PLAIN_DATE.exec(date);
-  const ms = match ? Date.UTC(Number(match[1]), Number(match[2]) - 1, Number(match[3])) : NaN;
-  if (Number.isNaN(ms) || new Date(ms).toISOString().slice(0, 10) !== date) {
+  const written = PLAIN_DATE.test(date);
+  const month = Number(date.slice(5, 7)) - 1;
+  const dayOfMonth = Number(date.slice(8, 10));
+  const moment = new Date(Date.UTC(Number(date.slice(0, 4)), month, dayOfMonth));
+  // 30 February would roll over into March.
+  if (!written || moment.getUTCMonth() !== month || moment.getUTCDate() !== dayOfMonth) {
     throw new RangeError(`"${date}" is not a calendar date; write it as year-month-day, for example 2026-02-15`);
   }
-  return ms / MS_PER_DAY;
+  return moment.getTime() / MS_PER_DAY;
 }
 
 /** The date `day` days after 1970-01-01; the inverse of `dayNumber`. */

@@ -1,0 +1,68 @@
+import { describe, expect, it } from 'vitest';
+import { parseBagLine, verdictLine } from '../bagFile';
+
+const recipe = { style: 'filter', brewer: 'cone', doseG: 15, waterG: 240, waterC: 94, grindStep: 0 };
+const brew = (brewedAt: string, overall: number, differently: object = {}) => ({ brewedAt, ...recipe, overall, recordedFrom: 'cup', fault: null, ...differently });
+
+function file(differently: object = {}, label: object = {}): Record<string, unknown> {
+  return {
+    format: 'slow-crest.bag',
+    version: 1,
+    bag: { name: 'Kivu Terrace', roastedOn: '2026-02-02', roastLevel: 'light', process: 'washed', restAdviceDays: null, weightG: 250, ...label },
+    reference: recipe,
+    brews: [brew('2026-02-10T08:00:00Z', 76), brew('2026-02-16T08:00:00Z', 83), brew('2026-02-22T08:00:00Z', 86.5, { brewer: 'hourglass' }), brew('2026-03-10T08:00:00Z', 81)],
+    today: '2026-02-24',
+    ...differently,
+  };
+}
+
+const judge = (value: unknown) => verdictLine(parseBagLine(JSON.stringify(value)));
+
+describe('the bag file', () => {
+  it('is answered with at least what the format promises', () => {
+    const answer = judge(file());
+    expect(answer).toMatchObject({ name: 'Kivu Terrace', restDay: 22, usable: 4, entangled: [], peak: { level: 0.8 } });
+    expect(answer.effects).toEqual([expect.objectContaining({ factor: 'brewer', level: 'hourglass', brews: 1 })]);
+    expect(answer.curve).toHaveLength(91);
+    expect(answer.window?.from).toBeGreaterThan(5);
+    expect(answer.advisedDay).toBeGreaterThanOrEqual(4);
+    expect(answer.verdict.length).toBeGreaterThan(20);
+  });
+
+  it('gives the same bytes for the same input, whatever the order of the log', () => {
+    const one = file();
+    const other = file({ brews: [...(one.brews as object[])].reverse() });
+    expect(JSON.stringify(judge(one))).toBe(JSON.stringify(judge(one)));
+    expect(JSON.stringify(judge(other))).toBe(JSON.stringify(judge(one)));
+  });
+
+  it('ignores keys it does not know, and stands on the last brew when no day is stated', () => {
+    const plain = judge(file({ today: undefined }));
+    expect(plain.restDay).toBe(36);
+    expect(judge(file({ today: undefined, mood: 'good' }, { altitudeM: 1900 }))).toEqual(plain);
+  });
+
+  it('takes any word for a fault', () => {
+    const brews = [...(file().brews as object[]), brew('2026-02-23T08:00:00Z', 10, { fault: 'cat' })];
+    expect(judge(file({ brews }))).toEqual(judge(file()));
+  });
+
+  it('counts freezer stays and works an age back from a best-before', () => {
+    expect(judge(file({}, { spells: [{ place: 'freezer', from: '2026-02-11', to: '2026-02-21' }] })).restDay).toBe(12);
+    expect(judge(file({}, { roastedOn: null, bestBefore: '2027-02-02' })).restDay).toBe(22);
+  });
+
+  it.each([
+    ['not JSON', '{"format":', /^This line is not JSON$/],
+    ['another format', JSON.stringify({ format: 'x', version: 1 }), /format: The format must be "slow-crest.bag"/],
+    ['a later version', JSON.stringify(file({ version: 2 })), /version: Only version 1/],
+    ['no date', JSON.stringify(file({}, { roastedOn: null })), /^bag.roastedOn: A roast date or a best-before/],
+    ['a year 20226', JSON.stringify(file({}, { roastedOn: '20226-02-02' })), /^bag.roastedOn: Roast date must be a date between 2000 and 2099/],
+    ['a dose of −3', JSON.stringify(file({ reference: { ...recipe, doseG: -3 } })), /^reference.doseG: Dose must be between/],
+    ['overall of 101', JSON.stringify(file({ brews: [brew('2026-02-10T08:00:00Z', 101)] })), /^brews.0.overall: Overall must be between 0 and 100/],
+    ['brewed before roasting', JSON.stringify(file({ brews: [brew('2026-02-01T08:00:00Z', 80)] })), /^brews.0.brewedAt: It cannot be brewed before it was roasted/],
+    ['a bare number', '7', /./],
+  ])('refuses %s in a sentence', (_what, line, sentence) => {
+    expect(() => parseBagLine(line)).toThrow(sentence);
+  });
+});

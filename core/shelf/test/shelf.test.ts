@@ -1,0 +1,90 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { addDays, restAge, type StorageSpell } from '../../rest';
+import { datesOf, ridgeByDate, shelfAxis } from '../lane';
+import { byUrgency, leaveAlone, pickOfTheMorning, recipeLine, windowDaysLeft, type ShelfBag } from '../morning';
+
+const TODAY = '2026-03-01';
+const reference = { style: 'filter', brewer: 'cone', doseG: 15, waterG: 240, waterC: 94, grindStep: 0 } as const;
+
+function bag(name: string, differently: Partial<ShelfBag>): ShelfBag {
+  return { id: name, name, state: 'at-crest', verdict: `Verdict of ${name}.`, frozen: false, finished: false, cupsLeft: 8, usable: 5, window: { from: '2026-02-25', to: '2026-03-05' }, reference, ...differently };
+}
+
+describe('a lane', () => {
+  it('lays the window on the calendar, the freezer included', () => {
+    const spells: StorageSpell[] = [{ place: 'freezer', from: '2026-02-11', to: '2026-02-21' }];
+    expect(datesOf({ from: 8, to: 12 }, '2026-02-01', [])).toEqual({ from: '2026-02-09', to: '2026-02-13' });
+    // Day 8 came before the freezer; day 13 would be 12.7 rest days: one more calendar day.
+    expect(datesOf({ from: 8, to: 12 }, '2026-02-01', spells)).toEqual({ from: '2026-02-09', to: '2026-02-23' });
+    expect(datesOf({ from: 80, to: 90 }, '2026-02-01', [{ place: 'freezer', from: '2026-02-11', to: null }])).toBeNull();
+    expect(datesOf(null, '2026-02-01', [])).toBeNull();
+  });
+
+  it('rises by date as the rest day of that date says', () => {
+    const inWindow = Array.from({ length: 91 }, (_, day) => day / 100);
+    const stays = fc.array(fc.record({ from: fc.integer({ min: 0, max: 60 }), length: fc.integer({ min: 1, max: 30 }) }), { maxLength: 3 });
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 120 }), stays, (ago, freezer) => {
+        const roastedOn = addDays(TODAY, -ago);
+        const spells = freezer.map(({ from, length }): StorageSpell => ({ place: 'freezer', from: addDays(roastedOn, from), to: addDays(roastedOn, from + length) }));
+        const axis = shelfAxis(TODAY);
+        ridgeByDate(inWindow, roastedOn, spells, axis).forEach((p, i) => {
+          const date = addDays(axis.from, i);
+          const day = Math.min(90, Math.floor(restAge(roastedOn, date, spells) + 1e-9));
+          expect(p).toBe(date < roastedOn ? 0 : inWindow[day]);
+        });
+      }),
+    );
+  });
+});
+
+describe('the morning', () => {
+  it('picks the crest that is lost first, then what fades, and never the frozen, finished or empty', () => {
+    const bags = [
+      bag('resting', { state: 'resting' }),
+      bag('fading', { state: 'fading' }),
+      bag('crest with time', { window: { from: '2026-02-25', to: '2026-03-20' } }),
+      bag('crest closing', { window: { from: '2026-02-20', to: '2026-03-02' } }),
+      bag('frozen crest', { frozen: true, window: { from: '2026-02-20', to: '2026-03-01' } }),
+      bag('empty crest', { cupsLeft: 0 }),
+      bag('finished', { finished: true }),
+    ];
+    expect([...bags].sort(byUrgency(TODAY)).map(({ name }) => name)).toEqual(['crest closing', 'empty crest', 'crest with time', 'fading', 'resting', 'frozen crest', 'finished']);
+    expect(pickOfTheMorning(bags, TODAY)).toEqual({
+      bagId: 'crest closing',
+      name: 'crest closing',
+      headline: 'Brew crest closing: cone, 15 g to 240 g at 94 °C.',
+      reason: 'Verdict of crest closing. Eight cups left, and its window closes in 2 days.',
+    });
+    expect(pickOfTheMorning([bag('x', { frozen: true }), bag('y', { state: 'spent' })], TODAY)).toBeNull();
+    expect(pickOfTheMorning([], TODAY)).toBeNull();
+  });
+
+  it('says what to leave alone and what it waits for', () => {
+    const bags = [
+      bag('a', { state: 'resting', window: { from: '2026-03-07', to: '2026-03-20' } }),
+      bag('b', { state: 'climbing', window: { from: '2026-03-02', to: '2026-03-20' } }),
+      bag('c', { state: 'climbing', window: null }),
+      bag('d', { frozen: true }),
+      bag('e', {}),
+      bag('f', { state: 'resting', finished: true }),
+    ];
+    expect(leaveAlone(bags, TODAY).map(({ name, reason }) => [name, reason])).toEqual([
+      ['a', 'resting, ready in about 6 days'],
+      ['b', 'still climbing, ready in about 1 day'],
+      ['c', 'still climbing'],
+      ['d', 'in the freezer, where its days stand almost still'],
+    ]);
+  });
+
+  it('counts the days of a window, today included', () => {
+    expect(windowDaysLeft({ from: '2026-02-01', to: TODAY }, TODAY)).toBe(1);
+    expect(windowDaysLeft({ from: '2026-02-01', to: '2026-02-20' }, TODAY)).toBe(0);
+    expect(windowDaysLeft(null, TODAY)).toBe(0);
+  });
+
+  it('writes a recipe on one line', () => {
+    expect(recipeLine({ ...reference, waterC: null, doseG: 18.25 })).toBe('cone, 18.3 g to 240 g');
+  });
+});

@@ -1,0 +1,42 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { ageOn, compact, crestInput, fitCrest, readingOf, type State } from '../../core/crest';
+import { loadBags } from '../../server/db/bags';
+import { loadLogs } from '../../server/db/brews';
+import { openStore, type Store } from '../../server/db/store';
+import { fillStore } from '../fill';
+
+const TODAY = '2026-03-01';
+let folder: string;
+let store: Store;
+beforeAll(async () => {
+  folder = mkdtempSync(join(tmpdir(), 'slow-crest-demo-'));
+  store = await openStore(join(folder, 'demo.sqlite'));
+  await fillStore(store, TODAY);
+});
+afterAll(async () => {
+  await store.close();
+  rmSync(folder, { recursive: true, force: true });
+});
+
+describe('the demo household', () => {
+  it('has nine bags in different states and two finished ones', async () => {
+    const bags = await store.read(loadBags);
+    const logs = await store.read((db) => loadLogs(db, bags.map((bag) => bag.id)));
+    const states = new Map<string, State>();
+    for (const bag of bags.filter(({ finishedOn }) => finishedOn === null)) {
+      const brews = (logs[bag.id] ?? []).map((brew) => ({ ...brew, overall: brew.liking }));
+      states.set(bag.name, readingOf(compact(fitCrest(crestInput({ ...bag, brews }))), ageOn(bag, TODAY), false).state);
+    }
+    expect(bags).toHaveLength(11);
+    expect(states.size).toBe(9);
+    expect(new Set(states.values())).toEqual(new Set<State>(['resting', 'too-early', 'climbing', 'at-crest', 'fading', 'steady']));
+    expect(bags.filter((bag) => bag.roastedOn === null)).toHaveLength(1);
+    expect(bags.filter((bag) => bag.weightG === 50)).toHaveLength(1);
+    expect(bags.filter((bag) => bag.reference.style === 'espresso')).toHaveLength(1);
+    expect(bags.filter((bag) => bag.spells.length > 0)).toHaveLength(1);
+    expect(Object.values(logs).flat().every((brew) => brew.brewedAt.slice(0, 10) <= TODAY)).toBe(true);
+  });
+});

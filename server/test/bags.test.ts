@@ -1,0 +1,137 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { bag as bagSchema, type Bag } from '../../contract/bag';
+import { bagPage, shelf as shelfSchema, type BagPage, type SearchHit, type Shelf } from '../../contract/shelf';
+import { bagDraft, brewDraft, REFERENCE, TestServer, TODAY } from './running';
+
+let server: TestServer;
+beforeAll(async () => {
+  server = await new TestServer().start();
+});
+afterAll(() => server.end());
+
+const page = (id: string): Promise<BagPage> => server.ok('GET', `/bags/${id}?today=${TODAY}`);
+const shelf = (finished = 'no'): Promise<Shelf> => server.ok('GET', `/shelf?today=${TODAY}&finished=${finished}`);
+
+describe('a bag', () => {
+  it('comes back as it was written, in the shape of the contract', async () => {
+    const spells = [{ place: 'freezer' as const, from: '2026-02-10', to: '2026-02-14' }];
+    const written = bagDraft({ name: 'Écho – 山', price: 14.5, bet: 'Kept\nas written', spells, school: 'stars' });
+    const kept = bagSchema.parse(await server.ok('POST', '/bags', written));
+    expect(kept).toMatchObject({ ...written, revision: 1 });
+    const read = bagPage.parse(await page(kept.id));
+    expect(read.bag).toEqual(kept);
+    // 24 calendar days, of which 4 in the freezer at 0.03.
+    expect(read.verdict.restDay).toBe(20);
+    expect(read.gramsLeft).toBe(250);
+  });
+
+  it('with only a best-before has an assumed age', async () => {
+    const id = await server.addBag({ roastedOn: null, bestBefore: '2027-01-01' });
+    expect(await page(id)).toMatchObject({ roastedOn: '2026-01-01', roastAssumed: true });
+  });
+
+  it.each([
+    ['an empty name', { name: '  ' }, 'name'],
+    ['a name of 121 characters', { name: 'x'.repeat(121) }, 'name'],
+    ['a roast date in year 20226', { roastedOn: '20226-02-02' }, 'roastedOn'],
+    ['30 February', { roastedOn: '2026-02-30' }, 'roastedOn'],
+    ['a roast date to come', { roastedOn: '2026-03-09' }, 'roastedOn'],
+    ['no date at all', { roastedOn: null }, 'roastedOn'],
+    ['best before it was roasted', { bestBefore: '2026-01-01' }, 'bestBefore'],
+    ['a dose of −3 g', { reference: { ...REFERENCE, doseG: -3 } }, 'reference.doseG'],
+    ['water at 4000 °C', { reference: { ...REFERENCE, waterC: 4000 } }, 'reference.waterC'],
+    ['a weight of 0 g', { weightG: 0 }, 'weightG'],
+    ['a word for a weight', { weightG: 'much' as unknown as number }, 'weightG'],
+    ['an unknown roast level', { roastLevel: 'blue' as unknown as 'light' }, 'roastLevel'],
+    ['out of the freezer before it went in', { spells: [{ place: 'freezer' as const, from: '2026-02-20', to: '2026-02-10' }] }, 'spells.0.to'],
+    ['frozen before it was roasted', { spells: [{ place: 'freezer' as const, from: '2026-01-20', to: null }] }, 'spells.0.from'],
+    [
+      'two stays that overlap',
+      { spells: [{ place: 'freezer' as const, from: '2026-02-10', to: null }, { place: 'freezer' as const, from: '2026-02-12', to: '2026-02-13' }] },
+      'spells.1.from',
+    ],
+    ['an unknown key', { colour: 'brown' }, 'colour'],
+  ])('with %s is refused at its field, and nothing is saved', async (_what, differently, path) => {
+    const before = (await shelf()).lanes.length;
+    const { status, code, fields, message } = await server.refused('POST', '/bags', { ...bagDraft(), ...differently });
+    expect({ status, code }).toEqual({ status: 422, code: 'invalid' });
+    expect(fields.map((field) => field.path)).toEqual([path]);
+    expect(message).toMatch(/Nothing was saved/);
+    expect((await shelf()).lanes).toHaveLength(before);
+  });
+
+  it('cannot be roasted later than a brew already logged', async () => {
+    const id = await server.addBag();
+    await server.addBrew(id);
+    const { fields } = await server.refused('PUT', `/bags/${id}`, bagDraft({ roastedOn: '2026-02-21' }));
+    expect(fields.map((field) => field.path)).toEqual(['roastedOn']);
+    expect((await page(id)).bag.roastedOn).toBe('2026-02-05');
+  });
+
+  it('is changed whole, and its verdict follows', async () => {
+    const id = await server.addBag();
+    const early = (await page(id)).verdict.peak.day;
+    await server.ok('PUT', `/bags/${id}`, bagDraft({ roastLevel: 'dark', reference: { ...REFERENCE, brewer: 'press' } }));
+    const read = await page(id);
+    expect(read.bag).toMatchObject({ roastLevel: 'dark', reference: { brewer: 'press' }, revision: 2 });
+    expect(read.verdict.peak.day).toBeLessThan(early / 1.5);
+  });
+
+  it('deleted is gone from everywhere, and comes back with its log', async () => {
+    const id = await server.addBag({ name: 'Undo me' });
+    await server.addBrew(id, { cup: { school: 'mark10', mark: 7, notes: 'remembered' } });
+    await server.ok('DELETE', `/bags/${id}`);
+    expect((await server.refused('GET', `/bags/${id}?today=${TODAY}`)).status).toBe(404);
+    expect((await shelf()).lanes.map((lane) => lane.id)).not.toContain(id);
+    expect(await server.ok<SearchHit[]>('GET', '/search?q=remembered')).toEqual([]);
+    expect((await server.refused('POST', `/bags/${id}/brews`, brewDraft())).status).toBe(404);
+    await server.ok('POST', `/bags/${id}/restore`);
+    expect((await page(id)).brews[0]?.cup.notes).toBe('remembered');
+  });
+});
+
+describe('the shelf', () => {
+  it('shows finished bags apart', async () => {
+    const id = await server.addBag({ name: 'All gone', finishedOn: '2026-02-27' });
+    expect((await shelf()).lanes.map((lane) => lane.id)).not.toContain(id);
+    const finished = shelfSchema.parse(await shelf('yes'));
+    expect(finished.lanes.find((lane) => lane.id === id)).toMatchObject({ state: 'spent', stateProbability: 1 });
+  });
+
+  it('keeps the shape of the contract and orders by urgency', async () => {
+    const kept = shelfSchema.parse(await shelf());
+    expect(kept.lanes.length).toBeGreaterThan(3);
+    for (const lane of kept.lanes) expect(lane.ridge).toHaveLength(71);
+    expect(kept.pick?.bagId).toBe(kept.lanes.find((lane) => !lane.frozen && lane.cupsLeft > 0)?.id);
+  });
+
+  it('needs to know which day it is', async () => {
+    for (const query of ['', '?today=tomorrow', '?today=2026-02-31']) {
+      expect((await server.refused('GET', `/shelf${query}`)).fields[0]?.path).toBe('today');
+    }
+  });
+});
+
+describe('the search', () => {
+  it('finds every word, on the label or in the notes, and takes its signs literally', async () => {
+    const id = await server.addBag({ name: 'Percent 100% _plain_', origin: 'Burundi' });
+    await server.addBrew(id, { cup: { school: 'mark10', mark: 8, notes: 'Long, long damson skin, and a sentence around it that goes on for a while.' } });
+    const find = async (q: string): Promise<string[]> => (await server.ok<SearchHit[]>('GET', `/search?q=${encodeURIComponent(q)}`)).map((hit) => hit.id);
+    expect(await find('DAMSON burundi')).toEqual([id]);
+    expect(await find('100%')).toEqual([id]);
+    expect(await find('_plain_')).toEqual([id]);
+    expect(await find('damson nowhere')).toEqual([]);
+    expect(await find('%zz%')).toEqual([]);
+    const [hit] = await server.ok<SearchHit[]>('GET', '/search?q=damson');
+    expect(hit?.inNotes).toMatch(/damson skin/);
+  });
+});
+
+describe('tasters', () => {
+  it('are added once each', async () => {
+    const { id } = await server.ok<Bag>('POST', '/tasters', { name: 'Mira' });
+    expect(await server.ok('GET', '/tasters')).toEqual([{ id, name: 'Mira' }]);
+    expect(await server.refused('POST', '/tasters', { name: 'mira' })).toMatchObject({ status: 409, fields: [{ path: 'name' }] });
+    expect((await server.refused('POST', '/tasters', { name: '' })).fields[0]?.path).toBe('name');
+  });
+});

@@ -1,0 +1,142 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { BrewDraft } from '../../contract/brew';
+import { bagPage, type BagPage } from '../../contract/shelf';
+import { brewDraft, TestServer, TODAY } from './running';
+
+let server: TestServer;
+beforeAll(async () => {
+  server = await new TestServer().start();
+});
+afterAll(() => server.end());
+
+const page = (id: string): Promise<BagPage> => server.ok('GET', `/bags/${id}?today=${TODAY}`);
+const cup = (differently: object): BrewDraft['cup'] => ({ school: 'mark10', mark: 8, ...differently });
+
+describe('a brew', () => {
+  it('comes back with its cup, notes, liking and rest day', async () => {
+    const bagId = await server.addBag();
+    const notes = '‏قهوة 🍐 <b>"quoted"</b>\nsecond line';
+    const written = brewDraft({ brewer: 'siphon', waterC: 91.5, grindStep: -1, drainS: 184, recordedFrom: 'memory', cup: cup({ mark: 8.4, aroma: 7.5, acidity: 8, body: null, notes }) });
+    const id = await server.addBrew(bagId, written);
+    const read = bagPage.parse(await page(bagId));
+    expect(read.brews).toEqual([expect.objectContaining({ ...written, id, bagId, liking: 84, restDay: 15 })]);
+    expect(read.gramsLeft).toBe(235);
+  });
+
+  it('belongs to the day on the wall where it was brewed', async () => {
+    const bagId = await server.addBag();
+    await server.addBrew(bagId, { brewedAt: '2026-02-20T23:30:00-08:00' });
+    await server.addBrew(bagId, { brewedAt: '2026-02-20T00:30:00+09:00' });
+    expect((await page(bagId)).brews.map((brew) => brew.restDay)).toEqual([15, 15]);
+  });
+
+  it.each([
+    ['a dose of −3 g', { doseG: -3 }, 'doseG'],
+    ['water at 4000 °C', { waterC: 4000 }, 'waterC'],
+    ['brewed before it was roasted', { brewedAt: '2026-02-04T08:00:00Z' }, 'brewedAt'],
+    ['a date in year 20226', { brewedAt: '20226-02-20T08:00:00Z' }, 'brewedAt'],
+    ['a time without its offset', { brewedAt: '2026-02-20T08:00:00' }, 'brewedAt'],
+    ['a time to come', { brewedAt: '2026-03-05T08:00:00Z' }, 'brewedAt'],
+    ['2 MB of notes', { cup: cup({ notes: 'x'.repeat(2_000_000) }) }, 'cup.notes'],
+    ['a mark of 11 out of 10', { cup: cup({ mark: 11 }) }, 'cup.mark'],
+    ['a mark of 6 stars', { cup: cup({ school: 'stars', mark: 6 }) }, 'cup.mark'],
+    ['an unknown school', { cup: cup({ school: 'thumbs' }) }, 'cup.school'],
+    ['a taster nobody knows', { tasterId: '0f0e7c2e-1111-4111-8111-000000000000' }, 'tasterId'],
+    ['an unknown fault', { fault: 'gremlins' as unknown as null }, 'fault'],
+    ['an unknown key', { sugar: 2 }, 'sugar'],
+    ['an unknown key in the cup', { cup: cup({ crema: 3 }) }, 'cup.crema'],
+  ])('with %s is refused at its field, and nothing is half saved', async (_what, differently, path) => {
+    const bagId = await server.addBag();
+    const { status, fields } = await server.refused('POST', `/bags/${bagId}/brews`, { ...brewDraft(), ...differently });
+    expect(status).toBe(422);
+    expect(fields.map((field) => field.path)).toEqual([path]);
+    const read = await page(bagId);
+    expect(read.brews).toEqual([]);
+    expect(read.bag.revision).toBe(1);
+  });
+
+  it('of each school is put on the common scale', async () => {
+    const bagId = await server.addBag();
+    const cups: [BrewDraft['cup'], number | null][] = [
+      [cup({ mark: 8.3 }), 83],
+      [cup({ school: 'stars', mark: 4.25 }), 85],
+      [cup({ school: 'sum100', mark: 84.5 }), 84.5],
+      [cup({ school: 'composite', mark: null, aroma: 8, acidity: 7, body: 9 }), 80],
+      [cup({ mark: null }), null],
+    ];
+    for (const [i, [one]] of cups.entries()) await server.addBrew(bagId, { brewedAt: `2026-02-2${i}T08:00:00Z`, cup: one });
+    expect((await page(bagId)).brews.map((brew) => brew.liking)).toEqual(cups.map(([, liking]) => liking).reverse());
+  });
+
+  it('is changed, deleted and brought back, and the verdict follows each time', async () => {
+    const bagId = await server.addBag();
+    const id = await server.addBrew(bagId);
+    await server.ok('PUT', `/brews/${id}`, brewDraft({ cup: cup({ mark: 6.5, notes: '' }) }));
+    expect((await page(bagId)).brews[0]).toMatchObject({ liking: 65, cup: { notes: '' } });
+    await server.ok('DELETE', `/brews/${id}`);
+    expect(await page(bagId)).toMatchObject({ brews: [], verdict: { usable: 0 } });
+    await server.ok('POST', `/brews/${id}/restore`);
+    expect(await page(bagId)).toMatchObject({ brews: [{ id, liking: 65 }], verdict: { usable: 1 } });
+    expect((await server.refused('PUT', '/brews/not-there', brewDraft())).status).toBe(404);
+  });
+
+  it('with a fault stays in the log and leaves the judgement', async () => {
+    const bagId = await server.addBag();
+    for (const [day, mark] of [['10', 7], ['14', 7.8], ['18', 8.6], ['24', 8.1]] as const) await server.addBrew(bagId, { brewedAt: `2026-02-${day}T08:00:00Z`, cup: cup({ mark }) });
+    const before = (await page(bagId)).verdict;
+    const id = await server.addBrew(bagId, { brewedAt: '2026-02-26T08:00:00Z', cup: cup({ mark: 3 }) });
+    expect((await page(bagId)).verdict.curve).not.toEqual(before.curve);
+    await server.ok('PUT', `/brews/${id}/fault`, { fault: 'rinse-water-left', faultNote: 'half a cup of it' });
+    const after = await page(bagId);
+    expect(after.verdict).toMatchObject({ curve: before.curve, peak: before.peak, verdict: before.verdict, usable: 4 });
+    expect(after.verdict.brews.find((brew) => brew.id === id)?.leftOut).toBe('fault');
+    expect(after.brews[0]).toMatchObject({ fault: 'rinse-water-left', faultNote: 'half a cup of it' });
+  });
+});
+
+describe('keeping', () => {
+  it('survives a restart with the same verdict, not worked out again', async () => {
+    const bagId = await server.addBag();
+    for (const day of ['10', '14', '19', '25']) await server.addBrew(bagId, { brewedAt: `2026-02-${day}T08:00:00Z` });
+    const before = await page(bagId);
+    await server.stop();
+    await server.start();
+    const fits = server.fits.length;
+    expect(await page(bagId)).toEqual(before);
+    expect(server.fits).toHaveLength(fits);
+  });
+
+  it('works a verdict out once for many who ask at the same time', async () => {
+    const bagId = await server.addBag();
+    await server.addBrew(bagId);
+    const fits = server.fits.length;
+    // The save itself has already begun the work.
+    await Promise.all(Array.from({ length: 8 }, () => page(bagId)));
+    expect(server.fits.length - fits).toBeLessThanOrEqual(1);
+  });
+
+  it('keeps every one of many brews saved at once, though some among them are refused', async () => {
+    const bagId = await server.addBag({ weightG: 1000 });
+    const all = await Promise.all(
+      Array.from({ length: 20 }, (_, i) => server.send('POST', `/bags/${bagId}/brews`, brewDraft({ doseG: i % 4 === 3 ? -1 : 15, cup: cup({ notes: `number ${i}` }) }))),
+    );
+    expect(all.filter(({ status }) => status === 201)).toHaveLength(15);
+    const read = await page(bagId);
+    expect(read.brews).toHaveLength(15);
+    expect(new Set(read.brews.map((brew) => brew.cup.notes)).size).toBe(15);
+    expect(read.verdict.usable).toBe(15);
+  });
+});
+
+describe('the door', () => {
+  it('takes only JSON, and says what it did not understand', async () => {
+    const address = `${server.running.address}/api/bags`;
+    const form = await fetch(address, { method: 'POST', headers: { 'content-type': 'application/x-www-form-urlencoded' }, body: 'name=x' });
+    expect(form.status).toBe(422);
+    const broken = await fetch(address, { method: 'POST', headers: { 'content-type': 'application/json' }, body: '{"name":' });
+    expect(await broken.json()).toMatchObject({ error: { code: 'invalid', message: expect.stringContaining('not JSON') } });
+    const huge = await fetch(address, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ name: 'x'.repeat(9_000_000) }) });
+    expect(huge.status).toBe(413);
+    expect((await server.refused('GET', '/nothing-here')).status).toBe(404);
+  });
+});

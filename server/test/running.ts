@@ -1,0 +1,89 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import pino from 'pino';
+import type { BagDraft } from '../../contract/bag';
+import type { BrewDraft } from '../../contract/brew';
+import { apiError, type ApiError } from '../../contract/error';
+import { compact, fitCrest, type CrestInput } from '../../core/crest';
+import { readConfig } from '../config';
+import { serve, type Running } from '../serve';
+
+/** The day on which the tests take place. */
+export const TODAY = '2026-03-01';
+
+/** The real server over HTTP on a real database file; only the clock and the engine's threads are stand-ins. */
+export class TestServer {
+  readonly folder = mkdtempSync(join(tmpdir(), 'slow-crest-test-'));
+  readonly fits: CrestInput[] = [];
+  #running: Running | null = null;
+
+  get running(): Running {
+    if (!this.#running) throw new Error('The server is not running');
+    return this.#running;
+  }
+
+  async start(): Promise<this> {
+    const config = readConfig({ SLOW_CREST_DATA: this.folder, PORT: '0' }, '/');
+    const engine = {
+      fit: (input: CrestInput) => {
+        this.fits.push(input);
+        return Promise.resolve(compact(fitCrest(input)));
+      },
+      close: () => Promise.resolve(),
+    };
+    this.#running = await serve(config, pino({ level: 'silent' }), null, { now: () => new Date(`${TODAY}T12:00:00Z`), engine });
+    return this;
+  }
+
+  async stop(): Promise<void> {
+    await this.running.close();
+    this.#running = null;
+  }
+
+  async end(): Promise<void> {
+    await this.stop();
+    rmSync(this.folder, { recursive: true, force: true });
+  }
+
+  /** Sends a request; the body goes as JSON. */
+  async send(method: string, path: string, body?: unknown): Promise<{ status: number; body: unknown }> {
+    const response = await fetch(`${this.running.address}/api${path}`, {
+      method,
+      ...(method === 'GET' ? {} : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body ?? {}) }),
+    });
+    const text = await response.text();
+    return { status: response.status, body: text === '' ? null : JSON.parse(text) };
+  }
+
+  /** Sends a request that must succeed; returns its body. */
+  async ok<T>(method: string, path: string, body?: unknown): Promise<T> {
+    const answer = await this.send(method, path, body);
+    if (answer.status >= 300) throw new Error(`${method} ${path}: ${answer.status} ${JSON.stringify(answer.body)}`);
+    return answer.body as T;
+  }
+
+  /** Sends a request that must be refused; returns its status and what was wrong. */
+  async refused(method: string, path: string, body?: unknown): Promise<ApiError & { status: number }> {
+    const answer = await this.send(method, path, body);
+    return { status: answer.status, ...apiError.parse(answer.body).error };
+  }
+
+  async addBag(differently: Partial<BagDraft> = {}): Promise<string> {
+    return (await this.ok<{ id: string }>('POST', '/bags', bagDraft(differently))).id;
+  }
+
+  async addBrew(bagId: string, differently: Partial<BrewDraft> = {}): Promise<string> {
+    return (await this.ok<{ id: string }>('POST', `/bags/${bagId}/brews`, brewDraft(differently))).id;
+  }
+}
+
+export const REFERENCE = { style: 'filter', brewer: 'cone', doseG: 15, waterG: 240, waterC: 94, grindStep: 0 } as const;
+
+export function bagDraft(differently: Partial<BagDraft> = {}): BagDraft {
+  return { name: 'Test Hill', roaster: 'Fernhill', roastedOn: '2026-02-05', roastLevel: 'light', process: 'washed', reference: REFERENCE, ...differently };
+}
+
+export function brewDraft(differently: Partial<BrewDraft> = {}): BrewDraft {
+  return { ...REFERENCE, brewedAt: '2026-02-20T08:00:00+01:00', cup: { school: 'mark10', mark: 8.2, notes: 'quince' }, ...differently };
+}
