@@ -138,3 +138,15 @@ test('the freezer stops the clock and the page says so', async ({ page, applicat
   await page.getByRole('button', { name: 'Take it out of the freezer' }).click();
   await expect(page.getByText(/day 10, roasted/)).toBeVisible();
 });
+
+test('someone new at the table is added while logging, and named in the log', async ({ page, application }) => {
+  await addBag(page, application, 'Guest Hill', 12);
+  await page.getByRole('link', { name: 'Log a brew' }).click();
+  await page.getByRole('textbox', { name: 'Overall' }).fill('8');
+  await page.getByRole('button', { name: 'Someone new' }).click();
+  await page.getByLabel("New taster's name").fill('Ada');
+  await page.keyboard.press('Enter');
+  await expect(page.getByLabel('Taster')).toContainText('Ada');
+  await page.getByRole('button', { name: 'Save the cup' }).click();
+  await expect(page.locator('.log')).toContainText('Ada');
+});

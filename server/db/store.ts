@@ -1,6 +1,4 @@
 import { Mutex } from 'async-mutex';
-import { mkdirSync } from 'node:fs';
-import { dirname } from 'node:path';
 import { DataSource, type EntityManager } from 'typeorm';
 import { ENTITIES } from './entities';
 import { FirstTables1700000000001 } from './migrations/1-firstTables';
@@ -16,9 +14,8 @@ export interface Store {
   close(): Promise<void>;
 }
 
-/** Opens (and where needed creates and migrates) the database in `file`. */
+/** Opens (and where needed creates and migrates) the database in `file`; its folder must be there. */
 export async function openStore(file: string): Promise<Store> {
-  mkdirSync(dirname(file), { recursive: true });
   const source = new DataSource({
     type: 'better-sqlite3',
     database: file,

@@ -34,7 +34,9 @@ describe('starting', () => {
     const file = join(folder, 'a-file');
     writeFileSync(file, '');
     chmodSync(file, 0o444);
-    expect(() => readConfig({ SLOW_CREST_DATA: join(file, 'data') }, '/')).toThrow(/data folder .* cannot be written/);
+    for (const path of [file, join(file, 'data'), '/proc/no-folders-here/data']) {
+      expect(() => readConfig({ SLOW_CREST_DATA: path }, '/')).toThrow(/data folder .* cannot be written/);
+    }
   });
 
   it('refuses a port that is none', () => {

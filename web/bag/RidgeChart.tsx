@@ -43,7 +43,7 @@ export function RidgeChart({ page, chosen, onChoose }: Props) {
             <YAxis domain={[yTicks[0] ?? 0, yTicks.at(-1) ?? 1]} ticks={yTicks} tickFormatter={(v: number) => numberText(v, 2)} width={52} label={{ value: 'score at the reference recipe', angle: -90, position: 'insideLeft', style: { textAnchor: 'middle' } }} />
             <Area dataKey="band" fill="var(--sc-lichen-fill)" fillOpacity={0.3} stroke="none" isAnimationActive={false} activeDot={false} />
             <Line dataKey="mean" stroke="var(--sc-lichen)" strokeWidth={2.5} dot={false} activeDot={false} isAnimationActive={false} />
-            {verdict.restDay <= lastDay && <ReferenceLine x={verdict.restDay} stroke="var(--sc-ember)" strokeWidth={1.5} label={{ value: 'today', position: 'top', className: 'today-word' }} />}
+            {verdict.restDay <= lastDay && <ReferenceLine x={verdict.restDay} stroke="var(--sc-ember)" strokeWidth={1.5} label={{ value: 'today', position: 'top', style: { fill: 'var(--sc-ember)', fontWeight: 600 } }} />}
             <BrewPoints brews={points} onChoose={onChoose} />
           </ComposedChart>
         )}

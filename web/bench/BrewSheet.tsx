@@ -8,6 +8,7 @@ import { MarkField, OpenSelectField, SelectField, SwitchField, TextField } from 
 import { numberText, SCHOOL_NAMES, sentenceCase, words } from '../shared/format';
 import { Sheet } from '../shared/Sheet';
 import { typedNumber } from '../shared/typed';
+import { TasterField } from './TasterField';
 import { brewResolver, type BrewForm, type BrewValues } from './brewForm';
 
 interface Props {
@@ -100,7 +101,7 @@ function RecordPart({ tasters, initial }: { tasters: readonly Taster[]; initial:
       <legend>The record</legend>
       <div className="fields">
         <TextField name="brewedAt" label="Brewed at" type="datetime-local" className="half" />
-        {tasters.length > 0 && <SelectField name="tasterId" label="Taster" options={[{ value: '', text: 'Not stated' }, ...tasters.map(({ id, name }) => ({ value: id, text: name }))]} />}
+        <TasterField tasters={tasters} />
       </div>
       <details open={open}>
         <summary>From memory, another style, or something went wrong</summary>

@@ -9,6 +9,8 @@ import type { Taster, TasterInput } from '../../contract/taster';
 /** The one way to the server. A change to a bag or its log makes the shelf and that bag's page fetch anew. */
 export const api = createApi({
   reducerPath: 'api',
+  refetchOnFocus: true,
+  refetchOnReconnect: true,
   baseQuery: fetchBaseQuery({ baseUrl: '/api' }),
   tagTypes: ['Shelf', 'Bag', 'Tasters'],
   endpoints: (build) => ({
