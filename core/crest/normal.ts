@@ -8,6 +8,8 @@ export function quantile(u: number): number {
 
 /** ln Φ(x), accurate far into both tails: through the scaled complementary error function. */
 export function logCdf(x: number): number {
+  // From here on Φ is 1 to the last bit.
+  if (x > 9) return 0;
   const tail = -0.5 * x * x;
   if (x < 0) return tail + Math.log(0.5 * erfcx(-x * Math.SQRT1_2));
   return Math.log1p(-0.5 * Math.exp(tail) * erfcx(x * Math.SQRT1_2));
@@ -25,6 +27,8 @@ export function millsRatio(x: number): number {
 
 /** Mean of Normal(mean, sd²) cut off below 0. */
 export function positiveMean(mean: number, sd: number): number {
+  // What is cut off is too little to see.
+  if (mean > 9 * sd) return mean;
   return mean + sd * millsRatio(mean / sd);
 }
 

@@ -32,14 +32,20 @@ export function cellAt(grid: Grid, peak: number, noise: number, rise: number, fa
   return ((peak * grid.noise.nodes.length + noise) * grid.rise.nodes.length + rise) * grid.fall.nodes.length + fall;
 }
 
-function noiseLevel(data: Data, grid: Grid, sigma: number): NoiseLevel {
+/** Both sides of every unit ridge at the brews, [peak][width][brew]. */
+interface Sides {
+  rise: Float64Array;
+  fall: Float64Array;
+}
+
+function noiseLevel(data: Data, sides: Sides, sigma: number): NoiseLevel {
   const whitened = whitenedAt(data, sigma);
-  const side = (which: 'rise' | 'fall'): Float64Array => {
-    const h = halfRidges(grid.logPeaks, grid[which].nodes, data.x, which);
+  const white = (side: Float64Array): Float64Array => {
+    const h = side.slice();
     for (let at = 0; at < h.length; at += data.n) whiten(whitened.factor, data.n, h, at);
     return h;
   };
-  return { sigma, whitened, rise: data.n ? side('rise') : new Float64Array(), fall: data.n ? side('fall') : new Float64Array() };
+  return { sigma, whitened, rise: white(sides.rise), fall: white(sides.fall) };
 }
 
 /**
@@ -64,8 +70,10 @@ export function posteriorOf(data: Data, grid: Grid, logPeakPrior: Float64Array):
   const heightMean = new Float64Array(cells);
   const heightSd = new Float64Array(cells);
   const variance = (HEIGHT_SD * data.sigma0) ** 2;
-  const levels = Array.from(grid.noise.nodes, (node) => noiseLevel(data, grid, node * data.sigma0));
+  const sides: Sides = { rise: halfRidges(grid.logPeaks, grid.rise.nodes, data.x, 'rise'), fall: halfRidges(grid.logPeaks, grid.fall.nodes, data.x, 'fall') };
+  const levels = Array.from(grid.noise.nodes, (node) => noiseLevel(data, sides, node * data.sigma0));
 
+  let heaviest = -Infinity;
   const fallSquare = new Float64Array(falls);
   const fallScore = new Float64Array(falls);
   levels.forEach((level, s) => {
@@ -90,8 +98,15 @@ export function posteriorOf(data: Data, grid: Grid, logPeakPrior: Float64Array):
           const cell = cellAt(grid, p, s, r, f);
           heightMean[cell] = mean;
           heightSd[cell] = 1 / Math.sqrt(precision);
-          weight[cell] =
-            prior + grid.fall.logWeights[f]! + 0.5 * score * mean - 0.5 * Math.log(precision * variance) + Math.LN2 + logCdf(mean * Math.sqrt(precision));
+          // What the cut-off and the determinant add is at most ln 2: a cell hopeless without them is left at nothing.
+          const most = prior + grid.fall.logWeights[f]! + 0.5 * score * mean + Math.LN2;
+          if (most < heaviest + NEGLIGIBLE_LOG) {
+            weight[cell] = -Infinity;
+            continue;
+          }
+          const logWeight = most - 0.5 * Math.log(precision * variance) + logCdf(mean * Math.sqrt(precision));
+          if (logWeight > heaviest) heaviest = logWeight;
+          weight[cell] = logWeight;
         }
       }
     }
@@ -100,11 +115,17 @@ export function posteriorOf(data: Data, grid: Grid, logPeakPrior: Float64Array):
   return { grid, data, levels, weight, heightMean, heightSd };
 }
 
+/** Cells this much lighter than the heaviest (in logs) count as nothing: all of them together could not be seen. */
+const NEGLIGIBLE_LOG = -30;
+
 /** Turns log weights into weights that sum to 1, in place. */
 function normalise(logWeights: Float64Array): void {
   let max = -Infinity;
   for (const w of logWeights) if (w > max) max = w;
   let total = 0;
-  for (let i = 0; i < logWeights.length; i++) total += logWeights[i] = Math.exp(logWeights[i]! - max);
+  for (let i = 0; i < logWeights.length; i++) {
+    const below = logWeights[i]! - max;
+    total += logWeights[i] = below < NEGLIGIBLE_LOG ? 0 : Math.exp(below);
+  }
   for (let i = 0; i < logWeights.length; i++) logWeights[i] = logWeights[i]! / total;
 }
