@@ -66,8 +66,17 @@ export const EFFECT_SD = {
   taster: 1.5,
 } as const;
 
-/** Deviation of a bag from its ridge: Gaussian process in ln days, sd in σ₀, length in ln days. *Assumption*. */
-export const DEVIATION = { sd: 0.33, length: 0.35 } as const;
+/**
+ * Deviation of a bag from its ridge: Gaussian process in ln days, length in ln days, sd in σ₀. Most bags stay close to
+ * their ridge; the rest close and reopen, or follow no ridge at all. Shares are prior probabilities. *Assumption*.
+ */
+export const DEVIATION = {
+  length: 0.35,
+  kinds: [
+    { sd: 0.33, share: 0.8 },
+    { sd: 1.2, share: 0.2 },
+  ],
+} as const;
 
 /** Smallest difference in liking that counts, in σ₀. *Assumption*. */
 export const NOTICEABLE = 0.5;
@@ -93,11 +102,11 @@ export const LAST_DAY = 90;
 export const ADVISED_DAYS = { from: 4, to: 60 } as const;
 
 /** Nodes of each grid, and quadrature draws. *Numerical*: doubling them moves no reported figure by more than 5 %. */
-export const GRID = { peak: 64, rise: 6, fall: 6, noise: 5, deviation: 21, draws: 640 } as const;
+export const GRID = { peak: 64, rise: 5, fall: 5, noise: 4, deviation: 21, draws: 640 } as const;
 /** The rise, fall and noise grids reach this many sds to either side. *Numerical*. */
-export const GRID_REACH = 2.25;
+export const GRID_REACH = 2.2;
 /** Seed of the fixed normals that carry the deviation; fixed so that the same input gives the same answer. *Numerical*. */
 export const DRAW_SEED = 20_260_202;
 
 /** Raised whenever an answer may change: kept verdicts of an older engine are worked out anew. */
-export const ENGINE_VERSION = 1;
+export const ENGINE_VERSION = 2;

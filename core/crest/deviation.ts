@@ -1,8 +1,8 @@
 import { GRID, LAST_DAY, LEVEL_SD } from './constants';
 import { KEY_DAYS } from './keyDays';
-import { deviationCovariance, type Data } from './likelihood';
+import { deviationCorrelation, type Data } from './likelihood';
 import { cholesky, dot, whiten } from './linalg';
-import type { NoiseLevel } from './posterior';
+import type { SeenRegime } from './posterior';
 import { logAge } from './shape';
 
 /** The level and deviation are carried on these log-ages, equally spaced over the reported days, and interpolated. */
@@ -26,7 +26,7 @@ export function addAtDays(nodeValues: Float64Array, days: Float64Array, at = 0):
   }
 }
 
-/** The level-and-deviation at the nodes, given the brews at one noise level: Normal(gain · whitened residual, L·Lᵀ). */
+/** The level-and-deviation at the nodes, given the brews in one regime: Normal(gain · whitened residual, L·Lᵀ). */
 export interface NodePosterior {
   /** Whitened cross-covariance, [node][brew]: multiplied by L⁻¹(y − m − A·h) it gives the mean. */
   gain: Float64Array;
@@ -34,19 +34,19 @@ export interface NodePosterior {
   factor: Float64Array;
 }
 
-/** Conditions the level and deviation on the brews at one noise level. */
-export function nodePosterior(data: Data, level: NoiseLevel): NodePosterior {
+/** Conditions the level and deviation on the brews in one regime. */
+export function nodePosterior(data: Data, { deviationSd, whitened }: SeenRegime): NodePosterior {
   const { n, sigma0 } = data;
   const m = NODES.length;
   const gain = new Float64Array(m * n);
   NODES.forEach((node, k) => {
-    for (let i = 0; i < n; i++) gain[k * n + i] = LEVEL_SD ** 2 + deviationCovariance(node, data.x[i]!, sigma0);
-    whiten(level.whitened.factor, n, gain, k * n);
+    for (let i = 0; i < n; i++) gain[k * n + i] = LEVEL_SD ** 2 + deviationSd ** 2 * deviationCorrelation(node, data.x[i]!);
+    whiten(whitened.factor, n, gain, k * n);
   });
   const factor = new Float64Array(m * m);
   for (let k = 0; k < m; k++) {
     for (let l = 0; l <= k; l++) {
-      const prior = LEVEL_SD ** 2 + deviationCovariance(NODES[k]!, NODES[l]!, sigma0);
+      const prior = LEVEL_SD ** 2 + deviationSd ** 2 * deviationCorrelation(NODES[k]!, NODES[l]!);
       factor[k * m + l] = prior - dot(gain, k * n, gain, l * n, n) + (k === l ? JITTER * (LEVEL_SD ** 2 + sigma0 ** 2) : 0);
     }
   }

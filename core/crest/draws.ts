@@ -17,9 +17,9 @@ export interface Draws {
   count: number;
   /** Score at the reference recipe, points, [draw][key day]. */
   curves: Float64Array;
-  /** Whitened residual L⁻¹(y − m − A·h), [draw][brew], and the noise level it was whitened at. */
+  /** Whitened residual L⁻¹(y − m − A·h), [draw][brew], and the regime it was whitened in. */
   residuals: Float64Array;
-  noise: Uint8Array;
+  regime: Uint8Array;
 }
 
 const GOLDEN = (Math.sqrt(5) - 1) / 2;
@@ -38,16 +38,16 @@ function normalTable(count: number): Float64Array {
   return table;
 }
 
-/** Draws `grid.draws` curves from a posterior, given its node posterior at each noise level. */
+/** Draws `grid.draws` curves from a posterior, given its node posterior in each regime. */
 export function drawCurves(posterior: Posterior, nodes: readonly NodePosterior[]): Draws {
-  const { grid, data, levels, weight } = posterior;
+  const { grid, data, regimes, weight } = posterior;
   const { n } = data;
   const m = NODES.length;
   const count = grid.draws;
   const days = KEY_DAYS.length;
   const curves = new Float64Array(count * days);
   const residuals = new Float64Array(count * n);
-  const noise = new Uint8Array(count);
+  const regime = new Uint8Array(count);
   const normals = normalTable(count);
   const atNodes = new Float64Array(m);
 
@@ -59,26 +59,26 @@ export function drawCurves(posterior: Posterior, nodes: readonly NodePosterior[]
     const f = cell % grid.fall.nodes.length;
     const r = Math.floor(cell / grid.fall.nodes.length) % grid.rise.nodes.length;
     const ps = Math.floor(cell / (grid.fall.nodes.length * grid.rise.nodes.length));
-    const s = ps % levels.length;
-    const p = Math.floor(ps / levels.length);
-    const level = levels[s]!;
+    const s = ps % regimes.length;
+    const p = Math.floor(ps / regimes.length);
+    const { rise, fall, whitened } = regimes[s]!;
     const height = positiveQuantile((0.5 + d * GOLDEN) % 1, posterior.heightMean[cell]!, posterior.heightSd[cell]!);
 
-    noise[d] = s;
+    regime[d] = s;
     for (let i = 0; i < n; i++) {
-      const h = level.rise[(p * grid.rise.nodes.length + r) * n + i]! + level.fall[(p * grid.fall.nodes.length + f) * n + i]!;
-      residuals[d * n + i] = level.whitened.residual[i]! - height * h;
+      const h = rise[(p * grid.rise.nodes.length + r) * n + i]! + fall[(p * grid.fall.nodes.length + f) * n + i]!;
+      residuals[d * n + i] = whitened.residual[i]! - height * h;
     }
     const given = nodes[s]!;
     for (let k = 0; k < m; k++) {
       atNodes[k] = dot(given.gain, k * n, residuals, d * n, n) + dot(given.factor, k * m, normals, d * m, k + 1);
     }
-    const rise = (p * grid.rise.nodes.length + r) * days;
-    const fall = (p * grid.fall.nodes.length + f) * days;
+    const riseAt = (p * grid.rise.nodes.length + r) * days;
+    const fallAt = (p * grid.fall.nodes.length + f) * days;
     for (let day = 0; day < days; day++) {
-      curves[d * days + day] = data.levelMean + height * (grid.riseByDay[rise + day]! + grid.fallByDay[fall + day]!);
+      curves[d * days + day] = data.levelMean + height * (grid.riseByDay[riseAt + day]! + grid.fallByDay[fallAt + day]!);
     }
     addAtDays(atNodes, curves, d * days);
   }
-  return { count, curves, residuals, noise };
+  return { count, curves, residuals, regime };
 }

@@ -29,9 +29,9 @@ export function effectsOf(posterior: Posterior, draws: Draws, levels: readonly L
   const { n } = data;
   return levels.map((level) => {
     const prior = priorOf(level, data);
-    const gains = posterior.levels.map((noise) => {
+    const gains = posterior.regimes.map(({ whitened }) => {
       const gain = prior.withBrews.slice();
-      whiten(noise.whitened.factor, n, gain);
+      whiten(whitened.factor, n, gain);
       return { gain, variance: Math.max(0, prior.variance - dot(gain, 0, gain, 0, n)) };
     });
     let sum = 0;
@@ -39,7 +39,7 @@ export function effectsOf(posterior: Posterior, draws: Draws, levels: readonly L
     let within = 0;
     let helps = 0;
     for (let d = 0; d < draws.count; d++) {
-      const { gain, variance } = gains[draws.noise[d]!]!;
+      const { gain, variance } = gains[draws.regime[d]!]!;
       const mean = prior.mean + dot(gain, 0, draws.residuals, d * n, n);
       sum += mean;
       sumSquares += mean * mean;

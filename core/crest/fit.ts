@@ -36,7 +36,7 @@ export function fitCrest(input: CrestInput, density = 1): CrestFit {
   const tableDays = tablePeakDays(input.roastLevel, input.process, input.reference.style);
   const logPrior = grid.logPeaks.map((x) => logPeakPrior(x, tableDays, input.restAdviceDays));
   const posterior = posteriorOf(dataOf(input, brews, terms), grid, logPrior);
-  const nodes = posterior.levels.map((level) => nodePosterior(posterior.data, level));
+  const nodes = posterior.regimes.map((regime) => nodePosterior(posterior.data, regime));
 
   const draws = drawCurves(posterior, nodes);
   const marginal = peakMarginal(posterior);

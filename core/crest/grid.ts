@@ -1,4 +1,4 @@
-import { FALL_WIDTH, GRID, GRID_REACH, NOISE_LOG_SD, PEAK_MAX_DAYS, PEAK_MIN_DAYS, RISE_WIDTH } from './constants';
+import { DEVIATION, FALL_WIDTH, GRID, GRID_REACH, NOISE_LOG_SD, PEAK_MAX_DAYS, PEAK_MIN_DAYS, RISE_WIDTH } from './constants';
 import { KEY_DAYS } from './keyDays';
 import { logAge, ridge } from './shape';
 
@@ -8,6 +8,13 @@ export interface Axis {
   logWeights: Float64Array;
 }
 
+/** How noisy the marks are and how far the bag strays from its ridge, both in units of σ₀, with the log prior weight. */
+export interface Regime {
+  noise: number;
+  deviation: number;
+  logWeight: number;
+}
+
 /** The fixed grids a fit runs on. They depend on nothing but the density, so they are built once and kept. */
 export interface Grid {
   /** ln peak age: midpoints of equal cells over ln 1.5 … ln 90. */
@@ -15,8 +22,7 @@ export interface Grid {
   peakStep: number;
   rise: Axis;
   fall: Axis;
-  /** Noise σ in units of σ₀. */
-  noise: Axis;
+  regimes: Regime[];
   /** Unit ridge by [peak][rise][key day], zero from the peak on, and by [peak][fall][key day], zero before it. */
   riseByDay: Float64Array;
   fallByDay: Float64Array;
@@ -33,6 +39,10 @@ function logNormalAxis(median: number, logSd: number, count: number): Axis {
   };
 }
 
+function regimesOf(noise: Axis): Regime[] {
+  return DEVIATION.kinds.flatMap(({ sd, share }) => Array.from(noise.nodes, (node, i) => ({ noise: node, deviation: sd, logWeight: noise.logWeights[i]! + Math.log(share) })));
+}
+
 function buildGrid(density: number): Grid {
   const peaks = GRID.peak * density;
   const span = Math.log(PEAK_MAX_DAYS / PEAK_MIN_DAYS);
@@ -46,7 +56,7 @@ function buildGrid(density: number): Grid {
     peakStep,
     rise,
     fall,
-    noise: logNormalAxis(1, NOISE_LOG_SD, GRID.noise * density),
+    regimes: regimesOf(logNormalAxis(1, NOISE_LOG_SD, GRID.noise * density)),
     riseByDay: halfRidges(logPeaks, rise.nodes, dayAges, 'rise'),
     fallByDay: halfRidges(logPeaks, fall.nodes, dayAges, 'fall'),
     draws: GRID.draws * density * density,

@@ -13,18 +13,18 @@ const NEGLIGIBLE = 1e-9;
  * The mean is linear in weight × E[height], so that product is gathered once per side of the ridge.
  */
 export function meanCurve(posterior: Posterior, nodes: readonly NodePosterior[]): number[] {
-  const { grid, data, levels, weight } = posterior;
+  const { grid, data, regimes, weight } = posterior;
   const { n } = data;
   const rises = grid.rise.nodes.length;
   const falls = grid.fall.nodes.length;
   const peaks = grid.logPeaks.length;
-  const riseHeight = levels.map(() => new Float64Array(peaks * rises));
-  const fallHeight = levels.map(() => new Float64Array(peaks * falls));
-  const share = new Float64Array(levels.length);
+  const riseHeight = regimes.map(() => new Float64Array(peaks * rises));
+  const fallHeight = regimes.map(() => new Float64Array(peaks * falls));
+  const share = new Float64Array(regimes.length);
 
   let cell = 0;
   for (let p = 0; p < peaks; p++) {
-    for (let s = 0; s < levels.length; s++) {
+    for (let s = 0; s < regimes.length; s++) {
       for (let r = 0; r < rises; r++) {
         for (let f = 0; f < falls; f++, cell++) {
           const w = weight[cell]!;
@@ -50,12 +50,12 @@ export function meanCurve(posterior: Posterior, nodes: readonly NodePosterior[])
   };
   addSide(summed(riseHeight), grid.riseByDay, days, mean, 1);
   addSide(summed(fallHeight), grid.fallByDay, days, mean, 1);
-  levels.forEach((level, s) => {
+  regimes.forEach((regime, s) => {
     const w = share[s]!;
     if (n === 0 || w < NEGLIGIBLE) return;
-    const residual = level.whitened.residual.map((v) => w * v);
-    addSide(riseHeight[s] as Float64Array, level.rise, n, residual, -1);
-    addSide(fallHeight[s] as Float64Array, level.fall, n, residual, -1);
+    const residual = regime.whitened.residual.map((v) => w * v);
+    addSide(riseHeight[s] as Float64Array, regime.rise, n, residual, -1);
+    addSide(fallHeight[s] as Float64Array, regime.fall, n, residual, -1);
     const { gain } = nodes[s]!;
     addAtDays(NODES.map((_, k) => dot(gain, k * n, residual, 0, n)), mean);
   });

@@ -1,12 +1,13 @@
 import { HEIGHT_SD } from './constants';
-import { halfRidges, type Grid } from './grid';
+import { halfRidges, type Grid, type Regime } from './grid';
 import { whitenedAt, type Data, type Whitened } from './likelihood';
 import { dot, whiten } from './linalg';
 import { logCdf } from './normal';
 
-/** One noise level of the grid with every side of every ridge whitened. */
-export interface NoiseLevel {
-  sigma: number;
+/** One regime of the grid with every side of every ridge whitened. */
+export interface SeenRegime {
+  /** Deviation sd, points. */
+  deviationSd: number;
   whitened: Whitened;
   /** Whitened sides of the unit ridge at the brews, [peak][width][brew]. */
   rise: Float64Array;
@@ -14,13 +15,13 @@ export interface NoiseLevel {
 }
 
 /**
- * The posterior on the grid. Cells are ordered [peak][noise][rise][fall], so that neighbours in the list are neighbours
+ * The posterior on the grid. Cells are ordered [peak][regime][rise][fall], so that neighbours in the list are neighbours
  * in the peak. Given a cell, the height A is Normal(mean, sd²) cut off below 0.
  */
 export interface Posterior {
   grid: Grid;
   data: Data;
-  levels: NoiseLevel[];
+  regimes: SeenRegime[];
   /** Weight of each cell; sums to 1. */
   weight: Float64Array;
   heightMean: Float64Array;
@@ -28,8 +29,8 @@ export interface Posterior {
 }
 
 /** Position of a cell in the posterior's arrays. */
-export function cellAt(grid: Grid, peak: number, noise: number, rise: number, fall: number): number {
-  return ((peak * grid.noise.nodes.length + noise) * grid.rise.nodes.length + rise) * grid.fall.nodes.length + fall;
+export function cellAt(grid: Grid, peak: number, regime: number, rise: number, fall: number): number {
+  return ((peak * grid.regimes.length + regime) * grid.rise.nodes.length + rise) * grid.fall.nodes.length + fall;
 }
 
 /** Both sides of every unit ridge at the brews, [peak][width][brew]. */
@@ -38,20 +39,21 @@ interface Sides {
   fall: Float64Array;
 }
 
-function noiseLevel(data: Data, sides: Sides, sigma: number): NoiseLevel {
-  const whitened = whitenedAt(data, sigma);
+function seen(data: Data, sides: Sides, { noise, deviation }: Regime): SeenRegime {
+  const deviationSd = deviation * data.sigma0;
+  const whitened = whitenedAt(data, noise * data.sigma0, deviationSd);
   const white = (side: Float64Array): Float64Array => {
     const h = side.slice();
     for (let at = 0; at < h.length; at += data.n) whiten(whitened.factor, data.n, h, at);
     return h;
   };
-  return { sigma, whitened, rise: white(sides.rise), fall: white(sides.fall) };
+  return { deviationSd, whitened, rise: white(sides.rise), fall: white(sides.fall) };
 }
 
 /**
  * Weighs every cell of the grid by prior × evidence, with the height integrated out exactly.
  *
- * For noise σ the scores have covariance C = L·Lᵀ around A·h. With u = L⁻¹h, v = L⁻¹(y − m) and the height's prior
+ * In a regime the scores have covariance C = L·Lᵀ around A·h. With u = L⁻¹h, v = L⁻¹(y − m) and the height's prior
  * half-normal of scale √V, the height is a scalar regression cut off at 0:
  *
  *     precision P = 1/V + u·u,  mean = u·v / P,  evidence ∝ |C|^−½ exp(−½ v·v + ½ (u·v)²/P) (P·V)^−½ · 2 Φ(mean·√P)
@@ -64,34 +66,33 @@ export function posteriorOf(data: Data, grid: Grid, logPeakPrior: Float64Array):
   const { n } = data;
   const rises = grid.rise.nodes.length;
   const falls = grid.fall.nodes.length;
-  const noises = grid.noise.nodes.length;
-  const cells = grid.logPeaks.length * noises * rises * falls;
+  const cells = grid.logPeaks.length * grid.regimes.length * rises * falls;
   const weight = new Float64Array(cells);
   const heightMean = new Float64Array(cells);
   const heightSd = new Float64Array(cells);
   const variance = (HEIGHT_SD * data.sigma0) ** 2;
   const sides: Sides = { rise: halfRidges(grid.logPeaks, grid.rise.nodes, data.x, 'rise'), fall: halfRidges(grid.logPeaks, grid.fall.nodes, data.x, 'fall') };
-  const levels = Array.from(grid.noise.nodes, (node) => noiseLevel(data, sides, node * data.sigma0));
+  const regimes = grid.regimes.map((regime) => seen(data, sides, regime));
 
   let heaviest = -Infinity;
   const fallSquare = new Float64Array(falls);
   const fallScore = new Float64Array(falls);
-  levels.forEach((level, s) => {
-    const v = level.whitened.residual;
-    const base = grid.noise.logWeights[s]! - 0.5 * (dot(v, 0, v, 0, n) + level.whitened.logDet);
+  regimes.forEach((regime, s) => {
+    const v = regime.whitened.residual;
+    const base = grid.regimes[s]!.logWeight - 0.5 * (dot(v, 0, v, 0, n) + regime.whitened.logDet);
     for (let p = 0; p < grid.logPeaks.length; p++) {
       for (let f = 0; f < falls; f++) {
         const at = (p * falls + f) * n;
-        fallSquare[f] = dot(level.fall, at, level.fall, at, n);
-        fallScore[f] = dot(level.fall, at, v, 0, n);
+        fallSquare[f] = dot(regime.fall, at, regime.fall, at, n);
+        fallScore[f] = dot(regime.fall, at, v, 0, n);
       }
       for (let r = 0; r < rises; r++) {
         const at = (p * rises + r) * n;
-        const riseSquare = dot(level.rise, at, level.rise, at, n);
-        const riseScore = dot(level.rise, at, v, 0, n);
+        const riseSquare = dot(regime.rise, at, regime.rise, at, n);
+        const riseScore = dot(regime.rise, at, v, 0, n);
         const prior = base + logPeakPrior[p]! + grid.rise.logWeights[r]!;
         for (let f = 0; f < falls; f++) {
-          const square = riseSquare + fallSquare[f]! + 2 * dot(level.rise, at, level.fall, (p * falls + f) * n, n);
+          const square = riseSquare + fallSquare[f]! + 2 * dot(regime.rise, at, regime.fall, (p * falls + f) * n, n);
           const score = riseScore + fallScore[f]!;
           const precision = 1 / variance + square;
           const mean = score / precision;
@@ -112,7 +113,7 @@ export function posteriorOf(data: Data, grid: Grid, logPeakPrior: Float64Array):
     }
   });
   normalise(weight);
-  return { grid, data, levels, weight, heightMean, heightSd };
+  return { grid, data, regimes, weight, heightMean, heightSd };
 }
 
 /** Cells this much lighter than the heaviest (in logs) count as nothing: all of them together could not be seen. */

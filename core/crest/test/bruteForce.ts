@@ -34,10 +34,9 @@ export function bruteForce(input: CrestInput, askedAges: readonly number[]): Bru
   if (brews.some((b) => ratio(b.waterG, b.doseG) !== ratio(reference.waterG, reference.doseG))) throw new Error('ratios are not handled here');
   // A quadratic that only points down: −|N(0, s²)| by its first two moments.
   const bend = { mean: -0.25 * s0 * Math.sqrt(2 / Math.PI), sd: 0.25 * s0 * Math.sqrt(1 - 2 / Math.PI) };
-  const gp = (a: number, b: number): number => (0.33 * s0) ** 2 * Math.exp(-0.5 * ((a - b) / 0.35) ** 2);
-  const signal = (i: number, j: number): number =>
+  const smooth = (a: number, b: number): number => Math.exp(-0.5 * ((a - b) / 0.35) ** 2);
+  const settled = (i: number, j: number): number =>
     64 +
-    gp(x[i]!, x[j]!) +
     brewers.reduce((sum, name) => sum + (brews[i]!.brewer === name && brews[j]!.brewer === name ? (1.2 * s0) ** 2 : 0), 0) +
     (0.35 * s0) ** 2 * warmer[i]! * warmer[j]! +
     bend.sd ** 2 * warmer[i]! ** 2 * warmer[j]! ** 2;
@@ -50,10 +49,12 @@ export function bruteForce(input: CrestInput, askedAges: readonly number[]): Bru
   const effect = brewers.map((name) => ({ name, sum: 0 }));
   let total = 0;
 
-  for (const zs of midpoints(-2.4, 2.4, 6)) {
+  const regimes = midpoints(-2.4, 2.4, 6).flatMap((zs) => [{ zs, deviation: (0.33 * s0) ** 2, share: 0.8 }, { zs, deviation: (1.2 * s0) ** 2, share: 0.2 }]);
+  for (const { zs, deviation, share } of regimes) {
+    const gp = (a: number, b: number): number => deviation * smooth(a, b);
     const sigma = s0 * Math.exp(0.35 * zs);
     const covariance = Matrix.zeros(n, n).apply(function (this: Matrix, i: number, j: number) {
-      this.set(i, j, signal(i, j) + (i === j ? sigma ** 2 * (brews[i]!.recordedFrom === 'memory' ? 3.2 : 1) : 0));
+      this.set(i, j, settled(i, j) + gp(x[i]!, x[j]!) + (i === j ? sigma ** 2 * (brews[i]!.recordedFrom === 'memory' ? 3.2 : 1) : 0));
     });
     const precision = inverse(covariance).to2DArray();
     const scale = 1 / Math.sqrt(determinant(covariance));
@@ -72,7 +73,7 @@ export function bruteForce(input: CrestInput, askedAges: readonly number[]): Bru
             const r = brews.map((b, i) => (b.overall ?? NaN) - 80 - bend.mean * warmer[i]! ** 2 - height * h[i]!);
             const solved = precision.map((row) => row.reduce((sum, c, j) => sum + c * r[j]!, 0));
             const weight =
-              prior * Math.exp(-0.5 * (zs * zs + zr * zr + zf * zf)) * Math.exp(-0.5 * (height / (3.3 * s0)) ** 2) * scale * Math.exp(-0.5 * r.reduce((sum, ri, i) => sum + ri * solved[i]!, 0));
+              prior * share * Math.exp(-0.5 * (zs * zs + zr * zr + zf * zf)) * Math.exp(-0.5 * (height / (3.3 * s0)) ** 2) * scale * Math.exp(-0.5 * r.reduce((sum, ri, i) => sum + ri * solved[i]!, 0));
             total += weight;
             density[k]! += weight;
             asked.forEach((a, q) => (a.sum += weight * (80 + height * gAsked[q]! + toAsked[q]!.reduce((sum, c, i) => sum + c * solved[i]!, 0))));

@@ -80,8 +80,9 @@ describe('the normal distribution', () => {
 
 describe('grids', () => {
   it('carries prior weights that sum to 1', () => {
-    for (const axis of [gridOf(1).rise, gridOf(1).fall, gridOf(2).noise]) {
-      expect(axis.logWeights.reduce((sum, w) => sum + Math.exp(w), 0)).toBeCloseTo(1, 12);
+    const { rise, fall, regimes } = gridOf(2);
+    for (const logWeights of [[...rise.logWeights], [...fall.logWeights], regimes.map((regime) => regime.logWeight)]) {
+      expect(logWeights.reduce((sum, w) => sum + Math.exp(w), 0)).toBeCloseTo(1, 12);
     }
   });
 
