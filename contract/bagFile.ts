@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import { FAULTS, RECORDED_FROM, STYLES } from '../core/brew';
-import { ageOn, compact, crestInput, fitCrest, PROCESSES, readingOf, ROAST_LEVELS, type BagRecord } from '../core/crest';
+import { ageOn, compact, crestInput, fitCrest, PROCESSES, PROPOSAL_DAYS, proposals, readingOf, ROAST_LEVELS, type BagRecord } from '../core/crest';
 import { SCHOOLS } from '../core/cup';
-import { dateOfInstant, roastDate } from '../core/rest';
+import { addDays, dateOfInstant, roastDate } from '../core/rest';
 import { fieldProblems } from './error';
 import { instant, name, oneOf, plainDate, quantity } from './fields';
 
@@ -89,8 +89,10 @@ export function verdictLine(file: BagFile) {
     core: fit.core,
     usable: fit.usable,
     steady: fit.steady,
-    entangled: [] as { factor: string; share: number }[],
+    entangled: fit.entangled,
+    surprises: fit.surprises.map(({ id, missedBy, sds }) => ({ brew: Number(id), missedBy, sds })),
     effects: fit.effects,
+    next: proposals(fit, Array.from({ length: PROPOSAL_DAYS + 1 }, (_, i) => ageOn(record, addDays(file.today ?? lastBrew, i)))),
     curve: fit.curve,
     inWindow: fit.inWindow,
     peakProbability: fit.peakProbability,

@@ -14,6 +14,12 @@ const effect = z.strictObject({
   brews: z.number().int(),
 });
 
+const proposal = z.strictObject({
+  change: z.strictObject({ factor: effect.shape.factor, level: z.string() }).nullable(),
+  expected: z.number(),
+  telling: z.number(),
+});
+
 /** One bag's verdict on a day: the sentence, and what it rests on. Probabilities 0–1, scores 0–100, days of rest. */
 export const verdict = z.strictObject({
   state: oneOf('State', STATES),
@@ -30,6 +36,10 @@ export const verdict = z.strictObject({
   curve: z.array(z.strictObject({ day: z.number().int(), mean: z.number(), lo: z.number(), median: z.number(), hi: z.number() })),
   inWindow: z.array(probability),
   effects: z.array(effect),
+  entangled: z.array(z.strictObject({ factor: effect.shape.factor, share: probability, latest: z.string().nullable(), sinceAge: z.number() })),
+  surprises: z.array(z.strictObject({ id: z.string(), missedBy: z.number(), sds: z.number() })),
+  /** Proposals for today and the days to come. */
+  next: z.array(z.strictObject({ inDays: z.number().int(), bestCup: proposal, mostTelling: proposal })),
   brews: z.array(
     z.strictObject({
       id: z.string(),

@@ -83,6 +83,13 @@ export const NOTICEABLE = 0.5;
 /** Ages below this many days count as this many: ln 0 has no place. *Numerical*. */
 export const MIN_AGE_DAYS = 0.5;
 
+/** A brew is a surprise when it misses what the others foretell of it by this many sds. *Assumption*. */
+export const SURPRISE_SD = 2.5;
+/** Above this share a factor and the days cannot be told apart, and it is said: half the log with one brewer and then half with another comes to 0.4. *Assumption*. */
+export const ENTANGLED_SHARE = 0.35;
+/** Proposals are made for today and this many days to come. */
+export const PROPOSAL_DAYS = 14;
+
 /** What a window, its firm core and a steady bag must reach in probability. *Assumption*. */
 export const WINDOW_PROBABILITY = 0.5;
 export const CORE_PROBABILITY = 0.8;

@@ -20,11 +20,14 @@ function priorOf(level: Level, data: Data): { mean: number; variance: number; wi
   return { mean, variance, withBrews };
 }
 
-/**
- * Posterior of every tried setting's effect on the score, points, with the ridge, level, deviation and noise integrated
- * out: given a drawn ridge it is normal; mean and variance over the draws follow by the law of total variance.
- */
-export function effectsOf(posterior: Posterior, draws: Draws, levels: readonly Level[]): Effect[] {
+/** A setting's effect given each drawn ridge, points: normal with this mean and variance. */
+export interface EffectDraws {
+  means: Float64Array;
+  variances: Float64Array;
+}
+
+/** The effect of every tried setting given each drawn ridge, with the level, deviation and noise integrated out. */
+export function effectDraws(posterior: Posterior, draws: Draws, levels: readonly Level[]): EffectDraws[] {
   const { data } = posterior;
   const { n } = data;
   return levels.map((level) => {
@@ -34,21 +37,30 @@ export function effectsOf(posterior: Posterior, draws: Draws, levels: readonly L
       whiten(whitened.factor, n, gain);
       return { gain, variance: Math.max(0, prior.variance - dot(gain, 0, gain, 0, n)) };
     });
-    let sum = 0;
-    let sumSquares = 0;
-    let within = 0;
-    let helps = 0;
+    const means = new Float64Array(draws.count);
+    const variances = new Float64Array(draws.count);
     for (let d = 0; d < draws.count; d++) {
       const { gain, variance } = gains[draws.regime[d]!]!;
-      const mean = prior.mean + dot(gain, 0, draws.residuals, d * n, n);
-      sum += mean;
-      sumSquares += mean * mean;
-      within += variance;
-      helps += cdf(mean / Math.sqrt(Math.max(variance, Number.MIN_VALUE)));
+      means[d] = prior.mean + dot(gain, 0, draws.residuals, d * n, n);
+      variances[d] = variance;
     }
-    const mean = sum / draws.count;
-    const variance = within / draws.count + Math.max(0, sumSquares / draws.count - mean * mean);
-    return { factor: level.factor, level: level.level, mean, sd: Math.sqrt(variance), helps: helps / draws.count, brews: level.at.length };
+    return { means, variances };
+  });
+}
+
+/** The drawn effects summed up: mean and sd by the law of total variance, and the probability that a setting helps. */
+export function effectsOf(drawn: readonly EffectDraws[], levels: readonly Level[]): Effect[] {
+  return levels.map(({ factor, level, at }, k) => {
+    const { means, variances } = drawn[k]!;
+    const count = means.length;
+    const mean = means.reduce((sum, m) => sum + m, 0) / count;
+    let variance = 0;
+    let helps = 0;
+    for (let d = 0; d < count; d++) {
+      variance += (variances[d]! + (means[d]! - mean) ** 2) / count;
+      helps += cdf(means[d]! / Math.sqrt(Math.max(variances[d]!, Number.MIN_VALUE))) / count;
+    }
+    return { factor, level, mean, sd: Math.sqrt(variance), helps, brews: at.length };
   });
 }
 

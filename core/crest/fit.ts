@@ -2,14 +2,17 @@ import { ADVISED_DAYS } from './constants';
 import { bestMeanDay, curveOf } from './curve';
 import { nodePosterior } from './deviation';
 import { drawCurves } from './draws';
-import { effectPerBrew, effectsOf } from './effects';
+import { effectDraws, effectPerBrew, effectsOf } from './effects';
+import { entanglements } from './entangled';
 import { tried } from './factors';
 import { gridOf } from './grid';
 import { dataOf } from './likelihood';
 import { meanCurve } from './meanCurve';
+import { optionsOf } from './options';
 import { peakByDay, peakMarginal, peakSummary } from './peak';
 import { posteriorOf } from './posterior';
 import { logPeakPrior, tablePeakDays } from './prior';
+import { surprisesOf } from './surprises';
 import type { CrestFit, CrestInput, ReadBrew } from './types';
 import { leftOut, usableBrews } from './usable';
 import { dayProbabilities, spans, steadyProbability } from './window';
@@ -40,9 +43,11 @@ export function fitCrest(input: CrestInput, density = 1): CrestFit {
 
   const draws = drawCurves(posterior, nodes);
   const marginal = peakMarginal(posterior);
-  const curve = curveOf(meanCurve(posterior, nodes), draws);
+  const mean = meanCurve(posterior, nodes);
+  const curve = curveOf(mean, draws);
   const probabilities = dayProbabilities(draws, input.sigma0);
-  const effects = effectsOf(posterior, draws, levels);
+  const drawn = effectDraws(posterior, draws, levels);
+  const effects = effectsOf(drawn, levels);
   const moved = effectPerBrew(levels, effects, brews.length);
   const first = brews[0];
   const last = brews[brews.length - 1];
@@ -59,6 +64,9 @@ export function fitCrest(input: CrestInput, density = 1): CrestFit {
     daysTried: first && last ? { from: first.age, to: last.age } : null,
     advisedDay: bestMeanDay(curve, ADVISED_DAYS.from, ADVISED_DAYS.to),
     effects,
+    entangled: entanglements(posterior, brews, levels),
+    surprises: surprisesOf(posterior, draws, brews),
+    options: optionsOf(mean, draws, effects, drawn, input.sigma0),
     brews: input.brews.map((brew): ReadBrew => {
       const why = leftOut(brew, input.reference.style);
       const at = brews.findIndex((b) => b.id === brew.id);

@@ -22,6 +22,7 @@ export interface Posterior {
   grid: Grid;
   data: Data;
   regimes: SeenRegime[];
+  sides: Sides;
   /** Weight of each cell; sums to 1. */
   weight: Float64Array;
   heightMean: Float64Array;
@@ -34,7 +35,7 @@ export function cellAt(grid: Grid, peak: number, regime: number, rise: number, f
 }
 
 /** Both sides of every unit ridge at the brews, [peak][width][brew]. */
-interface Sides {
+export interface Sides {
   rise: Float64Array;
   fall: Float64Array;
 }
@@ -113,7 +114,7 @@ export function posteriorOf(data: Data, grid: Grid, logPeakPrior: Float64Array):
     }
   });
   normalise(weight);
-  return { grid, data, regimes, weight, heightMean, heightSd };
+  return { grid, data, regimes, sides, weight, heightMean, heightSd };
 }
 
 /** Cells this much lighter than the heaviest (in logs) count as nothing: all of them together could not be seen. */

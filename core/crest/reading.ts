@@ -13,7 +13,7 @@ export interface Reading {
 }
 
 /** Reads a fit at a rest age; `finished` when nothing is left to drink. */
-export function readingOf(fit: FitSummary & Pick<CrestFit, 'effects'>, age: number, finished: boolean): Reading {
+export function readingOf(fit: FitSummary & Pick<CrestFit, 'effects' | 'entangled'>, age: number, finished: boolean): Reading {
   const today = stateOf(fit, age, finished);
   const day = Math.floor(age + 1e-9);
   return {
@@ -40,6 +40,9 @@ export function compact(fit: CrestFit): CrestFit {
     fading: probabilities(fit.fading),
     spent: probabilities(fit.spent),
     steady: fit.steady === null ? null : roundTo(fit.steady, 3),
+    entangled: fit.entangled.map((e) => ({ ...e, share: roundTo(e.share, 3) })),
+    surprises: fit.surprises.map((s) => ({ ...s, missedBy: points(s.missedBy), sds: roundTo(s.sds, 2) })),
+    options: fit.options.map((o) => ({ ...o, expected: o.expected.map(points), telling: probabilities(o.telling) })),
     effects: fit.effects.map((e) => ({ ...e, mean: points(e.mean), sd: points(e.sd), helps: roundTo(e.helps, 3) })),
     brews: fit.brews.map((b) => ({ ...b, age: roundTo(b.age, 2), atReference: b.atReference === null ? null : points(b.atReference) })),
   };

@@ -67,6 +67,32 @@ export interface ReadBrew {
   leftOut: LeftOut | null;
 }
 
+/** Share of what the brews could say of the ridge that is lost to not knowing a factor's effect, 0–1. */
+export interface Entanglement {
+  factor: FactorName;
+  share: number;
+  /** The setting of the latest brews (null: the reference's), and the rest age since which no other was used. */
+  latest: string | null;
+  sinceAge: number;
+}
+
+/** A brew that the others did not foretell. */
+export interface Surprise {
+  id: string;
+  /** Score less its prediction from the other brews, points; and in standard deviations. */
+  missedBy: number;
+  sds: number;
+}
+
+/** A way to brew next: the reference recipe, or with one setting changed to one already tried. */
+export interface BrewOption {
+  change: { factor: FactorName; level: string } | null;
+  /** Expected score per rest day 0 … 90, points. */
+  expected: number[];
+  /** What it is expected to tell about when the peak is, per rest day 0 … 90, nats. */
+  telling: number[];
+}
+
 export interface DaySpan {
   from: number;
   to: number;
@@ -97,5 +123,8 @@ export interface CrestFit {
   core: DaySpan | null;
   advisedDay: number;
   effects: Effect[];
+  entangled: Entanglement[];
+  surprises: Surprise[];
+  options: BrewOption[];
   brews: ReadBrew[];
 }

@@ -1,6 +1,6 @@
-import { NOTICEABLE } from './constants';
+import { ENTANGLED_SHARE, MIN_BREWS, NOTICEABLE } from './constants';
 import { likelyDays, type FitSummary, type StateToday } from './state';
-import type { Effect } from './types';
+import type { CrestFit, Effect, Entanglement } from './types';
 
 /** How a probability is said in words. Thresholds are editorial. */
 export function likelihoodWord(probability: number): string {
@@ -57,9 +57,19 @@ export function recipeClause(effects: readonly Effect[], sigma0: number): string
   return `; ${settingText(largest)} ${largest.mean < 0 ? 'hides it' : 'lifts it'} ${sizeWord(largest.mean, sigma0)}`;
 }
 
+/** Why the days and a setting cannot be told apart, and which brew would do it; empty while they can be. */
+export function entangledSentence(entangled: readonly Entanglement[]): string {
+  const worst = entangled.find(({ factor, share }) => share > ENTANGLED_SHARE && factor !== 'taster');
+  if (!worst) return '';
+  const { factor, latest, sinceAge } = worst;
+  const since = `since day ${Math.floor(sinceAge + 1e-9)}`;
+  if (latest === null) return ` The recipe changed along with the days: ${since} only the reference was used, and one brew as before would tell the two apart.`;
+  return ` The recipe changed along with the days: ${since} only ${settingText({ factor, level: latest })} was used, and one brew back at the reference recipe in the next few days would tell the two apart.`;
+}
+
 /** What a bag's verdict is built from. */
 export interface VerdictParts {
-  fit: FitSummary & { effects: readonly Effect[] };
+  fit: FitSummary & Pick<CrestFit, 'effects' | 'entangled'>;
   today: StateToday;
   /** Rest day today. */
   day: number;
@@ -67,7 +77,13 @@ export interface VerdictParts {
 }
 
 /** One sentence or two that say when the bag is at its best, how sure that is, or why it cannot be said yet. */
-export function verdictSentence({ fit, today, day, finished }: VerdictParts): string {
+export function verdictSentence(parts: VerdictParts): string {
+  const { fit, today, finished } = parts;
+  const judged = fit.usable >= MIN_BREWS && today.state !== 'spent' && !finished;
+  return stateSentence(parts) + (judged ? entangledSentence(fit.entangled) : '');
+}
+
+function stateSentence({ fit, today, day, finished }: VerdictParts): string {
   const days = likelyDays(fit);
   const span = daysText(days);
   const recipe = recipeClause(fit.effects, fit.sigma0);

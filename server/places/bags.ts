@@ -3,8 +3,8 @@ import { bagInput } from '../../contract/bag';
 import { brewInput } from '../../contract/brew';
 import { todayQuery, type BagPage } from '../../contract/shelf';
 import { cupsLeft, gramsLeft } from '../../core/brew';
-import { ageOn, readingOf, type Effect } from '../../core/crest';
-import { roastDate, spellOn } from '../../core/rest';
+import { ageOn, PROPOSAL_DAYS, proposals, readingOf, type Effect } from '../../core/crest';
+import { addDays, roastDate, spellOn } from '../../core/rest';
 import { datesOf } from '../../core/shelf';
 import { addBag, changeBag, loadBag, setBagDeleted } from '../db/bags';
 import { addBrew, loadBrews } from '../db/brews';
@@ -28,7 +28,8 @@ export function bagRoutes({ store, verdicts, now }: Deps): Router {
     const [brews, fit] = await Promise.all([store.read((db) => loadBrews(db, bag)), verdicts.whole(bag)]);
     const { roastedOn, assumed } = roastDate(bag);
     const left = gramsLeft(bag.weightG, brews.map((brew) => brew.doseG));
-    const { usable, sigma0, advisedDay, peak, window, core, curve, inWindow, brews: readBrews } = fit;
+    const { usable, sigma0, advisedDay, peak, window, core, curve, inWindow, entangled, surprises, brews: readBrews } = fit;
+    const next = proposals(fit, Array.from({ length: PROPOSAL_DAYS + 1 }, (_, i) => ageOn(bag, addDays(today, i))));
     const effects = await named(fit.effects);
     return {
       bag,
@@ -39,7 +40,7 @@ export function bagRoutes({ store, verdicts, now }: Deps): Router {
       cupsLeft: cupsLeft(left, bag.reference.doseG),
       window: datesOf(window, roastedOn, bag.spells),
       brews,
-      verdict: { ...readingOf(fit, ageOn(bag, today), bag.finishedOn !== null), usable, sigma0, advisedDay, peak, window, core, curve, inWindow, effects, brews: readBrews },
+      verdict: { ...readingOf(fit, ageOn(bag, today), bag.finishedOn !== null), usable, sigma0, advisedDay, peak, window, core, curve, inWindow, effects, entangled, surprises, next, brews: readBrews },
     };
   };
 

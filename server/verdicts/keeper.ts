@@ -7,7 +7,9 @@ import type { Store } from '../db/store';
 import type { Engine } from './engine';
 
 /** A fit without what only the Bag page shows. */
-export type FitForShelf = Omit<CrestFit, 'curve' | 'brews' | 'peakProbability'>;
+export type FitForShelf = Omit<CrestFit, keyof FitDetail>;
+
+type FitDetail = Pick<CrestFit, 'curve' | 'brews' | 'peakProbability' | 'options' | 'surprises'>;
 
 /**
  * Keeps one fit per bag in the database. A fit belongs to a revision of its bag and a version of the engine; when either
@@ -38,7 +40,7 @@ export class VerdictKeeper {
   async whole(bag: Bag): Promise<CrestFit> {
     const [row] = await this.#kept([bag], true);
     if (!row) return this.#workOut(bag);
-    return { ...(JSON.parse(row.summary) as FitForShelf), ...(JSON.parse(row.detail) as Pick<CrestFit, 'curve' | 'brews' | 'peakProbability'>) };
+    return { ...(JSON.parse(row.summary) as FitForShelf), ...(JSON.parse(row.detail) as FitDetail) };
   }
 
   async #kept(bags: readonly Bag[], detail: boolean): Promise<VerdictRow[]> {
@@ -66,11 +68,12 @@ export class VerdictKeeper {
     const logs = await this.store.read((db) => loadLogs(db, [bag.id]));
     const brews = (logs[bag.id] ?? []).map((brew) => ({ ...brew, overall: brew.liking, taster: brew.tasterId }));
     const fit = await this.engine.fit(crestInput({ ...bag, brews } satisfies BagRecord));
-    const { curve, brews: readBrews, peakProbability, ...summary } = fit;
+    const { curve, brews: readBrews, peakProbability, options, surprises, ...summary } = fit;
+    const detail: FitDetail = { curve, brews: readBrews, peakProbability, options, surprises };
     await this.store.write((db) =>
       db.upsert(
         VerdictEntity,
-        { bagId: bag.id, revision: bag.revision, engineVersion: ENGINE_VERSION, summary: JSON.stringify(summary), detail: JSON.stringify({ curve, brews: readBrews, peakProbability }) },
+        { bagId: bag.id, revision: bag.revision, engineVersion: ENGINE_VERSION, summary: JSON.stringify(summary), detail: JSON.stringify(detail) },
         ['bagId'],
       ),
     );

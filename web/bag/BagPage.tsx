@@ -12,6 +12,7 @@ import { DayTable } from './DayTable';
 import { EffectList } from './EffectList';
 import { LabelFacts } from './LabelFacts';
 import { Log } from './Log';
+import { NextBrews } from './NextBrews';
 import { RidgeChart } from './RidgeChart';
 
 /** One bag: the verdict in words, the ridge it rests on, what the recipe did, and the log. */
@@ -58,6 +59,7 @@ export function BagPage() {
           <Log page={page} today={today} chosen={chosen} onChoose={choose} />
         </div>
         <aside className="col-lg-4 side">
+          <NextBrews page={page} />
           <EffectList verdict={verdict} school={bag.school} hasBrews={brews.length > 0} />
           <LabelFacts bag={bag} />
         </aside>

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import type { BagPage } from '../../contract/shelf';
+import { daysText } from '../../core/crest';
 import { markOf, type School } from '../../core/cup';
 import { markText, numberText } from '../shared/format';
 
@@ -12,8 +13,8 @@ export function DayTable({ page: { bag, verdict } }: { page: BagPage }) {
     <div className="small quiet mt-1">
       <p className="mb-1">
         The curve peaks around day {numberText(peak.day, 0)} (8 in 10 chance: day {numberText(peak.lo, 0)} to {numberText(peak.hi, 0)}).{' '}
-        {window ? `More likely than not at its best on days ${window.from} to ${window.to}` : 'No day is yet more likely than not to be at its best'}
-        {core ? `, firmly on days ${core.from} to ${core.to}.` : '.'}
+        {window ? `More likely than not at its best on ${daysText(window)}` : 'No day is yet more likely than not to be at its best'}
+        {core ? `, firmly on ${daysText(core)}.` : '.'}
       </p>
       <details onToggle={(event) => setOpen(event.currentTarget.open)}>
         <summary>The curve as a table</summary>

@@ -20,6 +20,7 @@ export function Log({ page, today, chosen, onChoose }: { page: BagPage; today: s
             key={brew.id}
             brew={brew}
             read={read.get(brew.id)}
+            surprise={verdict.surprises.find(({ id }) => id === brew.id)}
             taster={tasters.find((taster) => taster.id === brew.tasterId)?.name}
             reference={page.bag.reference}
             today={today}

@@ -4,7 +4,7 @@ import type { Brew } from '../../contract/brew';
 import type { RecipeInput } from '../../contract/recipe';
 import type { Verdict } from '../../contract/verdict';
 import { FAULTS, type Fault } from '../../core/brew';
-import { markOf } from '../../core/cup';
+import { markOf, SCHOOL_SCALES } from '../../core/cup';
 import { recipeLine } from '../../core/shelf';
 import { api, problemOf } from '../shared/api';
 import { clockText, dateText, markText, minutesText, numberText, sentenceCase, words } from '../shared/format';
@@ -14,6 +14,7 @@ import { useAppDispatch } from '../shared/store';
 interface Props {
   brew: Brew;
   read: Verdict['brews'][number] | undefined;
+  surprise: Verdict['surprises'][number] | undefined;
   taster: string | undefined;
   reference: RecipeInput;
   today: string;
@@ -24,7 +25,7 @@ interface Props {
 const WHY_OUT = { fault: 'left out: a fault', 'other-style': 'left out: another style of drink', 'no-mark': 'left out: no overall mark' };
 
 /** One brew: when, with what, what it tasted of, and whether it counts. */
-export function LogEntry({ brew, read, taster, reference, today, chosen, onChoose }: Props) {
+export function LogEntry({ brew, read, surprise, taster, reference, today, chosen, onChoose }: Props) {
   const { cup } = brew;
   const marks = (['aroma', 'acidity', 'body'] as const).filter((name) => cup[name] !== null).map((name) => `${name} ${numberText(cup[name] ?? 0, 1)}`);
   const mark = brew.liking === null ? '–' : markText(cup.school, markOf(cup.school, brew.liking));
@@ -51,6 +52,11 @@ export function LogEntry({ brew, read, taster, reference, today, chosen, onChoos
             {brew.fault && <strong>{sentenceCase(words(brew.fault))}. </strong>}
             {brew.faultNote && <span dir="auto">{brew.faultNote} </span>}
             {read?.leftOut && `(${WHY_OUT[read.leftOut]})`}
+          </div>
+        )}
+        {surprise && (
+          <div className="small surprise">
+            The other cups foretold about {numberText(Math.abs(surprise.missedBy) / SCHOOL_SCALES[cup.school].points, 1)} {surprise.missedBy < 0 ? 'more' : 'less'}: did something go wrong? If so, mark it; if not, it counts.
           </div>
         )}
         {cup.notes && (

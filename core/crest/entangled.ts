@@ -1,0 +1,82 @@
+import { LEVEL_SD } from './constants';
+import type { Level, Term } from './factors';
+import { cholesky, dot, whiten } from './linalg';
+import type { Posterior } from './posterior';
+import type { Entanglement, FactorName } from './types';
+import type { UsableBrew } from './usable';
+
+/** Posterior mean of the unit ridge at each brew. */
+export function meanRidge({ grid, weight, sides, data }: Posterior): Float64Array {
+  const mean = new Float64Array(data.n);
+  const rises = grid.rise.nodes.length;
+  const falls = grid.fall.nodes.length;
+  let cell = 0;
+  grid.logPeaks.forEach((_, p) => {
+    const riseWeight = new Float64Array(rises);
+    const fallWeight = new Float64Array(falls);
+    for (let k = 0; k < grid.regimes.length * rises * falls; k++) {
+      const w = weight[cell++]!;
+      riseWeight[Math.floor(k / falls) % rises]! += w;
+      fallWeight[k % falls]! += w;
+    }
+    for (let i = 0; i < data.n; i++) {
+      for (let r = 0; r < rises; r++) mean[i]! += riseWeight[r]! * sides.rise[(p * rises + r) * data.n + i]!;
+      for (let f = 0; f < falls; f++) mean[i]! += fallWeight[f]! * sides.fall[(p * falls + f) * data.n + i]!;
+    }
+  });
+  return mean;
+}
+
+/** A free effect may be this many times as large as the prior has it: its prior no longer helps to tell it apart. */
+const FREE = 10;
+
+/** hᵀC⁻¹h: what the brews say of the ridge's height, with the effects of the terms given not known. */
+function information(h: Float64Array, { data, regimes }: Posterior, terms: readonly Pick<Term, 'column' | 'priorSd'>[]): number {
+  const deviationSd = regimes[0]?.deviationSd ?? 0;
+  const { n, sigma0 } = data;
+  const c = new Float64Array(n * n);
+  for (let i = 0; i < n; i++) {
+    for (let j = 0; j < n; j++) {
+      let v = LEVEL_SD ** 2 + deviationSd ** 2 * data.deviation[i * n + j]! + (i === j ? sigma0 ** 2 * data.noise[i]! : 0);
+      for (const t of terms) v += t.priorSd ** 2 * t.column[i]! * t.column[j]!;
+      c[i * n + j] = v;
+    }
+  }
+  cholesky(c, n);
+  const white = h.slice();
+  whiten(c, n, white);
+  return dot(white, 0, white, 0, n);
+}
+
+/**
+ * How far each factor's changes went along with the ridge: the share of what the brews could say of the ridge that is
+ * lost because the factor's effect is not known,
+ *
+ *     1 − (hᵀC⁻¹h with the factor free) / (hᵀC⁻¹h with it known),
+ *
+ * at the posterior mean ridge h and σ = σ₀, the other factors as the prior has them. 0: told apart; near 1: nobody can
+ * say which it was.
+ */
+export function entanglements(posterior: Posterior, brews: readonly UsableBrew[], levels: readonly Level[]): Entanglement[] {
+  const { data } = posterior;
+  if (data.n < 2) return [];
+  const h = meanRidge(posterior);
+  const factors = [...new Set(data.terms.map((t) => t.factor))];
+  return factors
+    .map((factor: FactorName) => {
+      const others = data.terms.filter((t) => t.factor !== factor);
+      const known = information(h, posterior, others);
+      const free = information(h, posterior, [...others, ...data.terms.filter((t) => t.factor === factor).map(({ column, priorSd }) => ({ column, priorSd: FREE * priorSd }))]);
+      return { factor, share: known > 0 ? Math.max(0, 1 - free / known) : 0, ...latestRun(factor, brews, levels) };
+    })
+    .sort((a, b) => b.share - a.share || (a.factor < b.factor ? -1 : 1));
+}
+
+/** The setting of the latest brews, and the age since which nothing else was used. */
+function latestRun(factor: FactorName, brews: readonly UsableBrew[], levels: readonly Level[]): Pick<Entanglement, 'latest' | 'sinceAge'> {
+  const settingOf = (i: number): string | null => levels.find((level) => level.factor === factor && level.at.includes(i))?.level ?? null;
+  let first = brews.length - 1;
+  const latest = settingOf(first);
+  while (first > 0 && settingOf(first - 1) === latest) first--;
+  return { latest, sinceAge: brews[first]?.age ?? 0 };
+}

@@ -1,0 +1,90 @@
+import { describe, expect, it } from 'vitest';
+import { fitCrest } from '../fit';
+import { bestDayFor, proposals, tellingText } from '../next';
+import { compact, readingOf } from '../reading';
+import { bagOf, brewOf, ridgeScore } from './samples';
+
+const days = [8, 12, 16, 20, 24, 28];
+const scores = [78, 80, 82, 86, 87, 85];
+const withBrewers = (brewerOf: (i: number) => string) => fitCrest(bagOf(days.map((day, i) => brewOf(day, scores[i]!, { brewer: brewerOf(i) }))));
+const constant = withBrewers(() => 'cone');
+const inBlocks = withBrewers((i) => (i < 3 ? 'cone' : 'press'));
+const alternating = withBrewers((i) => (i % 2 ? 'cone' : 'press'));
+
+describe('entanglement', () => {
+  it('is there when the brewer changed along with the days, and hardly when it alternated', () => {
+    expect(constant.entangled).toEqual([]);
+    expect(inBlocks.entangled[0]).toMatchObject({ factor: 'brewer', latest: 'press', sinceAge: 20 });
+    expect(inBlocks.entangled[0]!.share).toBeGreaterThan(0.35);
+    expect(alternating.entangled[0]!.share).toBeLessThan(0.15);
+  });
+
+  it('takes certainty away from the same scores, and the verdict says why and which brew would help', () => {
+    const width = (fit: typeof constant): number => Math.log(fit.peak.hi / fit.peak.lo);
+    const firm = (fit: typeof constant): number => (fit.core ? fit.core.to - fit.core.from + 1 : 0);
+    expect(width(inBlocks)).toBeGreaterThan(1.15 * width(constant));
+    expect(firm(inBlocks)).toBeLessThan(firm(constant));
+    expect(inBlocks.window).not.toEqual(constant.window);
+    const said = readingOf(compact(inBlocks), 24, false).verdict;
+    expect(said).toContain('since day 20 only the press was used, and one brew back at the reference recipe in the next few days would tell the two apart');
+    expect(readingOf(compact(constant), 24, false).verdict).not.toContain('tell the two apart');
+    expect(readingOf(compact(inBlocks), 24, true).verdict).not.toContain('would tell');
+  });
+});
+
+describe('surprises', () => {
+  const log = Array.from({ length: 12 }, (_, i) => brewOf(5 + 3 * i, ridgeScore(5 + 3 * i, 20)));
+
+  it('are brews that the others did not foretell, and no others', () => {
+    expect(fitCrest(bagOf(log)).surprises).toEqual([]);
+    const spoiled = log.map((brew, i) => (i === 6 ? { ...brew, overall: brew.overall! - 18 } : brew));
+    const { surprises } = fitCrest(bagOf(spoiled));
+    expect(surprises).toHaveLength(1);
+    expect(surprises[0]).toMatchObject({ id: log[6]!.id });
+    expect(surprises[0]!.missedBy).toBeLessThan(-10);
+    expect(surprises[0]!.sds).toBeLessThan(-2.5);
+  });
+
+  it('foretell nearly what leaving the brew out and asking anew would', () => {
+    const spoiled = log.map((brew, i) => (i === 6 ? { ...brew, overall: brew.overall! - 18 } : brew));
+    const without = fitCrest(bagOf(spoiled.filter((_, i) => i !== 6)));
+    const { missedBy } = fitCrest(bagOf(spoiled)).surprises[0]!;
+    expect(Math.abs(spoiled[6]!.overall! - without.curve[23]!.mean - missedBy)).toBeLessThan(1.5);
+  });
+});
+
+describe('the next brew', () => {
+  it('for the cup is the better brewer; for knowledge the one that untangles', () => {
+    const [today] = proposals(inBlocks, [26]);
+    expect(today!.bestCup.change).toEqual({ factor: 'brewer', level: 'press' });
+    expect(today!.bestCup.expected).toBeGreaterThan(inBlocks.curve[26]!.mean);
+    expect(today!.mostTelling.change).toBeNull();
+    expect(today!.mostTelling.telling).toBeGreaterThan(1.5 * today!.bestCup.telling);
+  });
+
+  it('tells no less than nothing, and less the more is known', () => {
+    for (const fit of [constant, inBlocks, alternating]) for (const { telling } of fit.options) for (const nats of telling) expect(nats).toBeGreaterThanOrEqual(0);
+    const most = (fit: typeof constant): number => Math.max(...fit.options[0]!.telling);
+    const known = fitCrest(bagOf(Array.from({ length: 40 }, (_, i) => brewOf(3 + i, ridgeScore(3 + i, 20)))));
+    expect(most(known)).toBeLessThan(most(constant) / 2);
+  });
+
+  it('really narrows the peak down, as much on average as it said', () => {
+    // Try the most telling day's outcome at the 10 %, 50 % and 90 % quantile of what is expected.
+    const [first] = proposals(constant, [40]);
+    const { lo, median, hi } = constant.curve[40]!;
+    const entropy = (fit: typeof constant): number => -fit.peakProbability.reduce((sum, p) => sum + (p > 0 ? p * Math.log(p) : 0), 0);
+    const after = [lo, median, hi].map((y) => entropy(fitCrest(bagOf([...days.map((day, i) => brewOf(day, scores[i]!)), brewOf(40, y)]))));
+    const fall = entropy(constant) - (0.3 * after[0]! + 0.4 * after[1]! + 0.3 * after[2]!);
+    expect(first!.mostTelling.telling).toBeGreaterThan(0.3 * fall);
+    expect(first!.mostTelling.telling).toBeLessThan(3 * fall);
+  });
+
+  it('is chosen over the days to come, and said in words', () => {
+    const week = proposals(inBlocks, [20, 25, 30, 40]);
+    expect(week.map(({ inDays }) => inDays)).toEqual([0, 1, 2, 3]);
+    expect(bestDayFor(week, 'mostTelling')!.mostTelling.telling).toBe(Math.max(...week.map((day) => day.mostTelling.telling)));
+    expect(bestDayFor([], 'bestCup')).toBeNull();
+    expect([0.001, 0.04, 0.11, 0.3].map(tellingText)).toEqual(['would tell hardly anything new', 'would tell a little', 'would narrow down its best days by about 10 %', 'would narrow down its best days by about 25 %']);
+  });
+});

@@ -1,0 +1,41 @@
+import type { BagPage } from '../../contract/shelf';
+import { bestDayFor, settingText, tellingText, type Proposal } from '../../core/crest';
+import { markOf } from '../../core/cup';
+import { inSchool, markText, numberText } from '../shared/format';
+
+/** What to brew next: for the cup, and for the knowledge; with what each gains and costs. */
+export function NextBrews({ page: { bag, verdict, cupsLeft } }: { page: BagPage }) {
+  const today = verdict.next[0];
+  const best = bestDayFor(verdict.next, 'bestCup');
+  const telling = bestDayFor(verdict.next, 'mostTelling');
+  if (!today || !best || !telling || bag.finishedOn !== null || cupsLeft === 0) return null;
+  const cost = `${numberText(bag.reference.doseG, 1)} g, one of ${cupsLeft} ${cupsLeft === 1 ? 'cup' : 'cups'} left`;
+  const mark = (liking: number): string => markText(bag.school, markOf(bag.school, Math.min(100, Math.max(0, liking))));
+  const better = inSchool(bag.school, best.bestCup.expected - today.bestCup.expected);
+  const waits = best.inDays > 0 && best.bestCup.expected - today.bestCup.expected > 0.1 * verdict.sigma0;
+  return (
+    <section>
+      <h2>Next brew</h2>
+      <ul className="effects">
+        <li>
+          <strong>Best cup</strong> today: {how(today.bestCup)}, about {mark(today.bestCup.expected)}.
+          {waits && ` ${when(best.inDays, true)} ${best.bestCup.change ? `${how(best.bestCup)}, ` : ''}about ${numberText(better, 2)} more.`}
+        </li>
+        <li>
+          <strong>Most telling</strong> {when(telling.inDays, false)}: {how(telling.mostTelling)}. It {tellingText(telling.mostTelling.telling)}
+          {telling.inDays > 0 ? `; today's most telling brew (${how(today.mostTelling)}) ${tellingText(today.mostTelling.telling)}.` : '.'}
+          <div className="quiet small">Price: {cost}.</div>
+        </li>
+      </ul>
+    </section>
+  );
+}
+
+function how({ change }: Proposal): string {
+  return change === null ? 'the reference recipe' : `the reference recipe with ${settingText(change)}`;
+}
+
+function when(inDays: number, starting: boolean): string {
+  const text = inDays === 0 ? 'today' : inDays === 1 ? 'tomorrow' : `in ${inDays} days`;
+  return starting ? text.charAt(0).toUpperCase() + text.slice(1) : text;
+}
