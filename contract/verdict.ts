@@ -1,5 +1,8 @@
 import { z } from 'zod';
-import { STATES } from '../core/crest';
+import { ageOn, crestInput, PROPOSAL_DAYS, proposals, readingOf, STATES, type CrestFit, type CrestInput } from '../core/crest';
+import { addDays } from '../core/rest';
+import type { Bag } from './bag';
+import type { Brew } from './brew';
 import { oneOf } from './fields';
 
 const span = z.strictObject({ from: z.number(), to: z.number() }).nullable();
@@ -51,3 +54,18 @@ export const verdict = z.strictObject({
   ),
 });
 export type Verdict = z.infer<typeof verdict>;
+
+/** What the engine is given of a bag and its log: the same on the server and in the browser. */
+export function fitInput(bag: Bag, brews: readonly Omit<Brew, 'restDay'>[]): CrestInput {
+  return crestInput({ ...bag, brews: brews.map((brew) => ({ ...brew, overall: brew.liking, taster: brew.tasterId })) });
+}
+
+/** A fit read on a day, with proposals from that day on. */
+export function verdictOn(fit: CrestFit, bag: Bag, today: string): Verdict {
+  const { usable, sigma0, advisedDay, peak, window, core, curve, inWindow, effects, entangled, surprises, brews } = fit;
+  return {
+    ...readingOf(fit, ageOn(bag, today), bag.finishedOn !== null),
+    ...{ usable, sigma0, advisedDay, peak, window, core, curve, inWindow, effects, entangled, surprises, brews },
+    next: proposals(fit, Array.from({ length: PROPOSAL_DAYS + 1 }, (_, i) => ageOn(bag, addDays(today, i)))),
+  };
+}

@@ -59,6 +59,10 @@ test('choosing a brew in the chart shows what it did', async ({ page, demo }) =>
   await page.getByRole('link', { name: /Kivu Terrace/ }).first().click();
   await page.getByRole('button', { name: 'Brew of day 17', exact: true }).focus();
   await page.keyboard.press('Enter');
+  await expect(page.locator('.log > li.chosen')).toContainText('day 17');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('.log > li.chosen')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Brew of day 17', exact: true }).locator('.as-scored').click();
   await expect(page.locator('.log > li.chosen')).toContainText(/Scored 7\.\d; at the reference recipe that day it would have been about 8\.\d/);
   await page.getByText('The curve as a table').click();
   await expect(page.getByRole('row')).toHaveCount(92);

@@ -2,14 +2,13 @@ import { Router } from 'express';
 import { bagInput } from '../../contract/bag';
 import { brewInput } from '../../contract/brew';
 import { todayQuery, type BagPage } from '../../contract/shelf';
+import { verdictOn } from '../../contract/verdict';
 import { cupsLeft, gramsLeft } from '../../core/brew';
-import { ageOn, PROPOSAL_DAYS, proposals, readingOf, type Effect } from '../../core/crest';
-import { addDays, roastDate, spellOn } from '../../core/rest';
+import { roastDate, spellOn } from '../../core/rest';
 import { datesOf } from '../../core/shelf';
 import { addBag, changeBag, loadBag, setBagDeleted } from '../db/bags';
 import { addBrew, loadBrews } from '../db/brews';
 import { notInFuture } from '../dates';
-import { TasterEntity } from '../db/entities';
 import type { Deps } from '../deps';
 import { parse } from '../http';
 
@@ -17,20 +16,11 @@ import { parse } from '../http';
 export function bagRoutes({ store, verdicts, now }: Deps): Router {
   const routes = Router();
 
-  /** The engine knows tasters by identifier; a person knows them by name. */
-  const named = async (effects: readonly Effect[]): Promise<Effect[]> => {
-    const names = new Map((await store.read((db) => db.find(TasterEntity))).map((taster) => [taster.id, taster.name]));
-    return effects.map((effect) => (effect.factor === 'taster' ? { ...effect, level: names.get(effect.level) ?? 'another taster' } : effect));
-  };
-
   const page = async (id: string, today: string): Promise<BagPage> => {
     const bag = await store.read((db) => loadBag(db, id));
     const [brews, fit] = await Promise.all([store.read((db) => loadBrews(db, bag)), verdicts.whole(bag)]);
     const { roastedOn, assumed } = roastDate(bag);
     const left = gramsLeft(bag.weightG, brews.map((brew) => brew.doseG));
-    const { usable, sigma0, advisedDay, peak, window, core, curve, inWindow, entangled, surprises, brews: readBrews } = fit;
-    const next = proposals(fit, Array.from({ length: PROPOSAL_DAYS + 1 }, (_, i) => ageOn(bag, addDays(today, i))));
-    const effects = await named(fit.effects);
     return {
       bag,
       roastedOn,
@@ -38,9 +28,9 @@ export function bagRoutes({ store, verdicts, now }: Deps): Router {
       frozen: spellOn(bag.spells, today) !== null,
       gramsLeft: left,
       cupsLeft: cupsLeft(left, bag.reference.doseG),
-      window: datesOf(window, roastedOn, bag.spells),
+      window: datesOf(fit.window, roastedOn, bag.spells),
       brews,
-      verdict: { ...readingOf(fit, ageOn(bag, today), bag.finishedOn !== null), usable, sigma0, advisedDay, peak, window, core, curve, inWindow, effects, entangled, surprises, next, brews: readBrews },
+      verdict: verdictOn(fit, bag, today),
     };
   };
 

@@ -1,6 +1,7 @@
 import { In } from 'typeorm';
 import type { Bag } from '../../contract/bag';
-import { crestInput, ENGINE_VERSION, type BagRecord, type CrestFit } from '../../core/crest';
+import { fitInput } from '../../contract/verdict';
+import { ENGINE_VERSION, type CrestFit } from '../../core/crest';
 import { loadLogs } from '../db/brews';
 import { VerdictEntity, type VerdictRow } from '../db/entities';
 import type { Store } from '../db/store';
@@ -66,8 +67,7 @@ export class VerdictKeeper {
 
   async #fitAndKeep(bag: Bag): Promise<CrestFit> {
     const logs = await this.store.read((db) => loadLogs(db, [bag.id]));
-    const brews = (logs[bag.id] ?? []).map((brew) => ({ ...brew, overall: brew.liking, taster: brew.tasterId }));
-    const fit = await this.engine.fit(crestInput({ ...bag, brews } satisfies BagRecord));
+    const fit = await this.engine.fit(fitInput(bag, logs[bag.id] ?? []));
     const { curve, brews: readBrews, peakProbability, options, surprises, ...summary } = fit;
     const detail: FitDetail = { curve, brews: readBrews, peakProbability, options, surprises };
     await this.store.write((db) =>

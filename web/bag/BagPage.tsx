@@ -1,6 +1,8 @@
 import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useNavigate, useParams } from 'react-router';
+import type { BagPage as Page } from '../../contract/shelf';
+import { datesOf } from '../../core/shelf';
 import { api } from '../shared/api';
 import { ProblemNote } from '../shared/ProblemNote';
 import { useToday } from '../shared/today';
@@ -14,22 +16,37 @@ import { LabelFacts } from './LabelFacts';
 import { Log } from './Log';
 import { NextBrews } from './NextBrews';
 import { RidgeChart } from './RidgeChart';
+import { NO_QUESTION, useWhatIf } from './useWhatIf';
+import { QuestionNote, RecipeSliders } from './WhatIf';
 
-/** One bag: the verdict in words, the ridge it rests on, what the recipe did, and the log. */
+/** One bag: the verdict in words, the ridge it rests on, what to brew next, what the recipe did, and the log. */
 export function BagPage() {
   const { bagId = '' } = useParams();
   const today = useToday();
   const navigate = useNavigate();
   const { data: page, error, refetch } = api.useBagPageQuery({ id: bagId, today });
-  const [chosen, setChosen] = useState<string | null>(null);
   const lastBrew = page?.brews[0];
   usePageTitle(page?.bag.name ?? 'Bag');
   useHotkeys('b', () => void navigate(`/bags/${bagId}/brew`), { preventDefault: true }, [bagId]);
   useHotkeys('a', () => lastBrew && void navigate(`/bags/${bagId}/brew?again=${lastBrew.id}`), { preventDefault: true }, [bagId, lastBrew]);
-
   if (page?.bag.id !== bagId) return error ? <ProblemNote error={error} retry={() => void refetch()} /> : <Wait what="Reading the bag" />;
+  return <BagView key={bagId} page={page} today={today} />;
+}
+
+function BagView({ page: logged, today }: { page: Page; today: string }) {
+  const [chosen, setChosen] = useState<string | null>(null);
+  const [question, ask] = useState(NO_QUESTION);
+  const answer = useWhatIf(logged, today, question);
+  const page = answer ? { ...logged, verdict: answer, window: datesOf(answer.window, logged.roastedOn, logged.bag.spells) } : logged;
   const { bag, verdict, brews } = page;
+  const lastBrew = brews[0];
   const choose = (id: string): void => setChosen((before) => (before === id ? null : id));
+  const leaveOut = (id: string): void => {
+    const without = new Set(question.without);
+    if (!without.delete(id)) without.add(id);
+    ask({ ...question, without });
+  };
+  const asking = { page: logged, question, ask };
   return (
     <article>
       <div className="bag-head">
@@ -38,30 +55,32 @@ export function BagPage() {
           <p className={`verdict ${verdict.state}`} aria-live="polite">
             {verdict.verdict}
           </p>
+          <QuestionNote {...asking} />
           <BagFacts page={page} today={today} />
         </div>
         <div className="bag-actions">
           {lastBrew && (
-            <Link className="btn btn-primary" to={`/bags/${bagId}/brew?again=${lastBrew.id}`}>
+            <Link className="btn btn-primary" to={`/bags/${bag.id}/brew?again=${lastBrew.id}`}>
               Same again
             </Link>
           )}
-          <Link className={lastBrew ? 'btn btn-plain' : 'btn btn-primary'} to={`/bags/${bagId}/brew`}>
+          <Link className={lastBrew ? 'btn btn-plain' : 'btn btn-primary'} to={`/bags/${bag.id}/brew`}>
             Log a brew
           </Link>
-          <BagMenu page={page} today={today} />
+          <BagMenu page={logged} today={today} />
         </div>
       </div>
       <div className="row">
         <div className="col-lg-8">
           <RidgeChart page={page} chosen={chosen} onChoose={choose} />
           <DayTable page={page} />
-          <Log page={page} today={today} chosen={chosen} onChoose={choose} />
+          <Log page={page} today={today} chosen={chosen} onChoose={choose} without={question.without} onLeaveOut={leaveOut} />
         </div>
         <aside className="col-lg-4 side">
           <NextBrews page={page} />
           <EffectList verdict={verdict} school={bag.school} hasBrews={brews.length > 0} />
           <LabelFacts bag={bag} />
+          {brews.length > 0 && <RecipeSliders {...asking} />}
         </aside>
       </div>
     </article>

@@ -1,5 +1,5 @@
 import type { KeyboardEvent } from 'react';
-import { useXAxisScale, useYAxisScale } from 'recharts';
+import { DefaultZIndexes, useXAxisScale, useYAxisScale, ZIndexLayer } from 'recharts';
 
 /** A brew in the units of the chart. */
 export interface PlottedBrew {
@@ -17,7 +17,14 @@ export function BrewPoints({ brews, onChoose }: { brews: readonly PlottedBrew[];
   const x = useXAxisScale();
   const y = useYAxisScale();
   if (!x || !y) return null;
-  return brews.map((brew) => <BrewPoint key={brew.id} brew={brew} x={x(brew.day) ?? 0} y={(level) => y(level) ?? 0} onChoose={() => onChoose(brew.id)} />);
+  // Above everything else, so that a thumb reaches them.
+  return (
+    <ZIndexLayer zIndex={DefaultZIndexes.label}>
+      {brews.map((brew) => (
+        <BrewPoint key={brew.id} brew={brew} x={x(brew.day) ?? 0} y={(level) => y(level) ?? 0} onChoose={() => onChoose(brew.id)} />
+      ))}
+    </ZIndexLayer>
+  );
 }
 
 function BrewPoint({ brew, x, y, onChoose }: { brew: PlottedBrew; x: number; y: (level: number) => number; onChoose: () => void }) {

@@ -1,11 +1,14 @@
 import type { Verdict } from '../../contract/verdict';
 import { cupsText, likelihoodWord, settingText, sizeWord } from '../../core/crest';
 import type { School } from '../../core/cup';
+import { api } from '../shared/api';
 import { inSchool, numberText, sentenceCase } from '../shared/format';
 
 /** What the recipe did to the score, against the reference: in words, the largest first, with the numbers beside. */
 export function EffectList({ verdict, school, hasBrews }: { verdict: Verdict; school: School; hasBrews: boolean }) {
-  const effects = [...verdict.effects].sort((a, b) => Math.abs(b.mean) - Math.abs(a.mean));
+  const { data: tasters = [] } = api.useTastersQuery(undefined);
+  const named = verdict.effects.map((effect) => (effect.factor === 'taster' ? { ...effect, level: tasters.find(({ id }) => id === effect.level)?.name ?? 'Another taster' } : effect));
+  const effects = named.sort((a, b) => Math.abs(b.mean) - Math.abs(a.mean));
   return (
     <section>
       <h2>What the recipe did</h2>

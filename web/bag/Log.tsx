@@ -2,8 +2,18 @@ import type { BagPage } from '../../contract/shelf';
 import { LogEntry } from './LogEntry';
 import { api } from '../shared/api';
 
+interface Props {
+  page: BagPage;
+  today: string;
+  chosen: string | null;
+  onChoose: (id: string) => void;
+  /** Brews left out of the judgement to see what they do to it; nothing is saved. */
+  without: ReadonlySet<string>;
+  onLeaveOut: (id: string) => void;
+}
+
 /** Every brew of the bag, newest first. */
-export function Log({ page, today, chosen, onChoose }: { page: BagPage; today: string; chosen: string | null; onChoose: (id: string) => void }) {
+export function Log({ page, today, chosen, onChoose, without, onLeaveOut }: Props) {
   const { data: tasters = [] } = api.useTastersQuery(undefined);
   const { brews, verdict } = page;
   const read = new Map(verdict.brews.map((brew) => [brew.id, brew]));
@@ -26,6 +36,8 @@ export function Log({ page, today, chosen, onChoose }: { page: BagPage; today: s
             today={today}
             chosen={brew.id === chosen}
             onChoose={() => onChoose(brew.id)}
+            tried={without.has(brew.id)}
+            onLeaveOut={() => onLeaveOut(brew.id)}
           />
         ))}
       </ol>

@@ -1,4 +1,5 @@
 import Dropdown from 'react-bootstrap/Dropdown';
+import Form from 'react-bootstrap/Form';
 import { useNavigate } from 'react-router';
 import type { Brew } from '../../contract/brew';
 import type { RecipeInput } from '../../contract/recipe';
@@ -20,12 +21,15 @@ interface Props {
   today: string;
   chosen: boolean;
   onChoose: () => void;
+  /** Left out for the moment, to see what it does. */
+  tried: boolean;
+  onLeaveOut: () => void;
 }
 
 const WHY_OUT = { fault: 'left out: a fault', 'other-style': 'left out: another style of drink', 'no-mark': 'left out: no overall mark' };
 
 /** One brew: when, with what, what it tasted of, and whether it counts. */
-export function LogEntry({ brew, read, surprise, taster, reference, today, chosen, onChoose }: Props) {
+export function LogEntry({ brew, read, surprise, taster, reference, today, chosen, onChoose, tried, onLeaveOut }: Props) {
   const { cup } = brew;
   const marks = (['aroma', 'acidity', 'body'] as const).filter((name) => cup[name] !== null).map((name) => `${name} ${numberText(cup[name] ?? 0, 1)}`);
   const mark = brew.liking === null ? '–' : markText(cup.school, markOf(cup.school, brew.liking));
@@ -39,7 +43,7 @@ export function LogEntry({ brew, read, surprise, taster, reference, today, chose
     marks.join(', ') || null,
   ].filter(Boolean);
   return (
-    <li className={[chosen ? 'chosen' : '', read?.leftOut ? 'left-out' : ''].join(' ')}>
+    <li className={[chosen ? 'chosen' : '', read?.leftOut || tried ? 'left-out' : ''].join(' ')}>
       <span className="day">day {brew.restDay}</span>
       <div>
         <button type="button" className="btn-link-plain" aria-pressed={chosen} onClick={onChoose} title="Show in the chart">
@@ -63,6 +67,9 @@ export function LogEntry({ brew, read, surprise, taster, reference, today, chose
           <p className="notes" dir="auto">
             {cup.notes}
           </p>
+        )}
+        {(chosen || tried) && (read?.leftOut ?? null) === null && (
+          <Form.Check className="small" type="checkbox" id={`counts-${brew.id}`} checked={!tried} onChange={onLeaveOut} label="Counts in the judgement; untick to see what it does" />
         )}
         {chosen && read && <Reason read={read} brew={brew} isReference={sameRecipe(brew, reference)} />}
       </div>

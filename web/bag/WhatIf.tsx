@@ -1,0 +1,65 @@
+import { useId } from 'react';
+import Button from 'react-bootstrap/Button';
+import Form from 'react-bootstrap/Form';
+import type { RecipeInput } from '../../contract/recipe';
+import type { BagPage } from '../../contract/shelf';
+import { ratio, waterFor } from '../../core/brew';
+import { recipeLine } from '../../core/shelf';
+import { numberText } from '../shared/format';
+import { asks, NO_QUESTION, type Question } from './useWhatIf';
+
+interface Props {
+  page: BagPage;
+  question: Question;
+  ask: (question: Question) => void;
+}
+
+/** What the chart answers at the moment, when it is not simply what was logged. */
+export function QuestionNote({ page: { bag }, question, ask }: Props) {
+  if (!asks(question)) return null;
+  const { without, recipe } = question;
+  const parts = [recipe && `at ${recipeLine(recipe)}, not ${recipeLine(bag.reference)}`, without.size > 0 && `without ${without.size} ${without.size === 1 ? 'brew' : 'brews'}`].filter(Boolean);
+  return (
+    <p className="what-if-note" role="status">
+      <strong>What if:</strong> {parts.join(', ')}.{' '}
+      <Button variant="bare" onClick={() => ask(NO_QUESTION)}>
+        Back to the log
+      </Button>
+    </p>
+  );
+}
+
+/** Sliders on the recipe the curve stands for; the curve, window and verdict follow. Nothing is saved. */
+export function RecipeSliders({ page: { bag, brews }, question, ask }: Props) {
+  const recipe = question.recipe ?? bag.reference;
+  const brewers = [...new Set([bag.reference.brewer, ...brews.filter((brew) => brew.style === bag.reference.style).map((brew) => brew.brewer)])];
+  const change = (differently: Partial<RecipeInput>): void => ask({ ...question, recipe: { ...recipe, ...differently } });
+  const toOne = ratio(recipe.waterG, recipe.doseG);
+  return (
+    <details className="what-if">
+      <summary>What if the recipe were another?</summary>
+      {brewers.length > 1 && (
+        <Form.Select aria-label="Brewer" value={recipe.brewer} onChange={(event) => change({ brewer: event.target.value })}>
+          {brewers.map((brewer) => (
+            <option key={brewer}>{brewer}</option>
+          ))}
+        </Form.Select>
+      )}
+      {recipe.waterC !== null && <Slider label="Water temperature" text={`${numberText(recipe.waterC)} °C`} min={80} max={100} step={1} value={recipe.waterC} onChange={(waterC) => change({ waterC })} />}
+      <Slider label="Ratio" text={`1:${numberText(toOne)}`} min={Math.min(1.5, toOne)} max={Math.max(20, toOne)} step={0.5} value={toOne} onChange={(value) => change({ waterG: waterFor(recipe.doseG, value) })} />
+      <Slider label="Grind" text={`${(recipe.grindStep ?? 0) > 0 ? '+' : ''}${recipe.grindStep ?? 0} steps`} min={-5} max={5} step={1} value={recipe.grindStep ?? 0} onChange={(grindStep) => change({ grindStep })} />
+    </details>
+  );
+}
+
+function Slider({ label, text, value, onChange, ...range }: { label: string; text: string; min: number; max: number; step: number; value: number; onChange: (value: number) => void }) {
+  const id = useId();
+  return (
+    <div className="mt-2">
+      <Form.Label htmlFor={id} className="d-flex justify-content-between">
+        <span>{label}</span> <output>{text}</output>
+      </Form.Label>
+      <Form.Range id={id} {...range} value={value} onChange={(event) => onChange(Number(event.target.value))} />
+    </div>
+  );
+}
