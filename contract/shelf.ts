@@ -66,6 +66,8 @@ export const bagPage = z.strictObject({
   cupsLeft: z.number().int(),
   window: dateSpan,
   brews: z.array(brew),
+  /** Where bags of this kind peak by the household's own finished bags; null while there is no history. */
+  peakPrior: z.strictObject({ days: z.number(), logSd: z.number() }).nullable(),
   verdict,
 });
 export type BagPage = z.infer<typeof bagPage>;

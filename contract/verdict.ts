@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { ageOn, crestInput, PROPOSAL_DAYS, proposals, readingOf, STATES, type CrestFit, type CrestInput } from '../core/crest';
+import { ageOn, crestInput, PROPOSAL_DAYS, proposals, readingOf, STATES, type CrestFit, type CrestInput, type PeakPrior } from '../core/crest';
 import { addDays } from '../core/rest';
 import type { Bag } from './bag';
 import type { Brew } from './brew';
@@ -56,8 +56,9 @@ export const verdict = z.strictObject({
 export type Verdict = z.infer<typeof verdict>;
 
 /** What the engine is given of a bag and its log: the same on the server and in the browser. */
-export function fitInput(bag: Bag, brews: readonly Omit<Brew, 'restDay'>[]): CrestInput {
-  return crestInput({ ...bag, brews: brews.map((brew) => ({ ...brew, overall: brew.liking, taster: brew.tasterId })) });
+export function fitInput(bag: Bag, brews: readonly Omit<Brew, 'restDay'>[], peakPrior: PeakPrior | null): CrestInput {
+  const input = crestInput({ ...bag, brews: brews.map((brew) => ({ ...brew, overall: brew.liking, taster: brew.tasterId })) });
+  return peakPrior === null ? input : { ...input, peakPrior };
 }
 
 /** A fit read on a day, with proposals from that day on. */

@@ -33,6 +33,24 @@ export const PEAK_MAX_DAYS = 90;
 /** Log-sd with which the roaster's rest advice is read as an observation of the peak age. *Assumption*. */
 export const ADVICE_LOG_SD = 0.3;
 
+/**
+ * How the past bags of a taster are read. Sds are of ln peak days against the table: of the taster's mean, of the mean of
+ * a roast and process, and (on a grid, with log prior weights) of single bags; together they make `PEAK_LOG_SD`.
+ * A bag counts when at least `leastEvidence` of what is known of its peak is its own doing. *Assumption*.
+ */
+export const HISTORY = {
+  tasterSd: 0.2,
+  kindSd: 0.12,
+  spreads: [
+    { sd: 0.15, logWeight: -1.5 },
+    { sd: 0.21, logWeight: -0.4 },
+    { sd: 0.3, logWeight: 0 },
+    { sd: 0.42, logWeight: -0.4 },
+    { sd: 0.6, logWeight: -1.5 },
+  ],
+  leastEvidence: 0.05,
+} as const;
+
 /** Log-widths of the ridge before and after its peak: medians (in ln days) and log-sds. *Assumption*. */
 export const RISE_WIDTH = { median: 0.5, logSd: 0.35 } as const;
 export const FALL_WIDTH = { median: 0.6, logSd: 0.4 } as const;
@@ -116,4 +134,4 @@ export const GRID_REACH = 2.2;
 export const DRAW_SEED = 20_260_202;
 
 /** Raised whenever an answer may change: kept verdicts of an older engine are worked out anew. */
-export const ENGINE_VERSION = 2;
+export const ENGINE_VERSION = 3;

@@ -1,4 +1,4 @@
-import { ADVISED_DAYS } from './constants';
+import { ADVISED_DAYS, PEAK_LOG_SD } from './constants';
 import { bestMeanDay, curveOf } from './curve';
 import { nodePosterior } from './deviation';
 import { drawCurves } from './draws';
@@ -9,7 +9,7 @@ import { gridOf } from './grid';
 import { dataOf } from './likelihood';
 import { meanCurve } from './meanCurve';
 import { optionsOf } from './options';
-import { peakByDay, peakMarginal, peakSummary } from './peak';
+import { logPeakMoments, peakByDay, peakMarginal, peakSummary } from './peak';
 import { posteriorOf } from './posterior';
 import { logPeakPrior, tablePeakDays } from './prior';
 import { surprisesOf } from './surprises';
@@ -36,8 +36,8 @@ export function fitCrest(input: CrestInput, density = 1): CrestFit {
   const brews = usableBrews(input);
   const { terms, levels } = tried(brews, input.reference, input.sigma0);
   const grid = gridOf(density);
-  const tableDays = tablePeakDays(input.roastLevel, input.process, input.reference.style);
-  const logPrior = grid.logPeaks.map((x) => logPeakPrior(x, tableDays, input.restAdviceDays));
+  const prior = input.peakPrior ?? { days: tablePeakDays(input.roastLevel, input.process, input.reference.style), logSd: PEAK_LOG_SD };
+  const logPrior = grid.logPeaks.map((x) => logPeakPrior(x, prior, input.restAdviceDays));
   const posterior = posteriorOf(dataOf(input, brews, terms), grid, logPrior);
   const nodes = posterior.regimes.map((regime) => nodePosterior(posterior.data, regime));
 
@@ -56,6 +56,7 @@ export function fitCrest(input: CrestInput, density = 1): CrestFit {
     usable: brews.length,
     sigma0: input.sigma0,
     peak: peakSummary(posterior, marginal),
+    logPeak: logPeakMoments(posterior, marginal),
     peakProbability: peakByDay(posterior, marginal),
     curve,
     ...probabilities,

@@ -1,6 +1,7 @@
 export { ENGINE_VERSION, LAST_DAY, NOTICEABLE, PROPOSAL_DAYS, PROCESSES, ROAST_LEVELS } from './constants';
 export { fitCrest } from './fit';
 export { tablePeakDays } from './prior';
+export { peakPriorFrom, type PastBag } from './history';
 export { bestDayFor, proposals, tellingText, type DayProposals, type Proposal } from './next';
 export { compact, readingOf, type Reading } from './reading';
 export { ageOn, crestInput, type BagRecord, type RecordedBrew } from './record';

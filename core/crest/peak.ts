@@ -33,6 +33,13 @@ export function peakSummary(posterior: Posterior, marginal: Float64Array): { day
   };
 }
 
+/** Mean and sd of the log peak age. */
+export function logPeakMoments({ grid }: Posterior, marginal: Float64Array): { mean: number; sd: number } {
+  const mean = marginal.reduce((sum, mass, p) => sum + mass * grid.logPeaks[p]!, 0);
+  const variance = marginal.reduce((sum, mass, p) => sum + mass * (grid.logPeaks[p]! - mean) ** 2, 0);
+  return { mean, sd: Math.sqrt(variance) };
+}
+
 /** Probability that the peak rounds to each rest day 0 … 90; a grid cell is shared out over the days it spans. */
 export function peakByDay({ grid }: Posterior, marginal: Float64Array): number[] {
   const out = new Array<number>(LAST_DAY + 1).fill(0);

@@ -7,11 +7,10 @@ import {
   PEAK_FACTOR_BY_PROCESS,
   PEAK_FACTOR_BY_STYLE,
   PEAK_FLAT_SHARE,
-  PEAK_LOG_SD,
   PEAK_MAX_DAYS,
   PEAK_MIN_DAYS,
 } from './constants';
-import type { Process, RoastLevel } from './types';
+import type { PeakPrior, Process, RoastLevel } from './types';
 
 /** Median peak age p₀ in days by the table: roast level × process × style. Unstated labels use the defaults. */
 export function tablePeakDays(roastLevel: RoastLevel | null, process: Process | null, style: Style): number {
@@ -21,13 +20,13 @@ export function tablePeakDays(roastLevel: RoastLevel | null, process: Process | 
 /**
  * Log-density, up to a constant, of the log peak age `x`:
  *
- *     ln[ 0.85 · N(x; ln p₀, 0.38²) + 0.15 · U(x; ln 1.5, ln 90) ]  +  ln N(x; ln r, 0.3²)
+ *     ln[ 0.85 · N(x; ln p₀, s²) + 0.15 · U(x; ln 1.5, ln 90) ]  +  ln N(x; ln r, 0.3²)
  *
- * with `r` the roaster's rest advice in days, when there is one.
+ * with p₀ and s (0.38) from the table or from the taster's history, and `r` the roaster's rest advice in days, when there is one.
  */
-export function logPeakPrior(x: number, tableDays: number, adviceDays: number | null): number {
-  const z = (x - Math.log(tableDays)) / PEAK_LOG_SD;
-  const bell = Math.exp(-0.5 * z * z) / (PEAK_LOG_SD * Math.sqrt(2 * Math.PI));
+export function logPeakPrior(x: number, { days, logSd }: PeakPrior, adviceDays: number | null): number {
+  const z = (x - Math.log(days)) / logSd;
+  const bell = Math.exp(-0.5 * z * z) / (logSd * Math.sqrt(2 * Math.PI));
   const flat = 1 / Math.log(PEAK_MAX_DAYS / PEAK_MIN_DAYS);
   const prior = Math.log((1 - PEAK_FLAT_SHARE) * bell + PEAK_FLAT_SHARE * flat);
   // Advice of "drink at once" still has to have a logarithm.

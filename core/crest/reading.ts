@@ -33,6 +33,7 @@ export function compact(fit: CrestFit): CrestFit {
   return {
     ...fit,
     peak: { day: days(fit.peak.day), lo: days(fit.peak.lo), hi: days(fit.peak.hi), level: fit.peak.level },
+    logPeak: { mean: roundTo(fit.logPeak.mean, 4), sd: roundTo(fit.logPeak.sd, 4) },
     peakProbability: fit.peakProbability.map((value) => roundTo(value, 4)),
     curve: fit.curve.map((p) => ({ day: p.day, mean: points(p.mean), lo: points(p.lo), median: points(p.median), hi: points(p.hi) })),
     inWindow: probabilities(fit.inWindow),

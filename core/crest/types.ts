@@ -3,6 +3,12 @@ import type { Process, RoastLevel } from './constants';
 
 export type { Process, RoastLevel };
 
+/** Where a bag is expected to peak: median days, and sd of their logarithm. */
+export interface PeakPrior {
+  days: number;
+  logSd: number;
+}
+
 /** One brew as the engine sees it. */
 export interface CrestBrew extends Recipe {
   /** Names the brew in the answer. */
@@ -27,6 +33,8 @@ export interface CrestInput {
   brews: readonly CrestBrew[];
   /** Repeatability σ₀ of the bag's school of scoring, points of liking. */
   sigma0: number;
+  /** Where the peak is expected, learnt from the taster's past bags; the table where it is not given. */
+  peakPrior?: PeakPrior;
   /** The taster's mean liking, when known. */
   levelMean?: number;
 }
@@ -105,6 +113,8 @@ export interface CrestFit {
   sigma0: number;
   /** Peak age in days: median and interval of probability `level`. */
   peak: { day: number; lo: number; hi: number; level: number };
+  /** Mean and sd of ln peak days. */
+  logPeak: { mean: number; sd: number };
   /** Probability that the peak falls on each rest day 0 … 90; the last day gathers all later ones. */
   peakProbability: number[];
   /** Rest days 0 … 90. */

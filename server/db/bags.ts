@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { groupBy, keyBy } from 'es-toolkit';
-import { In, IsNull, type EntityManager } from 'typeorm';
+import { In, IsNull, Not, type EntityManager } from 'typeorm';
 import type { Bag, BagInput } from '../../contract/bag';
 import type { RecipeInput } from '../../contract/recipe';
 import { dateOfInstant, roastDate } from '../../core/rest';
@@ -37,6 +37,11 @@ async function assemble(db: EntityManager, rows: readonly BagRow[]): Promise<Bag
 /** Every bag that was not deleted. */
 export async function loadBags(db: EntityManager): Promise<Bag[]> {
   return assemble(db, await db.findBy(BagEntity, { deletedAt: IsNull() }));
+}
+
+/** Every bag marked as finished: the household's history. */
+export async function loadFinishedBags(db: EntityManager): Promise<Bag[]> {
+  return assemble(db, await db.findBy(BagEntity, { deletedAt: IsNull(), finishedOn: Not(IsNull()) }));
 }
 
 /** One bag. Throws a not-found Problem. */

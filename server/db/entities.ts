@@ -189,6 +189,8 @@ export interface VerdictRow {
   bagId: string;
   revision: number;
   engineVersion: number;
+  /** The peak prior learnt from history that it was worked out with; empty for the table's. */
+  prior: string;
   /** JSON of what every lane of the shelf needs. */
   summary: string;
   /** JSON of the rest of the fit: curve and brews. */
@@ -197,7 +199,7 @@ export interface VerdictRow {
 
 export const VerdictEntity = new EntitySchema<VerdictRow>({
   name: 'verdict',
-  columns: { bagId: { type: 'varchar', primary: true }, revision: integer, engineVersion: integer, summary: text, detail: text },
+  columns: { bagId: { type: 'varchar', primary: true }, revision: integer, engineVersion: integer, prior: text, summary: text, detail: text },
 });
 
 export const ENTITIES = [TasterEntity, RecipeEntity, BagEntity, SpellEntity, BrewEntity, CupEntity, NoteEntity, VerdictEntity];

@@ -1,7 +1,7 @@
 import { Mutex } from 'async-mutex';
 import { DataSource, type EntityManager } from 'typeorm';
 import { ENTITIES } from './entities';
-import { FirstTables1700000000001 } from './migrations/1-firstTables';
+import { MIGRATIONS } from './migrations';
 
 /**
  * The one way to the database. SQLite has one connection here, so everything takes its turn: a read never sees half of
@@ -20,7 +20,7 @@ export async function openStore(file: string): Promise<Store> {
     type: 'better-sqlite3',
     database: file,
     entities: ENTITIES,
-    migrations: [FirstTables1700000000001],
+    migrations: MIGRATIONS,
     migrationsRun: true,
     enableWAL: true,
     prepareDatabase: (db: { pragma(statement: string): void }) => {

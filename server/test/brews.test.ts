@@ -128,6 +128,26 @@ describe('keeping', () => {
   });
 });
 
+describe('history', () => {
+  it('of finished bags moves the prior of a new one, and only while they are finished', async () => {
+    const fresh = await server.addBag({ name: 'Fresh', roastLevel: 'medium', process: 'honey' });
+    const table = await page(fresh);
+    expect(table.peakPrior).toBeNull();
+    const late = await server.addBag({ name: 'Late', roastLevel: 'medium', process: 'honey', roastedOn: '2025-12-01' });
+    const cups = [['12-06', 6.4], ['12-12', 6.9], ['12-20', 7.7], ['12-28', 8.4], ['12-31', 8.7]] as const;
+    for (const [day, mark] of cups) await server.addBrew(late, { brewedAt: `2025-${day}T08:00:00Z`, cup: cup({ mark }) });
+    for (const [day, mark] of [['01-06', 8.8], ['01-20', 7.9], ['02-05', 7]] as const) await server.addBrew(late, { brewedAt: `2026-${day}T08:00:00Z`, cup: cup({ mark }) });
+    const { createdAt: _, revision: __, id: ___, ...label } = (await page(late)).bag;
+    await server.ok('PUT', `/bags/${late}`, { ...label, finishedOn: '2026-02-06' });
+
+    const taught = await page(fresh);
+    expect(taught.peakPrior?.days).toBeGreaterThan(1.1 * 13 * 1.05);
+    expect(taught.verdict.peak.day).toBeGreaterThan(1.1 * table.verdict.peak.day);
+    await server.ok('PUT', `/bags/${late}`, { ...label, finishedOn: null });
+    expect(await page(fresh)).toEqual(table);
+  });
+});
+
 describe('the door', () => {
   it('takes only JSON, and says what it did not understand', async () => {
     const address = `${server.running.address}/api/bags`;

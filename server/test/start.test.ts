@@ -7,7 +7,7 @@ import { DataSource } from 'typeorm';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { readConfig, StartProblem } from '../config';
 import { ENTITIES } from '../db/entities';
-import { FirstTables1700000000001 } from '../db/migrations/1-firstTables';
+import { MIGRATIONS } from '../db/migrations';
 import { openStore } from '../db/store';
 import { serve } from '../serve';
 
@@ -64,24 +64,35 @@ describe('the database', () => {
   });
 
   it('has the columns the entities name, and runs its migrations down again', async () => {
-    const source = await new DataSource({ type: 'better-sqlite3', database: join(folder, 'columns.sqlite'), entities: ENTITIES, migrations: [FirstTables1700000000001], migrationsRun: true }).initialize();
+    const source = await new DataSource({ type: 'better-sqlite3', database: join(folder, 'columns.sqlite'), entities: ENTITIES, migrations: MIGRATIONS, migrationsRun: true }).initialize();
     for (const { tableName, columns } of source.entityMetadatas) {
       const there = (await source.query<{ name: string }[]>(`PRAGMA table_info("${tableName}")`)).map(({ name }) => name);
       expect(there.sort(), tableName).toEqual(columns.map((column) => column.databaseName).sort());
     }
-    await source.undoLastMigration();
+    for (const _ of MIGRATIONS) await source.undoLastMigration();
     expect(await source.query(`SELECT name FROM sqlite_master WHERE type = 'table' AND name IN ('bag', 'brew', 'cup')`)).toEqual([]);
     await source.destroy();
   });
 
-  it('opens a database left by the version before, an empty file, and brings it up to date', async () => {
+  it('opens a database left by the version before, brings it up to date and keeps what is in it', async () => {
     const file = join(folder, 'before.sqlite');
+    const before = await new DataSource({ type: 'better-sqlite3', database: file, entities: [], migrations: MIGRATIONS.slice(0, -1), migrationsRun: true }).initialize();
+    await before.query(`INSERT INTO taster (id, name, "createdAt") VALUES ('t', 'Mira', '2026-01-01')`);
+    await before.destroy();
+    const store = await openStore(file);
+    expect(await store.read((db) => db.query('SELECT name FROM taster'))).toEqual([{ name: 'Mira' }]);
+    expect(await store.read((db) => db.query('SELECT prior FROM verdict'))).toEqual([]);
+    await store.close();
+    const again = await openStore(file);
+    expect(await again.read((db) => db.query('SELECT count(*) AS run FROM migrations'))).toEqual([{ run: MIGRATIONS.length }]);
+    await again.close();
+  });
+
+  it('makes a new database of an empty file', async () => {
+    const file = join(folder, 'empty.sqlite');
     new Database(file).close();
     const store = await openStore(file);
     expect(await store.read((db) => db.query('SELECT count(*) AS bags FROM bag'))).toEqual([{ bags: 0 }]);
     await store.close();
-    const again = await openStore(file);
-    expect(await again.read((db) => db.query('SELECT count(*) AS run FROM migrations'))).toEqual([{ run: 1 }]);
-    await again.close();
   });
 });

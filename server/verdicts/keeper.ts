@@ -1,7 +1,8 @@
 import { In } from 'typeorm';
 import type { Bag } from '../../contract/bag';
 import { fitInput } from '../../contract/verdict';
-import { ENGINE_VERSION, type CrestFit } from '../../core/crest';
+import { ENGINE_VERSION, peakPriorFrom, type CrestFit, type PastBag, type PeakPrior } from '../../core/crest';
+import { loadFinishedBags } from '../db/bags';
 import { loadLogs } from '../db/brews';
 import { VerdictEntity, type VerdictRow } from '../db/entities';
 import type { Store } from '../db/store';
@@ -12,12 +13,24 @@ export type FitForShelf = Omit<CrestFit, keyof FitDetail>;
 
 type FitDetail = Pick<CrestFit, 'curve' | 'brews' | 'peakProbability' | 'options' | 'surprises'>;
 
+/** A bag and the peak prior it is judged with; null: the table's. */
+interface Asked {
+  bag: Bag;
+  peakPrior: PeakPrior | null;
+}
+
+/** How a prior is written beside the verdict worked out with it. */
+const priorKey = (prior: PeakPrior | null): string => (prior === null ? '' : `${prior.days} ${prior.logSd}`);
+
 /**
- * Keeps one fit per bag in the database. A fit belongs to a revision of its bag and a version of the engine; when either
- * moves on it is worked out anew, once, however many ask for it.
+ * Keeps one fit per bag in the database. A fit belongs to a revision of its bag, a version of the engine and the prior
+ * that the household's finished bags teach; when any of them moves on it is worked out anew, once, however many ask.
+ * Finished bags themselves are judged by the table alone, so that history never feeds on itself.
  */
 export class VerdictKeeper {
   readonly #working = new Map<string, Promise<CrestFit>>();
+  /** Priors by kind of bag, for one state of the history. */
+  #priors: { history: string; byKind: Map<string, PeakPrior> } = { history: '', byKind: new Map() };
 
   constructor(
     private readonly store: Store,
@@ -26,57 +39,97 @@ export class VerdictKeeper {
 
   /** Works out a bag's fit ahead of being asked for it. A failure shows when it is asked for. */
   warm(bag: Bag): void {
-    this.#workOut(bag).catch(() => undefined);
+    this.whole(bag).catch(() => undefined);
   }
 
   /** The fits of many bags for the shelf, by bag id. */
   async forShelf(bags: readonly Bag[]): Promise<Map<string, FitForShelf>> {
-    const kept = new Map((await this.#kept(bags, false)).map((row) => [row.bagId, JSON.parse(row.summary) as FitForShelf]));
-    const missing = bags.filter((bag) => !kept.has(bag.id));
-    for (const { bag, fit } of await Promise.all(missing.map(async (bag) => ({ bag, fit: await this.#workOut(bag) })))) kept.set(bag.id, fit);
-    return kept;
+    return this.#fits(await this.#withPriors(bags));
   }
 
-  /** The whole fit of one bag. */
-  async whole(bag: Bag): Promise<CrestFit> {
-    const [row] = await this.#kept([bag], true);
-    if (!row) return this.#workOut(bag);
-    return { ...(JSON.parse(row.summary) as FitForShelf), ...(JSON.parse(row.detail) as FitDetail) };
+  /** The whole fit of one bag, and the prior it was judged with. */
+  async whole(bag: Bag): Promise<{ fit: CrestFit; peakPrior: PeakPrior | null }> {
+    const [asked = { bag, peakPrior: null }] = await this.#withPriors([bag]);
+    const [row] = await this.#kept([asked], true);
+    const fit = row ? { ...(JSON.parse(row.summary) as FitForShelf), ...(JSON.parse(row.detail) as FitDetail) } : await this.#workOut(asked);
+    return { fit, peakPrior: asked.peakPrior };
   }
 
-  async #kept(bags: readonly Bag[], detail: boolean): Promise<VerdictRow[]> {
-    const revisions = new Map(bags.map((bag) => [bag.id, bag.revision]));
+  async #fits(asked: readonly Asked[]): Promise<Map<string, FitForShelf>> {
+    const fits = new Map((await this.#kept(asked, false)).map((row) => [row.bagId, JSON.parse(row.summary) as FitForShelf]));
+    const missing = asked.filter(({ bag }) => !fits.has(bag.id));
+    for (const { id, fit } of await Promise.all(missing.map(async (one) => ({ id: one.bag.id, fit: await this.#workOut(one) })))) fits.set(id, fit);
+    return fits;
+  }
+
+  /** Every bag with what the finished ones teach about its kind. */
+  async #withPriors(bags: readonly Bag[]): Promise<Asked[]> {
+    const finished = bags.some((bag) => bag.finishedOn === null) ? await this.store.read(loadFinishedBags) : [];
+    if (finished.length === 0) return bags.map((bag) => ({ bag, peakPrior: null }));
+    const history = finished.map((bag) => `${bag.id} ${bag.revision}`).join();
+    if (history !== this.#priors.history) this.#priors = { history, byKind: new Map() };
+    const { byKind } = this.#priors;
+    const unknown = bags.some((bag) => bag.finishedOn === null && !byKind.has(kindOf(bag)));
+    const past = unknown ? await this.#pastBags(finished) : [];
+    return bags.map((bag) => {
+      if (bag.finishedOn !== null) return { bag, peakPrior: null };
+      let peakPrior = byKind.get(kindOf(bag));
+      if (!peakPrior) {
+        peakPrior = peakPriorFrom(past, { roastLevel: bag.roastLevel, process: bag.process, style: bag.reference.style });
+        byKind.set(kindOf(bag), peakPrior);
+      }
+      return { bag, peakPrior };
+    });
+  }
+
+  async #pastBags(finished: readonly Bag[]): Promise<PastBag[]> {
+    const fits = await this.#fits(finished.map((bag) => ({ bag, peakPrior: null })));
+    return finished.flatMap((bag) => {
+      const fit = fits.get(bag.id);
+      return fit && fit.usable > 0 ? [{ roastLevel: bag.roastLevel, process: bag.process, style: bag.reference.style, logPeak: fit.logPeak }] : [];
+    });
+  }
+
+  async #kept(asked: readonly Asked[], detail: boolean): Promise<VerdictRow[]> {
+    const wanted = new Map(asked.map((one) => [one.bag.id, one]));
     const rows = await this.store.read((db) =>
       db.find(VerdictEntity, {
-        select: { bagId: true, revision: true, summary: true, detail },
-        where: { engineVersion: ENGINE_VERSION, ...(bags.length === 1 ? { bagId: In([...revisions.keys()]) } : {}) },
+        select: { bagId: true, revision: true, prior: true, summary: true, detail },
+        where: { engineVersion: ENGINE_VERSION, bagId: In([...wanted.keys()]) },
       }),
     );
-    return rows.filter((row) => revisions.get(row.bagId) === row.revision);
+    return rows.filter((row) => {
+      const one = wanted.get(row.bagId);
+      return one?.bag.revision === row.revision && priorKey(one.peakPrior) === row.prior;
+    });
   }
 
-  #workOut(bag: Bag): Promise<CrestFit> {
-    const key = `${bag.id} ${bag.revision}`;
+  #workOut(asked: Asked): Promise<CrestFit> {
+    const key = `${asked.bag.id} ${asked.bag.revision} ${priorKey(asked.peakPrior)}`;
     let work = this.#working.get(key);
     if (!work) {
-      work = this.#fitAndKeep(bag).finally(() => this.#working.delete(key));
+      work = this.#fitAndKeep(asked).finally(() => this.#working.delete(key));
       this.#working.set(key, work);
     }
     return work;
   }
 
-  async #fitAndKeep(bag: Bag): Promise<CrestFit> {
+  async #fitAndKeep({ bag, peakPrior }: Asked): Promise<CrestFit> {
     const logs = await this.store.read((db) => loadLogs(db, [bag.id]));
-    const fit = await this.engine.fit(fitInput(bag, logs[bag.id] ?? []));
-    const { curve, brews: readBrews, peakProbability, options, surprises, ...summary } = fit;
-    const detail: FitDetail = { curve, brews: readBrews, peakProbability, options, surprises };
-    await this.store.write((db) =>
-      db.upsert(
-        VerdictEntity,
-        { bagId: bag.id, revision: bag.revision, engineVersion: ENGINE_VERSION, summary: JSON.stringify(summary), detail: JSON.stringify(detail) },
-        ['bagId'],
-      ),
-    );
+    const fit = await this.engine.fit(fitInput(bag, logs[bag.id] ?? [], peakPrior));
+    const { curve, brews, peakProbability, options, surprises, ...summary } = fit;
+    const detail: FitDetail = { curve, brews, peakProbability, options, surprises };
+    const row: VerdictRow = {
+      bagId: bag.id,
+      revision: bag.revision,
+      engineVersion: ENGINE_VERSION,
+      prior: priorKey(peakPrior),
+      summary: JSON.stringify(summary),
+      detail: JSON.stringify(detail),
+    };
+    await this.store.write((db) => db.upsert(VerdictEntity, row, ['bagId']));
     return fit;
   }
 }
+
+const kindOf = (bag: Bag): string => `${bag.roastLevel} ${bag.process} ${bag.reference.style}`;

@@ -1,0 +1,5 @@
+import { FirstTables1700000000001 } from './1-firstTables';
+import { VerdictPrior1700000000002 } from './2-verdictPrior';
+
+/** In the order in which they run. */
+export const MIGRATIONS = [FirstTables1700000000001, VerdictPrior1700000000002];
