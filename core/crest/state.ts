@@ -1,5 +1,6 @@
 import { LAST_DAY, MAX_INTERVAL_RATIO, MIN_BREWS, STEADY_MIN_SPREAD, STEADY_PROBABILITY } from './constants';
 import type { CrestFit } from './types';
+import { longestRun } from './window';
 
 /** What a bag is today. */
 export const STATES = ['resting', 'too-early', 'climbing', 'at-crest', 'fading', 'steady', 'spent'] as const;
@@ -22,9 +23,16 @@ export function reportedDay(age: number): number {
   return Math.min(LAST_DAY, Math.max(0, Math.floor(age + 1e-9)));
 }
 
-/** The days a fit would choose for drinking: its window, or the peak interval while no day is likely enough. */
-export function likelyDays(fit: Pick<FitSummary, 'window' | 'peak'>): { from: number; to: number } {
-  return fit.window ?? { from: Math.round(fit.peak.lo), to: Math.round(fit.peak.hi) };
+/** While there are too few cups for a window, days nearly as likely as the likeliest are named. *Assumption*. */
+const NEARLY_AS_LIKELY = 0.85;
+
+/**
+ * The days a fit would choose for drinking: its window; with too few cups for one, the run of days nearly as likely as
+ * the likeliest; or the peak interval while no day is likely enough.
+ */
+export function likelyDays(fit: Pick<FitSummary, 'window' | 'peak' | 'inWindow' | 'usable'>): { from: number; to: number } {
+  const early = fit.usable < MIN_BREWS ? longestRun(fit.inWindow, NEARLY_AS_LIKELY * Math.max(...fit.inWindow)) : null;
+  return early ?? fit.window ?? { from: Math.round(fit.peak.lo), to: Math.round(fit.peak.hi) };
 }
 
 /**

@@ -16,7 +16,7 @@ export function NextBrews({ page: { bag, verdict, cupsLeft } }: { page: BagPage 
   return (
     <section>
       <h2>Next brew</h2>
-      <ul className="effects">
+      <ul className="proposals">
         <li>
           <strong>Best cup</strong> today: {how(today.bestCup)}, about {mark(today.bestCup.expected)}.
           {waits && ` ${when(best.inDays, true)} ${best.bestCup.change ? `${how(best.bestCup)}, ` : ''}about ${numberText(better, 2)} more.`}
