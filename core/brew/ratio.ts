@@ -21,6 +21,11 @@ export function cupsLeft(leftG: number, doseG: number): number {
   return doseG > 0 ? Math.max(0, Math.floor(leftG / doseG + 1e-9)) : 0;
 }
 
+/** What the coffee in one cup cost, in the currency of the price. */
+export function pricePerCup(price: number, weightG: number, doseG: number): number {
+  return (price / weightG) * doseG;
+}
+
 /** Grams left of a bag after the doses taken from it; never below 0. */
 export function gramsLeft(weightG: number, dosesG: readonly number[]): number {
   return Math.max(0, weightG - dosesG.reduce((sum, dose) => sum + dose, 0));

@@ -116,6 +116,8 @@ export const STEADY_PROBABILITY = 0.7;
 export const STEADY_MIN_SPREAD = 1.5;
 /** The stated probability of the peak interval. */
 export const INTERVAL_LEVEL = 0.8;
+/** While there are too few cups for a window, days at least this share as likely as the likeliest are named. *Assumption*. */
+export const NEARLY_AS_LIKELY = 0.85;
 /** Fewer usable brews than this, or an interval wider than this ratio of its ends, is "too early". *Assumption*. */
 export const MIN_BREWS = 3;
 export const MAX_INTERVAL_RATIO = 2.5;

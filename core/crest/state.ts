@@ -1,4 +1,4 @@
-import { LAST_DAY, MAX_INTERVAL_RATIO, MIN_BREWS, STEADY_MIN_SPREAD, STEADY_PROBABILITY } from './constants';
+import { LAST_DAY, MAX_INTERVAL_RATIO, MIN_BREWS, NEARLY_AS_LIKELY, STEADY_MIN_SPREAD, STEADY_PROBABILITY } from './constants';
 import type { CrestFit } from './types';
 import { longestRun } from './window';
 
@@ -22,9 +22,6 @@ export interface StateToday {
 export function reportedDay(age: number): number {
   return Math.min(LAST_DAY, Math.max(0, Math.floor(age + 1e-9)));
 }
-
-/** While there are too few cups for a window, days nearly as likely as the likeliest are named. *Assumption*. */
-const NEARLY_AS_LIKELY = 0.85;
 
 /**
  * The days a fit would choose for drinking: its window; with too few cups for one, the run of days nearly as likely as

@@ -1,4 +1,5 @@
 import type { BagPage } from '../../contract/shelf';
+import { pricePerCup } from '../../core/brew';
 import { likelihoodWord } from '../../core/crest';
 import { dateText, numberText } from '../shared/format';
 import { StateMark } from '../shared/StateMark';
@@ -6,7 +7,7 @@ import { StateMark } from '../shared/StateMark';
 /** The line under a bag's name: its age, where it is, what is left. */
 export function BagFacts({ page, today }: { page: BagPage; today: string }) {
   const { bag, verdict, roastedOn, roastAssumed, frozen, gramsLeft, cupsLeft, window } = page;
-  const perCup = bag.price === null ? null : (bag.price / bag.weightG) * bag.reference.doseG;
+  const perCup = bag.price === null ? null : pricePerCup(bag.price, bag.weightG, bag.reference.doseG);
   return (
     <div className="facts">
       <StateMark state={verdict.state} />

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { beverageG, cupsLeft, gramsLeft, ratio, waterFor } from '../ratio';
+import { beverageG, cupsLeft, gramsLeft, pricePerCup, ratio, waterFor } from '../ratio';
 import { celsius, clamp, fahrenheit, roundTo } from '../units';
 
 describe('units', () => {
@@ -32,6 +32,10 @@ describe('ratio', () => {
 });
 
 describe('beans left', () => {
+  it('cost what they weigh', () => {
+    expect(pricePerCup(14.5, 250, 15)).toBeCloseTo(0.87, 9);
+  });
+
   it('never goes below nothing, and counts whole cups', () => {
     expect(gramsLeft(250, [15, 15, 30])).toBe(190);
     expect(gramsLeft(50, [30, 30])).toBe(0);
