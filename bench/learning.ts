@@ -1,5 +1,5 @@
 import { parseArgs } from 'node:util';
-import { fitCrest, peakPriorFrom, proposals, type CrestBrew, type CrestInput, type PastBag, type PeakPrior } from '../core/crest';
+import { fitCrest, historyOf, priorFor, proposals, type CrestBrew, type CrestInput, type PastBag } from '../core/crest';
 import { mean, regret } from './judge/measures';
 import { REFERENCE, scoreOf, simulateBag, type SimulatedBag } from './simulate/brewing';
 import { random, type Random } from './simulate/random';
@@ -47,13 +47,13 @@ for (let b = 0; b < bags; b++) {
   // A taster whose coffees peak 1.4 times later than the table, with twenty finished bags.
   const past = Array.from({ length: 20 }, (_, k): PastBag => {
     const { input } = simulateBag('crest', seed * 9_000_011 + b * 31 + k, 1.4);
-    return { roastLevel: input.roastLevel, process: input.process, style: 'filter', logPeak: fitCrest(input).logPeak };
+    return { roastLevel: input.roastLevel, process: input.process, style: 'filter', lesson: fitCrest(input).lesson };
   });
   const next = simulateBag('crest', seed * 11_000_027 + b, 1.4);
   const three: CrestInput = { ...next.input, brews: next.input.brews.slice(0, 3) };
-  const peakPrior: PeakPrior = peakPriorFrom(past, { ...next.input, style: 'filter' });
+  const prior = priorFor(historyOf(past, []), { ...next.input, style: 'filter' });
   byTable.push(regret(next.truth, fitCrest(three).advisedDay));
-  byHistory.push(regret(next.truth, fitCrest({ ...three, peakPrior }).advisedDay));
+  byHistory.push(regret(next.truth, fitCrest({ ...three, prior }).advisedDay));
 }
 const line = (what: string, before: number[], after: number[]): string => `${what}: ${mean(before).toFixed(3)} → ${mean(after).toFixed(3)} points of regret, ratio ${(mean(after) / mean(before)).toFixed(3)}`;
 console.log(`${bags} single-crest bags, seed ${seed}`);

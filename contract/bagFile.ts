@@ -85,6 +85,7 @@ export function verdictLine(file: BagFile) {
     restDay,
     advisedDay: fit.advisedDay,
     peak: fit.peak,
+    fresh: fit.fresh,
     window: fit.window,
     core: fit.core,
     usable: fit.usable,

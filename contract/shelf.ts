@@ -66,8 +66,10 @@ export const bagPage = z.strictObject({
   cupsLeft: z.number().int(),
   window: dateSpan,
   brews: z.array(brew),
-  /** Where bags of this kind peak by the household's own finished bags; null while there is no history. */
-  peakPrior: z.strictObject({ days: z.number(), logSd: z.number() }).nullable(),
+  /** What the household's finished bags and blind repeats teach of this one; null while there is no history. */
+  prior: z
+    .strictObject({ peak: z.strictObject({ days: z.number(), logSd: z.number() }), noise: z.strictObject({ mean: z.number(), sd: z.number() }), levelMean: z.number() })
+    .nullable(),
   verdict,
 });
 export type BagPage = z.infer<typeof bagPage>;

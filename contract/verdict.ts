@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { ageOn, crestInput, PROPOSAL_DAYS, proposals, readingOf, STATES, type CrestFit, type CrestInput, type PeakPrior } from '../core/crest';
+import { ageOn, crestInput, PROPOSAL_DAYS, proposals, readingOf, STATES, type CrestFit, type CrestInput, type TasterPrior } from '../core/crest';
 import { addDays } from '../core/rest';
 import type { Bag } from './bag';
 import type { Brew } from './brew';
@@ -33,6 +33,7 @@ export const verdict = z.strictObject({
   sigma0: z.number(),
   advisedDay: z.number().int(),
   peak: z.strictObject({ day: z.number(), lo: z.number(), hi: z.number(), level: probability }),
+  fresh: probability,
   window: span,
   core: span,
   inWindowToday: probability,
@@ -56,17 +57,17 @@ export const verdict = z.strictObject({
 export type Verdict = z.infer<typeof verdict>;
 
 /** What the engine is given of a bag and its log: the same on the server and in the browser. */
-export function fitInput(bag: Bag, brews: readonly Omit<Brew, 'restDay'>[], peakPrior: PeakPrior | null): CrestInput {
+export function fitInput(bag: Bag, brews: readonly Omit<Brew, 'restDay'>[], prior: TasterPrior | null): CrestInput {
   const input = crestInput({ ...bag, brews: brews.map((brew) => ({ ...brew, overall: brew.liking, taster: brew.tasterId })) });
-  return peakPrior === null ? input : { ...input, peakPrior };
+  return prior === null ? input : { ...input, prior };
 }
 
 /** A fit read on a day, with proposals from that day on. */
 export function verdictOn(fit: CrestFit, bag: Bag, today: string): Verdict {
-  const { usable, sigma0, advisedDay, peak, window, core, curve, inWindow, effects, entangled, surprises, brews } = fit;
+  const { usable, sigma0, advisedDay, peak, fresh, window, core, curve, inWindow, effects, entangled, surprises, brews } = fit;
   return {
     ...readingOf(fit, ageOn(bag, today), bag.finishedOn !== null),
-    ...{ usable, sigma0, advisedDay, peak, window, core, curve, inWindow, effects, entangled, surprises, brews },
+    ...{ usable, sigma0, advisedDay, peak, fresh, window, core, curve, inWindow, effects, entangled, surprises, brews },
     next: proposals(fit, Array.from({ length: PROPOSAL_DAYS + 1 }, (_, i) => ageOn(bag, addDays(today, i)))),
   };
 }

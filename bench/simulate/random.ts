@@ -12,8 +12,12 @@ export interface Random {
   whole(lo: number, hi: number): number;
 }
 
+const WARM_UP = 64;
+
 export function random(seed: number): Random {
   const rng = xoroshiro128plus(seed);
+  // The first numbers of neighbouring seeds are alike: bags would share their roast and the noise of their first cup.
+  for (let i = 0; i < WARM_UP; i++) rng.next();
   const uniform = (lo = 0, hi = 1): number => lo + (hi - lo) * uniformFloat64(rng);
   // Box–Muller; 1 − u keeps the logarithm finite.
   const normal = (mean = 0, sd = 1): number => mean + sd * Math.sqrt(-2 * Math.log(1 - uniform())) * Math.cos(2 * Math.PI * uniform());

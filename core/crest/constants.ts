@@ -27,28 +27,48 @@ export const DEFAULT_PROCESS: Process = 'washed';
 /** Log-sd of the peak age around its prior median. *Assumption*, from history. */
 export const PEAK_LOG_SD = 0.38;
 /** Share of the prior spread flat over ln `PEAK_MIN_DAYS` … ln `PEAK_MAX_DAYS`, so that odd bags stay possible. *Assumption*. */
-export const PEAK_FLAT_SHARE = 0.15;
+export const PEAK_FLAT_SHARE = 0.1;
 export const PEAK_MIN_DAYS = 1.5;
 export const PEAK_MAX_DAYS = 90;
 /** Log-sd with which the roaster's rest advice is read as an observation of the peak age. *Assumption*. */
 export const ADVICE_LOG_SD = 0.3;
 
 /**
- * How the past bags of a taster are read. Sds are of ln peak days against the table: of the taster's mean, of the mean of
- * a roast and process, and (on a grid, with log prior weights) of single bags; together they make `PEAK_LOG_SD`.
- * A bag counts when at least `leastEvidence` of what is known of its peak is its own doing. *Assumption*.
+ * Prior probability that a bag has no crest after its first days and only fades, as 1 − exp(−age / days), with the days
+ * log-normal. *Assumption*, tuned on simulated bags (docs/engine-report.md).
+ */
+export const FRESH = { share: 0.2, days: { median: 20, logSd: 0.5 } } as const;
+/**
+ * Prior probability that a bag opens twice: a lower crest, `height` times as high, stands before or after the main one
+ * (each as likely) at one of these distances in ln days; log-width of both. *Assumption*, tuned on simulated bags.
+ */
+export const SECOND_CREST = { share: 0.5, logApart: [0.7, 1.05], height: 0.9, width: 0.35 } as const;
+
+/**
+ * How the past bags of a taster are read. Of ln peak days against the table: sds of the taster's mean, of the mean of a
+ * roast and process, and (on a grid, with log prior weights) of single bags; and the reaches and numbers of the
+ * nodes on which the two means are summed and their sum is tabulated. Of ln noise against σ₀: sds of the taster's mean and of single bags; together they
+ * make `NOISE_LOG_SD`. Of the level, points: sds of the taster's mean and of single bags. *Assumption*; nodes *numerical*.
  */
 export const HISTORY = {
-  tasterSd: 0.2,
-  kindSd: 0.12,
-  spreads: [
-    { sd: 0.15, logWeight: -1.5 },
-    { sd: 0.21, logWeight: -0.4 },
-    { sd: 0.3, logWeight: 0 },
-    { sd: 0.42, logWeight: -0.4 },
-    { sd: 0.6, logWeight: -1.5 },
-  ],
-  leastEvidence: 0.05,
+  peak: {
+    tasterSd: 0.25,
+    kindSd: 0.12,
+    spreads: [
+      { sd: 0.15, logWeight: -1.5 },
+      { sd: 0.21, logWeight: -0.4 },
+      { sd: 0.3, logWeight: 0 },
+      { sd: 0.42, logWeight: -0.4 },
+      { sd: 0.6, logWeight: -1.5 },
+    ],
+    reachSds: 3,
+    tasterNodes: 31,
+    kindNodes: 7,
+    reach: 1.25,
+    shiftNodes: 51,
+  },
+  noise: { tasterSd: 0.28, bagSd: 0.21 },
+  level: { tasterSd: 6, bagSd: 5 },
 } as const;
 
 /** Log-widths of the ridge before and after its peak: medians (in ln days) and log-sds. *Assumption*. */
@@ -84,17 +104,8 @@ export const EFFECT_SD = {
   taster: 1.5,
 } as const;
 
-/**
- * Deviation of a bag from its ridge: Gaussian process in ln days, length in ln days, sd in σ₀. Most bags stay close to
- * their ridge; the rest close and reopen, or follow no ridge at all. Shares are prior probabilities. *Assumption*.
- */
-export const DEVIATION = {
-  length: 0.35,
-  kinds: [
-    { sd: 0.33, share: 0.8 },
-    { sd: 1.2, share: 0.2 },
-  ],
-} as const;
+/** Deviation of a bag from its course: Gaussian process in ln days, length in ln days, sd in σ₀. *Assumption*, tuned on simulated bags. */
+export const DEVIATION = { length: 0.35, sd: 0.2 } as const;
 
 /** Smallest difference in liking that counts, in σ₀. *Assumption*. */
 export const NOTICEABLE = 0.5;
@@ -107,6 +118,8 @@ export const SURPRISE_SD = 2.5;
 export const ENTANGLED_SHARE = 0.35;
 /** Proposals are made for today and this many days to come. */
 export const PROPOSAL_DAYS = 14;
+/** The most telling brew of the days to come is the soonest that tells at least this share of what the most telling one would: waiting costs days that do not come back. *Assumption*, tuned on simulated bags. */
+export const TELLING_ENOUGH = 0.8;
 
 /** What a window, its firm core and a steady bag must reach in probability. *Assumption*. */
 export const WINDOW_PROBABILITY = 0.5;
@@ -114,8 +127,11 @@ export const CORE_PROBABILITY = 0.8;
 export const STEADY_PROBABILITY = 0.7;
 /** "Steady" is only said when the oldest cup is at least this many times as old as the youngest. *Assumption*. */
 export const STEADY_MIN_SPREAD = 1.5;
-/** The stated probability of the peak interval. */
+/** The stated probability of the peak interval, and the number of starts tried for the shortest. *Assumption*; *numerical*. */
 export const INTERVAL_LEVEL = 0.8;
+export const INTERVAL_STEPS = 40;
+/** From this probability on it is said that a bag may have been at its best fresh. *Assumption*. */
+export const FRESH_SAID = 0.25;
 /** While there are too few cups for a window, days at least this share as likely as the likeliest are named. *Assumption*. */
 export const NEARLY_AS_LIKELY = 0.85;
 /** Fewer usable brews than this, or an interval wider than this ratio of its ends, is "too early". *Assumption*. */
@@ -136,4 +152,4 @@ export const GRID_REACH = 2.2;
 export const DRAW_SEED = 20_260_202;
 
 /** Raised whenever an answer may change: kept verdicts of an older engine are worked out anew. */
-export const ENGINE_VERSION = 4;
+export const ENGINE_VERSION = 5;

@@ -1,6 +1,6 @@
 import { GRID, LAST_DAY, LEVEL_SD } from './constants';
 import { KEY_DAYS } from './keyDays';
-import { deviationCorrelation, type Data } from './likelihood';
+import { levelCovariance, type Data } from './likelihood';
 import { cholesky, dot, whiten } from './linalg';
 import type { SeenRegime } from './posterior';
 import { logAge } from './shape';
@@ -35,18 +35,18 @@ export interface NodePosterior {
 }
 
 /** Conditions the level and deviation on the brews in one regime. */
-export function nodePosterior(data: Data, { deviationSd, whitened }: SeenRegime): NodePosterior {
+export function nodePosterior(data: Data, { whitened }: SeenRegime): NodePosterior {
   const { n, sigma0 } = data;
   const m = NODES.length;
   const gain = new Float64Array(m * n);
   NODES.forEach((node, k) => {
-    for (let i = 0; i < n; i++) gain[k * n + i] = LEVEL_SD ** 2 + deviationSd ** 2 * deviationCorrelation(node, data.x[i]!);
+    for (let i = 0; i < n; i++) gain[k * n + i] = levelCovariance(node, data.x[i]!, sigma0);
     whiten(whitened.factor, n, gain, k * n);
   });
   const factor = new Float64Array(m * m);
   for (let k = 0; k < m; k++) {
     for (let l = 0; l <= k; l++) {
-      const prior = LEVEL_SD ** 2 + deviationSd ** 2 * deviationCorrelation(NODES[k]!, NODES[l]!);
+      const prior = levelCovariance(NODES[k]!, NODES[l]!, sigma0);
       factor[k * m + l] = prior - dot(gain, k * n, gain, l * n, n) + (k === l ? JITTER * (LEVEL_SD ** 2 + sigma0 ** 2) : 0);
     }
   }

@@ -51,14 +51,16 @@ export function drawCurves(posterior: Posterior, nodes: readonly NodePosterior[]
   const normals = normalTable(count);
   const atNodes = new Float64Array(m);
 
+  const rises = grid.rise.courses.length;
+  const falls = grid.fall.courses.length;
   let cell = 0;
   let below = weight[0]!;
   for (let d = 0; d < count; d++) {
     const target = (d + 0.5) / count;
     while (below < target && cell < weight.length - 1) below += weight[++cell]!;
-    const f = cell % grid.fall.nodes.length;
-    const r = Math.floor(cell / grid.fall.nodes.length) % grid.rise.nodes.length;
-    const ps = Math.floor(cell / (grid.fall.nodes.length * grid.rise.nodes.length));
+    const f = cell % falls;
+    const r = Math.floor(cell / falls) % rises;
+    const ps = Math.floor(cell / (falls * rises));
     const s = ps % regimes.length;
     const p = Math.floor(ps / regimes.length);
     const { rise, fall, whitened } = regimes[s]!;
@@ -66,17 +68,17 @@ export function drawCurves(posterior: Posterior, nodes: readonly NodePosterior[]
 
     regime[d] = s;
     for (let i = 0; i < n; i++) {
-      const h = rise[(p * grid.rise.nodes.length + r) * n + i]! + fall[(p * grid.fall.nodes.length + f) * n + i]!;
+      const h = rise[(p * rises + r) * n + i]! + fall[(p * falls + f) * n + i]!;
       residuals[d * n + i] = whitened.residual[i]! - height * h;
     }
     const given = nodes[s]!;
     for (let k = 0; k < m; k++) {
       atNodes[k] = dot(given.gain, k * n, residuals, d * n, n) + dot(given.factor, k * m, normals, d * m, k + 1);
     }
-    const riseAt = (p * grid.rise.nodes.length + r) * days;
-    const fallAt = (p * grid.fall.nodes.length + f) * days;
+    const riseAt = (p * rises + r) * days;
+    const fallAt = (p * falls + f) * days;
     for (let day = 0; day < days; day++) {
-      curves[d * days + day] = data.levelMean + height * (grid.riseByDay[riseAt + day]! + grid.fallByDay[fallAt + day]!);
+      curves[d * days + day] = data.levelMean + height * (grid.rise.byDay[riseAt + day]! + grid.fall.byDay[fallAt + day]!);
     }
     addAtDays(atNodes, curves, d * days);
   }

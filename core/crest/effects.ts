@@ -1,10 +1,11 @@
+import { LEVEL_SD } from './constants';
 import type { Draws } from './draws';
 import type { Level } from './factors';
 import type { Data } from './likelihood';
 import { dot, whiten } from './linalg';
 import { cdf } from './normal';
 import type { Posterior } from './posterior';
-import type { Effect } from './types';
+import type { Effect, Moments } from './types';
 
 /** Prior mean and variance of a level's effect and its covariance with each brew, from the terms that make it up. */
 function priorOf(level: Level, data: Data): { mean: number; variance: number; withBrews: Float64Array } {
@@ -46,6 +47,26 @@ export function effectDraws(posterior: Posterior, draws: Draws, levels: readonly
     }
     return { means, variances };
   });
+}
+
+/** The level at the best day, points, given the brews: what a history keeps of a bag. */
+export function levelMoments(posterior: Posterior, { count, residuals, regime }: Draws): Moments {
+  const { data } = posterior;
+  const { n } = data;
+  const gains = posterior.regimes.map(({ whitened }) => {
+    const gain = new Float64Array(n).fill(LEVEL_SD ** 2);
+    whiten(whitened.factor, n, gain);
+    return { gain, variance: Math.max(0, LEVEL_SD ** 2 - dot(gain, 0, gain, 0, n)) };
+  });
+  let sum = 0;
+  let square = 0;
+  for (let d = 0; d < count; d++) {
+    const { gain, variance } = gains[regime[d]!]!;
+    const mean = dot(gain, 0, residuals, d * n, n);
+    sum += mean;
+    square += mean ** 2 + variance;
+  }
+  return { mean: data.levelMean + sum / count, sd: Math.sqrt(Math.max(square / count - (sum / count) ** 2, 0)) };
 }
 
 /** The drawn effects summed up: mean and sd by the law of total variance, and the probability that a setting helps. */

@@ -1,20 +1,20 @@
-import { LEVEL_SD } from './constants';
 import type { Level, Term } from './factors';
+import { levelCovariance } from './likelihood';
 import { cholesky, dot, whiten } from './linalg';
 import type { Posterior } from './posterior';
 import type { Entanglement, FactorName } from './types';
 import type { UsableBrew } from './usable';
 
 /** Posterior mean of the unit ridge at each brew. */
-export function meanRidge({ grid, weight, sides, data }: Posterior): Float64Array {
+export function meanRidge({ grid, regimes, weight, sides, data }: Posterior): Float64Array {
   const mean = new Float64Array(data.n);
-  const rises = grid.rise.nodes.length;
-  const falls = grid.fall.nodes.length;
+  const rises = grid.rise.courses.length;
+  const falls = grid.fall.courses.length;
   let cell = 0;
   grid.logPeaks.forEach((_, p) => {
     const riseWeight = new Float64Array(rises);
     const fallWeight = new Float64Array(falls);
-    for (let k = 0; k < grid.regimes.length * rises * falls; k++) {
+    for (let k = 0; k < regimes.length * rises * falls; k++) {
       const w = weight[cell++]!;
       riseWeight[Math.floor(k / falls) % rises]! += w;
       fallWeight[k % falls]! += w;
@@ -31,13 +31,12 @@ export function meanRidge({ grid, weight, sides, data }: Posterior): Float64Arra
 const FREE = 10;
 
 /** hᵀC⁻¹h: what the brews say of the ridge's height, with the effects of the terms given not known. */
-function information(h: Float64Array, { data, regimes }: Posterior, terms: readonly Pick<Term, 'column' | 'priorSd'>[]): number {
-  const deviationSd = regimes[0]?.deviationSd ?? 0;
+function information(h: Float64Array, { data }: Posterior, terms: readonly Pick<Term, 'column' | 'priorSd'>[]): number {
   const { n, sigma0 } = data;
   const c = new Float64Array(n * n);
   for (let i = 0; i < n; i++) {
     for (let j = 0; j < n; j++) {
-      let v = LEVEL_SD ** 2 + deviationSd ** 2 * data.deviation[i * n + j]! + (i === j ? sigma0 ** 2 * data.noise[i]! : 0);
+      let v = levelCovariance(data.x[i]!, data.x[j]!, sigma0) + (i === j ? sigma0 ** 2 * data.noise[i]! : 0);
       for (const t of terms) v += t.priorSd ** 2 * t.column[i]! * t.column[j]!;
       c[i * n + j] = v;
     }

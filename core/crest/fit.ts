@@ -2,16 +2,16 @@ import { ADVISED_DAYS, PEAK_LOG_SD } from './constants';
 import { bestMeanDay, curveOf } from './curve';
 import { nodePosterior } from './deviation';
 import { drawCurves } from './draws';
-import { effectDraws, effectPerBrew, effectsOf } from './effects';
+import { effectDraws, effectPerBrew, effectsOf, levelMoments } from './effects';
 import { entanglements } from './entangled';
 import { tried } from './factors';
-import { gridOf } from './grid';
+import { FRESH_PEAK, gridOf, SCHOOL_NOISE } from './grid';
 import { dataOf } from './likelihood';
 import { meanCurve } from './meanCurve';
 import { optionsOf } from './options';
-import { logPeakMoments, peakByDay, peakMarginal, peakSummary } from './peak';
-import { posteriorOf } from './posterior';
-import { logPeakPrior, tablePeakDays } from './prior';
+import { peakByDay, peakEvidence, peakMarginal, peakSummary } from './peak';
+import { noiseMoments, posteriorOf } from './posterior';
+import { logPeakWeights, tablePeakDays } from './prior';
 import { surprisesOf } from './surprises';
 import type { CrestFit, CrestInput, ReadBrew } from './types';
 import { leftOut, usableBrews } from './usable';
@@ -23,10 +23,11 @@ import { dayProbabilities, spans, steadyProbability } from './window';
  *
  * The model, per series, scores in points of liking and x = ln rest age:
  *
- *     y = level + A·h(x; peak, rise, fall) + Σ recipe and taster effects + deviation(x) + noise
+ *     y = level + A·h(x; course) + Σ recipe and taster effects + deviation(x) + noise
  *
- * with the priors of `constants.ts`. Inference is exact up to the grid: peak, widths and noise on nodes, the height a
- * cut-off normal, everything else Gaussian. The same input gives the same bytes, in any order of its brews.
+ * with the priors of `constants.ts`. The course h is one crest with a rise and a fall, or a crest with a lower one before
+ * or after it, or going stale from the first day. Inference is exact up to the grid: peak, courses and noise on nodes, the
+ * height a cut-off normal, everything else Gaussian. The same input gives the same bytes, in any order of its brews.
  *
  * @param density 1 in use; 2 doubles every grid, for checking that no reported figure depends on it
  * @throws RangeError when σ₀ is not a positive number
@@ -36,9 +37,9 @@ export function fitCrest(input: CrestInput, density = 1): CrestFit {
   const brews = usableBrews(input);
   const { terms, levels } = tried(brews, input.reference, input.sigma0);
   const grid = gridOf(density);
-  const prior = input.peakPrior ?? { days: tablePeakDays(input.roastLevel, input.process, input.reference.style), logSd: PEAK_LOG_SD };
-  const logPrior = grid.logPeaks.map((x) => logPeakPrior(x, prior, input.restAdviceDays));
-  const posterior = posteriorOf(dataOf(input, brews, terms), grid, logPrior);
+  const peakPrior = input.prior?.peak ?? { days: tablePeakDays(input.roastLevel, input.process, input.reference.style), logSd: PEAK_LOG_SD };
+  const peakWeights = logPeakWeights(grid, peakPrior, input.restAdviceDays);
+  const posterior = posteriorOf(dataOf(input, brews, terms), grid, peakWeights, input.prior?.noise ?? SCHOOL_NOISE);
   const nodes = posterior.regimes.map((regime) => nodePosterior(posterior.data, regime));
 
   const draws = drawCurves(posterior, nodes);
@@ -56,8 +57,9 @@ export function fitCrest(input: CrestInput, density = 1): CrestFit {
     usable: brews.length,
     sigma0: input.sigma0,
     peak: peakSummary(posterior, marginal),
-    logPeak: logPeakMoments(posterior, marginal),
+    fresh: marginal[FRESH_PEAK]!,
     peakProbability: peakByDay(posterior, marginal),
+    lesson: { peak: peakEvidence(marginal, peakWeights), noise: noiseMoments(posterior), level: levelMoments(posterior, draws) },
     curve,
     ...probabilities,
     ...spans(probabilities.inWindow),

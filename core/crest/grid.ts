@@ -1,6 +1,7 @@
-import { DEVIATION, FALL_WIDTH, GRID, GRID_REACH, NOISE_LOG_SD, PEAK_MAX_DAYS, PEAK_MIN_DAYS, RISE_WIDTH } from './constants';
+import { FALL_WIDTH, FRESH, GRID, GRID_REACH, NOISE_LOG_SD, PEAK_MAX_DAYS, PEAK_MIN_DAYS, RISE_WIDTH, SECOND_CREST } from './constants';
 import { KEY_DAYS } from './keyDays';
-import { logAge, ridge } from './shape';
+import { logAge, ridge, staling, twoCrests } from './shape';
+import type { Moments } from './types';
 
 /** Nodes of a quantity and the logs of their prior weights, which sum to 1. */
 export interface Axis {
@@ -8,26 +9,45 @@ export interface Axis {
   logWeights: Float64Array;
 }
 
-/** How noisy the marks are and how far the bag strays from its ridge, both in units of σ₀, with the log prior weight. */
+/** One way a bag may run on one side of its main crest. */
+export interface Course {
+  logWeight: number;
+  /** Whether a second, lower crest stands on this side. */
+  second: boolean;
+  /** What a bag of unit height has lost at log-age `x`, its main crest being at log-age `peak`. */
+  loss(x: number, peak: number): number;
+  /** The same for a bag that was best fresh and has no main crest. */
+  lossFresh(x: number): number;
+}
+
+/** The ways of one side, and what is lost on the key days, [peak][course][key day], zero on the other side of the peak. */
+export interface Side {
+  courses: readonly Course[];
+  byDay: Float64Array;
+}
+
+/** How noisy the marks are, in units of σ₀, with the log prior weight. */
 export interface Regime {
   noise: number;
-  deviation: number;
   logWeight: number;
 }
 
 /** The fixed grids a fit runs on. They depend on nothing but the density, so they are built once and kept. */
 export interface Grid {
-  /** ln peak age: midpoints of equal cells over ln 1.5 … ln 90. */
+  /**
+   * ln peak age. Entry `FRESH_PEAK` stands for "no crest after the first days"; from `FIRST_CREST` on come the midpoints of
+   * equal cells over ln 1.5 … ln 90.
+   */
   logPeaks: Float64Array;
   peakStep: number;
-  rise: Axis;
-  fall: Axis;
-  regimes: Regime[];
-  /** Unit ridge by [peak][rise][key day], zero from the peak on, and by [peak][fall][key day], zero before it. */
-  riseByDay: Float64Array;
-  fallByDay: Float64Array;
+  rise: Side;
+  fall: Side;
+  noiseNodes: number;
   draws: number;
 }
+
+export const FRESH_PEAK = 0;
+export const FIRST_CREST = 1;
 
 /** Equally spaced nodes of a log-normal over ± `GRID_REACH` sds with normal weights (the trapezoid rule). */
 function logNormalAxis(median: number, logSd: number, count: number): Axis {
@@ -39,44 +59,76 @@ function logNormalAxis(median: number, logSd: number, count: number): Axis {
   };
 }
 
-function regimesOf(noise: Axis): Regime[] {
-  return DEVIATION.kinds.flatMap(({ sd, share }) => Array.from(noise.nodes, (node, i) => ({ noise: node, deviation: sd, logWeight: noise.logWeights[i]! + Math.log(share) })));
+/** ln σ/σ₀ where nothing is known of the taster: the school's own repeatability. */
+export const SCHOOL_NOISE: Moments = { mean: 0, sd: NOISE_LOG_SD };
+
+/** The nodes of the noise with log prior weights, for a prior of ln σ/σ₀. */
+export function regimesOf(grid: Pick<Grid, 'noiseNodes'>, prior: Moments): Regime[] {
+  const { nodes, logWeights } = logNormalAxis(Math.exp(prior.mean), prior.sd, grid.noiseNodes);
+  return Array.from(nodes, (noise, i) => ({ noise, logWeight: logWeights[i]! }));
+}
+
+/**
+ * The courses of one side. Weights are relative to a bag with one crest: those of plain courses sum to 1, those with a
+ * second crest to half its odds, since it stands on either side.
+ */
+function coursesOf(width: { median: number; logSd: number }, count: number, away: 1 | -1): Course[] {
+  const { nodes, logWeights } = logNormalAxis(width.median, width.logSd, count);
+  const stale = logNormalAxis(FRESH.days.median, FRESH.days.logSd, count);
+  const { share, logApart, height, width: both } = SECOND_CREST;
+  const plain = Array.from(nodes, (w, i): Course => ({
+    logWeight: logWeights[i]!,
+    second: false,
+    loss: (x, peak) => ridge(x, peak, w),
+    lossFresh: (x) => (away > 0 ? staling(x, stale.nodes[i]!) : 0),
+  }));
+  const twice = logApart.map((apart): Course => ({
+    logWeight: Math.log(share / (1 - share) / 2 / logApart.length),
+    second: true,
+    loss: (x, peak) => twoCrests(x, peak, peak + away * apart, height, both),
+    lossFresh: () => 0,
+  }));
+  return [...plain, ...twice];
+}
+
+/** Whether a peak and the courses before and after it go together: one second crest at most, and none on a bag that has no first. */
+export function goTogether(peak: number, before: Course, after: Course): boolean {
+  return Number(peak === FRESH_PEAK) + Number(before.second) + Number(after.second) <= 1;
 }
 
 function buildGrid(density: number): Grid {
   const peaks = GRID.peak * density;
-  const span = Math.log(PEAK_MAX_DAYS / PEAK_MIN_DAYS);
-  const peakStep = span / peaks;
-  const logPeaks = Float64Array.from({ length: peaks }, (_, i) => Math.log(PEAK_MIN_DAYS) + (i + 0.5) * peakStep);
-  const rise = logNormalAxis(RISE_WIDTH.median, RISE_WIDTH.logSd, GRID.rise * density);
-  const fall = logNormalAxis(FALL_WIDTH.median, FALL_WIDTH.logSd, GRID.fall * density);
+  const peakStep = Math.log(PEAK_MAX_DAYS / PEAK_MIN_DAYS) / peaks;
+  const logPeaks = Float64Array.from({ length: peaks + 1 }, (_, i) => Math.log(PEAK_MIN_DAYS) + (i - 0.5) * peakStep);
+  const rise = coursesOf(RISE_WIDTH, GRID.rise * density, -1);
+  const fall = coursesOf(FALL_WIDTH, GRID.fall * density, 1);
   const dayAges = Float64Array.from(KEY_DAYS, logAge);
   return {
     logPeaks,
     peakStep,
-    rise,
-    fall,
-    regimes: regimesOf(logNormalAxis(1, NOISE_LOG_SD, GRID.noise * density)),
-    riseByDay: halfRidges(logPeaks, rise.nodes, dayAges, 'rise'),
-    fallByDay: halfRidges(logPeaks, fall.nodes, dayAges, 'fall'),
+    rise: { courses: rise, byDay: halfRidges(logPeaks, rise, dayAges, 'rise') },
+    fall: { courses: fall, byDay: halfRidges(logPeaks, fall, dayAges, 'fall') },
+    noiseNodes: GRID.noise * density,
     draws: GRID.draws * density * density,
   };
 }
 
 /**
- * One side of the unit ridge at log-ages `xs`, for every [peak][width], zero on the other side of the peak. A whole
- * ridge is the sum of its two sides, which is what lets a fit whiten each side once and add.
+ * One side of the unit ridge at log-ages `xs`, for every [peak][course], zero on the other side of the peak. A whole
+ * ridge is the sum of its two sides, which is what lets a fit whiten each side once and add. A bag that was best fresh
+ * is all fall.
  */
-export function halfRidges(logPeaks: Float64Array, widths: Float64Array, xs: Float64Array, side: 'rise' | 'fall'): Float64Array {
-  const out = new Float64Array(logPeaks.length * widths.length * xs.length);
+export function halfRidges(logPeaks: Float64Array, courses: readonly Course[], xs: Float64Array, side: 'rise' | 'fall'): Float64Array {
+  const out = new Float64Array(logPeaks.length * courses.length * xs.length);
   let at = 0;
-  for (const peak of logPeaks) {
-    for (const width of widths) {
+  logPeaks.forEach((peak, p) => {
+    for (const course of courses) {
       for (const x of xs) {
-        out[at++] = (x < peak) === (side === 'rise') ? ridge(x, peak, width) : 0;
+        if (p === FRESH_PEAK) out[at++] = course.lossFresh(x);
+        else out[at++] = x < peak === (side === 'rise') ? course.loss(x, peak) : 0;
       }
     }
-  }
+  });
   return out;
 }
 

@@ -1,33 +1,101 @@
-import { HISTORY, PEAK_LOG_SD } from './constants';
-import { cholesky, dot, whiten } from './linalg';
-import { tablePeakDays } from './prior';
+import { FRESH, HISTORY, LEVEL_MEAN, NOISE_LOG_SD, PEAK_LOG_SD } from './constants';
+import { FIRST_CREST, FRESH_PEAK, gridOf } from './grid';
+import { peakDensity, tablePeakDays } from './prior';
 import type { Style } from '../brew/kinds';
-import type { PeakPrior, Process, RoastLevel } from './types';
+import type { CrestFit, Moments, PeakPrior, Process, RoastLevel, TasterPrior } from './types';
 
-/** What one finished bag says: its kind, and the posterior of its log peak age under the table's prior. */
+/** What one finished bag says: its kind, and what its fit under the table's prior teaches. */
 export interface PastBag {
   roastLevel: RoastLevel | null;
   process: Process | null;
   style: Style;
-  /** Mean and sd of ln peak days. */
-  logPeak: { mean: number; sd: number };
+  lesson: CrestFit['lesson'];
 }
 
-/** A past bag's own evidence on how much later than the table it peaked, the table's prior taken out of it again. */
-interface Evidence {
-  kind: string;
-  shift: number;
-  variance: number;
+/** Blind repeats of one cup: the pooled sd of their marks, points, its degrees of freedom, and the σ₀ of their school. */
+export interface Repeats {
+  sd: number;
+  degrees: number;
+  sigma0: number;
 }
 
-const kindOf = (bag: Pick<PastBag, 'roastLevel' | 'process'>): string => `${bag.roastLevel ?? '?'} ${bag.process ?? '?'}`;
+type Kind = Pick<PastBag, 'roastLevel' | 'process'>;
+const kindOf = (bag: Kind): string => `${bag.roastLevel ?? '?'} ${bag.process ?? '?'}`;
 
-/** Posterior precision less prior precision; null where the bag taught nothing. */
-function evidenceOf(bag: PastBag): Evidence | null {
-  const shift = bag.logPeak.mean - Math.log(tablePeakDays(bag.roastLevel, bag.process, bag.style));
-  const posterior = 1 / bag.logPeak.sd ** 2;
-  const own = posterior - 1 / PEAK_LOG_SD ** 2;
-  return own > HISTORY.leastEvidence * posterior ? { kind: kindOf(bag), shift: (shift * posterior) / own, variance: 1 / own } : null;
+/** The past, read once; new bags of any kind are then asked of it at little cost. */
+export interface History {
+  bags: number;
+  /** Per spread of single bags and per kind: ln likelihood of all its bags, were they to peak later by each of `SHIFTS`. */
+  peaks: { sd: number; logWeight: number; byKind: Map<string, Float64Array> }[];
+  noise: Moments;
+  levelMean: number;
+}
+
+/** Shifts of ln peak days against the table on which a history is worked out, equally spaced. */
+const SHIFTS = Float64Array.from({ length: HISTORY.peak.shiftNodes }, (_, i) => HISTORY.peak.reach * ((2 * i) / (HISTORY.peak.shiftNodes - 1) - 1));
+
+/** Reads finished bags and blind repeats. Bags without a brew teach nothing. */
+export function historyOf(past: readonly PastBag[], repeats: readonly Repeats[]): History {
+  const likelihoods = past.map((bag) => ({ ...bag, kind: kindOf(bag), likelihood: Float64Array.from(bag.lesson.peak, Math.exp) }));
+  const peaks = HISTORY.peak.spreads.map(({ sd, logWeight }) => {
+    const byKind = new Map<string, Float64Array>();
+    for (const { kind, likelihood, roastLevel, process, style } of likelihoods) {
+      const logs = byKind.get(kind) ?? new Float64Array(SHIFTS.length);
+      byKind.set(kind, logs);
+      const table = tablePeakDays(roastLevel, process, style);
+      SHIFTS.forEach((shift, i) => (logs[i]! += logLikelihood(likelihood, { days: table * Math.exp(shift), logSd: sd })));
+    }
+    return { sd, logWeight, byKind };
+  });
+  return { bags: past.length, peaks, noise: noisePriorFrom(past, repeats), levelMean: levelFrom(past) };
+}
+
+/** Everything the past teaches of a new bag. Without a past the table and the school stand. */
+export function priorFor(history: History, bag: Kind & Pick<PastBag, 'style'>): TasterPrior {
+  return { peak: peakPriorFrom(history, bag), noise: history.noise, levelMean: history.levelMean };
+}
+
+/** ln likelihood of one bag's brews, were the peaks of its kind to scatter around `days` with log-sd `logSd`. */
+function logLikelihood(likelihood: Float64Array, peak: PeakPrior): number {
+  const { logPeaks } = gridOf(1);
+  let crest = 0;
+  let total = 0;
+  for (let p = FIRST_CREST; p < logPeaks.length; p++) {
+    const prior = peakDensity(logPeaks[p]!, peak);
+    total += prior;
+    crest += prior * likelihood[p]!;
+  }
+  return Math.log(FRESH.share * likelihood[FRESH_PEAK]! + ((1 - FRESH.share) * crest) / total);
+}
+
+/** Nodes of a centred normal over ± `reachSds` sds, and the logs of their weights. */
+function normalNodes(sd: number, count: number): { at: number; logWeight: number }[] {
+  return Array.from({ length: count }, (_, i) => {
+    const z = HISTORY.peak.reachSds * ((2 * i) / (count - 1) - 1);
+    return { at: sd * z, logWeight: -0.5 * z * z };
+  });
+}
+
+/** A table over `SHIFTS` read between its nodes, in a straight line. */
+function atShift(logs: Float64Array, shift: number): number {
+  const place = Math.min(Math.max((shift - SHIFTS[0]!) / (SHIFTS[1]! - SHIFTS[0]!), 0), SHIFTS.length - 1.000001);
+  const left = Math.floor(place);
+  return logs[left]! + (place - left) * (logs[left + 1]! - logs[left]!);
+}
+
+/** Weighted mean of `value`, `square` and the log of the summed weights, from log weights. */
+function gather<T extends { log: number; mean: number; square: number }>(answers: readonly T[]): { log: number; mean: number; square: number } {
+  const most = answers.reduce((max, a) => Math.max(max, a.log), -Infinity);
+  let total = 0;
+  let mean = 0;
+  let square = 0;
+  for (const answer of answers) {
+    const weight = Math.exp(answer.log - most);
+    total += weight;
+    mean += weight * answer.mean;
+    square += weight * answer.square;
+  }
+  return { log: most + Math.log(total), mean: mean / total, square: square / total };
 }
 
 /**
@@ -35,35 +103,77 @@ function evidenceOf(bag: PastBag): Evidence | null {
  *
  *     shift of a bag ~ Normal(taster's mean + mean of its kind, τ²),  means ~ Normal(0, tasterSd²), Normal(0, kindSd²)
  *
- * with τ on a grid, weighted by how well it explains the past. Bags of the same roast and process speak most, others
- * through the taster's mean. Without evidence the table stands.
+ * with both means and τ on a grid, each bag entering by the whole likelihood of its peak, not by moments of it. Bags of
+ * the same roast and process speak most, others through the taster's mean. Without evidence the table stands.
  */
-export function peakPriorFrom(past: readonly PastBag[], bag: Pick<PastBag, 'roastLevel' | 'process' | 'style'>): PeakPrior {
+export function peakPriorFrom({ bags, peaks }: History, bag: Kind & Pick<PastBag, 'style'>): PeakPrior {
   const table = tablePeakDays(bag.roastLevel, bag.process, bag.style);
-  const evidence = past.map(evidenceOf).filter((e) => e !== null);
-  const n = evidence.length;
-  if (n === 0) return { days: table, logSd: PEAK_LOG_SD };
-  const shared = (a: string, b: string): number => HISTORY.tasterSd ** 2 + (a === b ? HISTORY.kindSd ** 2 : 0);
+  if (bags === 0) return { days: table, logSd: PEAK_LOG_SD };
+  const { tasterSd, kindSd, tasterNodes, kindNodes } = HISTORY.peak;
+  const kinds = normalNodes(kindSd, kindNodes);
   const own = kindOf(bag);
 
-  const answers = HISTORY.spreads.map(({ sd, logWeight }) => {
-    const c = new Float64Array(n * n);
-    evidence.forEach((a, i) => evidence.forEach((b, j) => (c[i * n + j] = shared(a.kind, b.kind) + (i === j ? a.variance + sd ** 2 : 0))));
-    const logDet = cholesky(c, n);
-    const y = Float64Array.from(evidence, (e) => e.shift);
-    const k = Float64Array.from(evidence, (e) => shared(e.kind, own));
-    whiten(c, n, y);
-    whiten(c, n, k);
-    return {
-      mean: dot(k, 0, y, 0, n),
-      variance: shared(own, own) + sd ** 2 - dot(k, 0, k, 0, n),
-      logWeight: logWeight - 0.5 * (logDet + dot(y, 0, y, 0, n)),
-    };
+  const answers = peaks.flatMap(({ sd, logWeight, byKind }) =>
+    normalNodes(tasterSd, tasterNodes).map((taster) => {
+      const ofKind = (logs: Float64Array | undefined) =>
+        gather(kinds.map(({ at, logWeight: w }) => ({ log: w + (logs ? atShift(logs, taster.at + at) : 0), mean: taster.at + at, square: (taster.at + at) ** 2 })));
+      const mine = ofKind(byKind.get(own));
+      const others = [...byKind].reduce((sum, [kind, logs]) => (kind === own ? sum : sum + ofKind(logs).log), 0);
+      return { log: logWeight + taster.logWeight + mine.log + others, mean: mine.mean, square: mine.square + sd ** 2 };
+    }),
+  );
+  const { mean, square } = gather(answers);
+  return { days: table * Math.exp(mean), logSd: Math.sqrt(square - mean ** 2) };
+}
+
+/** A normal observation of a mean: its value and variance. */
+interface Observation {
+  value: number;
+  variance: number;
+}
+
+/** Posterior of a Normal(mean, sd²) quantity after independent observations. */
+function normalPosterior(prior: Moments, observations: readonly Observation[]): Moments {
+  let precision = 1 / prior.sd ** 2;
+  let score = prior.mean * precision;
+  for (const { value, variance } of observations) {
+    precision += 1 / variance;
+    score += value / variance;
+  }
+  return { mean: score / precision, sd: 1 / Math.sqrt(precision) };
+}
+
+/** A posterior with its prior taken out again; null where the brews taught nothing. */
+function ownEvidence(posterior: Moments, prior: Moments): Observation | null {
+  const precision = 1 / posterior.sd ** 2 - 1 / prior.sd ** 2;
+  if (precision * prior.sd ** 2 < LEAST_EVIDENCE) return null;
+  return { value: (posterior.mean / posterior.sd ** 2 - prior.mean / prior.sd ** 2) / precision, variance: 1 / precision };
+}
+
+/** Own precision, against the prior's, below which taking the prior out again leaves only rounding. */
+const LEAST_EVIDENCE = 0.02;
+
+/**
+ * ln σ/σ₀ of a new bag: the taster's own mean ~ Normal(0, tasterSd²), a bag's ~ Normal(taster's, bagSd²). Past bags speak
+ * through their fits. A pooled sd s of blind repeats with ν degrees of freedom observes the taster's mean directly,
+ * ln s/σ₀ with variance 1/(2ν) (the delta method).
+ */
+export function noisePriorFrom(past: readonly Pick<PastBag, 'lesson'>[], repeats: readonly Repeats[]): Moments {
+  const { tasterSd, bagSd } = HISTORY.noise;
+  const fromBags = past.flatMap(({ lesson }) => {
+    const own = ownEvidence(lesson.noise, { mean: 0, sd: NOISE_LOG_SD });
+    return own ? [{ value: own.value, variance: own.variance + bagSd ** 2 }] : [];
   });
-  const most = Math.max(...answers.map((a) => a.logWeight));
-  const weights = answers.map((a) => Math.exp(a.logWeight - most));
-  const total = weights.reduce((a, b) => a + b, 0);
-  const expect = (value: (a: (typeof answers)[number]) => number): number => answers.reduce((sum, a, i) => sum + (weights[i]! / total) * value(a), 0);
-  const mean = expect((a) => a.mean);
-  return { days: table * Math.exp(mean), logSd: Math.sqrt(expect((a) => a.variance + (a.mean - mean) ** 2)) };
+  const fromRepeats = repeats.flatMap(({ sd, degrees, sigma0 }) => (degrees > 0 && sd > 0 ? [{ value: Math.log(sd / sigma0), variance: 1 / (2 * degrees) }] : []));
+  const taster = normalPosterior({ mean: 0, sd: tasterSd }, [...fromBags, ...fromRepeats]);
+  return { mean: taster.mean, sd: Math.hypot(taster.sd, bagSd) };
+}
+
+/** The level a new bag is expected to reach, points: the taster's mean, shrunk to `LEVEL_MEAN`. */
+export function levelFrom(past: readonly Pick<PastBag, 'lesson'>[]): number {
+  const { tasterSd, bagSd } = HISTORY.level;
+  return normalPosterior(
+    { mean: LEVEL_MEAN, sd: tasterSd },
+    past.map(({ lesson }) => ({ value: lesson.level.mean, variance: lesson.level.sd ** 2 + bagSd ** 2 })),
+  ).mean;
 }

@@ -15,8 +15,8 @@ const NEGLIGIBLE = 1e-9;
 export function meanCurve(posterior: Posterior, nodes: readonly NodePosterior[]): number[] {
   const { grid, data, regimes, weight } = posterior;
   const { n } = data;
-  const rises = grid.rise.nodes.length;
-  const falls = grid.fall.nodes.length;
+  const rises = grid.rise.courses.length;
+  const falls = grid.fall.courses.length;
   const peaks = grid.logPeaks.length;
   const riseHeight = regimes.map(() => new Float64Array(peaks * rises));
   const fallHeight = regimes.map(() => new Float64Array(peaks * falls));
@@ -48,8 +48,8 @@ export function meanCurve(posterior: Posterior, nodes: readonly NodePosterior[])
       for (let i = 0; i < stride; i++) into[i]! += sign * height * table[k * stride + i]!;
     });
   };
-  addSide(summed(riseHeight), grid.riseByDay, days, mean, 1);
-  addSide(summed(fallHeight), grid.fallByDay, days, mean, 1);
+  addSide(summed(riseHeight), grid.rise.byDay, days, mean, 1);
+  addSide(summed(fallHeight), grid.fall.byDay, days, mean, 1);
   regimes.forEach((regime, s) => {
     const w = share[s]!;
     if (n === 0 || w < NEGLIGIBLE) return;

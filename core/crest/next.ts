@@ -1,3 +1,4 @@
+import { TELLING_ENOUGH } from './constants';
 import { reportedDay } from './state';
 import type { BrewOption, CrestFit } from './types';
 
@@ -32,10 +33,15 @@ export function proposals(fit: Pick<CrestFit, 'options'>, ages: readonly number[
   });
 }
 
-/** The day among `days` with the most to gain by one kind of proposal; the soonest where two tie. */
-export function bestDayFor(days: readonly DayProposals[], kind: 'bestCup' | 'mostTelling'): DayProposals | null {
-  const by = kind === 'bestCup' ? 'expected' : 'telling';
-  return days.reduce<DayProposals | null>((best, day) => (best === null || day[kind][by] > best[kind][by] ? day : best), null);
+/** The day among `days` with the best cup; the soonest where two tie. */
+export function bestCupDay(days: readonly DayProposals[]): DayProposals | null {
+  return days.reduce<DayProposals | null>((best, day) => (best === null || day.bestCup.expected > best.bestCup.expected ? day : best), null);
+}
+
+/** The soonest of `days` that tells nearly as much as the most telling of them. */
+export function mostTellingDay(days: readonly DayProposals[]): DayProposals | null {
+  const most = Math.max(...days.map((day) => day.mostTelling.telling));
+  return days.find((day) => day.mostTelling.telling >= TELLING_ENOUGH * most) ?? null;
 }
 
 /** What a number of nats does to the interval of the peak, in words. */

@@ -1,55 +1,70 @@
-import { INTERVAL_LEVEL, LAST_DAY } from './constants';
+import { INTERVAL_LEVEL, INTERVAL_STEPS, LAST_DAY, PEAK_MAX_DAYS, PEAK_MIN_DAYS } from './constants';
+import { FIRST_CREST, FRESH_PEAK } from './grid';
 import type { Posterior } from './posterior';
 
-/** Posterior probability of each cell of the peak axis. */
+/** Posterior probability of each entry of the peak axis. */
 export function peakMarginal({ grid, weight }: Posterior): Float64Array {
   const perPeak = weight.length / grid.logPeaks.length;
   return grid.logPeaks.map((_, p) => weight.subarray(p * perPeak, (p + 1) * perPeak).reduce((sum, w) => sum + w, 0));
 }
 
+/** Smallest marginal that still has a logarithm worth keeping. */
+const FAINTEST = 1e-13;
+
+/**
+ * What the brews alone say of the peak: ln likelihood of each entry of the peak axis, 0 at the likeliest. The prior is
+ * taken out again, so that a history can weigh the same bag under another one.
+ */
+export function peakEvidence(marginal: Float64Array, logPeakWeights: Float64Array): number[] {
+  const evidence = Array.from(marginal, (mass, p) => Math.log(Math.max(mass, FAINTEST)) - Math.max(logPeakWeights[p]!, Math.log(FAINTEST)));
+  const most = Math.max(...evidence);
+  return evidence.map((e) => e - most);
+}
+
+/** The posterior of the peak given that there is one after the first days; the whole of nothing where that is ruled out. */
+function crestMarginal(marginal: Float64Array): Float64Array {
+  const crest = 1 - marginal[FRESH_PEAK]!;
+  return marginal.map((mass, p) => (p === FRESH_PEAK || crest <= 0 ? 0 : mass / crest));
+}
+
 /** The `q`-quantile of the peak age, days, with the probability of a cell spread evenly over its log width. */
-export function peakQuantile(posterior: Posterior, marginal: Float64Array, q: number): number {
-  const { logPeaks, peakStep } = posterior.grid;
+function quantileOf({ grid: { logPeaks, peakStep } }: Posterior, crest: Float64Array, q: number): number {
   let below = 0;
-  for (let p = 0; p < marginal.length; p++) {
-    const mass = marginal[p]!;
-    if (below + mass >= q) {
-      const share = mass > 0 ? (q - below) / mass : 0.5;
-      return Math.exp(logPeaks[p]! + (share - 0.5) * peakStep);
-    }
+  for (let p = FIRST_CREST; p < crest.length; p++) {
+    const mass = crest[p]!;
+    if (mass > 0 && below + mass >= q) return Math.exp(logPeaks[p]! + ((q - below) / mass - 0.5) * peakStep);
     below += mass;
   }
-  return Math.exp(logPeaks[logPeaks.length - 1]! + 0.5 * peakStep);
+  return below > 0 ? PEAK_MAX_DAYS : PEAK_MIN_DAYS;
 }
 
-/** Median peak age and its central interval of probability `INTERVAL_LEVEL`, days. */
+/**
+ * Median peak age and the shortest interval (in ln days) of probability `INTERVAL_LEVEL`, days, given that the bag has a
+ * crest after its first days. The shortest interval leaves out the flat tails of the prior that a central one would keep.
+ */
 export function peakSummary(posterior: Posterior, marginal: Float64Array): { day: number; lo: number; hi: number; level: number } {
-  const tail = (1 - INTERVAL_LEVEL) / 2;
-  return {
-    day: peakQuantile(posterior, marginal, 0.5),
-    lo: peakQuantile(posterior, marginal, tail),
-    hi: peakQuantile(posterior, marginal, 1 - tail),
-    level: INTERVAL_LEVEL,
-  };
+  const crest = crestMarginal(marginal);
+  const at = (q: number): number => quantileOf(posterior, crest, q);
+  let shortest = { lo: at(0), hi: at(INTERVAL_LEVEL) };
+  for (let step = 1; step <= INTERVAL_STEPS; step++) {
+    const from = ((1 - INTERVAL_LEVEL) * step) / INTERVAL_STEPS;
+    const span = { lo: at(from), hi: at(Math.min(1, from + INTERVAL_LEVEL)) };
+    if (span.hi / span.lo < shortest.hi / shortest.lo) shortest = span;
+  }
+  return { day: at(0.5), ...shortest, level: INTERVAL_LEVEL };
 }
 
-/** Mean and sd of the log peak age. */
-export function logPeakMoments({ grid }: Posterior, marginal: Float64Array): { mean: number; sd: number } {
-  const mean = marginal.reduce((sum, mass, p) => sum + mass * grid.logPeaks[p]!, 0);
-  const variance = marginal.reduce((sum, mass, p) => sum + mass * (grid.logPeaks[p]! - mean) ** 2, 0);
-  return { mean, sd: Math.sqrt(variance) };
-}
-
-/** Probability that the peak rounds to each rest day 0 … 90; a grid cell is shared out over the days it spans. */
+/** Probability that the best day rounds to each rest day 0 … 90: a cell is shared out over the days it spans; fresh is day 0. */
 export function peakByDay({ grid }: Posterior, marginal: Float64Array): number[] {
   const out = new Array<number>(LAST_DAY + 1).fill(0);
-  marginal.forEach((mass, p) => {
+  out[0] = marginal[FRESH_PEAK]!;
+  for (let p = FIRST_CREST; p < marginal.length; p++) {
     const from = Math.exp(grid.logPeaks[p]! - grid.peakStep / 2);
     const to = Math.exp(grid.logPeaks[p]! + grid.peakStep / 2);
     for (let day = Math.round(from); day <= Math.round(to); day++) {
       const overlap = Math.min(to, day + 0.5) - Math.max(from, day - 0.5);
-      if (overlap > 0) out[Math.min(day, LAST_DAY)] = (out[Math.min(day, LAST_DAY)] ?? 0) + (mass * overlap) / (to - from);
+      if (overlap > 0) out[Math.min(day, LAST_DAY)]! += (marginal[p]! * overlap) / (to - from);
     }
-  });
+  }
   return out;
 }

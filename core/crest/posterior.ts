@@ -1,15 +1,14 @@
 import { HEIGHT_SD } from './constants';
-import { halfRidges, type Grid, type Regime } from './grid';
+import { goTogether, halfRidges, regimesOf, type Grid, type Regime } from './grid';
 import { whitenedAt, type Data, type Whitened } from './likelihood';
 import { dot, whiten } from './linalg';
 import { logCdf } from './normal';
+import type { Moments } from './types';
 
-/** One regime of the grid with every side of every ridge whitened. */
-export interface SeenRegime {
-  /** Deviation sd, points. */
-  deviationSd: number;
+/** One noise node with every side of every ridge whitened. */
+export interface SeenRegime extends Regime {
   whitened: Whitened;
-  /** Whitened sides of the unit ridge at the brews, [peak][width][brew]. */
+  /** Whitened sides of the unit ridge at the brews, [peak][course][brew]. */
   rise: Float64Array;
   fall: Float64Array;
 }
@@ -30,25 +29,24 @@ export interface Posterior {
 }
 
 /** Position of a cell in the posterior's arrays. */
-export function cellAt(grid: Grid, peak: number, regime: number, rise: number, fall: number): number {
-  return ((peak * grid.regimes.length + regime) * grid.rise.nodes.length + rise) * grid.fall.nodes.length + fall;
+export function cellAt(grid: Grid, regimes: number, peak: number, regime: number, rise: number, fall: number): number {
+  return ((peak * regimes + regime) * grid.rise.courses.length + rise) * grid.fall.courses.length + fall;
 }
 
-/** Both sides of every unit ridge at the brews, [peak][width][brew]. */
+/** Both sides of every unit ridge at the brews, [peak][course][brew]. */
 export interface Sides {
   rise: Float64Array;
   fall: Float64Array;
 }
 
-function seen(data: Data, sides: Sides, { noise, deviation }: Regime): SeenRegime {
-  const deviationSd = deviation * data.sigma0;
-  const whitened = whitenedAt(data, noise * data.sigma0, deviationSd);
+function seen(data: Data, sides: Sides, regime: Regime): SeenRegime {
+  const whitened = whitenedAt(data, regime.noise * data.sigma0);
   const white = (side: Float64Array): Float64Array => {
     const h = side.slice();
     for (let at = 0; at < h.length; at += data.n) whiten(whitened.factor, data.n, h, at);
     return h;
   };
-  return { deviationSd, whitened, rise: white(sides.rise), fall: white(sides.fall) };
+  return { ...regime, whitened, rise: white(sides.rise), fall: white(sides.fall) };
 }
 
 /**
@@ -61,26 +59,29 @@ function seen(data: Data, sides: Sides, { noise, deviation }: Regime): SeenRegim
  *
  * A ridge is the sum of its two sides, so u·u and u·v come from whitened sides shared by all cells.
  *
- * @param logPeakPrior log prior density at each node of `grid.logPeaks`
+ * @param logPeakWeights log prior weight of each entry of `grid.logPeaks`
  */
-export function posteriorOf(data: Data, grid: Grid, logPeakPrior: Float64Array): Posterior {
+export function posteriorOf(data: Data, grid: Grid, logPeakWeights: Float64Array, noisePrior: Moments): Posterior {
   const { n } = data;
-  const rises = grid.rise.nodes.length;
-  const falls = grid.fall.nodes.length;
-  const cells = grid.logPeaks.length * grid.regimes.length * rises * falls;
+  const { courses: before } = grid.rise;
+  const { courses: after } = grid.fall;
+  const rises = before.length;
+  const falls = after.length;
+  const noises = regimesOf(grid, noisePrior);
+  const cells = grid.logPeaks.length * noises.length * rises * falls;
   const weight = new Float64Array(cells);
   const heightMean = new Float64Array(cells);
   const heightSd = new Float64Array(cells);
   const variance = (HEIGHT_SD * data.sigma0) ** 2;
-  const sides: Sides = { rise: halfRidges(grid.logPeaks, grid.rise.nodes, data.x, 'rise'), fall: halfRidges(grid.logPeaks, grid.fall.nodes, data.x, 'fall') };
-  const regimes = grid.regimes.map((regime) => seen(data, sides, regime));
+  const sides: Sides = { rise: halfRidges(grid.logPeaks, before, data.x, 'rise'), fall: halfRidges(grid.logPeaks, after, data.x, 'fall') };
+  const regimes = noises.map((regime) => seen(data, sides, regime));
 
   let heaviest = -Infinity;
   const fallSquare = new Float64Array(falls);
   const fallScore = new Float64Array(falls);
   regimes.forEach((regime, s) => {
     const v = regime.whitened.residual;
-    const base = grid.regimes[s]!.logWeight - 0.5 * (dot(v, 0, v, 0, n) + regime.whitened.logDet);
+    const base = regime.logWeight - 0.5 * (dot(v, 0, v, 0, n) + regime.whitened.logDet);
     for (let p = 0; p < grid.logPeaks.length; p++) {
       for (let f = 0; f < falls; f++) {
         const at = (p * falls + f) * n;
@@ -91,17 +92,21 @@ export function posteriorOf(data: Data, grid: Grid, logPeakPrior: Float64Array):
         const at = (p * rises + r) * n;
         const riseSquare = dot(regime.rise, at, regime.rise, at, n);
         const riseScore = dot(regime.rise, at, v, 0, n);
-        const prior = base + logPeakPrior[p]! + grid.rise.logWeights[r]!;
+        const prior = base + logPeakWeights[p]! + before[r]!.logWeight;
         for (let f = 0; f < falls; f++) {
+          const cell = cellAt(grid, regimes.length, p, s, r, f);
+          if (!goTogether(p, before[r]!, after[f]!)) {
+            weight[cell] = -Infinity;
+            continue;
+          }
           const square = riseSquare + fallSquare[f]! + 2 * dot(regime.rise, at, regime.fall, (p * falls + f) * n, n);
           const score = riseScore + fallScore[f]!;
           const precision = 1 / variance + square;
           const mean = score / precision;
-          const cell = cellAt(grid, p, s, r, f);
           heightMean[cell] = mean;
           heightSd[cell] = 1 / Math.sqrt(precision);
           // What the cut-off and the determinant add is at most ln 2: a cell hopeless without them is left at nothing.
-          const most = prior + grid.fall.logWeights[f]! + 0.5 * score * mean + Math.LN2;
+          const most = prior + after[f]!.logWeight + 0.5 * score * mean + Math.LN2;
           if (most < heaviest + NEGLIGIBLE_LOG) {
             weight[cell] = -Infinity;
             continue;
@@ -130,4 +135,17 @@ function normalise(logWeights: Float64Array): void {
     total += logWeights[i] = below < NEGLIGIBLE_LOG ? 0 : Math.exp(below);
   }
   for (let i = 0; i < logWeights.length; i++) logWeights[i] = logWeights[i]! / total;
+}
+
+/** Mean and sd of ln σ/σ₀. */
+export function noiseMoments({ regimes, grid, weight }: Pick<Posterior, 'regimes' | 'grid' | 'weight'>): Moments {
+  const perNoise = grid.rise.courses.length * grid.fall.courses.length;
+  let mean = 0;
+  let square = 0;
+  for (let cell = 0; cell < weight.length; cell++) {
+    const log = Math.log(regimes[Math.floor(cell / perNoise) % regimes.length]!.noise);
+    mean += weight[cell]! * log;
+    square += weight[cell]! * log * log;
+  }
+  return { mean, sd: Math.sqrt(Math.max(square - mean * mean, 0)) };
 }

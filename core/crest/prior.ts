@@ -3,13 +3,16 @@ import {
   ADVICE_LOG_SD,
   DEFAULT_PROCESS,
   DEFAULT_ROAST,
+  FRESH,
   PEAK_DAYS_BY_ROAST,
   PEAK_FACTOR_BY_PROCESS,
   PEAK_FACTOR_BY_STYLE,
   PEAK_FLAT_SHARE,
   PEAK_MAX_DAYS,
   PEAK_MIN_DAYS,
+  SECOND_CREST,
 } from './constants';
+import { FIRST_CREST, FRESH_PEAK, type Grid } from './grid';
 import type { PeakPrior, Process, RoastLevel } from './types';
 
 /** Median peak age p₀ in days by the table: roast level × process × style. Unstated labels use the defaults. */
@@ -18,18 +21,32 @@ export function tablePeakDays(roastLevel: RoastLevel | null, process: Process | 
 }
 
 /**
- * Log-density, up to a constant, of the log peak age `x`:
+ * Density of the log peak age `x` of a bag that has a crest:
  *
- *     ln[ 0.85 · N(x; ln p₀, s²) + 0.15 · U(x; ln 1.5, ln 90) ]  +  ln N(x; ln r, 0.3²)
+ *     0.9 · N(x; ln p₀, s²) + 0.1 · U(x; ln 1.5, ln 90)
  *
- * with p₀ and s (0.38) from the table or from the taster's history, and `r` the roaster's rest advice in days, when there is one.
+ * with p₀ and s (0.38) from the table or from the taster's history.
  */
-export function logPeakPrior(x: number, { days, logSd }: PeakPrior, adviceDays: number | null): number {
+export function peakDensity(x: number, { days, logSd }: PeakPrior): number {
   const z = (x - Math.log(days)) / logSd;
   const bell = Math.exp(-0.5 * z * z) / (logSd * Math.sqrt(2 * Math.PI));
   const flat = 1 / Math.log(PEAK_MAX_DAYS / PEAK_MIN_DAYS);
-  const prior = Math.log((1 - PEAK_FLAT_SHARE) * bell + PEAK_FLAT_SHARE * flat);
-  // Advice of "drink at once" still has to have a logarithm.
-  const advice = adviceDays === null ? 0 : (x - Math.log(Math.max(1, adviceDays))) / ADVICE_LOG_SD;
-  return prior - 0.5 * advice * advice;
+  return (1 - PEAK_FLAT_SHARE) * bell + PEAK_FLAT_SHARE * flat;
+}
+
+/**
+ * Log prior weight of every entry of `grid.logPeaks`. The roaster's advice r, days, enters as an observation
+ * ln r ~ Normal(x, 0.3²) of where a crest would be; it says nothing on whether there is one after the first days.
+ *
+ * The courses of a side are weighed against a bag with one crest, so a crest carries the probability of that.
+ */
+export function logPeakWeights({ logPeaks }: Grid, prior: PeakPrior, adviceDays: number | null): Float64Array {
+  const crests = logPeaks.map((x, p) => {
+    if (p < FIRST_CREST) return 0;
+    // Advice of "drink at once" still has to have a logarithm.
+    const advice = adviceDays === null ? 0 : (x - Math.log(Math.max(1, adviceDays))) / ADVICE_LOG_SD;
+    return peakDensity(x, prior) * Math.exp(-0.5 * advice * advice);
+  });
+  const total = crests.reduce((sum, weight) => sum + weight, 0);
+  return crests.map((weight, p) => Math.log(p === FRESH_PEAK ? FRESH.share : ((1 - FRESH.share) * (1 - SECOND_CREST.share) * weight) / total));
 }

@@ -1,6 +1,6 @@
 import { roundTo } from '../brew/units';
 import { reportedDay, stateOf, type FitSummary, type State } from './state';
-import type { CrestFit } from './types';
+import type { CrestFit, Moments } from './types';
 import { verdictSentence } from './verdict';
 
 /** A fit read on one day: the state, its probability and the sentence. */
@@ -29,11 +29,13 @@ export function readingOf(fit: FitSummary & Pick<CrestFit, 'effects' | 'entangle
 export function compact(fit: CrestFit): CrestFit {
   const points = (value: number): number => roundTo(value, 2);
   const days = (value: number): number => roundTo(value, 1);
+  const moments = ({ mean, sd }: Moments): Moments => ({ mean: roundTo(mean, 4), sd: roundTo(sd, 4) });
   const probabilities = (values: readonly number[]): number[] => values.map((value) => roundTo(value, 3));
   return {
     ...fit,
     peak: { day: days(fit.peak.day), lo: days(fit.peak.lo), hi: days(fit.peak.hi), level: fit.peak.level },
-    logPeak: { mean: roundTo(fit.logPeak.mean, 4), sd: roundTo(fit.logPeak.sd, 4) },
+    fresh: roundTo(fit.fresh, 3),
+    lesson: { peak: fit.lesson.peak.map(points), noise: moments(fit.lesson.noise), level: moments(fit.lesson.level) },
     peakProbability: fit.peakProbability.map((value) => roundTo(value, 4)),
     curve: fit.curve.map((p) => ({ day: p.day, mean: points(p.mean), lo: points(p.lo), median: points(p.median), hi: points(p.hi) })),
     inWindow: probabilities(fit.inWindow),

@@ -16,3 +16,16 @@ export function ridge(x: number, peak: number, width: number): number {
   const z = (x - peak) / width;
   return Math.expm1(-0.5 * z * z);
 }
+
+/**
+ * A bag that opens twice: the better of its main crest at log-age `peak` and a lower one at log-age `second`, both of
+ * log-width `width`, as lost against the main one; in [−1, 0].
+ */
+export function twoCrests(x: number, peak: number, second: number, height: number, width: number): number {
+  return Math.max(1 + ridge(x, peak, width), height * (1 + ridge(x, second, width))) - 1;
+}
+
+/** A bag at its best when fresh: lost at log-age `x`, going stale within `days`; in (−1, 0]. */
+export function staling(x: number, days: number): number {
+  return Math.expm1(-Math.exp(x) / days);
+}

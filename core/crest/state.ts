@@ -9,7 +9,7 @@ export type State = (typeof STATES)[number];
 /** What `stateOf` needs of a fit; small enough to keep for every bag of a shelf. */
 export type FitSummary = Pick<
   CrestFit,
-  'usable' | 'sigma0' | 'peak' | 'inWindow' | 'climbing' | 'fading' | 'spent' | 'steady' | 'window' | 'core' | 'advisedDay' | 'daysTried'
+  'usable' | 'sigma0' | 'peak' | 'fresh' | 'inWindow' | 'climbing' | 'fading' | 'spent' | 'steady' | 'window' | 'core' | 'advisedDay' | 'daysTried'
 >;
 
 /** A state and its probability. States that follow from a count or a stock, not from the curve, have probability 1. */
@@ -24,11 +24,11 @@ export function reportedDay(age: number): number {
 }
 
 /**
- * The days a fit would choose for drinking: its window; with too few cups for one, the run of days nearly as likely as
- * the likeliest; or the peak interval while no day is likely enough.
+ * The days a fit would choose for drinking: its window; with too few cups for one, or none on a bag that was best fresh,
+ * the run of days nearly as likely as the likeliest; or the peak interval while no day is likely enough.
  */
-export function likelyDays(fit: Pick<FitSummary, 'window' | 'peak' | 'inWindow' | 'usable'>): { from: number; to: number } {
-  const early = fit.usable < MIN_BREWS ? longestRun(fit.inWindow, NEARLY_AS_LIKELY * Math.max(...fit.inWindow)) : null;
+export function likelyDays(fit: Pick<FitSummary, 'window' | 'peak' | 'fresh' | 'inWindow' | 'usable'>): { from: number; to: number } {
+  const early = fit.usable < MIN_BREWS || (fit.window === null && fit.fresh >= 0.5) ? longestRun(fit.inWindow, NEARLY_AS_LIKELY * Math.max(...fit.inWindow)) : null;
   return early ?? fit.window ?? { from: Math.round(fit.peak.lo), to: Math.round(fit.peak.hi) };
 }
 
@@ -36,7 +36,8 @@ export function likelyDays(fit: Pick<FitSummary, 'window' | 'peak' | 'inWindow' 
  * The state of a bag at a rest age.
  *
  * Order of the rules: nothing left → spent; no brew yet → resting before the expected window, else too early; under
- * three usable brews → too early; steady when the days tried hardly differ; too early while the peak interval is wide;
+ * three usable brews → too early; steady when the days tried hardly differ; too early while the peak interval is wide,
+ * unless the bag more likely had no peak but was best fresh;
  * then whichever of climbing, at the crest and fading is likeliest, with spent as the far end of fading.
  */
 export function stateOf(fit: FitSummary, age: number, finished: boolean): StateToday {
@@ -48,7 +49,7 @@ export function stateOf(fit: FitSummary, age: number, finished: boolean): StateT
   }
   if (fit.usable < MIN_BREWS) return { state: 'too-early', probability: 1 };
   if (fit.steady !== null && fit.steady > STEADY_PROBABILITY && spread(fit) >= STEADY_MIN_SPREAD) return { state: 'steady', probability: fit.steady };
-  if (fit.peak.hi > MAX_INTERVAL_RATIO * fit.peak.lo) return { state: 'too-early', probability: 1 };
+  if (fit.fresh < 0.5 && fit.peak.hi > MAX_INTERVAL_RATIO * fit.peak.lo) return { state: 'too-early', probability: 1 };
   if (at(fit.spent) > 0.5) return { state: 'spent', probability: at(fit.spent) };
   const options: StateToday[] = [
     { state: 'at-crest', probability: at(fit.inWindow) },

@@ -9,6 +9,21 @@ export interface PeakPrior {
   logSd: number;
 }
 
+/** Mean and sd of a quantity. */
+export interface Moments {
+  mean: number;
+  sd: number;
+}
+
+/** What a taster's past bags and blind repeats teach of the next bag, before its first cup. */
+export interface TasterPrior {
+  peak: PeakPrior;
+  /** ln σ/σ₀. */
+  noise: Moments;
+  /** Level at the best day, points. */
+  levelMean: number;
+}
+
 /** One brew as the engine sees it. */
 export interface CrestBrew extends Recipe {
   /** Names the brew in the answer. */
@@ -33,10 +48,8 @@ export interface CrestInput {
   brews: readonly CrestBrew[];
   /** Repeatability σ₀ of the bag's school of scoring, points of liking. */
   sigma0: number;
-  /** Where the peak is expected, learnt from the taster's past bags; the table where it is not given. */
-  peakPrior?: PeakPrior;
-  /** The taster's mean liking, when known. */
-  levelMean?: number;
+  /** What the taster's past teaches; the table and the school where it is not given. */
+  prior?: TasterPrior;
 }
 
 /** Why a brew is in the log but not in the judgement. */
@@ -111,12 +124,14 @@ export interface CrestFit {
   /** Brews that carry the judgement. */
   usable: number;
   sigma0: number;
-  /** Peak age in days: median and interval of probability `level`. */
+  /** Peak age in days, given that the bag has a crest after its first days: median and shortest interval of probability `level`. */
   peak: { day: number; lo: number; hi: number; level: number };
-  /** Mean and sd of ln peak days. */
-  logPeak: { mean: number; sd: number };
-  /** Probability that the peak falls on each rest day 0 … 90; the last day gathers all later ones. */
+  /** Probability that it has none: at its best fresh, and fading since. */
+  fresh: number;
+  /** Probability that the best day is each rest day 0 … 90: `fresh` on day 0; the last day gathers all later ones. */
   peakProbability: number[];
+  /** What this bag can teach of the next: ln likelihood on the engine's peak axis, ln σ/σ₀, and the level in points. */
+  lesson: { peak: number[]; noise: Moments; level: Moments };
   /** Rest days 0 … 90. */
   curve: CurvePoint[];
   /** Per rest day 0 … 90: probability of being noticeably as good as the best day, of still climbing to it, of fading. */

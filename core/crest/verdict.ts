@@ -1,4 +1,4 @@
-import { ENTANGLED_SHARE, MIN_BREWS, NOTICEABLE } from './constants';
+import { ENTANGLED_SHARE, FRESH_SAID, MIN_BREWS, NOTICEABLE } from './constants';
 import { likelyDays, type FitSummary, type StateToday } from './state';
 import type { CrestFit, Effect, Entanglement } from './types';
 
@@ -80,7 +80,14 @@ export interface VerdictParts {
 export function verdictSentence(parts: VerdictParts): string {
   const { fit, today, finished } = parts;
   const judged = fit.usable >= MIN_BREWS && today.state !== 'spent' && !finished;
-  return stateSentence(parts) + (judged ? entangledSentence(fit.entangled) : '');
+  return stateSentence(parts) + (judged ? freshSentence(fit, today) + entangledSentence(fit.entangled) : '');
+}
+
+/** The other possibility, while it is one: that there is no crest after the first days. */
+function freshSentence({ fresh }: FitSummary, { state }: StateToday): string {
+  if (fresh < FRESH_SAID || state === 'steady') return '';
+  if (fresh < 0.5) return ' Or it may simply have been at its best fresh.';
+  return ` It was ${likelihoodWord(fresh)} at its best fresh.`;
 }
 
 function stateSentence({ fit, today, day, finished }: VerdictParts): string {

@@ -18,7 +18,7 @@ export function bagRoutes({ store, verdicts, now }: Deps): Router {
 
   const page = async (id: string, today: string): Promise<BagPage> => {
     const bag = await store.read((db) => loadBag(db, id));
-    const [brews, { fit, peakPrior }] = await Promise.all([store.read((db) => loadBrews(db, bag)), verdicts.whole(bag)]);
+    const [brews, { fit, prior }] = await Promise.all([store.read((db) => loadBrews(db, bag)), verdicts.whole(bag)]);
     const { roastedOn, assumed } = roastDate(bag);
     const left = gramsLeft(bag.weightG, brews.map((brew) => brew.doseG));
     return {
@@ -30,7 +30,7 @@ export function bagRoutes({ store, verdicts, now }: Deps): Router {
       cupsLeft: cupsLeft(left, bag.reference.doseG),
       window: datesOf(fit.window, roastedOn, bag.spells),
       brews,
-      peakPrior,
+      prior,
       verdict: verdictOn(fit, bag, today),
     };
   };

@@ -132,7 +132,7 @@ describe('history', () => {
   it('of finished bags moves the prior of a new one, and only while they are finished', async () => {
     const fresh = await server.addBag({ name: 'Fresh', roastLevel: 'medium', process: 'honey' });
     const table = await page(fresh);
-    expect(table.peakPrior).toBeNull();
+    expect(table.prior).toBeNull();
     const late = await server.addBag({ name: 'Late', roastLevel: 'medium', process: 'honey', roastedOn: '2025-12-01' });
     const cups = [['12-06', 6.4], ['12-12', 6.9], ['12-20', 7.7], ['12-28', 8.4], ['12-31', 8.7]] as const;
     for (const [day, mark] of cups) await server.addBrew(late, { brewedAt: `2025-${day}T08:00:00Z`, cup: cup({ mark }) });
@@ -141,7 +141,7 @@ describe('history', () => {
     await server.ok('PUT', `/bags/${late}`, { ...label, finishedOn: '2026-02-06' });
 
     const taught = await page(fresh);
-    expect(taught.peakPrior?.days).toBeGreaterThan(1.1 * 13 * 1.05);
+    expect(taught.prior?.peak.days).toBeGreaterThan(1.1 * 13 * 1.05);
     expect(taught.verdict.peak.day).toBeGreaterThan(1.1 * table.verdict.peak.day);
     await server.ok('PUT', `/bags/${late}`, { ...label, finishedOn: null });
     expect(await page(fresh)).toEqual(table);

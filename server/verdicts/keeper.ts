@@ -1,7 +1,7 @@
 import { In } from 'typeorm';
 import type { Bag } from '../../contract/bag';
 import { fitInput } from '../../contract/verdict';
-import { ENGINE_VERSION, peakPriorFrom, type CrestFit, type PastBag, type PeakPrior } from '../../core/crest';
+import { ENGINE_VERSION, historyOf, priorFor, type CrestFit, type History, type PastBag, type TasterPrior } from '../../core/crest';
 import { loadFinishedBags } from '../db/bags';
 import { loadLogs } from '../db/brews';
 import { VerdictEntity, type VerdictRow } from '../db/entities';
@@ -13,14 +13,14 @@ export type FitForShelf = Omit<CrestFit, keyof FitDetail>;
 
 type FitDetail = Pick<CrestFit, 'curve' | 'brews' | 'peakProbability' | 'options' | 'surprises'>;
 
-/** A bag and the peak prior it is judged with; null: the table's. */
+/** A bag and the prior it is judged with; null: the table's. */
 interface Asked {
   bag: Bag;
-  peakPrior: PeakPrior | null;
+  prior: TasterPrior | null;
 }
 
 /** How a prior is written beside the verdict worked out with it. */
-const priorKey = (prior: PeakPrior | null): string => (prior === null ? '' : `${prior.days} ${prior.logSd}`);
+const priorKey = (prior: TasterPrior | null): string => (prior === null ? '' : JSON.stringify(prior));
 
 /**
  * Keeps one fit per bag in the database. A fit belongs to a revision of its bag, a version of the engine and the prior
@@ -29,8 +29,8 @@ const priorKey = (prior: PeakPrior | null): string => (prior === null ? '' : `${
  */
 export class VerdictKeeper {
   readonly #working = new Map<string, Promise<CrestFit>>();
-  /** Priors by kind of bag, for one state of the history. */
-  #priors: { history: string; byKind: Map<string, PeakPrior> } = { history: '', byKind: new Map() };
+  /** The history as last read, and the priors by kind of bag that were asked of it. */
+  #past: { key: string; history: History; byKind: Map<string, TasterPrior> } | null = null;
 
   constructor(
     private readonly store: Store,
@@ -48,11 +48,11 @@ export class VerdictKeeper {
   }
 
   /** The whole fit of one bag, and the prior it was judged with. */
-  async whole(bag: Bag): Promise<{ fit: CrestFit; peakPrior: PeakPrior | null }> {
-    const [asked = { bag, peakPrior: null }] = await this.#withPriors([bag]);
+  async whole(bag: Bag): Promise<{ fit: CrestFit; prior: TasterPrior | null }> {
+    const [asked = { bag, prior: null }] = await this.#withPriors([bag]);
     const [row] = await this.#kept([asked], true);
     const fit = row ? { ...(JSON.parse(row.summary) as FitForShelf), ...(JSON.parse(row.detail) as FitDetail) } : await this.#workOut(asked);
-    return { fit, peakPrior: asked.peakPrior };
+    return { fit, prior: asked.prior };
   }
 
   async #fits(asked: readonly Asked[]): Promise<Map<string, FitForShelf>> {
@@ -65,28 +65,29 @@ export class VerdictKeeper {
   /** Every bag with what the finished ones teach about its kind. */
   async #withPriors(bags: readonly Bag[]): Promise<Asked[]> {
     const finished = bags.some((bag) => bag.finishedOn === null) ? await this.store.read(loadFinishedBags) : [];
-    if (finished.length === 0) return bags.map((bag) => ({ bag, peakPrior: null }));
-    const history = finished.map((bag) => `${bag.id} ${bag.revision}`).join();
-    if (history !== this.#priors.history) this.#priors = { history, byKind: new Map() };
-    const { byKind } = this.#priors;
-    const unknown = bags.some((bag) => bag.finishedOn === null && !byKind.has(kindOf(bag)));
-    const past = unknown ? await this.#pastBags(finished) : [];
+    if (finished.length === 0) return bags.map((bag) => ({ bag, prior: null }));
+    const { history, byKind } = await this.#historyOf(finished);
     return bags.map((bag) => {
-      if (bag.finishedOn !== null) return { bag, peakPrior: null };
-      let peakPrior = byKind.get(kindOf(bag));
-      if (!peakPrior) {
-        peakPrior = peakPriorFrom(past, { roastLevel: bag.roastLevel, process: bag.process, style: bag.reference.style });
-        byKind.set(kindOf(bag), peakPrior);
-      }
-      return { bag, peakPrior };
+      if (bag.finishedOn !== null) return { bag, prior: null };
+      const kind = kindOf(bag);
+      const prior = byKind.get(kind) ?? priorFor(history, { roastLevel: bag.roastLevel, process: bag.process, style: bag.reference.style });
+      byKind.set(kind, prior);
+      return { bag, prior };
     });
   }
 
+  /** Reads the history anew when a finished bag has changed. */
+  async #historyOf(finished: readonly Bag[]): Promise<{ history: History; byKind: Map<string, TasterPrior> }> {
+    const key = finished.map((bag) => `${bag.id} ${bag.revision}`).join();
+    if (this.#past?.key !== key) this.#past = { key, history: historyOf(await this.#pastBags(finished), []), byKind: new Map() };
+    return this.#past;
+  }
+
   async #pastBags(finished: readonly Bag[]): Promise<PastBag[]> {
-    const fits = await this.#fits(finished.map((bag) => ({ bag, peakPrior: null })));
+    const fits = await this.#fits(finished.map((bag) => ({ bag, prior: null })));
     return finished.flatMap((bag) => {
       const fit = fits.get(bag.id);
-      return fit && fit.usable > 0 ? [{ roastLevel: bag.roastLevel, process: bag.process, style: bag.reference.style, logPeak: fit.logPeak }] : [];
+      return fit && fit.usable > 0 ? [{ roastLevel: bag.roastLevel, process: bag.process, style: bag.reference.style, lesson: fit.lesson }] : [];
     });
   }
 
@@ -100,12 +101,12 @@ export class VerdictKeeper {
     );
     return rows.filter((row) => {
       const one = wanted.get(row.bagId);
-      return one?.bag.revision === row.revision && priorKey(one.peakPrior) === row.prior;
+      return one?.bag.revision === row.revision && priorKey(one.prior) === row.prior;
     });
   }
 
   #workOut(asked: Asked): Promise<CrestFit> {
-    const key = `${asked.bag.id} ${asked.bag.revision} ${priorKey(asked.peakPrior)}`;
+    const key = `${asked.bag.id} ${asked.bag.revision} ${priorKey(asked.prior)}`;
     let work = this.#working.get(key);
     if (!work) {
       work = this.#fitAndKeep(asked).finally(() => this.#working.delete(key));
@@ -114,16 +115,16 @@ export class VerdictKeeper {
     return work;
   }
 
-  async #fitAndKeep({ bag, peakPrior }: Asked): Promise<CrestFit> {
+  async #fitAndKeep({ bag, prior }: Asked): Promise<CrestFit> {
     const logs = await this.store.read((db) => loadLogs(db, [bag.id]));
-    const fit = await this.engine.fit(fitInput(bag, logs[bag.id] ?? [], peakPrior));
+    const fit = await this.engine.fit(fitInput(bag, logs[bag.id] ?? [], prior));
     const { curve, brews, peakProbability, options, surprises, ...summary } = fit;
     const detail: FitDetail = { curve, brews, peakProbability, options, surprises };
     const row: VerdictRow = {
       bagId: bag.id,
       revision: bag.revision,
       engineVersion: ENGINE_VERSION,
-      prior: priorKey(peakPrior),
+      prior: priorKey(prior),
       summary: JSON.stringify(summary),
       detail: JSON.stringify(detail),
     };

@@ -79,7 +79,7 @@ function BagView({ page: logged, today }: { page: Page; today: string }) {
         <aside className="col-lg-4 side">
           <NextBrews page={page} />
           <EffectList verdict={verdict} school={bag.school} hasBrews={brews.length > 0} />
-          <LabelFacts bag={bag} peakPrior={page.peakPrior} />
+          <LabelFacts bag={bag} prior={page.prior} />
           {brews.length > 0 && <RecipeSliders {...asking} />}
         </aside>
       </div>

@@ -1,10 +1,10 @@
 import type { Bag } from '../../contract/bag';
-import { tablePeakDays, type PeakPrior } from '../../core/crest';
+import { tablePeakDays, type TasterPrior } from '../../core/crest';
 import { recipeLine } from '../../core/shelf';
 import { numberText, SCHOOL_NAMES, sentenceCase, words } from '../shared/format';
 
 /** What the label claims, the bet placed on it, and the recipe everything is measured against. */
-export function LabelFacts({ bag, peakPrior }: { bag: Bag; peakPrior: PeakPrior | null }) {
+export function LabelFacts({ bag, prior }: { bag: Bag; prior: TasterPrior | null }) {
   const { reference } = bag;
   const claims: [string, string | null][] = [
     ['Origin', bag.origin],
@@ -24,9 +24,9 @@ export function LabelFacts({ bag, peakPrior }: { bag: Bag; peakPrior: PeakPrior 
           {sentenceCase(recipeLine(reference))} <span className="quiet">(1:{numberText(reference.waterG / reference.doseG, 1)})</span>
         </p>
         <p className="quiet small mb-0">The curve is the score this recipe would get. Scored as: {SCHOOL_NAMES[bag.school].toLowerCase()}.</p>
-        {peakPrior && (
+        {prior && (
           <p className="quiet small mb-0">
-            Before any cup, bags of this kind were expected to peak around day {numberText(peakPrior.days, 0)}: the usual {numberText(tablePeakDays(bag.roastLevel, bag.process, reference.style), 0)}, moved by your own finished bags.
+            Before any cup, bags of this kind were expected to peak around day {numberText(prior.peak.days, 0)}: the usual {numberText(tablePeakDays(bag.roastLevel, bag.process, reference.style), 0)}, moved by your own finished bags.
           </p>
         )}
       </section>

@@ -1,13 +1,13 @@
 import type { BagPage } from '../../contract/shelf';
-import { bestDayFor, settingText, tellingText, type Proposal } from '../../core/crest';
+import { bestCupDay, mostTellingDay, settingText, tellingText, type Proposal } from '../../core/crest';
 import { markOf } from '../../core/cup';
 import { inSchool, markText, numberText } from '../shared/format';
 
 /** What to brew next: for the cup, and for the knowledge; with what each gains and costs. */
 export function NextBrews({ page: { bag, verdict, cupsLeft } }: { page: BagPage }) {
   const today = verdict.next[0];
-  const best = bestDayFor(verdict.next, 'bestCup');
-  const telling = bestDayFor(verdict.next, 'mostTelling');
+  const best = bestCupDay(verdict.next);
+  const telling = mostTellingDay(verdict.next);
   if (!today || !best || !telling || bag.finishedOn !== null || cupsLeft === 0) return null;
   const cost = `${numberText(bag.reference.doseG, 1)} g, one of ${cupsLeft} ${cupsLeft === 1 ? 'cup' : 'cups'} left`;
   const mark = (liking: number): string => markText(bag.school, markOf(bag.school, Math.min(100, Math.max(0, liking))));

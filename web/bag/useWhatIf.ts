@@ -27,7 +27,7 @@ function theEngine(): Remote<CrestWorker> {
  * The verdict a question would give, worked out beside the page; null while nothing is asked, and the answer to the
  * last question until a newer one is there. Answers that have been overtaken are dropped.
  */
-export function useWhatIf({ bag, brews, peakPrior }: BagPage, today: string, question: Question): Verdict | null {
+export function useWhatIf({ bag, brews, prior }: BagPage, today: string, question: Question): Verdict | null {
   const [answer, setAnswer] = useState<Verdict | null>(null);
   const asking = asks(question);
 
@@ -37,14 +37,14 @@ export function useWhatIf({ bag, brews, peakPrior }: BagPage, today: string, que
     const asked = { ...bag, reference: question.recipe ?? bag.reference };
     const kept = brews.filter((brew) => !question.without.has(brew.id));
     void theEngine()
-      .fit(fitInput(asked, kept, peakPrior))
+      .fit(fitInput(asked, kept, prior))
       .then((fit) => {
         if (!overtaken) setAnswer(verdictOn(fit, asked, today));
       });
     return () => {
       overtaken = true;
     };
-  }, [asking, bag, brews, peakPrior, question, today]);
+  }, [asking, bag, brews, prior, question, today]);
 
   return asking ? answer : null;
 }

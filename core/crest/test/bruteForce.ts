@@ -6,10 +6,13 @@ import type { CrestInput } from '../types';
  * The same model, worked out the slow and obvious way: every unknown but the Gaussian ones on a grid, the height
  * included, the likelihood as a plain multivariate normal density with the library's inverse and determinant. Shares no
  * code with the engine. Handles brewers and water temperature; scores are taken as usable.
+ * The peak's quantiles are those given that there is a crest after the first days.
  */
 export interface BruteForce {
-  /** Peak age quantile, days. */
-  peakQuantile(q: number): number;
+  /** Probability that the peak, where there is one, is before this age. */
+  peakBefore(days: number): number;
+  /** Probability that there is none: at its best fresh. */
+  fresh: number;
   /** Posterior mean of the score at the reference recipe at an age. */
   meanAt(age: number): number;
   /** Posterior mean of a brewer's effect. */
@@ -49,51 +52,71 @@ export function bruteForce(input: CrestInput, askedAges: readonly number[]): Bru
   const effect = brewers.map((name) => ({ name, sum: 0 }));
   let total = 0;
 
-  const regimes = midpoints(-2.4, 2.4, 6).flatMap((zs) => [{ zs, deviation: (0.33 * s0) ** 2, share: 0.8 }, { zs, deviation: (1.2 * s0) ** 2, share: 0.2 }]);
-  for (const { zs, deviation, share } of regimes) {
-    const gp = (a: number, b: number): number => deviation * smooth(a, b);
+  interface Way {
+    prior: number;
+    /** Index of the peak, or none. */
+    peak: number | null;
+    shape(at: number): number;
+  }
+  const bump = (at: number, top: number, width: number): number => Math.exp(-0.5 * ((at - top) / width) ** 2);
+  const zWeight = (v: number): number => Math.exp(-0.5 * v * v);
+  const zTotal = z.reduce((sum, v) => sum + zWeight(v), 0);
+  const peakWeights = peaks.map((peak) => {
+    const bell = Math.exp(-0.5 * ((peak - Math.log(TABLE[input.roastLevel ?? 'medium-light'])) / 0.38) ** 2) / (0.38 * Math.sqrt(2 * Math.PI));
+    return (0.9 * bell + 0.1 / Math.log(60)) * (input.restAdviceDays === null ? 1 : normal(peak, Math.log(input.restAdviceDays), 0.3));
+  });
+  const peakTotal = peakWeights.reduce((a, b) => a + b, 0);
+  const ways: Way[] = z.map((zf) => ({ prior: (0.2 * zWeight(zf)) / zTotal, peak: null, shape: (at) => Math.exp(-Math.exp(at) / (20 * Math.exp(0.5 * zf))) - 1 }));
+  peaks.forEach((peak, k) => {
+    const crest = (0.8 * peakWeights[k]!) / peakTotal;
+    const side = (zr: number | null, zf: number | null, apart: number): Way['shape'] => (at) => {
+      const before = at < peak;
+      const other = before ? zr : zf;
+      if (other !== null) return bump(at, peak, before ? 0.5 * Math.exp(0.35 * other) : 0.6 * Math.exp(0.4 * other)) - 1;
+      return Math.max(bump(at, peak, 0.35), 0.9 * bump(at, before ? peak - apart : peak + apart, 0.35)) - 1;
+    };
+    for (const zr of z) {
+      for (const zf of z) ways.push({ prior: (crest * 0.5 * zWeight(zr) * zWeight(zf)) / zTotal ** 2, peak: k, shape: side(zr, zf, 0) });
+      for (const apart of [0.7, 1.05]) {
+        ways.push({ prior: (crest * 0.125 * zWeight(zr)) / zTotal, peak: k, shape: side(zr, null, apart) });
+        ways.push({ prior: (crest * 0.125 * zWeight(zr)) / zTotal, peak: k, shape: side(null, zr, apart) });
+      }
+    }
+  });
+
+  let none = 0;
+  for (const zs of midpoints(-2.4, 2.4, 6)) {
+    const gp = (a: number, b: number): number => (0.2 * s0) ** 2 * smooth(a, b);
     const sigma = s0 * Math.exp(0.35 * zs);
     const covariance = Matrix.zeros(n, n).apply(function (this: Matrix, i: number, j: number) {
       this.set(i, j, settled(i, j) + gp(x[i]!, x[j]!) + (i === j ? sigma ** 2 * (brews[i]!.recordedFrom === 'memory' ? 3.2 : 1) : 0));
     });
     const precision = inverse(covariance).to2DArray();
-    const scale = 1 / Math.sqrt(determinant(covariance));
+    const scale = zWeight(zs) / Math.sqrt(determinant(covariance));
     const toAsked = asked.map((a) => x.map((xi) => 64 + gp(a.x, xi)));
     const toEffect = effect.map((e) => brews.map((b) => (b.brewer === e.name ? (1.2 * s0) ** 2 : 0)));
-    peaks.forEach((peak, k) => {
-      const bell = Math.exp(-0.5 * ((peak - Math.log(TABLE[input.roastLevel ?? 'medium-light'])) / 0.38) ** 2) / (0.38 * Math.sqrt(2 * Math.PI));
-      const advice = input.restAdviceDays === null ? 1 : normal(peak, Math.log(input.restAdviceDays), 0.3);
-      const prior = (0.85 * bell + 0.15 / Math.log(60)) * advice;
-      for (const zr of z) {
-        for (const zf of z) {
-          const shape = (at: number): number => Math.exp(-0.5 * ((at - peak) / (at < peak ? 0.5 * Math.exp(0.35 * zr) : 0.6 * Math.exp(0.4 * zf))) ** 2) - 1;
-          const h = x.map(shape);
-          const gAsked = asked.map((a) => shape(a.x));
-          for (const height of heights) {
-            const r = brews.map((b, i) => (b.overall ?? NaN) - 80 - bend.mean * warmer[i]! ** 2 - height * h[i]!);
-            const solved = precision.map((row) => row.reduce((sum, c, j) => sum + c * r[j]!, 0));
-            const weight =
-              prior * share * Math.exp(-0.5 * (zs * zs + zr * zr + zf * zf)) * Math.exp(-0.5 * (height / (3.3 * s0)) ** 2) * scale * Math.exp(-0.5 * r.reduce((sum, ri, i) => sum + ri * solved[i]!, 0));
-            total += weight;
-            density[k]! += weight;
-            asked.forEach((a, q) => (a.sum += weight * (80 + height * gAsked[q]! + toAsked[q]!.reduce((sum, c, i) => sum + c * solved[i]!, 0))));
-            effect.forEach((e, q) => (e.sum += weight * toEffect[q]!.reduce((sum, c, i) => sum + c * solved[i]!, 0)));
-          }
-        }
+    for (const { prior, peak, shape } of ways) {
+      const h = x.map(shape);
+      const gAsked = asked.map((a) => shape(a.x));
+      for (const height of heights) {
+        const r = brews.map((b, i) => (b.overall ?? NaN) - 80 - bend.mean * warmer[i]! ** 2 - height * h[i]!);
+        const solved = precision.map((row) => row.reduce((sum, c, j) => sum + c * r[j]!, 0));
+        const weight = prior * scale * Math.exp(-0.5 * (height / (3.3 * s0)) ** 2) * Math.exp(-0.5 * r.reduce((sum, ri, i) => sum + ri * solved[i]!, 0));
+        total += weight;
+        if (peak === null) none += weight;
+        else density[peak]! += weight;
+        asked.forEach((a, q) => (a.sum += weight * (80 + height * gAsked[q]! + toAsked[q]!.reduce((sum, c, i) => sum + c * solved[i]!, 0))));
+        effect.forEach((e, q) => (e.sum += weight * toEffect[q]!.reduce((sum, c, i) => sum + c * solved[i]!, 0)));
       }
-    });
+    }
   }
 
   return {
-    peakQuantile: (q) => {
+    peakBefore: (days) => {
       const step = peaks[1]! - peaks[0]!;
-      let below = 0;
-      for (const [k, mass] of density.entries()) {
-        if (below + mass / total >= q) return Math.exp(peaks[k]! + step * ((q - below) / (mass / total) - 0.5));
-        below += mass / total;
-      }
-      return 90;
+      return density.reduce((sum, mass, k) => sum + (mass / (total - none)) * Math.min(1, Math.max(0, (Math.log(days) - peaks[k]!) / step + 0.5)), 0);
     },
+    fresh: none / total,
     meanAt: (age) => asked.find((a) => a.age === age)!.sum / total,
     brewerEffect: (name) => effect.find((e) => e.name === name)!.sum / total,
   };

@@ -1,42 +1,57 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { fitCrest } from '../fit';
-import { peakPriorFrom, type PastBag } from '../history';
+import { gridOf } from '../grid';
+import { historyOf, levelFrom, noisePriorFrom, peakPriorFrom, type PastBag } from '../history';
+import { peakDensity } from '../prior';
 import { bagOf, brewOf, ridgeScore } from './samples';
 
 const LIGHT = { roastLevel: 'light', process: 'washed', style: 'filter' } as const;
 const DARK = { roastLevel: 'dark', process: 'natural', style: 'filter' } as const;
-const past = (kind: Pick<PastBag, 'roastLevel' | 'process' | 'style'>, days: number, sd: number): PastBag => ({ ...kind, logPeak: { mean: Math.log(days), sd } });
+const { logPeaks } = gridOf(1);
+
+/** A bag whose brews say that its peak is around `days`, give or take `sd` in ln days, and was not missed fresh. */
+const past = (kind: Pick<PastBag, 'roastLevel' | 'process' | 'style'>, days: number, sd: number): PastBag => ({
+  ...kind,
+  lesson: { peak: Array.from(logPeaks, (x, p) => (p === 0 ? -30 : -0.5 * ((x - Math.log(days)) / sd) ** 2)), noise: { mean: 0, sd: 0.35 }, level: { mean: 80, sd: 8 } },
+});
+const priorOf = (bags: readonly PastBag[], kind: typeof LIGHT | typeof DARK) => peakPriorFrom(historyOf(bags, []), kind);
 
 describe('a prior from history', () => {
-  it('is the table while there is none, or none that taught anything', () => {
-    const table = { days: 21, logSd: 0.38 };
-    expect(peakPriorFrom([], LIGHT)).toEqual(table);
-    expect(peakPriorFrom([past(LIGHT, 40, 0.38), past(LIGHT, 40, 0.6)], LIGHT)).toEqual(table);
+  it('is the table while there is none, and hardly moves for bags that taught nothing', () => {
+    expect(priorOf([], LIGHT)).toEqual({ days: 21, logSd: 0.38 });
+    const taught = priorOf([past(LIGHT, 40, 50), past(LIGHT, 40, 50)], LIGHT);
+    expect(taught.days).toBeCloseTo(21, 2);
+    expect(Math.abs(taught.logSd - 0.42)).toBeLessThan(0.03);
   });
 
-  it('agrees with one bag worked out by hand', () => {
-    // One bag, posterior ln p ~ N(ln 29.4, 0.2²) under the table's N(ln 21, 0.38²): its own evidence is
-    // variance 1/(1/0.04 − 1/0.1444), shift ln 1.4 · 25 / (25 − 6.925).
-    const variance = 1 / (25 - 1 / 0.38 ** 2);
-    const shift = Math.log(1.4) * 25 * variance;
-    const shared = 0.2 ** 2 + 0.12 ** 2;
+  it('agrees with one bag worked out the slow way', () => {
+    const bag = past(LIGHT, 29.4, 0.2);
+    const steps = (sd: number, count: number): { at: number; w: number }[] => Array.from({ length: count }, (_, i) => 3 * ((2 * i) / (count - 1) - 1)).map((z) => ({ at: sd * z, w: Math.exp(-0.5 * z * z) }));
     const spreads = [[0.15, -1.5], [0.21, -0.4], [0.3, 0], [0.42, -0.4], [0.6, -1.5]] as const;
-    const answers = spreads.map(([sd, logWeight]) => {
-      const all = shared + sd ** 2 + variance;
-      return { w: Math.exp(logWeight - 0.5 * (Math.log(all) + shift ** 2 / all)), mean: (shared / all) * shift };
-    });
-    const mean = answers.reduce((sum, a) => sum + a.w * a.mean, 0) / answers.reduce((sum, a) => sum + a.w, 0);
-    expect(Math.log(peakPriorFrom([past(LIGHT, 29.4, 0.2)], LIGHT).days / 21)).toBeCloseTo(mean, 9);
+    let total = 0;
+    let mean = 0;
+    for (const [sd, logWeight] of spreads) {
+      for (const taster of steps(0.25, 81)) {
+        for (const kind of steps(0.12, 41)) {
+          const shift = taster.at + kind.at;
+          const prior = Array.from(logPeaks.slice(1), (x) => peakDensity(x, { days: 21 * Math.exp(shift), logSd: sd }));
+          const crest = prior.reduce((sum, density, p) => sum + density * Math.exp(bag.lesson.peak[p + 1]!), 0) / prior.reduce((a, b) => a + b, 0);
+          const weight = Math.exp(logWeight) * taster.w * kind.w * crest;
+          total += weight;
+          mean += weight * shift;
+        }
+      }
+    }
+    expect(Math.log(priorOf([bag], LIGHT).days / 21)).toBeCloseTo(mean / total, 2);
   });
 
   it('moves towards what twenty bags say, its own kind first, and grows surer', () => {
     const lateLights = Array.from({ length: 20 }, (_, i) => past(LIGHT, 21 * 1.4 * (i % 2 ? 1.1 : 0.9), 0.15));
-    const light = peakPriorFrom(lateLights, LIGHT);
-    const dark = peakPriorFrom(lateLights, DARK);
+    const light = priorOf(lateLights, LIGHT);
+    const dark = priorOf(lateLights, DARK);
     expect(light.days / 21).toBeGreaterThan(1.3);
-    // A posterior of 1.4 × the table is evidence for a little more than that.
-    expect(light.days / 21).toBeLessThan(1.5);
+    expect(light.days / 21).toBeLessThan(1.45);
     expect(light.logSd).toBeLessThan(0.25);
     expect(dark.days / (8 * 1.1)).toBeGreaterThan(1.15);
     expect(dark.days / (8 * 1.1)).toBeLessThan(light.days / 21);
@@ -47,21 +62,63 @@ describe('a prior from history', () => {
     fc.assert(
       fc.property(anyPast, (bags) => {
         const history = bags.map(([kind, days, sd]) => past(kind, days, sd));
-        const prior = peakPriorFrom(history, LIGHT);
+        const prior = priorOf(history, LIGHT);
         expect(prior.days).toBeGreaterThan(0);
         expect(prior.logSd).toBeGreaterThan(0.05);
         expect(prior.logSd).toBeLessThan(1);
-        expect(peakPriorFrom([...history].reverse(), LIGHT).days).toBeCloseTo(prior.days, 6);
+        expect(priorOf([...history].reverse(), LIGHT).days).toBeCloseTo(prior.days, 6);
       }),
+      { numRuns: 30 },
     );
+  });
+
+  it('learns nothing on crests from bags that were best fresh', () => {
+    const fresh = { ...past(LIGHT, 40, 0.2), lesson: { ...past(LIGHT, 40, 0.2).lesson, peak: Array.from(logPeaks, (_, p) => (p === 0 ? 0 : -30)) } };
+    expect(priorOf([fresh, fresh, fresh], LIGHT).days).toBeCloseTo(21, 2);
   });
 
   it('carries through a fit: the first cups of a late taster are read as early', () => {
     const cups = [brewOf(8, ridgeScore(8, 30)), brewOf(14, ridgeScore(14, 30)), brewOf(20, ridgeScore(20, 30))];
     const byTable = fitCrest(bagOf(cups));
-    const byHistory = fitCrest(bagOf(cups, { peakPrior: { days: 30, logSd: 0.22 } }));
+    const byHistory = fitCrest(bagOf(cups, { prior: { peak: { days: 30, logSd: 0.22 }, noise: { mean: 0, sd: 0.35 }, levelMean: 80 } }));
     expect(byHistory.peak.day).toBeGreaterThan(byTable.peak.day + 1);
-    expect(byHistory.logPeak.sd).toBeLessThan(byTable.logPeak.sd);
-    expect(byHistory.logPeak.mean).toBeCloseTo(Math.log(byHistory.peak.day), 0);
+    expect(byHistory.peak.hi / byHistory.peak.lo).toBeLessThan(byTable.peak.hi / byTable.peak.lo);
+  });
+
+  it('takes the prior out of what a bag teaches: the same cups teach the same of the peak under any', () => {
+    const cups = [brewOf(8, 76), brewOf(14, 84), brewOf(20, 87), brewOf(30, 80)];
+    const table = fitCrest(bagOf(cups)).lesson.peak;
+    const other = fitCrest(bagOf(cups, { prior: { peak: { days: 12, logSd: 0.5 }, noise: { mean: 0, sd: 0.35 }, levelMean: 80 } })).lesson.peak;
+    table.forEach((value, p) => value > -12 && expect(other[p]).toBeCloseTo(value, 6));
+  });
+});
+
+describe('the noise of a taster', () => {
+  it('is the school until something is known, and then what blind repeats measured', () => {
+    expect(noisePriorFrom([], [])).toEqual({ mean: 0, sd: Math.hypot(0.28, 0.21) });
+    const { mean, sd } = noisePriorFrom([], [{ sd: 7, degrees: 40, sigma0: 3.5 }]);
+    // Normal(0, 0.28²) seen through ln 2 with variance 1/80.
+    expect(mean).toBeCloseTo(Math.log(2) * (80 / (80 + 1 / 0.28 ** 2)), 9);
+    expect(sd).toBeCloseTo(Math.hypot(1 / Math.sqrt(80 + 1 / 0.28 ** 2), 0.21), 9);
+    expect(noisePriorFrom([], [{ sd: 0, degrees: 3, sigma0: 3.5 }])).toEqual(noisePriorFrom([], []));
+  });
+
+  it('is learnt from past bags, and widens what a new bag says', () => {
+    const jittery = Array.from({ length: 10 }, (_, b) => ({ lesson: fitCrest(bagOf(Array.from({ length: 12 }, (__, i) => brewOf(6 + 2 * i, 80 + 9 * Math.sin(5.1 * i * i + b))))).lesson }));
+    const noise = noisePriorFrom(jittery, []);
+    expect(noise.mean).toBeGreaterThan(0.15);
+    const cups = [brewOf(6, 76), brewOf(12, 82), brewOf(20, 85), brewOf(32, 78)];
+    const steadyHand = fitCrest(bagOf(cups, { prior: { peak: { days: 21, logSd: 0.38 }, noise: { mean: -0.4, sd: 0.22 }, levelMean: 80 } }));
+    const unsteady = fitCrest(bagOf(cups, { prior: { peak: { days: 21, logSd: 0.38 }, noise, levelMean: 80 } }));
+    expect(unsteady.curve[20]!.hi - unsteady.curve[20]!.lo).toBeGreaterThan(steadyHand.curve[20]!.hi - steadyHand.curve[20]!.lo);
+  });
+});
+
+describe('the level of a taster', () => {
+  it('is a mean shrunk to 80', () => {
+    const lesson = (mean: number, sd: number) => ({ lesson: { peak: [], noise: { mean: 0, sd: 0.35 }, level: { mean, sd } } });
+    expect(levelFrom([])).toBeCloseTo(80, 9);
+    const w = 1 / (4 + 25);
+    expect(levelFrom([lesson(70, 2)])).toBeCloseTo((80 / 36 + 70 * w) / (1 / 36 + w), 9);
   });
 });

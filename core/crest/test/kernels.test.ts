@@ -3,10 +3,11 @@ import fc from 'fast-check';
 import { CholeskyDecomposition, determinant, Matrix, solve } from 'ml-matrix';
 import { describe, expect, it } from 'vitest';
 import { histogramQuantiles } from '../curve';
-import { gridOf } from '../grid';
+import { goTogether, gridOf, regimesOf, SCHOOL_NOISE } from '../grid';
 import { KEY_DAYS, onAllDays } from '../keyDays';
 import { cholesky, dot, whiten } from '../linalg';
 import { logCdf, millsRatio, positiveMean, positiveQuantile } from '../normal';
+import { logPeakWeights } from '../prior';
 import { longestRun } from '../window';
 
 const size = 6;
@@ -79,11 +80,15 @@ describe('the normal distribution', () => {
 });
 
 describe('grids', () => {
-  it('carries prior weights that sum to 1', () => {
-    const { rise, fall, regimes } = gridOf(2);
-    for (const logWeights of [[...rise.logWeights], [...fall.logWeights], regimes.map((regime) => regime.logWeight)]) {
-      expect(logWeights.reduce((sum, w) => sum + Math.exp(w), 0)).toBeCloseTo(1, 12);
-    }
+  it('carries prior weights that sum to 1 over all that goes together', () => {
+    const grid = gridOf(2);
+    const peaks = logPeakWeights(grid, { days: 17, logSd: 0.38 }, 12);
+    let total = 0;
+    grid.logPeaks.forEach((_, p) => {
+      for (const before of grid.rise.courses) for (const after of grid.fall.courses) if (goTogether(p, before, after)) total += Math.exp(peaks[p]! + before.logWeight + after.logWeight);
+    });
+    expect(total).toBeCloseTo(1, 12);
+    expect(regimesOf(grid, SCHOOL_NOISE).reduce((sum, { logWeight }) => sum + Math.exp(logWeight), 0)).toBeCloseTo(1, 12);
   });
 
   it('carries straight lines on key days to all days', () => {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { fitCrest } from '../fit';
-import { bestDayFor, proposals, tellingText } from '../next';
+import { bestCupDay, mostTellingDay, proposals, tellingText } from '../next';
 import { compact, readingOf } from '../reading';
 import { bagOf, brewOf, ridgeScore } from './samples';
 
@@ -49,7 +49,7 @@ describe('surprises', () => {
     const spoiled = log.map((brew, i) => (i === 6 ? { ...brew, overall: brew.overall! - 18 } : brew));
     const without = fitCrest(bagOf(spoiled.filter((_, i) => i !== 6)));
     const { missedBy } = fitCrest(bagOf(spoiled)).surprises[0]!;
-    expect(Math.abs(spoiled[6]!.overall! - without.curve[23]!.mean - missedBy)).toBeLessThan(1.5);
+    expect(Math.abs(spoiled[6]!.overall! - without.curve[23]!.mean - missedBy)).toBeLessThan(3);
   });
 });
 
@@ -83,8 +83,12 @@ describe('the next brew', () => {
   it('is chosen over the days to come, and said in words', () => {
     const week = proposals(inBlocks, [20, 25, 30, 40]);
     expect(week.map(({ inDays }) => inDays)).toEqual([0, 1, 2, 3]);
-    expect(bestDayFor(week, 'mostTelling')!.mostTelling.telling).toBe(Math.max(...week.map((day) => day.mostTelling.telling)));
-    expect(bestDayFor([], 'bestCup')).toBeNull();
+    const most = Math.max(...week.map((day) => day.mostTelling.telling));
+    const chosen = mostTellingDay(week)!;
+    expect(chosen.mostTelling.telling).toBeGreaterThanOrEqual(0.8 * most);
+    for (const sooner of week.slice(0, chosen.inDays)) expect(sooner.mostTelling.telling).toBeLessThan(0.8 * most);
+    expect(bestCupDay(week)!.bestCup.expected).toBe(Math.max(...week.map((day) => day.bestCup.expected)));
+    expect([bestCupDay([]), mostTellingDay([])]).toEqual([null, null]);
     expect([0.001, 0.04, 0.11, 0.3].map(tellingText)).toEqual(['would tell hardly anything new', 'would tell a little', 'would narrow down its best days by about 10 %', 'would narrow down its best days by about 25 %']);
   });
 });

@@ -23,13 +23,19 @@ describe.each(Object.entries(CASES))('the posterior of %s agrees with brute forc
   const slow = bruteForce(input, AGES);
   const fast = fitCrest(input);
 
-  it('on the peak age, to 2 %', () => {
-    for (const [ours, q] of [
-      [fast.peak.lo, 0.1],
-      [fast.peak.day, 0.5],
-      [fast.peak.hi, 0.9],
-    ] as const) {
-      expect(Math.abs(Math.log(ours / slow.peakQuantile(q)))).toBeLessThan(0.02);
+  it('on the peak age and on there being none, to 2 % of probability', () => {
+    expect(Math.abs(slow.peakBefore(fast.peak.day) - 0.5)).toBeLessThan(0.02);
+    expect(Math.abs(slow.peakBefore(fast.peak.hi) - slow.peakBefore(fast.peak.lo) - 0.8)).toBeLessThan(0.02);
+    expect(Math.abs(slow.fresh - fast.fresh)).toBeLessThan(0.02);
+  });
+
+  it('on the peak interval being the shortest', () => {
+    // No interval begun elsewhere that holds as much is noticeably shorter.
+    const width = Math.log(fast.peak.hi / fast.peak.lo);
+    for (const shift of [-0.3, -0.15, 0.15, 0.3]) {
+      const lo = fast.peak.lo * Math.exp(shift);
+      const held = slow.peakBefore(lo * Math.exp(0.97 * width)) - slow.peakBefore(lo);
+      expect(held).toBeLessThan(0.805);
     }
   });
 
@@ -45,12 +51,14 @@ describe.each(Object.entries(CASES))('the posterior of %s agrees with brute forc
 });
 
 describe('without brews', () => {
-  it('the peak is the prior: 85 % log-normal around the table, 15 % flat in ln days', () => {
-    const { peak } = fitCrest(bagOf([]));
-    const share = (days: number): number => 0.85 * cdf(Math.log(days), Math.log(21), 0.38) + (0.15 * Math.log(days / 1.5)) / Math.log(60);
+  it('the peak is the prior: 90 % log-normal around the table, 10 % flat in ln days, and one bag in five is best fresh', () => {
+    const { peak, fresh } = fitCrest(bagOf([]));
+    expect(fresh).toBeCloseTo(0.2, 9);
+    const share = (days: number): number => 0.9 * cdf(Math.log(days), Math.log(21), 0.38) + (0.1 * Math.log(days / 1.5)) / Math.log(60);
     // What lies beyond the grid's ends (1.5 and 90 days) is lost to both.
-    expect(share(peak.lo)).toBeCloseTo(0.1, 2);
     expect(share(peak.day)).toBeCloseTo(0.5, 2);
-    expect(share(peak.hi)).toBeCloseTo(0.9, 2);
+    expect(share(peak.hi) - share(peak.lo)).toBeCloseTo(0.8, 2);
+    // Shortest in ln days, and the prior is even around the table: so is the interval.
+    expect(Math.log(peak.hi / 21)).toBeCloseTo(Math.log(21 / peak.lo), 0);
   });
 });
