@@ -1,5 +1,5 @@
 import { parseArgs } from 'node:util';
-import { fitCrest, historyOf, priorFor, proposals, type CrestBrew, type CrestInput, type PastBag } from '../core/crest';
+import { ANY_SITUATION, fitCrest, historyOf, mostTellingDay, priorFor, proposals, type CrestBrew, type CrestInput, type PastBag } from '../core/crest';
 import { mean, regret } from './judge/measures';
 import { REFERENCE, scoreOf, simulateBag, type SimulatedBag } from './simulate/brewing';
 import { random, type Random } from './simulate/random';
@@ -9,26 +9,26 @@ const { values } = parseArgs({ options: { bags: { type: 'string', default: '200'
 const bags = Number(values.bags);
 const seed = Number(values.seed);
 
-function brew({ truth, taste }: SimulatedBag, rng: Random, age: number, change: { factor: string; level: string } | null): CrestBrew {
-  const brewer = change?.factor === 'brewer' ? change.level : REFERENCE.brewer;
+function brew({ truth, taste }: SimulatedBag, rng: Random, age: number, changes: readonly { factor: string; level: string }[]): CrestBrew {
+  const brewer = changes.find(({ factor }) => factor === 'brewer')?.level ?? REFERENCE.brewer;
   const made = { age, brewer, waterC: 94, recordedFrom: 'cup' as const, fault: null };
   return { ...REFERENCE, ...made, id: String(age), overall: scoreOf(rng, truth, taste, made) };
 }
 
-/** Eight brews from day 5 on: to the standard recipe every second day, or each on the most telling day of the next four. */
+/** Eight brews from day 5 on: to the standard recipe every second day, or each as and when the most telling is proposed. */
 function eight(bag: SimulatedBag, rng: Random, telling: boolean): CrestInput {
   const brews: CrestBrew[] = [];
   let age = 5;
   while (brews.length < 8) {
     const input: CrestInput = { ...bag.input, brews };
     if (telling && brews.length > 0) {
-      const days = proposals(fitCrest(input), Array.from({ length: 14 }, (_, i) => age + i));
-      const best = days.reduce((a, b) => (b.mostTelling.telling > a.mostTelling.telling ? b : a));
+      const days = proposals(fitCrest(input), Array.from({ length: 14 }, (_, i) => age + i), ANY_SITUATION);
+      const best = mostTellingDay(days) ?? days[0]!;
       age += best.inDays;
-      brews.push(brew(bag, rng, age, best.mostTelling.change));
+      brews.push(brew(bag, rng, age, best.mostTelling.changes));
       age += 1;
     } else {
-      brews.push(brew(bag, rng, age, null));
+      brews.push(brew(bag, rng, age, []));
       age += 2;
     }
   }

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { PROCESSES, ROAST_LEVELS } from '../core/crest';
-import { SCHOOLS } from '../core/cup';
+import { ATTRIBUTES, SCHOOLS, type Attribute } from '../core/cup';
 import { id, name, oneOf, plainDate, quantity, text } from './fields';
 import { recipeInput } from './recipe';
 
@@ -9,6 +9,9 @@ export const spellInput = z
   .strictObject({ place: oneOf('Place', ['freezer']), from: plainDate('The day it went in'), to: plainDate('The day it came out').nullable() })
   .refine((spell) => spell.to === null || spell.to >= spell.from, { path: ['to'], error: 'The day it came out cannot be before the day it went in' });
 export type SpellInput = z.infer<typeof spellInput>;
+
+const attributeWeight = quantity('A weight', 0, 10);
+const weights = z.strictObject(Object.fromEntries(ATTRIBUTES.map((attribute) => [attribute, attributeWeight])) as Record<Attribute, typeof attributeWeight>);
 
 const bagFields = {
   name: name('Name', 120),
@@ -25,6 +28,8 @@ const bagFields = {
   weightG: quantity('Weight', 5, 20_000, 'g').default(250),
   price: quantity('Price', 0, 100_000).nullable().default(null),
   school: oneOf('Scoring', SCHOOLS).default('mark10'),
+  /** What "best" means: weights on the attributes, or (null) the overall mark. */
+  weights: weights.refine((w) => ATTRIBUTES.some((attribute) => w[attribute] > 0), 'At least one attribute must weigh something').nullable().default(null),
   bet: text('Your bet', 1000).default(''),
   reference: recipeInput,
   spells: z.array(spellInput).max(50, 'A bag can have 50 freezer stays at most').default([]),

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { FAULTS, RECORDED_FROM, STYLES } from '../core/brew';
-import { ageOn, compact, crestInput, fitCrest, PROCESSES, PROPOSAL_DAYS, proposals, readingOf, ROAST_LEVELS, type BagRecord } from '../core/crest';
+import { cupsLeft, FAULTS, gramsLeft, RECORDED_FROM, STYLES } from '../core/brew';
+import { ageOn, ANY_SITUATION, compact, crestInput, fitCrest, PROCESSES, PROPOSAL_DAYS, proposals, readingOf, ROAST_LEVELS, type BagRecord } from '../core/crest';
 import { SCHOOLS } from '../core/cup';
 import { addDays, dateOfInstant, roastDate } from '../core/rest';
 import { fieldProblems } from './error';
@@ -40,6 +40,7 @@ export const bagFile = z
       roastLevel: oneOf('Roast level', ROAST_LEVELS).nullish().transform((v) => v ?? null),
       process: oneOf('Process', PROCESSES).nullish().transform((v) => v ?? null),
       restAdviceDays: quantity('The rest advice', 0, 120, 'days').nullish().transform((v) => v ?? null),
+      weightG: quantity('Weight', 5, 20_000, 'g').nullish().transform((v) => v ?? null),
       school: oneOf('Scoring', SCHOOLS).default('mark10'),
       spells: z
         .array(z.object({ place: oneOf('Place', ['room', 'freezer']), from: plainDate('From'), to: plainDate('To').nullable() }))
@@ -77,6 +78,8 @@ export function verdictLine(file: BagFile) {
   const record = recordOf(file);
   const lastBrew = record.brews.map((b) => dateOfInstant(b.brewedAt)).reduce((a, b) => (a > b ? a : b), roastDate(record).roastedOn);
   const fit = compact(fitCrest(crestInput(record)));
+  const { weightG } = file.bag;
+  const left = weightG === null ? null : cupsLeft(gramsLeft(weightG, record.brews.map((b) => b.doseG)), record.reference.doseG);
   const { state, stateProbability, verdict, restDay } = readingOf(fit, ageOn(record, file.today ?? lastBrew), file.bag.finished);
   return {
     name: file.bag.name,
@@ -89,11 +92,12 @@ export function verdictLine(file: BagFile) {
     window: fit.window,
     core: fit.core,
     usable: fit.usable,
+    borrowed: fit.borrowed,
     steady: fit.steady,
     entangled: fit.entangled,
     surprises: fit.surprises.map(({ id, missedBy, sds }) => ({ brew: Number(id), missedBy, sds })),
     effects: fit.effects,
-    next: proposals(fit, Array.from({ length: PROPOSAL_DAYS + 1 }, (_, i) => ageOn(record, addDays(file.today ?? lastBrew, i)))),
+    next: proposals(fit, Array.from({ length: PROPOSAL_DAYS + 1 }, (_, i) => ageOn(record, addDays(file.today ?? lastBrew, i))), { ...ANY_SITUATION, cupsLeft: left }),
     curve: fit.curve,
     inWindow: fit.inWindow,
     peakProbability: fit.peakProbability,

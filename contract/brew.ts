@@ -17,6 +17,10 @@ const cupFields = {
   aroma: attribute('Aroma').default(null),
   acidity: attribute('Acidity').default(null),
   body: attribute('Body').default(null),
+  sweetness: attribute('Sweetness').default(null),
+  cleanness: attribute('Cleanness').default(null),
+  /** Tasted without knowing which cup it was: two such cups of one recipe on one day measure the taster. */
+  blind: z.boolean({ error: 'Blind must be yes or no' }).default(false),
   notes: text('Notes', NOTES_MAX).default(''),
 };
 

@@ -13,6 +13,9 @@ export const recipeFields = {
   waterG: quantity('Water', 1, 10_000, 'g'),
   waterC,
   grindStep,
+  /** Filter or paper, and brewing water, by the taster's own names; null where not told apart. */
+  filter: name('Filter', 60).nullable().default(null),
+  waterRecipe: name('Brewing water', 60).nullable().default(null),
 };
 
 export const recipeInput = z.strictObject(recipeFields);

@@ -3,6 +3,7 @@ import { STATES } from '../core/crest';
 import { bag } from './bag';
 import { brew } from './brew';
 import { id, plainDate } from './fields';
+import { settingsInput } from './settings';
 import { verdict } from './verdict';
 
 const date = z.string();
@@ -44,6 +45,8 @@ export const shelf = z.strictObject({
   axis: z.strictObject({ from: date, to: date }),
   lanes: z.array(lane),
   pick: advice.nullable(),
+  /** The one brew from which most would be learnt today. */
+  telling: advice.nullable(),
   leaveAlone: z.array(advice),
 });
 export type Shelf = z.infer<typeof shelf>;
@@ -70,6 +73,7 @@ export const bagPage = z.strictObject({
   prior: z
     .strictObject({ peak: z.strictObject({ days: z.number(), logSd: z.number() }), noise: z.strictObject({ mean: z.number(), sd: z.number() }), levelMean: z.number() })
     .nullable(),
+  settings: settingsInput,
   verdict,
 });
 export type BagPage = z.infer<typeof bagPage>;

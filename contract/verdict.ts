@@ -1,5 +1,7 @@
 import { z } from 'zod';
-import { ageOn, crestInput, PROPOSAL_DAYS, proposals, readingOf, STATES, type CrestFit, type CrestInput, type TasterPrior } from '../core/crest';
+import { ageOn, crestInput, PROPOSAL_DAYS, proposals, readingOf, STATES, type CrestFit, type CrestInput, type Situation, type TasterPrior } from '../core/crest';
+import { judgedLiking, judgedSchool, SCHOOLS, SCHOOL_SCALES } from '../core/cup';
+import { STYLES } from '../core/brew';
 import { addDays } from '../core/rest';
 import type { Bag } from './bag';
 import type { Brew } from './brew';
@@ -18,7 +20,7 @@ const effect = z.strictObject({
 });
 
 const proposal = z.strictObject({
-  change: z.strictObject({ factor: effect.shape.factor, level: z.string() }).nullable(),
+  changes: z.array(z.strictObject({ factor: effect.shape.factor, level: z.string() })),
   expected: z.number(),
   telling: z.number(),
 });
@@ -30,6 +32,10 @@ export const verdict = z.strictObject({
   verdict: z.string(),
   restDay: z.number().int(),
   usable: z.number().int(),
+  /** The scale of everything here, as a person would write it. */
+  scale: z.enum(SCHOOLS),
+  /** The style whose cups the expectation is borrowed from, while this one has none. */
+  borrowed: oneOf('Style', STYLES).nullable(),
   sigma0: z.number(),
   advisedDay: z.number().int(),
   peak: z.strictObject({ day: z.number(), lo: z.number(), hi: z.number(), level: probability }),
@@ -58,16 +64,18 @@ export type Verdict = z.infer<typeof verdict>;
 
 /** What the engine is given of a bag and its log: the same on the server and in the browser. */
 export function fitInput(bag: Bag, brews: readonly Omit<Brew, 'restDay'>[], prior: TasterPrior | null): CrestInput {
-  const input = crestInput({ ...bag, brews: brews.map((brew) => ({ ...brew, overall: brew.liking, taster: brew.tasterId })) });
+  const record = { ...bag, brews: brews.map((brew) => ({ ...brew, overall: judgedLiking(brew.cup, bag.weights), taster: brew.tasterId })) };
+  const input = { ...crestInput(record), sigma0: SCHOOL_SCALES[judgedSchool(bag.school, bag.weights)].sigma0 };
   return prior === null ? input : { ...input, prior };
 }
 
-/** A fit read on a day, with proposals from that day on. */
-export function verdictOn(fit: CrestFit, bag: Bag, today: string): Verdict {
-  const { usable, sigma0, advisedDay, peak, fresh, window, core, curve, inWindow, effects, entangled, surprises, brews } = fit;
+/** A fit read on a day, with proposals from that day on for a household and a stock of beans. */
+export function verdictOn(fit: CrestFit, bag: Bag, today: string, situation: Situation): Verdict {
+  const { usable, borrowed, sigma0, advisedDay, peak, fresh, window, core, curve, inWindow, effects, entangled, surprises, brews } = fit;
   return {
     ...readingOf(fit, ageOn(bag, today), bag.finishedOn !== null),
-    ...{ usable, sigma0, advisedDay, peak, fresh, window, core, curve, inWindow, effects, entangled, surprises, brews },
-    next: proposals(fit, Array.from({ length: PROPOSAL_DAYS + 1 }, (_, i) => ageOn(bag, addDays(today, i)))),
+    scale: judgedSchool(bag.school, bag.weights),
+    ...{ usable, borrowed, sigma0, advisedDay, peak, fresh, window, core, curve, inWindow, effects, entangled, surprises, brews },
+    next: proposals(fit, Array.from({ length: PROPOSAL_DAYS + 1 }, (_, i) => ageOn(bag, addDays(today, i))), situation),
   };
 }

@@ -52,6 +52,8 @@ export async function fillStore(store: Store, today: PlainDate): Promise<{ bags:
             aroma: scores.attribute(liking),
             acidity: scores.attribute(liking - 2),
             body: scores.attribute(liking - 4),
+            sweetness: scores.attribute(liking - 1),
+            cleanness: scores.attribute(liking - 3),
             notes: notes ?? '',
           },
         });

@@ -8,6 +8,7 @@ import { notFound } from './errors';
 import { answerErrors, requireJson } from './http';
 import { bagRoutes } from './places/bags';
 import { brewRoutes } from './places/brews';
+import { settingsRoutes } from './places/settings';
 import { shelfRoutes } from './places/shelf';
 import { tasterRoutes } from './places/tasters';
 
@@ -36,6 +37,7 @@ export function createApp(deps: Deps, log: Logger, webFolder: string | null): Ex
   api.use('/bags', bagRoutes(deps));
   api.use('/brews', brewRoutes(deps));
   api.use('/tasters', tasterRoutes(deps));
+  api.use('/settings', settingsRoutes(deps));
   api.use((request) => {
     throw notFound(`${request.method} ${request.originalUrl.slice(0, 100)}`);
   });

@@ -44,6 +44,9 @@ export function Frame() {
             <Link className="btn btn-plain" to="/bags/new">
               Add a bag
             </Link>
+            <Link className="btn btn-plain store-room" to="/store-room">
+              Store room
+            </Link>
             <button type="button" className="btn btn-plain" title={THEME_WORDS[theme]} aria-label={`Theme: ${THEME_WORDS[theme]}. Change to: ${THEME_WORDS[next]}`} onClick={() => dispatch(themeChosen(next))}>
               <span aria-hidden="true">{THEME_SHAPES[theme]}</span>
             </button>

@@ -16,6 +16,7 @@ export const router = createBrowserRouter([
       { path: '/bags/:bagId/edit', lazy: async () => ({ Component: (await import('./bag/EditBagPage')).EditBagPage }) },
       { path: '/bags/:bagId/brew', lazy: async () => ({ Component: (await import('./bench/LogBrewPage')).LogBrewPage }) },
       { path: '/bags/:bagId/brews/:brewId', lazy: async () => ({ Component: (await import('./bench/EditBrewPage')).EditBrewPage }) },
+      { path: '/store-room', lazy: async () => ({ Component: (await import('./storeRoom/StoreRoomPage')).StoreRoomPage }) },
       { path: '*', element: <LostPage /> },
     ],
   },

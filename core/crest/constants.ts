@@ -20,14 +20,17 @@ export const PEAK_FACTOR_BY_PROCESS: Readonly<Record<Process, number>> = { washe
 /** Factor on the peak age by style of drink; styles not named here count as filter. *Assumption*. */
 export const PEAK_FACTOR_BY_STYLE: Readonly<Record<Style, number>> = { filter: 1, espresso: 1.2, cold: 1, milk: 1.2 };
 
+/** Log-sd between the peaks of two styles of drink of one bag, beyond the table's factor. *Assumption*. */
+export const SIBLING_LOG_SD = 0.2;
+
 /** When a label does not say: the roast level and process whose prior is used. *Assumption*. */
 export const DEFAULT_ROAST: RoastLevel = 'medium-light';
 export const DEFAULT_PROCESS: Process = 'washed';
 
 /** Log-sd of the peak age around its prior median. *Assumption*, from history. */
-export const PEAK_LOG_SD = 0.38;
+export const PEAK_LOG_SD = 0.36;
 /** Share of the prior spread flat over ln `PEAK_MIN_DAYS` … ln `PEAK_MAX_DAYS`, so that odd bags stay possible. *Assumption*. */
-export const PEAK_FLAT_SHARE = 0.1;
+export const PEAK_FLAT_SHARE = 0.05;
 export const PEAK_MIN_DAYS = 1.5;
 export const PEAK_MAX_DAYS = 90;
 /** Log-sd with which the roaster's rest advice is read as an observation of the peak age. *Assumption*. */
@@ -76,7 +79,7 @@ export const RISE_WIDTH = { median: 0.5, logSd: 0.35 } as const;
 export const FALL_WIDTH = { median: 0.6, logSd: 0.4 } as const;
 
 /** Height of the ridge, half-normal scale, in σ₀. *Assumption*. */
-export const HEIGHT_SD = 3.3;
+export const HEIGHT_SD = 4;
 /** Log-sd of the noise σ around σ₀. *Assumption*; blind repeats replace it. */
 export const NOISE_LOG_SD = 0.35;
 /** Factor on the noise variance of an entry written from memory. *Assumption*. */
@@ -105,7 +108,7 @@ export const EFFECT_SD = {
 } as const;
 
 /** Deviation of a bag from its course: Gaussian process in ln days, length in ln days, sd in σ₀. *Assumption*, tuned on simulated bags. */
-export const DEVIATION = { length: 0.35, sd: 0.2 } as const;
+export const DEVIATION = { length: 0.35, sd: 0.22 } as const;
 
 /** Smallest difference in liking that counts, in σ₀. *Assumption*. */
 export const NOTICEABLE = 0.5;

@@ -1,4 +1,4 @@
-import { ADVISED_DAYS, PEAK_LOG_SD } from './constants';
+import { ADVISED_DAYS } from './constants';
 import { bestMeanDay, curveOf } from './curve';
 import { nodePosterior } from './deviation';
 import { drawCurves } from './draws';
@@ -8,10 +8,11 @@ import { tried } from './factors';
 import { FRESH_PEAK, gridOf, SCHOOL_NOISE } from './grid';
 import { dataOf } from './likelihood';
 import { meanCurve } from './meanCurve';
-import { optionsOf } from './options';
+import { latestChanges, optionsOf } from './options';
 import { peakByDay, peakEvidence, peakMarginal, peakSummary } from './peak';
 import { noiseMoments, posteriorOf } from './posterior';
-import { logPeakWeights, tablePeakDays } from './prior';
+import { logPeakWeights, priorPeak } from './prior';
+import { borrowedPrior, siblingInput } from './sibling';
 import { surprisesOf } from './surprises';
 import type { CrestFit, CrestInput, ReadBrew } from './types';
 import { leftOut, usableBrews } from './usable';
@@ -37,7 +38,8 @@ export function fitCrest(input: CrestInput, density = 1): CrestFit {
   const brews = usableBrews(input);
   const { terms, levels } = tried(brews, input.reference, input.sigma0);
   const grid = gridOf(density);
-  const peakPrior = input.prior?.peak ?? { days: tablePeakDays(input.roastLevel, input.process, input.reference.style), logSd: PEAK_LOG_SD };
+  const sibling = brews.length === 0 ? siblingInput(input) : null;
+  const peakPrior = sibling ? borrowedPrior(fitCrest(sibling, density), sibling, input) : priorPeak(input);
   const peakWeights = logPeakWeights(grid, peakPrior, input.restAdviceDays);
   const posterior = posteriorOf(dataOf(input, brews, terms), grid, peakWeights, input.prior?.noise ?? SCHOOL_NOISE);
   const nodes = posterior.regimes.map((regime) => nodePosterior(posterior.data, regime));
@@ -47,9 +49,9 @@ export function fitCrest(input: CrestInput, density = 1): CrestFit {
   const mean = meanCurve(posterior, nodes);
   const curve = curveOf(mean, draws);
   const probabilities = dayProbabilities(draws, input.sigma0);
-  const drawn = effectDraws(posterior, draws, levels);
-  const effects = effectsOf(drawn, levels);
+  const effects = effectsOf(effectDraws(posterior, draws, levels), levels);
   const moved = effectPerBrew(levels, effects, brews.length);
+  const options = optionsOf(posterior, mean, draws, levels, effects);
   const first = brews[0];
   const last = brews[brews.length - 1];
 
@@ -69,7 +71,10 @@ export function fitCrest(input: CrestInput, density = 1): CrestFit {
     effects,
     entangled: entanglements(posterior, brews, levels),
     surprises: surprisesOf(posterior, draws, brews),
-    options: optionsOf(mean, draws, effects, drawn, input.sigma0),
+    options,
+    mostTold: mean.map((_, day) => Math.max(...options.map(({ telling }) => telling[day]!))),
+    latest: latestChanges(levels, brews.length),
+    borrowed: sibling?.reference.style ?? null,
     brews: input.brews.map((brew): ReadBrew => {
       const why = leftOut(brew, input.reference.style);
       const at = brews.findIndex((b) => b.id === brew.id);

@@ -2,7 +2,8 @@ export { ENGINE_VERSION, LAST_DAY, NOTICEABLE, PROPOSAL_DAYS, PROCESSES, ROAST_L
 export { fitCrest } from './fit';
 export { tablePeakDays } from './prior';
 export { historyOf, priorFor, type History, type PastBag, type Repeats } from './history';
-export { bestCupDay, mostTellingDay, proposals, tellingText, type DayProposals, type Proposal } from './next';
+export { ANY_SITUATION, bestCupDay, mostTellingDay, proposals, recipeText, tellingText, worthTelling, type DayProposals, type Proposal, type Situation } from './next';
+export { pooledRepeats, type RepeatGroup } from './repeats';
 export { compact, readingOf, type Reading } from './reading';
 export { ageOn, crestInput, type BagRecord, type RecordedBrew } from './record';
 export { likelyDays, reportedDay, stateOf, STATES, type FitSummary, type State, type StateToday } from './state';

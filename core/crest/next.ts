@@ -1,10 +1,30 @@
 import { TELLING_ENOUGH } from './constants';
 import { reportedDay } from './state';
-import type { BrewOption, CrestFit } from './types';
+import { settingText } from './verdict';
+import type { Change, CrestFit } from './types';
 
-/** A brew worth making on a day: with which setting changed, what score to expect, and how much it would tell. */
+/** What a household can brew with, and how it likes to change things. */
+export interface Situation {
+  /** Doses left in the bag; null where the weight is not known. */
+  cupsLeft: number | null;
+  /** Brewers at hand; null: any. The reference's is always at hand. */
+  brewers: readonly string[] | null;
+  /** Whether a proposal may change at most one setting from the latest brew. */
+  oneChange: boolean;
+}
+
+export const ANY_SITUATION: Situation = { cupsLeft: null, brewers: null, oneChange: false };
+
+/** Factors whose setting differs between two recipes. */
+function apart(a: readonly Change[], b: readonly Change[]): number {
+  const factors = new Set([...a, ...b].map(({ factor }) => factor));
+  const levelOf = (changes: readonly Change[], factor: Change['factor']): string | undefined => changes.find((c) => c.factor === factor)?.level;
+  return [...factors].filter((factor) => levelOf(a, factor) !== levelOf(b, factor)).length;
+}
+
+/** A brew worth making on a day: with which settings changed, what score to expect, and how much it would tell. */
 export interface Proposal {
-  change: BrewOption['change'];
+  changes: Change[];
   /** Expected score, points. */
   expected: number;
   /** Expected fall in the entropy of the peak day, nats. */
@@ -20,14 +40,21 @@ export interface DayProposals {
 
 /**
  * What to brew today and on the days to come: the recipe with the highest expected score, and the one from which most
- * is learnt about when the peak is. Both stay among settings already tried, one change at a time; the reference wins ties.
+ * is learnt about when the peak is. Both stay among settings already tried and at hand; the reference wins ties. Nothing
+ * is proposed once no dose is left.
  *
  * @param ages rest age on each day, today first
  */
-export function proposals(fit: Pick<CrestFit, 'options'>, ages: readonly number[]): DayProposals[] {
+export function proposals(fit: Pick<CrestFit, 'options' | 'latest' | 'usable'>, ages: readonly number[], { cupsLeft, brewers, oneChange }: Situation): DayProposals[] {
+  if (cupsLeft === 0) return [];
+  const atHand = ({ factor, level }: Change): boolean => factor !== 'brewer' || brewers === null || brewers.includes(level);
+  const allowed = fit.options.filter(({ changes }) => changes.every(atHand));
+  const near = oneChange && fit.usable > 0 ? allowed.filter(({ changes }) => apart(changes, fit.latest) <= 1) : allowed;
+  // Where what is at hand is more than one change away, going back to the reference is the nearest there is.
+  const open = near.length > 0 ? near : allowed.filter(({ changes }) => changes.length === 0);
   return ages.map((age, inDays) => {
     const day = reportedDay(age);
-    const options = fit.options.map(({ change, expected, telling }): Proposal => ({ change, expected: expected[day] ?? 0, telling: telling[day] ?? 0 }));
+    const options = open.map(({ changes, expected, telling }): Proposal => ({ changes, expected: expected[day] ?? 0, telling: telling[day] ?? 0 }));
     const highest = (by: 'expected' | 'telling'): Proposal => options.reduce((best, option) => (option[by] > best[by] ? option : best));
     return { inDays, bestCup: highest('expected'), mostTelling: highest('telling') };
   });
@@ -44,10 +71,26 @@ export function mostTellingDay(days: readonly DayProposals[]): DayProposals | nu
   return days.find((day) => day.mostTelling.telling >= TELLING_ENOUGH * most) ?? null;
 }
 
+/** The share of the interval of the peak that a number of nats takes off, below which it is hardly anything. */
+const HARDLY = 0.02;
+
+const narrowing = (nats: number): number => 1 - Math.exp(-nats);
+
+/** Whether a brew would tell enough to be made for that. */
+export function worthTelling(nats: number): boolean {
+  return narrowing(nats) >= HARDLY;
+}
+
 /** What a number of nats does to the interval of the peak, in words. */
 export function tellingText(nats: number): string {
-  const narrower = 1 - Math.exp(-nats);
-  if (narrower < 0.02) return 'would tell hardly anything new';
+  const narrower = narrowing(nats);
+  if (narrower < HARDLY) return 'would tell hardly anything new';
   if (narrower < 0.06) return 'would tell a little';
   return `would narrow down its best days by about ${Math.round(narrower * 20) * 5} %`;
+}
+
+/** A recipe as it differs from the reference, in words: "the reference recipe with the press and water at 90 °C". */
+export function recipeText(changes: readonly Change[]): string {
+  if (changes.length === 0) return 'the reference recipe';
+  return `the reference recipe with ${changes.map(settingText).join(' and ')}`;
 }

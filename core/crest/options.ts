@@ -1,20 +1,45 @@
 import type { Draws } from './draws';
-import type { EffectDraws } from './effects';
+import { effectDraws, type EffectDraws } from './effects';
+import type { Level } from './factors';
 import { KEY_DAYS, onAllDays } from './keyDays';
-import type { BrewOption, Effect } from './types';
+import type { Posterior } from './posterior';
+import type { BrewOption, Change, Effect } from './types';
 
 /** The draws are ordered by their peak; this many equal groups stand for "the peak is about here". */
 const PEAK_GROUPS = 8;
 
-/** The settings a next brew may take: the reference, and every setting tried, one at a time. */
-export function optionsOf(mean: readonly number[], draws: Draws, effects: readonly Effect[], effectDraws: readonly EffectDraws[], sigma0: number): BrewOption[] {
-  const own: BrewOption = { change: null, expected: [...mean], telling: tellingByDay(draws, null, sigma0) };
-  const tried = effects.flatMap((effect, k): BrewOption[] => {
-    if (effect.factor === 'taster') return [];
-    const { factor, level } = effect;
-    return [{ change: { factor, level }, expected: mean.map((m) => m + effect.mean), telling: tellingByDay(draws, effectDraws[k]!, sigma0) }];
-  });
-  return [own, ...tried];
+/** At most this many pairs of settings are weighed as a next brew: those expected to be the best cups. */
+const MOST_PAIRS = 4;
+
+type Settable = Level & { mean: number };
+
+/** What the latest usable brew changed from the reference. */
+export function latestChanges(levels: readonly Level[], n: number): Change[] {
+  return levels.filter((level) => level.factor !== 'taster' && level.at.includes(n - 1)).map(({ factor, level }) => ({ factor, level }));
+}
+
+/** The ways a next brew may go: the reference, each setting tried, the best pairs of them, and the latest recipe again. */
+function waysOf(settable: readonly Settable[], n: number): Settable[][] {
+  const pairs = settable.flatMap((a, i) => settable.slice(i + 1).flatMap((b) => (b.factor === a.factor ? [] : [[a, b]])));
+  const sum = (way: readonly Settable[]): number => way.reduce((total, { mean }) => total + mean, 0);
+  pairs.sort((a, b) => sum(b) - sum(a));
+  const latest = settable.filter((level) => level.at.includes(n - 1));
+  const ways = [[], ...settable.map((one) => [one]), ...pairs.slice(0, MOST_PAIRS)];
+  const known = ways.some((way) => way.length === latest.length && latest.every((one) => way.includes(one)));
+  return known ? ways : [...ways, latest];
+}
+
+/** Every way to brew next, with what is expected of the cup and of what it would tell. */
+export function optionsOf(posterior: Posterior, mean: readonly number[], draws: Draws, levels: readonly Level[], effects: readonly Effect[]): BrewOption[] {
+  const { sigma0, n } = posterior.data;
+  const settable = levels.map((level, k) => ({ ...level, mean: effects[k]!.mean })).filter(({ factor }) => factor !== 'taster');
+  const ways = waysOf(settable, n);
+  const drawn = effectDraws(posterior, draws, ways.map((way) => ({ loadings: way.flatMap(({ loadings }) => loadings) })));
+  return ways.map((way, k) => ({
+    changes: way.map(({ factor, level }) => ({ factor, level })),
+    expected: mean.map((m) => way.reduce((total, one) => total + one.mean, m)),
+    telling: tellingByDay(draws, drawn[k]!, sigma0),
+  }));
 }
 
 /**
@@ -25,7 +50,7 @@ export function optionsOf(mean: readonly number[], draws: Draws, effects: readon
  *
  * In a good approximation the interval of the peak shrinks by the factor e to the minus this.
  */
-function tellingByDay({ count, curves }: Draws, effect: EffectDraws | null, sigma0: number): number[] {
+function tellingByDay({ count, curves }: Draws, effect: EffectDraws, sigma0: number): number[] {
   const days = KEY_DAYS.length;
   const perGroup = Math.floor(count / PEAK_GROUPS);
   const atKeys = KEY_DAYS.map((_, day) => {
@@ -38,10 +63,10 @@ function tellingByDay({ count, curves }: Draws, effect: EffectDraws | null, sigm
       let squares = 0;
       let noise = 0;
       for (let d = group * perGroup; d < (group + 1) * perGroup; d++) {
-        const y = curves[d * days + day]! + (effect?.means[d] ?? 0);
+        const y = curves[d * days + day]! + effect.means[d]!;
         sum += y;
         squares += y * y;
-        noise += sigma0 ** 2 + (effect?.variances[d] ?? 0);
+        noise += sigma0 ** 2 + effect.variances[d]!;
       }
       const mean = sum / perGroup;
       within += Math.log(squares / perGroup - mean * mean + noise / perGroup) / PEAK_GROUPS;

@@ -8,24 +8,30 @@ import {
   PEAK_FACTOR_BY_PROCESS,
   PEAK_FACTOR_BY_STYLE,
   PEAK_FLAT_SHARE,
+  PEAK_LOG_SD,
   PEAK_MAX_DAYS,
   PEAK_MIN_DAYS,
   SECOND_CREST,
 } from './constants';
 import { FIRST_CREST, FRESH_PEAK, type Grid } from './grid';
-import type { PeakPrior, Process, RoastLevel } from './types';
+import type { CrestInput, PeakPrior, Process, RoastLevel } from './types';
 
 /** Median peak age p₀ in days by the table: roast level × process × style. Unstated labels use the defaults. */
 export function tablePeakDays(roastLevel: RoastLevel | null, process: Process | null, style: Style): number {
   return PEAK_DAYS_BY_ROAST[roastLevel ?? DEFAULT_ROAST] * PEAK_FACTOR_BY_PROCESS[process ?? DEFAULT_PROCESS] * PEAK_FACTOR_BY_STYLE[style];
 }
 
+/** Where a bag's peak is expected before its first cup: by the taster's past, or by the table. */
+export function priorPeak({ prior, roastLevel, process, reference }: CrestInput): PeakPrior {
+  return prior?.peak ?? { days: tablePeakDays(roastLevel, process, reference.style), logSd: PEAK_LOG_SD };
+}
+
 /**
  * Density of the log peak age `x` of a bag that has a crest:
  *
- *     0.9 · N(x; ln p₀, s²) + 0.1 · U(x; ln 1.5, ln 90)
+ *     0.95 · N(x; ln p₀, s²) + 0.05 · U(x; ln 1.5, ln 90)
  *
- * with p₀ and s (0.38) from the table or from the taster's history.
+ * with p₀ and s (0.36) from the table or from the taster's history.
  */
 export function peakDensity(x: number, { days, logSd }: PeakPrior): number {
   const z = (x - Math.log(days)) / logSd;

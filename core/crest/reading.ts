@@ -45,6 +45,7 @@ export function compact(fit: CrestFit): CrestFit {
     steady: fit.steady === null ? null : roundTo(fit.steady, 3),
     entangled: fit.entangled.map((e) => ({ ...e, share: roundTo(e.share, 3) })),
     surprises: fit.surprises.map((s) => ({ ...s, missedBy: points(s.missedBy), sds: roundTo(s.sds, 2) })),
+    mostTold: probabilities(fit.mostTold),
     options: fit.options.map((o) => ({ ...o, expected: o.expected.map(points), telling: probabilities(o.telling) })),
     effects: fit.effects.map((e) => ({ ...e, mean: points(e.mean), sd: points(e.sd), helps: roundTo(e.helps, 3) })),
     brews: fit.brews.map((b) => ({ ...b, age: roundTo(b.age, 2), atReference: b.atReference === null ? null : points(b.atReference) })),

@@ -9,7 +9,7 @@ export type State = (typeof STATES)[number];
 /** What `stateOf` needs of a fit; small enough to keep for every bag of a shelf. */
 export type FitSummary = Pick<
   CrestFit,
-  'usable' | 'sigma0' | 'peak' | 'fresh' | 'inWindow' | 'climbing' | 'fading' | 'spent' | 'steady' | 'window' | 'core' | 'advisedDay' | 'daysTried'
+  'usable' | 'sigma0' | 'borrowed' | 'peak' | 'fresh' | 'inWindow' | 'climbing' | 'fading' | 'spent' | 'steady' | 'window' | 'core' | 'advisedDay' | 'daysTried'
 >;
 
 /** A state and its probability. States that follow from a count or a stock, not from the curve, have probability 1. */

@@ -1,4 +1,4 @@
-import type { Fault, Recipe, RecordedFrom } from '../brew/kinds';
+import type { Fault, Recipe, RecordedFrom, Style } from '../brew/kinds';
 import type { Process, RoastLevel } from './constants';
 
 export type { Process, RoastLevel };
@@ -105,9 +105,15 @@ export interface Surprise {
   sds: number;
 }
 
-/** A way to brew next: the reference recipe, or with one setting changed to one already tried. */
+/** A setting other than the reference's. */
+export interface Change {
+  factor: FactorName;
+  level: string;
+}
+
+/** A way to brew next: the reference recipe, or with settings changed to ones already tried; none: as it is. */
 export interface BrewOption {
-  change: { factor: FactorName; level: string } | null;
+  changes: Change[];
   /** Expected score per rest day 0 … 90, points. */
   expected: number[];
   /** What it is expected to tell about when the peak is, per rest day 0 … 90, nats. */
@@ -151,5 +157,11 @@ export interface CrestFit {
   entangled: Entanglement[];
   surprises: Surprise[];
   options: BrewOption[];
+  /** The most that any way of brewing would tell, per rest day 0 … 90, nats. */
+  mostTold: number[];
+  /** What the latest usable brew changed from the reference. */
+  latest: Change[];
+  /** The style of drink whose cups the peak is expected by, while the reference's own has none. */
+  borrowed: Style | null;
   brews: ReadBrew[];
 }

@@ -97,7 +97,7 @@ function stateSentence({ fit, today, day, finished }: VerdictParts): string {
   const word = likelihoodWord(today.probability);
   switch (today.state) {
     case 'resting':
-      return `Resting on day ${day}. Bags of this kind usually come into their own around ${span}; no cup is logged yet.`;
+      return `Resting on day ${day}. ${expectation(fit)} around ${span}; no cup is logged yet.`;
     case 'too-early':
       return tooEarly(fit, span);
     case 'climbing':
@@ -118,12 +118,17 @@ function stateSentence({ fit, today, day, finished }: VerdictParts): string {
   }
 }
 
+/** What the expectation before the first cup rests on. */
+function expectation({ borrowed }: FitSummary): string {
+  return borrowed === null ? 'Bags of this kind are usually at their best' : `By its ${borrowed} cups it should be at its best`;
+}
+
 function inDays(days: number): string {
   return days === 1 ? 'tomorrow' : `in ${days} days`;
 }
 
 function tooEarly(fit: FitSummary, span: string): string {
-  if (fit.usable === 0) return `Too early to say: no cup has been marked yet. Bags of this kind are usually at their best around ${span}.`;
+  if (fit.usable === 0) return `Too early to say: no cup has been marked yet. ${expectation(fit)} around ${span}.`;
   if (fit.usable < 3) return `Too early to say: ${cupsText(fit.usable)} cannot show a curve. Until there are three, expect its best around ${span}.`;
   const wide = daysText({ from: Math.round(fit.peak.lo), to: Math.round(fit.peak.hi) });
   return `Too early to say: after ${cupsText(fit.usable)} its best could still fall anywhere in ${wide}. The best guess so far is day ${fit.advisedDay}.`;

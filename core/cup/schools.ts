@@ -34,14 +34,19 @@ export function markOf(school: School, liking: number): number {
 }
 
 /** The attributes of the quick sheet, each marked 0–10 for how good it is. */
-export const ATTRIBUTES = ['aroma', 'acidity', 'body'] as const;
+export const ATTRIBUTES = ['aroma', 'acidity', 'body', 'sweetness', 'cleanness'] as const;
 export type Attribute = (typeof ATTRIBUTES)[number];
 
 /** Weights a composite gives each attribute; what the taster means by "best". */
 export type AttributeWeights = Readonly<Record<Attribute, number>>;
 
 /** Equal weights. *Assumption* until the taster sets them. */
-export const EQUAL_WEIGHTS: AttributeWeights = { aroma: 1, acidity: 1, body: 1 };
+export const EQUAL_WEIGHTS: AttributeWeights = { aroma: 1, acidity: 1, body: 1, sweetness: 1, cleanness: 1 };
+
+/** Weights under which one attribute is all that counts. */
+export function onlyAttribute(attribute: Attribute): AttributeWeights {
+  return { aroma: 0, acidity: 0, body: 0, sweetness: 0, cleanness: 0, [attribute]: 1 };
+}
 
 /**
  * Liking, 0–100, as the weighted mean of the attribute marks × 10, over the attributes that were marked; null when none
@@ -66,7 +71,20 @@ export interface ScoredCup extends Partial<Record<Attribute, number | null>> {
 }
 
 /** Liking, 0–100, of a cup in its own school; null when it was not marked. */
-export function likingOfCup(cup: ScoredCup, weights: AttributeWeights = EQUAL_WEIGHTS): number | null {
-  if (cup.school === 'composite') return compositeLiking(cup, weights);
+export function likingOfCup(cup: ScoredCup): number | null {
+  if (cup.school === 'composite') return compositeLiking(cup);
   return cup.mark === null ? null : likingOf(cup.school, cup.mark);
+}
+
+/**
+ * Liking, 0–100, of a cup by what its taster means by "best": weights on the attributes, or (null) the overall mark in
+ * the cup's own school; null when that was not marked.
+ */
+export function judgedLiking(cup: ScoredCup, weights: AttributeWeights | null): number | null {
+  return weights === null ? likingOfCup(cup) : compositeLiking(cup, weights);
+}
+
+/** The school a judgement is written in: weighted attributes are a composite, whatever school the overall mark is in. */
+export function judgedSchool(school: School, weights: AttributeWeights | null): School {
+  return weights === null ? school : 'composite';
 }

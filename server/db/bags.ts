@@ -10,8 +10,8 @@ import { BagEntity, BrewEntity, RecipeEntity, SpellEntity, type BagRow, type Rec
 /** Bags with their freezer stays and reference recipe: how the three tables make one thing, and back. */
 
 function recipeOf(row: RecipeRow): RecipeInput {
-  const { style, brewer, doseG, waterG, waterC, grindStep } = row;
-  return { style, brewer, doseG, waterG, waterC, grindStep };
+  const { id: _, bagId: __, isReference: ___, ...recipe } = row;
+  return recipe;
 }
 
 function bagOf(row: BagRow, reference: RecipeRow, spells: readonly SpellRow[]): Bag {

@@ -3,7 +3,8 @@ import { groupBy, keyBy } from 'es-toolkit';
 import { In, IsNull, type EntityManager } from 'typeorm';
 import type { Bag } from '../../contract/bag';
 import type { Brew, BrewInput } from '../../contract/brew';
-import { likingOfCup } from '../../core/cup';
+import type { RepeatGroup } from '../../core/crest';
+import { likingOfCup, SCHOOL_SCALES } from '../../core/cup';
 import { dateOfInstant, restDay, roastDate } from '../../core/rest';
 import { invalidField, notFound } from '../errors';
 import { loadBag, touchBag } from './bags';
@@ -52,6 +53,21 @@ export async function loadBrewTicks(db: EntityManager): Promise<Record<string, B
     .orderBy('brew."brewedAt"')
     .getRawMany<BrewTick>();
   return groupBy(ticks, (tick) => tick.bagId);
+}
+
+/** Blind cups of one recipe of one bag, on one day, by one taster: what measures how repeatable the marks are. */
+export async function loadBlindRepeats(db: EntityManager): Promise<RepeatGroup[]> {
+  const blind = await db.findBy(CupEntity, { blind: true });
+  const brews = keyBy(await db.findBy(BrewEntity, { id: In(blind.map((cup) => cup.brewId)), deletedAt: IsNull(), fault: IsNull() }), (brew) => brew.id);
+  const marked = blind.flatMap((cup) => {
+    const brew = (brews as Record<string, BrewRow | undefined>)[cup.brewId];
+    const liking = likingOfCup(cup);
+    if (!brew || liking === null) return [];
+    const { bagId, tasterId, style, brewer, doseG, waterG, waterC, grindStep, filter, waterRecipe } = brew;
+    const same = JSON.stringify([bagId, tasterId, dateOfInstant(brew.brewedAt), cup.school, style, brewer, doseG, waterG, waterC, grindStep, filter, waterRecipe]);
+    return [{ same, liking, sigma0: SCHOOL_SCALES[cup.school].sigma0 }];
+  });
+  return Object.values(groupBy(marked, ({ same }) => same)).map((group) => ({ likings: group.map(({ liking }) => liking), sigma0: group[0]!.sigma0 }));
 }
 
 /** One brew. Throws a not-found Problem. */

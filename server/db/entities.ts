@@ -1,6 +1,6 @@
 import { EntitySchema, type EntitySchemaColumnOptions } from 'typeorm';
 import type { Process, RoastLevel } from '../../core/crest';
-import type { School } from '../../core/cup';
+import type { AttributeWeights, School } from '../../core/cup';
 import type { Fault, RecordedFrom, Style } from '../../core/brew';
 
 /**
@@ -37,6 +37,8 @@ export interface RecipeRow {
   waterG: number;
   waterC: number | null;
   grindStep: number | null;
+  filter: string | null;
+  waterRecipe: string | null;
 }
 
 export const RecipeEntity = new EntitySchema<RecipeRow>({
@@ -51,6 +53,8 @@ export const RecipeEntity = new EntitySchema<RecipeRow>({
     waterG: real,
     waterC: optionalReal,
     grindStep: optionalReal,
+    filter: optionalText,
+    waterRecipe: optionalText,
   },
 });
 
@@ -70,6 +74,7 @@ export interface BagRow {
   weightG: number;
   price: number | null;
   school: School;
+  weights: AttributeWeights | null;
   bet: string;
   finishedOn: string | null;
   createdAt: string;
@@ -96,6 +101,7 @@ export const BagEntity = new EntitySchema<BagRow>({
     weightG: real,
     price: optionalReal,
     school: text,
+    weights: { type: 'simple-json', nullable: true },
     bet: text,
     finishedOn: optionalText,
     createdAt: text,
@@ -128,6 +134,8 @@ export interface BrewRow {
   waterG: number;
   waterC: number | null;
   grindStep: number | null;
+  filter: string | null;
+  waterRecipe: string | null;
   drainS: number | null;
   recordedFrom: RecordedFrom;
   fault: Fault | null;
@@ -149,6 +157,8 @@ export const BrewEntity = new EntitySchema<BrewRow>({
     waterG: real,
     waterC: optionalReal,
     grindStep: optionalReal,
+    filter: optionalText,
+    waterRecipe: optionalText,
     drainS: optionalReal,
     recordedFrom: text,
     fault: optionalText,
@@ -166,11 +176,14 @@ export interface CupRow {
   aroma: number | null;
   acidity: number | null;
   body: number | null;
+  sweetness: number | null;
+  cleanness: number | null;
+  blind: boolean;
 }
 
 export const CupEntity = new EntitySchema<CupRow>({
   name: 'cup',
-  columns: { id, brewId: text, school: text, mark: optionalReal, aroma: optionalReal, acidity: optionalReal, body: optionalReal },
+  columns: { id, brewId: text, school: text, mark: optionalReal, aroma: optionalReal, acidity: optionalReal, body: optionalReal, sweetness: optionalReal, cleanness: optionalReal, blind: { type: 'boolean' } },
 });
 
 export interface NoteRow {
@@ -184,12 +197,24 @@ export const NoteEntity = new EntitySchema<NoteRow>({
   columns: { id, cupId: text, text },
 });
 
+/** The household's one row of settings. */
+export interface HouseholdRow {
+  id: number;
+  brewers: string[] | null;
+  oneChange: boolean;
+}
+
+export const HouseholdEntity = new EntitySchema<HouseholdRow>({
+  name: 'household',
+  columns: { id: { type: 'integer', primary: true }, brewers: { type: 'simple-json', nullable: true }, oneChange: { type: 'boolean' } },
+});
+
 /** A fit that was worked out for one revision of a bag by one version of the engine. */
 export interface VerdictRow {
   bagId: string;
   revision: number;
   engineVersion: number;
-  /** The peak prior learnt from history that it was worked out with; empty for the table's. */
+  /** The prior learnt from history that it was worked out with; empty for the table's. */
   prior: string;
   /** JSON of what every lane of the shelf needs. */
   summary: string;
@@ -202,4 +227,4 @@ export const VerdictEntity = new EntitySchema<VerdictRow>({
   columns: { bagId: { type: 'varchar', primary: true }, revision: integer, engineVersion: integer, prior: text, summary: text, detail: text },
 });
 
-export const ENTITIES = [TasterEntity, RecipeEntity, BagEntity, SpellEntity, BrewEntity, CupEntity, NoteEntity, VerdictEntity];
+export const ENTITIES = [TasterEntity, RecipeEntity, BagEntity, SpellEntity, BrewEntity, CupEntity, NoteEntity, HouseholdEntity, VerdictEntity];

@@ -8,6 +8,7 @@ import { roastDate, spellOn } from '../../core/rest';
 import { datesOf } from '../../core/shelf';
 import { addBag, changeBag, loadBag, setBagDeleted } from '../db/bags';
 import { addBrew, loadBrews } from '../db/brews';
+import { loadSettings } from '../db/settings';
 import { notInFuture } from '../dates';
 import type { Deps } from '../deps';
 import { parse } from '../http';
@@ -18,20 +19,25 @@ export function bagRoutes({ store, verdicts, now }: Deps): Router {
 
   const page = async (id: string, today: string): Promise<BagPage> => {
     const bag = await store.read((db) => loadBag(db, id));
-    const [brews, { fit, prior }] = await Promise.all([store.read((db) => loadBrews(db, bag)), verdicts.whole(bag)]);
+    const [{ brews, settings }, { fit, prior }] = await Promise.all([
+      store.read(async (db) => ({ brews: await loadBrews(db, bag), settings: await loadSettings(db) })),
+      verdicts.whole(bag),
+    ]);
     const { roastedOn, assumed } = roastDate(bag);
     const left = gramsLeft(bag.weightG, brews.map((brew) => brew.doseG));
+    const cups = cupsLeft(left, bag.reference.doseG);
     return {
       bag,
       roastedOn,
       roastAssumed: assumed,
       frozen: spellOn(bag.spells, today) !== null,
       gramsLeft: left,
-      cupsLeft: cupsLeft(left, bag.reference.doseG),
+      cupsLeft: cups,
       window: datesOf(fit.window, roastedOn, bag.spells),
       brews,
       prior,
-      verdict: verdictOn(fit, bag, today),
+      settings,
+      verdict: verdictOn(fit, bag, today, { ...settings, cupsLeft: cups }),
     };
   };
 

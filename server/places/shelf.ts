@@ -1,13 +1,15 @@
 import { Router } from 'express';
 import type { Bag } from '../../contract/bag';
-import { searchQuery, shelfQuery, type Lane, type Shelf } from '../../contract/shelf';
+import type { Settings } from '../../contract/settings';
+import { searchQuery, shelfQuery, type Advice, type Lane, type Shelf } from '../../contract/shelf';
 import { cupsLeft, gramsLeft, roundTo } from '../../core/brew';
-import { ageOn, readingOf } from '../../core/crest';
+import { ageOn, proposals, readingOf, reportedDay } from '../../core/crest';
 import { dateOfInstant, roastDate, spellOn } from '../../core/rest';
-import { byUrgency, datesOf, leaveAlone, pickOfTheMorning, ridgeByDate, shelfAxis, type DateSpan, type ShelfBag } from '../../core/shelf';
+import { byUrgency, datesOf, leaveAlone, mostTellingBag, pickOfTheMorning, ridgeByDate, shelfAxis, tellingAdvice, type DateSpan, type ShelfBag } from '../../core/shelf';
 import { loadBags } from '../db/bags';
 import { loadBrewTicks, type BrewTick } from '../db/brews';
 import { searchBags } from '../db/search';
+import { loadSettings } from '../db/settings';
 import type { Deps } from '../deps';
 import { parse } from '../http';
 import type { FitForShelf } from '../verdicts/keeper';
@@ -18,7 +20,7 @@ export function shelfRoutes({ store, verdicts }: Deps): Router {
 
   routes.get('/shelf', async (request, response) => {
     const { today, finished } = parse(shelfQuery, request.query);
-    const { bags, ticks } = await store.read(async (db) => ({ bags: await loadBags(db), ticks: await loadBrewTicks(db) }));
+    const { bags, ticks, settings } = await store.read(async (db) => ({ bags: await loadBags(db), ticks: await loadBrewTicks(db), settings: await loadSettings(db) }));
     const shown = bags.filter((bag) => (bag.finishedOn !== null) === (finished === 'yes'));
     const fits = await verdicts.forShelf(shown);
     const axis = shelfAxis(today);
@@ -34,10 +36,21 @@ export function shelfRoutes({ store, verdicts }: Deps): Router {
       axis,
       lanes: both.map(({ lane }) => lane),
       pick: pickOfTheMorning(onShelf, today),
+      telling: await telling(onShelf, shown, today, settings),
       leaveAlone: leaveAlone(onShelf, today),
     };
     response.json(answer);
   });
+
+  /** The most telling brew of today: which bag by what its fit says, how by the proposals of that one bag. */
+  const telling = async (onShelf: readonly LaneBag[], bags: readonly Bag[], today: string, settings: Settings): Promise<Advice | null> => {
+    const id = mostTellingBag(onShelf);
+    const [shelfBag, bag] = [onShelf.find((one) => one.id === id), bags.find((one) => one.id === id)];
+    if (!shelfBag || !bag) return null;
+    const { fit } = await verdicts.whole(bag);
+    const [now] = proposals(fit, [ageOn(bag, today)], { ...settings, cupsLeft: shelfBag.cupsLeft });
+    return now ? tellingAdvice(shelfBag, now.mostTelling) : null;
+  };
 
   routes.get('/search', async (request, response) => {
     const { q } = parse(searchQuery, request.query);
@@ -47,7 +60,9 @@ export function shelfRoutes({ store, verdicts }: Deps): Router {
   return routes;
 }
 
-function laneAndBag(bag: Bag, ticks: readonly BrewTick[], fit: FitForShelf, today: string, axis: DateSpan): { lane: Lane; bag: ShelfBag } {
+type LaneBag = ShelfBag & { toldToday: number };
+
+function laneAndBag(bag: Bag, ticks: readonly BrewTick[], fit: FitForShelf, today: string, axis: DateSpan): { lane: Lane; bag: LaneBag } {
   const { roastedOn, assumed } = roastDate(bag);
   const left = gramsLeft(bag.weightG, ticks.map((tick) => tick.doseG));
   const reading = readingOf(fit, ageOn(bag, today), bag.finishedOn !== null);
@@ -55,7 +70,7 @@ function laneAndBag(bag: Bag, ticks: readonly BrewTick[], fit: FitForShelf, toda
   const frozen = spellOn(bag.spells, today) !== null;
   const shared = { id: bag.id, name: bag.name, state: reading.state, verdict: reading.verdict, usable: fit.usable, window, frozen, cupsLeft: cupsLeft(left, bag.reference.doseG) };
   return {
-    bag: { ...shared, finished: bag.finishedOn !== null, reference: bag.reference },
+    bag: { ...shared, finished: bag.finishedOn !== null, reference: bag.reference, toldToday: fit.mostTold[reportedDay(ageOn(bag, today))] ?? 0 },
     lane: {
       ...shared,
       roaster: bag.roaster,

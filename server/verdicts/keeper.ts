@@ -1,9 +1,9 @@
 import { In } from 'typeorm';
 import type { Bag } from '../../contract/bag';
 import { fitInput } from '../../contract/verdict';
-import { ENGINE_VERSION, historyOf, priorFor, type CrestFit, type History, type PastBag, type TasterPrior } from '../../core/crest';
+import { ENGINE_VERSION, historyOf, pooledRepeats, priorFor, type CrestFit, type History, type PastBag, type TasterPrior } from '../../core/crest';
 import { loadFinishedBags } from '../db/bags';
-import { loadLogs } from '../db/brews';
+import { loadBlindRepeats, loadLogs } from '../db/brews';
 import { VerdictEntity, type VerdictRow } from '../db/entities';
 import type { Store } from '../db/store';
 import type { Engine } from './engine';
@@ -64,9 +64,9 @@ export class VerdictKeeper {
 
   /** Every bag with what the finished ones teach about its kind. */
   async #withPriors(bags: readonly Bag[]): Promise<Asked[]> {
-    const finished = bags.some((bag) => bag.finishedOn === null) ? await this.store.read(loadFinishedBags) : [];
-    if (finished.length === 0) return bags.map((bag) => ({ bag, prior: null }));
-    const { history, byKind } = await this.#historyOf(finished);
+    const past = bags.some((bag) => bag.finishedOn === null) ? await this.#read() : null;
+    if (past === null) return bags.map((bag) => ({ bag, prior: null }));
+    const { history, byKind } = past;
     return bags.map((bag) => {
       if (bag.finishedOn !== null) return { bag, prior: null };
       const kind = kindOf(bag);
@@ -76,10 +76,13 @@ export class VerdictKeeper {
     });
   }
 
-  /** Reads the history anew when a finished bag has changed. */
-  async #historyOf(finished: readonly Bag[]): Promise<{ history: History; byKind: Map<string, TasterPrior> }> {
-    const key = finished.map((bag) => `${bag.id} ${bag.revision}`).join();
-    if (this.#past?.key !== key) this.#past = { key, history: historyOf(await this.#pastBags(finished), []), byKind: new Map() };
+  /** The household's past, read anew when a finished bag or a blind cup has changed; null while there is none. */
+  async #read(): Promise<{ history: History; byKind: Map<string, TasterPrior> } | null> {
+    const { finished, groups } = await this.store.read(async (db) => ({ finished: await loadFinishedBags(db), groups: await loadBlindRepeats(db) }));
+    const repeats = pooledRepeats(groups);
+    if (finished.length === 0 && repeats.length === 0) return null;
+    const key = JSON.stringify([finished.map((bag) => [bag.id, bag.revision]), repeats]);
+    if (this.#past?.key !== key) this.#past = { key, history: historyOf(await this.#pastBags(finished), repeats), byKind: new Map() };
     return this.#past;
   }
 

@@ -15,6 +15,7 @@ import { EffectList } from './EffectList';
 import { LabelFacts } from './LabelFacts';
 import { Log } from './Log';
 import { NextBrews } from './NextBrews';
+import { ReadBy } from './ReadBy';
 import { RidgeChart } from './RidgeChart';
 import { NO_QUESTION, useWhatIf } from './useWhatIf';
 import { QuestionNote, RecipeSliders } from './WhatIf';
@@ -72,13 +73,14 @@ function BagView({ page: logged, today }: { page: Page; today: string }) {
       </div>
       <div className="row">
         <div className="col-lg-8">
+          <ReadBy {...asking} />
           <RidgeChart page={page} chosen={chosen} onChoose={choose} />
           <DayTable page={page} />
           <Log page={page} today={today} chosen={chosen} onChoose={choose} without={question.without} onLeaveOut={leaveOut} />
         </div>
         <aside className="col-lg-4 side">
           <NextBrews page={page} />
-          <EffectList verdict={verdict} school={bag.school} hasBrews={brews.length > 0} />
+          <EffectList verdict={verdict} hasBrews={brews.length > 0} />
           <LabelFacts bag={bag} prior={page.prior} />
           {brews.length > 0 && <RecipeSliders {...asking} />}
         </aside>

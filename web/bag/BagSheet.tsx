@@ -1,8 +1,8 @@
 import Button from 'react-bootstrap/Button';
-import { useFieldArray, useFormContext, useFormState } from 'react-hook-form';
+import { useFieldArray, useFormContext, useFormState, useWatch } from 'react-hook-form';
 import { BREWERS, STYLES } from '../../core/brew';
 import { PROCESSES, ROAST_LEVELS } from '../../core/crest';
-import { SCHOOLS } from '../../core/cup';
+import { ATTRIBUTES, SCHOOLS } from '../../core/cup';
 import { OpenSelectField, SelectField, TextField } from '../shared/fields';
 import { SCHOOL_NAMES, sentenceCase, words } from '../shared/format';
 import { Sheet } from '../shared/Sheet';
@@ -85,14 +85,31 @@ function MoreFields({ initial }: { initial: BagForm }) {
         <summary>Freezer</summary>
         <FreezerStays />
       </details>
-      <details open={initial.school !== 'mark10'}>
-        <summary>How you score</summary>
+      <details open={initial.school !== 'mark10' || initial.best === 'weights' || errors.weights !== undefined}>
+        <summary>How you score, and what best means</summary>
         <div className="fields">
           <SelectField name="school" label="Overall mark" className="half" options={SCHOOLS.map((school) => ({ value: school, text: SCHOOL_NAMES[school] }))} />
+          <SelectField
+            name="best"
+            label="Best means"
+            className="half"
+            options={[
+              { value: 'overall', text: 'The overall mark' },
+              { value: 'weights', text: 'Attributes, weighed as below' },
+            ]}
+          />
+          <WeightFields />
         </div>
       </details>
     </fieldset>
   );
+}
+
+/** One weight per attribute, while those are what best means. */
+function WeightFields() {
+  const best = useWatch<BagForm, 'best'>({ name: 'best' });
+  if (best === 'overall') return null;
+  return ATTRIBUTES.map((attribute) => <TextField key={attribute} name={`weights.${attribute}`} label={sentenceCase(attribute)} decimal help={attribute === 'aroma' ? '0 leaves it out.' : undefined} />);
 }
 
 function ReferenceFields() {
@@ -103,6 +120,8 @@ function ReferenceFields() {
       <TextField name="reference.doseG" label="Dose" unit="g" decimal />
       <TextField name="reference.waterG" label="Water" unit="g" decimal />
       <TextField name="reference.waterC" label="Water temperature" unit="°C" decimal />
+      <TextField name="reference.filter" label="Filter" placeholder="if you tell them apart" />
+      <TextField name="reference.waterRecipe" label="Brewing water" placeholder="if you tell them apart" />
     </div>
   );
 }

@@ -5,14 +5,14 @@ import { markOf, type School } from '../../core/cup';
 import { markText, numberText } from '../shared/format';
 
 /** The chart in words and figures: a sentence, and the curve as a table on demand. */
-export function DayTable({ page: { bag, verdict } }: { page: BagPage }) {
+export function DayTable({ page: { verdict } }: { page: BagPage }) {
   const [open, setOpen] = useState(false);
-  const { peak, window, core } = verdict;
-  const mark = (liking: number): string => markOfText(bag.school, liking);
+  const { peak, fresh, window, core } = verdict;
+  const mark = (liking: number): string => markOfText(verdict.scale, liking);
   return (
     <div className="small quiet mt-1">
       <p className="mb-1">
-        The curve peaks around day {numberText(peak.day, 0)} (8 in 10 chance: day {numberText(peak.lo, 0)} to {numberText(peak.hi, 0)}).{' '}
+        {fresh >= 0.05 ? `It was at its best fresh with a probability of ${numberText(fresh * 100, 0)} %; if not, it` : 'The curve'} peaks around day {numberText(peak.day, 0)} (8 in 10 chance: day {numberText(peak.lo, 0)} to {numberText(peak.hi, 0)}).{' '}
         {window ? `More likely than not at its best on ${daysText(window)}` : 'No day is yet more likely than not to be at its best'}
         {core ? `, firmly on ${daysText(core)}.` : '.'}
       </p>

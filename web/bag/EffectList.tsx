@@ -1,11 +1,10 @@
 import type { Verdict } from '../../contract/verdict';
 import { cupsText, likelihoodWord, settingText, sizeWord } from '../../core/crest';
-import type { School } from '../../core/cup';
 import { api } from '../shared/api';
 import { inSchool, numberText, sentenceCase } from '../shared/format';
 
 /** What the recipe did to the score, against the reference: in words, the largest first, with the numbers beside. */
-export function EffectList({ verdict, school, hasBrews }: { verdict: Verdict; school: School; hasBrews: boolean }) {
+export function EffectList({ verdict, hasBrews }: { verdict: Verdict; hasBrews: boolean }) {
   const { data: tasters = [] } = api.useTastersQuery(undefined);
   const named = verdict.effects.map((effect) => (effect.factor === 'taster' ? { ...effect, level: tasters.find(({ id }) => id === effect.level)?.name ?? 'Another taster' } : effect));
   const effects = named.sort((a, b) => Math.abs(b.mean) - Math.abs(a.mean));
@@ -27,7 +26,7 @@ export function EffectList({ verdict, school, hasBrews }: { verdict: Verdict; sc
               {said}
               <div className="quiet small">
                 {effect.mean > 0 ? '+' : '−'}
-                {numberText(Math.abs(inSchool(school, effect.mean)), 2)} ± {numberText(inSchool(school, effect.sd), 2)} · {cupsText(effect.brews)}
+                {numberText(Math.abs(inSchool(verdict.scale, effect.mean)), 2)} ± {numberText(inSchool(verdict.scale, effect.sd), 2)} · {cupsText(effect.brews)}
               </div>
             </li>
           );

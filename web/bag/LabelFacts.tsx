@@ -1,6 +1,7 @@
 import type { Bag } from '../../contract/bag';
 import { tablePeakDays, type TasterPrior } from '../../core/crest';
 import { recipeLine } from '../../core/shelf';
+import { judgedByText } from './judgedBy';
 import { numberText, SCHOOL_NAMES, sentenceCase, words } from '../shared/format';
 
 /** What the label claims, the bet placed on it, and the recipe everything is measured against. */
@@ -23,7 +24,7 @@ export function LabelFacts({ bag, prior }: { bag: Bag; prior: TasterPrior | null
         <p className="mb-0">
           {sentenceCase(recipeLine(reference))} <span className="quiet">(1:{numberText(reference.waterG / reference.doseG, 1)})</span>
         </p>
-        <p className="quiet small mb-0">The curve is the score this recipe would get. Scored as: {SCHOOL_NAMES[bag.school].toLowerCase()}.</p>
+        <p className="quiet small mb-0">The curve is the score this recipe would get. Scored as: {SCHOOL_NAMES[bag.school].toLowerCase()}.{bag.weights && ` Best means: ${judgedByText(bag.weights)}.`}</p>
         {prior && (
           <p className="quiet small mb-0">
             Before any cup, bags of this kind were expected to peak around day {numberText(prior.peak.days, 0)}: the usual {numberText(tablePeakDays(bag.roastLevel, bag.process, reference.style), 0)}, moved by your own finished bags.

@@ -33,6 +33,7 @@ export function Log({ page, today, chosen, onChoose, without, onLeaveOut }: Prop
             surprise={verdict.surprises.find(({ id }) => id === brew.id)}
             taster={tasters.find((taster) => taster.id === brew.tasterId)?.name}
             reference={page.bag.reference}
+            scale={verdict.scale}
             today={today}
             chosen={brew.id === chosen}
             onChoose={() => onChoose(brew.id)}

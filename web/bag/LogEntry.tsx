@@ -5,7 +5,7 @@ import type { Brew } from '../../contract/brew';
 import type { RecipeInput } from '../../contract/recipe';
 import type { Verdict } from '../../contract/verdict';
 import { FAULTS, type Fault } from '../../core/brew';
-import { markOf, SCHOOL_SCALES } from '../../core/cup';
+import { ATTRIBUTES, markOf, SCHOOL_SCALES, type School } from '../../core/cup';
 import { recipeLine } from '../../core/shelf';
 import { api, problemOf } from '../shared/api';
 import { clockText, dateText, markText, minutesText, numberText, sentenceCase, words } from '../shared/format';
@@ -18,6 +18,8 @@ interface Props {
   surprise: Verdict['surprises'][number] | undefined;
   taster: string | undefined;
   reference: RecipeInput;
+  /** The scale the judgement is written in. */
+  scale: School;
   today: string;
   chosen: boolean;
   onChoose: () => void;
@@ -29,9 +31,9 @@ interface Props {
 const WHY_OUT = { fault: 'left out: a fault', 'other-style': 'left out: another style of drink', 'no-mark': 'left out: no overall mark' };
 
 /** One brew: when, with what, what it tasted of, and whether it counts. */
-export function LogEntry({ brew, read, surprise, taster, reference, today, chosen, onChoose, tried, onLeaveOut }: Props) {
+export function LogEntry({ brew, read, surprise, taster, reference, scale, today, chosen, onChoose, tried, onLeaveOut }: Props) {
   const { cup } = brew;
-  const marks = (['aroma', 'acidity', 'body'] as const).filter((name) => cup[name] !== null).map((name) => `${name} ${numberText(cup[name] ?? 0, 1)}`);
+  const marks = ATTRIBUTES.filter((name) => cup[name] !== null).map((name) => `${name} ${numberText(cup[name] ?? 0, 1)}`);
   const mark = brew.liking === null ? '–' : markText(cup.school, markOf(cup.school, brew.liking));
   const grind = brew.grindStep ? `, grind ${brew.grindStep > 0 ? '+' : '−'}${Math.abs(brew.grindStep)}` : '';
   const about = [
@@ -39,6 +41,9 @@ export function LogEntry({ brew, read, surprise, taster, reference, today, chose
     clockText(brew.brewedAt),
     taster,
     brew.drainS === null ? null : `drained in ${minutesText(brew.drainS)}`,
+    brew.filter,
+    brew.waterRecipe && `${brew.waterRecipe} water`,
+    cup.blind ? 'blind' : null,
     brew.recordedFrom === 'memory' ? 'from memory, weighs less' : null,
     marks.join(', ') || null,
   ].filter(Boolean);
@@ -60,7 +65,7 @@ export function LogEntry({ brew, read, surprise, taster, reference, today, chose
         )}
         {surprise && (
           <div className="small surprise">
-            The other cups foretold about {numberText(Math.abs(surprise.missedBy) / SCHOOL_SCALES[cup.school].points, 1)} {surprise.missedBy < 0 ? 'more' : 'less'}: did something go wrong? If so, mark it; if not, it counts.
+            The other cups foretold about {numberText(Math.abs(surprise.missedBy) / SCHOOL_SCALES[scale].points, 1)} {surprise.missedBy < 0 ? 'more' : 'less'}: did something go wrong? If so, mark it; if not, it counts.
           </div>
         )}
         {cup.notes && (
@@ -71,7 +76,7 @@ export function LogEntry({ brew, read, surprise, taster, reference, today, chose
         {(chosen || tried) && (read?.leftOut ?? null) === null && (
           <Form.Check className="small" type="checkbox" id={`counts-${brew.id}`} checked={!tried} onChange={onLeaveOut} label="Counts in the judgement; untick to see what it does" />
         )}
-        {chosen && read && <Reason read={read} brew={brew} isReference={sameRecipe(brew, reference)} />}
+        {chosen && read && <Reason read={read} scale={scale} isReference={sameRecipe(brew, reference)} />}
       </div>
       <span className="cup-mark">{mark}</span>
       <EntryMenu brew={brew} />
@@ -80,14 +85,13 @@ export function LogEntry({ brew, read, surprise, taster, reference, today, chose
 }
 
 function sameRecipe(a: RecipeInput, b: RecipeInput): boolean {
-  return a.brewer === b.brewer && a.waterC === b.waterC && (a.grindStep ?? 0) === (b.grindStep ?? 0) && a.waterG / a.doseG === b.waterG / b.doseG;
+  return a.brewer === b.brewer && a.waterC === b.waterC && (a.grindStep ?? 0) === (b.grindStep ?? 0) && (a.filter ?? b.filter) === (b.filter ?? a.filter) && (a.waterRecipe ?? b.waterRecipe) === (b.waterRecipe ?? a.waterRecipe) && a.waterG / a.doseG === b.waterG / b.doseG;
 }
 
 /** What the brew says, once the recipe is taken out of it. */
-function Reason({ read, brew, isReference }: { read: Verdict['brews'][number]; brew: Brew; isReference: boolean }) {
+function Reason({ read, scale, isReference }: { read: Verdict['brews'][number]; scale: School; isReference: boolean }) {
   if (read.atReference === null || read.asScored === null) return null;
-  const { school } = brew.cup;
-  const text = (liking: number): string => markText(school, markOf(school, Math.min(100, Math.max(0, liking))));
+  const text = (liking: number): string => markText(scale, markOf(scale, Math.min(100, Math.max(0, liking))));
   const moved = read.atReference - read.asScored;
   return (
     <div className="small quiet">

@@ -1,38 +1,42 @@
+import { Link } from 'react-router';
 import type { BagPage } from '../../contract/shelf';
-import { bestCupDay, mostTellingDay, settingText, tellingText, type Proposal } from '../../core/crest';
+import { bestCupDay, mostTellingDay, recipeText, tellingText } from '../../core/crest';
 import { markOf } from '../../core/cup';
 import { inSchool, markText, numberText } from '../shared/format';
 
 /** What to brew next: for the cup, and for the knowledge; with what each gains and costs. */
-export function NextBrews({ page: { bag, verdict, cupsLeft } }: { page: BagPage }) {
+export function NextBrews({ page: { bag, verdict, cupsLeft, settings } }: { page: BagPage }) {
   const today = verdict.next[0];
   const best = bestCupDay(verdict.next);
   const telling = mostTellingDay(verdict.next);
   if (!today || !best || !telling || bag.finishedOn !== null || cupsLeft === 0) return null;
   const cost = `${numberText(bag.reference.doseG, 1)} g, one of ${cupsLeft} ${cupsLeft === 1 ? 'cup' : 'cups'} left`;
-  const mark = (liking: number): string => markText(bag.school, markOf(bag.school, Math.min(100, Math.max(0, liking))));
-  const better = inSchool(bag.school, best.bestCup.expected - today.bestCup.expected);
+  const mark = (liking: number): string => markText(verdict.scale, markOf(verdict.scale, Math.min(100, Math.max(0, liking))));
+  const better = inSchool(verdict.scale, best.bestCup.expected - today.bestCup.expected);
   const waits = best.inDays > 0 && best.bestCup.expected - today.bestCup.expected > 0.1 * verdict.sigma0;
   return (
     <section>
       <h2>Next brew</h2>
       <ul className="proposals">
         <li>
-          <strong>Best cup</strong> today: {how(today.bestCup)}, about {mark(today.bestCup.expected)}.
-          {waits && ` ${when(best.inDays, true)} ${best.bestCup.change ? `${how(best.bestCup)}, ` : ''}about ${numberText(better, 2)} more.`}
+          <strong>Best cup</strong> today: {recipeText(today.bestCup.changes)}, about {mark(today.bestCup.expected)}.
+          {waits && ` ${when(best.inDays, true)} ${best.bestCup.changes.length > 0 ? `${recipeText(best.bestCup.changes)}, ` : ''}about ${numberText(better, 2)} more.`}
         </li>
         <li>
-          <strong>Most telling</strong> {when(telling.inDays, false)}: {how(telling.mostTelling)}. It {tellingText(telling.mostTelling.telling)}
-          {telling.inDays > 0 ? `; today's most telling brew (${how(today.mostTelling)}) ${tellingText(today.mostTelling.telling)}.` : '.'}
-          <div className="quiet small">Price: {cost}.</div>
+          <strong>Most telling</strong> {when(telling.inDays, false)}: {recipeText(telling.mostTelling.changes)}. It {tellingText(telling.mostTelling.telling)}
+          {telling.inDays > 0 ? `; today's most telling brew (${recipeText(today.mostTelling.changes)}) ${tellingText(today.mostTelling.telling)}.` : '.'}
+          <div className="quiet small">
+            Price: {cost}. {settings.oneChange && 'One change at a time from the last brew'}
+            {settings.oneChange && settings.brewers !== null && ', with '}
+            {!settings.oneChange && settings.brewers !== null && 'With '}
+            {settings.brewers !== null && 'the brewers you own'}
+            {(settings.oneChange || settings.brewers !== null) && '. '}
+            <Link to="/store-room">Change that</Link>
+          </div>
         </li>
       </ul>
     </section>
   );
-}
-
-function how({ change }: Proposal): string {
-  return change === null ? 'the reference recipe' : `the reference recipe with ${settingText(change)}`;
 }
 
 function when(inDays: number, starting: boolean): string {

@@ -18,8 +18,8 @@ interface Props {
 /** The ridge: score at the reference recipe against rest day, with its band, window and core, today, and every brew. */
 export function RidgeChart({ page, chosen, onChoose }: Props) {
   const [ref, width] = useWidth<HTMLDivElement>();
-  const { bag, verdict, brews } = page;
-  const school = (liking: number): number => inSchool(bag.school, liking);
+  const { verdict, brews } = page;
+  const school = (liking: number): number => inSchool(verdict.scale, liking);
   const restDays = new Map(brews.map((brew) => [brew.id, brew.restDay]));
   const points: PlottedBrew[] = verdict.brews.flatMap((brew) =>
     brew.asScored === null
@@ -29,7 +29,7 @@ export function RidgeChart({ page, chosen, onChoose }: Props) {
   const lastDay = Math.min(90, Math.max(36, verdict.restDay + MARGIN_DAYS, (verdict.window?.to ?? verdict.peak.hi) + MARGIN_DAYS, ...points.map((p) => p.day + 2)));
   const curve = verdict.curve.filter(({ day }) => day <= lastDay).map(({ day, mean, lo, hi }) => ({ day, mean: school(mean), band: [school(lo), school(hi)] }));
   const levels = [...points.flatMap((p) => [p.asScored, p.atReference ?? p.asScored]), ...curve.flatMap((c) => c.band)];
-  const yTicks = levelTicks(Math.max(0, Math.min(...levels)), Math.min(SCHOOL_SCALES[bag.school].max, Math.max(...levels)));
+  const yTicks = levelTicks(Math.max(0, Math.min(...levels)), Math.min(SCHOOL_SCALES[verdict.scale].max, Math.max(...levels)));
   const { window, core } = verdict;
   const narrow = width < 520;
   return (

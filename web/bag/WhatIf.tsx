@@ -6,6 +6,7 @@ import type { BagPage } from '../../contract/shelf';
 import { ratio, waterFor } from '../../core/brew';
 import { recipeLine } from '../../core/shelf';
 import { numberText } from '../shared/format';
+import { judgedByText } from './judgedBy';
 import { asks, NO_QUESTION, type Question } from './useWhatIf';
 
 interface Props {
@@ -17,8 +18,8 @@ interface Props {
 /** What the chart answers at the moment, when it is not simply what was logged. */
 export function QuestionNote({ page: { bag }, question, ask }: Props) {
   if (!asks(question)) return null;
-  const { without, recipe } = question;
-  const parts = [recipe && `at ${recipeLine(recipe)}, not ${recipeLine(bag.reference)}`, without.size > 0 && `without ${without.size} ${without.size === 1 ? 'brew' : 'brews'}`].filter(Boolean);
+  const { without, recipe, weights } = question;
+  const parts = [weights !== undefined && `judged by ${judgedByText(weights)}`, recipe && `at ${recipeLine(recipe)}, not ${recipeLine(bag.reference)}`, without.size > 0 && `without ${without.size} ${without.size === 1 ? 'brew' : 'brews'}`].filter(Boolean);
   return (
     <p className="what-if-note" role="status">
       <strong>What if:</strong> {parts.join(', ')}.{' '}

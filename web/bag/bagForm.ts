@@ -1,5 +1,7 @@
 import { bagInput, type Bag, type BagInput } from '../../contract/bag';
+import { mapValues } from 'es-toolkit';
 import type { RecipeInput } from '../../contract/recipe';
+import { EQUAL_WEIGHTS, type Attribute, type AttributeWeights } from '../../core/cup';
 import { asTyped, typedChoice, typedNumber } from '../shared/typed';
 import { typedResolver } from '../shared/formResolver';
 
@@ -19,17 +21,25 @@ export interface BagForm {
   weightG: string;
   price: string;
   school: string;
+  /** What "best" means: the overall mark, or weights on the attributes. */
+  best: 'overall' | 'weights';
+  weights: Record<Attribute, string>;
   bet: string;
   finishedOn: string;
-  reference: { style: string; brewer: string; doseG: string; waterG: string; waterC: string };
+  reference: { style: string; brewer: string; doseG: string; waterG: string; waterC: string; filter: string; waterRecipe: string };
   spells: { from: string; to: string }[];
 }
 
 /** The household's standard to begin with; every bag may have its own. */
-const FIRST_REFERENCE: RecipeInput = { style: 'filter', brewer: 'cone', doseG: 15, waterG: 240, waterC: 94, grindStep: 0 };
+const FIRST_REFERENCE: RecipeInput = { style: 'filter', brewer: 'cone', doseG: 15, waterG: 240, waterC: 94, grindStep: 0, filter: null, waterRecipe: null };
 
-function typedReference({ style, brewer, doseG, waterG, waterC }: RecipeInput): BagForm['reference'] {
-  return { style, brewer, doseG: asTyped(doseG), waterG: asTyped(waterG), waterC: asTyped(waterC) };
+function typedReference({ style, brewer, doseG, waterG, waterC, filter, waterRecipe }: RecipeInput): BagForm['reference'] {
+  return { style, brewer, doseG: asTyped(doseG), waterG: asTyped(waterG), waterC: asTyped(waterC), filter: filter ?? '', waterRecipe: waterRecipe ?? '' };
+}
+
+function typedWeights(weights: AttributeWeights | null): Pick<BagForm, 'best' | 'weights'> {
+  const shown = weights ?? EQUAL_WEIGHTS;
+  return { best: weights === null ? 'overall' : 'weights', weights: mapValues(shown, (weight) => asTyped(weight)) };
 }
 
 /** An empty sheet for a new bag. */
@@ -49,6 +59,7 @@ export function emptyBag(): BagForm {
     weightG: '250',
     price: '',
     school: 'mark10',
+    ...typedWeights(null),
     bet: '',
     finishedOn: '',
     reference: typedReference(FIRST_REFERENCE),
@@ -73,6 +84,7 @@ export function typedBag(bag: Bag): BagForm {
     weightG: asTyped(bag.weightG),
     price: asTyped(bag.price),
     school: bag.school,
+    ...typedWeights(bag.weights),
     bet: bag.bet,
     finishedOn: bag.finishedOn ?? '',
     reference: typedReference(bag.reference),
@@ -81,9 +93,10 @@ export function typedBag(bag: Bag): BagForm {
 }
 
 function toValues(typed: BagForm): unknown {
-  const { reference } = typed;
+  const { reference, best, ...rest } = typed;
   return {
-    ...typed,
+    ...rest,
+    weights: best === 'overall' ? null : mapValues(typed.weights, (weight) => typedNumber(weight) ?? 0),
     process: typedChoice(typed.process),
     roastLevel: typedChoice(typed.roastLevel),
     roastedOn: typedChoice(typed.roastedOn),
@@ -99,6 +112,8 @@ function toValues(typed: BagForm): unknown {
       waterG: typedNumber(reference.waterG),
       waterC: typedNumber(reference.waterC),
       grindStep: 0,
+      filter: typedChoice(reference.filter.trim()),
+      waterRecipe: typedChoice(reference.waterRecipe.trim()),
     },
     spells: typed.spells.map(({ from, to }) => ({ place: 'freezer', from, to: typedChoice(to) })),
   };

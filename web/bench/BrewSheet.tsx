@@ -1,9 +1,10 @@
+import { mapValues, pick } from 'es-toolkit';
 import { useFormState, useWatch } from 'react-hook-form';
 import type { ApiError } from '../../contract/error';
 import { NOTES_MAX } from '../../contract/brew';
 import type { Taster } from '../../contract/taster';
 import { beverageG, BREWERS, FAULTS, STYLES } from '../../core/brew';
-import { compositeLiking, SCHOOL_SCALES, type School } from '../../core/cup';
+import { ATTRIBUTES, compositeLiking, SCHOOL_SCALES, type School } from '../../core/cup';
 import { MarkField, OpenSelectField, SelectField, SwitchField, TextField } from '../shared/fields';
 import { numberText, SCHOOL_NAMES, sentenceCase, words } from '../shared/format';
 import { Sheet } from '../shared/Sheet';
@@ -62,9 +63,9 @@ function CupPart({ school, markFirst }: { school: School; markFirst: boolean }) 
       <legend>The cup</legend>
       <div className="fields">
         {school === 'composite' ? <Composite /> : <MarkField name="cup.mark" label="Overall" className="wide overall" help={`${SCHOOL_NAMES[school]}.`} step={step} max={max} start={max * 0.8} autoFocus={markFirst} />}
-        <MarkField name="cup.aroma" label="Aroma" step={0.5} max={10} start={7} />
-        <MarkField name="cup.acidity" label="Acidity" step={0.5} max={10} start={7} />
-        <MarkField name="cup.body" label="Body" step={0.5} max={10} start={7} />
+        {ATTRIBUTES.map((attribute) => (
+          <MarkField key={attribute} name={`cup.${attribute}`} label={sentenceCase(attribute)} step={0.5} max={10} start={7} />
+        ))}
         <TextField name="cup.notes" label="Notes" className="wide" rows={3} help={<NotesLength />} />
       </div>
     </fieldset>
@@ -73,16 +74,17 @@ function CupPart({ school, markFirst }: { school: School; markFirst: boolean }) 
 
 /** The overall mark of a school that is worked out from its attributes. */
 function Composite() {
-  const [aroma, acidity, body] = useWatch<BrewForm, ['cup.aroma', 'cup.acidity', 'cup.body']>({ name: ['cup.aroma', 'cup.acidity', 'cup.body'] }).map((text) => {
+  const cup = useWatch<BrewForm, 'cup'>({ name: 'cup' });
+  const marks = mapValues(pick(cup, [...ATTRIBUTES]), (text) => {
     const value = typedNumber(text);
     return typeof value === 'number' ? value : null;
   });
-  const liking = compositeLiking({ aroma, acidity, body });
+  const liking = compositeLiking(marks);
   return (
     <div className="wide">
       <div className="form-label">Overall</div>
       <output className="fs-4">{liking === null ? '–' : numberText(liking / 10, 1)}</output>
-      <div className="form-text">Worked out from the three below.</div>
+      <div className="form-text">The mean of those you mark below.</div>
     </div>
   );
 }
@@ -95,7 +97,7 @@ function NotesLength() {
 function RecordPart({ tasters, initial }: { tasters: readonly Taster[]; initial: BrewForm }) {
   const fault = useWatch<BrewForm, 'fault'>({ name: 'fault' });
   const { errors } = useFormState<BrewForm>();
-  const open = errors.brewedAt !== undefined || errors.tasterId !== undefined || errors.faultNote !== undefined || initial.fault !== '' || initial.fromMemory;
+  const open = errors.brewedAt !== undefined || errors.tasterId !== undefined || errors.faultNote !== undefined || initial.fault !== '' || initial.fromMemory || initial.cup.blind || initial.filter !== '' || initial.waterRecipe !== '';
   return (
     <fieldset>
       <legend>The record</legend>
@@ -104,11 +106,16 @@ function RecordPart({ tasters, initial }: { tasters: readonly Taster[]; initial:
         <TasterField tasters={tasters} />
       </div>
       <details open={open}>
-        <summary>From memory, another style, or something went wrong</summary>
+        <summary>From memory, blind, another style, filter or water, or something went wrong</summary>
         <div className="fields">
           <div className="half">
             <SwitchField name="fromMemory" label="Written from memory" help="It weighs less in the judgement." />
           </div>
+          <div className="half">
+            <SwitchField name="cup.blind" label="Tasted blind" help="Two or more blind cups of one recipe on one day measure how repeatable your marks are." />
+          </div>
+          <TextField name="filter" label="Filter" />
+          <TextField name="waterRecipe" label="Brewing water" />
           <SelectField name="style" label="Drunk as" options={STYLES.map((style) => ({ value: style, text: sentenceCase(style) }))} />
           <SelectField name="fault" label="What went wrong" className="half" options={[{ value: '', text: 'Nothing' }, ...FAULTS.map((code) => ({ value: code, text: sentenceCase(words(code)) }))]} help="A brew with a fault stays in the log and leaves the judgement." />
           {fault !== '' && <TextField name="faultNote" label="In your words" className="wide" />}

@@ -1,6 +1,7 @@
 import { brewInput, type Brew, type BrewInput } from '../../contract/brew';
 import type { RecipeInput } from '../../contract/recipe';
-import type { School } from '../../core/cup';
+import { mapValues, pick } from 'es-toolkit';
+import { ATTRIBUTES, type Attribute, type School } from '../../core/cup';
 import { minutesText } from '../shared/format';
 import { typedResolver } from '../shared/formResolver';
 import { instantOf, localDateTime, wallClockOf } from '../shared/today';
@@ -15,23 +16,29 @@ export interface BrewForm {
   waterG: string;
   waterC: string;
   grindStep: string;
+  filter: string;
+  waterRecipe: string;
   drainS: string;
   tasterId: string;
   fromMemory: boolean;
   fault: string;
   faultNote: string;
-  cup: { school: School; mark: string; aroma: string; acidity: string; body: string; notes: string };
+  cup: { school: School; mark: string; notes: string; blind: boolean } & Record<Attribute, string>;
 }
 
-const EMPTY_CUP = { mark: '', aroma: '', acidity: '', body: '', notes: '' };
+const EMPTY_CUP = { mark: '', aroma: '', acidity: '', body: '', sweetness: '', cleanness: '', notes: '', blind: false };
 
-function typedRecipe({ style, brewer, doseG, waterG, waterC, grindStep }: RecipeInput): Pick<BrewForm, 'style' | 'brewer' | 'doseG' | 'waterG' | 'waterC' | 'grindStep'> {
-  return { style, brewer, doseG: asTyped(doseG), waterG: asTyped(waterG), waterC: asTyped(waterC), grindStep: asTyped(grindStep) };
+function typedRecipe({ style, brewer, doseG, waterG, waterC, grindStep, filter, waterRecipe }: RecipeInput): Pick<BrewForm, keyof RecipeInput> {
+  return { style, brewer, doseG: asTyped(doseG), waterG: asTyped(waterG), waterC: asTyped(waterC), grindStep: asTyped(grindStep), filter: filter ?? '', waterRecipe: waterRecipe ?? '' };
 }
 
 /** A sheet for a brew to this recipe, now, with an empty cup. */
 export function newBrew(recipe: RecipeInput, school: School, tasterId: string): BrewForm {
   return { brewedAt: localDateTime(), ...typedRecipe(recipe), drainS: '', tasterId, fromMemory: false, fault: '', faultNote: '', cup: { school, ...EMPTY_CUP } };
+}
+
+function typedAttributes(cup: Brew['cup']): Record<Attribute, string> {
+  return { aroma: asTyped(cup.aroma), acidity: asTyped(cup.acidity), body: asTyped(cup.body), sweetness: asTyped(cup.sweetness), cleanness: asTyped(cup.cleanness) };
 }
 
 /** A brew already logged, as it would be typed. */
@@ -45,7 +52,7 @@ export function typedBrew(brew: Brew): BrewForm {
     fromMemory: brew.recordedFrom === 'memory',
     fault: brew.fault ?? '',
     faultNote: brew.faultNote,
-    cup: { school: cup.school, mark: asTyped(cup.mark), aroma: asTyped(cup.aroma), acidity: asTyped(cup.acidity), body: asTyped(cup.body), notes: cup.notes },
+    cup: { school: cup.school, mark: asTyped(cup.mark), ...typedAttributes(cup), notes: cup.notes, blind: cup.blind },
   };
 }
 
@@ -57,11 +64,13 @@ function toValues({ fromMemory, cup, ...typed }: BrewForm): unknown {
     waterG: typedNumber(typed.waterG),
     waterC: typedNumber(typed.waterC),
     grindStep: typedNumber(typed.grindStep),
+    filter: typedChoice(typed.filter.trim()),
+    waterRecipe: typedChoice(typed.waterRecipe.trim()),
     drainS: typedSeconds(typed.drainS),
     tasterId: typedChoice(typed.tasterId),
     recordedFrom: fromMemory ? 'memory' : 'cup',
     fault: typedChoice(typed.fault),
-    cup: { ...cup, mark: cup.school === 'composite' ? null : typedNumber(cup.mark), aroma: typedNumber(cup.aroma), acidity: typedNumber(cup.acidity), body: typedNumber(cup.body) },
+    cup: { ...cup, mark: cup.school === 'composite' ? null : typedNumber(cup.mark), ...mapValues(pick(cup, [...ATTRIBUTES]), typedNumber) },
   };
 }
 

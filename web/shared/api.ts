@@ -4,6 +4,7 @@ import type { Bag, BagDraft } from '../../contract/bag';
 import type { Brew, BrewDraft } from '../../contract/brew';
 import { apiError, type ApiError } from '../../contract/error';
 import type { BagPage, SearchHit, Shelf } from '../../contract/shelf';
+import type { Settings } from '../../contract/settings';
 import type { Taster, TasterInput } from '../../contract/taster';
 
 /** The one way to the server. A change to a bag or its log makes the shelf and that bag's page fetch anew. */
@@ -12,7 +13,7 @@ export const api = createApi({
   refetchOnFocus: true,
   refetchOnReconnect: true,
   baseQuery: fetchBaseQuery({ baseUrl: '/api' }),
-  tagTypes: ['Shelf', 'Bag', 'Tasters'],
+  tagTypes: ['Shelf', 'Bag', 'Tasters', 'Settings'],
   endpoints: (build) => ({
     shelf: build.query<Shelf, { today: string; finished: 'yes' | 'no' }>({ query: (params) => ({ url: '/shelf', params }), providesTags: ['Shelf'] }),
     bagPage: build.query<BagPage, { id: string; today: string }>({
@@ -50,6 +51,8 @@ export const api = createApi({
       query: ({ id }) => ({ url: `/brews/${id}/restore`, method: 'POST', body: {} }),
       invalidatesTags: (_result, _error, { bagId }) => ['Shelf', { type: 'Bag', id: bagId }],
     }),
+    settings: build.query<Settings, undefined>({ query: () => '/settings', providesTags: ['Settings'] }),
+    keepSettings: build.mutation<Settings, Settings>({ query: (body) => ({ url: '/settings', method: 'PUT', body }), invalidatesTags: ['Settings', 'Shelf', 'Bag'] }),
     tasters: build.query<Taster[], undefined>({ query: () => '/tasters', providesTags: ['Tasters'] }),
     addTaster: build.mutation<Taster, TasterInput>({ query: (body) => ({ url: '/tasters', method: 'POST', body }), invalidatesTags: ['Tasters'] }),
   }),

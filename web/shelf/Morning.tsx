@@ -2,7 +2,7 @@ import { Link } from 'react-router';
 import type { Shelf } from '../../contract/shelf';
 
 /** The decision at the kettle: which bag, with what, why; and which to leave alone. */
-export function Morning({ shelf: { pick, leaveAlone } }: { shelf: Shelf }) {
+export function Morning({ shelf: { pick, telling, leaveAlone } }: { shelf: Shelf }) {
   return (
     <>
       <section className="morning" aria-label="Today">
@@ -21,6 +21,11 @@ export function Morning({ shelf: { pick, leaveAlone } }: { shelf: Shelf }) {
           </div>
         )}
       </section>
+      {telling && (
+        <p className="most-telling">
+          <Link to={`/bags/${telling.bagId}`}>{telling.headline}</Link> {telling.reason}
+        </p>
+      )}
       {leaveAlone.length > 0 && (
         <p className="leave-alone">
           Leave alone:{' '}

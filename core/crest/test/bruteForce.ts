@@ -46,7 +46,7 @@ export function bruteForce(input: CrestInput, askedAges: readonly number[]): Bru
 
   const peaks = midpoints(Math.log(1.5), Math.log(90), 50);
   const z = midpoints(-2.6, 2.6, 7);
-  const heights = midpoints(0, 3.3 * s0 * 3.2, 40);
+  const heights = midpoints(0, 4 * s0 * 3.2, 40);
   const density = new Array<number>(peaks.length).fill(0);
   const asked = askedAges.map((age) => ({ age, x: Math.log(age), sum: 0 }));
   const effect = brewers.map((name) => ({ name, sum: 0 }));
@@ -62,8 +62,8 @@ export function bruteForce(input: CrestInput, askedAges: readonly number[]): Bru
   const zWeight = (v: number): number => Math.exp(-0.5 * v * v);
   const zTotal = z.reduce((sum, v) => sum + zWeight(v), 0);
   const peakWeights = peaks.map((peak) => {
-    const bell = Math.exp(-0.5 * ((peak - Math.log(TABLE[input.roastLevel ?? 'medium-light'])) / 0.38) ** 2) / (0.38 * Math.sqrt(2 * Math.PI));
-    return (0.9 * bell + 0.1 / Math.log(60)) * (input.restAdviceDays === null ? 1 : normal(peak, Math.log(input.restAdviceDays), 0.3));
+    const bell = Math.exp(-0.5 * ((peak - Math.log(TABLE[input.roastLevel ?? 'medium-light'])) / 0.36) ** 2) / (0.36 * Math.sqrt(2 * Math.PI));
+    return (0.95 * bell + 0.05 / Math.log(60)) * (input.restAdviceDays === null ? 1 : normal(peak, Math.log(input.restAdviceDays), 0.3));
   });
   const peakTotal = peakWeights.reduce((a, b) => a + b, 0);
   const ways: Way[] = z.map((zf) => ({ prior: (0.2 * zWeight(zf)) / zTotal, peak: null, shape: (at) => Math.exp(-Math.exp(at) / (20 * Math.exp(0.5 * zf))) - 1 }));
@@ -86,7 +86,7 @@ export function bruteForce(input: CrestInput, askedAges: readonly number[]): Bru
 
   let none = 0;
   for (const zs of midpoints(-2.4, 2.4, 6)) {
-    const gp = (a: number, b: number): number => (0.2 * s0) ** 2 * smooth(a, b);
+    const gp = (a: number, b: number): number => (0.22 * s0) ** 2 * smooth(a, b);
     const sigma = s0 * Math.exp(0.35 * zs);
     const covariance = Matrix.zeros(n, n).apply(function (this: Matrix, i: number, j: number) {
       this.set(i, j, settled(i, j) + gp(x[i]!, x[j]!) + (i === j ? sigma ** 2 * (brews[i]!.recordedFrom === 'memory' ? 3.2 : 1) : 0));
@@ -101,7 +101,7 @@ export function bruteForce(input: CrestInput, askedAges: readonly number[]): Bru
       for (const height of heights) {
         const r = brews.map((b, i) => (b.overall ?? NaN) - 80 - bend.mean * warmer[i]! ** 2 - height * h[i]!);
         const solved = precision.map((row) => row.reduce((sum, c, j) => sum + c * r[j]!, 0));
-        const weight = prior * scale * Math.exp(-0.5 * (height / (3.3 * s0)) ** 2) * Math.exp(-0.5 * r.reduce((sum, ri, i) => sum + ri * solved[i]!, 0));
+        const weight = prior * scale * Math.exp(-0.5 * (height / (4 * s0)) ** 2) * Math.exp(-0.5 * r.reduce((sum, ri, i) => sum + ri * solved[i]!, 0));
         total += weight;
         if (peak === null) none += weight;
         else density[peak]! += weight;

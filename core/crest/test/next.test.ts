@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { fitCrest } from '../fit';
-import { bestCupDay, mostTellingDay, proposals, tellingText } from '../next';
+import { ANY_SITUATION, bestCupDay, mostTellingDay, proposals, recipeText, tellingText, worthTelling, type Situation } from '../next';
 import { compact, readingOf } from '../reading';
 import { bagOf, brewOf, ridgeScore } from './samples';
 
@@ -55,10 +55,10 @@ describe('surprises', () => {
 
 describe('the next brew', () => {
   it('for the cup is the better brewer; for knowledge the one that untangles', () => {
-    const [today] = proposals(inBlocks, [26]);
-    expect(today!.bestCup.change).toEqual({ factor: 'brewer', level: 'press' });
+    const [today] = proposals(inBlocks, [26], ANY_SITUATION);
+    expect(today!.bestCup.changes).toEqual([{ factor: 'brewer', level: 'press' }]);
     expect(today!.bestCup.expected).toBeGreaterThan(inBlocks.curve[26]!.mean);
-    expect(today!.mostTelling.change).toBeNull();
+    expect(today!.mostTelling.changes).toEqual([]);
     expect(today!.mostTelling.telling).toBeGreaterThan(1.5 * today!.bestCup.telling);
   });
 
@@ -71,7 +71,7 @@ describe('the next brew', () => {
 
   it('really narrows the peak down, as much on average as it said', () => {
     // Try the most telling day's outcome at the 10 %, 50 % and 90 % quantile of what is expected.
-    const [first] = proposals(constant, [40]);
+    const [first] = proposals(constant, [40], ANY_SITUATION);
     const { lo, median, hi } = constant.curve[40]!;
     const entropy = (fit: typeof constant): number => -fit.peakProbability.reduce((sum, p) => sum + (p > 0 ? p * Math.log(p) : 0), 0);
     const after = [lo, median, hi].map((y) => entropy(fitCrest(bagOf([...days.map((day, i) => brewOf(day, scores[i]!)), brewOf(40, y)]))));
@@ -81,7 +81,7 @@ describe('the next brew', () => {
   });
 
   it('is chosen over the days to come, and said in words', () => {
-    const week = proposals(inBlocks, [20, 25, 30, 40]);
+    const week = proposals(inBlocks, [20, 25, 30, 40], ANY_SITUATION);
     expect(week.map(({ inDays }) => inDays)).toEqual([0, 1, 2, 3]);
     const most = Math.max(...week.map((day) => day.mostTelling.telling));
     const chosen = mostTellingDay(week)!;
@@ -90,5 +90,45 @@ describe('the next brew', () => {
     expect(bestCupDay(week)!.bestCup.expected).toBe(Math.max(...week.map((day) => day.bestCup.expected)));
     expect([bestCupDay([]), mostTellingDay([])]).toEqual([null, null]);
     expect([0.001, 0.04, 0.11, 0.3].map(tellingText)).toEqual(['would tell hardly anything new', 'would tell a little', 'would narrow down its best days by about 10 %', 'would narrow down its best days by about 25 %']);
+  });
+});
+
+describe('proposals for a household', () => {
+  // Alternating brewers and temperatures; the last brew was the press at 90 °C.
+  const two = fitCrest(bagOf(days.map((day, i) => brewOf(day, scores[i]! + (i % 2 ? 3 : 0), { brewer: i % 2 ? 'press' : 'cone', waterC: i > 3 ? 90 : 94 }))));
+  const ways = (situation: Situation): string[] => {
+    const named = proposals(two, Array.from({ length: 40 }, (_, i) => 10 + i), situation).flatMap(({ bestCup, mostTelling }) => [bestCup, mostTelling]);
+    return [...new Set(named.map(({ changes }) => changes.map(({ level }) => level).sort().join(' + ')))];
+  };
+
+  it('offer pairs of settings, and the latest recipe again', () => {
+    expect(two.latest.map(({ level }) => level).sort()).toEqual(['90 °C', 'press']);
+    expect(two.options.map(({ changes }) => changes.length).sort()).toEqual([0, 1, 1, 2]);
+    const pair = two.options.find(({ changes }) => changes.length === 2)!;
+    const effect = (level: string): number => two.effects.find((e) => e.level === level)!.mean;
+    expect(pair.expected[20]! - two.curve[20]!.mean).toBeCloseTo(effect('press') + effect('90 °C'), 9);
+  });
+
+  it('change at most one setting from the latest brew when that is wished', () => {
+    for (const way of ways({ ...ANY_SITUATION, oneChange: true })) expect(['press', '90 °C', '90 °C + press']).toContain(way);
+    const alike = fitCrest(bagOf(days.map((day, i) => brewOf(day, scores[i]!, { brewer: i < 5 && i % 2 ? 'press' : 'cone' }))));
+    expect(alike.latest).toEqual([]);
+    expect(proposals(alike, [24], { ...ANY_SITUATION, oneChange: true })[0]!.bestCup.changes.length).toBeLessThanOrEqual(1);
+  });
+
+  it('stay with the brewers at hand, and fall back to the reference where nothing near is', () => {
+    for (const way of ways({ ...ANY_SITUATION, brewers: ['cone'] })) expect(way).not.toContain('press');
+    expect(ways({ cupsLeft: 5, brewers: [], oneChange: true }).every((way) => way === '90 °C' || way === '')).toBe(true);
+  });
+
+  it('end with the beans', () => {
+    expect(proposals(two, [20, 21], { ...ANY_SITUATION, cupsLeft: 0 })).toEqual([]);
+    expect(proposals(two, [20, 21], { ...ANY_SITUATION, cupsLeft: 1 })).toHaveLength(2);
+  });
+
+  it('are written as a recipe', () => {
+    expect(recipeText([])).toBe('the reference recipe');
+    expect(recipeText([{ factor: 'brewer', level: 'press' }, { factor: 'waterC', level: '90 °C' }])).toBe('the reference recipe with the press and water at 90 °C');
+    expect([worthTelling(0.001), worthTelling(0.1)]).toEqual([false, true]);
   });
 });

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { compositeLiking, likingOf, likingOfCup, markOf, SCHOOL_SCALES, SCHOOLS } from '../schools';
+import { compositeLiking, EQUAL_WEIGHTS, judgedLiking, judgedSchool, likingOf, likingOfCup, markOf, onlyAttribute, SCHOOL_SCALES, SCHOOLS } from '../schools';
 
 describe.each(SCHOOLS)('the school %s', (school) => {
   const { max, step } = SCHOOL_SCALES[school];
@@ -23,8 +23,8 @@ describe.each(SCHOOLS)('the school %s', (school) => {
 describe('the composite', () => {
   it('is the weighted mean of what was marked', () => {
     expect(compositeLiking({ aroma: 8, acidity: 7, body: 9 })).toBe(80);
-    expect(compositeLiking({ aroma: 8, acidity: null, body: 9 }, { aroma: 3, acidity: 5, body: 1 })).toBe(82.5);
-    expect(compositeLiking({ aroma: 8 }, { aroma: 0, acidity: 1, body: 1 })).toBeNull();
+    expect(compositeLiking({ aroma: 8, acidity: null, body: 9 }, { ...EQUAL_WEIGHTS, aroma: 3, acidity: 5 })).toBe(82.5);
+    expect(compositeLiking({ aroma: 8 }, { ...EQUAL_WEIGHTS, aroma: 0 })).toBeNull();
     expect(compositeLiking({})).toBeNull();
   });
 
@@ -32,5 +32,14 @@ describe('the composite', () => {
     expect(likingOfCup({ school: 'composite', mark: 2, aroma: 8, acidity: 8, body: 8 })).toBe(80);
     expect(likingOfCup({ school: 'stars', mark: 4.5 })).toBe(90);
     expect(likingOfCup({ school: 'mark10', mark: null, aroma: 8 })).toBeNull();
+  });
+
+  it('judges by the overall mark, or by the weights the taster chose, in the school that fits', () => {
+    const cup = { school: 'stars', mark: 4, aroma: 9, body: 6 } as const;
+    expect(judgedLiking(cup, null)).toBe(80);
+    expect(judgedLiking(cup, { ...EQUAL_WEIGHTS, aroma: 2 })).toBeCloseTo(80, 9);
+    expect(judgedLiking(cup, onlyAttribute('body'))).toBe(60);
+    expect(judgedLiking(cup, onlyAttribute('sweetness'))).toBeNull();
+    expect([judgedSchool('stars', null), judgedSchool('stars', EQUAL_WEIGHTS)]).toEqual(['stars', 'composite']);
   });
 });

@@ -1,5 +1,6 @@
 import { FirstTables1700000000001 } from './1-firstTables';
 import { VerdictPrior1700000000002 } from './2-verdictPrior';
+import { WhatBestMeans1700000000003 } from './3-whatBestMeans';
 
 /** In the order in which they run. */
-export const MIGRATIONS = [FirstTables1700000000001, VerdictPrior1700000000002];
+export const MIGRATIONS = [FirstTables1700000000001, VerdictPrior1700000000002, WhatBestMeans1700000000003];

@@ -1,0 +1,31 @@
+import { INTERVAL_LEVEL, PEAK_FACTOR_BY_STYLE, SIBLING_LOG_SD } from './constants';
+import { STYLES, type Style } from '../brew/kinds';
+import { quantile } from './normal';
+import { priorPeak } from './prior';
+import type { CrestFit, CrestInput, PeakPrior } from './types';
+import { usableBrews } from './usable';
+
+/** How much later a drink of one style peaks than one of another. */
+const laterBy = (from: Style, to: Style): number => PEAK_FACTOR_BY_STYLE[to] / PEAK_FACTOR_BY_STYLE[from];
+
+/** The same bag asked of the style of drink with most usable brews; null when no style has any. */
+export function siblingInput(input: CrestInput): CrestInput | null {
+  const own = input.reference.style;
+  const counts = STYLES.map((style) => ({ style, count: usableBrews({ ...input, reference: { ...input.reference, style } }).length }));
+  const most = counts.reduce((best, one) => (one.count > best.count ? one : best));
+  if (most.count === 0) return null;
+  const prior = input.prior && { ...input.prior, peak: { ...input.prior.peak, days: input.prior.peak.days * laterBy(own, most.style) } };
+  return { ...input, reference: { ...input.reference, style: most.style }, ...(prior && { prior }) };
+}
+
+/**
+ * The prior a style without brews borrows from its sibling: the sibling's peak, moved by the table's factor between the
+ * two styles, and wider by `SIBLING_LOG_SD`, but never wider than without it. The interval is read as a log-normal's.
+ */
+export function borrowedPrior({ peak }: CrestFit, sibling: CrestInput, input: CrestInput): PeakPrior {
+  const logSd = Math.log(peak.hi / peak.lo) / (2 * quantile((1 + INTERVAL_LEVEL) / 2));
+  return {
+    days: peak.day * laterBy(sibling.reference.style, input.reference.style),
+    logSd: Math.min(Math.hypot(logSd, SIBLING_LOG_SD), priorPeak(input).logSd),
+  };
+}

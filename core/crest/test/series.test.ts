@@ -1,0 +1,73 @@
+import { describe, expect, it } from 'vitest';
+import { fitCrest } from '../fit';
+import { pooledRepeats } from '../repeats';
+import { compact, readingOf } from '../reading';
+import { bagOf, brewOf, REFERENCE, ridgeScore } from './samples';
+
+const ESPRESSO = { style: 'espresso', brewer: 'espresso machine', doseG: 18, waterG: 40, waterC: 93 } as const;
+const lateFilters = [8, 14, 20, 27, 34, 45].map((age) => brewOf(age, ridgeScore(age, 32)));
+
+describe('a series without a cup of its own', () => {
+  it('expects its peak where the same bag peaked in another drink, moved by the table', () => {
+    const filter = fitCrest(bagOf(lateFilters));
+    const shot = { reference: { ...REFERENCE, ...ESPRESSO } };
+    const borrowed = fitCrest(bagOf(lateFilters, shot));
+    const alone = fitCrest(bagOf([], shot));
+    expect(borrowed.usable).toBe(0);
+    expect(borrowed.borrowed).toBe('filter');
+    expect(borrowed.peak.day).toBeGreaterThan(alone.peak.day * 1.1);
+    expect(Math.abs(Math.log(borrowed.peak.day / (1.2 * filter.peak.day)))).toBeLessThan(0.1);
+    expect(borrowed.peak.hi / borrowed.peak.lo).toBeLessThan(alone.peak.hi / alone.peak.lo);
+    expect(readingOf(compact(borrowed), 3, false).verdict).toContain('By its filter cups');
+    expect(alone.borrowed).toBeNull();
+  });
+
+  it('stops borrowing with its first cup, and never borrows from faulted ones', () => {
+    const shot = { reference: { ...REFERENCE, ...ESPRESSO } };
+    expect(fitCrest(bagOf([...lateFilters, brewOf(20, 80, ESPRESSO)], shot)).borrowed).toBeNull();
+    expect(fitCrest(bagOf(lateFilters.map((brew) => ({ ...brew, fault: 'spill' as const })), shot)).borrowed).toBeNull();
+  });
+
+  it('moves a history the same way', () => {
+    const prior = { peak: { days: 36, logSd: 0.2 }, noise: { mean: 0, sd: 0.35 }, levelMean: 80 };
+    const shot = { reference: { ...REFERENCE, ...ESPRESSO } };
+    const byHistory = fitCrest(bagOf(lateFilters, { ...shot, prior }));
+    expect(byHistory.peak.day).toBeGreaterThan(30);
+    expect(byHistory.peak.day).toBeLessThan(45);
+  });
+});
+
+describe('a bag that only fades', () => {
+  const fading = [3, 6, 10, 14, 19, 25, 32, 40].map((age) => brewOf(age, 70 + 18 * Math.exp(-age / 15)));
+
+  it('is found out, and said', () => {
+    const fit = fitCrest(bagOf(fading));
+    expect(fit.fresh).toBeGreaterThan(0.5);
+    expect(fit.advisedDay).toBeLessThan(8);
+    expect(fit.peakProbability[0]).toBeCloseTo(fit.fresh, 9);
+    expect(fit.peakProbability.reduce((a, b) => a + b, 0)).toBeCloseTo(1, 6);
+    expect(readingOf(compact(fit), 12, false).verdict).toMatch(/at its best fresh/);
+  });
+
+  it('is not claimed of a bag that rose', () => {
+    const rising = fitCrest(bagOf([4, 8, 12, 17, 22].map((age) => brewOf(age, ridgeScore(age, 22)))));
+    expect(rising.fresh).toBeLessThan(0.1);
+    expect(readingOf(compact(rising), 22, false).verdict).not.toContain('fresh');
+  });
+});
+
+describe('blind repeats', () => {
+  it('are pooled by school from what the same cups differed by', () => {
+    expect(pooledRepeats([{ likings: [80], sigma0: 3.5 }])).toEqual([]);
+    const pooled = pooledRepeats([
+      { likings: [80, 84], sigma0: 3.5 },
+      { likings: [70, 70, 73], sigma0: 3.5 },
+      { likings: [90, 95], sigma0: 6 },
+    ]);
+    // (8 + 6) / (1 + 2) and 12.5 / 1.
+    expect(pooled).toEqual([
+      { sd: Math.sqrt(14 / 3), degrees: 3, sigma0: 3.5 },
+      { sd: Math.sqrt(12.5), degrees: 1, sigma0: 6 },
+    ]);
+  });
+});

@@ -1,0 +1,15 @@
+import type { EntityManager } from 'typeorm';
+import { FIRST_SETTINGS, type Settings } from '../../contract/settings';
+import { HouseholdEntity } from './entities';
+
+const HOUSEHOLD = 1;
+
+/** The household's settings; what every household begins with until it says otherwise. */
+export async function loadSettings(db: EntityManager): Promise<Settings> {
+  const row = await db.findOneBy(HouseholdEntity, { id: HOUSEHOLD });
+  return row ? { brewers: row.brewers, oneChange: row.oneChange } : FIRST_SETTINGS;
+}
+
+export async function keepSettings(db: EntityManager, settings: Settings): Promise<void> {
+  await db.upsert(HouseholdEntity, { id: HOUSEHOLD, ...settings }, ['id']);
+}

@@ -1,0 +1,161 @@
+import { execFile } from 'node:child_process';
+import { promisify } from 'node:util';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { BrewDraft } from '../../contract/brew';
+import { FIRST_SETTINGS } from '../../contract/settings';
+import { bagPage, shelf, type BagPage, type Shelf } from '../../contract/shelf';
+import { fitInput } from '../../contract/verdict';
+import { compact, fitCrest } from '../../core/crest';
+import { TestServer, TODAY } from './running';
+
+let server: TestServer;
+beforeAll(async () => {
+  server = await new TestServer().start();
+});
+afterAll(() => server.end());
+
+const page = async (id: string): Promise<BagPage> => bagPage.parse(await server.ok('GET', `/bags/${id}?today=${TODAY}`));
+const cup = (differently: object): BrewDraft['cup'] => ({ school: 'mark10', mark: 8, ...differently });
+
+const scored = ({ verdict }: BagPage): (number | null)[] => [...verdict.brews].sort((a, b) => a.age - b.age).map(({ asScored }) => asScored);
+
+/** Keeps a bag with some of what is written on it changed. */
+async function rewrite(id: string, differently: object): Promise<void> {
+  const { createdAt: _, revision: __, id: ___, ...label } = (await page(id)).bag;
+  await server.ok('PUT', `/bags/${id}`, { ...label, ...differently });
+}
+
+describe('what best means', () => {
+  it('is the overall mark until weights are set; then the attributes decide, on their own scale', async () => {
+    const bagId = await server.addBag({ school: 'stars' });
+    for (const [day, mark, aroma, sweetness] of [['10', 3, 9, 5], ['15', 4, 7.5, 6], ['20', 4.5, 6, 7.5], ['25', 4, 5, 9]] as const) {
+      await server.addBrew(bagId, { brewedAt: `2026-02-${day}T08:00:00Z`, cup: { school: 'stars', mark, aroma, sweetness } });
+    }
+    const overall = await page(bagId);
+    expect(overall.verdict.scale).toBe('stars');
+    expect(scored(overall)).toEqual([60, 80, 90, 80]);
+    const weights = { aroma: 1, acidity: 0, body: 0, sweetness: 3, cleanness: 0 };
+    await rewrite(bagId, { weights });
+    const weighed = await page(bagId);
+    expect(weighed.bag.weights).toEqual(weights);
+    expect(weighed.verdict.scale).toBe('composite');
+    expect(scored(weighed)).toEqual([60, 63.75, 71.25, 80]);
+    expect(weighed.verdict.sigma0).toBe(3);
+    // Sweetness rises to the end, aroma falls: the sweeter the taste, the later the best day.
+    await rewrite(bagId, { weights: { aroma: 1, acidity: 0, body: 0, sweetness: 0, cleanness: 0 } });
+    expect((await page(bagId)).verdict.advisedDay).toBeLessThan(weighed.verdict.advisedDay);
+    await rewrite(bagId, { weights: null });
+    expect((await page(bagId)).verdict).toEqual(overall.verdict);
+  });
+
+  it('refuses weights that weigh nothing, or are no attribute', async () => {
+    const none = { aroma: 0, acidity: 0, body: 0, sweetness: 0, cleanness: 0 };
+    const bagId = await server.addBag();
+    const { createdAt: _, revision: __, id: ___, ...label } = (await page(bagId)).bag;
+    expect((await server.refused('PUT', `/bags/${bagId}`, { ...label, weights: none })).fields).toEqual([{ path: 'weights', message: 'At least one attribute must weigh something' }]);
+    expect((await server.refused('PUT', `/bags/${bagId}`, { ...label, weights: { ...none, aroma: 11 } })).fields[0]).toMatchObject({ path: 'weights.aroma' });
+    expect((await server.refused('PUT', `/bags/${bagId}`, { ...label, weights: { ...none, aroma: 1, crema: 1 } })).fields[0]).toMatchObject({ path: 'weights.crema' });
+  });
+});
+
+describe('filter and brewing water', () => {
+  it('are kept with the brew and the reference, and their effect is told apart', async () => {
+    const bagId = await server.addBag({ reference: { style: 'filter', brewer: 'cone', doseG: 15, waterG: 240, waterC: 94, grindStep: 0, filter: 'thin paper' } });
+    for (const [day, filter, mark] of [['10', 'thin paper', 7], ['12', 'cloth', 8], ['14', 'thin paper', 7.3], ['16', 'cloth', 8.4], ['18', 'thin paper', 7.4]] as const) {
+      await server.addBrew(bagId, { brewedAt: `2026-02-${day}T08:00:00Z`, filter, waterRecipe: 'soft', cup: cup({ mark }) });
+    }
+    const read = await page(bagId);
+    expect(read.bag.reference.filter).toBe('thin paper');
+    expect(read.brews[0]).toMatchObject({ filter: 'thin paper', waterRecipe: 'soft' });
+    expect(read.verdict.effects.map(({ factor, level }) => `${factor} ${level}`)).toEqual(['filter cloth']);
+    expect(read.verdict.effects[0]!.mean).toBeGreaterThan(0);
+  });
+});
+
+describe('the household’s settings', () => {
+  it('begin as every household does, are kept, and the proposals obey them', async () => {
+    expect(await server.ok('GET', '/settings')).toEqual(FIRST_SETTINGS);
+    const bagId = await server.addBag({ weightG: 75 });
+    for (const [day, brewer, mark] of [['10', 'cone', 7], ['13', 'press', 8.6], ['16', 'cone', 7.5], ['19', 'press', 9]] as const) {
+      await server.addBrew(bagId, { brewer, brewedAt: `2026-02-${day}T08:00:00Z`, cup: cup({ mark }) });
+    }
+    expect((await page(bagId)).verdict.next[0]!.bestCup.changes).toEqual([{ factor: 'brewer', level: 'press' }]);
+    await server.ok('PUT', '/settings', { brewers: ['cone', 'siphon'], oneChange: false });
+    const without = await page(bagId);
+    expect(without.settings).toEqual({ brewers: ['cone', 'siphon'], oneChange: false });
+    for (const { bestCup, mostTelling } of without.verdict.next) expect([bestCup.changes, mostTelling.changes]).toEqual([[], []]);
+    await server.addBrew(bagId, { brewedAt: '2026-02-21T08:00:00Z' });
+    expect(await page(bagId)).toMatchObject({ cupsLeft: 0, verdict: { next: [] } });
+    await server.ok('PUT', '/settings', FIRST_SETTINGS);
+    expect((await server.refused('PUT', '/settings', { brewers: 'all', oneChange: 1 })).fields.map(({ path }) => path).sort()).toEqual(['brewers', 'oneChange']);
+  });
+});
+
+describe('blind repeats', () => {
+  it('teach how repeatable the marks are, for every bag', async () => {
+    const other = await server.addBag({ name: 'Judged with it' });
+    for (const [day, mark] of [['10', 7], ['15', 8], ['20', 8.5]] as const) await server.addBrew(other, { brewedAt: `2026-02-${day}T08:00:00Z`, cup: cup({ mark }) });
+    const before = await page(other);
+    const repeated = await server.addBag({ name: 'Repeated', weightG: 1000 });
+    const pairs = [[5, 8.2], [7.5, 9.5], [6, 8.8], [9.5, 6.5], [5.5, 8.4]] as const;
+    for (const [i, pair] of pairs.entries()) for (const mark of pair) await server.addBrew(repeated, { brewedAt: `2026-02-1${i}T08:00:00Z`, cup: cup({ mark, blind: true }) });
+    const after = await page(other);
+    expect(before.prior).toBeNull();
+    expect(after.prior!.noise.mean).toBeGreaterThan(0.3);
+    const width = ({ verdict: { curve } }: BagPage): number => curve[20]!.hi - curve[20]!.lo;
+    expect(width(after)).toBeGreaterThan(width(before) * 1.1);
+    // Taken back, the school stands again.
+    await server.ok('DELETE', `/bags/${repeated}`);
+    const brews = await server.ok<BagPage>('GET', `/bags/${other}?today=${TODAY}`);
+    expect(brews.brews).toHaveLength(3);
+  });
+});
+
+describe('the shelf', () => {
+  it('names the one brew that would tell most today, with its price', async () => {
+    const bagId = await server.addBag({ name: 'Riddle', weightG: 250 });
+    for (const day of ['12', '17']) await server.addBrew(bagId, { brewedAt: `2026-02-${day}T08:00:00Z` });
+    const read = shelf.parse(await server.ok<Shelf>('GET', `/shelf?today=${TODAY}`));
+    expect(read.telling).not.toBeNull();
+    expect(read.telling!.headline).toMatch(/^Most telling today: .+, the reference recipe/);
+    expect(read.telling!.reason).toMatch(/^It would .+, for 15 g; .+ left\.$/);
+    expect(read.lanes.map(({ id }) => id)).toContain(read.telling!.bagId);
+  });
+});
+
+/** Runs Node as the application does, hands it `input`, and gives back what it prints. */
+async function run(script: readonly string[], input: string): Promise<string> {
+  const running = promisify(execFile)('node', ['--import', 'tsx', ...script], { encoding: 'utf8' });
+  running.child.stdin!.end(input);
+  return (await running).stdout;
+}
+
+describe('the same input', () => {
+  it('gives the same bytes here, on the engine’s threads and on the command line', async () => {
+    const bagId = await server.addBag({ name: 'Three Doors', roastedOn: '2026-02-01' });
+    const log = [['08', 'cone', 7.2], ['12', 'press', 8], ['16', 'cone', 8.5], ['21', 'press', 8.8], ['27', 'cone', 7.9]] as const;
+    for (const [day, brewer, mark] of log) await server.addBrew(bagId, { brewer, brewedAt: `2026-02-${day}T08:00:00Z`, cup: cup({ mark }) });
+    const { bag, brews, prior, settings, cupsLeft, verdict } = await page(bagId);
+    const input = fitInput(bag, brews, null);
+    const here = JSON.stringify(compact(fitCrest(input)));
+    const threads = await run(['server/test/onThreads.ts'], JSON.stringify(input));
+    expect(threads).toBe(here);
+
+    const file = {
+      format: 'slow-crest.bag',
+      version: 1,
+      bag: { name: bag.name, roastedOn: bag.roastedOn, roastLevel: bag.roastLevel, process: bag.process, restAdviceDays: bag.restAdviceDays, weightG: bag.weightG },
+      reference: bag.reference,
+      brews: brews.map(({ id: _, bagId: __, cup: ___, liking, ...brew }) => ({ ...brew, overall: liking })),
+      today: TODAY,
+    };
+    const line = JSON.parse(await run(['scripts/crest.ts'], `${JSON.stringify(file)}\n`)) as Record<string, unknown>;
+    const fit = JSON.parse(here) as Record<string, unknown>;
+    for (const key of ['advisedDay', 'peak', 'fresh', 'window', 'core', 'usable', 'steady', 'entangled', 'effects', 'curve', 'inWindow', 'peakProbability'] as const) {
+      expect(JSON.stringify(line[key])).toBe(JSON.stringify(fit[key]));
+    }
+    // The page was judged with what the household's past taught, if anything; the rest is the same.
+    if (prior === null) expect(verdict.verdict).toBe(line.verdict);
+    expect([settings, cupsLeft > 0]).toEqual([FIRST_SETTINGS, true]);
+  }, 60_000);
+});

@@ -1,0 +1,72 @@
+import Form from 'react-bootstrap/Form';
+import type { Settings } from '../../contract/settings';
+import { BREWERS } from '../../core/brew';
+import { api, problemOf } from '../shared/api';
+import { sentenceCase } from '../shared/format';
+import { noticed } from '../shared/notices';
+import { ProblemNote } from '../shared/ProblemNote';
+import { useAppDispatch } from '../shared/store';
+import { usePageTitle } from '../shared/usePageTitle';
+import { Wait } from '../shared/Wait';
+
+/** What the household owns and how it likes to be advised. Every change is kept at once. */
+export function StoreRoomPage() {
+  const { data: settings, error, refetch } = api.useSettingsQuery(undefined);
+  usePageTitle('Store room');
+  if (!settings) return error ? <ProblemNote error={error} retry={() => void refetch()} /> : <Wait what="Reading the store room" />;
+  return (
+    <>
+      <h1>Store room</h1>
+      <div className="columns">
+        <Brewers settings={settings} />
+        <Advice settings={settings} />
+      </div>
+    </>
+  );
+}
+
+/** Keeps a change at once; says so only when it could not. */
+function useKeep(): (settings: Settings) => void {
+  const [keep] = api.useKeepSettingsMutation();
+  const dispatch = useAppDispatch();
+  return (settings) =>
+    void keep(settings).then(({ error }) => {
+      const problem = problemOf(error);
+      if (problem) dispatch(noticed({ text: problem.message }));
+    });
+}
+
+function Brewers({ settings }: { settings: Settings }) {
+  const keep = useKeep();
+  const { brewers } = settings;
+  const own = brewers?.filter((brewer) => !BREWERS.some((kind) => kind === brewer)) ?? [];
+  const toggle = (brewer: string): void => {
+    const all = brewers ?? [...BREWERS];
+    keep({ ...settings, brewers: all.includes(brewer) ? all.filter((one) => one !== brewer) : [...all, brewer] });
+  };
+  return (
+    <fieldset className="form-sheet">
+      <legend>Brewers at hand</legend>
+      <p className="quiet small">The next brew is proposed only with these, and with each bag’s own reference brewer.</p>
+      <Form.Check type="switch" id="any-brewer" label="Whatever was used before" checked={brewers === null} onChange={() => keep({ ...settings, brewers: brewers === null ? [...BREWERS] : null })} />
+      {brewers !== null && (
+        <div className="check-list">
+          {[...BREWERS, ...own].map((brewer) => (
+            <Form.Check key={brewer} type="checkbox" id={`brewer-${brewer}`} label={sentenceCase(brewer)} checked={brewers.includes(brewer)} onChange={() => toggle(brewer)} />
+          ))}
+        </div>
+      )}
+    </fieldset>
+  );
+}
+
+function Advice({ settings }: { settings: Settings }) {
+  const keep = useKeep();
+  return (
+    <fieldset className="form-sheet">
+      <legend>What to brew next</legend>
+      <Form.Check type="switch" id="one-change" label="One change at a time" checked={settings.oneChange} onChange={() => keep({ ...settings, oneChange: !settings.oneChange })} />
+      <p className="quiet small">On: a proposal changes at most one setting from the last brew. Off: it may change two at once; when the cup then differs, nobody can say which of them it was.</p>
+    </fieldset>
+  );
+}
