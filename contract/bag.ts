@@ -29,7 +29,7 @@ const bagFields = {
   price: quantity('Price', 0, 100_000).nullable().default(null),
   school: oneOf('Scoring', SCHOOLS).default('mark10'),
   /** What "best" means: weights on the attributes, or (null) the overall mark. */
-  weights: weights.refine((w) => ATTRIBUTES.some((attribute) => w[attribute] > 0), 'At least one attribute must weigh something').nullable().default(null),
+  weights: weights.refine((w) => ATTRIBUTES.some((attribute) => w[attribute] > 0), { path: ['aroma'], error: 'At least one attribute must weigh something' }).nullable().default(null),
   bet: text('Your bet', 1000).default(''),
   reference: recipeInput,
   spells: z.array(spellInput).max(50, 'A bag can have 50 freezer stays at most').default([]),

@@ -1,4 +1,4 @@
-import { addBag, expect, logBrew, test } from './application';
+import { addBag, expect, logBrew, morning, test } from './application';
 
 test('leaving a brew out answers at once, saves nothing, and agrees with the server to the last digit', async ({ page, application }) => {
   await addBag(page, application, 'What If Hill', 24);
@@ -56,4 +56,67 @@ test('the bag says what to brew next, for the cup and for the knowledge', async 
   await expect(next).toContainText(/Best cup today: the reference recipe with the thick-paper carafe, about \d\.\d/);
   await expect(next).toContainText(/Most telling .*: the reference recipe\. It would narrow down its best days by about \d+ %/);
   await expect(next).toContainText('15 g, one of 7 cups left');
+});
+
+test('the crest of one attribute, or of another drink of the same bag, is asked for without a save', async ({ page, demo }) => {
+  await page.goto(demo.address);
+  await page.getByRole('link', { name: /Low Tide Espresso/ }).first().click();
+  const verdict = page.locator('.verdict');
+  const logged = await verdict.innerText();
+  await page.getByLabel('Crest of').selectOption('Body alone');
+  await expect(page.locator('.what-if-note')).toContainText('judged by body');
+  // The axis is the attribute's own, out of 10, no longer stars.
+  await page.getByText('The curve as a table').click();
+  await expect(page.locator('.table-of-days')).not.toContainText('★');
+  await page.getByLabel('Drunk as').selectOption('milk');
+  await expect(page.getByText('7 brews, 1 in the judgement')).toBeVisible();
+  await expect(verdict).toContainText('one cup cannot show a curve');
+  await page.getByRole('button', { name: 'Back to the log' }).click();
+  await expect(verdict).toHaveText(logged);
+  await expect(page.locator('.table-of-days')).toContainText('★');
+});
+
+test('what best means is written on the bag, and the verdict follows', async ({ page, application }) => {
+  await addBag(page, application, 'Sweet Bay', 30);
+  for (const [daysAgo, sweetness] of [[24, '9'], [18, '8'], [12, '7'], [6, '6']] as const) {
+    await page.getByRole('link', { name: 'Log a brew' }).click();
+    await page.getByLabel('Brewed at').fill(morning(daysAgo));
+    await page.getByRole('textbox', { name: 'Overall' }).fill('8');
+    await page.getByRole('textbox', { name: 'Sweetness' }).fill(sweetness);
+    await page.getByRole('button', { name: 'Save the cup' }).click();
+    await expect(page.getByRole('heading', { level: 1, name: 'Sweet Bay' })).toBeVisible();
+  }
+  await page.getByRole('button', { name: 'More', exact: true }).click();
+  await page.getByRole('button', { name: 'Edit the bag' }).click();
+  await page.getByText('How you score, and what best means').click();
+  await page.getByLabel('Best means').selectOption('weights');
+  for (const attribute of ['Aroma', 'Acidity', 'Body', 'Cleanness']) await page.getByLabel(attribute, { exact: true }).fill('0');
+  await page.getByLabel('Sweetness', { exact: true }).fill('0');
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByText('At least one attribute must weigh something')).toBeVisible();
+  await page.getByLabel('Sweetness', { exact: true }).fill('2,5');
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByText('Best means: sweetness.')).toBeVisible();
+  await expect(page.getByLabel('Crest of')).toHaveValue('as judged');
+  await page.getByText('The curve as a table').click();
+  const early = Number(await page.getByRole('row', { name: /^6 / }).getByRole('cell').first().innerText());
+  const late = Number(await page.getByRole('row', { name: /^24 / }).getByRole('cell').first().innerText());
+  expect(early).toBeGreaterThan(late + 1);
+});
+
+test('brewers that are not at hand are no longer proposed', async ({ page, demo }) => {
+  await page.goto(`${demo.address}/store-room`);
+  await page.getByLabel('Whatever was used before').uncheck();
+  await page.getByLabel('Thick-paper carafe').uncheck();
+  await expect(page.getByLabel('Thick-paper carafe')).not.toBeChecked();
+  await page.goto(demo.address);
+  await expect(page.locator('.most-telling')).toContainText(/^Most telling today: .+ It would narrow down its best days by about \d+ %, for \d+ g; \w+ cups? left\.$/);
+  await page.getByRole('link', { name: /Gishora Hill/ }).first().click();
+  const next = page.locator('section', { has: page.getByRole('heading', { name: 'Next brew' }) });
+  await expect(next).toContainText('Best cup today: the reference recipe, about');
+  await expect(next).toContainText('with the brewers you own');
+  await next.getByRole('link', { name: 'Change that' }).click();
+  await page.getByLabel('Whatever was used before').check();
+  await page.goBack();
+  await expect(next).toContainText('Best cup today: the reference recipe with the thick-paper carafe');
 });

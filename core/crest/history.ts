@@ -83,8 +83,15 @@ function atShift(logs: Float64Array, shift: number): number {
   return logs[left]! + (place - left) * (logs[left + 1]! - logs[left]!);
 }
 
-/** Weighted mean of `value`, `square` and the log of the summed weights, from log weights. */
-function gather<T extends { log: number; mean: number; square: number }>(answers: readonly T[]): { log: number; mean: number; square: number } {
+interface Weighed {
+  /** Log weight. */
+  log: number;
+  mean: number;
+  square: number;
+}
+
+/** Weighted means of `mean` and `square`, and the log of the summed weights. */
+function gather(answers: readonly Weighed[]): Weighed {
   const most = answers.reduce((max, a) => Math.max(max, a.log), -Infinity);
   let total = 0;
   let mean = 0;

@@ -67,7 +67,7 @@ export async function loadBlindRepeats(db: EntityManager): Promise<RepeatGroup[]
     const same = JSON.stringify([bagId, tasterId, dateOfInstant(brew.brewedAt), cup.school, style, brewer, doseG, waterG, waterC, grindStep, filter, waterRecipe]);
     return [{ same, liking, sigma0: SCHOOL_SCALES[cup.school].sigma0 }];
   });
-  return Object.values(groupBy(marked, ({ same }) => same)).map((group) => ({ likings: group.map(({ liking }) => liking), sigma0: group[0]!.sigma0 }));
+  return Object.values(groupBy(marked, ({ same }) => same)).flatMap((group) => group.slice(0, 1).map(({ sigma0 }) => ({ likings: group.map(({ liking }) => liking), sigma0 })));
 }
 
 /** One brew. Throws a not-found Problem. */

@@ -27,7 +27,7 @@ export function LabelFacts({ bag, prior }: { bag: Bag; prior: TasterPrior | null
         <p className="quiet small mb-0">The curve is the score this recipe would get. Scored as: {SCHOOL_NAMES[bag.school].toLowerCase()}.{bag.weights && ` Best means: ${judgedByText(bag.weights)}.`}</p>
         {prior && (
           <p className="quiet small mb-0">
-            Before any cup, bags of this kind were expected to peak around day {numberText(prior.peak.days, 0)}: the usual {numberText(tablePeakDays(bag.roastLevel, bag.process, reference.style), 0)}, moved by your own finished bags.
+            Before any cup, your own past puts the peak of such a bag around day {numberText(prior.peak.days, 0)}; the usual is {numberText(tablePeakDays(bag.roastLevel, bag.process, reference.style), 0)}.
           </p>
         )}
       </section>

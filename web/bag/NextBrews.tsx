@@ -24,14 +24,14 @@ export function NextBrews({ page: { bag, verdict, cupsLeft, settings } }: { page
         </li>
         <li>
           <strong>Most telling</strong> {when(telling.inDays, false)}: {recipeText(telling.mostTelling.changes)}. It {tellingText(telling.mostTelling.telling)}
-          {telling.inDays > 0 ? `; today's most telling brew (${recipeText(today.mostTelling.changes)}) ${tellingText(today.mostTelling.telling)}.` : '.'}
+          {telling.inDays > 0 && tellingText(telling.mostTelling.telling) !== tellingText(today.mostTelling.telling) ? `; today's most telling brew (${recipeText(today.mostTelling.changes)}) ${tellingText(today.mostTelling.telling)}.` : '.'}
           <div className="quiet small">
             Price: {cost}. {settings.oneChange && 'One change at a time from the last brew'}
             {settings.oneChange && settings.brewers !== null && ', with '}
             {!settings.oneChange && settings.brewers !== null && 'With '}
             {settings.brewers !== null && 'the brewers you own'}
             {(settings.oneChange || settings.brewers !== null) && '. '}
-            <Link to="/store-room">Change that</Link>
+            <Link className="text-decoration-underline" to="/store-room">Change that</Link>
           </div>
         </li>
       </ul>

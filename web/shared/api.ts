@@ -52,7 +52,15 @@ export const api = createApi({
       invalidatesTags: (_result, _error, { bagId }) => ['Shelf', { type: 'Bag', id: bagId }],
     }),
     settings: build.query<Settings, undefined>({ query: () => '/settings', providesTags: ['Settings'] }),
-    keepSettings: build.mutation<Settings, Settings>({ query: (body) => ({ url: '/settings', method: 'PUT', body }), invalidatesTags: ['Settings', 'Shelf', 'Bag'] }),
+    keepSettings: build.mutation<Settings, Settings>({
+      query: (body) => ({ url: '/settings', method: 'PUT', body }),
+      invalidatesTags: ['Settings', 'Shelf', 'Bag'],
+      // Shown before the server has it, so that two quick taps do not undo each other; taken back when it refuses.
+      onQueryStarted: async (settings, { dispatch, queryFulfilled }) => {
+        const shown = dispatch(api.util.updateQueryData('settings', undefined, () => settings));
+        await queryFulfilled.catch(() => shown.undo());
+      },
+    }),
     tasters: build.query<Taster[], undefined>({ query: () => '/tasters', providesTags: ['Tasters'] }),
     addTaster: build.mutation<Taster, TasterInput>({ query: (body) => ({ url: '/tasters', method: 'POST', body }), invalidatesTags: ['Tasters'] }),
   }),

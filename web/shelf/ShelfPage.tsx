@@ -47,7 +47,10 @@ export function ShelfPage() {
     <>
       {finished === 'yes' ? <h1>Finished bags</h1> : <Morning shelf={shelf} />}
       <Lanes shelf={shelf} />
-      <p className="mt-3">{other}</p>
+      <p className="mt-3 d-flex gap-4">
+        {other}
+        <Link to="/store-room">Store room</Link>
+      </p>
     </>
   );
 }

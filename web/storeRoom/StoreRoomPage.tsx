@@ -17,9 +17,11 @@ export function StoreRoomPage() {
   return (
     <>
       <h1>Store room</h1>
-      <div className="columns">
-        <Brewers settings={settings} />
-        <Advice settings={settings} />
+      <div className="form-sheet">
+        <div className="columns">
+          <Brewers settings={settings} />
+          <Advice settings={settings} />
+        </div>
       </div>
     </>
   );
@@ -45,7 +47,7 @@ function Brewers({ settings }: { settings: Settings }) {
     keep({ ...settings, brewers: all.includes(brewer) ? all.filter((one) => one !== brewer) : [...all, brewer] });
   };
   return (
-    <fieldset className="form-sheet">
+    <fieldset>
       <legend>Brewers at hand</legend>
       <p className="quiet small">The next brew is proposed only with these, and with each bag’s own reference brewer.</p>
       <Form.Check type="switch" id="any-brewer" label="Whatever was used before" checked={brewers === null} onChange={() => keep({ ...settings, brewers: brewers === null ? [...BREWERS] : null })} />
@@ -63,7 +65,7 @@ function Brewers({ settings }: { settings: Settings }) {
 function Advice({ settings }: { settings: Settings }) {
   const keep = useKeep();
   return (
-    <fieldset className="form-sheet">
+    <fieldset>
       <legend>What to brew next</legend>
       <Form.Check type="switch" id="one-change" label="One change at a time" checked={settings.oneChange} onChange={() => keep({ ...settings, oneChange: !settings.oneChange })} />
       <p className="quiet small">On: a proposal changes at most one setting from the last brew. Off: it may change two at once; when the cup then differs, nobody can say which of them it was.</p>

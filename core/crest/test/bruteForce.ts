@@ -56,7 +56,7 @@ export function bruteForce(input: CrestInput, askedAges: readonly number[]): Bru
     prior: number;
     /** Index of the peak, or none. */
     peak: number | null;
-    shape(at: number): number;
+    shape: (at: number) => number;
   }
   const bump = (at: number, top: number, width: number): number => Math.exp(-0.5 * ((at - top) / width) ** 2);
   const zWeight = (v: number): number => Math.exp(-0.5 * v * v);
