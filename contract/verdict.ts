@@ -46,7 +46,7 @@ export const verdict = z.strictObject({
   curve: z.array(z.strictObject({ day: z.number().int(), mean: z.number(), lo: z.number(), median: z.number(), hi: z.number() })),
   inWindow: z.array(probability),
   effects: z.array(effect),
-  entangled: z.array(z.strictObject({ factor: effect.shape.factor, share: probability, latest: z.string().nullable(), sinceAge: z.number() })),
+  entangled: z.array(z.strictObject({ factor: effect.shape.factor, share: probability, latest: z.string().nullable(), reference: z.string().nullable(), sinceAge: z.number() })),
   surprises: z.array(z.strictObject({ id: z.string(), missedBy: z.number(), sds: z.number() })),
   /** Proposals for today and the days to come. */
   next: z.array(z.strictObject({ inDays: z.number().int(), bestCup: proposal, mostTelling: proposal })),

@@ -25,4 +25,8 @@ test('pictures of the main views', async ({ page, demo }) => {
   await page.getByRole('textbox', { name: 'Overall' }).fill('8.6');
   await page.getByLabel('Notes', { exact: true }).fill('Quince jelly, damson skin; longer as it cools.');
   await picture('log-a-brew');
+  await page.goto(`${demo.address}/store-room`);
+  await page.getByLabel('Whatever was used before').uncheck();
+  await page.getByLabel('Siphon').uncheck();
+  await picture('store-room');
 });

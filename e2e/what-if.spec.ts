@@ -51,7 +51,7 @@ test('sliders move the recipe the curve stands for, without a save', async ({ pa
 test('the bag says what to brew next, for the cup and for the knowledge', async ({ page, demo }) => {
   await page.goto(demo.address);
   await page.getByRole('link', { name: /Gishora Hill/ }).first().click();
-  await expect(page.locator('.verdict')).toContainText('since day 18 only the thick-paper carafe was used, and one brew back at the reference recipe');
+  await expect(page.locator('.verdict')).toContainText('since day 18 only the thick-paper carafe was used, and one cone brew in the next few days');
   const next = page.locator('section', { has: page.getByRole('heading', { name: 'Next brew' }) });
   await expect(next).toContainText(/Best cup today: the reference recipe with the thick-paper carafe, about \d\.\d/);
   await expect(next).toContainText(/Most telling .*: the reference recipe\. It would narrow down its best days by about \d+ %/);

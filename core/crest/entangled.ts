@@ -1,3 +1,6 @@
+import type { Recipe } from '../brew/kinds';
+import { ratio } from '../brew/ratio';
+import { roundTo } from '../brew/units';
 import type { Level, Term } from './factors';
 import { levelCovariance } from './likelihood';
 import { cholesky, dot, whiten } from './linalg';
@@ -56,7 +59,7 @@ function information(h: Float64Array, { data }: Posterior, terms: readonly Pick<
  * at the posterior mean ridge h and σ = σ₀, the other factors as the prior has them. 0: told apart; near 1: nobody can
  * say which it was.
  */
-export function entanglements(posterior: Posterior, brews: readonly UsableBrew[], levels: readonly Level[]): Entanglement[] {
+export function entanglements(posterior: Posterior, brews: readonly UsableBrew[], levels: readonly Level[], reference: Recipe): Entanglement[] {
   const { data } = posterior;
   if (data.n < 2) return [];
   const h = meanRidge(posterior);
@@ -66,16 +69,35 @@ export function entanglements(posterior: Posterior, brews: readonly UsableBrew[]
       const others = data.terms.filter((t) => t.factor !== factor);
       const known = information(h, posterior, others);
       const free = information(h, posterior, [...others, ...data.terms.filter((t) => t.factor === factor).map(({ column, priorSd }) => ({ column, priorSd: FREE * priorSd }))]);
-      return { factor, share: known > 0 ? Math.max(0, 1 - free / known) : 0, ...latestRun(factor, brews, levels) };
+      return { factor, share: known > 0 ? Math.max(0, 1 - free / known) : 0, ...latestRun(factor, brews, levels), reference: settingOf(factor, reference) };
     })
     .sort((a, b) => b.share - a.share || (a.factor < b.factor ? -1 : 1));
 }
 
+/** How a person would write what a recipe has of a factor. */
+function settingOf(factor: FactorName, { brewer, waterC, waterG, doseG, filter, waterRecipe }: Recipe): string | null {
+  switch (factor) {
+    case 'brewer':
+      return brewer;
+    case 'waterC':
+      return waterC === null ? null : `${roundTo(waterC, 1)} °C`;
+    case 'ratio':
+      return `1:${roundTo(ratio(waterG, doseG), 1)}`;
+    case 'filter':
+      return filter ?? null;
+    case 'waterRecipe':
+      return waterRecipe ?? null;
+    case 'grindStep':
+    case 'taster':
+      return null;
+  }
+}
+
 /** The setting of the latest brews, and the age since which nothing else was used. */
 function latestRun(factor: FactorName, brews: readonly UsableBrew[], levels: readonly Level[]): Pick<Entanglement, 'latest' | 'sinceAge'> {
-  const settingOf = (i: number): string | null => levels.find((level) => level.factor === factor && level.at.includes(i))?.level ?? null;
+  const levelAt = (i: number): string | null => levels.find((level) => level.factor === factor && level.at.includes(i))?.level ?? null;
   let first = brews.length - 1;
-  const latest = settingOf(first);
-  while (first > 0 && settingOf(first - 1) === latest) first--;
+  const latest = levelAt(first);
+  while (first > 0 && levelAt(first - 1) === latest) first--;
   return { latest, sinceAge: brews[first]?.age ?? 0 };
 }

@@ -69,7 +69,7 @@ export function fitCrest(input: CrestInput, density = 1): CrestFit {
     daysTried: first && last ? { from: first.age, to: last.age } : null,
     advisedDay: bestMeanDay(curve, ADVISED_DAYS.from, ADVISED_DAYS.to),
     effects,
-    entangled: entanglements(posterior, brews, levels),
+    entangled: entanglements(posterior, brews, levels, input.reference),
     surprises: surprisesOf(posterior, draws, brews),
     options,
     mostTold: mean.map((_, day) => Math.max(...options.map(({ telling }) => telling[day]!))),

@@ -94,6 +94,8 @@ export interface Entanglement {
   share: number;
   /** The setting of the latest brews (null: the reference's), and the rest age since which no other was used. */
   latest: string | null;
+  /** The reference's own setting, as a person would write it; null where it states none. */
+  reference: string | null;
   sinceAge: number;
 }
 

@@ -61,10 +61,17 @@ export function recipeClause(effects: readonly Effect[], sigma0: number): string
 export function entangledSentence(entangled: readonly Entanglement[]): string {
   const worst = entangled.find(({ factor, share }) => share > ENTANGLED_SHARE && factor !== 'taster');
   if (!worst) return '';
-  const { factor, latest, sinceAge } = worst;
+  const { factor, latest, reference, sinceAge } = worst;
   const since = `since day ${Math.floor(sinceAge + 1e-9)}`;
   if (latest === null) return ` The recipe changed along with the days: ${since} only the reference was used, and one brew as before would tell the two apart.`;
-  return ` The recipe changed along with the days: ${since} only ${settingText({ factor, level: latest })} was used, and one brew back at the reference recipe in the next few days would tell the two apart.`;
+  return ` The recipe changed along with the days: ${since} only ${settingText({ factor, level: latest })} was used, and ${backAt(factor, reference)} in the next few days would tell the two apart.`;
+}
+
+/** The brew that goes back to the reference in one factor. */
+function backAt(factor: Entanglement['factor'], reference: string | null): string {
+  if (reference === null) return 'one brew back at the reference recipe';
+  if (factor === 'brewer') return `one ${reference} brew`;
+  return `one brew with ${settingText({ factor, level: reference })}`;
 }
 
 /** What a bag's verdict is built from. */

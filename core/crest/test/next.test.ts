@@ -26,7 +26,7 @@ describe('entanglement', () => {
     expect(firm(inBlocks)).toBeLessThan(firm(constant));
     expect(inBlocks.window).not.toEqual(constant.window);
     const said = readingOf(compact(inBlocks), 24, false).verdict;
-    expect(said).toContain('since day 20 only the press was used, and one brew back at the reference recipe in the next few days would tell the two apart');
+    expect(said).toContain('since day 20 only the press was used, and one cone brew in the next few days would tell the two apart');
     expect(readingOf(compact(constant), 24, false).verdict).not.toContain('tell the two apart');
     expect(readingOf(compact(inBlocks), 24, true).verdict).not.toContain('would tell');
   });
