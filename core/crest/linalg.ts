@@ -28,10 +28,13 @@ export function cholesky(a: Float64Array, n: number): number {
 
 /** Whitens `x[at … at + n)` in place: x ← L⁻¹ x, with L the lower triangle of an n × n factor. */
 export function whiten(factor: Float64Array, n: number, x: Float64Array, at = 0): void {
-  for (let i = 0; i < n; i++) {
+  // What leads with zeros stays so: half of every ridge is.
+  let first = 0;
+  while (first < n && x[at + first] === 0) first++;
+  for (let i = first; i < n; i++) {
     const row = i * n;
     let sum = x[at + i]!;
-    for (let k = 0; k < i; k++) sum -= factor[row + k]! * x[at + k]!;
+    for (let k = first; k < i; k++) sum -= factor[row + k]! * x[at + k]!;
     x[at + i] = sum / factor[row + i]!;
   }
 }

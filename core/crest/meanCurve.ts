@@ -5,7 +5,7 @@ import { positiveMean } from './normal';
 import type { Posterior } from './posterior';
 
 /** Cells lighter than this move no mean a person could see; skipping them saves most of the work. */
-const NEGLIGIBLE = 1e-9;
+const NEGLIGIBLE = 1e-8;
 
 /**
  * Posterior mean of the score at the reference recipe on each rest day 0 … 90, exact on the grid (no draws), points.

@@ -35,11 +35,35 @@ export function optionsOf(posterior: Posterior, mean: readonly number[], draws: 
   const settable = levels.map((level, k) => ({ ...level, mean: effects[k]!.mean })).filter(({ factor }) => factor !== 'taster');
   const ways = waysOf(settable, n);
   const drawn = effectDraws(posterior, draws, ways.map((way) => ({ loadings: way.flatMap(({ loadings }) => loadings) })));
+  const sums = groupSums(draws);
   return ways.map((way, k) => ({
     changes: way.map(({ factor, level }) => ({ factor, level })),
     expected: mean.map((m) => way.reduce((total, one) => total + one.mean, m)),
-    telling: tellingByDay(draws, drawn[k]!, sigma0),
+    telling: tellingByDay(draws, sums, drawn[k]!, sigma0),
   }));
+}
+
+/** Sums of the drawn curves and of their squares over each group of peaks, [group][key day]: shared by all options. */
+interface GroupSums {
+  perGroup: number;
+  sum: Float64Array;
+  square: Float64Array;
+}
+
+function groupSums({ count, curves }: Draws): GroupSums {
+  const days = KEY_DAYS.length;
+  const perGroup = Math.floor(count / PEAK_GROUPS);
+  const sum = new Float64Array(PEAK_GROUPS * days);
+  const square = new Float64Array(PEAK_GROUPS * days);
+  for (let d = 0; d < perGroup * PEAK_GROUPS; d++) {
+    const at = Math.floor(d / perGroup) * days;
+    for (let day = 0; day < days; day++) {
+      const y = curves[d * days + day]!;
+      sum[at + day]! += y;
+      square[at + day]! += y * y;
+    }
+  }
+  return { perGroup, sum, square };
 }
 
 /**
@@ -50,33 +74,36 @@ export function optionsOf(posterior: Posterior, mean: readonly number[], draws: 
  *
  * In a good approximation the interval of the peak shrinks by the factor e to the minus this.
  */
-function tellingByDay({ count, curves }: Draws, effect: EffectDraws, sigma0: number): number[] {
+function tellingByDay({ curves }: Draws, { perGroup, sum, square }: GroupSums, { means, variances }: EffectDraws, sigma0: number): number[] {
   const days = KEY_DAYS.length;
-  const perGroup = Math.floor(count / PEAK_GROUPS);
-  const atKeys = KEY_DAYS.map((_, day) => {
-    let all = 0;
-    let allSquares = 0;
-    let within = 0;
-    let alone = 0;
-    for (let group = 0; group < PEAK_GROUPS; group++) {
-      let sum = 0;
-      let squares = 0;
-      let noise = 0;
-      for (let d = group * perGroup; d < (group + 1) * perGroup; d++) {
-        const y = curves[d * days + day]! + effect.means[d]!;
-        sum += y;
-        squares += y * y;
-        noise += sigma0 ** 2 + effect.variances[d]!;
-      }
-      const mean = sum / perGroup;
-      within += Math.log(squares / perGroup - mean * mean + noise / perGroup) / PEAK_GROUPS;
-      all += sum;
-      allSquares += squares;
-      alone += noise;
+  const within = new Float64Array(days);
+  const all = new Float64Array(days);
+  const allSquares = new Float64Array(days);
+  const cross = new Float64Array(days);
+  let alone = 0;
+  for (let group = 0; group < PEAK_GROUPS; group++) {
+    // A score is a drawn curve plus the drawn effect e: its sums follow from those of the curves.
+    let effects = 0;
+    let effectSquares = 0;
+    let noise = 0;
+    cross.fill(0);
+    for (let d = group * perGroup; d < (group + 1) * perGroup; d++) {
+      const e = means[d]!;
+      noise += sigma0 ** 2 + variances[d]!;
+      if (e === 0) continue;
+      effects += e;
+      effectSquares += e * e;
+      for (let day = 0; day < days; day++) cross[day]! += e * curves[d * days + day]!;
     }
-    const used = perGroup * PEAK_GROUPS;
-    const mean = all / used;
-    return Math.max(0, 0.5 * (Math.log(allSquares / used - mean * mean + alone / used) - within));
-  });
-  return onAllDays(atKeys);
+    for (let day = 0; day < days; day++) {
+      const scores = sum[group * days + day]! + effects;
+      const squares = square[group * days + day]! + 2 * cross[day]! + effectSquares;
+      within[day]! += Math.log((squares - (scores * scores) / perGroup + noise) / perGroup) / PEAK_GROUPS;
+      all[day]! += scores;
+      allSquares[day]! += squares;
+    }
+    alone += noise;
+  }
+  const used = perGroup * PEAK_GROUPS;
+  return onAllDays(within.map((inGroups, day) => Math.max(0, 0.5 * (Math.log((allSquares[day]! - all[day]! ** 2 / used + alone) / used) - inGroups))));
 }

@@ -27,15 +27,16 @@ function crestMarginal(marginal: Float64Array): Float64Array {
   return marginal.map((mass, p) => (p === FRESH_PEAK || crest <= 0 ? 0 : mass / crest));
 }
 
-/** The `q`-quantile of the peak age, days, with the probability of a cell spread evenly over its log width. */
-function quantileOf({ grid: { logPeaks, peakStep } }: Posterior, crest: Float64Array, q: number): number {
+/** The quantiles `qs` (ascending) of ln peak age, with the probability of a cell spread evenly over its log width. */
+function logQuantiles({ grid: { logPeaks, peakStep } }: Posterior, crest: Float64Array, qs: readonly number[]): number[] {
+  let p = FIRST_CREST;
   let below = 0;
-  for (let p = FIRST_CREST; p < crest.length; p++) {
+  return qs.map((q) => {
+    while (p < crest.length && below + crest[p]! < q) below += crest[p++]!;
+    if (p === crest.length) return Math.log(below > 0 ? PEAK_MAX_DAYS : PEAK_MIN_DAYS);
     const mass = crest[p]!;
-    if (mass > 0 && below + mass >= q) return Math.exp(logPeaks[p]! + ((q - below) / mass - 0.5) * peakStep);
-    below += mass;
-  }
-  return below > 0 ? PEAK_MAX_DAYS : PEAK_MIN_DAYS;
+    return logPeaks[p]! + ((mass > 0 ? (q - below) / mass : 0) - 0.5) * peakStep;
+  });
 }
 
 /**
@@ -44,14 +45,12 @@ function quantileOf({ grid: { logPeaks, peakStep } }: Posterior, crest: Float64A
  */
 export function peakSummary(posterior: Posterior, marginal: Float64Array): { day: number; lo: number; hi: number; level: number } {
   const crest = crestMarginal(marginal);
-  const at = (q: number): number => quantileOf(posterior, crest, q);
-  let shortest = { lo: at(0), hi: at(INTERVAL_LEVEL) };
-  for (let step = 1; step <= INTERVAL_STEPS; step++) {
-    const from = ((1 - INTERVAL_LEVEL) * step) / INTERVAL_STEPS;
-    const span = { lo: at(from), hi: at(Math.min(1, from + INTERVAL_LEVEL)) };
-    if (span.hi / span.lo < shortest.hi / shortest.lo) shortest = span;
-  }
-  return { day: at(0.5), ...shortest, level: INTERVAL_LEVEL };
+  const starts = Array.from({ length: INTERVAL_STEPS + 1 }, (_, step) => ((1 - INTERVAL_LEVEL) * step) / INTERVAL_STEPS);
+  const los = logQuantiles(posterior, crest, starts);
+  const his = logQuantiles(posterior, crest, starts.map((from) => Math.min(1, from + INTERVAL_LEVEL)));
+  const shortest = starts.reduce((best, _, i) => (his[i]! - los[i]! < his[best]! - los[best]! ? i : best), 0);
+  const [median = NaN] = logQuantiles(posterior, crest, [0.5]);
+  return { day: Math.exp(median), lo: Math.exp(los[shortest]!), hi: Math.exp(his[shortest]!), level: INTERVAL_LEVEL };
 }
 
 /** Probability that the best day rounds to each rest day 0 … 90: a cell is shared out over the days it spans; fresh is day 0. */

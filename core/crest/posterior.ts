@@ -1,5 +1,5 @@
 import { HEIGHT_SD } from './constants';
-import { goTogether, halfRidges, regimesOf, type Grid, type Regime } from './grid';
+import { FIRST_CREST, FRESH_PEAK, goTogether, halfRidges, regimesOf, type Grid, type Regime } from './grid';
 import { whitenedAt, type Data, type Whitened } from './likelihood';
 import { dot, whiten } from './linalg';
 import { logCdf } from './normal';
@@ -76,6 +76,10 @@ export function posteriorOf(data: Data, grid: Grid, logPeakWeights: Float64Array
   const sides: Sides = { rise: halfRidges(grid.logPeaks, before, data.x, 'rise'), fall: halfRidges(grid.logPeaks, after, data.x, 'fall') };
   const regimes = noises.map((regime) => seen(data, sides, regime));
 
+  const riseWeights = Float64Array.from(before, ({ logWeight }) => logWeight);
+  const fallWeights = Float64Array.from(after, ({ logWeight }) => logWeight);
+  // Whether two courses go together, on a bag that was best fresh and on one with a crest.
+  const together = [FRESH_PEAK, FIRST_CREST].map((p) => before.map((b) => after.map((a) => goTogether(p, b, a))));
   let heaviest = -Infinity;
   const fallSquare = new Float64Array(falls);
   const fallScore = new Float64Array(falls);
@@ -83,6 +87,7 @@ export function posteriorOf(data: Data, grid: Grid, logPeakWeights: Float64Array
     const v = regime.whitened.residual;
     const base = regime.logWeight - 0.5 * (dot(v, 0, v, 0, n) + regime.whitened.logDet);
     for (let p = 0; p < grid.logPeaks.length; p++) {
+      const pairs = together[Math.min(p, FIRST_CREST)]!;
       for (let f = 0; f < falls; f++) {
         const at = (p * falls + f) * n;
         fallSquare[f] = dot(regime.fall, at, regime.fall, at, n);
@@ -92,10 +97,12 @@ export function posteriorOf(data: Data, grid: Grid, logPeakWeights: Float64Array
         const at = (p * rises + r) * n;
         const riseSquare = dot(regime.rise, at, regime.rise, at, n);
         const riseScore = dot(regime.rise, at, v, 0, n);
-        const prior = base + logPeakWeights[p]! + before[r]!.logWeight;
+        const prior = base + logPeakWeights[p]! + riseWeights[r]!;
+        const fits = pairs[r]!;
+        const firstCell = cellAt(grid, regimes.length, p, s, r, 0);
         for (let f = 0; f < falls; f++) {
-          const cell = cellAt(grid, regimes.length, p, s, r, f);
-          if (!goTogether(p, before[r]!, after[f]!)) {
+          const cell = firstCell + f;
+          if (!fits[f]) {
             weight[cell] = -Infinity;
             continue;
           }
@@ -106,7 +113,7 @@ export function posteriorOf(data: Data, grid: Grid, logPeakWeights: Float64Array
           heightMean[cell] = mean;
           heightSd[cell] = 1 / Math.sqrt(precision);
           // What the cut-off and the determinant add is at most ln 2: a cell hopeless without them is left at nothing.
-          const most = prior + after[f]!.logWeight + 0.5 * score * mean + Math.LN2;
+          const most = prior + fallWeights[f]! + 0.5 * score * mean + Math.LN2;
           if (most < heaviest + NEGLIGIBLE_LOG) {
             weight[cell] = -Infinity;
             continue;
@@ -123,7 +130,7 @@ export function posteriorOf(data: Data, grid: Grid, logPeakWeights: Float64Array
 }
 
 /** Cells this much lighter than the heaviest (in logs) count as nothing: all of them together could not be seen. */
-const NEGLIGIBLE_LOG = -30;
+const NEGLIGIBLE_LOG = -22;
 
 /** Turns log weights into weights that sum to 1, in place. */
 function normalise(logWeights: Float64Array): void {
@@ -140,12 +147,14 @@ function normalise(logWeights: Float64Array): void {
 /** Mean and sd of ln σ/σ₀. */
 export function noiseMoments({ regimes, grid, weight }: Pick<Posterior, 'regimes' | 'grid' | 'weight'>): Moments {
   const perNoise = grid.rise.courses.length * grid.fall.courses.length;
-  let mean = 0;
-  let square = 0;
-  for (let cell = 0; cell < weight.length; cell++) {
-    const log = Math.log(regimes[Math.floor(cell / perNoise) % regimes.length]!.noise);
-    mean += weight[cell]! * log;
-    square += weight[cell]! * log * log;
+  const byNoise = new Float64Array(regimes.length);
+  for (let block = 0; block * perNoise < weight.length; block++) {
+    let sum = 0;
+    for (let cell = block * perNoise; cell < (block + 1) * perNoise; cell++) sum += weight[cell]!;
+    byNoise[block % regimes.length]! += sum;
   }
+  const logs = regimes.map(({ noise }) => Math.log(noise));
+  const mean = logs.reduce((sum, log, s) => sum + byNoise[s]! * log, 0);
+  const square = logs.reduce((sum, log, s) => sum + byNoise[s]! * log * log, 0);
   return { mean, sd: Math.sqrt(Math.max(square - mean * mean, 0)) };
 }

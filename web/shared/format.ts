@@ -25,16 +25,26 @@ export function clockText(instant: string): string {
   return clock.format(new Date(instant.slice(0, 19)));
 }
 
+/** Making a formatter costs far more than using it, and a page writes hundreds of numbers. */
+const formatters = new Map<string, Intl.NumberFormat>();
+
+function decimals(least: number, most: number): Intl.NumberFormat {
+  const key = `${least} ${most}`;
+  const formatter = formatters.get(key) ?? new Intl.NumberFormat(undefined, { minimumFractionDigits: least, maximumFractionDigits: most });
+  formatters.set(key, formatter);
+  return formatter;
+}
+
 /** A number with at most `places` decimals and no more than it needs. */
 export function numberText(value: number, places = 1): string {
-  return new Intl.NumberFormat(undefined, { maximumFractionDigits: places }).format(roundTo(value, places));
+  return decimals(0, places).format(roundTo(value, places));
 }
 
 /** How a school writes its mark: "8.2", "83.5", "4¼ ★". */
 const QUARTERS = ['', '¼', '½', '¾'];
 
 export function markText(school: School, mark: number): string {
-  if (school !== 'stars') return new Intl.NumberFormat(undefined, { minimumFractionDigits: school === 'sum100' ? 0 : 1, maximumFractionDigits: 2 }).format(mark);
+  if (school !== 'stars') return decimals(school === 'sum100' ? 0 : 1, 2).format(mark);
   const quarters = Math.round(mark * 4);
   const whole = Math.floor(quarters / 4);
   const rest = QUARTERS[quarters % 4] ?? '';
