@@ -1,7 +1,7 @@
 import { EntitySchema, type EntitySchemaColumnOptions } from 'typeorm';
 import type { Process, RoastLevel } from '../../core/crest';
 import type { AttributeWeights, School } from '../../core/cup';
-import type { Fault, RecordedFrom, Style } from '../../core/brew';
+import type { Fault, Recipe, RecordedFrom } from '../../core/brew';
 
 /**
  * The tables. Every column states its type, since the transpilers in use emit no decorator metadata. Dates and instants
@@ -26,19 +26,23 @@ export const TasterEntity = new EntitySchema<TasterRow>({
   columns: { id, name: text, createdAt: text },
 });
 
-export interface RecipeRow {
+/** What a recipe and a brew have in common. */
+const recipeColumns = {
+  style: text,
+  brewer: text,
+  doseG: real,
+  waterG: real,
+  waterC: optionalReal,
+  grindStep: optionalReal,
+  filter: optionalText,
+  waterRecipe: optionalText,
+};
+
+export interface RecipeRow extends Required<Recipe> {
   id: string;
   bagId: string;
   /** A bag's one reference recipe; others follow. */
   isReference: boolean;
-  style: Style;
-  brewer: string;
-  doseG: number;
-  waterG: number;
-  waterC: number | null;
-  grindStep: number | null;
-  filter: string | null;
-  waterRecipe: string | null;
 }
 
 export const RecipeEntity = new EntitySchema<RecipeRow>({
@@ -47,14 +51,7 @@ export const RecipeEntity = new EntitySchema<RecipeRow>({
     id,
     bagId: text,
     isReference: { type: 'boolean' },
-    style: text,
-    brewer: text,
-    doseG: real,
-    waterG: real,
-    waterC: optionalReal,
-    grindStep: optionalReal,
-    filter: optionalText,
-    waterRecipe: optionalText,
+    ...recipeColumns,
   },
 });
 
@@ -123,19 +120,11 @@ export const SpellEntity = new EntitySchema<SpellRow>({
   columns: { id, bagId: text, place: text, from: text, to: optionalText },
 });
 
-export interface BrewRow {
+export interface BrewRow extends Required<Recipe> {
   id: string;
   bagId: string;
   tasterId: string | null;
   brewedAt: string;
-  style: Style;
-  brewer: string;
-  doseG: number;
-  waterG: number;
-  waterC: number | null;
-  grindStep: number | null;
-  filter: string | null;
-  waterRecipe: string | null;
   drainS: number | null;
   recordedFrom: RecordedFrom;
   fault: Fault | null;
@@ -151,14 +140,7 @@ export const BrewEntity = new EntitySchema<BrewRow>({
     bagId: text,
     tasterId: optionalText,
     brewedAt: text,
-    style: text,
-    brewer: text,
-    doseG: real,
-    waterG: real,
-    waterC: optionalReal,
-    grindStep: optionalReal,
-    filter: optionalText,
-    waterRecipe: optionalText,
+    ...recipeColumns,
     drainS: optionalReal,
     recordedFrom: text,
     fault: optionalText,

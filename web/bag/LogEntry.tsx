@@ -28,7 +28,7 @@ interface Props {
   onLeaveOut: () => void;
 }
 
-const WHY_OUT = { fault: 'left out: a fault', 'other-style': 'left out: another style of drink', 'no-mark': 'left out: no overall mark' };
+const WHY_OUT = { fault: 'left out: a fault', 'other-style': 'left out: another style of drink', 'no-mark': 'left out: not marked' };
 
 /** One brew: when, with what, what it tasted of, and whether it counts. */
 export function LogEntry({ brew, read, surprise, taster, reference, scale, today, chosen, onChoose, tried, onLeaveOut }: Props) {

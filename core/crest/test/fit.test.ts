@@ -150,6 +150,9 @@ describe('fitCrest', () => {
   });
 
   it.each([
+    ['no brew', []],
+    ['one brew', [brewOf(11, 84)]],
+    ['two brews', [brewOf(8, 78), brewOf(19, 86)]],
     ['all scores equal', Array.from({ length: 8 }, (_, i) => brewOf(5 + 4 * i, 81))],
     ['two brews at the same instant', [brewOf(9, 70), brewOf(9, 90)]],
     ['sixty brews on one day', Array.from({ length: 60 }, (_, i) => brewOf(12, 75 + (i % 10)))],
