@@ -154,5 +154,35 @@ export const GRID_REACH = 2.2;
 /** Seed of the fixed normals that carry the deviation; fixed so that the same input gives the same answer. *Numerical*. */
 export const DRAW_SEED = 20_260_202;
 
+/** Bins of the histograms that quantiles of the curve are read from. *Numerical*. */
+export const HISTOGRAM_BINS = 256;
+
+/** Relative jitter that keeps a smooth, nearly singular covariance positive definite in double precision. *Numerical*. */
+export const JITTER = 1e-8;
+
+/** For entanglement a free effect may be this many times as large as its prior has it, which then no longer helps to tell it apart. *Numerical*. */
+export const FREE_EFFECT = 10;
+
+/** A past bag's own precision, against the prior's, below which taking the prior out again leaves only rounding. *Numerical*. */
+export const LEAST_EVIDENCE = 0.02;
+
+/** Cells of the posterior lighter than this move no mean a person could see. *Numerical*. */
+export const NEGLIGIBLE_WEIGHT = 1e-8;
+
+/** A brew that takes less than this share off the interval of the peak tells hardly anything. *Assumption*. */
+export const HARDLY_TELLING = 0.02;
+
+/** The drawn curves, ordered by their peak, in this many equal groups stand for "the peak is about here". *Numerical*. */
+export const PEAK_GROUPS = 8;
+
+/** At most this many pairs of settings are weighed as a next brew: those expected to be the best cups. *Assumption*. */
+export const MOST_PAIRS = 4;
+
+/** Smallest probability of a peak that still has a logarithm worth keeping. *Numerical*. */
+export const FAINTEST_MASS = 1e-13;
+
+/** Cells this much lighter than the heaviest (in logs) count as nothing: all of them together could not be seen. *Numerical*. */
+export const NEGLIGIBLE_LOG = -22;
+
 /** Raised whenever an answer may change: kept verdicts of an older engine are worked out anew. */
 export const ENGINE_VERSION = 5;

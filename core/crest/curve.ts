@@ -1,9 +1,7 @@
-import { INTERVAL_LEVEL } from './constants';
+import { HISTOGRAM_BINS, INTERVAL_LEVEL } from './constants';
 import type { Draws } from './draws';
 import { KEY_DAYS, onAllDays } from './keyDays';
 import type { CurvePoint } from './types';
-
-const BINS = 256;
 
 /** Quantiles `qs` (ascending) of `values`, linear within the bins of a histogram: off by less than 1/256 of their range. */
 export function histogramQuantiles(values: Float64Array, qs: readonly number[]): number[] {
@@ -14,10 +12,10 @@ export function histogramQuantiles(values: Float64Array, qs: readonly number[]):
     if (value > hi) hi = value;
   }
   if (!(hi > lo)) return qs.map(() => lo);
-  const width = (hi - lo) / BINS;
-  const counts = new Uint32Array(BINS);
+  const width = (hi - lo) / HISTOGRAM_BINS;
+  const counts = new Uint32Array(HISTOGRAM_BINS);
   for (const value of values) {
-    const bin = Math.min(BINS - 1, Math.floor((value - lo) / width));
+    const bin = Math.min(HISTOGRAM_BINS - 1, Math.floor((value - lo) / width));
     counts[bin]! += 1;
   }
   let bin = 0;

@@ -1,4 +1,4 @@
-import { GRID, LAST_DAY, LEVEL_SD } from './constants';
+import { GRID, JITTER, LAST_DAY, LEVEL_SD } from './constants';
 import { KEY_DAYS } from './keyDays';
 import { levelCovariance, type Data } from './likelihood';
 import { cholesky, dot, whiten } from './linalg';
@@ -9,9 +9,6 @@ import { logAge } from './shape';
 const FIRST = logAge(0);
 const SPACING = (logAge(LAST_DAY) - FIRST) / (GRID.deviation - 1);
 export const NODES = Float64Array.from({ length: GRID.deviation }, (_, i) => FIRST + i * SPACING);
-
-/** Relative jitter that keeps a smooth, nearly singular covariance positive definite in double precision. */
-const JITTER = 1e-8;
 
 /** Per key day: the node to its left, and how far the day lies from it towards the next (0 … 1). */
 const LEFT_NODE = Uint8Array.from(KEY_DAYS, (day) => Math.min(Math.floor((logAge(day) - FIRST) / SPACING), NODES.length - 2));

@@ -1,3 +1,4 @@
+import { FREE_EFFECT } from './constants';
 import type { Recipe } from '../brew/kinds';
 import { ratio } from '../brew/ratio';
 import { roundTo } from '../brew/units';
@@ -29,9 +30,6 @@ export function meanRidge({ grid, regimes, weight, sides, data }: Posterior): Fl
   });
   return mean;
 }
-
-/** A free effect may be this many times as large as the prior has it: its prior no longer helps to tell it apart. */
-const FREE = 10;
 
 /** hᵀC⁻¹h: what the brews say of the ridge's height, with the effects of the terms given not known. */
 function information(h: Float64Array, { data }: Posterior, terms: readonly Pick<Term, 'column' | 'priorSd'>[]): number {
@@ -68,7 +66,7 @@ export function entanglements(posterior: Posterior, brews: readonly UsableBrew[]
     .map((factor: FactorName) => {
       const others = data.terms.filter((t) => t.factor !== factor);
       const known = information(h, posterior, others);
-      const free = information(h, posterior, [...others, ...data.terms.filter((t) => t.factor === factor).map(({ column, priorSd }) => ({ column, priorSd: FREE * priorSd }))]);
+      const free = information(h, posterior, [...others, ...data.terms.filter((t) => t.factor === factor).map(({ column, priorSd }) => ({ column, priorSd: FREE_EFFECT * priorSd }))]);
       return { factor, share: known > 0 ? Math.max(0, 1 - free / known) : 0, ...latestRun(factor, brews, levels), reference: settingOf(factor, reference) };
     })
     .sort((a, b) => b.share - a.share || (a.factor < b.factor ? -1 : 1));

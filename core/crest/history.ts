@@ -1,4 +1,4 @@
-import { FRESH, HISTORY, LEVEL_MEAN, NOISE_LOG_SD, PEAK_LOG_SD } from './constants';
+import { FRESH, HISTORY, LEAST_EVIDENCE, LEVEL_MEAN, NOISE_LOG_SD, PEAK_LOG_SD } from './constants';
 import { FIRST_CREST, FRESH_PEAK, gridOf } from './grid';
 import { peakDensity, tablePeakDays } from './prior';
 import type { Style } from '../brew/kinds';
@@ -156,9 +156,6 @@ function ownEvidence(posterior: Moments, prior: Moments): Observation | null {
   if (precision * prior.sd ** 2 < LEAST_EVIDENCE) return null;
   return { value: (posterior.mean / posterior.sd ** 2 - prior.mean / prior.sd ** 2) / precision, variance: 1 / precision };
 }
-
-/** Own precision, against the prior's, below which taking the prior out again leaves only rounding. */
-const LEAST_EVIDENCE = 0.02;
 
 /**
  * ln σ/σ₀ of a new bag: the taster's own mean ~ Normal(0, tasterSd²), a bag's ~ Normal(taster's, bagSd²). Past bags speak

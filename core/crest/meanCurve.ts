@@ -1,11 +1,9 @@
+import { NEGLIGIBLE_WEIGHT } from './constants';
 import { addAtDays, NODES, type NodePosterior } from './deviation';
 import { KEY_DAYS, onAllDays } from './keyDays';
 import { dot } from './linalg';
 import { positiveMean } from './normal';
 import type { Posterior } from './posterior';
-
-/** Cells lighter than this move no mean a person could see; skipping them saves most of the work. */
-const NEGLIGIBLE = 1e-8;
 
 /**
  * Posterior mean of the score at the reference recipe on each rest day 0 … 90, exact on the grid (no draws), points.
@@ -29,7 +27,7 @@ export function meanCurve(posterior: Posterior, nodes: readonly NodePosterior[])
         for (let f = 0; f < falls; f++, cell++) {
           const w = weight[cell]!;
           share[s]! += w;
-          if (w < NEGLIGIBLE) continue;
+          if (w < NEGLIGIBLE_WEIGHT) continue;
           const expected = w * positiveMean(posterior.heightMean[cell]!, posterior.heightSd[cell]!);
           const up = riseHeight[s] as Float64Array;
           const down = fallHeight[s] as Float64Array;
@@ -52,7 +50,7 @@ export function meanCurve(posterior: Posterior, nodes: readonly NodePosterior[])
   addSide(summed(fallHeight), grid.fall.byDay, days, mean, 1);
   regimes.forEach((regime, s) => {
     const w = share[s]!;
-    if (n === 0 || w < NEGLIGIBLE) return;
+    if (n === 0 || w < NEGLIGIBLE_WEIGHT) return;
     const residual = regime.whitened.residual.map((v) => w * v);
     addSide(riseHeight[s] as Float64Array, regime.rise, n, residual, -1);
     addSide(fallHeight[s] as Float64Array, regime.fall, n, residual, -1);

@@ -1,4 +1,4 @@
-import { TELLING_ENOUGH } from './constants';
+import { HARDLY_TELLING, TELLING_ENOUGH } from './constants';
 import { reportedDay } from './state';
 import { settingText } from './verdict';
 import type { Change, CrestFit } from './types';
@@ -71,20 +71,17 @@ export function mostTellingDay(days: readonly DayProposals[]): DayProposals | nu
   return days.find((day) => day.mostTelling.telling >= TELLING_ENOUGH * most) ?? null;
 }
 
-/** The share of the interval of the peak that a number of nats takes off, below which it is hardly anything. */
-const HARDLY = 0.02;
-
 const narrowing = (nats: number): number => 1 - Math.exp(-nats);
 
 /** Whether a brew would tell enough to be made for that. */
 export function worthTelling(nats: number): boolean {
-  return narrowing(nats) >= HARDLY;
+  return narrowing(nats) >= HARDLY_TELLING;
 }
 
 /** What a number of nats does to the interval of the peak, in words. */
 export function tellingText(nats: number): string {
   const narrower = narrowing(nats);
-  if (narrower < HARDLY) return 'would tell hardly anything new';
+  if (narrower < HARDLY_TELLING) return 'would tell hardly anything new';
   if (narrower < 0.06) return 'would tell a little';
   return `would narrow down its best days by about ${Math.round(narrower * 20) * 5} %`;
 }

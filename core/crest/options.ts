@@ -1,15 +1,10 @@
+import { MOST_PAIRS, PEAK_GROUPS } from './constants';
 import type { Draws } from './draws';
 import { effectDraws, type EffectDraws } from './effects';
 import type { Level } from './factors';
 import { KEY_DAYS, onAllDays } from './keyDays';
 import type { Posterior } from './posterior';
 import type { BrewOption, Change, Effect } from './types';
-
-/** The draws are ordered by their peak; this many equal groups stand for "the peak is about here". */
-const PEAK_GROUPS = 8;
-
-/** At most this many pairs of settings are weighed as a next brew: those expected to be the best cups. */
-const MOST_PAIRS = 4;
 
 type Settable = Level & { mean: number };
 

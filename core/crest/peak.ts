@@ -1,4 +1,4 @@
-import { INTERVAL_LEVEL, INTERVAL_STEPS, LAST_DAY, PEAK_MAX_DAYS, PEAK_MIN_DAYS } from './constants';
+import { FAINTEST_MASS, INTERVAL_LEVEL, INTERVAL_STEPS, LAST_DAY, PEAK_MAX_DAYS, PEAK_MIN_DAYS } from './constants';
 import { FIRST_CREST, FRESH_PEAK } from './grid';
 import type { Posterior } from './posterior';
 
@@ -8,15 +8,12 @@ export function peakMarginal({ grid, weight }: Posterior): Float64Array {
   return grid.logPeaks.map((_, p) => weight.subarray(p * perPeak, (p + 1) * perPeak).reduce((sum, w) => sum + w, 0));
 }
 
-/** Smallest marginal that still has a logarithm worth keeping. */
-const FAINTEST = 1e-13;
-
 /**
  * What the brews alone say of the peak: ln likelihood of each entry of the peak axis, 0 at the likeliest. The prior is
  * taken out again, so that a history can weigh the same bag under another one.
  */
 export function peakEvidence(marginal: Float64Array, logPeakWeights: Float64Array): number[] {
-  const evidence = Array.from(marginal, (mass, p) => Math.log(Math.max(mass, FAINTEST)) - Math.max(logPeakWeights[p]!, Math.log(FAINTEST)));
+  const evidence = Array.from(marginal, (mass, p) => Math.log(Math.max(mass, FAINTEST_MASS)) - Math.max(logPeakWeights[p]!, Math.log(FAINTEST_MASS)));
   const most = Math.max(...evidence);
   return evidence.map((e) => e - most);
 }

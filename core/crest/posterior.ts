@@ -1,4 +1,4 @@
-import { HEIGHT_SD } from './constants';
+import { HEIGHT_SD, NEGLIGIBLE_LOG } from './constants';
 import { FIRST_CREST, FRESH_PEAK, goTogether, halfRidges, regimesOf, type Grid, type Regime } from './grid';
 import { whitenedAt, type Data, type Whitened } from './likelihood';
 import { dot, whiten } from './linalg';
@@ -128,9 +128,6 @@ export function posteriorOf(data: Data, grid: Grid, logPeakWeights: Float64Array
   normalise(weight);
   return { grid, data, regimes, sides, weight, heightMean, heightSd };
 }
-
-/** Cells this much lighter than the heaviest (in logs) count as nothing: all of them together could not be seen. */
-const NEGLIGIBLE_LOG = -22;
 
 /** Turns log weights into weights that sum to 1, in place. */
 function normalise(logWeights: Float64Array): void {

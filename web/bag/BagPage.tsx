@@ -80,7 +80,7 @@ function BagView({ page: logged, today }: { page: Page; today: string }) {
         </div>
         <aside className="col-lg-4 side">
           <NextBrews page={page} />
-          <EffectList verdict={verdict} hasBrews={brews.length > 0} />
+          <EffectList verdict={verdict} />
           <LabelFacts bag={bag} prior={page.prior} />
           {brews.length > 0 && <RecipeSliders {...asking} />}
         </aside>

@@ -4,7 +4,7 @@ import { api } from '../shared/api';
 import { inSchool, numberText, sentenceCase } from '../shared/format';
 
 /** What the recipe did to the score, against the reference: in words, the largest first, with the numbers beside. */
-export function EffectList({ verdict, hasBrews }: { verdict: Verdict; hasBrews: boolean }) {
+export function EffectList({ verdict }: { verdict: Verdict }) {
   const { data: tasters = [] } = api.useTastersQuery(undefined);
   const named = verdict.effects.map((effect) => (effect.factor === 'taster' ? { ...effect, level: tasters.find(({ id }) => id === effect.level)?.name ?? 'Another taster' } : effect));
   const effects = named.sort((a, b) => Math.abs(b.mean) - Math.abs(a.mean));
@@ -12,7 +12,7 @@ export function EffectList({ verdict, hasBrews }: { verdict: Verdict; hasBrews: 
     <section>
       <h2>What the recipe did</h2>
       {effects.length === 0 && (
-        <p className="quiet">{hasBrews ? 'Every cup was brewed to the reference recipe, so nothing can be told apart.' : 'Once cups with different recipes are marked, this says what each change did.'}</p>
+        <p className="quiet">{verdict.usable > 0 ? 'Every cup was brewed to the reference recipe, so nothing can be told apart.' : 'Once cups with different recipes are marked, this says what each change did.'}</p>
       )}
       <ul className="effects">
         {effects.map((effect) => {
