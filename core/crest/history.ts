@@ -1,5 +1,6 @@
 import { FRESH, HISTORY, LEAST_EVIDENCE, LEVEL_MEAN, NOISE_LOG_SD, PEAK_LOG_SD } from './constants';
 import { FIRST_CREST, FRESH_PEAK, gridOf } from './grid';
+import { dot } from './linalg';
 import { peakDensity, tablePeakDays } from './prior';
 import type { Style } from '../brew/kinds';
 import type { CrestFit, Moments, PeakPrior, Process, RoastLevel, TasterPrior } from './types';
@@ -36,14 +37,16 @@ const SHIFTS = Float64Array.from({ length: HISTORY.peak.shiftNodes }, (_, i) => 
 
 /** Reads finished bags and blind repeats. Bags without a brew teach nothing. */
 export function historyOf(past: readonly PastBag[], repeats: readonly Repeats[]): History {
-  const likelihoods = past.map((bag) => ({ ...bag, kind: kindOf(bag), likelihood: Float64Array.from(bag.lesson.peak, Math.exp) }));
+  const likelihoods = past.map((bag) => ({ kind: kindOf(bag), table: tablePeakDays(bag.roastLevel, bag.process, bag.style), likelihood: Float64Array.from(bag.lesson.peak, Math.exp) }));
+  const tables = [...new Set(likelihoods.map(({ table }) => table))];
   const peaks = HISTORY.peak.spreads.map(({ sd, logWeight }) => {
-    const byKind = new Map<string, Float64Array>();
-    for (const { kind, likelihood, roastLevel, process, style } of likelihoods) {
-      const logs = byKind.get(kind) ?? new Float64Array(SHIFTS.length);
-      byKind.set(kind, logs);
-      const table = tablePeakDays(roastLevel, process, style);
-      SHIFTS.forEach((shift, i) => (logs[i]! += logLikelihood(likelihood, { days: table * Math.exp(shift), logSd: sd })));
+    const byKind = new Map(likelihoods.map(({ kind }) => [kind, new Float64Array(SHIFTS.length)]));
+    for (const table of tables) {
+      const alike = likelihoods.filter((bag) => bag.table === table);
+      SHIFTS.forEach((shift, i) => {
+        const weights = peakWeights({ days: table * Math.exp(shift), logSd: sd });
+        for (const { kind, likelihood } of alike) byKind.get(kind)![i]! += Math.log(dot(weights, 0, likelihood, 0, weights.length));
+      });
     }
     return { sd, logWeight, byKind };
   });
@@ -55,17 +58,11 @@ export function priorFor(history: History, bag: Kind & Pick<PastBag, 'style'>): 
   return { peak: peakPriorFrom(history, bag), noise: history.noise, levelMean: history.levelMean };
 }
 
-/** ln likelihood of one bag's brews, were the peaks of its kind to scatter around `days` with log-sd `logSd`. */
-function logLikelihood(likelihood: Float64Array, peak: PeakPrior): number {
-  const { logPeaks } = gridOf(1);
-  let crest = 0;
-  let total = 0;
-  for (let p = FIRST_CREST; p < logPeaks.length; p++) {
-    const prior = peakDensity(logPeaks[p]!, peak);
-    total += prior;
-    crest += prior * likelihood[p]!;
-  }
-  return Math.log(FRESH.share * likelihood[FRESH_PEAK]! + ((1 - FRESH.share) * crest) / total);
+/** Prior weight of every entry of the peak axis, were the peaks of a kind to scatter around `days` with log-sd `logSd`; sums to 1. */
+function peakWeights(peak: PeakPrior): Float64Array {
+  const weights = gridOf(1).logPeaks.map((x, p) => (p < FIRST_CREST ? 0 : peakDensity(x, peak)));
+  const total = weights.reduce((sum, weight) => sum + weight, 0);
+  return weights.map((weight, p) => (p === FRESH_PEAK ? FRESH.share : ((1 - FRESH.share) * weight) / total));
 }
 
 /** Nodes of a centred normal over ± `reachSds` sds, and the logs of their weights. */
