@@ -20,7 +20,7 @@ const ALL_NAMES = [...Object.keys(FAMILIES), 'unseen'];
 const NAMES = values.families?.split(',') ?? ALL_NAMES;
 const unknown = NAMES.filter((name) => !ALL_NAMES.includes(name));
 if (unknown.length > 0) throw new Error(`There is no family called ${unknown.join(', ')}; there are ${ALL_NAMES.join(', ')}`);
-const calibration = { window: new Calibration(), past: new Calibration(), steady: new Calibration() };
+const calibration = { window: new Calibration(), past: new Calibration(), fresh: new Calibration(), steady: new Calibration() };
 let steadySaid = 0;
 let steadyWrong = 0;
 let ranging = 0;
@@ -52,6 +52,7 @@ for (const family of NAMES) {
     bag.truth.forEach((y, day) => (trueBest = y > bag.truth[trueBest]! ? day : trueBest));
     const good = bag.truth[trueBest]! - bag.truth[today]! <= NOTICEABLE * SIGMA0;
     calibration.window.add(fit.inWindow[today]!, good);
+    calibration.fresh.add(fit.fresh, trueBest <= 1);
     calibration.past.add(fit.fading[today]!, !good && today > trueBest);
     const seen = Array.from(bag.truth).slice(Math.min(...tried), Math.max(...tried) + 1);
     const range = Math.max(...seen) - Math.min(...seen);

@@ -28,7 +28,7 @@ export const DEFAULT_ROAST: RoastLevel = 'medium-light';
 export const DEFAULT_PROCESS: Process = 'washed';
 
 /** Log-sd of the peak age around its prior median. *Assumption*, from history. */
-export const PEAK_LOG_SD = 0.36;
+export const PEAK_LOG_SD = 0.38;
 /** Share of the prior spread flat over ln `PEAK_MIN_DAYS` … ln `PEAK_MAX_DAYS`, so that odd bags stay possible. *Assumption*. */
 export const PEAK_FLAT_SHARE = 0.05;
 export const PEAK_MIN_DAYS = 1.5;
@@ -185,4 +185,4 @@ export const FAINTEST_MASS = 1e-13;
 export const NEGLIGIBLE_LOG = -22;
 
 /** Raised whenever an answer may change: kept verdicts of an older engine are worked out anew. */
-export const ENGINE_VERSION = 5;
+export const ENGINE_VERSION = 6;

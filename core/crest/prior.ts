@@ -31,7 +31,7 @@ export function priorPeak({ prior, roastLevel, process, reference }: CrestInput)
  *
  *     0.95 · N(x; ln p₀, s²) + 0.05 · U(x; ln 1.5, ln 90)
  *
- * with p₀ and s (0.36) from the table or from the taster's history.
+ * with p₀ and s (0.38) from the table or from the taster's history.
  */
 export function peakDensity(x: number, { days, logSd }: PeakPrior): number {
   const z = (x - Math.log(days)) / logSd;

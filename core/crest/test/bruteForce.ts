@@ -62,7 +62,7 @@ export function bruteForce(input: CrestInput, askedAges: readonly number[]): Bru
   const zWeight = (v: number): number => Math.exp(-0.5 * v * v);
   const zTotal = z.reduce((sum, v) => sum + zWeight(v), 0);
   const peakWeights = peaks.map((peak) => {
-    const bell = Math.exp(-0.5 * ((peak - Math.log(TABLE[input.roastLevel ?? 'medium-light'])) / 0.36) ** 2) / (0.36 * Math.sqrt(2 * Math.PI));
+    const bell = Math.exp(-0.5 * ((peak - Math.log(TABLE[input.roastLevel ?? 'medium-light'])) / 0.38) ** 2) / (0.38 * Math.sqrt(2 * Math.PI));
     return (0.95 * bell + 0.05 / Math.log(60)) * (input.restAdviceDays === null ? 1 : normal(peak, Math.log(input.restAdviceDays), 0.3));
   });
   const peakTotal = peakWeights.reduce((a, b) => a + b, 0);
