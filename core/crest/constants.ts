@@ -51,7 +51,7 @@ export const SECOND_CREST = { share: 0.5, logApart: [0.7, 1.05], height: 0.9, wi
  * How the past bags of a taster are read. Of ln peak days against the table: sds of the taster's mean, of the mean of a
  * roast and process, and (on a grid, with log prior weights) of single bags; and the reaches and numbers of the
  * nodes on which the two means are summed and their sum is tabulated. Of ln noise against σ₀: sds of the taster's mean
- * and of single bags; together they make `NOISE_LOG_SD`. Of the level, points: sds of the taster's mean and of single bags. *Assumption*; nodes *numerical*.
+ * and of single bags; together they make `NOISE_LOG_SD`. Of the level, points: the same. *Assumption*; nodes *numerical*.
  */
 export const HISTORY = {
   peak: {

@@ -8,7 +8,7 @@ import { likingOfCup, SCHOOL_SCALES } from '../../core/cup';
 import { dateOfInstant, restDay, roastDate } from '../../core/rest';
 import { invalidField, notFound } from '../errors';
 import { loadBag, touchBag } from './bags';
-import { BrewEntity, CupEntity, NoteEntity, TasterEntity, type BrewRow, type CupRow, type NoteRow } from './entities';
+import { BagEntity, BrewEntity, CupEntity, NoteEntity, TasterEntity, type BrewRow, type CupRow, type NoteRow } from './entities';
 
 /** Brews with their cup and its notes: logged in one visit, kept in one transaction. */
 
@@ -59,10 +59,11 @@ export async function loadBrewTicks(db: EntityManager): Promise<Record<string, B
 export async function loadBlindRepeats(db: EntityManager): Promise<RepeatGroup[]> {
   const blind = await db.findBy(CupEntity, { blind: true });
   const brews = keyBy(await db.findBy(BrewEntity, { id: In(blind.map((cup) => cup.brewId)), deletedAt: IsNull(), fault: IsNull() }), (brew) => brew.id);
+  const kept = new Set((await db.findBy(BagEntity, { id: In(Object.values(brews).map((brew) => brew.bagId)), deletedAt: IsNull() })).map((bag) => bag.id));
   const marked = blind.flatMap((cup) => {
     const brew = (brews as Record<string, BrewRow | undefined>)[cup.brewId];
     const liking = likingOfCup(cup);
-    if (!brew || liking === null) return [];
+    if (!brew || liking === null || !kept.has(brew.bagId)) return [];
     const { bagId, tasterId, style, brewer, doseG, waterG, waterC, grindStep, filter, waterRecipe } = brew;
     const same = JSON.stringify([bagId, tasterId, dateOfInstant(brew.brewedAt), cup.school, style, brewer, doseG, waterG, waterC, grindStep, filter, waterRecipe]);
     return [{ same, liking, sigma0: SCHOOL_SCALES[cup.school].sigma0 }];

@@ -3,7 +3,7 @@ import type { Bag } from '../../contract/bag';
 import type { Settings } from '../../contract/settings';
 import { searchQuery, shelfQuery, type Advice, type Lane, type Shelf } from '../../contract/shelf';
 import { cupsLeft, gramsLeft, roundTo } from '../../core/brew';
-import { ageOn, proposals, readingOf, reportedDay } from '../../core/crest';
+import { ageOn, proposals, readingOf, reportedDay, worthTelling } from '../../core/crest';
 import { dateOfInstant, roastDate, spellOn } from '../../core/rest';
 import { byUrgency, datesOf, leaveAlone, mostTellingBag, pickOfTheMorning, ridgeByDate, shelfAxis, tellingAdvice, type DateSpan, type ShelfBag } from '../../core/shelf';
 import { loadBags } from '../db/bags';
@@ -49,7 +49,8 @@ export function shelfRoutes({ store, verdicts }: Deps): Router {
     if (!shelfBag || !bag) return null;
     const { fit } = await verdicts.whole(bag);
     const [now] = proposals(fit, [ageOn(bag, today)], { ...settings, cupsLeft: shelfBag.cupsLeft });
-    return now ? tellingAdvice(shelfBag, now.mostTelling) : null;
+    // With the brewers at hand, less may be told than the fit alone would have it.
+    return now && worthTelling(now.mostTelling.telling) ? tellingAdvice(shelfBag, now.mostTelling) : null;
   };
 
   routes.get('/search', async (request, response) => {

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { addDays, restAge, type StorageSpell } from '../../rest';
 import { datesOf, ridgeByDate, shelfAxis } from '../lane';
-import { byUrgency, leaveAlone, pickOfTheMorning, recipeLine, windowDaysLeft, type ShelfBag } from '../morning';
+import { byUrgency, leaveAlone, mostTellingBag, pickOfTheMorning, recipeLine, tellingAdvice, windowDaysLeft, type ShelfBag } from '../morning';
 
 const TODAY = '2026-03-01';
 const reference = { style: 'filter', brewer: 'cone', doseG: 15, waterG: 240, waterC: 94, grindStep: 0 } as const;
@@ -86,5 +86,26 @@ describe('the morning', () => {
 
   it('writes a recipe on one line', () => {
     expect(recipeLine({ ...reference, waterC: null, doseG: 18.25 })).toBe('cone, 18.3 g to 240 g');
+  });
+});
+
+describe('the most telling brew of the morning', () => {
+  const told = (name: string, toldToday: number, differently: Partial<ShelfBag> = {}) => ({ ...bag(name, differently), toldToday });
+
+  it('is of the bag that tells most among those that can be brewed, and of none where nothing is learnt', () => {
+    const bags = [told('a', 0.05), told('b', 0.2), told('frozen', 0.9, { frozen: true }), told('empty', 0.8, { cupsLeft: 0 }), told('done', 0.7, { finished: true }), told('spent', 0.6, { state: 'spent' })];
+    expect(mostTellingBag(bags)).toBe('b');
+    expect(mostTellingBag([told('a', 0.001), told('b', 0)])).toBeNull();
+    expect(mostTellingBag([])).toBeNull();
+  });
+
+  it('is said with its recipe, what it is worth and its price', () => {
+    const changes = [{ factor: 'brewer' as const, level: 'press' }];
+    expect(tellingAdvice(bag('b', { cupsLeft: 3 }), { changes, expected: 80, telling: 0.3 })).toEqual({
+      bagId: 'b',
+      name: 'b',
+      headline: 'Most telling today: b, the reference recipe with the press.',
+      reason: 'It would narrow down its best days by about 25 %, for 15 g; three cups left.',
+    });
   });
 });
