@@ -74,6 +74,7 @@ function BagView({ page: logged, today }: { page: Page; today: string }) {
       <div className="row">
         <div className="col-lg-8">
           <ReadBy {...asking} />
+          {brews.length > 0 && <RecipeSliders {...asking} />}
           <RidgeChart page={page} chosen={chosen} onChoose={choose} />
           <DayTable page={page} />
           <Log page={page} today={today} chosen={chosen} onChoose={choose} without={question.without} onLeaveOut={leaveOut} />
@@ -82,7 +83,6 @@ function BagView({ page: logged, today }: { page: Page; today: string }) {
           <NextBrews page={page} />
           <EffectList verdict={verdict} />
           <LabelFacts bag={bag} prior={page.prior} />
-          {brews.length > 0 && <RecipeSliders {...asking} />}
         </aside>
       </div>
     </article>

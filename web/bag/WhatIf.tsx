@@ -39,16 +39,18 @@ export function RecipeSliders({ page: { bag, brews }, question, ask }: Props) {
   return (
     <details className="what-if">
       <summary>What if the recipe were another?</summary>
-      {brewers.length > 1 && (
-        <Form.Select aria-label="Brewer" value={recipe.brewer} onChange={(event) => change({ brewer: event.target.value })}>
-          {brewers.map((brewer) => (
-            <option key={brewer}>{brewer}</option>
-          ))}
-        </Form.Select>
-      )}
-      {recipe.waterC !== null && <Slider label="Water temperature" text={`${numberText(recipe.waterC)} °C`} min={80} max={100} step={1} value={recipe.waterC} onChange={(waterC) => change({ waterC })} />}
-      <Slider label="Ratio" text={`1:${numberText(toOne)}`} min={Math.min(1.5, toOne)} max={Math.max(20, toOne)} step={0.5} value={toOne} onChange={(value) => change({ waterG: waterFor(recipe.doseG, value) })} />
-      <Slider label="Grind" text={`${(recipe.grindStep ?? 0) > 0 ? '+' : ''}${recipe.grindStep ?? 0} steps`} min={-5} max={5} step={1} value={recipe.grindStep ?? 0} onChange={(grindStep) => change({ grindStep })} />
+      <div className="what-if-controls">
+        {brewers.length > 1 && (
+          <Form.Select aria-label="Brewer" value={recipe.brewer} onChange={(event) => change({ brewer: event.target.value })}>
+            {brewers.map((brewer) => (
+              <option key={brewer}>{brewer}</option>
+            ))}
+          </Form.Select>
+        )}
+        {recipe.waterC !== null && <Slider label="Water temperature" text={`${numberText(recipe.waterC)} °C`} min={80} max={100} step={1} value={recipe.waterC} onChange={(waterC) => change({ waterC })} />}
+        <Slider label="Ratio" text={`1:${numberText(toOne)}`} min={Math.min(1.5, toOne)} max={Math.max(20, toOne)} step={0.5} value={toOne} onChange={(value) => change({ waterG: waterFor(recipe.doseG, value) })} />
+        <Slider label="Grind" text={`${(recipe.grindStep ?? 0) > 0 ? '+' : ''}${recipe.grindStep ?? 0} steps`} min={-5} max={5} step={1} value={recipe.grindStep ?? 0} onChange={(grindStep) => change({ grindStep })} />
+      </div>
     </details>
   );
 }
