@@ -1,0 +1,88 @@
+import { KIND_TRAITS, pouredG, stageText, type Act, type RecipeCard } from './card';
+import { isPour } from './stages';
+
+/** One step of a brew as it is followed at the bench. */
+export interface PlanStep {
+  act: Act | 'pull' | 'steep' | 'drain';
+  /** In few words: "pour to 180 g". */
+  text: string;
+  how: string;
+  fromS: number;
+  /** When what is done in it should be done; the step itself lasts until the next begins. */
+  doneS: number;
+  /** When the next step begins. */
+  untilS: number;
+  /** What the scale shows before and after it, by the plan. */
+  fromG: number;
+  toG: number;
+  pours: boolean;
+}
+
+export interface Plan {
+  steps: PlanStep[];
+  /** When the brew should be over: the middle of its band, the end of the shot or the steep. */
+  endS: number;
+}
+
+/** Seconds allowed for a drain whose band the recipe does not state. *Assumption*. */
+const DRAIN_S = 60;
+
+/** A brew longer than this is a steep: it is left alone and comes back as due. Seconds. */
+export const LONG_S = 3600;
+
+/** What is to be done when, and what the scale should show. */
+export function planOf(card: RecipeCard): Plan {
+  if (card.kind === 'espresso') {
+    const shotS = card.shotS ?? 28;
+    return { steps: [{ act: 'pull', text: `${card.waterG} g in the cup`, how: '', fromS: 0, doneS: shotS, untilS: shotS, fromG: 0, toG: card.waterG, pours: true }], endS: shotS };
+  }
+  const stages = card.stages;
+  const lastDone = stages.reduce((latest, stage) => Math.max(latest, stage.atS + stage.forS), 0);
+  const steeps = card.steepHours !== null;
+  const endS = steeps ? (card.steepHours ?? 0) * 3600 : card.drain ? (card.drain.fromS + card.drain.toS) / 2 : lastDone + (KIND_TRAITS[card.kind].contact === 'percolation' ? DRAIN_S : 0);
+  let reached = 0;
+  const steps: PlanStep[] = stages.map((stage, i) => {
+    const fromG = reached;
+    reached = stage.toG ?? reached;
+    return { act: stage.act, text: stageText(stage), how: stage.how, fromS: stage.atS, doneS: stage.atS + stage.forS, untilS: stages[i + 1]?.atS ?? lastDone, fromG, toG: reached, pours: isPour(stage) };
+  });
+  if (endS > lastDone) {
+    const act = steeps ? 'steep' : 'drain';
+    const text = steeps ? 'steep' : KIND_TRAITS[card.kind].contact === 'percolation' ? 'let it drain' : 'let it stand';
+    steps.push({ act, text, how: '', fromS: lastDone, doneS: endS, untilS: endS, fromG: reached, toG: reached, pours: false });
+  }
+  return { steps, endS: Math.max(endS, lastDone) };
+}
+
+/** The step that is on at a moment; the first one before the start, the last one when all is over. */
+export function stepAt(plan: Plan, nowS: number): number {
+  return Math.max(0, plan.steps.findLastIndex((step) => step.fromS <= nowS));
+}
+
+/** What the scale should show at a moment, grams: even pours between the targets. */
+export function plannedG(plan: Plan, nowS: number): number {
+  const step = plan.steps[stepAt(plan, nowS)];
+  if (!step || nowS <= step.fromS) return step?.fromG ?? 0;
+  if (nowS >= step.doneS || step.doneS === step.fromS) return step.toG;
+  return step.fromG + ((step.toG - step.fromG) * (nowS - step.fromS)) / (step.doneS - step.fromS);
+}
+
+/** The plan as corners of a line, for drawing: `[s, g]`. */
+export function planLine(plan: Plan): [number, number][] {
+  const corners = plan.steps.flatMap((step): [number, number][] => [
+    [step.fromS, step.fromG],
+    [step.doneS, step.toG],
+  ]);
+  return [...corners, [plan.endS, corners.at(-1)?.[1] ?? 0]];
+}
+
+/** How long before a long steep is due, or since; the calendar instant it is due, ms. */
+export function dueAt(plan: Plan, startedAt: number, speed: number): number {
+  return startedAt + (plan.endS / speed) * 1000;
+}
+
+/** Water poured in the first pour, per gram of coffee; null where nothing is poured in stages. */
+export function bloomRatio(card: RecipeCard): number | null {
+  const first = card.stages.find(isPour);
+  return first?.toG == null || first.toG >= pouredG(card) ? null : first.toG / card.doseG;
+}

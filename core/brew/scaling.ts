@@ -1,0 +1,55 @@
+import { cupsLeft } from './ratio';
+import { pouredG, type RecipeCard } from './card';
+import { roundTo } from './units';
+
+/**
+ * A recipe for another dose: the ratio stays, water, ice and the targets of its stages follow it and are rounded to
+ * 1 g, and the last target is exactly what is poured. Targets stay in order even where rounding would join two. Times
+ * stay as written: a larger bed drains more slowly, and only the taster can say by how much.
+ *
+ * @throws RangeError when the dose is not above 0
+ */
+export function scaleCard(card: RecipeCard, doseG: number): RecipeCard {
+  if (!(doseG > 0)) throw new RangeError('A dose must be above 0 g');
+  const waterG = Math.max(1, Math.round((card.waterG / card.doseG) * doseG));
+  const iceG = Math.round((card.iceG / card.waterG) * waterG);
+  const times = (waterG - iceG) / pouredG(card);
+  let before = 0;
+  const stages = card.stages.map((stage) => {
+    if (stage.toG === null) return stage;
+    before = stage.toG === pouredG(card) ? waterG - iceG : Math.max(before + 1, Math.round(stage.toG * times));
+    return { ...stage, toG: before };
+  });
+  return { ...card, doseG, waterG, iceG, stages };
+}
+
+/** A number that scaling changed. */
+export interface ScaleChange {
+  what: string;
+  fromG: number;
+  toG: number;
+}
+
+/** What changed between a recipe and the same one scaled, in the order of the card. */
+export function scaleChanges(before: RecipeCard, after: RecipeCard): ScaleChange[] {
+  const changes = [
+    { what: 'Dose', fromG: before.doseG, toG: after.doseG },
+    { what: before.kind === 'espresso' ? 'Yield' : 'Water', fromG: before.waterG, toG: after.waterG },
+    { what: 'Ice', fromG: before.iceG, toG: after.iceG },
+    ...before.stages.map((stage, i) => ({ what: `Stage ${i + 1}`, fromG: stage.toG ?? 0, toG: after.stages[i]?.toG ?? 0 })),
+  ];
+  return changes.filter(({ fromG, toG }) => fromG !== toG);
+}
+
+/** The dose, near the one planned, that shares out what is left without a remainder; 0.1 g steps. Null when nothing is left. */
+export function doseSharingOut(leftG: number, plannedG: number): number | null {
+  if (leftG < 0.1) return null;
+  const cups = Math.max(1, cupsLeft(leftG + plannedG / 2, plannedG));
+  return Math.floor((leftG / cups) * 10 + 1e-6) / 10;
+}
+
+/** The recipe at another ratio, its dose unchanged. */
+export function atRatio(card: RecipeCard, ratioToOne: number): RecipeCard {
+  const scaled = scaleCard(card, roundTo((card.doseG * ratioToOne * card.doseG) / card.waterG, 6));
+  return { ...scaled, doseG: card.doseG };
+}

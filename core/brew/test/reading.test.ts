@@ -1,0 +1,83 @@
+import { describe, expect, it } from 'vitest';
+import fc from 'fast-check';
+import { adviseChange, againstBand, BREW_KINDS, extractionOf, grindStepsApart, shareOf, TASTES, type BrewRead } from '..';
+
+const band = { fromS: 165, toS: 195 };
+const read = (differently: Partial<BrewRead>): BrewRead => ({ kind: 'cone', waterC: 94, doseG: 15, waterG: 240, drainS: 180, band, extractionPercent: null, tastes: [], fault: false, ...differently });
+
+describe('extraction', () => {
+  it('counts the beverage where water runs through, all the water where it stands', () => {
+    const measured = { tdsPercent: 1.32, doseG: 15, waterG: 240, beverageG: 210 };
+    expect(extractionOf({ kind: 'cone', ...measured })).toMatchObject({ percent: 18.5, formula: '1.32 % × 210 g ÷ 15 g = 18.5 %' });
+    expect(extractionOf({ kind: 'press', ...measured })).toMatchObject({ percent: 21.1, formula: '1.32 % × 240 g ÷ 15 g = 21.1 %' });
+    expect(extractionOf({ kind: 'cone', ...measured, tdsPercent: NaN })).toBeNull();
+    expect(extractionOf({ kind: 'cone', ...measured, doseG: 0 })).toBeNull();
+  });
+
+  it('gives the share of ice or milk in a drink', () => {
+    expect(shareOf(120, 180)).toBe(0.4);
+    expect(shareOf(0, 0)).toBe(0);
+  });
+});
+
+describe('advice', () => {
+  const headline = (differently: Partial<BrewRead>): string => adviseChange(read(differently)).headline;
+
+  it('is one change, one direction, one size, with the reason', () => {
+    expect(adviseChange(read({ drainS: 150, tastes: ['sour'] }))).toEqual({
+      change: { what: 'grind', by: -1 },
+      headline: 'Next time: grind one step finer.',
+      reason: 'It tasted sour and it drained in 2:30, 15 s too fast: too little was drawn out.',
+    });
+    expect(headline({ drainS: 250, tastes: ['dry', 'chalky'] })).toBe('Next time: grind two steps coarser.');
+    expect(headline({ tastes: ['bitter'] })).toBe('Next time: water 2 °C cooler, 92 °C.');
+    expect(headline({ tastes: ['sour'], waterC: 96 })).toBe('Next time: grind one step finer.');
+    expect(headline({ extractionPercent: 16.9 })).toBe('Next time: water 2 °C hotter, 96 °C.');
+    expect(headline({ kind: 'espresso', band: { fromS: 26, toS: 32 }, drainS: 20 })).toBe('Next time: grind two steps finer.');
+    expect(headline({ kind: 'cold steep', band: null, drainS: null, tastes: ['bitter'] })).toBe('Next time: steep about 15 % shorter.');
+  });
+
+  it('answers strength alone with water', () => {
+    expect(headline({ tastes: ['thin'] })).toBe('Next time: 15 g less water, about 1:15.');
+    expect(headline({ tastes: ['heavy'] })).toBe('Next time: 15 g more water, about 1:17.');
+    expect(headline({ tastes: ['thin'], drainS: 140 })).toBe('Next time: grind one step finer.');
+  });
+
+  it('changes nothing without a sign, with opposite signs, or after a fault', () => {
+    expect(adviseChange(read({}))).toMatchObject({ change: null, reason: 'Nothing asks for a change: its time of 3:00 is inside its band.' });
+    expect(adviseChange(read({ drainS: 220, tastes: ['sour'] }))).toMatchObject({ change: null, headline: 'Change nothing yet.' });
+    expect(adviseChange(read({ drainS: 150, fault: true }))).toMatchObject({ change: null });
+    expect(adviseChange(read({ drainS: null, band: null })).reason).toContain('Nothing was noted');
+  });
+
+  it('never changes more than one thing, nor against its own signs', () => {
+    fc.assert(
+      fc.property(fc.constantFrom(...BREW_KINDS), fc.subarray([...TASTES]), fc.option(fc.integer({ min: 10, max: 600 })), fc.option(fc.double({ min: 60, max: 100, noNaN: true })), (kind, tastes, drainS, waterC) => {
+        const { change, reason } = adviseChange(read({ kind, tastes, drainS, waterC }));
+        expect(reason.endsWith('.')).toBe(true);
+        const under = tastes.some((t) => t === 'sour' || t === 'salty') || (drainS !== null && drainS < band.fromS);
+        const over = tastes.some((t) => t === 'bitter' || t === 'dry' || t === 'chalky' || t === 'medicinal') || (drainS !== null && drainS > band.toS);
+        if (under && over) expect(change).toBeNull();
+        if (change?.what === 'grind' && under) expect(change.by).toBeLessThan(0);
+        if (change?.what === 'grind' && over) expect(change.by).toBeGreaterThan(0);
+        if (change?.what === 'waterC') expect(Math.sign(change.by)).toBe(under || tastes.includes('thin') ? 1 : -1);
+      }),
+    );
+  });
+
+  it('places a time against its band', () => {
+    expect([160, 165, 195, 200].map((s) => againstBand(s, band))).toEqual([{ place: 'fast', byS: 5 }, { place: 'inside', byS: 0 }, { place: 'inside', byS: 0 }, { place: 'slow', byS: 5 }]);
+  });
+});
+
+describe('grind settings', () => {
+  const grinders = [{ id: 'g', name: 'Hand grinder', burrChanges: [{ on: '2026-02-10', note: '' }] }];
+  const at = (on: string, setting: number | null, grinderId = 'g') => ({ on, setting, grinderId });
+
+  it('compare on one grinder with the same burrs only', () => {
+    expect(grindStepsApart(at('2026-02-11', 22), at('2026-02-20', 20.5), grinders)).toEqual({ steps: -1.5, why: null });
+    expect(grindStepsApart(at('2026-02-01', 22), at('2026-02-20', 20), grinders).why).toContain('burrs');
+    expect(grindStepsApart(at('2026-02-11', 22), at('2026-02-20', 20, 'other'), grinders).why).toContain('two grinders');
+    expect(grindStepsApart(at('2026-02-11', null), at('2026-02-20', 20), grinders).steps).toBeNull();
+  });
+});

@@ -1,0 +1,159 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { atRatio, BREW_KINDS, bloomRatio, brewSeconds, cautionsFor, checksFor, doseSharingOut, dueAt, minutesText, msToNextSecond, plannedG, planLine, planOf, pouredG, scaleCard, scaleChanges, secondsTo, stageProblems, STARTER_CARDS, stepAt, type RecipeCard } from '..';
+import { CONE, starter } from './samples';
+
+const targets = (card: RecipeCard): (number | null)[] => card.stages.map(({ toG }) => toG);
+
+describe('starter recipes', () => {
+  it('are at least eight, each of another name, and can all be followed', () => {
+    expect(new Set(STARTER_CARDS.map(({ name }) => name)).size).toBeGreaterThanOrEqual(8);
+    for (const card of STARTER_CARDS) expect(stageProblems(card), card.name).toEqual([]);
+  });
+
+  it('cover every kind of brewing but the taster’s own', () => {
+    expect(new Set(STARTER_CARDS.map(({ kind }) => kind))).toEqual(new Set(BREW_KINDS.filter((kind) => kind !== 'own')));
+  });
+});
+
+describe('scaling', () => {
+  it('takes a 15 g recipe to 10 g and to 40 g with its ratio, targets to 1 g', () => {
+    const small = scaleCard(CONE, 10);
+    expect([small.doseG, small.waterG, ...targets(small)]).toEqual([10, 160, 30, 73, 117, 160, null]);
+    const large = scaleCard(CONE, 40);
+    expect([large.doseG, large.waterG, ...targets(large)]).toEqual([40, 640, 120, 293, 467, 640, null]);
+    expect(scaleChanges(CONE, small).map(({ what, toG }) => `${what} ${toG}`)).toEqual(['Dose 10', 'Water 160', 'Stage 1 30', 'Stage 2 73', 'Stage 3 117', 'Stage 4 160']);
+  });
+
+  it('keeps ratio, order and last target for every starter and dose, and stays within 1 g of the exact targets', () => {
+    fc.assert(
+      fc.property(fc.constantFrom(...STARTER_CARDS), fc.double({ min: 2, max: 120, noNaN: true }), (card, doseG) => {
+        const scaled = scaleCard(card, doseG);
+        expect(Math.abs(scaled.waterG - (card.waterG / card.doseG) * doseG)).toBeLessThanOrEqual(0.5);
+        expect(stageProblems(scaled)).toEqual([]);
+        const exact = (doseG / card.doseG) * (pouredG(scaled) / ((doseG / card.doseG) * pouredG(card)));
+        scaled.stages.forEach((stage, i) => {
+          const before = card.stages[i]?.toG ?? null;
+          if (before === null) expect(stage.toG).toBeNull();
+          else expect(Math.abs((stage.toG ?? 0) - before * exact)).toBeLessThanOrEqual(1);
+          expect(Number.isInteger(stage.toG ?? 0)).toBe(true);
+        });
+      }),
+    );
+  });
+
+  it('splits water and ice alike, changes the ratio at one dose, and refuses no dose', () => {
+    const iced = scaleCard(starter('iced'), 10);
+    expect([iced.waterG, iced.iceG, ...targets(iced)]).toEqual([150, 60, 25, 58, 90]);
+    const weaker = atRatio(CONE, 17);
+    expect([weaker.doseG, weaker.waterG, targets(weaker)[3]]).toEqual([15, 255, 255]);
+    expect(() => scaleCard(CONE, 0)).toThrow('above 0');
+  });
+
+  it('shares out what is left of a bag', () => {
+    expect(doseSharingOut(33, 15)).toBe(16.5);
+    expect(doseSharingOut(22, 15)).toBe(22);
+    expect(doseSharingOut(7, 15)).toBe(7);
+    expect(doseSharingOut(0, 15)).toBeNull();
+    fc.assert(
+      fc.property(fc.double({ min: 0.2, max: 1000, noNaN: true }), fc.double({ min: 5, max: 60, noNaN: true }), (leftG, plannedG) => {
+        const dose = doseSharingOut(leftG, plannedG) ?? 0;
+        const cups = Math.max(1, Math.round(leftG / plannedG));
+        expect(leftG - cups * dose).toBeGreaterThanOrEqual(-1e-6);
+        expect(leftG - cups * dose).toBeLessThan(0.1 * cups + 1e-6);
+      }),
+    );
+  });
+});
+
+describe('stages', () => {
+  const withStages = (change: (stages: RecipeCard['stages']) => void): ReturnType<typeof stageProblems> => {
+    const stages = CONE.stages.map((stage) => ({ ...stage }));
+    change(stages);
+    return stageProblems({ ...CONE, stages });
+  };
+  const set = (index: number, to: Partial<RecipeCard['stages'][number]>) => (stages: RecipeCard['stages']) => void Object.assign(stages[index] ?? {}, to);
+
+  it('out of order are refused with the stage named', () => {
+    expect(withStages(set(2, { atS: 30 }))).toEqual([{ index: 2, field: 'atS', message: 'Stage 3 (pour to 175 g) begins at 0:30, before stage 2 (pour to 110 g, at 0:40)' }]);
+    expect(withStages(set(2, { atS: 50 }))[0]?.message).toBe('Stage 3 (pour to 175 g) begins at 0:50, while stage 2 (pour to 110 g) lasts until 0:54');
+  });
+
+  it('must rise, pour what they say, and end at the water', () => {
+    expect(withStages(set(2, { toG: 100 }))[0]?.message).toBe('Stage 3 (pour to 100 g) is not above the 110 g reached before');
+    expect(withStages(set(1, { toG: null }))[0]).toMatchObject({ index: 1, field: 'toG' });
+    expect(withStages(set(4, { toG: 240 }))[0]?.message).toContain('pours nothing');
+    expect(withStages(set(3, { toG: 230 }))[0]?.message).toBe('Stage 4 (pour to 230 g) ends at 230 g, but 240 g are to be poured');
+    expect(stageProblems({ ...starter('iced'), iceG: 100 })[0]?.message).toContain('300 g less 100 g of ice');
+  });
+});
+
+describe('the plan', () => {
+  it('follows the stages, then the drain', () => {
+    const plan = planOf(CONE);
+    expect(plan.steps.map(({ text }) => text)).toEqual(['bloom to 45 g', 'pour to 110 g', 'pour to 175 g', 'pour to 240 g', 'swirl', 'let it drain']);
+    expect(plan.endS).toBe(180);
+    expect([-5, 0, 39.9, 40, 131, 500].map((s) => stepAt(plan, s))).toEqual([0, 0, 0, 1, 4, 5]);
+    expect([0, 6, 30, 47, 300].map((s) => plannedG(plan, s))).toEqual([0, 22.5, 45, 77.5, 240]);
+    expect(planLine(plan).at(-1)).toEqual([180, 240]);
+    expect(bloomRatio(CONE)).toBe(3);
+    expect(bloomRatio(starter('press'))).toBeNull();
+  });
+
+  it('knows shots, steeps and bowls', () => {
+    expect(planOf(starter('espresso')).steps).toMatchObject([{ act: 'pull', toG: 40, doneS: 29 }]);
+    const steep = planOf(starter('cold steep'));
+    expect(steep.steps.at(-1)).toMatchObject({ act: 'steep', untilS: 14 * 3600 });
+    expect(dueAt(steep, 0, 1)).toBe(14 * 3_600_000);
+    expect(planOf(starter('cupping bowl')).steps.map(({ act }) => act)).toEqual(['pour', 'break', 'skim', 'taste', 'drain']);
+  });
+
+  it('never asks for less than before', () => {
+    for (const card of STARTER_CARDS) {
+      const plan = planOf(card);
+      for (let s = 1; s <= Math.min(plan.endS, 900); s++) expect(plannedG(plan, s)).toBeGreaterThanOrEqual(plannedG(plan, s - 1));
+    }
+  });
+});
+
+describe('the clock of a brew', () => {
+  it('is worked out from the start', () => {
+    expect(brewSeconds(1000, 6000, 1)).toBe(5);
+    expect(brewSeconds(1000, 6000, 20)).toBe(100);
+    expect(brewSeconds(6000, 1000, 1)).toBe(-5);
+    expect([0, 5, 65, 3599.6, 43_205, -5].map(minutesText)).toEqual(['0:00', '0:05', '1:05', '1:00:00', '12:00:05', '−0:05']);
+  });
+
+  it('shows every second of a twelve-hour countdown once, however late a timer fires within the second', () => {
+    fc.assert(
+      fc.property(fc.array(fc.double({ min: 0, max: 950, noNaN: true }), { minLength: 7, maxLength: 40 }), (lateMs) => {
+        const endS = 12 * 3600;
+        const startedAt = 1_000;
+        let now = startedAt + 123.4;
+        let shown = secondsTo(endS, brewSeconds(startedAt, now, 1));
+        for (let tick = 0; shown > 0; tick++) {
+          const wait = msToNextSecond(brewSeconds(startedAt, now, 1), 1);
+          expect(wait).toBeGreaterThan(0);
+          // A real timer fires late, never early; the next wait is aimed at the second itself, so lateness does not add up.
+          now += wait + (lateMs[tick % lateMs.length] ?? 0);
+          const next = secondsTo(endS, brewSeconds(startedAt, now, 1));
+          if (next !== shown - 1) throw new Error(`From ${shown} to ${next}`);
+          shown = next;
+        }
+      }),
+      { numRuns: 10 },
+    );
+  });
+});
+
+describe('pre-flight and cautions', () => {
+  it('ask of each kind what applies to it', () => {
+    expect(checksFor('cone')).toContain('rinse-thrown-away');
+    expect(checksFor('press')).not.toContain('paper-rinsed');
+    expect(checksFor('iced')).not.toContain('vessel-warm');
+    for (const kind of BREW_KINDS) expect(cautionsFor(kind).length, kind).toBeGreaterThanOrEqual(2);
+    expect(cautionsFor('cold steep').join(' ')).toContain('refrigerator');
+    expect(cautionsFor('siphon').join(' ')).toContain('pressure');
+    expect(cautionsFor('cone').join(' ')).toContain('scald');
+  });
+});
