@@ -32,6 +32,8 @@ const bagFields = {
   weights: weights.refine((w) => ATTRIBUTES.some((attribute) => w[attribute] > 0), { path: ['aroma'], error: 'At least one attribute must weigh something' }).nullable().default(null),
   bet: text('Your bet', 1000).default(''),
   reference: recipeInput,
+  /** The recipe the reference was taken from; null where it was written down by itself. */
+  referenceCardId: id.nullable().default(null),
   spells: z.array(spellInput).max(50, 'A bag can have 50 freezer stays at most').default([]),
   finishedOn: plainDate('The day it was finished').nullable().default(null),
 };

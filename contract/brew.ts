@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { FAULTS, RECORDED_FROM } from '../core/brew';
 import { SCHOOL_SCALES, SCHOOLS, type School } from '../core/cup';
 import { id, instant, oneOf, quantity, text } from './fields';
+import { making, makingInput } from './making';
 import { recipeFields } from './recipe';
 
 /** The longest note, characters. */
@@ -44,7 +45,14 @@ const brewFields = {
 };
 
 /** A brew and its cup, logged in one visit. */
-export const brewInput = z.strictObject({ ...brewFields, cup: cupInput });
+export const brewInput = z.strictObject({
+  ...brewFields,
+  cup: cupInput,
+  /** How it was made; null where nothing of it was written. */
+  making: makingInput.nullable().default(null),
+  /** The brew on the bench this is the cup of: its recipe, stages and trace are kept with it, and the bench is cleared. */
+  liveId: id.nullable().default(null),
+});
 export type BrewInput = z.infer<typeof brewInput>;
 export type BrewDraft = z.input<typeof brewInput>;
 
@@ -52,5 +60,5 @@ export type BrewDraft = z.input<typeof brewInput>;
 export const faultInput = z.strictObject({ fault: brewFields.fault.unwrap(), faultNote: brewFields.faultNote });
 
 /** A brew as the server gives it back. */
-export const brew = z.strictObject({ id, bagId: id, ...brewFields, cup: z.strictObject(cupFields), liking: z.number().nullable(), restDay: z.number().int(), createdAt: z.string() });
+export const brew = z.strictObject({ id, bagId: id, ...brewFields, cup: z.strictObject(cupFields), making: making.nullable(), liking: z.number().nullable(), restDay: z.number().int(), createdAt: z.string() });
 export type Brew = z.infer<typeof brew>;

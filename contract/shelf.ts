@@ -40,6 +40,10 @@ export type Lane = z.infer<typeof lane>;
 export const advice = z.strictObject({ bagId: id, name: z.string(), headline: z.string(), reason: z.string() });
 export type Advice = z.infer<typeof advice>;
 
+/** A brew on the bench, as the shelf speaks of it. `dueAt` is an instant in ms; null before its start. */
+export const onBench = z.strictObject({ id, bagId: id, bagName: z.string(), kind: z.string(), recipe: z.string(), end: z.string(), dueAt: z.number().nullable(), over: z.boolean() });
+export type OnBench = z.infer<typeof onBench>;
+
 export const shelf = z.strictObject({
   today: date,
   axis: z.strictObject({ from: date, to: date }),
@@ -48,6 +52,7 @@ export const shelf = z.strictObject({
   /** The one brew from which most would be learnt today. */
   telling: advice.nullable(),
   leaveAlone: z.array(advice),
+  bench: z.array(onBench),
 });
 export type Shelf = z.infer<typeof shelf>;
 

@@ -63,7 +63,7 @@ export const verdict = z.strictObject({
 export type Verdict = z.infer<typeof verdict>;
 
 /** What the engine is given of a bag and its log: the same on the server and in the browser. */
-export function fitInput(bag: Bag, brews: readonly Omit<Brew, 'restDay'>[], prior: TasterPrior | null): CrestInput {
+export function fitInput(bag: Bag, brews: readonly Omit<Brew, 'restDay' | 'making'>[], prior: TasterPrior | null): CrestInput {
   const record = { ...bag, brews: brews.map((brew) => ({ ...brew, overall: judgedLiking(brew.cup, bag.weights), taster: brew.tasterId })) };
   const input = { ...crestInput(record), sigma0: SCHOOL_SCALES[judgedSchool(bag.school, bag.weights)].sigma0 };
   return prior === null ? input : { ...input, prior };

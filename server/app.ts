@@ -7,7 +7,9 @@ import type { Deps } from './deps';
 import { notFound } from './errors';
 import { answerErrors, requireJson } from './http';
 import { bagRoutes } from './places/bags';
+import { benchRoutes } from './places/bench';
 import { brewRoutes } from './places/brews';
+import { grinderRoutes, recipeRoutes } from './places/recipes';
 import { settingsRoutes } from './places/settings';
 import { shelfRoutes } from './places/shelf';
 import { tasterRoutes } from './places/tasters';
@@ -38,6 +40,9 @@ export function createApp(deps: Deps, log: Logger, webFolder: string | null): Ex
   api.use('/brews', brewRoutes(deps));
   api.use('/tasters', tasterRoutes(deps));
   api.use('/settings', settingsRoutes(deps));
+  api.use('/recipes', recipeRoutes(deps));
+  api.use('/grinders', grinderRoutes(deps));
+  api.use('/bench', benchRoutes(deps));
   api.use((request) => {
     throw notFound(`${request.method} ${request.originalUrl.slice(0, 100)}`);
   });

@@ -1,3 +1,4 @@
+import type { BenchRecorder } from './bench/recorder';
 import type { Store } from './db/store';
 import type { VerdictKeeper } from './verdicts/keeper';
 
@@ -5,5 +6,6 @@ import type { VerdictKeeper } from './verdicts/keeper';
 export interface Deps {
   store: Store;
   verdicts: VerdictKeeper;
+  recorder: BenchRecorder;
   now: () => Date;
 }

@@ -2,7 +2,9 @@ import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import type { Logger } from 'pino';
 import { createApp } from './app';
+import { BenchRecorder } from './bench/recorder';
 import { StartProblem, type Config } from './config';
+import { ensureStarters } from './db/recipes';
 import { openStore, type Store } from './db/store';
 import { startEngine, type Engine } from './verdicts/engine';
 import { VerdictKeeper } from './verdicts/keeper';
@@ -28,10 +30,14 @@ export async function serve(config: Config, log: Logger, webFolder: string | nul
     await engine.close();
     throw new StartProblem(`The database ${config.databaseFile} cannot be opened: ${error instanceof Error ? error.message : String(error)}.`);
   }
-  const server = createServer(createApp({ store, verdicts: new VerdictKeeper(store, engine), now }, log, webFolder));
+  await store.write((db) => ensureStarters(db, now()));
+  const recorder = new BenchRecorder(store, now, log);
+  await recorder.resume();
+  const server = createServer(createApp({ store, verdicts: new VerdictKeeper(store, engine), recorder, now }, log, webFolder));
   try {
     await listen(server, config);
   } catch (error) {
+    await recorder.close();
     await Promise.all([engine.close(), store.close()]);
     throw error;
   }
@@ -43,6 +49,7 @@ export async function serve(config: Config, log: Logger, webFolder: string | nul
       const closed = new Promise((resolve) => server.close(resolve));
       server.closeAllConnections();
       await closed;
+      await recorder.close();
       await engine.close();
       await store.close();
     },

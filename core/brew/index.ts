@@ -11,6 +11,7 @@ export * from './pours';
 export * from './preflight';
 export * from './ratio';
 export * from './scaling';
+export * from './signs';
 export * from './stages';
 export * from './starters';
 export * from './trace';

@@ -8,11 +8,13 @@ import { likingOfCup, SCHOOL_SCALES } from '../../core/cup';
 import { dateOfInstant, restDay, roastDate } from '../../core/rest';
 import { invalidField, notFound } from '../errors';
 import { loadBag, touchBag } from './bags';
+import { keepMaking, loadMakings, takeFromBench } from './making';
 import { BagEntity, BrewEntity, CupEntity, NoteEntity, TasterEntity, type BrewRow, type CupRow, type NoteRow } from './entities';
 
 /** Brews with their cup and its notes: logged in one visit, kept in one transaction. */
 
-type KeptBrew = Omit<Brew, 'restDay'>;
+/** A brew without what only its own bag's page shows. */
+type KeptBrew = Omit<Brew, 'restDay' | 'making'>;
 
 /** When a brew was made and what it took. */
 export type BrewTick = Pick<BrewRow, 'bagId' | 'brewedAt' | 'doseG' | 'fault'>;
@@ -32,9 +34,10 @@ async function assemble(db: EntityManager, rows: readonly BrewRow[]): Promise<Ke
 /** The log of one bag, newest first, with the rest day of each brew. */
 export async function loadBrews(db: EntityManager, bag: Bag): Promise<Brew[]> {
   const brews = await assemble(db, await db.findBy(BrewEntity, { bagId: bag.id, deletedAt: IsNull() }));
+  const makings = await loadMakings(db, brews.map((brew) => brew.id));
   const { roastedOn } = roastDate(bag);
   return brews
-    .map((brew) => ({ ...brew, restDay: restDay(roastedOn, dateOfInstant(brew.brewedAt), bag.spells) }))
+    .map((brew) => ({ ...brew, making: makings.get(brew.id) ?? null, restDay: restDay(roastedOn, dateOfInstant(brew.brewedAt), bag.spells) }))
     .sort((a, b) => Date.parse(b.brewedAt) - Date.parse(a.brewedAt) || (a.createdAt < b.createdAt ? 1 : -1));
 }
 
@@ -96,10 +99,12 @@ async function keepCup(db: EntityManager, brewId: string, { notes, ...scores }: 
 /** Logs a brew and its cup on a bag; returns the brew's id. */
 export async function addBrew(db: EntityManager, bagId: string, input: BrewInput, now: Date): Promise<string> {
   await check(db, await loadBag(db, bagId), input);
-  const { cup, ...fields } = input;
+  const { cup, making, liveId, ...fields } = input;
   const id = randomUUID();
   await db.insert(BrewEntity, { id, bagId, ...fields, createdAt: now.toISOString(), deletedAt: null });
   await keepCup(db, id, cup);
+  if (liveId === null) await keepMaking(db, id, making);
+  else await takeFromBench(db, { id, bagId }, liveId, making, now);
   await touchBag(db, bagId);
   return id;
 }
@@ -108,9 +113,10 @@ export async function addBrew(db: EntityManager, bagId: string, input: BrewInput
 export async function changeBrew(db: EntityManager, id: string, input: BrewInput): Promise<string> {
   const { bagId } = await loadBrew(db, id);
   await check(db, await loadBag(db, bagId), input);
-  const { cup, ...fields } = input;
+  const { cup, making, liveId: _, ...fields } = input;
   await db.update(BrewEntity, { id }, fields);
   await keepCup(db, id, cup);
+  await keepMaking(db, id, making);
   await touchBag(db, bagId);
   return bagId;
 }

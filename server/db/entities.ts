@@ -1,19 +1,15 @@
-import { EntitySchema, type EntitySchemaColumnOptions } from 'typeorm';
+import { EntitySchema } from 'typeorm';
 import type { Process, RoastLevel } from '../../core/crest';
 import type { AttributeWeights, School } from '../../core/cup';
 import type { Fault, Recipe, RecordedFrom } from '../../core/brew';
+import type { InstrumentSettings } from '../../contract/instrument';
+import { GrinderEntity, LiveBrewEntity, MakingEntity, RecipeCardEntity, RecipeVersionEntity, TracePieceEntity } from './benchEntities';
+import { id, integer, optionalJson, optionalReal, optionalText, real, text } from './columns';
 
 /**
- * The tables. Every column states its type, since the transpilers in use emit no decorator metadata. Dates and instants
- * are kept as the text the taster's clock showed; a `deletedAt` marks a row that can still be brought back.
+ * The tables of bags, brews and cups; those of the bench have a file of their own. Dates and instants are kept as the
+ * text the taster's clock showed; a `deletedAt` marks a row that can still be brought back.
  */
-
-const id: EntitySchemaColumnOptions = { type: 'varchar', primary: true };
-const text: EntitySchemaColumnOptions = { type: 'text' };
-const optionalText: EntitySchemaColumnOptions = { type: 'text', nullable: true };
-const real: EntitySchemaColumnOptions = { type: 'real' };
-const optionalReal: EntitySchemaColumnOptions = { type: 'real', nullable: true };
-const integer: EntitySchemaColumnOptions = { type: 'integer' };
 
 export interface TasterRow {
   id: string;
@@ -72,6 +68,7 @@ export interface BagRow {
   price: number | null;
   school: School;
   weights: AttributeWeights | null;
+  referenceCardId: string | null;
   bet: string;
   finishedOn: string | null;
   createdAt: string;
@@ -98,7 +95,8 @@ export const BagEntity = new EntitySchema<BagRow>({
     weightG: real,
     price: optionalReal,
     school: text,
-    weights: { type: 'simple-json', nullable: true },
+    weights: optionalJson,
+    referenceCardId: optionalText,
     bet: text,
     finishedOn: optionalText,
     createdAt: text,
@@ -184,11 +182,13 @@ export interface HouseholdRow {
   id: number;
   brewers: string[] | null;
   oneChange: boolean;
+  /** Null in a household that never looked at its instruments. */
+  instruments: InstrumentSettings | null;
 }
 
 export const HouseholdEntity = new EntitySchema<HouseholdRow>({
   name: 'household',
-  columns: { id: { type: 'integer', primary: true }, brewers: { type: 'simple-json', nullable: true }, oneChange: { type: 'boolean' } },
+  columns: { id: { type: 'integer', primary: true }, brewers: optionalJson, oneChange: { type: 'boolean' }, instruments: optionalJson },
 });
 
 /** A fit that was worked out for one revision of a bag by one version of the engine. */
@@ -209,4 +209,7 @@ export const VerdictEntity = new EntitySchema<VerdictRow>({
   columns: { bagId: { type: 'varchar', primary: true }, revision: integer, engineVersion: integer, prior: text, summary: text, detail: text },
 });
 
-export const ENTITIES = [TasterEntity, RecipeEntity, BagEntity, SpellEntity, BrewEntity, CupEntity, NoteEntity, HouseholdEntity, VerdictEntity];
+export const ENTITIES = [
+  ...[TasterEntity, RecipeEntity, BagEntity, SpellEntity, BrewEntity, CupEntity, NoteEntity, HouseholdEntity, VerdictEntity],
+  ...[RecipeCardEntity, RecipeVersionEntity, GrinderEntity, LiveBrewEntity, TracePieceEntity, MakingEntity],
+];

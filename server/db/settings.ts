@@ -1,4 +1,5 @@
 import type { EntityManager } from 'typeorm';
+import { NO_INSTRUMENTS } from '../../contract/instrument';
 import { FIRST_SETTINGS, type Settings } from '../../contract/settings';
 import { HouseholdEntity } from './entities';
 
@@ -7,7 +8,7 @@ const HOUSEHOLD = 1;
 /** The household's settings; what every household begins with until it says otherwise. */
 export async function loadSettings(db: EntityManager): Promise<Settings> {
   const row = await db.findOneBy(HouseholdEntity, { id: HOUSEHOLD });
-  return row ? { brewers: row.brewers, oneChange: row.oneChange } : FIRST_SETTINGS;
+  return row ? { brewers: row.brewers, oneChange: row.oneChange, instruments: row.instruments ?? NO_INSTRUMENTS } : FIRST_SETTINGS;
 }
 
 export async function keepSettings(db: EntityManager, settings: Settings): Promise<void> {

@@ -14,7 +14,7 @@ import type { Deps } from '../deps';
 import { parse } from '../http';
 
 /** Bags: add, read with verdict and log, change, delete, bring back; and logging a brew on one. */
-export function bagRoutes({ store, verdicts, now }: Deps): Router {
+export function bagRoutes({ store, verdicts, recorder, now }: Deps): Router {
   const routes = Router();
 
   const page = async (id: string, today: string): Promise<BagPage> => {
@@ -79,8 +79,10 @@ export function bagRoutes({ store, verdicts, now }: Deps): Router {
     const input = parse(brewInput, request.body);
     notInFuture(now(), { brewedAt: input.brewedAt.slice(0, 10) });
     const { id } = request.params;
+    await recorder.flush();
     const { brewId, bag } = await store.write(async (db) => ({ brewId: await addBrew(db, id, input, now()), bag: await loadBag(db, id) }));
     response.status(201).json({ id: brewId });
+    if (input.liveId !== null) await recorder.end(input.liveId);
     verdicts.warm(bag);
   });
 

@@ -2,6 +2,7 @@ import { Router } from 'express';
 import { brewInput, faultInput } from '../../contract/brew';
 import { loadBag } from '../db/bags';
 import { changeBrew, setBrewDeleted, setFault } from '../db/brews';
+import { loadTrace } from '../db/making';
 import type { Deps } from '../deps';
 import { notInFuture } from '../dates';
 import { parse } from '../http';
@@ -27,6 +28,10 @@ export function brewRoutes({ store, verdicts, now }: Deps): Router {
     const input = parse(faultInput, request.body);
     await changing((db) => setFault(db, request.params.id, input));
     response.status(204).end();
+  });
+
+  routes.get('/:id/trace', async (request, response) => {
+    response.json(await store.read((db) => loadTrace(db, request.params.id)));
   });
 
   routes.delete('/:id', async (request, response) => {

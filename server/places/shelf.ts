@@ -1,13 +1,15 @@
 import { Router } from 'express';
 import type { Bag } from '../../contract/bag';
+import type { LiveBrew } from '../../contract/live';
 import type { Settings } from '../../contract/settings';
-import { searchQuery, shelfQuery, type Advice, type Lane, type Shelf } from '../../contract/shelf';
-import { cupsLeft, gramsLeft, roundTo } from '../../core/brew';
+import { searchQuery, shelfQuery, type Advice, type Lane, type OnBench, type Shelf } from '../../contract/shelf';
+import { cupsLeft, dueAt, gramsLeft, KIND_TRAITS, planOf, roundTo } from '../../core/brew';
 import { ageOn, proposals, readingOf, reportedDay, worthTelling } from '../../core/crest';
 import { dateOfInstant, roastDate, spellOn } from '../../core/rest';
 import { byUrgency, datesOf, leaveAlone, mostTellingBag, pickOfTheMorning, ridgeByDate, shelfAxis, tellingAdvice, type DateSpan, type ShelfBag } from '../../core/shelf';
 import { loadBags } from '../db/bags';
 import { loadBrewTicks, type BrewTick } from '../db/brews';
+import { loadBench } from '../db/live';
 import { searchBags } from '../db/search';
 import { loadSettings } from '../db/settings';
 import type { Deps } from '../deps';
@@ -20,7 +22,7 @@ export function shelfRoutes({ store, verdicts }: Deps): Router {
 
   routes.get('/shelf', async (request, response) => {
     const { today, finished } = parse(shelfQuery, request.query);
-    const { bags, ticks, settings } = await store.read(async (db) => ({ bags: await loadBags(db), ticks: await loadBrewTicks(db), settings: await loadSettings(db) }));
+    const { bags, ticks, settings, bench } = await store.read(async (db) => ({ bags: await loadBags(db), ticks: await loadBrewTicks(db), settings: await loadSettings(db), bench: await loadBench(db) }));
     const shown = bags.filter((bag) => (bag.finishedOn !== null) === (finished === 'yes'));
     const fits = await verdicts.forShelf(shown);
     const axis = shelfAxis(today);
@@ -38,6 +40,7 @@ export function shelfRoutes({ store, verdicts }: Deps): Router {
       pick: pickOfTheMorning(onShelf, today),
       telling: await telling(onShelf, shown, today, settings),
       leaveAlone: leaveAlone(onShelf, today),
+      bench: bench.map(onBench),
     };
     response.json(answer);
   });
@@ -59,6 +62,11 @@ export function shelfRoutes({ store, verdicts }: Deps): Router {
   });
 
   return routes;
+}
+
+function onBench({ id, bagId, bagName, card, startedAt, endedS, instruments }: LiveBrew): OnBench {
+  const due = startedAt === null ? null : dueAt(planOf(card), startedAt, instruments.speed);
+  return { id, bagId, bagName, kind: card.kind, recipe: card.name, end: KIND_TRAITS[card.kind].end, dueAt: due, over: endedS !== null };
 }
 
 type LaneBag = ShelfBag & { toldToday: number };

@@ -18,6 +18,9 @@ export class TestServer {
   readonly fits: CrestInput[] = [];
   #running: Running | null = null;
 
+  /** @param now the clock; by default it stands at noon of the day on which the tests take place */
+  constructor(private readonly now = (): Date => new Date(`${TODAY}T12:00:00Z`)) {}
+
   get running(): Running {
     if (!this.#running) throw new Error('The server is not running');
     return this.#running;
@@ -32,7 +35,7 @@ export class TestServer {
       },
       close: () => Promise.resolve(),
     };
-    this.#running = await serve(config, pino({ level: 'silent' }), null, { now: () => new Date(`${TODAY}T12:00:00Z`), engine });
+    this.#running = await serve(config, pino({ level: 'silent' }), null, { now: this.now, engine });
     return this;
   }
 

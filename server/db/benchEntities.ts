@@ -1,0 +1,143 @@
+import { EntitySchema } from 'typeorm';
+import type { InstrumentSettings } from '../../contract/instrument';
+import type { Bed, Check, Fault, Flaw, Grinder, RecipeCard, StageMark, StageTime, Taste, Trace, TracePoint, Vigour } from '../../core/brew';
+import { id, integer, json, optionalJson, optionalReal, optionalText, text } from './columns';
+
+/** The tables of the bench: recipes and their versions, grinders, brews under way, and how a brew was made. */
+
+/** A recipe; what it says is in its versions. */
+export interface RecipeCardRow {
+  id: string;
+  isStandard: boolean;
+  createdAt: string;
+  deletedAt: string | null;
+}
+
+export const RecipeCardEntity = new EntitySchema<RecipeCardRow>({
+  name: 'recipe_card',
+  columns: { id, isStandard: { type: 'boolean' }, createdAt: text, deletedAt: optionalText },
+});
+
+/** One version of a recipe. Rows are added, never changed: a brew shows the version it used. */
+export interface RecipeVersionRow {
+  id: string;
+  cardId: string;
+  version: number;
+  card: RecipeCard;
+  createdAt: string;
+}
+
+export const RecipeVersionEntity = new EntitySchema<RecipeVersionRow>({
+  name: 'recipe_version',
+  columns: { id, cardId: text, version: integer, card: json, createdAt: text },
+});
+
+export interface GrinderRow extends Grinder {
+  createdAt: string;
+  deletedAt: string | null;
+}
+
+export const GrinderEntity = new EntitySchema<GrinderRow>({
+  name: 'grinder',
+  columns: { id, name: text, burrChanges: json, createdAt: text, deletedAt: optionalText },
+});
+
+/** A brew on the bench, from laying out to its cup. */
+export interface LiveBrewRow {
+  id: string;
+  bagId: string;
+  recipeVersionId: string | null;
+  /** The recipe as scaled. */
+  card: RecipeCard;
+  ticked: Check[];
+  marks: StageMark[];
+  /** Instant of the start, ms. */
+  startedAt: number | null;
+  endedS: number | null;
+  fault: Fault | null;
+  faultNote: string;
+  instruments: InstrumentSettings;
+  seed: number;
+  createdAt: string;
+  /** When its cup was logged or it was cleared away. */
+  closedAt: string | null;
+}
+
+export const LiveBrewEntity = new EntitySchema<LiveBrewRow>({
+  name: 'live_brew',
+  columns: {
+    id,
+    bagId: text,
+    recipeVersionId: optionalText,
+    card: json,
+    ticked: json,
+    marks: json,
+    startedAt: optionalReal,
+    endedS: optionalReal,
+    fault: optionalText,
+    faultNote: text,
+    instruments: json,
+    seed: integer,
+    createdAt: text,
+    closedAt: optionalText,
+  },
+});
+
+/** What the scale said in a fraction of a second: kept at once, so that a crash loses no more than that. */
+export interface TracePieceRow {
+  liveId: string;
+  seq: number;
+  points: TracePoint[];
+  flaws: Flaw[];
+}
+
+export const TracePieceEntity = new EntitySchema<TracePieceRow>({
+  name: 'trace_piece',
+  columns: { liveId: { type: 'varchar', primary: true }, seq: { type: 'integer', primary: true }, points: json, flaws: json },
+});
+
+/** How a brew was made. */
+export interface MakingRow {
+  brewId: string;
+  recipeVersionId: string | null;
+  hardnessPpm: number | null;
+  grinderId: string | null;
+  grinderSetting: number | null;
+  pressureBar: number | null;
+  iceG: number | null;
+  milkG: number | null;
+  beverageG: number | null;
+  tdsPercent: number | null;
+  ph: number | null;
+  vigour: Vigour | null;
+  bed: Bed | null;
+  tastes: Taste[];
+  card: RecipeCard | null;
+  stageTimes: StageTime[];
+  trace: Trace | null;
+  flaws: Partial<Record<Flaw, number>> | null;
+}
+
+export const MakingEntity = new EntitySchema<MakingRow>({
+  name: 'making',
+  columns: {
+    brewId: { type: 'varchar', primary: true },
+    recipeVersionId: optionalText,
+    hardnessPpm: optionalReal,
+    grinderId: optionalText,
+    grinderSetting: optionalReal,
+    pressureBar: optionalReal,
+    iceG: optionalReal,
+    milkG: optionalReal,
+    beverageG: optionalReal,
+    tdsPercent: optionalReal,
+    ph: optionalReal,
+    vigour: optionalText,
+    bed: optionalText,
+    tastes: json,
+    card: optionalJson,
+    stageTimes: json,
+    trace: optionalJson,
+    flaws: optionalJson,
+  },
+});

@@ -1,0 +1,99 @@
+import { randomInt, randomUUID } from 'node:crypto';
+import { countBy, keyBy } from 'es-toolkit';
+import { In, IsNull, Not, type EntityManager } from 'typeorm';
+import type { LiveBrew, LiveInput, LivePatch, LiveTrace } from '../../contract/live';
+import { appendPoint, type Trace, type TracePoint, type Flaw } from '../../core/brew';
+import { notFound, Problem } from '../errors';
+import { LiveBrewEntity, TracePieceEntity, type LiveBrewRow } from './benchEntities';
+import { loadBag } from './bags';
+import { BagEntity } from './entities';
+import { loadSettings } from './settings';
+
+/** Brews on the bench, from laying out to their cup, and the trace of each as it came in. */
+
+function liveOf({ closedAt: _, ...row }: LiveBrewRow, bagName: string): LiveBrew {
+  return { ...row, bagName };
+}
+
+/** The brews on the bench, in the order in which they were laid out. */
+export async function loadBench(db: EntityManager): Promise<LiveBrew[]> {
+  const rows = await db.find(LiveBrewEntity, { where: { closedAt: IsNull() }, order: { createdAt: 'ASC' } });
+  const bags = keyBy(await db.findBy(BagEntity, { id: In(rows.map((row) => row.bagId)), deletedAt: IsNull() }), (bag) => bag.id);
+  return rows.flatMap((row) => {
+    const bag = (bags as Record<string, { name: string } | undefined>)[row.bagId];
+    return bag ? [liveOf(row, bag.name)] : [];
+  });
+}
+
+/** One brew that is still on the bench. Throws a not-found Problem. */
+export async function loadLive(db: EntityManager, id: string): Promise<LiveBrew> {
+  const live = (await loadBench(db)).find((one) => one.id === id);
+  if (!live) throw notFound('This brew');
+  return live;
+}
+
+/** Lays out a brew; it remembers the instruments as they stand. Returns its id. */
+export async function addLive(db: EntityManager, { bagId, card, recipeVersionId }: LiveInput, now: Date): Promise<string> {
+  await loadBag(db, bagId);
+  const { instruments } = await loadSettings(db);
+  const id = randomUUID();
+  await db.insert(LiveBrewEntity, {
+    id,
+    bagId,
+    recipeVersionId,
+    card,
+    ticked: [],
+    marks: [],
+    startedAt: null,
+    endedS: null,
+    fault: null,
+    faultNote: '',
+    // Only simulated time can run faster than the clock on the wall.
+    instruments: { ...instruments, speed: instruments.connected.scale === undefined ? 1 : instruments.speed },
+    seed: randomInt(1, 2 ** 31),
+    createdAt: now.toISOString(),
+    closedAt: null,
+  });
+  return id;
+}
+
+export async function startLive(db: EntityManager, id: string, startedAt: number): Promise<void> {
+  const live = await loadLive(db, id);
+  if (live.startedAt !== null) throw new Problem('conflict', 'This brew has started already.');
+  await db.update(LiveBrewEntity, { id }, { startedAt });
+}
+
+export async function changeLive(db: EntityManager, id: string, patch: LivePatch): Promise<void> {
+  const { startedAt } = await loadLive(db, id);
+  if (patch.endedS != null && startedAt === null) throw new Problem('conflict', 'This brew has not started yet.');
+  if (Object.keys(patch).length > 0) await db.update(LiveBrewEntity, { id }, patch);
+}
+
+/** Clears a brew off the bench, or puts one back that was cleared by mistake. */
+export async function setLiveClosed(db: EntityManager, id: string, closedAt: string | null): Promise<void> {
+  const { affected } = await db.update(LiveBrewEntity, { id, closedAt: closedAt === null ? Not(IsNull()) : IsNull() }, { closedAt });
+  if (!affected) throw notFound('This brew');
+}
+
+/** Keeps what the scale said since the last piece. */
+export async function addPiece(db: EntityManager, liveId: string, seq: number, points: TracePoint[], flaws: Flaw[]): Promise<void> {
+  await db.insert(TracePieceEntity, { liveId, seq, points, flaws });
+}
+
+/** The number of the next piece. */
+export async function nextPiece(db: EntityManager, liveId: string): Promise<number> {
+  return ((await db.maximum(TracePieceEntity, 'seq', { liveId })) ?? -1) + 1;
+}
+
+/** All that the scale said of a brew. */
+export async function loadLiveTrace(db: EntityManager, liveId: string): Promise<LiveTrace> {
+  const pieces = await db.find(TracePieceEntity, { where: { liveId }, order: { seq: 'ASC' } });
+  const trace: Trace = [];
+  for (const point of pieces.flatMap((piece) => piece.points)) appendPoint(trace, point);
+  return { trace, flaws: countBy(pieces.flatMap((piece) => piece.flaws), (flaw) => flaw) };
+}
+
+/** Forgets the pieces of a trace that is kept elsewhere now. */
+export async function dropPieces(db: EntityManager, liveId: string): Promise<void> {
+  await db.delete(TracePieceEntity, { liveId });
+}

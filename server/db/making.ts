@@ -1,0 +1,73 @@
+import { In, type EntityManager } from 'typeorm';
+import type { BrewInput } from '../../contract/brew';
+import type { KeptTrace, Making, MakingInput } from '../../contract/making';
+import { planOf, poursIn, roundTo, stageTimesOf, stageTimesOfMarks, thin, traceUntil, type StageTime } from '../../core/brew';
+import { invalidField, notFound } from '../errors';
+import { MakingEntity, type MakingRow } from './benchEntities';
+import { dropPieces, loadLive, loadLiveTrace, setLiveClosed } from './live';
+import { loadVersionsById } from './recipes';
+
+/** How brews were made: kept beside them, since most are logged without. */
+
+const NOTHING_WRITTEN: MakingInput = {
+  ...{ recipeVersionId: null, hardnessPpm: null, grinderId: null, grinderSetting: null, pressureBar: null, iceG: null, milkG: null },
+  ...{ beverageG: null, tdsPercent: null, ph: null, vigour: null, bed: null, tastes: [] },
+};
+
+/** How these brews were made, by brew; without their traces. */
+export async function loadMakings(db: EntityManager, brewIds: readonly string[]): Promise<Map<string, Making>> {
+  const rows = await db.findBy(MakingEntity, { brewId: In([...brewIds]) });
+  const versions = await loadVersionsById(db, rows.flatMap((row) => row.recipeVersionId ?? []));
+  return new Map(
+    rows.map(({ brewId, trace, flaws: _, ...row }) => {
+      const version = versions.get(row.recipeVersionId ?? '');
+      return [brewId, { ...row, hasTrace: trace !== null, version: version ? { cardId: version.cardId, number: version.version, isNewest: version.version === version.newest } : null }];
+    }),
+  );
+}
+
+/** The trace of one brew. Throws a not-found Problem where none was recorded. */
+export async function loadTrace(db: EntityManager, brewId: string): Promise<KeptTrace> {
+  const row = await db.findOneBy(MakingEntity, { brewId });
+  if (!row?.trace) throw notFound('A trace of this brew');
+  return { trace: row.trace, flaws: row.flaws ?? {} };
+}
+
+/** Keeps what was written of how a brew was made; what the bench recorded before stays. */
+export async function keepMaking(db: EntityManager, brewId: string, input: BrewInput['making']): Promise<void> {
+  const before = await db.findOneBy(MakingEntity, { brewId });
+  if (input === null && before === null) return;
+  const recorded = before ?? { card: null, stageTimes: [], trace: null, flaws: null };
+  const written = { ...(input ?? NOTHING_WRITTEN), recipeVersionId: input?.recipeVersionId ?? before?.recipeVersionId ?? null };
+  await db.save(MakingEntity, { ...recorded, ...written, brewId });
+}
+
+/** Takes a brew over from the bench: its recipe, stages and thinned trace are kept with its log entry. */
+export async function takeFromBench(db: EntityManager, brew: { id: string; bagId: string }, liveId: string, written: BrewInput['making'], now: Date): Promise<void> {
+  const live = await loadLive(db, liveId);
+  if (live.bagId !== brew.bagId) throw invalidField('liveId', 'The brew on the bench is of another bag');
+  const { trace: whole, flaws } = await loadLiveTrace(db, liveId);
+  const trace = traceUntil(whole, live.endedS ?? Infinity);
+  const plan = planOf(live.card);
+  const poured = stageTimesOf(plan, poursIn(trace));
+  const tapped = stageTimesOfMarks(live.marks).filter(({ step }) => !poured.some((time) => time.step === step));
+  const stageTimes = [...poured, ...tapped].sort((a, b) => a.step - b.step).map(rounded);
+  const edges = stageTimes.flatMap(({ fromS, untilS }) => [fromS, untilS]).filter((edge) => edge !== null);
+  const row: MakingRow = {
+    ...(written ?? NOTHING_WRITTEN),
+    recipeVersionId: live.recipeVersionId,
+    brewId: brew.id,
+    card: live.card,
+    stageTimes,
+    trace: trace.length === 0 ? null : thin(trace, edges).map((run) => run.map(([s, g]) => [roundTo(s, 2), roundTo(g, 1)])),
+    flaws: trace.length === 0 ? null : flaws,
+  };
+  await db.insert(MakingEntity, row);
+  await setLiveClosed(db, liveId, now.toISOString());
+  await dropPieces(db, liveId);
+}
+
+function rounded({ step, fromS, untilS, toG }: StageTime): StageTime {
+  const round = (value: number | null): number | null => (value === null ? null : roundTo(value, 1));
+  return { step, fromS: round(fromS), untilS: round(untilS), toG: round(toG) };
+}

@@ -1,0 +1,15 @@
+import type { InstrumentKind } from '../../contract/instrument';
+import type { Reading } from '../../core/brew';
+
+/**
+ * Anything that measures. What the bench needs of a scale, a thermometer, a refractometer or a pH pen is this and no
+ * more; the ones that ship are simulated, and a driver for a real one would be another implementation.
+ */
+export interface Instrument {
+  readonly kind: InstrumentKind;
+  /** Calls back with readings as they come, in order, until the returned function is called. */
+  listen(heard: (readings: Reading[]) => void): () => void;
+}
+
+/** Seconds since the start of what is measured; negative before it. */
+export type Clock = () => number;

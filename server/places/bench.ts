@@ -1,0 +1,116 @@
+import { Router, type Response } from 'express';
+import { z } from 'zod';
+import { INSTRUMENTS, type InstrumentKind, type Readings } from '../../contract/instrument';
+import { liveInput, livePatch, liveStart, type Bench, type LiveBrew } from '../../contract/live';
+import { id, oneOf } from '../../contract/fields';
+import { brewSeconds, roundTo, STARTER_CARDS } from '../../core/brew';
+import { addLive, changeLive, loadBench, loadLive, loadLiveTrace, setLiveClosed, startLive } from '../db/live';
+import { loadSettings } from '../db/settings';
+import type { Deps } from '../deps';
+import { notFound, Problem } from '../errors';
+import { parse } from '../http';
+import type { Instrument } from '../instruments/instrument';
+import { simulatedInstrument } from '../instruments/simulated/bench';
+
+const streamQuery = z.object({ brew: id.optional() });
+const kind = oneOf('Instrument', INSTRUMENTS);
+
+/** Brews on the bench: lay out, start, mark, end, clear away; and the streams of the instruments. */
+export function benchRoutes({ store, now, recorder }: Deps): Router {
+  const routes = Router();
+  const load = (liveId: string): Promise<LiveBrew> => store.read((db) => loadLive(db, liveId));
+
+  routes.get('/', async (_request, response) => {
+    const answer: Bench = { brews: await store.read(loadBench), now: now().getTime() };
+    response.json(answer);
+  });
+
+  routes.post('/', async (request, response) => {
+    const input = parse(liveInput, request.body);
+    response.status(201).json(await store.write(async (db) => loadLive(db, await addLive(db, input, now()))));
+  });
+
+  routes.post('/:id/start', async (request, response) => {
+    const { inS } = parse(liveStart, request.body);
+    const live = await store.write(async (db) => {
+      await startLive(db, request.params.id, now().getTime() + inS * 1000);
+      return loadLive(db, request.params.id);
+    });
+    await recorder.begin(live);
+    response.json(live);
+    recorder.tell(live.id, { kind: 'changed' });
+  });
+
+  routes.patch('/:id', async (request, response) => {
+    const patch = parse(livePatch, request.body);
+    const { id: liveId } = request.params;
+    const live = await store.write(async (db) => {
+      await changeLive(db, liveId, patch);
+      return loadLive(db, liveId);
+    });
+    if (patch.endedS === null) await recorder.begin(live);
+    else if (patch.endedS !== undefined) await recorder.end(liveId);
+    response.json(live);
+    recorder.tell(liveId, { kind: 'changed' });
+  });
+
+  routes.delete('/:id', async (request, response) => {
+    await recorder.end(request.params.id);
+    await store.write((db) => setLiveClosed(db, request.params.id, now().toISOString()));
+    response.status(204).end();
+  });
+
+  routes.post('/:id/restore', async (request, response) => {
+    await store.write((db) => setLiveClosed(db, request.params.id, null));
+    await recorder.begin(await load(request.params.id));
+    response.status(204).end();
+  });
+
+  routes.get('/:id/trace', async (request, response) => {
+    await load(request.params.id);
+    response.json(await store.read((db) => loadLiveTrace(db, request.params.id)));
+  });
+
+  routes.get('/:id/stream', async (request, response) => {
+    const live = await load(request.params.id);
+    const send = openStream(response);
+    // Whatever happened while the stream was being opened is asked for once it is.
+    send('changed', {});
+    const unwatch = recorder.watch(live.id, (told) => send(told.kind, told.kind === 'readings' ? told.readings : {}));
+    response.once('close', unwatch);
+  });
+
+  /** A thermometer, refractometer or pH pen beside a brew on the bench, or by itself. The scale belongs to its brew. */
+  routes.get('/instruments/:kind/stream', async (request, response) => {
+    const wanted = parse(kind, request.params.kind);
+    const { brew } = parse(streamQuery, request.query);
+    const instrument = await connect(wanted, brew);
+    if (!instrument) throw new Problem('conflict', 'This instrument is not connected. The Store room says which are.');
+    const send = openStream(response);
+    const unlisten = instrument.listen((heard) => {
+      const readings: Readings = { kind: wanted, readings: heard.map(({ atS, value }) => ({ atS, value: roundTo(value, 2), flaw: null })) };
+      send('readings', readings);
+    });
+    response.once('close', unlisten);
+  });
+
+  const connect = async (wanted: InstrumentKind, liveId: string | undefined): Promise<Instrument | null> => {
+    const begun = now().getTime();
+    const clock = (): number => brewSeconds(begun, now().getTime(), 1);
+    const live = liveId === undefined ? null : await load(liveId);
+    const settings = live?.instruments ?? (await store.read(loadSettings)).instruments;
+    const card = live?.card ?? STARTER_CARDS[0];
+    if (wanted === 'scale' || !card) throw notFound('This stream');
+    return simulatedInstrument(wanted, { card, seed: live?.seed ?? 1, settings, clock });
+  };
+
+  return routes;
+}
+
+/** Opens a stream of server-sent events; returns how to send one. */
+function openStream(response: Response): (event: string, data: unknown) => void {
+  response.set({ 'content-type': 'text/event-stream', 'cache-control': 'no-store', 'x-accel-buffering': 'no' });
+  response.flushHeaders();
+  response.write('retry: 500\n\n');
+  return (event, data) => void response.write(`event: ${event}\ndata: ${JSON.stringify(data)}\n\n`);
+}

@@ -1,0 +1,82 @@
+import { Router } from 'express';
+import { grinderInput, recipeCardInput } from '../../contract/recipeCard';
+import { addGrinder, changeGrinder, loadGrinders, setGrinderDeleted } from '../db/grinders';
+import { addRecipe, changeRecipe, loadRecipe, loadRecipes, loadVersions, setRecipeDeleted, setStandard } from '../db/recipes';
+import type { Deps } from '../deps';
+import { parse } from '../http';
+
+/** Recipes and their versions. */
+export function recipeRoutes({ store, now }: Deps): Router {
+  const routes = Router();
+
+  routes.get('/', async (_request, response) => {
+    response.json(await store.read(loadRecipes));
+  });
+
+  routes.post('/', async (request, response) => {
+    const card = parse(recipeCardInput, request.body);
+    response.status(201).json(await store.write(async (db) => loadRecipe(db, await addRecipe(db, card, now()))));
+  });
+
+  routes.put('/:id', async (request, response) => {
+    const card = parse(recipeCardInput, request.body);
+    const { id } = request.params;
+    const kept = await store.write(async (db) => {
+      await changeRecipe(db, id, card, now());
+      return loadRecipe(db, id);
+    });
+    response.json(kept);
+  });
+
+  routes.get('/:id/versions', async (request, response) => {
+    response.json(await store.read((db) => loadVersions(db, request.params.id)));
+  });
+
+  routes.put('/:id/standard', async (request, response) => {
+    await store.write((db) => setStandard(db, request.params.id));
+    response.status(204).end();
+  });
+
+  routes.delete('/:id', async (request, response) => {
+    await store.write((db) => setRecipeDeleted(db, request.params.id, now().toISOString()));
+    response.status(204).end();
+  });
+
+  routes.post('/:id/restore', async (request, response) => {
+    await store.write((db) => setRecipeDeleted(db, request.params.id, null));
+    response.status(204).end();
+  });
+
+  return routes;
+}
+
+/** Grinders, and when their burrs were changed. */
+export function grinderRoutes({ store, now }: Deps): Router {
+  const routes = Router();
+
+  routes.get('/', async (_request, response) => {
+    response.json(await store.read(loadGrinders));
+  });
+
+  routes.post('/', async (request, response) => {
+    const input = parse(grinderInput, request.body);
+    response.status(201).json(await store.write((db) => addGrinder(db, input, now())));
+  });
+
+  routes.put('/:id', async (request, response) => {
+    const input = parse(grinderInput, request.body);
+    response.json(await store.write((db) => changeGrinder(db, request.params.id, input)));
+  });
+
+  routes.delete('/:id', async (request, response) => {
+    await store.write((db) => setGrinderDeleted(db, request.params.id, now().toISOString()));
+    response.status(204).end();
+  });
+
+  routes.post('/:id/restore', async (request, response) => {
+    await store.write((db) => setGrinderDeleted(db, request.params.id, null));
+    response.status(204).end();
+  });
+
+  return routes;
+}
