@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { Link, Outlet, ScrollRestoration, useNavigate } from 'react-router';
+import { Link, Outlet, ScrollRestoration, useLocation, useNavigate } from 'react-router';
 import { Notices } from './Notices';
 import { SearchBox } from './SearchBox';
 import { ShortcutsDialog } from './ShortcutsDialog';
@@ -24,13 +24,15 @@ export function Frame() {
   useHotkeys('s', () => void navigate('/'), { preventDefault: true });
   useHotkeys('?', () => setHelping(true), { useKey: true });
 
+  // Beside the kettle a phone has no room for anything but the brew.
+  const atBench = useLocation().pathname === '/bench';
   const next = THEMES[(THEMES.indexOf(theme) + 1) % THEMES.length] ?? 'auto';
   return (
     <>
       <a className="skip-link" href="#content">
         Skip to the page
       </a>
-      <header className="frame-head">
+      <header className={`frame-head ${atBench ? 'at-bench' : ''}`}>
         <div className="container">
           <Link className="brand" to="/">
             <svg width="34" height="22" viewBox="0 0 34 22" aria-hidden="true">
@@ -43,6 +45,12 @@ export function Frame() {
           <div className="frame-tools">
             <Link className="btn btn-plain" to="/bags/new">
               Add a bag
+            </Link>
+            <Link className="btn btn-plain store-room" to="/bench">
+              Bench
+            </Link>
+            <Link className="btn btn-plain store-room" to="/recipes">
+              Recipes
             </Link>
             <Link className="btn btn-plain store-room" to="/store-room">
               Store room

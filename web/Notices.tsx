@@ -1,5 +1,6 @@
 import { useEffect } from 'react';
 import { api } from './shared/api';
+import { benchApi } from './shared/benchApi';
 import { dismissed, noticed, type Notice } from './shared/notices';
 import { useAppDispatch, useAppSelector } from './shared/store';
 
@@ -22,6 +23,9 @@ function NoticeLine({ notice }: { notice: Notice }) {
   const dispatch = useAppDispatch();
   const [restoreBag] = api.useRestoreBagMutation();
   const [restoreBrew] = api.useRestoreBrewMutation();
+  const [restoreRecipe] = benchApi.useRestoreRecipeMutation();
+  const [restoreLive] = benchApi.useRestoreLiveMutation();
+  const [restoreGrinder] = benchApi.useRestoreGrinderMutation();
   const { id, text, undo } = notice;
 
   useEffect(() => {
@@ -32,7 +36,13 @@ function NoticeLine({ notice }: { notice: Notice }) {
   const takeBack = async (): Promise<void> => {
     if (!undo) return;
     dispatch(dismissed(id));
-    const done = await (undo.kind === 'bag' ? restoreBag(undo.id) : restoreBrew(undo));
+    const restored = () => {
+      if (undo.kind === 'bag') return restoreBag(undo.id);
+      if (undo.kind === 'brew') return restoreBrew(undo);
+      if (undo.kind === 'recipe') return restoreRecipe(undo.id);
+      return undo.kind === 'live' ? restoreLive(undo.id) : restoreGrinder(undo.id);
+    };
+    const done = await restored();
     dispatch(noticed({ text: done.error ? 'It could not be brought back. Try again.' : 'Brought back.', ...(done.error ? { undo } : {}) }));
   };
 

@@ -86,3 +86,24 @@ export function bloomRatio(card: RecipeCard): number | null {
   const first = card.stages.find(isPour);
   return first?.toG == null || first.toG >= pouredG(card) ? null : first.toG / card.doseG;
 }
+
+/**
+ * The step one tap would mark as done at a moment: the one that is on, or the next when that is less than `earlyS` away
+ * and the present one is marked; null when there is nothing to mark. The last wait of a brew is ended, not marked.
+ */
+export function stepToMark(plan: Plan, marked: readonly number[], nowS: number, earlyS = 5): number | null {
+  const open = (i: number): boolean => {
+    const step = plan.steps[i];
+    return step !== undefined && !['drain', 'steep', 'pull', 'wait'].includes(step.act) && !marked.includes(i);
+  };
+  const now = stepAt(plan, nowS);
+  if (open(now)) return now;
+  const next = plan.steps[now + 1];
+  return next && open(now + 1) && next.fromS - nowS <= earlyS ? now + 1 : null;
+}
+
+/** How far the scale is from where a pouring step ends, grams: below 0 there is water to come. Small misses are none. */
+export function pourError(toG: number, weightG: number, toleranceG = 2): number {
+  const by = weightG - toG;
+  return Math.abs(by) <= toleranceG ? 0 : by;
+}

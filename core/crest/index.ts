@@ -1,6 +1,7 @@
 export { ENGINE_VERSION, LAST_DAY, NOTICEABLE, PROPOSAL_DAYS, PROCESSES, ROAST_LEVELS } from './constants';
 export { fitCrest } from './fit';
 export { tablePeakDays } from './prior';
+export { holdWish } from './holdWish';
 export { historyOf, priorFor, type History, type PastBag, type Repeats } from './history';
 export { ANY_SITUATION, bestCupDay, mostTellingDay, proposals, recipeText, tellingText, worthTelling, type DayProposals, type Proposal, type Situation } from './next';
 export { pooledRepeats, type RepeatGroup } from './repeats';

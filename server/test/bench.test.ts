@@ -18,7 +18,11 @@ beforeAll(async () => {
 });
 afterAll(() => server.end());
 
-const cardOf = (kind: RecipeCard['kind']): RecipeCard => STARTER_CARDS.find((one) => one.kind === kind) ?? (STARTER_CARDS[0] as RecipeCard);
+const cardOf = (kind: RecipeCard['kind']): RecipeCard => {
+  const found = STARTER_CARDS.find((one) => one.kind === kind);
+  if (!found) throw new Error(`No starter recipe for ${kind}`);
+  return found;
+};
 const connect = (instruments: Partial<InstrumentSettings>) => server.ok('PUT', '/settings', { brewers: null, oneChange: true, instruments: { connected: {}, hand: 'steady', speed: 1, ...instruments } });
 const layOut = (kind: RecipeCard['kind'] = 'cone'): Promise<LiveBrew> => server.ok('POST', '/bench', { bagId, card: cardOf(kind) });
 const bench = async (): Promise<Bench> => benchAnswer.parse(await server.ok('GET', '/bench'));

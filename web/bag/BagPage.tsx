@@ -13,11 +13,13 @@ import { BagMenu } from './BagMenu';
 import { DayTable } from './DayTable';
 import { EffectList } from './EffectList';
 import { LabelFacts } from './LabelFacts';
+import { LastBrewAdvice } from './LastBrewAdvice';
 import { Log } from './Log';
 import { NextBrews } from './NextBrews';
 import { ReadBy } from './ReadBy';
 import { RidgeChart } from './RidgeChart';
 import { NO_QUESTION, useWhatIf } from './useWhatIf';
+import { VigourChart } from './VigourChart';
 import { QuestionNote, RecipeSliders } from './WhatIf';
 
 /** One bag: the verdict in words, the ridge it rests on, what to brew next, what the recipe did, and the log. */
@@ -29,6 +31,7 @@ export function BagPage() {
   const lastBrew = page?.brews[0];
   usePageTitle(page?.bag.name ?? 'Bag');
   useHotkeys('b', () => void navigate(`/bags/${bagId}/brew`), { preventDefault: true }, [bagId]);
+  useHotkeys('w', () => void navigate(`/bags/${bagId}/bench`), { preventDefault: true }, [bagId]);
   useHotkeys('a', () => lastBrew && void navigate(`/bags/${bagId}/brew?again=${lastBrew.id}`), { preventDefault: true }, [bagId, lastBrew]);
   if (page?.bag.id !== bagId) return error ? <ProblemNote error={error} retry={() => void refetch()} /> : <Wait what="Reading the bag" />;
   return <BagView key={bagId} page={page} today={today} />;
@@ -65,6 +68,9 @@ function BagView({ page: logged, today }: { page: Page; today: string }) {
               Same again
             </Link>
           )}
+          <Link className="btn btn-plain" to={`/bags/${bag.id}/bench`}>
+            Brew at the bench
+          </Link>
           <Link className={lastBrew ? 'btn btn-plain' : 'btn btn-primary'} to={`/bags/${bag.id}/brew`}>
             Log a brew
           </Link>
@@ -81,7 +87,9 @@ function BagView({ page: logged, today }: { page: Page; today: string }) {
         </div>
         <aside className="col-lg-4 side">
           <NextBrews page={page} />
+          <LastBrewAdvice page={page} />
           <EffectList verdict={verdict} />
+          <VigourChart brews={brews} />
           <LabelFacts bag={bag} prior={page.prior} />
         </aside>
       </div>

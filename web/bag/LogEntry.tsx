@@ -4,13 +4,14 @@ import { useNavigate } from 'react-router';
 import type { Brew } from '../../contract/brew';
 import type { RecipeInput } from '../../contract/recipe';
 import type { Verdict } from '../../contract/verdict';
-import { FAULTS, type Fault } from '../../core/brew';
+import { FAULTS, minutesText, type Fault } from '../../core/brew';
 import { ATTRIBUTES, markOf, SCHOOL_SCALES, type School } from '../../core/cup';
 import { recipeLine } from '../../core/shelf';
 import { api, problemOf } from '../shared/api';
-import { clockText, dateText, markText, minutesText, numberText, sentenceCase, words } from '../shared/format';
+import { clockText, dateText, markText, numberText, sentenceCase, words } from '../shared/format';
 import { noticed } from '../shared/notices';
 import { useAppDispatch } from '../shared/store';
+import { MakingDetails } from './MakingDetails';
 
 interface Props {
   brew: Brew;
@@ -51,7 +52,7 @@ export function LogEntry({ brew, read, surprise, taster, reference, scale, today
     <li className={[chosen ? 'chosen' : '', read?.leftOut || tried ? 'left-out' : ''].join(' ')}>
       <span className="day">day {brew.restDay}</span>
       <div>
-        <button type="button" className="btn-link-plain" aria-pressed={chosen} onClick={onChoose} title="Show in the chart">
+        <button type="button" className="btn-link-plain" aria-pressed={chosen} onClick={onChoose} title="Show in the chart, and how it was made">
           {sentenceCase(recipeLine(brew))}
           {grind}
         </button>
@@ -76,6 +77,7 @@ export function LogEntry({ brew, read, surprise, taster, reference, scale, today
         {(chosen || tried) && (read?.leftOut ?? null) === null && (
           <Form.Check className="small" type="checkbox" id={`counts-${brew.id}`} checked={!tried} onChange={onLeaveOut} label="Counts in the judgement; untick to see what it does" />
         )}
+        {chosen && <MakingDetails brew={brew} />}
         {chosen && read && <Reason read={read} scale={scale} isReference={sameRecipe(brew, reference)} />}
       </div>
       <span className="cup-mark">{mark}</span>

@@ -3,12 +3,14 @@ import { useFormState, useWatch } from 'react-hook-form';
 import type { ApiError } from '../../contract/error';
 import { NOTES_MAX } from '../../contract/brew';
 import type { Taster } from '../../contract/taster';
-import { beverageG, BREWERS, FAULTS, STYLES } from '../../core/brew';
+import type { Verdict } from '../../contract/verdict';
+import { beverageG, BREWERS, FAULTS, STYLES, type RecipeCard } from '../../core/brew';
 import { ATTRIBUTES, compositeLiking, SCHOOL_SCALES, type School } from '../../core/cup';
 import { MarkField, OpenSelectField, SelectField, SwitchField, TextField } from '../shared/fields';
 import { numberText, SCHOOL_NAMES, sentenceCase, words } from '../shared/format';
 import { Sheet } from '../shared/Sheet';
 import { typedNumber } from '../shared/typed';
+import { MakingPart } from './MakingPart';
 import { TasterField } from './TasterField';
 import { brewResolver, type BrewForm, type BrewValues } from './brewForm';
 
@@ -16,6 +18,9 @@ interface Props {
   draftKey: string;
   initial: BrewForm;
   tasters: readonly Taster[];
+  verdict: Verdict;
+  /** The recipe that was followed, where the bench knows it. */
+  card?: RecipeCard | null;
   /** Puts the cursor at the mark: the recipe is known already. */
   markFirst?: boolean;
   save: (brew: BrewValues) => Promise<ApiError | null>;
@@ -23,13 +28,14 @@ interface Props {
 }
 
 /** A brew and its cup, in one visit. */
-export function BrewSheet({ tasters, markFirst = false, ...sheet }: Props) {
+export function BrewSheet({ tasters, verdict, card = null, markFirst = false, ...sheet }: Props) {
   const { initial } = sheet;
   return (
     <Sheet {...sheet} resolver={brewResolver} saveWord="Save the cup">
       <div className="columns brew-cup-record">
         <RecipePart />
         <CupPart school={initial.cup.school} markFirst={markFirst} />
+        <MakingPart initial={initial} verdict={verdict} card={card} />
         <RecordPart tasters={tasters} initial={initial} />
       </div>
     </Sheet>

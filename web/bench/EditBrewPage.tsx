@@ -1,6 +1,7 @@
 import { useMemo } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import type { Brew } from '../../contract/brew';
+import type { BagPage } from '../../contract/shelf';
 import type { Taster } from '../../contract/taster';
 import { api, problemOf } from '../shared/api';
 import { ProblemNote } from '../shared/ProblemNote';
@@ -20,10 +21,10 @@ export function EditBrewPage() {
   if (page?.bag.id !== bagId || tasters.isLoading) return error ? <ProblemNote error={error} /> : <Wait what="Reading the brew" />;
   const brew = page.brews.find(({ id }) => id === brewId);
   if (!brew) return <div className="panel-error">This brew is not here. It may have been deleted.</div>;
-  return <Sheet key={brew.id} brew={brew} bagName={page.bag.name} tasters={tasters.data ?? []} />;
+  return <Sheet key={brew.id} brew={brew} page={page} tasters={tasters.data ?? []} />;
 }
 
-function Sheet({ brew, bagName, tasters }: { brew: Brew; bagName: string; tasters: readonly Taster[] }) {
+function Sheet({ brew, page: { bag, verdict }, tasters }: { brew: Brew; page: BagPage; tasters: readonly Taster[] }) {
   const navigate = useNavigate();
   const [changeBrew] = api.useChangeBrewMutation();
   const initial = useMemo(() => typedBrew(brew), [brew]);
@@ -31,12 +32,14 @@ function Sheet({ brew, bagName, tasters }: { brew: Brew; bagName: string; taster
   return (
     <>
       <h1>
-        Edit the brew of day {brew.restDay}: {bagName}
+        Edit the brew of day {brew.restDay}: {bag.name}
       </h1>
       <BrewSheet
         draftKey={`brew.${brew.bagId}.${brew.id}`}
         initial={initial}
         tasters={tasters}
+        verdict={verdict}
+        card={brew.making?.card ?? null}
         cancel={back}
         save={async (changed) => {
           // An untouched time keeps the offset it was written with, wherever this browser is now.

@@ -1,55 +1,85 @@
 import { useMemo } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
+import type { LiveBrew } from '../../contract/live';
+import type { KeptCard } from '../../contract/recipeCard';
 import type { BagPage } from '../../contract/shelf';
 import type { Taster } from '../../contract/taster';
+import { KIND_TRAITS, minutesText, type Grinder } from '../../core/brew';
 import { recipeLine } from '../../core/shelf';
 import { api, problemOf } from '../shared/api';
+import { benchApi } from '../shared/benchApi';
 import { ProblemNote } from '../shared/ProblemNote';
 import { useToday } from '../shared/today';
 import { usePageTitle } from '../shared/usePageTitle';
 import { Wait } from '../shared/Wait';
+import { brewFromBench, newBrew, type BrewForm } from './brewForm';
 import { BrewSheet } from './BrewSheet';
-import { newBrew } from './brewForm';
+import { againstReference } from './GrindFields';
 
-/** Logging a brew: to the reference recipe, or (`?again=…`) to the recipe of an earlier brew. */
+/** Logging a brew: from the bench (`?live=…`), to the recipe of an earlier brew (`?again=…`), or to the reference. */
 export function LogBrewPage() {
   const { bagId = '' } = useParams();
   const [address] = useSearchParams();
-  const again = address.get('again');
+  const [again, liveId] = [address.get('again'), address.get('live')];
   const today = useToday();
   const { data: page, error } = api.useBagPageQuery({ id: bagId, today });
   const tasters = api.useTastersQuery(undefined);
+  const bench = benchApi.useBenchQuery(undefined, { skip: liveId === null });
+  const recipes = benchApi.useRecipesQuery(undefined, { skip: liveId === null });
+  const grinders = benchApi.useGrindersQuery(undefined, { skip: liveId === null });
   usePageTitle('Log a brew');
-  if (page?.bag.id !== bagId || tasters.isLoading) return error ? <ProblemNote error={error} /> : <Wait what="Reading the bag" />;
-  return <Sheet key={`${bagId} ${again}`} page={page} again={again} tasters={tasters.data ?? []} />;
+  if (page?.bag.id !== bagId || tasters.isLoading || bench.isLoading || recipes.isLoading || grinders.isLoading) return error ? <ProblemNote error={error} /> : <Wait what="Reading the bag" />;
+  const live = bench.data?.brews.find(({ id }) => id === liveId) ?? null;
+  if (liveId !== null && live === null) return <div className="panel-error">This brew is no longer on the bench: its cup may have been logged already.</div>;
+  return <Sheet key={`${bagId} ${again} ${liveId}`} {...{ page, again, live }} tasters={tasters.data ?? []} recipes={recipes.data ?? []} grinders={grinders.data ?? []} />;
 }
 
-function Sheet({ page: { bag, brews, verdict }, again, tasters }: { page: BagPage; again: string | null; tasters: readonly Taster[] }) {
+interface SheetProps {
+  page: BagPage;
+  again: string | null;
+  live: LiveBrew | null;
+  tasters: readonly Taster[];
+  recipes: readonly KeptCard[];
+  grinders: readonly Grinder[];
+}
+
+function Sheet({ page: { bag, brews, verdict }, again, live, tasters, recipes, grinders }: SheetProps) {
   const navigate = useNavigate();
+  const today = useToday();
   const [addBrew] = api.useAddBrewMutation();
   const repeated = brews.find((brew) => brew.id === again);
-  const recipe = repeated ?? bag.reference;
   // The sheet is laid once: a verdict that changes underneath must not empty it.
   const initial = useMemo(
-    () => newBrew(recipe, bag.school, brews[0]?.tasterId ?? ''),
+    (): BrewForm => {
+      const tasterId = brews[0]?.tasterId ?? '';
+      if (!live) return newBrew(repeated ?? bag.reference, bag.school, tasterId);
+      return brewFromBench(live, bag.school, tasterId, againstReference(live.card, bag, recipes, grinders, today)?.steps ?? bag.reference.grindStep);
+    },
     // eslint-disable-next-line react-hooks/exhaustive-deps
-    [bag.id, again],
+    [bag.id, again, live?.id],
   );
   const back = (): void => void navigate(`/bags/${bag.id}`, { replace: true });
   return (
     <>
       <h1>
-        {repeated ? 'Same again' : 'Log a brew'}: {bag.name}
+        {live ? 'The cup' : repeated ? 'Same again' : 'Log a brew'}: {bag.name}
       </h1>
       <p className="quiet">
-        Day {verdict.restDay}. {repeated ? `As on day ${repeated.restDay}: ${recipeLine(repeated)}.` : `Reference recipe: ${recipeLine(bag.reference)}.`}
+        Day {verdict.restDay}.{' '}
+        {live
+          ? `${live.card.name}${live.endedS === null ? '' : `, ${KIND_TRAITS[live.card.kind].end} in ${minutesText(live.endedS)}`}.`
+          : repeated
+            ? `As on day ${repeated.restDay}: ${recipeLine(repeated)}.`
+            : `Reference recipe: ${recipeLine(bag.reference)}.`}
       </p>
       <BrewSheet
-        draftKey={`brew.${bag.id}.${again ?? 'new'}`}
+        draftKey={`brew.${bag.id}.${live?.id ?? again ?? 'new'}`}
         initial={initial}
         tasters={tasters}
-        markFirst={repeated !== undefined}
-        cancel={back}
+        verdict={verdict}
+        card={live?.card ?? null}
+        markFirst={repeated !== undefined || live !== null}
+        cancel={live ? () => void navigate(`/bench?brew=${live.id}`) : back}
         save={async (brew) => {
           const { error } = await addBrew({ bagId: bag.id, brew });
           if (!error) back();

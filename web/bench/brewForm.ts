@@ -1,8 +1,9 @@
 import { brewInput, type Brew, type BrewInput } from '../../contract/brew';
+import type { LiveBrew } from '../../contract/live';
 import type { RecipeInput } from '../../contract/recipe';
 import { mapValues, pick } from 'es-toolkit';
+import { minutesText, type Taste } from '../../core/brew';
 import { ATTRIBUTES, type Attribute, type School } from '../../core/cup';
-import { minutesText } from '../shared/format';
 import { typedResolver } from '../shared/formResolver';
 import { instantOf, localDateTime, wallClockOf } from '../shared/today';
 import { asTyped, typedChoice, typedNumber, typedSeconds } from '../shared/typed';
@@ -24,7 +25,28 @@ export interface BrewForm {
   fault: string;
   faultNote: string;
   cup: { school: School; mark: string; notes: string; blind: boolean } & Record<Attribute, string>;
+  making: MakingForm;
+  /** The brew on the bench this is the cup of; empty for none. */
+  liveId: string;
 }
+
+/** How it was made, as typed. */
+export interface MakingForm extends Record<MeasuredField, string> {
+  recipeVersionId: string;
+  grinderId: string;
+  vigour: string;
+  bed: string;
+  tastes: Taste[];
+}
+
+/** Numbers of a making, each with one field. */
+const MEASURED = ['hardnessPpm', 'grinderSetting', 'pressureBar', 'iceG', 'milkG', 'beverageG', 'tdsPercent', 'ph'] as const;
+type MeasuredField = (typeof MEASURED)[number];
+
+const NO_MAKING: MakingForm = {
+  ...{ recipeVersionId: '', grinderId: '', vigour: '', bed: '', tastes: [] },
+  ...{ hardnessPpm: '', grinderSetting: '', pressureBar: '', iceG: '', milkG: '', beverageG: '', tdsPercent: '', ph: '' },
+};
 
 const EMPTY_CUP = { mark: '', aroma: '', acidity: '', body: '', sweetness: '', cleanness: '', notes: '', blind: false };
 
@@ -34,7 +56,42 @@ function typedRecipe({ style, brewer, doseG, waterG, waterC, grindStep, filter, 
 
 /** A sheet for a brew to this recipe, now, with an empty cup. */
 export function newBrew(recipe: RecipeInput, school: School, tasterId: string): BrewForm {
-  return { brewedAt: localDateTime(), ...typedRecipe(recipe), drainS: '', tasterId, fromMemory: false, fault: '', faultNote: '', cup: { school, ...EMPTY_CUP } };
+  return { brewedAt: localDateTime(), ...typedRecipe(recipe), drainS: '', tasterId, fromMemory: false, fault: '', faultNote: '', cup: { school, ...EMPTY_CUP }, making: NO_MAKING, liveId: '' };
+}
+
+/** A sheet for the cup of a brew that ran on the bench: its recipe, time and fault are filled in. */
+export function brewFromBench({ id, card, recipeVersionId, startedAt, endedS, fault, faultNote }: LiveBrew, school: School, tasterId: string, grindStep: number | null): BrewForm {
+  const { hardnessPpm, grinderId, grinderSetting, pressureBar, iceG } = card;
+  const numbers = mapValues({ hardnessPpm, grinderSetting, pressureBar, iceG: iceG > 0 ? iceG : null }, asTyped);
+  return {
+    ...newBrew({ ...card, grindStep }, school, tasterId),
+    brewedAt: localDateTime(new Date(startedAt ?? Date.now())),
+    drainS: endedS === null ? '' : typedDrain(endedS),
+    fault: fault ?? '',
+    faultNote,
+    making: { ...NO_MAKING, ...numbers, recipeVersionId: recipeVersionId ?? '', grinderId: grinderId ?? '' },
+    liveId: id,
+  };
+}
+
+/** Seconds as typed; in whole minutes and seconds, since nobody types tenths. */
+const typedDrain = (seconds: number): string => (seconds >= 3600 ? String(Math.round(seconds)) : minutesText(seconds));
+
+function typedMaking(making: Brew['making']): MakingForm {
+  if (making === null) return NO_MAKING;
+  const { recipeVersionId, grinderId, vigour, bed, tastes } = making;
+  return { ...mapValues(pick(making, [...MEASURED]), asTyped), recipeVersionId: recipeVersionId ?? '', grinderId: grinderId ?? '', vigour: vigour ?? '', bed: bed ?? '', tastes };
+}
+
+/** Whether anything was written of how a brew was made. */
+export function somethingMade(making: MakingForm): boolean {
+  return Object.values<string | string[]>({ ...making }).some((value) => value.length > 0);
+}
+
+function makingValues(making: MakingForm): unknown {
+  const { recipeVersionId, grinderId, vigour, bed, tastes } = making;
+  if (!somethingMade(making)) return null;
+  return { ...mapValues(pick(making, [...MEASURED]), typedNumber), recipeVersionId: typedChoice(recipeVersionId), grinderId: typedChoice(grinderId), vigour: typedChoice(vigour), bed: typedChoice(bed), tastes };
 }
 
 function typedAttributes(cup: Brew['cup']): Record<Attribute, string> {
@@ -47,12 +104,14 @@ export function typedBrew(brew: Brew): BrewForm {
   return {
     ...typedRecipe(brew),
     brewedAt: wallClockOf(brew.brewedAt),
-    drainS: brew.drainS === null ? '' : minutesText(brew.drainS),
+    drainS: brew.drainS === null ? '' : typedDrain(brew.drainS),
     tasterId: brew.tasterId ?? '',
     fromMemory: brew.recordedFrom === 'memory',
     fault: brew.fault ?? '',
     faultNote: brew.faultNote,
     cup: { school: cup.school, mark: asTyped(cup.mark), ...typedAttributes(cup), notes: cup.notes, blind: cup.blind },
+    making: typedMaking(brew.making),
+    liveId: '',
   };
 }
 
@@ -71,6 +130,8 @@ function toValues({ fromMemory, cup, ...typed }: BrewForm): unknown {
     recordedFrom: fromMemory ? 'memory' : 'cup',
     fault: typedChoice(typed.fault),
     cup: { ...cup, mark: cup.school === 'composite' ? null : typedNumber(cup.mark), ...mapValues(pick(cup, [...ATTRIBUTES]), typedNumber) },
+    making: makingValues(typed.making),
+    liveId: typedChoice(typed.liveId),
   };
 }
 

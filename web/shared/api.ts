@@ -13,7 +13,7 @@ export const api = createApi({
   refetchOnFocus: true,
   refetchOnReconnect: true,
   baseQuery: fetchBaseQuery({ baseUrl: '/api' }),
-  tagTypes: ['Shelf', 'Bag', 'Tasters', 'Settings'],
+  tagTypes: ['Shelf', 'Bag', 'Tasters', 'Settings', 'Bench'],
   endpoints: (build) => ({
     shelf: build.query<Shelf, { today: string; finished: 'yes' | 'no' }>({ query: (params) => ({ url: '/shelf', params }), providesTags: ['Shelf'] }),
     bagPage: build.query<BagPage, { id: string; today: string }>({
@@ -33,7 +33,7 @@ export const api = createApi({
     }),
     addBrew: build.mutation<Pick<Brew, 'id'>, { bagId: string; brew: BrewDraft }>({
       query: ({ bagId, brew }) => ({ url: `/bags/${bagId}/brews`, method: 'POST', body: brew }),
-      invalidatesTags: (_result, _error, { bagId }) => ['Shelf', { type: 'Bag', id: bagId }],
+      invalidatesTags: (_result, _error, { bagId }) => ['Shelf', 'Bench', { type: 'Bag', id: bagId }],
     }),
     changeBrew: build.mutation<null, { bagId: string; id: string; brew: BrewDraft }>({
       query: ({ id, brew }) => ({ url: `/brews/${id}`, method: 'PUT', body: brew }),

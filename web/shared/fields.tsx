@@ -181,3 +181,39 @@ export function SwitchField({ name, label, help }: FieldProps) {
     </div>
   );
 }
+
+interface TapsFieldProps extends FieldProps {
+  options: readonly string[];
+  /** Several may be chosen; the value is a list then. */
+  many?: boolean;
+}
+
+/** A choice by one tap, among words; a second tap takes it back. */
+export function TapsField({ name, label, help, options, many = false }: TapsFieldProps) {
+  const id = useId();
+  const { field: kept } = useController<FieldValues, Path<FieldValues>>({ name });
+  const value = kept.value as string | string[];
+  const tap = (option: string): void => {
+    if (Array.isArray(value)) kept.onChange(value.includes(option) ? value.filter((one) => one !== option) : [...value, option]);
+    else kept.onChange(value === option ? '' : option);
+  };
+  return (
+    <div className="taps" role="group" aria-labelledby={`${id}-label`} aria-describedby={help ? `${id}-help` : undefined}>
+      <span className="form-label" id={`${id}-label`}>
+        {label}
+      </span>
+      <div>
+        {options.map((option) => (
+          <button key={option} type="button" className="btn btn-plain" aria-pressed={many ? value.includes(option) : value === option} onClick={() => tap(option)}>
+            {option}
+          </button>
+        ))}
+      </div>
+      {help && (
+        <Form.Text id={`${id}-help`} as="div">
+          {help}
+        </Form.Text>
+      )}
+    </div>
+  );
+}

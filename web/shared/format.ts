@@ -64,11 +64,6 @@ export function inSchool(school: School, liking: number): number {
   return liking / SCHOOL_SCALES[school].points;
 }
 
-/** Seconds as minutes and seconds, "3:05". */
-export function minutesText(seconds: number): string {
-  return `${Math.floor(seconds / 60)}:${String(Math.round(seconds % 60)).padStart(2, '0')}`;
-}
-
 /** Words of a code: "medium-light" is "medium light". */
 export function words(code: string): string {
   return code.replaceAll('-', ' ');

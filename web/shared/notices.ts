@@ -1,7 +1,7 @@
 import { createSlice, nanoid, type PayloadAction } from '@reduxjs/toolkit';
 
 /** How a deletion is taken back. */
-export type Undo = { kind: 'bag'; id: string } | { kind: 'brew'; bagId: string; id: string };
+export type Undo = { kind: 'bag'; id: string } | { kind: 'brew'; bagId: string; id: string } | { kind: 'recipe' | 'live' | 'grinder'; id: string };
 
 /** A passing word at the foot of the page. */
 export interface Notice {

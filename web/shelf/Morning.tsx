@@ -1,8 +1,9 @@
 import { Link } from 'react-router';
 import type { Shelf } from '../../contract/shelf';
+import { OnBench } from './OnBench';
 
 /** The decision at the kettle: which bag, with what, why; and which to leave alone. */
-export function Morning({ shelf: { pick, telling, leaveAlone } }: { shelf: Shelf }) {
+export function Morning({ shelf: { pick, telling, leaveAlone, bench } }: { shelf: Shelf }) {
   return (
     <>
       <section className="morning" aria-label="Today">
@@ -12,7 +13,10 @@ export function Morning({ shelf: { pick, telling, leaveAlone } }: { shelf: Shelf
         </div>
         {pick && (
           <div className="morning-actions">
-            <Link className="btn btn-primary" to={`/bags/${pick.bagId}/brew`}>
+            <Link className="btn btn-primary" to={`/bags/${pick.bagId}/bench`}>
+              Brew it
+            </Link>
+            <Link className="btn btn-plain" to={`/bags/${pick.bagId}/brew`}>
               Log this brew
             </Link>
             <Link className="btn btn-plain" to={`/bags/${pick.bagId}`}>
@@ -21,6 +25,7 @@ export function Morning({ shelf: { pick, telling, leaveAlone } }: { shelf: Shelf
           </div>
         )}
       </section>
+      <OnBench brews={bench} />
       {telling && (
         <p className="most-telling">
           <Link to={`/bags/${telling.bagId}`}>{telling.headline}</Link> {telling.reason}

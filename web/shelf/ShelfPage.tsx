@@ -17,6 +17,7 @@ export function ShelfPage() {
   const { data: shelf, error, refetch } = api.useShelfQuery({ today, finished });
   usePageTitle(finished === 'yes' ? 'Finished bags' : '');
   const pick = finished === 'no' ? (shelf?.pick ?? null) : null;
+  useHotkeys('w', () => pick && void navigate(`/bags/${pick.bagId}/bench`), { preventDefault: true }, [pick]);
   useHotkeys('b', () => pick && void navigate(`/bags/${pick.bagId}/brew`), { preventDefault: true }, [pick]);
 
   if (!shelf) return error ? <ProblemNote error={error} retry={() => void refetch()} /> : <Wait what="Reading the shelf" />;
@@ -49,6 +50,8 @@ export function ShelfPage() {
       <Lanes shelf={shelf} />
       <p className="mt-3 d-flex gap-4">
         {other}
+        <Link to="/bench">Bench</Link>
+        <Link to="/recipes">Recipes</Link>
         <Link to="/store-room">Store room</Link>
       </p>
     </>

@@ -8,10 +8,13 @@ import { ProblemNote } from '../shared/ProblemNote';
 import { useAppDispatch } from '../shared/store';
 import { usePageTitle } from '../shared/usePageTitle';
 import { Wait } from '../shared/Wait';
+import { Grinders } from './Grinders';
+import { Instruments } from './Instruments';
 
 /** What the household owns and how it likes to be advised. Every change is kept at once. */
 export function StoreRoomPage() {
   const { data: settings, error, refetch } = api.useSettingsQuery(undefined);
+  const keep = useKeep();
   usePageTitle('Store room');
   if (!settings) return error ? <ProblemNote error={error} retry={() => void refetch()} /> : <Wait what="Reading the store room" />;
   return (
@@ -19,8 +22,14 @@ export function StoreRoomPage() {
       <h1>Store room</h1>
       <div className="form-sheet">
         <div className="columns">
-          <Brewers settings={settings} />
-          <Advice settings={settings} />
+          <div>
+            <Brewers settings={settings} />
+            <Advice settings={settings} />
+          </div>
+          <div>
+            <Instruments settings={settings} keep={keep} />
+            <Grinders />
+          </div>
         </div>
       </div>
     </>

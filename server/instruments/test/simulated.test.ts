@@ -4,7 +4,11 @@ import { HANDS, INSTRUMENTS, NO_INSTRUMENTS, type InstrumentSettings } from '../
 import { simulatedInstrument } from '../simulated/bench';
 import { pouringOf } from '../simulated/pouring';
 
-const card = (kind: RecipeCard['kind']): RecipeCard => STARTER_CARDS.find((one) => one.kind === kind) ?? (STARTER_CARDS[0] as RecipeCard);
+const card = (kind: RecipeCard['kind']): RecipeCard => {
+  const found = STARTER_CARDS.find((one) => one.kind === kind);
+  if (!found) throw new Error(`No starter recipe for ${kind}`);
+  return found;
+};
 const settings = (connected: InstrumentSettings['connected'], hand: InstrumentSettings['hand'] = 'steady'): InstrumentSettings => ({ ...NO_INSTRUMENTS, connected, hand });
 
 beforeEach(() => vi.useFakeTimers({ toFake: ['setInterval', 'clearInterval', 'performance'] }));

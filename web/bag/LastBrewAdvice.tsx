@@ -1,0 +1,22 @@
+import type { BagPage } from '../../contract/shelf';
+import { AdviceNote } from '../shared/AdviceNote';
+import { readBrew } from '../shared/brewRead';
+
+/** What the last cup asks of its recipe, where something was noted that tells. */
+export function LastBrewAdvice({ page: { brews, verdict } }: { page: BagPage }) {
+  const last = brews[0];
+  const making = last?.making;
+  if (!last || !making) return null;
+  const { card, tdsPercent, beverageG, tastes } = making;
+  const tells = tastes.length > 0 || tdsPercent !== null || (last.drainS !== null && card?.drain != null);
+  if (!tells) return null;
+  const kind = card?.kind ?? (last.style === 'espresso' ? 'espresso' : 'own');
+  const { doseG, waterG, waterC, drainS } = last;
+  const { read } = readBrew({ kind, band: card?.drain ?? null, doseG, waterG, waterC, drainS, tdsPercent, beverageG, tastes, fault: last.fault !== null });
+  return (
+    <section>
+      <h2>From the last cup</h2>
+      <AdviceNote read={read} verdict={verdict} />
+    </section>
+  );
+}

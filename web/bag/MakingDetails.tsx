@@ -1,0 +1,72 @@
+import type { Brew } from '../../contract/brew';
+import { againstBand, gapsIn, KIND_TRAITS, minutesText, shareOf } from '../../core/brew';
+import { benchApi } from '../shared/benchApi';
+import { readBrew } from '../shared/brewRead';
+import { numberText, sentenceCase } from '../shared/format';
+import { RecipeLines } from '../shared/RecipeLines';
+import { TraceChart } from '../shared/TraceChart';
+
+/** How one brew was made: the recipe as it stood that day, what happened to its stages, the trace, and what was measured. */
+export function MakingDetails({ brew }: { brew: Brew }) {
+  const { making } = brew;
+  if (!making) return null;
+  const { card, version, stageTimes } = making;
+  const facts = factsOf(brew);
+  return (
+    <div className="making">
+      {facts.length > 0 && <p className="small mb-1">{facts.join(' · ')}</p>}
+      {card && (
+        <>
+          <div className="small quiet">
+            {card.name}
+            {version && `, version ${version.number}${version.isNewest ? '' : ' (edited since)'}`}
+          </div>
+          <RecipeLines card={card} times={stageTimes} />
+          {making.hasTrace && <Trace brewId={brew.id} card={card} />}
+        </>
+      )}
+    </div>
+  );
+}
+
+function Trace({ brewId, card }: { brewId: string; card: NonNullable<NonNullable<Brew['making']>['card']> }) {
+  const { data } = benchApi.useBrewTraceQuery(brewId);
+  if (!data) return null;
+  const gaps = gapsIn(data.trace);
+  const flawed = Object.values(data.flaws).reduce((sum, count) => sum + count, 0);
+  return (
+    <>
+      <TraceChart card={card} trace={data.trace} height={180} />
+      {(gaps.length > 0 || flawed > 0) && (
+        <p className="quiet small mb-0">
+          {gaps.map(({ fromS, untilS }) => `The scale was silent from ${minutesText(fromS)} to ${minutesText(untilS)}. `)}
+          {flawed > 0 && `${flawed} wrong readings were left out.`}
+        </p>
+      )}
+    </>
+  );
+}
+
+function factsOf({ making, doseG, waterG, waterC, drainS, fault, style }: Brew): string[] {
+  if (!making) return [];
+  const { card, vigour, bed, tastes, tdsPercent, beverageG, ph, hardnessPpm, iceG, milkG, pressureBar, grinderSetting } = making;
+  const kind = card?.kind ?? (style === 'espresso' ? 'espresso' : 'own');
+  const band = card?.drain ?? null;
+  const { extraction, flow, beverage } = readBrew({ kind, band, doseG, waterG, waterC, drainS, tdsPercent, beverageG, tastes, fault: fault !== null });
+  const place = band && drainS !== null ? againstBand(drainS, band) : null;
+  return [
+    place && drainS !== null && `${sentenceCase(KIND_TRAITS[kind].end)} in ${minutesText(drainS)}, ${place.place === 'inside' ? 'inside its band' : `${numberText(place.byS, 0)} s too ${place.place}`}`,
+    kind === 'espresso' && flow !== null && `${numberText(flow, 1)} g/s`,
+    vigour && `${kind === 'espresso' ? 'crema' : 'bloom'} ${vigour}`,
+    bed && `bed ${bed}`,
+    tastes.length > 0 && `tasted ${tastes.join(', ')}`,
+    extraction && `extraction ${extraction.formula}`,
+    beverageG !== null && `${numberText(beverageG, 0)} g in the cup`,
+    iceG !== null && `${numberText(100 * shareOf(iceG, waterG - iceG), 0)} % ice`,
+    milkG !== null && `${numberText(100 * shareOf(milkG, beverage), 0)} % milk`,
+    ph !== null && `pH ${numberText(ph, 2)}`,
+    pressureBar !== null && `${numberText(pressureBar, 1)} bar`,
+    hardnessPpm !== null && `${numberText(hardnessPpm, 0)} ppm`,
+    grinderSetting !== null && `grind ${numberText(grinderSetting, 2)}`,
+  ].filter((fact): fact is string => typeof fact === 'string');
+}

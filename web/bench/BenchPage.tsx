@@ -1,0 +1,54 @@
+import { useCallback } from 'react';
+import { Link, useSearchParams } from 'react-router';
+import type { LiveBrew } from '../../contract/live';
+import { benchApi } from '../shared/benchApi';
+import { ProblemNote } from '../shared/ProblemNote';
+import { usePageTitle } from '../shared/usePageTitle';
+import { Wait } from '../shared/Wait';
+import { BrewTab } from './BrewTab';
+import { LiveCard } from './LiveCard';
+
+/** The bench: every brew under way, side by side where there is room, each with a clock of its own. */
+export function BenchPage() {
+  const { data, error, refetch } = benchApi.useBenchQuery(undefined, { refetchOnMountOrArgChange: true });
+  const [address, setAddress] = useSearchParams();
+  const refresh = useCallback(() => void refetch(), [refetch]);
+  usePageTitle('Bench');
+  const brews = data?.brews ?? [];
+  const chosen = brews.find(({ id }) => id === address.get('brew')) ?? brews.find(({ endedS }) => endedS === null) ?? brews[0];
+  const choose = (brew: LiveBrew): void => setAddress({ brew: brew.id }, { replace: true });
+  if (!data) return error ? <ProblemNote error={error} retry={refresh} /> : <Wait what="Looking at the bench" />;
+  if (!chosen) return <EmptyBench />;
+  return (
+    <div className="bench">
+      <h1 className="visually-hidden">Bench</h1>
+      {brews.length > 1 && (
+        <div className="bench-tabs" role="group" aria-label="Brews on the bench">
+          {brews.map((brew) => (
+            <BrewTab key={brew.id} brew={brew} aheadMs={data.aheadMs} chosen={brew === chosen} onChoose={() => choose(brew)} />
+          ))}
+        </div>
+      )}
+      <div className={`live-cards ${brews.length > 1 ? 'several' : ''}`}>
+        {brews.map((brew) => (
+          <LiveCard key={brew.id} brew={brew} aheadMs={data.aheadMs} chosen={brew === chosen} other={brews.find((one) => one !== brew && one.startedAt !== null) ?? null} refresh={refresh} />
+        ))}
+      </div>
+    </div>
+  );
+}
+
+function EmptyBench() {
+  return (
+    <div className="empty">
+      <h1>Nothing on the bench</h1>
+      <p>Choose a bag, then “Brew at the bench”: the recipe is laid out for it, scaled to your dose, and followed to the cup.</p>
+      <p className="d-flex gap-3 align-items-center">
+        <Link className="btn btn-primary" to="/">
+          To the shelf
+        </Link>
+        <Link to="/recipes">Recipes</Link>
+      </p>
+    </div>
+  );
+}

@@ -1,0 +1,34 @@
+import { useState } from 'react';
+import { cautionsFor, type BrewKind } from '../../core/brew';
+
+const KEY = 'slow-crest.cautions.';
+
+/** The cautions for a kind of brewing; put away with a tap, until the next day. */
+export function Cautions({ kind, today }: { kind: BrewKind; today: string }) {
+  const [read, setRead] = useState(() => localStorage.getItem(KEY + kind) === today);
+  const [first, ...others] = cautionsFor(kind);
+  const putAway = (): void => {
+    localStorage.setItem(KEY + kind, today);
+    setRead(true);
+  };
+  if (read) {
+    return (
+      <button type="button" className="btn btn-bare cautions-again" onClick={() => setRead(false)}>
+        Cautions
+      </button>
+    );
+  }
+  return (
+    <aside className="cautions" aria-label="Cautions">
+      <div>
+        <p>{first}</p>
+        {others.map((caution) => (
+          <p key={caution}>{caution}</p>
+        ))}
+      </div>
+      <button type="button" className="btn btn-plain" onClick={putAway}>
+        Understood
+      </button>
+    </aside>
+  );
+}

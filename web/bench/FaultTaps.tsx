@@ -1,0 +1,42 @@
+import { useState } from 'react';
+import type { LiveBrew, LivePatch } from '../../contract/live';
+import { FAULT_MEANING, FAULTS } from '../../core/brew';
+import { sentenceCase, words } from '../shared/format';
+
+/** Something went wrong: one tap says what, and what it means for the judgement is said at once. */
+export function FaultTaps({ live: { fault, faultNote }, change }: { live: LiveBrew; change: (patch: LivePatch) => void }) {
+  const [open, setOpen] = useState(false);
+  const never = (): void => {
+    change({ fault: null, faultNote: '' });
+    setOpen(false);
+  };
+  if (fault === null && !open) {
+    return (
+      <button type="button" className="btn btn-plain fault-open" onClick={() => setOpen(true)}>
+        Something went wrong
+      </button>
+    );
+  }
+  return (
+    <section className="faults" aria-label="What went wrong">
+      <div className="fault-taps">
+        {FAULTS.map((one) => (
+          <button key={one} type="button" className="btn btn-plain" aria-pressed={one === fault} onClick={() => change({ fault: one === fault ? null : one })}>
+            {sentenceCase(words(one))}
+          </button>
+        ))}
+        <button type="button" className="btn btn-plain" aria-pressed={false} onClick={never}>
+          Nothing after all
+        </button>
+      </div>
+      {fault !== null && (
+        <>
+          <p role="status">
+            <strong>{sentenceCase(words(fault))}.</strong> {FAULT_MEANING[fault]}
+          </p>
+          <input className="form-control" aria-label="In your words" placeholder="In your words" dir="auto" maxLength={500} defaultValue={faultNote} onBlur={(event) => event.target.value !== faultNote && change({ faultNote: event.target.value })} />
+        </>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,73 @@
+import { useId, useState } from 'react';
+import Form from 'react-bootstrap/Form';
+import type { Bag } from '../../contract/bag';
+import type { KeptCard } from '../../contract/recipeCard';
+import { grindStepsApart, type GrindComparison, type Grinder, type RecipeCard } from '../../core/brew';
+import { benchApi } from '../shared/benchApi';
+import { numberText } from '../shared/format';
+import { useToday } from '../shared/today';
+import { asTyped, typedNumber } from '../shared/typed';
+
+type Grind = Pick<RecipeCard, 'grinderId' | 'grinderSetting'>;
+
+interface Props {
+  card: RecipeCard;
+  bag: Bag;
+  recipes: readonly KeptCard[];
+  onChange: (grind: Grind) => void;
+}
+
+/** Which grinder, at which setting; and what that is against the reference, where the two can be compared. */
+export function GrindFields({ card, bag, recipes, onChange }: Props) {
+  const { data: grinders = [] } = benchApi.useGrindersQuery(undefined);
+  const [typed, setTyped] = useState(asTyped(card.grinderSetting));
+  const today = useToday();
+  const [whichId, settingId] = [useId(), useId()];
+  if (grinders.length === 0) return null;
+  const setting = typedNumber(typed);
+  const comparison = againstReference({ ...card, grinderSetting: typeof setting === 'number' ? setting : null }, bag, recipes, grinders, today);
+  const change = (grind: Partial<Grind>): void => onChange({ grinderId: card.grinderId, grinderSetting: card.grinderSetting, ...grind });
+  return (
+    <div className="fields mb-3">
+      <div>
+        <Form.Label htmlFor={whichId}>Grinder</Form.Label>
+        <Form.Select id={whichId} value={card.grinderId ?? ''} onChange={(event) => change({ grinderId: event.target.value === '' ? null : event.target.value })}>
+          <option value="">Not stated</option>
+          {grinders.map(({ id, name }) => (
+            <option key={id} value={id}>
+              {name}
+            </option>
+          ))}
+        </Form.Select>
+      </div>
+      <div>
+        <Form.Label htmlFor={settingId}>Its setting</Form.Label>
+        <Form.Control
+          id={settingId}
+          value={typed}
+          inputMode="decimal"
+          autoComplete="off"
+          onChange={(event) => {
+            setTyped(event.target.value);
+            const value = typedNumber(event.target.value);
+            change({ grinderSetting: typeof value === 'number' ? value : null });
+          }}
+        />
+      </div>
+      {comparison && <p className="wide form-text mb-0">{comparisonText(comparison)}</p>}
+    </div>
+  );
+}
+
+/** A grind against that of the bag's reference recipe; null where the reference is not a recipe with a setting. */
+export function againstReference(card: Grind, bag: Bag, recipes: readonly KeptCard[], grinders: readonly Grinder[], today: string): GrindComparison | null {
+  const reference = recipes.find(({ id }) => id === bag.referenceCardId)?.card;
+  if (reference?.grinderSetting == null || card.grinderSetting === null) return null;
+  return grindStepsApart({ grinderId: reference.grinderId, setting: reference.grinderSetting, on: bag.createdAt.slice(0, 10) }, { grinderId: card.grinderId, setting: card.grinderSetting, on: today }, grinders);
+}
+
+function comparisonText({ steps, why }: GrindComparison): string {
+  if (steps === null) return why;
+  if (steps === 0) return 'The grind of the reference recipe.';
+  return `${numberText(Math.abs(steps), 2)} ${steps < 0 ? 'finer' : 'coarser'} than the reference recipe.`;
+}

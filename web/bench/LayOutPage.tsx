@@ -1,0 +1,177 @@
+import { useId, useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import Form from 'react-bootstrap/Form';
+import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
+import type { KeptCard } from '../../contract/recipeCard';
+import type { BagPage } from '../../contract/shelf';
+import { doseSharingOut, minutesText, planOf, scaleCard, scaleChanges, type RecipeCard } from '../../core/brew';
+import { api, problemOf } from '../shared/api';
+import { benchApi } from '../shared/benchApi';
+import { numberText, sentenceCase } from '../shared/format';
+import { noticed } from '../shared/notices';
+import { ProblemNote } from '../shared/ProblemNote';
+import { RecipeLines } from '../shared/RecipeLines';
+import { useAppDispatch } from '../shared/store';
+import { useToday } from '../shared/today';
+import { asTyped, typedNumber } from '../shared/typed';
+import { usePageTitle } from '../shared/usePageTitle';
+import { Wait } from '../shared/Wait';
+import { cardForBag, recipeFor } from './chooseCard';
+import { GrindFields } from './GrindFields';
+
+/** Laying a brew out: which recipe, how much of it, ground how. */
+export function LayOutPage() {
+  const { bagId = '' } = useParams();
+  const today = useToday();
+  const { data: page, error } = api.useBagPageQuery({ id: bagId, today });
+  const { data: recipes, error: noRecipes } = benchApi.useRecipesQuery(undefined);
+  usePageTitle('Lay out a brew');
+  if (page?.bag.id !== bagId || !recipes) return (error ?? noRecipes) ? <ProblemNote error={error ?? noRecipes} /> : <Wait what="Reading the recipes" />;
+  return <LayOut key={bagId} page={page} recipes={recipes} />;
+}
+
+function LayOut({ page, recipes }: { page: BagPage; recipes: readonly KeptCard[] }) {
+  const { bag } = page;
+  const [address, setAddress] = useSearchParams();
+  const navigate = useNavigate();
+  const [layOut, { error, isLoading }] = benchApi.useLayOutMutation();
+  const kept = recipes.find(({ id }) => id === address.get('recipe')) ?? recipeFor(bag, recipes);
+  const [grind, setGrind] = useState<Pick<RecipeCard, 'grinderId' | 'grinderSetting'> | null>(null);
+  const [typedDose, setTypedDose] = useState(address.get('dose') ?? '');
+  if (!kept) return <p>There is no recipe yet. <Link to="/recipes/new">Write one</Link>.</p>;
+
+  const written = cardForBag(kept.card, bag, kept.id === bag.referenceCardId);
+  const dose = typedNumber(typedDose);
+  const scaled = typeof dose === 'number' && dose > 0 ? scaleCard(written, dose) : written;
+  const card = { ...scaled, ...(grind ?? {}) };
+  const choose = (change: Record<string, string>): void => setAddress((before) => ({ ...Object.fromEntries(before), ...change }), { replace: true });
+  const changeDose = (text: string): void => {
+    setTypedDose(text);
+    choose({ dose: text });
+  };
+  const go = async (): Promise<void> => {
+    const { data } = await layOut({ bagId: bag.id, card, recipeVersionId: kept.versionId });
+    if (data) void navigate(`/bench?brew=${data.id}`, { replace: true });
+  };
+  return (
+    <>
+      <h1>Brew {bag.name}</h1>
+      <p className="quiet">
+        Day {page.verdict.restDay}, {numberText(page.gramsLeft, 1)} g left.
+      </p>
+      <div className="lay-out form-sheet">
+        <section>
+          <RecipeChoice recipes={recipes} chosen={kept} bag={page.bag} onChoose={(recipe) => choose({ recipe })} />
+          <DoseField typed={typedDose} written={written} gramsLeft={page.gramsLeft} onChange={changeDose} />
+          <GrindFields card={card} bag={bag} recipes={recipes} onChange={setGrind} />
+          <ReferenceChoice page={page} kept={kept} card={card} />
+          <ProblemNote error={error} />
+        </section>
+        <section>
+          <h2>{kept.card.name}</h2>
+          <RecipeLines card={card} />
+          <ScaleNote before={written} after={card} />
+        </section>
+      </div>
+      <div className="form-actions">
+        <Button disabled={isLoading} onClick={() => void go()}>
+          Lay it out
+        </Button>
+        <Link className="btn btn-plain" to={`/recipes/${kept.id}`}>
+          Edit the recipe
+        </Link>
+        <Link className="btn btn-plain" to={`/bags/${bag.id}`} replace>
+          Cancel
+        </Link>
+      </div>
+    </>
+  );
+}
+
+function RecipeChoice({ recipes, chosen, bag, onChoose }: { recipes: readonly KeptCard[]; chosen: KeptCard; bag: BagPage['bag']; onChoose: (id: string) => void }) {
+  const id = useId();
+  return (
+    <div className="mb-3">
+      <Form.Label htmlFor={id}>Recipe</Form.Label>
+      <Form.Select id={id} value={chosen.id} onChange={(event) => onChoose(event.target.value)}>
+        {recipes.map(({ id: recipeId, card, isStandard }) => (
+          <option key={recipeId} value={recipeId}>
+            {card.name} – {card.brewer}
+            {isStandard ? ' (standard)' : ''}
+            {recipeId === bag.referenceCardId ? ' (this bag’s reference)' : ''}
+          </option>
+        ))}
+      </Form.Select>
+    </div>
+  );
+}
+
+/** How much coffee: as written, another dose, or what is left of the bag shared out. */
+function DoseField({ typed, written, gramsLeft, onChange }: { typed: string; written: RecipeCard; gramsLeft: number; onChange: (typed: string) => void }) {
+  const id = useId();
+  const shared = doseSharingOut(gramsLeft, written.doseG);
+  const value = typedNumber(typed);
+  const wrong = typed !== '' && !(typeof value === 'number' && value > 0 && value <= 500);
+  const last = shared !== null && gramsLeft < 3 * written.doseG;
+  return (
+    <div className="mb-3">
+      <Form.Label htmlFor={id}>Dose</Form.Label>
+      <div className="d-flex gap-2 flex-wrap align-items-center">
+        <div className="with-unit dose">
+          <Form.Control id={id} value={typed} placeholder={asTyped(written.doseG)} inputMode="decimal" autoComplete="off" isInvalid={wrong} onChange={(event) => onChange(event.target.value)} />
+          <span className="unit">g</span>
+        </div>
+        {last && shared !== written.doseG && (
+          <Button variant="plain" onClick={() => onChange(String(shared))}>
+            Share out what is left: {Math.max(1, Math.round(gramsLeft / shared))} × {numberText(shared, 1)} g
+          </Button>
+        )}
+        {typed !== '' && (
+          <Button variant="bare" onClick={() => onChange('')}>
+            As written
+          </Button>
+        )}
+      </div>
+      {wrong && <div className="invalid-feedback d-block">The dose must be a number of grams between 0.1 and 500.</div>}
+      {!wrong && typeof value === 'number' && value > gramsLeft && <div className="form-text">That is more than the {numberText(gramsLeft, 1)} g that should be left.</div>}
+    </div>
+  );
+}
+
+/** What scaling changed, number by number. */
+function ScaleNote({ before, after }: { before: RecipeCard; after: RecipeCard }) {
+  const changes = scaleChanges(before, after);
+  if (changes.length === 0) return null;
+  const { endS } = planOf(after);
+  return (
+    <div className="scale-note" role="status">
+      <h3>Scaled</h3>
+      <ul>
+        {changes.map(({ what, fromG, toG }) => (
+          <li key={what}>
+            {what}: <span className="quiet">{numberText(fromG, 1)}</span> → <strong>{numberText(toG, 1)} g</strong>
+          </li>
+        ))}
+      </ul>
+      <p className="quiet small mb-0">The ratio stays; so do the times, {minutesText(endS)} in all. A larger bed drains more slowly, a smaller one faster.</p>
+    </div>
+  );
+}
+
+/** Makes the recipe, as it stands here, what the bag is judged by. */
+function ReferenceChoice({ page: { bag }, kept, card }: { page: BagPage; kept: KeptCard; card: RecipeCard }) {
+  const [changeBag, { isLoading }] = api.useChangeBagMutation();
+  const dispatch = useAppDispatch();
+  if (kept.id === bag.referenceCardId) return <p className="quiet small">This is the bag’s reference recipe: its other brews are measured against it.</p>;
+  const make = async (): Promise<void> => {
+    const { id, createdAt: _, revision: __, ...input } = bag;
+    const { style, brewer, doseG, waterG, waterC, filter, waterRecipe } = card;
+    const { error } = await changeBag({ id, bag: { ...input, referenceCardId: kept.id, reference: { style, brewer, doseG, waterG, waterC, grindStep: 0, filter, waterRecipe } } });
+    dispatch(noticed({ text: problemOf(error)?.message ?? `${sentenceCase(kept.card.name)} is the reference of ${bag.name} now: its cups are judged against it.` }));
+  };
+  return (
+    <Button variant="bare" className="px-0" disabled={isLoading} onClick={() => void make()}>
+      Make it this bag’s reference
+    </Button>
+  );
+}

@@ -1,0 +1,66 @@
+import { Link } from 'react-router';
+import type { LiveBrew } from '../../contract/live';
+import { minutesText } from '../../core/brew';
+import { benchApi } from '../shared/benchApi';
+import { noticed } from '../shared/notices';
+import { useAppDispatch } from '../shared/store';
+import { useToday } from '../shared/today';
+import { useBrewClock } from './brewClock';
+import { Cautions } from './Cautions';
+import { Ended } from './Ended';
+import { PreFlight } from './PreFlight';
+import { Running } from './Running';
+import { useLiveChanges } from './useLiveChanges';
+
+interface Props {
+  brew: LiveBrew;
+  aheadMs: number;
+  chosen: boolean;
+  other: LiveBrew | null;
+  refresh: () => void;
+}
+
+/** One brew on the bench, from pre-flight to its end. */
+export function LiveCard({ brew, aheadMs, chosen, other, refresh }: Props) {
+  const { live, change, unreached } = useLiveChanges(brew);
+  const nowS = useBrewClock(live, aheadMs);
+  const today = useToday();
+  const dispatch = useAppDispatch();
+  const [clear] = benchApi.useClearLiveMutation();
+  const clearAway = async (): Promise<void> => {
+    const { error } = await clear(live.id);
+    dispatch(noticed(error ? { text: 'It could not be cleared away. Try again.' } : { text: `${live.bagName} is cleared off the bench.`, undo: { kind: 'live', id: live.id } }));
+  };
+  return (
+    <article className={`live-card ${chosen ? 'chosen' : ''}`} aria-label={`${live.bagName}, ${live.card.name}`}>
+      <header>
+        <div>
+          <h2>
+            <Link to={`/bags/${live.bagId}`}>{live.bagName}</Link>
+          </h2>
+          <p className="quiet small">
+            {live.card.name}, {live.card.brewer}
+            {live.instruments.speed !== 1 && `, simulated at ${live.instruments.speed} × speed`}
+          </p>
+        </div>
+        <output className="elapsed" aria-label="Time since the start">
+          {nowS === null ? '0:00' : minutesText(nowS)}
+        </output>
+      </header>
+      {unreached && <p className="panel-error small">Slow Crest does not answer yet; what you tapped is kept here and sent as soon as it does. The clock goes on.</p>}
+      {nowS === null ? (
+        <PreFlight live={live} change={change} chosen={chosen} other={other} />
+      ) : live.endedS === null ? (
+        <Running live={live} nowS={nowS} change={change} chosen={chosen} refresh={refresh} />
+      ) : (
+        <Ended live={live} change={change} chosen={chosen} />
+      )}
+      <footer>
+        <Cautions kind={live.card.kind} today={today} />
+        <button type="button" className="btn btn-bare" onClick={() => void clearAway()}>
+          Clear off the bench
+        </button>
+      </footer>
+    </article>
+  );
+}

@@ -1,0 +1,99 @@
+import { useFormState, useWatch } from 'react-hook-form';
+import type { Verdict } from '../../contract/verdict';
+import { BEDS, beverageG, KIND_TRAITS, shareOf, TASTES, VIGOURS, type BrewKind, type RecipeCard } from '../../core/brew';
+import { AdviceNote } from '../shared/AdviceNote';
+import { benchApi } from '../shared/benchApi';
+import { readBrew } from '../shared/brewRead';
+import { SelectField, TapsField, TextField } from '../shared/fields';
+import { numberText } from '../shared/format';
+import { typedNumber, typedSeconds } from '../shared/typed';
+import { MeasureButton } from './MeasureButton';
+import { somethingMade, type BrewForm } from './brewForm';
+
+interface Props {
+  initial: BrewForm;
+  verdict: Verdict;
+  card: RecipeCard | null;
+}
+
+/** How the brew went: signs of gas and flow, what was measured, tastes that say something of the recipe, and the advice. */
+export function MakingPart({ initial, verdict, card }: Props) {
+  const { errors } = useFormState<BrewForm>();
+  const [style, liveId] = useWatch<BrewForm, ['style', 'liveId']>({ name: ['style', 'liveId'] });
+  const { data: grinders = [] } = benchApi.useGrindersQuery(undefined);
+  const shot = style === 'espresso';
+  const open = initial.liveId !== '' || errors.making !== undefined || somethingMade(initial.making);
+  const brew = liveId === '' ? null : liveId;
+  return (
+    <fieldset>
+      <legend>How it went</legend>
+      <details open={open}>
+        <summary>{shot ? 'Crema' : 'Bloom, bed'}, tastes, measurements, and what to change</summary>
+        <TapsField name="making.vigour" label={shot ? 'Crema' : 'Bloom'} options={VIGOURS} help="How much gas came out: a sign of how far the rest has gone." />
+        {!shot && <TapsField name="making.bed" label="Bed afterwards" options={BEDS} />}
+        <TapsField name="making.tastes" label="It tasted" options={TASTES} many />
+        <div className="fields mt-2">
+          <TextField name="making.tdsPercent" label="Dissolved solids" unit="%" decimal help={<MeasureButton kind="refractometer" field="making.tdsPercent" brew={brew} />} />
+          <TextField name="making.beverageG" label="Beverage" unit="g" decimal help={<Estimate />} />
+          <TextField name="making.ph" label="pH" decimal help={<MeasureButton kind="ph-pen" field="making.ph" brew={brew} />} />
+          <TextField name="making.hardnessPpm" label="Hardness" unit="ppm" decimal />
+          {shot && <TextField name="making.pressureBar" label="Pressure" unit="bar" decimal />}
+          {style === 'milk' && <TextField name="making.milkG" label="Milk" unit="g" decimal />}
+          {(style === 'cold' || initial.making.iceG !== '') && <TextField name="making.iceG" label="Ice" unit="g" decimal />}
+          {grinders.length > 0 && <SelectField name="making.grinderId" label="Grinder" options={[{ value: '', text: 'Not stated' }, ...grinders.map(({ id, name }) => ({ value: id, text: name }))]} />}
+          {grinders.length > 0 && <TextField name="making.grinderSetting" label="Its setting" decimal />}
+        </div>
+        <Reading verdict={verdict} card={card} />
+      </details>
+    </fieldset>
+  );
+}
+
+/** What the beverage is taken to weigh while nobody has weighed it. */
+function Estimate() {
+  const [doseG, waterG, style] = useWatch<BrewForm, ['doseG', 'waterG', 'style']>({ name: ['doseG', 'waterG', 'style'] }).map(typedNumber);
+  if (typeof doseG !== 'number' || typeof waterG !== 'number' || style === 'espresso') return null;
+  return <>about {numberText(beverageG(waterG, doseG), 0)} g if not weighed</>;
+}
+
+function Reading({ verdict, card }: { verdict: Verdict; card: RecipeCard | null }) {
+  const typed = useWatch<BrewForm>() as BrewForm;
+  const number = (text: string): number | null => {
+    const value = typedNumber(text);
+    return typeof value === 'number' ? value : null;
+  };
+  const [doseG, waterG, drainS] = [number(typed.doseG), number(typed.waterG), typedSeconds(typed.drainS)];
+  if (doseG === null || waterG === null) return null;
+  const kind = card?.kind ?? kindOf(typed);
+  const { read, extraction, flow, beverage } = readBrew({
+    ...{ kind, band: card?.drain ?? null, doseG, waterG, fault: typed.fault !== '' },
+    waterC: number(typed.waterC),
+    drainS: typeof drainS === 'number' ? drainS : null,
+    tdsPercent: number(typed.making.tdsPercent),
+    beverageG: number(typed.making.beverageG),
+    tastes: typed.making.tastes,
+  });
+  const [iceG, milkG] = [number(typed.making.iceG) ?? 0, number(typed.making.milkG) ?? 0];
+  return (
+    <div className="reading" aria-live="polite">
+      {extraction && (
+        <p className="mb-1">
+          Extraction <strong>{numberText(extraction.percent, 1)} %</strong>
+          <span className="quiet small"> {extraction.formula}; {extraction.basis}.</span>
+        </p>
+      )}
+      {flow !== null && kind === 'espresso' && <p className="mb-1">{numberText(flow, 1)} g/s over the shot.</p>}
+      {iceG > 0 && <p className="mb-1">{numberText(100 * shareOf(iceG, waterG - iceG), 0)} % of the water was ice: the hot part was brewed at 1:{numberText((waterG - iceG) / doseG, 1)}.</p>}
+      {milkG > 0 && <p className="mb-1">{numberText(100 * shareOf(milkG, beverage), 0)} % of the drink was milk.</p>}
+      <AdviceNote read={read} verdict={verdict} />
+    </div>
+  );
+}
+
+/** The kind of brewing a brewer stands for, where it was not followed at the bench. */
+function kindOf({ brewer, style }: Pick<BrewForm, 'brewer' | 'style'>): BrewKind {
+  if (style === 'espresso') return 'espresso';
+  const kinds = Object.keys(KIND_TRAITS) as BrewKind[];
+  return kinds.find((kind) => KIND_TRAITS[kind].brewer === brewer) ?? 'own';
+}
+

@@ -1,0 +1,33 @@
+import { useState } from 'react';
+import { useFormContext } from 'react-hook-form';
+import type { InstrumentKind } from '../../contract/instrument';
+import { api } from '../shared/api';
+import { numberText } from '../shared/format';
+import { asTyped } from '../shared/typed';
+import { useInstrument } from './useInstrument';
+
+const WORDS: Readonly<Record<InstrumentKind, string>> = { scale: 'scale', thermometer: 'thermometer', refractometer: 'refractometer', 'ph-pen': 'pH pen' };
+
+interface Props {
+  kind: InstrumentKind;
+  /** The field of the sheet its value goes into. */
+  field: string;
+  brew: string | null;
+}
+
+/** Reads a connected instrument until its value is steady, and writes that into a field. */
+export function MeasureButton({ kind, field, brew }: Props) {
+  const { data: settings } = api.useSettingsQuery(undefined);
+  const [listening, setListening] = useState(false);
+  const { setValue } = useFormContext();
+  const value = useInstrument(kind, brew, listening, (settled) => {
+    setValue(field, asTyped(settled), { shouldDirty: true });
+    setListening(false);
+  });
+  if (settings?.instruments.connected[kind] === undefined) return null;
+  return (
+    <button type="button" className="btn btn-bare p-0" onClick={() => setListening(!listening)}>
+      {listening ? `${value === null ? 'Listening' : numberText(value, 2)}, settling …` : `Read the ${WORDS[kind]}`}
+    </button>
+  );
+}

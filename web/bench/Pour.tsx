@@ -1,0 +1,38 @@
+import { useSyncExternalStore } from 'react';
+import { pourError, type PlanStep } from '../../core/brew';
+import { numberText } from '../shared/format';
+import type { ScaleFeed } from './scaleFeed';
+
+/** A scale that has said nothing for so long, seconds on the wall, is said to be silent. */
+const SILENT_S = 2;
+
+interface Props {
+  feed: ScaleFeed;
+  step: PlanStep;
+  nowS: number;
+  speed: number;
+}
+
+/** What the scale says beside what it should say: the weight, the flow, and over- or under-pour at once. */
+export function Pour({ feed, step, nowS, speed }: Props) {
+  const { weightG, gPerS, atS, flawed } = useSyncExternalStore(feed.subscribe, feed.snapshot);
+  if (weightG === null) return <p className="pour quiet">The scale has said nothing yet.</p>;
+  const silent = atS === null || nowS - atS > SILENT_S * speed;
+  const error = pourError(step.toG, weightG);
+  const flowing = gPerS !== null && gPerS > 0.5;
+  const said = error > 0 ? `${numberText(error, 0)} g over` : nowS > step.doneS && error < 0 && !flowing ? `${numberText(-error, 0)} g short` : flowing ? `${numberText(Math.max(0, step.toG - weightG), 0)} g to go` : error === 0 ? 'on target' : '';
+  return (
+    <p className={`pour ${error > 0 ? 'over' : ''}`}>
+      <output className="weight" aria-label="Weight on the scale">
+        {numberText(Math.max(0, weightG), 1)} g
+      </output>
+      <span className="flow">{flowing ? `${numberText(gPerS, 1)} g/s` : ''}</span>
+      <strong className="miss">{silent ? 'scale silent' : said}</strong>
+      {flawed > 0 && (
+        <span className="quiet small">
+          {flawed} {flawed === 1 ? 'reading' : 'readings'} ignored
+        </span>
+      )}
+    </p>
+  );
+}

@@ -1,0 +1,156 @@
+import { useEffect, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import type { LiveBrew, LivePatch } from '../../contract/live';
+import { dueAt, KIND_TRAITS, LONG_S, minutesText, planOf, secondsTo, stepAt, stepToMark, type Plan, type PlanStep } from '../../core/brew';
+import { sentenceCase, weekdayText } from '../shared/format';
+import { localDate, useToday } from '../shared/today';
+import { TraceChart } from '../shared/TraceChart';
+import { FaultTaps } from './FaultTaps';
+import { Pour } from './Pour';
+import { ScaleFeed } from './scaleFeed';
+import { StageStrip } from './StageStrip';
+import { Thermometer } from './Thermometer';
+
+interface Props {
+  live: LiveBrew;
+  nowS: number;
+  change: (patch: LivePatch) => void;
+  chosen: boolean;
+  /** Asks the server how the brew stands. */
+  refresh: () => void;
+}
+
+/** A brew under way: what to pour to, how long until what comes next, and one tap per stage. */
+export function Running({ live, nowS, change, chosen, refresh }: Props) {
+  const plan = planOf(live.card);
+  const feed = useScaleFeed(live, refresh);
+  const marked = live.marks.map(({ step }) => step);
+  const toMark = stepToMark(plan, marked, nowS);
+  const { end } = KIND_TRAITS[live.card.kind];
+  const mark = (): void => {
+    if (toMark !== null) change({ marks: [...live.marks, { step: toMark, atS: Math.round(nowS * 10) / 10 }] });
+  };
+  const finish = (): void => change({ endedS: Math.round(nowS * 10) / 10 });
+  useHotkeys('space', mark, { enabled: chosen, preventDefault: true }, [toMark, nowS]);
+  useHotkeys('e', finish, { enabled: chosen && nowS > 0 }, [nowS]);
+  useHotkeys('u', () => change({ marks: live.marks.slice(0, -1) }), { enabled: chosen && live.marks.length > 0 }, [live.marks]);
+  useAwake();
+
+  if (nowS < 0) {
+    return (
+      <div className="running">
+        <p className="to-do">Starts in</p>
+        <p className="big-number">{secondsTo(0, nowS)}</p>
+        <p className="quiet">{sentenceCase(plan.steps[0]?.text ?? '')} first.</p>
+      </div>
+    );
+  }
+  const now = stepAt(plan, nowS);
+  const step = plan.steps[now];
+  if (!step) return null;
+  const long = plan.endS >= LONG_S;
+  return (
+    <div className="running">
+      <StageStrip plan={plan} nowS={nowS} marks={live.marks} />
+      <Now step={step} next={plan.steps[now + 1]} nowS={nowS} marked={marked.includes(now)} />
+      {long && <Due live={live} plan={plan} />}
+      {feed && <Pour feed={feed} step={step} nowS={nowS} speed={live.instruments.speed} />}
+      {live.instruments.connected.thermometer !== undefined && <Thermometer liveId={live.id} />}
+      <div className="bench-actions">
+        <button type="button" className={`btn main ${toMark === null ? 'btn-plain' : 'btn-primary'}`} disabled={toMark === null} aria-keyshortcuts="Space" onClick={mark}>
+          {toMark === null ? (marked.length > 0 && marked.includes(now) ? 'Marked' : 'Nothing to mark yet') : doneText(plan.steps[toMark])}
+        </button>
+        <button type="button" className={`btn ${now === plan.steps.length - 1 && toMark === null ? 'btn-primary' : 'btn-plain'}`} aria-keyshortcuts="e" onClick={finish}>
+          {sentenceCase(end)}
+        </button>
+        {live.marks.length > 0 && (
+          <button type="button" className="btn btn-bare" aria-keyshortcuts="u" onClick={() => change({ marks: live.marks.slice(0, -1) })}>
+            Unmark the last
+          </button>
+        )}
+      </div>
+      <FaultTaps live={live} change={change} />
+      {feed && <TraceChart card={live.card} trace={feed.trace} nowS={nowS} height={190} />}
+    </div>
+  );
+}
+
+/** The one number to pour to, in reach of the eye from a metre, and what comes next when. */
+function Now({ step, next, nowS, marked }: { step: PlanStep; next: PlanStep | undefined; nowS: number; marked: boolean }) {
+  const waits = marked || (nowS >= step.doneS && step.act !== 'drain' && step.act !== 'steep');
+  const left = secondsTo(step.untilS, nowS);
+  const over = nowS > step.untilS;
+  return (
+    <div className="now">
+      <p className="to-do" aria-live="assertive">
+        {waits && next ? 'Wait' : sentenceCase(step.pours ? (step.act === 'bloom' ? 'bloom to' : step.act === 'pull' ? 'until in the cup' : 'pour to') : step.text)}
+      </p>
+      {step.pours ? (
+        <p className="big-number">
+          {step.toG}
+          <span className="unit"> g</span>
+        </p>
+      ) : (
+        <p className="big-number time">{minutesText(over ? nowS : left)}</p>
+      )}
+      {step.how && !waits && <p className="how">{step.how}</p>}
+      <p className="next" role="timer">
+        {next ? (
+          <>
+            <strong className="countdown">{minutesText(left)}</strong> until: {next.text}
+          </>
+        ) : over ? (
+          <>
+            <strong className="countdown">{minutesText(nowS - step.untilS)}</strong> past its time
+          </>
+        ) : (
+          <>
+            <strong className="countdown">{minutesText(left)}</strong> to go
+          </>
+        )}
+      </p>
+    </div>
+  );
+}
+
+/** When a long steep is due, by the clock on the wall. */
+function Due({ live, plan }: { live: LiveBrew; plan: Plan }) {
+  const today = useToday();
+  const due = new Date(dueAt(plan, live.startedAt ?? 0, live.instruments.speed));
+  const on = localDate(due);
+  const time = new Intl.DateTimeFormat(undefined, { hour: 'numeric', minute: '2-digit' }).format(due);
+  return (
+    <p className="due">
+      Due {on === today ? 'today' : weekdayText(on)} at {time}. You can leave this page: it comes back to the shelf when it is due.
+    </p>
+  );
+}
+
+function doneText(step: PlanStep | undefined): string {
+  if (!step) return 'Done';
+  return step.pours ? `Poured to ${step.toG} g` : `${sentenceCase(step.text)}: done`;
+}
+
+/** The scale of a brew, followed while the page shows it; null where none is connected. */
+function useScaleFeed(live: LiveBrew, refresh: () => void): ScaleFeed | null {
+  const connected = live.instruments.connected.scale !== undefined;
+  const [feed] = useState(() => (connected ? new ScaleFeed(live.id, refresh) : null));
+  useEffect(() => feed?.open(), [feed]);
+  return feed;
+}
+
+/** Keeps the screen of a phone lit beside the kettle, where the browser can. */
+function useAwake(): void {
+  useEffect(() => {
+    let lock: WakeLockSentinel | null = null;
+    const hold = (): void => {
+      if ('wakeLock' in navigator && document.visibilityState === 'visible') void navigator.wakeLock.request('screen').then((held) => (lock = held)).catch(() => undefined);
+    };
+    hold();
+    document.addEventListener('visibilitychange', hold);
+    return () => {
+      document.removeEventListener('visibilitychange', hold);
+      void lock?.release().catch(() => undefined);
+    };
+  }, []);
+}

@@ -1,0 +1,39 @@
+import { useMemo } from 'react';
+import { useNavigate, useSearchParams } from 'react-router';
+import { problemOf } from '../shared/api';
+import { benchApi } from '../shared/benchApi';
+import { ProblemNote } from '../shared/ProblemNote';
+import { usePageTitle } from '../shared/usePageTitle';
+import { Wait } from '../shared/Wait';
+import { typedRecipe } from './recipeForm';
+import { RecipeSheet } from './RecipeSheet';
+
+/** A recipe of one's own; it begins as a copy of the standard, or of the one asked for (`?like=…`). */
+export function NewRecipePage() {
+  const navigate = useNavigate();
+  const [address] = useSearchParams();
+  const like = address.get('like');
+  const { data: recipes, error } = benchApi.useRecipesQuery(undefined);
+  const [addRecipe] = benchApi.useAddRecipeMutation();
+  const model = recipes?.find(({ id }) => id === like) ?? recipes?.[0];
+  const initial = useMemo(() => model && { ...typedRecipe(model.card), name: '' }, [model]);
+  usePageTitle('Write a recipe');
+  if (!initial) return error ? <ProblemNote error={error} /> : <Wait what="Reading the recipes" />;
+  return (
+    <>
+      <h1>Write a recipe</h1>
+      <p className="quiet">It begins as a copy of {model?.card.name}.</p>
+      <RecipeSheet
+        draftKey={`recipe.new.${like ?? ''}`}
+        initial={initial}
+        saveWord="Keep the recipe"
+        cancel={() => void navigate('/recipes')}
+        save={async (card) => {
+          const { data, error: refused } = await addRecipe(card);
+          if (data) void navigate(`/recipes/${data.id}`, { replace: true });
+          return problemOf(refused);
+        }}
+      />
+    </>
+  );
+}

@@ -1,0 +1,154 @@
+import { useMemo, useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import { useNavigate, useParams, useSearchParams } from 'react-router';
+import type { CardVersion, KeptCard } from '../../contract/recipeCard';
+import { scaleCard, scaleChanges } from '../../core/brew';
+import { problemOf } from '../shared/api';
+import { benchApi } from '../shared/benchApi';
+import { dateText, numberText } from '../shared/format';
+import { noticed } from '../shared/notices';
+import { ProblemNote } from '../shared/ProblemNote';
+import { RecipeLines } from '../shared/RecipeLines';
+import { useAppDispatch } from '../shared/store';
+import { typedNumber } from '../shared/typed';
+import { usePageTitle } from '../shared/usePageTitle';
+import { Wait } from '../shared/Wait';
+import { typedRecipe } from './recipeForm';
+import { RecipeSheet } from './RecipeSheet';
+
+/** One recipe: as it is followed, at another dose, its versions, and the sheet to change it. */
+export function RecipePage() {
+  const { recipeId = '' } = useParams();
+  const { data: recipes, error, refetch } = benchApi.useRecipesQuery(undefined);
+  const kept = recipes?.find(({ id }) => id === recipeId);
+  usePageTitle(kept?.card.name ?? 'Recipe');
+  if (!recipes) return error ? <ProblemNote error={error} retry={() => void refetch()} /> : <Wait what="Reading the recipe" />;
+  if (!kept) return <div className="panel-error">This recipe is not here. It may have been deleted.</div>;
+  return <Recipe key={kept.versionId} kept={kept} />;
+}
+
+function Recipe({ kept }: { kept: KeptCard }) {
+  const [address, setAddress] = useSearchParams();
+  const navigate = useNavigate();
+  const dispatch = useAppDispatch();
+  const [changeRecipe] = benchApi.useChangeRecipeMutation();
+  const [makeStandard] = benchApi.useMakeStandardMutation();
+  const [removeRecipe] = benchApi.useRemoveRecipeMutation();
+  const initial = useMemo(() => typedRecipe(kept.card), [kept.card]);
+  const editing = address.get('edit') === 'yes';
+  const say = (text: string): void => void dispatch(noticed({ text }));
+
+  const standard = async (): Promise<void> => {
+    const { error } = await makeStandard(kept.id);
+    say(problemOf(error)?.message ?? `${kept.card.name} is the standard recipe now.`);
+  };
+  const remove = async (): Promise<void> => {
+    const { error } = await removeRecipe(kept.id);
+    const problem = problemOf(error);
+    if (problem) {
+      say(problem.message);
+      return;
+    }
+    dispatch(noticed({ text: `${kept.card.name} is deleted; brews made with it keep it.`, undo: { kind: 'recipe', id: kept.id } }));
+    void navigate('/recipes');
+  };
+
+  if (editing) {
+    return (
+      <>
+        <h1>Edit {kept.card.name}</h1>
+        <p className="quiet">Saving makes version {kept.version + 1}; brews already logged keep the one they were made with.</p>
+        <RecipeSheet
+          draftKey={`recipe.${kept.versionId}`}
+          initial={initial}
+          saveWord="Save the recipe"
+          cancel={() => setAddress({}, { replace: true })}
+          save={async (card) => {
+            const { error } = await changeRecipe({ id: kept.id, card });
+            if (!error) setAddress({}, { replace: true });
+            return problemOf(error);
+          }}
+        />
+      </>
+    );
+  }
+  return (
+    <>
+      <div className="bag-head">
+        <div>
+          <h1>{kept.card.name}</h1>
+          <p className="quiet">
+            {kept.card.brewer}, version {kept.version}
+            {kept.isStandard && ', the standard recipe of the household'}
+          </p>
+        </div>
+        <div className="bag-actions">
+          <Button onClick={() => setAddress({ edit: 'yes' })}>Edit</Button>
+          {!kept.isStandard && (
+            <Button variant="plain" onClick={() => void standard()}>
+              Make it the standard
+            </Button>
+          )}
+          <Button variant="plain" onClick={() => void navigate(`/recipes/new?like=${kept.id}`)}>
+            Copy
+          </Button>
+          {!kept.isStandard && (
+            <Button variant="plain" onClick={() => void remove()}>
+              Delete
+            </Button>
+          )}
+        </div>
+      </div>
+      <div className="row">
+        <section className="col-lg-7">
+          <ScaledRecipe kept={kept} />
+        </section>
+        <section className="col-lg-5">
+          <Versions kept={kept} />
+        </section>
+      </div>
+    </>
+  );
+}
+
+/** The recipe at the dose asked for, with what that changes. */
+function ScaledRecipe({ kept: { card } }: { kept: KeptCard }) {
+  const [typed, setTyped] = useState('');
+  const dose = typedNumber(typed);
+  const scaled = typeof dose === 'number' && dose > 0 && dose <= 500 ? scaleCard(card, dose) : card;
+  const changes = scaleChanges(card, scaled);
+  return (
+    <>
+      <RecipeLines card={scaled} />
+      <div className="d-flex gap-2 align-items-center mt-3 flex-wrap">
+        <label htmlFor="scale-to">At another dose</label>
+        <div className="with-unit dose">
+          <input id="scale-to" className="form-control" inputMode="decimal" autoComplete="off" placeholder={String(card.doseG)} value={typed} onChange={(event) => setTyped(event.target.value)} />
+          <span className="unit">g</span>
+        </div>
+      </div>
+      {changes.length > 0 && <p className="quiet mt-2">{changes.map(({ what, fromG, toG }) => `${what} ${numberText(fromG, 1)} → ${numberText(toG, 1)} g`).join(', ')}</p>}
+    </>
+  );
+}
+
+function Versions({ kept }: { kept: KeptCard }) {
+  const { data: versions = [] } = benchApi.useVersionsQuery(kept.id);
+  const [shown, setShown] = useState<CardVersion | null>(null);
+  return (
+    <>
+      <h2>Versions</h2>
+      <ul className="effects">
+        {versions.map((one) => (
+          <li key={one.id}>
+            <button type="button" className="btn-link-plain" aria-expanded={shown?.id === one.id} onClick={() => setShown(shown?.id === one.id ? null : one)}>
+              Version {one.version}, {dateText(one.createdAt.slice(0, 10))}
+              <span className="quiet">{one.brews > 0 && `, ${one.brews} ${one.brews === 1 ? 'brew' : 'brews'}`}</span>
+            </button>
+            {shown?.id === one.id && <RecipeLines card={one.card} />}
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}

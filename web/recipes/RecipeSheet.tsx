@@ -1,0 +1,121 @@
+import { useEffect, useRef } from 'react';
+import Button from 'react-bootstrap/Button';
+import { useFieldArray, useFormContext, useFormState, useWatch } from 'react-hook-form';
+import type { ApiError } from '../../contract/error';
+import { ACTS, BREW_KINDS, BREWERS, STYLES } from '../../core/brew';
+import { benchApi } from '../shared/benchApi';
+import { OpenSelectField, SelectField, TextField } from '../shared/fields';
+import { sentenceCase } from '../shared/format';
+import { Sheet } from '../shared/Sheet';
+import { EMPTY_STAGE, recipeResolver, traitsOf, type RecipeForm, type RecipeValues } from './recipeForm';
+
+interface Props {
+  draftKey: string;
+  initial: RecipeForm;
+  saveWord: string;
+  save: (card: RecipeValues) => Promise<ApiError | null>;
+  cancel: () => void;
+}
+
+const KIND_NAMES: Readonly<Record<string, string>> = { own: 'Another kind, poured in stages' };
+
+/** Everything a recipe says. What does not belong to its kind is not asked. */
+export function RecipeSheet(props: Props) {
+  return (
+    <Sheet {...props} resolver={recipeResolver}>
+      <div className="columns">
+        <SettingFields />
+        <StageFields />
+      </div>
+    </Sheet>
+  );
+}
+
+function SettingFields() {
+  const kind = useWatch<RecipeForm, 'kind'>({ name: 'kind' });
+  const { data: grinders = [] } = benchApi.useGrindersQuery(undefined);
+  useKindTraits(kind);
+  const shot = kind === 'espresso';
+  return (
+    <fieldset>
+      <legend>The recipe</legend>
+      <div className="fields">
+        <TextField name="name" label="Name" className="half" />
+        <SelectField name="kind" label="Kind of brewing" options={BREW_KINDS.map((one) => ({ value: one, text: KIND_NAMES[one] ?? sentenceCase(one) }))} />
+        <OpenSelectField name="brewer" label="Brewer" options={BREWERS} ownLabel="Another kind" />
+        <TextField name="doseG" label="Dose" unit="g" decimal />
+        <TextField name="waterG" label={shot ? 'Yield' : 'Water'} unit="g" decimal />
+        {kind === 'iced' && <TextField name="iceG" label="Of it ice" unit="g" decimal />}
+        <TextField name="waterC" label="Water temperature" unit="°C" decimal />
+        {shot && <TextField name="shotS" label="Length of the shot" unit="s" decimal />}
+        {shot && <TextField name="pressureBar" label="Pressure" unit="bar" decimal />}
+        {(kind === 'cold steep' || kind === 'own') && <TextField name="steepHours" label="Steep" unit="h" decimal />}
+        {kind !== 'cold steep' && <TextField name="drain.fromS" label={shot ? 'Shot between' : 'Over between'} placeholder="2:45" />}
+        {kind !== 'cold steep' && <TextField name="drain.toS" label="and" placeholder="3:15" />}
+      </div>
+      <details>
+        <summary>Grinder, water, filter, style</summary>
+        <div className="fields">
+          <SelectField name="grinderId" label="Grinder" options={[{ value: '', text: grinders.length === 0 ? 'None in the store room' : 'Not stated' }, ...grinders.map(({ id, name }) => ({ value: id, text: name }))]} />
+          <TextField name="grinderSetting" label="Its setting" decimal help="It means something on this grinder only." />
+          <TextField name="hardnessPpm" label="Hardness" unit="ppm" decimal />
+          <TextField name="filter" label="Filter" />
+          <TextField name="waterRecipe" label="Brewing water" />
+          <SelectField name="style" label="Drunk as" options={STYLES.map((style) => ({ value: style, text: sentenceCase(style) }))} />
+        </div>
+      </details>
+    </fieldset>
+  );
+}
+
+/** Choosing another kind of brewing brings its brewer and style with it. */
+function useKindTraits(kind: RecipeForm['kind']): void {
+  const { setValue } = useFormContext<RecipeForm>();
+  const before = useRef(kind);
+  useEffect(() => {
+    if (before.current === kind) return;
+    before.current = kind;
+    const traits = traitsOf(kind);
+    if (!traits) return;
+    setValue('brewer', traits.brewer, { shouldDirty: true });
+    setValue('style', traits.style, { shouldDirty: true });
+  }, [kind, setValue]);
+}
+
+function StageFields() {
+  const { control } = useFormContext<RecipeForm>();
+  const { fields, append, remove, insert } = useFieldArray({ control, name: 'stages' });
+  const kind = useWatch<RecipeForm, 'kind'>({ name: 'kind' });
+  const { errors } = useFormState<RecipeForm>();
+  if (kind === 'espresso') return <p className="quiet">A shot has no stages: its yield, seconds and pressure are the recipe.</p>;
+  return (
+    <fieldset>
+      <legend>Stages</legend>
+      <p className="quiet small">Times from the start; weights are what the scale shows when the pour is done.</p>
+      {fields.map((stage, i) => (
+        <div key={stage.id} className="stage-fields">
+          <span className="number" aria-hidden="true">
+            {i + 1}
+          </span>
+          <TextField name={`stages.${i}.atS`} label="At" placeholder="0:40" />
+          <SelectField name={`stages.${i}.act`} label="Do" options={ACTS.map((act) => ({ value: act, text: sentenceCase(act) }))} />
+          <TextField name={`stages.${i}.toG`} label="To" unit="g" decimal />
+          <TextField name={`stages.${i}.forS`} label="For" unit="s" decimal />
+          <TextField name={`stages.${i}.how`} label="How" className="how" />
+          <div className="tools">
+            <Button variant="bare" aria-label={`Add a stage after stage ${i + 1}`} onClick={() => insert(i + 1, EMPTY_STAGE)}>
+              +
+            </Button>
+            <Button variant="bare" aria-label={`Remove stage ${i + 1}`} onClick={() => remove(i)}>
+              ×
+            </Button>
+          </div>
+        </div>
+      ))}
+      {typeof errors.stages?.message === 'string' && <div className="invalid-feedback d-block">{errors.stages.message}</div>}
+      <Button variant="plain" onClick={() => append(EMPTY_STAGE)}>
+        Add a stage
+      </Button>
+    </fieldset>
+  );
+}

@@ -1,0 +1,77 @@
+import { recipeCardInput, type RecipeCardInput } from '../../contract/recipeCard';
+import { KIND_TRAITS, minutesText, type BrewKind, type RecipeCard, type Stage } from '../../core/brew';
+import { typedResolver } from '../shared/formResolver';
+import { asTyped, typedChoice, typedNumber, typedSeconds } from '../shared/typed';
+
+/** A recipe as typed: every field as text. The names are the contract's, so that problems find their field. */
+export interface RecipeForm {
+  name: string;
+  kind: BrewKind;
+  brewer: string;
+  style: string;
+  doseG: string;
+  waterG: string;
+  waterC: string;
+  filter: string;
+  waterRecipe: string;
+  hardnessPpm: string;
+  grinderId: string;
+  grinderSetting: string;
+  iceG: string;
+  drain: { fromS: string; toS: string };
+  pressureBar: string;
+  shotS: string;
+  steepHours: string;
+  stages: StageForm[];
+}
+
+export interface StageForm {
+  act: string;
+  atS: string;
+  forS: string;
+  toG: string;
+  how: string;
+}
+
+export const EMPTY_STAGE: StageForm = { act: 'pour', atS: '', forS: '10', toG: '', how: '' };
+
+function typedStage({ act, atS, forS, toG, how }: Stage): StageForm {
+  return { act, atS: minutesText(atS), forS: asTyped(forS), toG: asTyped(toG), how };
+}
+
+/** A recipe, as it would be typed. */
+export function typedRecipe(card: RecipeCard): RecipeForm {
+  const { drain } = card;
+  return {
+    ...{ name: card.name, kind: card.kind, brewer: card.brewer, style: card.style, filter: card.filter ?? '', waterRecipe: card.waterRecipe ?? '' },
+    ...{ doseG: asTyped(card.doseG), waterG: asTyped(card.waterG), waterC: asTyped(card.waterC), hardnessPpm: asTyped(card.hardnessPpm) },
+    ...{ grinderId: card.grinderId ?? '', grinderSetting: asTyped(card.grinderSetting), iceG: card.iceG === 0 ? '' : asTyped(card.iceG) },
+    ...{ pressureBar: asTyped(card.pressureBar), shotS: asTyped(card.shotS), steepHours: asTyped(card.steepHours) },
+    drain: drain === null ? { fromS: '', toS: '' } : { fromS: minutesText(drain.fromS), toS: minutesText(drain.toS) },
+    stages: card.stages.map(typedStage),
+  };
+}
+
+function toValues({ drain, stages, ...typed }: RecipeForm): unknown {
+  const { kind } = typed;
+  const shot = kind === 'espresso';
+  return {
+    ...{ name: typed.name, kind, brewer: typed.brewer, style: typed.style, filter: typedChoice(typed.filter.trim()), waterRecipe: typedChoice(typed.waterRecipe.trim()) },
+    ...{ doseG: typedNumber(typed.doseG), waterG: typedNumber(typed.waterG), waterC: typedNumber(typed.waterC), hardnessPpm: typedNumber(typed.hardnessPpm) },
+    ...{ grinderId: typedChoice(typed.grinderId), grinderSetting: typedNumber(typed.grinderSetting), iceG: typedNumber(typed.iceG) ?? 0 },
+    // What belongs to another kind of brewing is not kept with this one.
+    pressureBar: shot ? typedNumber(typed.pressureBar) : null,
+    shotS: shot ? typedNumber(typed.shotS) : null,
+    steepHours: kind === 'cold steep' || kind === 'own' ? typedNumber(typed.steepHours) : null,
+    drain: drain.fromS === '' && drain.toS === '' ? null : { fromS: typedSeconds(drain.fromS), toS: typedSeconds(drain.toS) },
+    stages: shot ? [] : stages.map(({ act, atS, forS, toG, how }) => ({ act, atS: typedSeconds(atS), forS: typedSeconds(forS) ?? 0, toG: typedNumber(toG), how })),
+  };
+}
+
+export const recipeResolver = typedResolver<RecipeForm, typeof recipeCardInput>(toValues, recipeCardInput);
+export type RecipeValues = RecipeCardInput;
+
+/** The brewer and style that go with a kind; nothing is changed for a kind of one's own. */
+export function traitsOf(kind: BrewKind): { brewer: string; style: string } | null {
+  return kind === 'own' ? null : KIND_TRAITS[kind];
+}

@@ -1,0 +1,75 @@
+import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import Form from 'react-bootstrap/Form';
+import type { Grinder } from '../../core/brew';
+import { problemOf } from '../shared/api';
+import { benchApi } from '../shared/benchApi';
+import { dateText } from '../shared/format';
+import { noticed } from '../shared/notices';
+import { useAppDispatch } from '../shared/store';
+import { useToday } from '../shared/today';
+
+/** The grinders, each with the days its burrs were changed: before and after, its settings are not the same. */
+export function Grinders() {
+  const { data: grinders = [] } = benchApi.useGrindersQuery(undefined);
+  const [addGrinder, { error }] = benchApi.useAddGrinderMutation();
+  const [name, setName] = useState('');
+  const add = async (): Promise<void> => {
+    const { data } = await addGrinder({ name, burrChanges: [] });
+    if (data) setName('');
+  };
+  return (
+    <fieldset>
+      <legend>Grinders</legend>
+      <p className="quiet small">A setting means something on its own grinder only, and not across a change of burrs.</p>
+      <ul className="effects">
+        {grinders.map((grinder) => (
+          <GrinderLine key={grinder.id} grinder={grinder} />
+        ))}
+      </ul>
+      <form
+        className="d-flex gap-2 mt-2"
+        onSubmit={(event) => {
+          event.preventDefault();
+          void add();
+        }}
+      >
+        <Form.Control aria-label="Name of a grinder" placeholder="Hand grinder" value={name} maxLength={60} autoComplete="off" onChange={(event) => setName(event.target.value)} />
+        <Button type="submit" variant="plain" disabled={name.trim() === ''}>
+          Add
+        </Button>
+      </form>
+      {error && <div className="invalid-feedback d-block">{problemOf(error)?.message}</div>}
+    </fieldset>
+  );
+}
+
+function GrinderLine({ grinder }: { grinder: Grinder }) {
+  const [changeGrinder] = benchApi.useChangeGrinderMutation();
+  const [removeGrinder] = benchApi.useRemoveGrinderMutation();
+  const dispatch = useAppDispatch();
+  const today = useToday();
+  const burrs = async (burrChanges: Grinder['burrChanges']): Promise<void> => {
+    const { error } = await changeGrinder({ ...grinder, burrChanges });
+    const problem = problemOf(error);
+    if (problem) dispatch(noticed({ text: problem.message }));
+  };
+  const remove = async (): Promise<void> => {
+    const { error } = await removeGrinder(grinder.id);
+    const problem = problemOf(error);
+    dispatch(noticed(problem ? { text: problem.message } : { text: `${grinder.name} is deleted.`, undo: { kind: 'grinder', id: grinder.id } }));
+  };
+  const changedToday = grinder.burrChanges.some(({ on }) => on === today);
+  return (
+    <li>
+      <strong>{grinder.name}</strong>
+      <div className="quiet small">{grinder.burrChanges.length === 0 ? 'The burrs it came with.' : `New burrs on ${grinder.burrChanges.map(({ on }) => dateText(on, today)).join(', ')}.`}</div>
+      <Button variant="bare" className="px-0 me-3" onClick={() => void burrs(changedToday ? grinder.burrChanges.filter(({ on }) => on !== today) : [...grinder.burrChanges, { on: today, note: '' }])}>
+        {changedToday ? 'No new burrs today after all' : 'New burrs today'}
+      </Button>
+      <Button variant="bare" className="px-0" onClick={() => void remove()}>
+        Delete
+      </Button>
+    </li>
+  );
+}

@@ -1,0 +1,63 @@
+import Form from 'react-bootstrap/Form';
+import { BEHAVIOURS, HANDS, INSTRUMENTS, SPEEDS, type Behaviour, type InstrumentKind, type InstrumentSettings } from '../../contract/instrument';
+import type { Settings } from '../../contract/settings';
+import { sentenceCase } from '../shared/format';
+
+const NAMES: Readonly<Record<InstrumentKind, string>> = { scale: 'Scale', thermometer: 'Thermometer', refractometer: 'Refractometer', 'ph-pen': 'pH pen' };
+const OFF = 'not connected';
+
+/** Which instruments stand on the bench. All of them are simulated: nothing outside is contacted. */
+export function Instruments({ settings, keep }: { settings: Settings; keep: (settings: Settings) => void }) {
+  const { instruments } = settings;
+  const change = (differently: Partial<InstrumentSettings>): void => keep({ ...settings, instruments: { ...instruments, ...differently } });
+  const connect = (kind: InstrumentKind, behaviour: string): void => {
+    const { [kind]: _, ...others } = instruments.connected;
+    change({ connected: behaviour === OFF ? others : { ...others, [kind]: behaviour as Behaviour } });
+  };
+  const scale = instruments.connected.scale !== undefined;
+  return (
+    <fieldset>
+      <legend>Instruments</legend>
+      <p className="quiet small">Simulated stand-ins, to try the bench with; they can be told to misbehave. Without any, every stage is one tap.</p>
+      <div className="fields">
+        {INSTRUMENTS.map((kind) => (
+          <div key={kind}>
+            <Form.Label htmlFor={`instrument-${kind}`}>{NAMES[kind]}</Form.Label>
+            <Form.Select id={`instrument-${kind}`} value={instruments.connected[kind] ?? OFF} onChange={(event) => connect(kind, event.target.value)}>
+              <option value={OFF}>Not connected</option>
+              {BEHAVIOURS.map((behaviour) => (
+                <option key={behaviour} value={behaviour}>
+                  {behaviour === 'well' ? 'Works well' : sentenceCase(behaviour)}
+                </option>
+              ))}
+            </Form.Select>
+          </div>
+        ))}
+        {scale && (
+          <div>
+            <Form.Label htmlFor="hand">Hand that pours</Form.Label>
+            <Form.Select id="hand" value={instruments.hand} onChange={(event) => change({ hand: event.target.value as InstrumentSettings['hand'] })}>
+              {HANDS.map((hand) => (
+                <option key={hand} value={hand}>
+                  {sentenceCase(hand)}
+                </option>
+              ))}
+            </Form.Select>
+          </div>
+        )}
+        {scale && (
+          <div>
+            <Form.Label htmlFor="speed">Simulated time</Form.Label>
+            <Form.Select id="speed" value={instruments.speed} onChange={(event) => change({ speed: Number(event.target.value) as InstrumentSettings['speed'] })}>
+              {SPEEDS.map((speed) => (
+                <option key={speed} value={speed}>
+                  {speed === 1 ? 'As on the wall' : `${speed} × faster`}
+                </option>
+              ))}
+            </Form.Select>
+          </div>
+        )}
+      </div>
+    </fieldset>
+  );
+}
