@@ -1,25 +1,18 @@
-import { readFileSync } from 'node:fs';
-import { createRequire } from 'node:module';
 import type { Page } from '@playwright/test';
 import { expect, test, type Application } from './application';
-
-const axeSource = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
-
-interface AxeResult {
-  violations: { id: string; nodes: { html: string }[] }[];
-}
-
-async function violations(page: Page): Promise<string[]> {
-  await page.evaluate(axeSource);
-  const { violations: found } = await page.evaluate<AxeResult>('axe.run(document, { resultTypes: ["violations"] })');
-  return found.flatMap(({ id, nodes }) => nodes.map(({ html }) => `${id}: ${html.slice(0, 160)}`));
-}
+import { violations } from './axe';
 
 async function views(page: Page, demo: Application): Promise<string[]> {
   await page.goto(demo.address);
   const bag = await page.getByRole('link', { name: /Kivu Terrace/ }).first().getAttribute('href');
   const finished = '/?finished=yes';
-  return ['/', finished, '/bags/new', `${bag}`, `${bag}/edit`, `${bag}/brew`, '/store-room', '/nowhere'].map((path) => demo.address + path);
+  return ['/', finished, '/bags/new', `${bag}`, `${bag}/edit`, `${bag}/brew`, `${bag}/bench?dose=22`, '/bench', '/recipes', await recipe(page), `${await recipe(page)}?edit=yes`, '/recipes/new', '/store-room', '/nowhere'].map((path) => demo.address + path);
+}
+
+/** The address of the standard recipe. */
+async function recipe(page: Page): Promise<string> {
+  const recipes = (await (await page.request.get(`${new URL(page.url()).origin}/api/recipes`)).json()) as { id: string }[];
+  return `/recipes/${recipes[0]?.id}`;
 }
 
 async function settled(page: Page): Promise<void> {

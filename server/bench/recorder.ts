@@ -21,7 +21,7 @@ interface Recording {
   trace: Trace;
   seq: number;
   points: TracePoint[];
-  flaws: Flaw[];
+  flaws: [atS: number, flaw: Flaw][];
   stop: () => void;
 }
 
@@ -108,7 +108,7 @@ export class BenchRecorder {
         this.#finish(live, recording, shift.atS, judged);
         return;
       }
-      if (flaw) recording.flaws.push(flaw);
+      if (flaw) recording.flaws.push([roundTo(reading.atS, 2), flaw]);
       else {
         const point: TracePoint = [roundTo(reading.atS, 2), roundTo(reading.value, 2)];
         recording.points.push(point);

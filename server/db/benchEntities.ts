@@ -88,7 +88,8 @@ export interface TracePieceRow {
   liveId: string;
   seq: number;
   points: TracePoint[];
-  flaws: Flaw[];
+  /** What was wrong, and when. */
+  flaws: [atS: number, flaw: Flaw][];
 }
 
 export const TracePieceEntity = new EntitySchema<TracePieceRow>({

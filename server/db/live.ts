@@ -2,7 +2,7 @@ import { randomInt, randomUUID } from 'node:crypto';
 import { countBy, keyBy } from 'es-toolkit';
 import { In, IsNull, Not, type EntityManager } from 'typeorm';
 import type { LiveBrew, LiveInput, LivePatch, LiveTrace } from '../../contract/live';
-import { appendPoint, type Trace, type TracePoint, type Flaw } from '../../core/brew';
+import { appendPoint, traceUntil, type Trace, type TracePoint, type Flaw } from '../../core/brew';
 import { notFound, Problem } from '../errors';
 import { LiveBrewEntity, TracePieceEntity, type LiveBrewRow } from './benchEntities';
 import { loadBag } from './bags';
@@ -76,7 +76,7 @@ export async function setLiveClosed(db: EntityManager, id: string, closedAt: str
 }
 
 /** Keeps what the scale said since the last piece. */
-export async function addPiece(db: EntityManager, liveId: string, seq: number, points: TracePoint[], flaws: Flaw[]): Promise<void> {
+export async function addPiece(db: EntityManager, liveId: string, seq: number, points: TracePoint[], flaws: [number, Flaw][]): Promise<void> {
   await db.insert(TracePieceEntity, { liveId, seq, points, flaws });
 }
 
@@ -85,12 +85,15 @@ export async function nextPiece(db: EntityManager, liveId: string): Promise<numb
   return ((await db.maximum(TracePieceEntity, 'seq', { liveId })) ?? -1) + 1;
 }
 
-/** All that the scale said of a brew. */
+/** All that the scale said of a brew until its end: what comes after, the brewer being lifted off, is no part of it. */
 export async function loadLiveTrace(db: EntityManager, liveId: string): Promise<LiveTrace> {
+  const live = await db.findOneBy(LiveBrewEntity, { id: liveId });
+  const endS = live?.endedS ?? Infinity;
   const pieces = await db.find(TracePieceEntity, { where: { liveId }, order: { seq: 'ASC' } });
   const trace: Trace = [];
   for (const point of pieces.flatMap((piece) => piece.points)) appendPoint(trace, point);
-  return { trace, flaws: countBy(pieces.flatMap((piece) => piece.flaws), (flaw) => flaw) };
+  const flaws = pieces.flatMap((piece) => piece.flaws).filter(([atS]) => atS < endS);
+  return { trace: traceUntil(trace, endS), flaws: countBy(flaws, ([, flaw]) => flaw) };
 }
 
 /** Forgets the pieces of a trace that is kept elsewhere now. */

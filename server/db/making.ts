@@ -1,7 +1,7 @@
 import { In, type EntityManager } from 'typeorm';
 import type { BrewInput } from '../../contract/brew';
 import type { KeptTrace, Making, MakingInput } from '../../contract/making';
-import { planOf, poursIn, roundTo, stageTimesOf, stageTimesOfMarks, thin, traceUntil, type StageTime } from '../../core/brew';
+import { planOf, poursIn, roundTo, stageTimesOf, stageTimesOfMarks, thin, type StageTime } from '../../core/brew';
 import { invalidField, notFound } from '../errors';
 import { MakingEntity, type MakingRow } from './benchEntities';
 import { dropPieces, loadLive, loadLiveTrace, setLiveClosed } from './live';
@@ -46,8 +46,7 @@ export async function keepMaking(db: EntityManager, brewId: string, input: BrewI
 export async function takeFromBench(db: EntityManager, brew: { id: string; bagId: string }, liveId: string, written: BrewInput['making'], now: Date): Promise<void> {
   const live = await loadLive(db, liveId);
   if (live.bagId !== brew.bagId) throw invalidField('liveId', 'The brew on the bench is of another bag');
-  const { trace: whole, flaws } = await loadLiveTrace(db, liveId);
-  const trace = traceUntil(whole, live.endedS ?? Infinity);
+  const { trace, flaws } = await loadLiveTrace(db, liveId);
   const plan = planOf(live.card);
   const poured = stageTimesOf(plan, poursIn(trace));
   const tapped = stageTimesOfMarks(live.marks).filter(({ step }) => !poured.some((time) => time.step === step));

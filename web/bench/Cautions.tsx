@@ -19,7 +19,7 @@ export function Cautions({ kind, today }: { kind: BrewKind; today: string }) {
     );
   }
   return (
-    <aside className="cautions" aria-label="Cautions">
+    <div className="cautions" role="note">
       <div>
         <p>{first}</p>
         {others.map((caution) => (
@@ -29,6 +29,6 @@ export function Cautions({ kind, today }: { kind: BrewKind; today: string }) {
       <button type="button" className="btn btn-plain" onClick={putAway}>
         Understood
       </button>
-    </aside>
+    </div>
   );
 }

@@ -1,45 +1,50 @@
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useNavigate } from 'react-router';
-import type { LiveBrew, LivePatch } from '../../contract/live';
-import { againstBand, KIND_TRAITS, minutesText, planOf, poursIn, stageTimesOf, stageTimesOfMarks, traceUntil } from '../../core/brew';
+import type { LiveBrew } from '../../contract/live';
+import { againstBand, KIND_TRAITS, minutesText, planOf, poursIn, stageTimesOf, stageTimesOfMarks } from '../../core/brew';
 import { benchApi } from '../shared/benchApi';
 import { numberText, sentenceCase } from '../shared/format';
 import { RecipeLines } from '../shared/RecipeLines';
 import { TraceChart } from '../shared/TraceChart';
 import { FaultTaps } from './FaultTaps';
+import type { Change } from './useLiveChanges';
 
 /** A brew that is over: how it went against its plan, and on to the cup. */
-export function Ended({ live, change, chosen }: { live: LiveBrew; change: (patch: LivePatch) => void; chosen: boolean }) {
+export function Ended({ live, change, chosen }: { live: LiveBrew; change: Change; chosen: boolean }) {
   const navigate = useNavigate();
   const hasScale = live.instruments.connected.scale !== undefined;
   const { data } = benchApi.useLiveTraceQuery(live.id, { skip: !hasScale });
   const cup = `/bags/${live.bagId}/brew?live=${live.id}`;
   useHotkeys('space', () => void navigate(cup), { enabled: chosen, preventDefault: true }, [cup]);
   const endedS = live.endedS ?? 0;
-  const trace = traceUntil(data?.trace ?? [], endedS);
+  const trace = data?.trace ?? [];
   const poured = stageTimesOf(planOf(live.card), poursIn(trace));
   const times = [...poured, ...stageTimesOfMarks(live.marks).filter(({ step }) => !poured.some((one) => one.step === step))];
   const reading = live.card.drain ? againstBand(endedS, live.card.drain) : null;
   const flaws = Object.values(data?.flaws ?? {}).reduce((sum, count) => sum + count, 0);
   return (
     <div className="ended">
-      <p className="verdict">
-        {sentenceCase(KIND_TRAITS[live.card.kind].end)} {endedS >= 3600 ? 'after' : 'in'} {minutesText(endedS)}
-        {reading && (reading.place === 'inside' ? ', inside its band' : `, ${numberText(reading.byS, 0)} s too ${reading.place}`)}.
-      </p>
-      {live.card.kind === 'cold steep' && <p>Strain it clean, and keep it in the refrigerator, covered; drink it within about three days.</p>}
-      <div className="bench-actions">
-        <Link className="btn btn-primary main" to={cup}>
-          To the cup
-        </Link>
-        <button type="button" className="btn btn-plain" onClick={() => change({ endedS: null })}>
-          Not over yet
-        </button>
+      <div className="hand">
+        <p className="verdict">
+          {sentenceCase(KIND_TRAITS[live.card.kind].end)} {endedS >= 3600 ? 'after' : 'in'} {minutesText(endedS)}
+          {reading && (reading.place === 'inside' ? ', inside its band' : `, ${numberText(reading.byS, 0)} s too ${reading.place}`)}.
+        </p>
+        {live.card.kind === 'cold steep' && <p>Strain it clean, and keep it in the refrigerator, covered; drink it within about three days.</p>}
+        <div className="bench-actions">
+          <Link className="btn btn-primary main" to={cup}>
+            To the cup
+          </Link>
+          <button type="button" className="btn btn-plain" onClick={() => change({ endedS: null })}>
+            Not over yet
+          </button>
+        </div>
+        <FaultTaps live={live} change={change} />
+        {trace.length > 0 && <TraceChart card={live.card} trace={trace} height={220} />}
+        {flaws > 0 && <p className="quiet small">{flaws} readings of the scale were wrong, and are left out.</p>}
       </div>
-      <FaultTaps live={live} change={change} />
-      <RecipeLines card={live.card} times={times} />
-      {trace.length > 0 && <TraceChart card={live.card} trace={trace} height={190} />}
-      {flaws > 0 && <p className="quiet small">{flaws} readings of the scale were wrong, and are left out.</p>}
+      <div className="beside">
+        <RecipeLines card={live.card} times={times} />
+      </div>
     </div>
   );
 }

@@ -1,10 +1,11 @@
 import { useState } from 'react';
-import type { LiveBrew, LivePatch } from '../../contract/live';
+import type { LiveBrew } from '../../contract/live';
 import { FAULT_MEANING, FAULTS } from '../../core/brew';
 import { sentenceCase, words } from '../shared/format';
+import type { Change } from './useLiveChanges';
 
 /** Something went wrong: one tap says what, and what it means for the judgement is said at once. */
-export function FaultTaps({ live: { fault, faultNote }, change }: { live: LiveBrew; change: (patch: LivePatch) => void }) {
+export function FaultTaps({ live: { fault, faultNote }, change }: { live: LiveBrew; change: Change }) {
   const [open, setOpen] = useState(false);
   const never = (): void => {
     change({ fault: null, faultNote: '' });

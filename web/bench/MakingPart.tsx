@@ -1,12 +1,13 @@
 import { useFormState, useWatch } from 'react-hook-form';
 import type { Verdict } from '../../contract/verdict';
-import { BEDS, beverageG, KIND_TRAITS, shareOf, TASTES, VIGOURS, type BrewKind, type RecipeCard } from '../../core/brew';
+import { beverageG, KIND_TRAITS, shareOf, TASTES, VIGOURS, type BrewKind, type RecipeCard } from '../../core/brew';
 import { AdviceNote } from '../shared/AdviceNote';
 import { benchApi } from '../shared/benchApi';
 import { readBrew } from '../shared/brewRead';
 import { SelectField, TapsField, TextField } from '../shared/fields';
 import { numberText } from '../shared/format';
 import { typedNumber, typedSeconds } from '../shared/typed';
+import { BedField } from './BedField';
 import { MeasureButton } from './MeasureButton';
 import { somethingMade, type BrewForm } from './brewForm';
 
@@ -30,7 +31,7 @@ export function MakingPart({ initial, verdict, card }: Props) {
       <details open={open}>
         <summary>{shot ? 'Crema' : 'Bloom, bed'}, tastes, measurements, and what to change</summary>
         <TapsField name="making.vigour" label={shot ? 'Crema' : 'Bloom'} options={VIGOURS} help="How much gas came out: a sign of how far the rest has gone." />
-        {!shot && <TapsField name="making.bed" label="Bed afterwards" options={BEDS} />}
+        {!shot && <BedField />}
         <TapsField name="making.tastes" label="It tasted" options={TASTES} many />
         <div className="fields mt-2">
           <TextField name="making.tdsPercent" label="Dissolved solids" unit="%" decimal help={<MeasureButton kind="refractometer" field="making.tdsPercent" brew={brew} />} />

@@ -1,16 +1,17 @@
 import { useHotkeys } from 'react-hotkeys-hook';
-import type { LiveBrew, LivePatch } from '../../contract/live';
+import type { LiveBrew } from '../../contract/live';
 import { CHECK_WORDS, checksFor, type Check } from '../../core/brew';
 import { benchApi } from '../shared/benchApi';
 import { ProblemNote } from '../shared/ProblemNote';
 import { RecipeLines } from '../shared/RecipeLines';
+import type { Change } from './useLiveChanges';
 
 /** A second cone is poured while the first draws down. */
 const STAGGER_S = 30;
 
 interface Props {
   live: LiveBrew;
-  change: (patch: LivePatch) => void;
+  change: Change;
   /** Whether the keys of the page are for this brew. */
   chosen: boolean;
   /** The brew beside it: one of the two can start a set time after the other. */
@@ -21,7 +22,7 @@ interface Props {
 export function PreFlight({ live, change, chosen, other }: Props) {
   const [start, { error, isLoading }] = benchApi.useStartLiveMutation();
   const checks = checksFor(live.card.kind);
-  const toggle = (check: Check): void => change({ ticked: live.ticked.includes(check) ? live.ticked.filter((one) => one !== check) : [...live.ticked, check] });
+  const toggle = (check: Check): void => change(({ ticked }) => ({ ticked: ticked.includes(check) ? ticked.filter((one) => one !== check) : [...ticked, check] }));
   const go = (inS = 0): void => void start({ id: live.id, inS });
   useHotkeys(checks.map((_, i) => String(i + 1)).join(','), (event) => {
     const check = checks[Number(event.key) - 1];
@@ -32,33 +33,37 @@ export function PreFlight({ live, change, chosen, other }: Props) {
   const staggered = other !== null && other.endedS === null;
   return (
     <div className="pre-flight">
-      <div className="ticks">
-        {checks.map((check, i) => {
-          const done = live.ticked.includes(check);
-          return (
-            <button key={check} type="button" className="tick" role="checkbox" aria-checked={done} aria-keyshortcuts={String(i + 1)} onClick={() => toggle(check)}>
-              <span className="box" aria-hidden="true">
-                {done ? '✓' : ''}
-              </span>
-              <span>{CHECK_WORDS[check]}</span>
-              <kbd aria-hidden="true">{i + 1}</kbd>
-            </button>
-          );
-        })}
-      </div>
-      <ProblemNote error={error} />
-      <div className="bench-actions">
-        <button type="button" className="btn btn-primary main" disabled={isLoading} onClick={() => go()}>
-          Start
-        </button>
-        {staggered && (
-          <button type="button" className="btn btn-plain" disabled={isLoading} onClick={() => go(STAGGER_S)}>
-            Start in {STAGGER_S} s
+      <div className="hand">
+        <div className="ticks">
+          {checks.map((check, i) => {
+            const done = live.ticked.includes(check);
+            return (
+              <button key={check} type="button" className="tick" role="checkbox" aria-checked={done} aria-keyshortcuts={String(i + 1)} onClick={() => toggle(check)}>
+                <span className="box" aria-hidden="true">
+                  {done ? '✓' : ''}
+                </span>
+                <span>{CHECK_WORDS[check]}</span>
+                <kbd aria-hidden="true">{i + 1}</kbd>
+              </button>
+            );
+          })}
+        </div>
+        <ProblemNote error={error} />
+        <div className="bench-actions">
+          <button type="button" className="btn btn-primary main" disabled={isLoading} onClick={() => go()}>
+            Start
           </button>
-        )}
-        <p className="quiet small" role="status">{open.length === 0 ? 'All ready.' : open.includes('rinse-thrown-away') ? 'Is the rinse water thrown away?' : `Not ticked: ${open.map((check) => CHECK_WORDS[check].toLowerCase()).join(', ')}.`}</p>
+          {staggered && (
+            <button type="button" className="btn btn-plain" disabled={isLoading} onClick={() => go(STAGGER_S)}>
+              Start in {STAGGER_S} s
+            </button>
+          )}
+          <p className="quiet small" role="status">{open.length === 0 ? 'All ready.' : open.includes('rinse-thrown-away') ? 'Is the rinse water thrown away?' : `Not ticked: ${open.map((check) => CHECK_WORDS[check].toLowerCase()).join(', ')}.`}</p>
+        </div>
       </div>
-      <RecipeLines card={live.card} />
+      <div className="beside">
+        <RecipeLines card={live.card} />
+      </div>
     </div>
   );
 }

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import type { LiveBrew, LivePatch } from '../../contract/live';
-import { dueAt, KIND_TRAITS, LONG_S, minutesText, planOf, secondsTo, stepAt, stepToMark, type Plan, type PlanStep } from '../../core/brew';
+import type { LiveBrew } from '../../contract/live';
+import { dueAt, KIND_TRAITS, LONG_S, minutesText, planOf, roundTo, secondsTo, stepAt, stepToMark, type Plan, type PlanStep } from '../../core/brew';
 import { sentenceCase, weekdayText } from '../shared/format';
 import { localDate, useToday } from '../shared/today';
 import { TraceChart } from '../shared/TraceChart';
@@ -10,11 +10,12 @@ import { Pour } from './Pour';
 import { ScaleFeed } from './scaleFeed';
 import { StageStrip } from './StageStrip';
 import { Thermometer } from './Thermometer';
+import type { Change } from './useLiveChanges';
 
 interface Props {
   live: LiveBrew;
   nowS: number;
-  change: (patch: LivePatch) => void;
+  change: Change;
   chosen: boolean;
   /** Asks the server how the brew stands. */
   refresh: () => void;
@@ -28,12 +29,13 @@ export function Running({ live, nowS, change, chosen, refresh }: Props) {
   const toMark = stepToMark(plan, marked, nowS);
   const { end } = KIND_TRAITS[live.card.kind];
   const mark = (): void => {
-    if (toMark !== null) change({ marks: [...live.marks, { step: toMark, atS: Math.round(nowS * 10) / 10 }] });
+    if (toMark !== null) change(({ marks }) => ({ marks: [...marks.filter(({ step }) => step !== toMark), { step: toMark, atS: roundTo(nowS, 1) }] }));
   };
-  const finish = (): void => change({ endedS: Math.round(nowS * 10) / 10 });
+  const unmark = (): void => change(({ marks }) => ({ marks: marks.slice(0, -1) }));
+  const finish = (): void => change({ endedS: roundTo(nowS, 1) });
   useHotkeys('space', mark, { enabled: chosen, preventDefault: true }, [toMark, nowS]);
   useHotkeys('e', finish, { enabled: chosen && nowS > 0 }, [nowS]);
-  useHotkeys('u', () => change({ marks: live.marks.slice(0, -1) }), { enabled: chosen && live.marks.length > 0 }, [live.marks]);
+  useHotkeys('u', unmark, { enabled: chosen && live.marks.length > 0 }, [live.marks]);
   useAwake();
 
   if (nowS < 0) {
@@ -51,66 +53,68 @@ export function Running({ live, nowS, change, chosen, refresh }: Props) {
   const long = plan.endS >= LONG_S;
   return (
     <div className="running">
-      <StageStrip plan={plan} nowS={nowS} marks={live.marks} />
-      <Now step={step} next={plan.steps[now + 1]} nowS={nowS} marked={marked.includes(now)} />
-      {long && <Due live={live} plan={plan} />}
-      {feed && <Pour feed={feed} step={step} nowS={nowS} speed={live.instruments.speed} />}
-      {live.instruments.connected.thermometer !== undefined && <Thermometer liveId={live.id} />}
-      <div className="bench-actions">
-        <button type="button" className={`btn main ${toMark === null ? 'btn-plain' : 'btn-primary'}`} disabled={toMark === null} aria-keyshortcuts="Space" onClick={mark}>
-          {toMark === null ? (marked.length > 0 && marked.includes(now) ? 'Marked' : 'Nothing to mark yet') : doneText(plan.steps[toMark])}
-        </button>
-        <button type="button" className={`btn ${now === plan.steps.length - 1 && toMark === null ? 'btn-primary' : 'btn-plain'}`} aria-keyshortcuts="e" onClick={finish}>
-          {sentenceCase(end)}
-        </button>
-        {live.marks.length > 0 && (
-          <button type="button" className="btn btn-bare" aria-keyshortcuts="u" onClick={() => change({ marks: live.marks.slice(0, -1) })}>
-            Unmark the last
+      <div className="hand">
+        <StageStrip plan={plan} nowS={nowS} marks={live.marks} />
+        <Now step={step} next={plan.steps[now + 1]} nowS={nowS} marked={marked.includes(now)} />
+        {long && <Due live={live} plan={plan} />}
+        {feed && <Pour feed={feed} step={step} nowS={nowS} speed={live.instruments.speed} />}
+        {live.instruments.connected.thermometer !== undefined && <Thermometer liveId={live.id} />}
+        <div className="bench-actions">
+          <button type="button" className={`btn main ${toMark === null ? 'btn-plain' : 'btn-primary'}`} disabled={toMark === null} aria-keyshortcuts="Space" onClick={mark}>
+            {toMark === null ? (marked.length > 0 && marked.includes(now) ? 'Marked' : 'Nothing to mark yet') : doneText(plan.steps[toMark])}
           </button>
-        )}
+          <button type="button" className={`btn ${now === plan.steps.length - 1 && toMark === null ? 'btn-primary' : 'btn-plain'}`} aria-keyshortcuts="e" onClick={finish}>
+            {sentenceCase(end)}
+          </button>
+          {live.marks.length > 0 && (
+            <button type="button" className="btn btn-bare" aria-keyshortcuts="u" onClick={unmark}>
+              Unmark the last
+            </button>
+          )}
+        </div>
       </div>
-      <FaultTaps live={live} change={change} />
-      {feed && <TraceChart card={live.card} trace={feed.trace} nowS={nowS} height={190} />}
+      <div className="beside">
+        <FaultTaps live={live} change={change} />
+        {feed && <TraceChart card={live.card} trace={feed.trace} nowS={nowS} height={220} />}
+      </div>
     </div>
   );
 }
 
-/** The one number to pour to, in reach of the eye from a metre, and what comes next when. */
+/**
+ * The one number to pour to, in reach of the eye from a metre, and how long until what comes next. While there is nothing
+ * to do the next target stands ready, pale, under the word that says to wait.
+ */
 function Now({ step, next, nowS, marked }: { step: PlanStep; next: PlanStep | undefined; nowS: number; marked: boolean }) {
-  const waits = marked || (nowS >= step.doneS && step.act !== 'drain' && step.act !== 'steep');
+  const waits = next !== undefined && (marked || nowS >= step.doneS);
+  const shown = waits ? next : step;
   const left = secondsTo(step.untilS, nowS);
   const over = nowS > step.untilS;
   return (
-    <div className="now">
+    <div className={`now ${waits ? 'waits' : ''}`}>
       <p className="to-do" aria-live="assertive">
-        {waits && next ? 'Wait' : sentenceCase(step.pours ? (step.act === 'bloom' ? 'bloom to' : step.act === 'pull' ? 'until in the cup' : 'pour to') : step.text)}
+        {waits ? `Wait, then ${toDo(next)}` : sentenceCase(toDo(step))}
       </p>
-      {step.pours ? (
+      {shown.pours ? (
         <p className="big-number">
-          {step.toG}
+          {shown.toG}
           <span className="unit"> g</span>
         </p>
       ) : (
         <p className="big-number time">{minutesText(over ? nowS : left)}</p>
       )}
-      {step.how && !waits && <p className="how">{step.how}</p>}
+      <p className="how">{shown.how}</p>
       <p className="next" role="timer">
-        {next ? (
-          <>
-            <strong className="countdown">{minutesText(left)}</strong> until: {next.text}
-          </>
-        ) : over ? (
-          <>
-            <strong className="countdown">{minutesText(nowS - step.untilS)}</strong> past its time
-          </>
-        ) : (
-          <>
-            <strong className="countdown">{minutesText(left)}</strong> to go
-          </>
-        )}
+        <strong className="countdown">{minutesText(next || !over ? left : nowS - step.untilS)}</strong> {next ? (waits ? 'to wait' : `until: ${next.text}`) : over ? 'past its time' : 'to go'}
       </p>
     </div>
   );
+}
+
+/** What is to be done in a step, up to its number. */
+function toDo(step: PlanStep): string {
+  if (!step.pours) return step.text;
+  return step.act === 'pull' ? 'until in the cup' : `${step.act} to`;
 }
 
 /** When a long steep is due, by the clock on the wall. */

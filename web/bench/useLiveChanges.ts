@@ -13,20 +13,23 @@ function kept(id: string): LivePatch | null {
   }
 }
 
+/** What a tap changes; worked out from the brew as the taps before it left it, however quickly they follow each other. */
+export type Change = (tap: LivePatch | ((live: LiveBrew) => LivePatch)) => void;
+
 /**
  * A brew on the bench with what was tapped on this device laid over it. A tap counts at once, is kept in this browser, and
  * is sent until the server has it: a server that is down, or a page that is closed, loses none.
  */
-export function useLiveChanges(live: LiveBrew): { live: LiveBrew; change: (patch: LivePatch) => void; unreached: boolean } {
-  const { id } = live;
+export function useLiveChanges(fromServer: LiveBrew): { live: LiveBrew; change: Change; unreached: boolean } {
+  const { id } = fromServer;
   const [pending, setPending] = useState<LivePatch | null>(() => kept(id));
   const [unreached, setUnreached] = useState(false);
   const [send] = benchApi.useChangeLiveMutation();
-  const newest = useRef(pending);
+  const newest = useRef({ fromServer, pending });
 
   const hold = useCallback(
     (patch: LivePatch | null) => {
-      newest.current = patch;
+      newest.current.pending = patch;
       if (patch === null) localStorage.removeItem(PREFIX + id);
       else localStorage.setItem(PREFIX + id, JSON.stringify(patch));
       setPending(patch);
@@ -34,19 +37,34 @@ export function useLiveChanges(live: LiveBrew): { live: LiveBrew; change: (patch
     [id],
   );
 
-  const change = useCallback((patch: LivePatch) => hold({ ...newest.current, ...patch }), [hold]);
+  useEffect(() => {
+    newest.current.fromServer = fromServer;
+  }, [fromServer]);
+
+  const change: Change = useCallback(
+    (tap) => {
+      const { fromServer: before, pending: held } = newest.current;
+      hold({ ...held, ...(typeof tap === 'function' ? tap({ ...before, ...held }) : tap) });
+    },
+    [hold],
+  );
 
   useEffect(() => {
     if (pending === null) return;
     let timer: ReturnType<typeof setTimeout>;
     let over = false;
     const attempt = async (): Promise<void> => {
-      const { error } = await send({ id, patch: pending });
+      const { data, error } = await send({ id, patch: pending });
       if (over) return;
       const unreachable = error && 'status' in error && typeof error.status !== 'number';
       setUnreached(unreachable === true);
-      if (unreachable) timer = setTimeout(() => void attempt(), AGAIN_MS);
-      else hold(null);
+      if (unreachable) {
+        timer = setTimeout(() => void attempt(), AGAIN_MS);
+        return;
+      }
+      // The next tap may come before the page is drawn with the answer.
+      if (data) newest.current.fromServer = data;
+      hold(null);
     };
     void attempt();
     return () => {
@@ -55,5 +73,5 @@ export function useLiveChanges(live: LiveBrew): { live: LiveBrew; change: (patch
     };
   }, [pending, id, send, hold]);
 
-  return { live: pending === null ? live : { ...live, ...pending }, change, unreached };
+  return { live: pending === null ? fromServer : { ...fromServer, ...pending }, change, unreached };
 }

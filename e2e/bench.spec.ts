@@ -1,0 +1,224 @@
+import type { Page } from '@playwright/test';
+import type { InstrumentSettings } from '../contract/instrument';
+import type { Bench, LiveBrew, LiveTrace } from '../contract/live';
+import type { KeptTrace } from '../contract/making';
+import type { BagPage } from '../contract/shelf';
+import { gapsIn, weightAt } from '../core/brew';
+import { pouringOf } from '../server/instruments/simulated/pouring';
+import { addBag, dateOf, expect, test, type Application } from './application';
+import { violations } from './axe';
+
+test.use({ expectedErrors: [/Failed to load resource|net::ERR/] });
+
+async function get<T>(page: Page, { address }: Application, path: string): Promise<T> {
+  return (await (await page.request.get(`${address}/api${path}`)).json()) as T;
+}
+
+async function connect(page: Page, { address }: Application, instruments: Partial<InstrumentSettings>): Promise<void> {
+  const answer = await page.request.put(`${address}/api/settings`, { data: { brewers: null, oneChange: true, instruments: { connected: {}, hand: 'steady', speed: 1, ...instruments } } });
+  expect(answer.ok()).toBe(true);
+}
+
+/** Adds a bag and lays out a brew of it by a recipe; ends at the pre-flight checks. */
+async function layOut(page: Page, application: Application, bag: string, recipe = /Four even pours/): Promise<LiveBrew> {
+  await addBag(page, application, bag, 14);
+  await page.getByRole('link', { name: 'Brew at the bench' }).click();
+  const name = await page.getByLabel('Recipe').getByText(recipe).first().textContent();
+  await page.getByLabel('Recipe').selectOption({ label: name?.trim() ?? '' });
+  await page.getByRole('button', { name: 'Lay it out' }).click();
+  await expect(page.getByRole('button', { name: 'Start', exact: true })).toBeVisible();
+  const { brews } = await get<Bench>(page, application, '/bench');
+  const live = brews.find(({ bagName }) => bagName === bag);
+  if (!live) throw new Error('Not on the bench');
+  return live;
+}
+
+const start = (page: Page): Promise<void> => page.getByRole('button', { name: 'Start', exact: true }).click();
+
+async function clear(page: Page, application: Application): Promise<void> {
+  for (const { id } of (await get<Bench>(page, application, '/bench')).brews) await page.request.delete(`${application.address}/api/bench/${id}`, { data: {} });
+}
+
+test.afterEach(({ page, application }) => clear(page, application));
+
+test('a four-stage brew with the simulated scale, from pre-flight to cup, by keyboard: the record is what the hand did', async ({ page, application }) => {
+  await connect(page, application, { connected: { scale: 'well', refractometer: 'well' }, speed: 20 });
+  const live = await layOut(page, application, 'Scale Hill');
+  for (const key of ['1', '2', '3', '4', '5', '6']) await page.keyboard.press(key);
+  await expect(page.getByText('All ready.')).toBeVisible();
+  await page.keyboard.press('Space');
+  // The number to pour to follows the plan, and the scale follows the hand.
+  for (const target of ['45', '110', '175', '240']) await expect(page.locator('.big-number')).toContainText(target);
+  await expect(page.getByLabel('Weight on the scale')).toHaveText(/2[34]\d(\.\d)? g/);
+  await expect(page.getByText(/^Drained in \d:\d\d/)).toBeVisible();
+  await page.keyboard.press('Space');
+  await expect(page.getByRole('heading', { name: 'The cup: Scale Hill' })).toBeVisible();
+  await expect(page.getByLabel('Drained in')).toHaveValue(/^[23]:\d\d$/);
+  await page.getByRole('textbox', { name: 'Overall' }).fill('8.2');
+  await page.getByRole('button', { name: 'lively' }).click();
+  await page.getByRole('button', { name: 'hollow far left' }).click();
+  await page.getByRole('button', { name: 'Read the refractometer' }).click();
+  await expect(page.getByLabel('Dissolved solids')).toHaveValue(/^1\.\d+$/);
+  await expect(page.getByText(/% × 210 g ÷ 15 g =/)).toBeVisible();
+  await page.getByRole('button', { name: 'Save the cup' }).click();
+  await expect(page.getByText('1 brew, 1 in the judgement')).toBeVisible();
+  await expect(page.getByRole('img', { name: /Bloom or crema by rest day: day 14 lively/ })).toBeVisible();
+
+  const { brews } = await get<BagPage>(page, application, `/bags/${live.bagId}?today=${dateOf(0)}`);
+  const { trace } = await get<KeptTrace>(page, application, `/brews/${brews[0]?.id}/trace`);
+  const truth = pouringOf(live.card, 'steady', live.seed);
+  expect(Math.abs((brews[0]?.drainS ?? 0) - (truth.endS ?? 0))).toBeLessThan(1);
+  expect(brews[0]?.making?.stageTimes).toHaveLength(4);
+  truth.pours.forEach((pour, i) => {
+    const time = brews[0]?.making?.stageTimes[i];
+    expect(Math.abs((time?.fromS ?? 0) - pour.fromS)).toBeLessThan(1);
+    expect(Math.abs((time?.untilS ?? 0) - pour.untilS)).toBeLessThan(1);
+    expect(Math.abs((time?.toG ?? 0) - pour.toG)).toBeLessThan(1);
+  });
+  // Anywhere along the trace: within 1 g of what the hand had poured within 1 s of then.
+  for (let s = 2; s < (truth.endS ?? 0) - 1; s++) {
+    const g = weightAt(trace, s) ?? NaN;
+    expect(g).toBeGreaterThan(truth.weightAt(s - 1) - 1);
+    expect(g).toBeLessThan(truth.weightAt(s + 1) + 1);
+  }
+
+  // The log shows the recipe with what happened beside the plan.
+  await page.getByRole('button', { name: /^Cone, 15 g/ }).click();
+  const entry = page.locator('.log > li.chosen');
+  await expect(entry).toContainText('Four even pours, version 1');
+  await expect(entry).toContainText('Pour to 175 g');
+  await expect(entry.locator('.trace-chart path.recharts-line-curve')).toHaveCount(2);
+});
+
+test('a killed server loses at most the last second of the trace, and no tap', async ({ page, application }) => {
+  await connect(page, application, { connected: { scale: 'well' }, speed: 1 });
+  const live = await layOut(page, application, 'Dark Ridge');
+  await start(page);
+  await expect(page.getByLabel('Weight on the scale')).toHaveText(/[1-9]\d\.?\d* g/);
+  const killedAt = Date.now();
+  await application.stop('SIGKILL');
+  await page.getByRole('button', { name: 'Poured to 45 g' }).click();
+  await expect(page.getByText('what you tapped is kept here')).toBeVisible();
+  // The clock is worked out from the start: it goes on without the server.
+  const shown = await page.getByLabel('Time since the start').textContent();
+  await expect(page.getByLabel('Time since the start')).not.toHaveText(shown ?? '');
+  await application.start();
+  await expect(page.getByText('what you tapped is kept here')).toBeHidden();
+  const trace = async (): Promise<LiveTrace> => get(page, application, `/bench/${live.id}/trace`);
+  await expect.poll(async () => (await trace()).trace.length).toBe(2);
+  const { brews } = await get<Bench>(page, application, '/bench');
+  const startedAt = brews[0]?.startedAt ?? 0;
+  expect(brews[0]?.marks).toMatchObject([{ step: 0 }]);
+  const [before, after] = (await trace()).trace;
+  expect(before?.at(-1)?.[0]).toBeGreaterThan((killedAt - startedAt) / 1000 - 1);
+  expect(after?.every(([, g]) => g > 5)).toBe(true);
+  await page.reload();
+  await expect(page.getByRole('button', { name: 'Unmark the last' })).toBeVisible();
+});
+
+test('a dropout is a gap in the record, wild readings are ignored and counted', async ({ page, application }) => {
+  await connect(page, application, { connected: { scale: 'drops out' }, speed: 20 });
+  const live = await layOut(page, application, 'Gap Field');
+  await start(page);
+  await expect(page.getByText(/^Drained in/)).toBeVisible();
+  await expect(page.locator('.trace-chart path.recharts-line-curve').nth(3)).toBeVisible();
+  const { trace } = await get<LiveTrace>(page, application, `/bench/${live.id}/trace`);
+  expect(gapsIn(trace).map(({ fromS, untilS }) => [Math.round(fromS), Math.round(untilS)])).toContainEqual([25, 31]);
+  expect(trace.flat().some(([s, g]) => s > 31 && g < 40)).toBe(false);
+  await clear(page, application);
+
+  await connect(page, application, { connected: { scale: 'jumps' }, speed: 20 });
+  await layOut(page, application, 'Wild Field');
+  await start(page);
+  await expect(page.getByText(/readings ignored/)).toBeVisible();
+  await expect(page.getByText(/^Drained in/)).toBeVisible();
+  await expect(page.getByText(/readings of the scale were wrong/)).toBeVisible();
+});
+
+test('by hand on a phone: one tap a stage, nothing under 44 px, the number readable from a metre', async ({ page, application }) => {
+  await connect(page, application, {});
+  await page.setViewportSize({ width: 390, height: 844 });
+  await layOut(page, application, 'A Bag With Quite a Long Name From the Upper Washing Station');
+  const small = (): Promise<string[]> =>
+    page.evaluate(`
+      [...document.querySelectorAll('main button, main a, main input, main select')]
+        .map((element) => ({ text: element.textContent, box: element.getBoundingClientRect() }))
+        .filter(({ box }) => box.width > 0 && (box.height < 44 || box.width < 44))
+        .map(({ text, box }) => text + ' ' + box.width + ' × ' + box.height)`);
+  const inReach = async (name: string | RegExp): Promise<void> => {
+    const box = await page.getByRole('button', { name }).boundingBox();
+    // The lower half of the screen is where a thumb gets to.
+    expect(box?.y).toBeGreaterThan(422);
+    expect((box?.y ?? 0) + (box?.height ?? 0)).toBeLessThanOrEqual(844);
+  };
+  await page.getByRole('button', { name: 'Understood' }).click();
+  expect(await small()).toEqual([]);
+  await page.getByRole('checkbox', { name: 'Rinse water thrown away' }).click();
+  await inReach('Start');
+  await start(page);
+  await expect(page.locator('.big-number')).toContainText('45');
+  expect(await page.evaluate(`parseFloat(getComputedStyle(document.querySelector('.big-number')).fontSize)`)).toBeGreaterThanOrEqual(100);
+  expect(await small()).toEqual([]);
+  expect(await violations(page)).toEqual([]);
+  expect(await page.evaluate('document.documentElement.scrollWidth')).toBeLessThanOrEqual(390);
+  await inReach('Poured to 45 g');
+  await page.getByRole('button', { name: 'Poured to 45 g' }).click();
+  await expect(page.getByText('Wait, then pour to')).toBeVisible();
+  await page.reload();
+  await expect(page.getByText('Wait, then pour to')).toBeVisible();
+  await page.getByRole('button', { name: 'Something went wrong' }).click();
+  await page.getByRole('button', { name: 'Spill' }).click();
+  await expect(page.getByText('left out of the judgement')).toBeVisible();
+  expect(await small()).toEqual([]);
+  await inReach('Drained');
+  await page.getByRole('button', { name: 'Drained' }).click();
+  await expect(page.getByText(/too fast/)).toBeVisible();
+  expect(await small()).toEqual([]);
+  await page.getByRole('link', { name: 'To the cup' }).click();
+  await page.getByRole('textbox', { name: 'Overall' }).fill('6');
+  await page.getByRole('button', { name: 'Save the cup' }).click();
+  await expect(page.locator('.log')).toContainText('Spill');
+  await expect(page.getByText('1 brew, 0 in the judgement')).toBeVisible();
+});
+
+test('two cones side by side: one clock each, and the second starts after the first', async ({ page, application }) => {
+  await connect(page, application, {});
+  await layOut(page, application, 'Left Cone');
+  await start(page);
+  await layOut(page, application, 'Right Cone');
+  await page.getByRole('button', { name: 'Start in 30 s' }).click();
+  const [left, right] = [page.getByRole('article', { name: /Left Cone/ }), page.getByRole('article', { name: /Right Cone/ })];
+  await expect(right).toContainText('Starts in');
+  await expect(left.locator('.big-number')).toContainText(/45|110/);
+  await expect(left.getByLabel('Time since the start')).toHaveText(/^0:\d\d$/);
+  await expect(right.getByLabel('Time since the start')).toHaveText(/^−0:\d\d$/);
+  expect(await violations(page)).toEqual([]);
+  await left.getByRole('button', { name: 'Clear off the bench' }).click();
+  await expect(left).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(left).toHaveCount(1);
+});
+
+test('a cold steep counts every second, and comes back to the shelf as due', async ({ page, application }) => {
+  await connect(page, application, {});
+  await page.clock.install();
+  await layOut(page, application, 'Night Store', /Overnight/);
+  await start(page);
+  await page.clock.runFor(1000);
+  await expect(page.getByText(/^Due .+ at .+ comes back to the shelf/)).toBeVisible();
+  // Seven hours of sleep, then every second of two minutes, as the page shows them.
+  await page.clock.fastForward('07:00:00');
+  await page.clock.pauseAt((await page.evaluate<number>('Date.now()')) + 1500);
+  const shown: string[] = [];
+  for (let second = 0; second < 120; second++) {
+    await page.clock.runFor(1000);
+    shown.push((await page.locator('.countdown').textContent()) ?? '');
+  }
+  const seconds = shown.map((text) => text.split(':').reduce((sum, part) => sum * 60 + Number(part), 0));
+  expect(seconds[0]).toBeGreaterThan(6 * 3600);
+  seconds.slice(1).forEach((value, i) => expect(value).toBe((seconds[i] ?? 0) - 1));
+  await page.clock.resume();
+  await page.clock.fastForward('07:00:00');
+  await page.getByRole('link', { name: 'Slow Crest' }).click();
+  await expect(page.getByRole('list', { name: 'On the bench' })).toContainText(/Due:\s*Night Store, Overnight since .+: strain it and keep it in the refrigerator/);
+});
