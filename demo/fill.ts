@@ -7,9 +7,14 @@ import { addBag } from '../server/db/bags';
 import { addBrew } from '../server/db/brews';
 import { TasterEntity } from '../server/db/entities';
 import type { Store } from '../server/db/store';
+import { ensureStarters } from '../server/db/recipes';
+import { brewAtBench, furnish, lastNight } from './bench';
 import { instantAt } from './calendar';
 import { BAGS, TASTERS } from './household';
 import { scorer, trueLiking } from './scores';
+
+/** The bag of which a cold steep stands in the refrigerator. */
+const STEEPING = 'Harbour House Blend';
 
 /** Fills an empty database with the demo household as of `today`, through the same doors as the application. */
 export async function fillStore(store: Store, today: PlainDate): Promise<{ bags: number; brews: number }> {
@@ -17,6 +22,8 @@ export async function fillStore(store: Store, today: PlainDate): Promise<{ bags:
   const now = new Date();
   let brews = 0;
   await store.write(async (db) => {
+    await ensureStarters(db, now);
+    const bench = await furnish(db, addDays(today, -30), now);
     const tasterIds = new Map<string, string>();
     for (const name of TASTERS) {
       const id = randomUUID();
@@ -35,14 +42,18 @@ export async function fillStore(store: Store, today: PlainDate): Promise<{ bags:
         finishedOn: finishedAt === undefined ? null : on(finishedAt),
       });
       const bagId = await addBag(db, bag, now);
-      for (const [i, { day, taster, recipe, notes, drainS, fault, faultNote, fromMemory }] of log.entries()) {
+      for (const [i, { day, taster, recipe, notes, drainS, fault, faultNote, fromMemory, bench: atBench }] of log.entries()) {
         const made = { ...bag.reference, ...recipe };
         const liking = trueLiking(truth, restAge(roastedOn, on(day), spells), made, bag.reference) - (fault ? 8 : 0);
+        const brewedAt = instantAt(on(day), 7, (i * 7) % 60);
+        const recorded = atBench ? await brewAtBench(db, bench, bagId, made, atBench, new Date(brewedAt), brews + 1) : null;
         const brew = brewInput.parse({
           ...made,
-          brewedAt: instantAt(on(day), 7, (i * 7) % 60),
+          brewedAt,
           tasterId: tasterIds.get(taster),
-          drainS: drainS ?? null,
+          drainS: recorded?.drainS ?? drainS ?? null,
+          liveId: recorded?.liveId ?? null,
+          making: recorded?.making ?? null,
           recordedFrom: fromMemory ? 'memory' : 'cup',
           fault: fault ?? null,
           faultNote: faultNote ?? '',
@@ -60,6 +71,7 @@ export async function fillStore(store: Store, today: PlainDate): Promise<{ bags:
         await addBrew(db, bagId, brew, now);
         brews++;
       }
+      if (label.name === STEEPING) await lastNight(db, bench, bagId, now);
     }
   });
   return { bags: BAGS.length, brews };

@@ -1,4 +1,6 @@
 import type { BagDraft } from '../contract/bag';
+import type { Hand } from '../contract/instrument';
+import type { MakingInput } from '../contract/making';
 import type { Recipe } from '../core/brew';
 
 /**
@@ -29,6 +31,8 @@ export interface DemoBrew {
   fault?: 'rinse-water-left' | 'spill' | 'stalled-filter';
   faultNote?: string;
   fromMemory?: boolean;
+  /** Made at the bench with the simulated scale: whose hand it was, and what was seen and measured. */
+  bench?: { hand: Hand } & Partial<Pick<MakingInput, 'vigour' | 'bed' | 'tastes' | 'tdsPercent' | 'ph'>>;
 }
 
 export interface DemoBag {
@@ -61,13 +65,13 @@ export const BAGS: readonly DemoBag[] = [
     age: 22,
     truth: { level: 87, peakDay: 21, riseWidth: 0.5, fallWidth: 0.6, height: 13, brewers: { 'thick-paper carafe': -4 } },
     brews: [
-      { day: 6, taster: 'Mira', notes: 'Closed. Green almond, thin finish.', drainS: 172 },
-      { day: 9, taster: 'Mira', notes: 'Opening: a little quince.', drainS: 178 },
+      { day: 6, taster: 'Mira', notes: 'Closed. Green almond, thin finish.', drainS: 172, bench: { hand: 'fast', vigour: 'wild', bed: 'hollow near right', tastes: ['sour', 'thin'], tdsPercent: 1.21 } },
+      { day: 9, taster: 'Mira', notes: 'Opening: a little quince.', drainS: 178, bench: { hand: 'steady', vigour: 'lively', bed: 'flat', tastes: ['sour'] } },
       { day: 12, taster: 'Tomas', recipe: carafe, notes: 'Soft, rooibos, a bit hidden.' },
-      { day: 15, taster: 'Mira', notes: 'Quince jelly, bright.', drainS: 181 },
+      { day: 15, taster: 'Mira', notes: 'Quince jelly, bright.', drainS: 181, bench: { hand: 'steady', vigour: 'lively', bed: 'flat', tdsPercent: 1.34 } },
       { day: 17, taster: 'Mira', recipe: carafe, notes: 'Rooibos again, rounder.' },
-      { day: 19, taster: 'Mira', notes: 'Damson skin, long sweet finish.', drainS: 184 },
-      { day: 21, taster: 'Tomas', notes: 'The best so far. Quince, honey, damson.', drainS: 182 },
+      { day: 19, taster: 'Mira', notes: 'Damson skin, long sweet finish.', drainS: 184, bench: { hand: 'steady', vigour: 'steady', bed: 'flat', tdsPercent: 1.38, ph: 4.98 } },
+      { day: 21, taster: 'Tomas', notes: 'The best so far. Quince, honey, damson.', drainS: 182, bench: { hand: 'slow', vigour: 'faint', bed: 'flat', tastes: ['dry'], tdsPercent: 1.42 } },
     ],
   },
   {
@@ -142,11 +146,11 @@ export const BAGS: readonly DemoBag[] = [
     truth: { level: 82, peakDay: 14, riseWidth: 0.45, fallWidth: 0.7, height: 14 },
     brews: [
       { day: 5, taster: 'Tomas', notes: 'Gushing, sour.', fault: 'spill', faultNote: 'Channelled and sprayed.' },
-      { day: 6, taster: 'Tomas', notes: 'Crema everywhere, sharp.', drainS: 24 },
-      { day: 8, taster: 'Tomas', notes: 'Walnut.', drainS: 27 },
+      { day: 6, taster: 'Tomas', notes: 'Crema everywhere, sharp.', drainS: 24, bench: { hand: 'fast', vigour: 'wild', tastes: ['sour'] } },
+      { day: 8, taster: 'Tomas', notes: 'Walnut.', drainS: 27, bench: { hand: 'steady', vigour: 'lively' } },
       { day: 10, taster: 'Tomas', recipe: { grindStep: -1 }, notes: 'Finer: heavier, malt.', drainS: 31 },
       { day: 12, taster: 'Mira', notes: 'Molasses, round.', drainS: 28 },
-      { day: 14, taster: 'Tomas', notes: 'Malt and walnut. Good.', drainS: 29 },
+      { day: 14, taster: 'Tomas', notes: 'Malt and walnut. Good.', drainS: 29, bench: { hand: 'steady', vigour: 'steady' } },
       { day: 16, taster: 'Tomas', recipe: { style: 'milk', waterG: 200 }, notes: 'With milk: malted biscuit.' },
     ],
   },

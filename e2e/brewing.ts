@@ -9,7 +9,8 @@ test('share of a core used by the page while brewing', async ({ page, demo }) =>
   test.setTimeout(180_000);
   await page.request.put(`${demo.address}/api/settings`, { data: { brewers: null, oneChange: true, instruments: { connected: { scale: 'well', thermometer: 'well' }, hand: 'steady', speed: 1 } } });
   await page.goto(demo.address);
-  await page.getByRole('link', { name: 'Brew it' }).click();
+  await page.getByRole('link', { name: /Kivu Terrace/ }).first().click();
+  await page.getByRole('link', { name: 'Brew at the bench' }).click();
   await page.getByRole('button', { name: 'Lay it out' }).click();
   await page.getByRole('button', { name: 'Start', exact: true }).click();
   await expect(page.getByLabel('Weight on the scale')).toHaveText(/[1-9]/);

@@ -22,7 +22,7 @@ function Chart({ points }: { points: readonly { day: number; vigour: number }[] 
         {width > 0 && (
           <ScatterChart width={width} height={150} margin={{ top: 8, right: 12, bottom: 20, left: 0 }} accessibilityLayer={false}>
             <XAxis dataKey="day" type="number" domain={[0, lastDay]} ticks={dayTicks(lastDay, true)} label={{ value: 'rest day', position: 'insideBottom', offset: -12 }} />
-            <YAxis dataKey="vigour" type="number" domain={[0, VIGOURS.length - 1]} ticks={VIGOURS.map((_, i) => i)} tickFormatter={(i: number) => VIGOURS[i] ?? ''} width={52} />
+            <YAxis dataKey="vigour" type="number" domain={[0, VIGOURS.length - 1]} ticks={VIGOURS.map((_, i) => i)} tickFormatter={(i: number) => VIGOURS[i] ?? ''} interval={0} width={52} />
             <Scatter data={[...points]} fill="var(--sc-lichen)" line={{ stroke: 'var(--sc-lichen)', strokeDasharray: '2 3' }} isAnimationActive={false} />
           </ScatterChart>
         )}

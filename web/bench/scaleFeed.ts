@@ -12,15 +12,20 @@ export interface ScaleNow {
   flawed: number;
 }
 
+/** A number that changes more often than this, ms, cannot be read. */
+const SHOWN_EVERY_MS = 150;
+
 const SILENT: ScaleNow = { weightG: null, gPerS: null, atS: null, flawed: 0 };
 
 /**
  * Follows the scale of one brew: first all that was recorded so far, then what comes. The stream opens itself again after
- * a break, and what was missed is fetched. An external store, so that only what shows a weight is redrawn ten times a second.
+ * a break, and what was missed is fetched. An external store, so that only what shows a weight is redrawn with every reading.
  */
 export class ScaleFeed {
   trace: Trace = [];
   #now: ScaleNow = SILENT;
+  #shownAt = 0;
+  #flawed = 0;
   #source: EventSource | null = null;
   readonly #listeners = new Set<() => void>();
 
@@ -58,23 +63,25 @@ export class ScaleFeed {
     const lastS = trace.at(-1)?.at(-1)?.[0] ?? -Infinity;
     for (const point of heardMeanwhile) if (point[0] > lastS) appendPoint(trace, point);
     this.trace = trace;
-    this.#show(Object.values(flaws).reduce((sum, count) => sum + count, 0));
+    this.#flawed = Object.values(flaws).reduce((sum, count) => sum + count, 0);
+    this.#show();
   }
 
   #hear(data: string): void {
     const parsed = readingsSchema.safeParse(JSON.parse(data));
     if (!parsed.success) return;
-    let { flawed } = this.#now;
     for (const { atS, value, flaw } of parsed.data.readings) {
-      if (flaw !== null) flawed++;
+      if (flaw !== null) this.#flawed++;
       else if (value !== null) appendPoint(this.trace, [atS, value]);
     }
-    this.#show(flawed);
+    this.#show();
   }
 
-  #show(flawed: number): void {
+  #show(): void {
     const last = this.trace.at(-1)?.at(-1) ?? null;
-    this.#now = { weightG: last?.[1] ?? null, gPerS: last === null ? null : flowAt(this.trace, last[0]), atS: last?.[0] ?? null, flawed };
+    if (performance.now() - this.#shownAt < SHOWN_EVERY_MS) return;
+    this.#shownAt = performance.now();
+    this.#now = { weightG: last?.[1] ?? null, gPerS: last === null ? null : flowAt(this.trace, last[0]), atS: last?.[0] ?? null, flawed: this.#flawed };
     for (const listener of this.#listeners) listener();
   }
 }

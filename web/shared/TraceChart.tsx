@@ -1,7 +1,9 @@
 import { Line, LineChart, ReferenceLine, XAxis, YAxis } from 'recharts';
-import { minutesText, planLine, planOf, type RecipeCard, type Trace } from '../../core/brew';
+import { minutesText, planLine, planOf, thin, type RecipeCard, type Trace } from '../../core/brew';
 import { useWidth } from './useWidth';
 
+/** Finer than a pixel of the chart, grams. */
+const DRAWN_G = 0.5;
 const STEPS_G = [5, 10, 20, 50, 100, 200, 500, 1000, 2000];
 const STEPS_S = [5, 10, 15, 30, 60, 120, 300, 600, 3600, 7200, 14_400];
 
@@ -29,7 +31,7 @@ export function TraceChart({ card, trace, nowS, height = 220 }: Props) {
           <XAxis dataKey="s" type="number" domain={[0, lastS]} ticks={ticks(lastS, stepS)} tickFormatter={minutesText} label={{ value: 'time', position: 'insideBottom', offset: -12 }} allowDuplicatedCategory={false} />
           <YAxis dataKey="g" type="number" domain={[0, Math.ceil(topG / stepG) * stepG]} ticks={ticks(Math.ceil(topG / stepG) * stepG, stepG)} width={50} label={{ value: 'grams', angle: -90, position: 'insideLeft', style: { textAnchor: 'middle' } }} />
           <Line data={points(planLine(plan))} dataKey="g" stroke="var(--sc-soft)" strokeWidth={1.25} strokeDasharray="4 3" dot={false} activeDot={false} isAnimationActive={false} />
-          {trace.map((run, i) => (
+          {thin(trace, [], DRAWN_G).map((run, i) => (
             <Line key={i} data={points(run)} dataKey="g" stroke="var(--sc-lichen)" strokeWidth={2.5} dot={run.length === 1} activeDot={false} isAnimationActive={false} />
           ))}
           {nowS !== undefined && <ReferenceLine x={nowS} stroke="var(--sc-ember)" strokeWidth={1.5} />}

@@ -1,0 +1,68 @@
+import type { EntityManager } from 'typeorm';
+import type { Hand, InstrumentSettings } from '../contract/instrument';
+import { makingInput, type MakingInput } from '../contract/making';
+import type { KeptCard } from '../contract/recipeCard';
+import { appendPoint, roundTo, scaleCard, type Recipe, type RecipeCard, type Trace } from '../core/brew';
+import { addGrinder } from '../server/db/grinders';
+import { addLive, addPiece, changeLive, startLive } from '../server/db/live';
+import { changeRecipe, loadRecipes } from '../server/db/recipes';
+import { keepSettings } from '../server/db/settings';
+import { unitNoise } from '../server/instruments/simulated/noise';
+import { pouringOf } from '../server/instruments/simulated/pouring';
+
+/** What stands on the bench of the household, and the brews that were made there. */
+
+const INSTRUMENTS: InstrumentSettings = { connected: { scale: 'well', thermometer: 'well', refractometer: 'well', 'ph-pen': 'well' }, hand: 'steady', speed: 1 };
+const READINGS_PER_S = 10;
+
+export interface DemoBench {
+  recipes: KeptCard[];
+}
+
+/** Grinders, instruments and the recipes to begin with. */
+export async function furnish(db: EntityManager, today: string, now: Date): Promise<DemoBench> {
+  await addGrinder(db, { name: 'Hand grinder', burrChanges: [{ on: today, note: 'after 40 kg' }] }, now);
+  await addGrinder(db, { name: 'Flat-burr grinder', burrChanges: [] }, now);
+  await keepSettings(db, { brewers: null, oneChange: true, instruments: INSTRUMENTS });
+  return { recipes: await loadRecipes(db) };
+}
+
+/** The recipe of the household for what was brewed, as it stood at the dose used. */
+function recipeFor({ recipes }: DemoBench, made: Recipe): { kept: KeptCard; card: RecipeCard } | null {
+  const kept = recipes.find(({ card }) => card.brewer === made.brewer && card.style === made.style);
+  if (!kept) return null;
+  const card = scaleCard(kept.card, made.doseG);
+  return card.waterG === made.waterG ? { kept, card: { ...card, waterC: made.waterC } } : null;
+}
+
+export interface BenchBrew {
+  liveId: string;
+  drainS: number | null;
+  making: MakingInput;
+}
+
+/** A brew as the bench would have recorded it, ready to be logged with its cup; null where no recipe fits. */
+export async function brewAtBench(db: EntityManager, bench: DemoBench, bagId: string, made: Recipe, { hand, ...seen }: { hand: Hand } & Partial<MakingInput>, brewedAt: Date, seed: number): Promise<BenchBrew | null> {
+  const recipe = recipeFor(bench, made);
+  if (!recipe) return null;
+  const liveId = await addLive(db, { bagId, card: recipe.card, recipeVersionId: recipe.kept.versionId }, brewedAt);
+  await startLive(db, liveId, brewedAt.getTime());
+  const pouring = pouringOf(recipe.card, hand, seed);
+  const noise = unitNoise(seed);
+  const trace: Trace = [];
+  for (let i = 0; i < (pouring.endS ?? 0) * READINGS_PER_S; i++) appendPoint(trace, [i / READINGS_PER_S, roundTo(pouring.weightAt(i / READINGS_PER_S) + 0.1 * noise(), 2)]);
+  await addPiece(db, liveId, 0, trace.flat(), []);
+  await changeLive(db, liveId, { endedS: pouring.endS });
+  return { liveId, drainS: pouring.endS === null ? null : roundTo(pouring.endS, 0), making: makingInput.parse(seen) };
+}
+
+/** A steep that was set up last night, and a recipe that has been edited since the brews were made. */
+export async function lastNight(db: EntityManager, { recipes }: DemoBench, bagId: string, now: Date): Promise<void> {
+  const steep = recipes.find(({ card }) => card.kind === 'cold steep');
+  if (steep) {
+    const begun = new Date(now.getTime() - 5 * 3_600_000);
+    await startLive(db, await addLive(db, { bagId, card: steep.card, recipeVersionId: steep.versionId }, begun), begun.getTime());
+  }
+  const standard = recipes.find(({ isStandard }) => isStandard);
+  if (standard) await changeRecipe(db, standard.id, { ...standard.card, stages: standard.card.stages.map((stage) => (stage.act === 'swirl' ? { ...stage, how: 'twice, gently' } : stage)) }, now);
+}
