@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { CHECKS, FAULTS } from '../core/brew';
+import { BEDS, CHECKS, FAULTS, VIGOURS } from '../core/brew';
 import { id, oneOf, quantity, text } from './fields';
 import { instrumentSettings } from './instrument';
 import { flawCounts, trace } from './making';
@@ -18,6 +18,8 @@ export const livePatch = z.strictObject({
   marks: z.array(mark).max(60, 'A brew can have 60 marks at most').optional(),
   /** When it was over, seconds from the start; null: not yet after all. */
   endedS: quantity('The end', 0, LONGEST_S, 's').nullable().optional(),
+  vigour: oneOf('Bloom', VIGOURS).nullable().optional(),
+  bed: oneOf('Bed', BEDS).nullable().optional(),
   fault: oneOf('Fault', FAULTS).nullable().optional(),
   faultNote: text('What went wrong', 500).optional(),
 });
@@ -38,6 +40,8 @@ export const liveBrew = z.strictObject({
   /** Instants, ms; null before the start. */
   startedAt: z.number().nullable(),
   endedS: z.number().nullable(),
+  vigour: z.enum(VIGOURS).nullable(),
+  bed: z.enum(BEDS).nullable(),
   fault: z.enum(FAULTS).nullable(),
   faultNote: z.string(),
   instruments: instrumentSettings,

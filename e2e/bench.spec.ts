@@ -222,3 +222,41 @@ test('a cold steep counts every second, and comes back to the shelf as due', asy
   await page.getByRole('link', { name: 'Slow Crest' }).click();
   await expect(page.getByRole('list', { name: 'On the bench' })).toContainText(/Due:\s*Night Store, Overnight since .+: strain it and keep it in the refrigerator/);
 });
+
+test('a recipe scaled to 10 g and to 40 g; one with its stages out of order is refused; an old brew keeps the version it used', async ({ page, application }) => {
+  await connect(page, application, {});
+  await layOut(page, application, 'Version Hill');
+  await start(page);
+  await page.getByRole('button', { name: 'Drained' }).click();
+  await page.getByRole('link', { name: 'To the cup' }).click();
+  await page.getByRole('textbox', { name: 'Overall' }).fill('8');
+  await page.getByRole('button', { name: 'Save the cup' }).click();
+  await expect(page.getByText('1 brew, 1 in the judgement')).toBeVisible();
+
+  await page.getByRole('link', { name: 'Brew at the bench' }).click();
+  const scaled = page.getByRole('status').filter({ hasText: 'Scaled' });
+  await page.getByLabel('Dose').fill('10');
+  await expect(scaled.getByRole('listitem')).toHaveText(['Dose: 15 → 10 g', 'Water: 240 → 160 g', 'Stage 1: 45 → 30 g', 'Stage 2: 110 → 73 g', 'Stage 3: 175 → 117 g', 'Stage 4: 240 → 160 g']);
+  await page.getByLabel('Dose').fill('40');
+  await expect(scaled.getByRole('listitem')).toHaveText(['Dose: 15 → 40 g', 'Water: 240 → 640 g', 'Stage 1: 45 → 120 g', 'Stage 2: 110 → 293 g', 'Stage 3: 175 → 467 g', 'Stage 4: 240 → 640 g']);
+
+  await page.getByRole('link', { name: 'Edit the recipe' }).click();
+  await page.getByRole('button', { name: 'Edit', exact: true }).click();
+  const thirdTime = page.getByLabel('At', { exact: true }).nth(2);
+  await thirdTime.fill('0:30');
+  await page.getByRole('button', { name: 'Save the recipe' }).click();
+  await expect(page.getByText('Stage 3 (pour to 175 g) begins at 0:30, before stage 2 (pour to 110 g, at 0:40)')).toBeVisible();
+  await thirdTime.fill('1:30');
+  await page.getByLabel('At', { exact: true }).nth(3).fill('2:05');
+  await page.getByLabel('At', { exact: true }).nth(4).fill('2:25');
+  await page.getByRole('button', { name: 'Save the recipe' }).click();
+  await expect(page.getByText('cone, version 2')).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Version 1, .+, 1 brew$/ })).toBeVisible();
+
+  await page.goto(application.address);
+  await page.getByRole('link', { name: /Version Hill/ }).first().click();
+  await page.getByRole('button', { name: /^Cone, 15 g/ }).click();
+  const entry = page.locator('.log > li.chosen');
+  await expect(entry).toContainText('version 1 (edited since)');
+  await expect(entry.getByRole('row', { name: /1:15 Pour to 175 g/ })).toBeVisible();
+});

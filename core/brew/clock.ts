@@ -24,10 +24,12 @@ export function secondsTo(atS: number, nowS: number): number {
 }
 
 /**
- * Milliseconds from now until the next whole second of a brew, at the soonest `leastMs` away. Waiting for that, anew
- * after each second, neither drifts nor skips one, however late a timer fires within the second.
+ * Milliseconds from now until the next whole second of a brew. Waiting for that, anew after each second, neither drifts
+ * nor skips one, however late a timer fires within the second. Only where time runs so fast that whole seconds pass in
+ * `leastMs` are those let go.
  */
 export function msToNextSecond(nowS: number, speed: number, leastMs = 0): number {
-  const ahead = (leastMs / 1000) * speed;
+  const passing = (leastMs / 1000) * speed;
+  const ahead = passing < 1 ? 0 : passing;
   return ((Math.floor(nowS + ahead + 1e-6) + 1 - nowS) / speed) * 1000;
 }

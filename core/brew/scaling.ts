@@ -1,17 +1,15 @@
-import { cupsLeft } from './ratio';
+import { cupsLeft, ratio, waterFor } from './ratio';
 import { pouredG, type RecipeCard } from './card';
-import { roundTo } from './units';
 
 /**
- * A recipe for another dose: the ratio stays, water, ice and the targets of its stages follow it and are rounded to
- * 1 g, and the last target is exactly what is poured. Targets stay in order even where rounding would join two. Times
- * stay as written: a larger bed drains more slowly, and only the taster can say by how much.
+ * A recipe with another dose and water: ice and the targets of its stages follow the water and are rounded to 1 g, and the
+ * last target is exactly what is poured. Targets stay in order even where rounding would join two. Times stay as
+ * written: a larger bed drains more slowly, and only the taster can say by how much.
  *
- * @throws RangeError when the dose is not above 0
+ * @throws RangeError when the dose or the water is not above 0
  */
-export function scaleCard(card: RecipeCard, doseG: number): RecipeCard {
-  if (!(doseG > 0)) throw new RangeError('A dose must be above 0 g');
-  const waterG = Math.max(1, Math.round((card.waterG / card.doseG) * doseG));
+export function scaleTo(card: RecipeCard, doseG: number, waterG: number): RecipeCard {
+  if (!(doseG > 0) || !(waterG > 0)) throw new RangeError('Dose and water must be above 0 g');
   const iceG = Math.round((card.iceG / card.waterG) * waterG);
   const times = (waterG - iceG) / pouredG(card);
   let before = 0;
@@ -21,6 +19,11 @@ export function scaleCard(card: RecipeCard, doseG: number): RecipeCard {
     return { ...stage, toG: before };
   });
   return { ...card, doseG, waterG, iceG, stages };
+}
+
+/** A recipe for another dose, at the same ratio; its water in whole grams. */
+export function scaleCard(card: RecipeCard, doseG: number): RecipeCard {
+  return scaleTo(card, doseG, Math.max(1, waterFor(doseG, ratio(card.waterG, card.doseG))));
 }
 
 /** A number that scaling changed. */
@@ -46,10 +49,4 @@ export function doseSharingOut(leftG: number, plannedG: number): number | null {
   if (leftG < 0.1) return null;
   const cups = Math.max(1, cupsLeft(leftG + plannedG / 2, plannedG));
   return Math.floor((leftG / cups) * 10 + 1e-6) / 10;
-}
-
-/** The recipe at another ratio, its dose unchanged. */
-export function atRatio(card: RecipeCard, ratioToOne: number): RecipeCard {
-  const scaled = scaleCard(card, roundTo((card.doseG * ratioToOne * card.doseG) / card.waterG, 6));
-  return { ...scaled, doseG: card.doseG };
 }

@@ -54,6 +54,8 @@ export interface LiveBrewRow {
   /** Instant of the start, ms. */
   startedAt: number | null;
   endedS: number | null;
+  vigour: Vigour | null;
+  bed: Bed | null;
   fault: Fault | null;
   faultNote: string;
   instruments: InstrumentSettings;
@@ -74,6 +76,8 @@ export const LiveBrewEntity = new EntitySchema<LiveBrewRow>({
     marks: json,
     startedAt: optionalReal,
     endedS: optionalReal,
+    vigour: optionalText,
+    bed: optionalText,
     fault: optionalText,
     faultNote: text,
     instruments: json,

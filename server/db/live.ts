@@ -46,6 +46,8 @@ export async function addLive(db: EntityManager, { bagId, card, recipeVersionId 
     marks: [],
     startedAt: null,
     endedS: null,
+    vigour: null,
+    bed: null,
     fault: null,
     faultNote: '',
     // Only simulated time can run faster than the clock on the wall.

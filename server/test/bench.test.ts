@@ -46,10 +46,10 @@ describe('a brew by hand', () => {
     const { id } = await layOut();
     await server.ok('PATCH', `/bench/${id}`, { ticked: ['paper-rinsed', 'rinse-thrown-away'] });
     const { startedAt } = await server.ok<LiveBrew>('POST', `/bench/${id}/start`, {});
-    await server.ok('PATCH', `/bench/${id}`, { marks: [{ step: 0, atS: 12 }, { step: 1, atS: 55.2 }], fault: 'spill', faultNote: 'over the rim' });
+    await server.ok('PATCH', `/bench/${id}`, { marks: [{ step: 0, atS: 12 }, { step: 1, atS: 55.2 }], fault: 'spill', faultNote: 'over the rim', vigour: 'wild', bed: 'hollow' });
     await server.stop();
     await server.start();
-    expect(await liveOf(id)).toMatchObject({ startedAt, ticked: ['paper-rinsed', 'rinse-thrown-away'], fault: 'spill', faultNote: 'over the rim', endedS: null });
+    expect(await liveOf(id)).toMatchObject({ startedAt, ticked: ['paper-rinsed', 'rinse-thrown-away'], fault: 'spill', faultNote: 'over the rim', vigour: 'wild', bed: 'hollow', endedS: null });
     await server.ok('PATCH', `/bench/${id}`, { endedS: 184 });
     const brewId = await server.addBrew(bagId, { liveId: id, drainS: 184, making: { vigour: 'lively', bed: 'hollow far left', tdsPercent: 1.34, tastes: ['sour'] } });
     const brew = (await server.ok<BagPage>('GET', `/bags/${bagId}?today=${TODAY}`)).brews.find((one) => one.id === brewId);
@@ -113,6 +113,11 @@ describe('a brew with a simulated scale', () => {
     const { trace } = await server.ok<KeptTrace>('GET', `/brews/${brewId}/trace`);
     expect(trace.flat().length).toBeLessThan(whole.flat().length / 5);
     for (const [s, g] of whole.flat()) expect(Math.abs((weightAt(trace, s) ?? Infinity) - g)).toBeLessThan(0.5);
+    // What the bench recorded outlives a later change of the log.
+    await server.ok('PUT', `/brews/${brewId}`, { ...cardless, making: { bed: 'flat' } });
+    const edited = (await server.ok<BagPage>('GET', `/bags/${bagId}?today=${TODAY}`)).brews.find((one) => one.id === brewId);
+    expect(edited?.making).toMatchObject({ bed: 'flat', hasTrace: true, stageTimes: brew?.making?.stageTimes, card: { name: 'Four even pours' } });
+    expect((await server.ok<KeptTrace>('GET', `/brews/${brewId}/trace`)).trace).toEqual(trace);
   });
 
   it('shows a dropout as a gap and marks wild readings', async () => {

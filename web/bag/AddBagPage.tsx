@@ -1,7 +1,9 @@
 import { useMemo } from 'react';
 import { useNavigate } from 'react-router';
 import { api, problemOf } from '../shared/api';
+import { benchApi } from '../shared/benchApi';
 import { usePageTitle } from '../shared/usePageTitle';
+import { Wait } from '../shared/Wait';
 import { BagSheet } from './BagSheet';
 import { emptyBag } from './bagForm';
 
@@ -9,8 +11,11 @@ import { emptyBag } from './bagForm';
 export function AddBagPage() {
   const navigate = useNavigate();
   const [addBag] = api.useAddBagMutation();
-  const initial = useMemo(() => emptyBag(), []);
+  const { data: recipes, isLoading } = benchApi.useRecipesQuery(undefined);
+  const standard = recipes?.find(({ isStandard }) => isStandard) ?? null;
+  const initial = useMemo(() => emptyBag(standard), [standard]);
   usePageTitle('Add a bag');
+  if (isLoading) return <Wait what="Reading the standard recipe" />;
   return (
     <>
       <h1>Add a bag</h1>

@@ -1,8 +1,9 @@
 import { bagInput, type Bag, type BagInput } from '../../contract/bag';
+import type { KeptCard } from '../../contract/recipeCard';
 import { mapValues } from 'es-toolkit';
 import type { RecipeInput } from '../../contract/recipe';
 import { EQUAL_WEIGHTS, type Attribute, type AttributeWeights } from '../../core/cup';
-import { asTyped, typedChoice, typedNumber } from '../shared/typed';
+import { asTyped, typedChoice, typedNumber, typedWater } from '../shared/typed';
 import { typedResolver } from '../shared/formResolver';
 
 /** A bag as typed: every field as text. The names are the contract's, so that problems find their field. */
@@ -26,14 +27,16 @@ export interface BagForm {
   weights: Record<Attribute, string>;
   bet: string;
   finishedOn: string;
+  /** The recipe the reference was taken from; carried along. */
+  referenceCardId: string;
   reference: { style: string; brewer: string; doseG: string; waterG: string; waterC: string; filter: string; waterRecipe: string };
   spells: { from: string; to: string }[];
 }
 
-/** The household's standard to begin with; every bag may have its own. */
+/** What is filled in when the household's recipes cannot be read. */
 const FIRST_REFERENCE: RecipeInput = { style: 'filter', brewer: 'cone', doseG: 15, waterG: 240, waterC: 94, grindStep: 0, filter: null, waterRecipe: null };
 
-function typedReference({ style, brewer, doseG, waterG, waterC, filter, waterRecipe }: RecipeInput): BagForm['reference'] {
+function typedReference({ style, brewer, doseG, waterG, waterC, filter, waterRecipe }: Omit<RecipeInput, 'grindStep'>): BagForm['reference'] {
   return { style, brewer, doseG: asTyped(doseG), waterG: asTyped(waterG), waterC: asTyped(waterC), filter: filter ?? '', waterRecipe: waterRecipe ?? '' };
 }
 
@@ -42,8 +45,8 @@ function typedWeights(weights: AttributeWeights | null): Pick<BagForm, 'best' | 
   return { best: weights === null ? 'overall' : 'weights', weights: mapValues(shown, (weight) => asTyped(weight)) };
 }
 
-/** An empty sheet for a new bag. */
-export function emptyBag(): BagForm {
+/** An empty sheet for a new bag, its reference the household's standard recipe. */
+export function emptyBag(standard: KeptCard | null = null): BagForm {
   return {
     name: '',
     roaster: '',
@@ -62,7 +65,8 @@ export function emptyBag(): BagForm {
     ...typedWeights(null),
     bet: '',
     finishedOn: '',
-    reference: typedReference(FIRST_REFERENCE),
+    referenceCardId: standard?.id ?? '',
+    reference: typedReference(standard?.card ?? FIRST_REFERENCE),
     spells: [],
   };
 }
@@ -87,6 +91,7 @@ export function typedBag(bag: Bag): BagForm {
     ...typedWeights(bag.weights),
     bet: bag.bet,
     finishedOn: bag.finishedOn ?? '',
+    referenceCardId: bag.referenceCardId ?? '',
     reference: typedReference(bag.reference),
     spells: bag.spells.map(({ from, to }) => ({ from, to: to ?? '' })),
   };
@@ -106,10 +111,11 @@ function toValues(typed: BagForm): unknown {
     weightG: typedNumber(typed.weightG),
     price: typedNumber(typed.price),
     finishedOn: typedChoice(typed.finishedOn),
+    referenceCardId: typedChoice(typed.referenceCardId),
     reference: {
       ...reference,
       doseG: typedNumber(reference.doseG),
-      waterG: typedNumber(reference.waterG),
+      waterG: typedWater(reference.waterG, typedNumber(reference.doseG)),
       waterC: typedNumber(reference.waterC),
       grindStep: 0,
       filter: typedChoice(reference.filter.trim()),

@@ -9,7 +9,7 @@ import { ATTRIBUTES, compositeLiking, SCHOOL_SCALES, type School } from '../../c
 import { MarkField, OpenSelectField, SelectField, SwitchField, TextField } from '../shared/fields';
 import { numberText, SCHOOL_NAMES, sentenceCase, words } from '../shared/format';
 import { Sheet } from '../shared/Sheet';
-import { typedNumber } from '../shared/typed';
+import { typedNumber, typedWater } from '../shared/typed';
 import { MakingPart } from './MakingPart';
 import { TasterField } from './TasterField';
 import { brewResolver, type BrewForm, type BrewValues } from './brewForm';
@@ -44,7 +44,7 @@ export function BrewSheet({ tasters, verdict, card = null, markFirst = false, ..
 
 function RecipePart() {
   const doseG = typedNumber(useWatch<BrewForm, 'doseG'>({ name: 'doseG' }));
-  const waterG = typedNumber(useWatch<BrewForm, 'waterG'>({ name: 'waterG' }));
+  const waterG = typedWater(useWatch<BrewForm, 'waterG'>({ name: 'waterG' }), doseG);
   const known = typeof doseG === 'number' && typeof waterG === 'number' && doseG > 0;
   return (
     <fieldset>
@@ -52,7 +52,7 @@ function RecipePart() {
       <div className="fields">
         <OpenSelectField name="brewer" label="Brewer" options={BREWERS} ownLabel="Another kind" />
         <TextField name="doseG" label="Dose" unit="g" decimal />
-        <TextField name="waterG" label="Water" unit="g" decimal help={known ? `1:${numberText(waterG / doseG, 1)}, about ${numberText(beverageG(waterG, doseG), 0)} g in the cup` : undefined} />
+        <TextField name="waterG" label="Water" unit="g" decimal help={known ? `1:${numberText(waterG / doseG, 1)}, about ${numberText(beverageG(waterG, doseG), 0)} g in the cup` : 'or a ratio, 1:16'} />
         <TextField name="waterC" label="Water temperature" unit="°C" decimal />
         <TextField name="grindStep" label="Grind" unit="steps" decimal help="From the reference; finer is negative" />
         <TextField name="drainS" label="Drained in" placeholder="3:05" />

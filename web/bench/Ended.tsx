@@ -7,6 +7,7 @@ import { numberText, sentenceCase } from '../shared/format';
 import { RecipeLines } from '../shared/RecipeLines';
 import { TraceChart } from '../shared/TraceChart';
 import { FaultTaps } from './FaultTaps';
+import { BedTaps, VigourTaps } from './SignTaps';
 import type { Change } from './useLiveChanges';
 
 /** A brew that is over: how it went against its plan, and on to the cup. */
@@ -38,6 +39,8 @@ export function Ended({ live, change, chosen }: { live: LiveBrew; change: Change
             Not over yet
           </button>
         </div>
+        <VigourTaps live={live} change={change} />
+        {live.card.kind !== 'espresso' && <BedTaps live={live} change={change} />}
         <FaultTaps live={live} change={change} />
         {trace.length > 0 && <TraceChart card={live.card} trace={trace} height={220} />}
         {flaws > 0 && <p className="quiet small">{flaws} readings of the scale were wrong, and are left out.</p>}

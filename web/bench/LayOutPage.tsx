@@ -16,7 +16,7 @@ import { useToday } from '../shared/today';
 import { asTyped, typedNumber } from '../shared/typed';
 import { usePageTitle } from '../shared/usePageTitle';
 import { Wait } from '../shared/Wait';
-import { cardForBag, recipeFor } from './chooseCard';
+import { cardForBag, isReference, recipeFor } from './chooseCard';
 import { GrindFields } from './GrindFields';
 
 /** Laying a brew out: which recipe, how much of it, ground how. */
@@ -40,7 +40,7 @@ function LayOut({ page, recipes }: { page: BagPage; recipes: readonly KeptCard[]
   const [typedDose, setTypedDose] = useState(address.get('dose') ?? '');
   if (!kept) return <p>There is no recipe yet. <Link to="/recipes/new">Write one</Link>.</p>;
 
-  const written = cardForBag(kept.card, bag, kept.id === bag.referenceCardId);
+  const written = cardForBag(kept.card, bag);
   const dose = typedNumber(typedDose);
   const scaled = typeof dose === 'number' && dose > 0 ? scaleCard(written, dose) : written;
   const card = { ...scaled, ...(grind ?? {}) };
@@ -162,7 +162,7 @@ function ScaleNote({ before, after }: { before: RecipeCard; after: RecipeCard })
 function ReferenceChoice({ page: { bag }, kept, card }: { page: BagPage; kept: KeptCard; card: RecipeCard }) {
   const [changeBag, { isLoading }] = api.useChangeBagMutation();
   const dispatch = useAppDispatch();
-  if (kept.id === bag.referenceCardId) return <p className="quiet small">This is the bag’s reference recipe: its other brews are measured against it.</p>;
+  if (kept.id === bag.referenceCardId && isReference(card, bag)) return <p className="quiet small">This is the bag’s reference recipe: its other brews are measured against it.</p>;
   const make = async (): Promise<void> => {
     const { id, createdAt: _, revision: __, ...input } = bag;
     const { style, brewer, doseG, waterG, waterC, filter, waterRecipe } = card;

@@ -1,4 +1,4 @@
-import { useFormState, useWatch } from 'react-hook-form';
+import { useFormContext, useFormState, useWatch } from 'react-hook-form';
 import type { Verdict } from '../../contract/verdict';
 import { beverageG, KIND_TRAITS, shareOf, TASTES, VIGOURS, type BrewKind, type RecipeCard } from '../../core/brew';
 import { AdviceNote } from '../shared/AdviceNote';
@@ -7,7 +7,7 @@ import { readBrew } from '../shared/brewRead';
 import { SelectField, TapsField, TextField } from '../shared/fields';
 import { numberText } from '../shared/format';
 import { typedNumber, typedSeconds } from '../shared/typed';
-import { BedField } from './BedField';
+import { BedPicture } from './BedPicture';
 import { MeasureButton } from './MeasureButton';
 import { somethingMade, type BrewForm } from './brewForm';
 
@@ -20,7 +20,8 @@ interface Props {
 /** How the brew went: signs of gas and flow, what was measured, tastes that say something of the recipe, and the advice. */
 export function MakingPart({ initial, verdict, card }: Props) {
   const { errors } = useFormState<BrewForm>();
-  const [style, liveId] = useWatch<BrewForm, ['style', 'liveId']>({ name: ['style', 'liveId'] });
+  const [style, liveId, bed] = useWatch<BrewForm, ['style', 'liveId', 'making.bed']>({ name: ['style', 'liveId', 'making.bed'] });
+  const { setValue } = useFormContext<BrewForm>();
   const { data: grinders = [] } = benchApi.useGrindersQuery(undefined);
   const shot = style === 'espresso';
   const open = initial.liveId !== '' || errors.making !== undefined || somethingMade(initial.making);
@@ -31,8 +32,8 @@ export function MakingPart({ initial, verdict, card }: Props) {
       <details open={open}>
         <summary>{shot ? 'Crema' : 'Bloom, bed'}, tastes, measurements, and what to change</summary>
         <TapsField name="making.vigour" label={shot ? 'Crema' : 'Bloom'} options={VIGOURS} help="How much gas came out: a sign of how far the rest has gone." />
-        {!shot && <BedField />}
-        <TapsField name="making.tastes" label="It tasted" options={TASTES} many />
+        {!shot && <BedPicture bed={bed} onTap={(one) => setValue('making.bed', one ?? '', { shouldDirty: true })} />}
+        <TapsField name="making.tastes" label="It tasted" options={TASTES} />
         <div className="fields mt-2">
           <TextField name="making.tdsPercent" label="Dissolved solids" unit="%" decimal help={<MeasureButton kind="refractometer" field="making.tdsPercent" brew={brew} />} />
           <TextField name="making.beverageG" label="Beverage" unit="g" decimal help={<Estimate />} />

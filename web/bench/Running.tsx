@@ -10,6 +10,7 @@ import { Pour } from './Pour';
 import { ScaleFeed } from './scaleFeed';
 import { StageStrip } from './StageStrip';
 import { Thermometer } from './Thermometer';
+import { VigourTaps } from './SignTaps';
 import type { Change } from './useLiveChanges';
 
 interface Props {
@@ -74,6 +75,7 @@ export function Running({ live, nowS, change, chosen, refresh }: Props) {
         </div>
       </div>
       <div className="beside">
+        <VigourTaps live={live} change={change} />
         <FaultTaps live={live} change={change} />
         {feed && <TraceChart card={live.card} trace={feed.trace} nowS={nowS} height={220} />}
       </div>

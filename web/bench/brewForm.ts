@@ -6,7 +6,7 @@ import { minutesText, type Taste } from '../../core/brew';
 import { ATTRIBUTES, type Attribute, type School } from '../../core/cup';
 import { typedResolver } from '../shared/formResolver';
 import { instantOf, localDateTime, wallClockOf } from '../shared/today';
-import { asTyped, typedChoice, typedNumber, typedSeconds } from '../shared/typed';
+import { asTyped, typedChoice, typedNumber, typedSeconds, typedWater } from '../shared/typed';
 
 /** A brew and its cup as typed: every field as text. The names are the contract's, so that problems find their field. */
 export interface BrewForm {
@@ -60,22 +60,19 @@ export function newBrew(recipe: RecipeInput, school: School, tasterId: string): 
 }
 
 /** A sheet for the cup of a brew that ran on the bench: its recipe, time and fault are filled in. */
-export function brewFromBench({ id, card, recipeVersionId, startedAt, endedS, fault, faultNote }: LiveBrew, school: School, tasterId: string, grindStep: number | null): BrewForm {
+export function brewFromBench({ id, card, recipeVersionId, startedAt, endedS, fault, faultNote, vigour, bed }: LiveBrew, school: School, tasterId: string, grindStep: number | null): BrewForm {
   const { hardnessPpm, grinderId, grinderSetting, pressureBar, iceG } = card;
   const numbers = mapValues({ hardnessPpm, grinderSetting, pressureBar, iceG: iceG > 0 ? iceG : null }, asTyped);
   return {
     ...newBrew({ ...card, grindStep }, school, tasterId),
     brewedAt: localDateTime(new Date(startedAt ?? Date.now())),
-    drainS: endedS === null ? '' : typedDrain(endedS),
+    drainS: endedS === null || endedS < 1 ? '' : minutesText(endedS),
     fault: fault ?? '',
     faultNote,
-    making: { ...NO_MAKING, ...numbers, recipeVersionId: recipeVersionId ?? '', grinderId: grinderId ?? '' },
+    making: { ...NO_MAKING, ...numbers, recipeVersionId: recipeVersionId ?? '', grinderId: grinderId ?? '', vigour: vigour ?? '', bed: bed ?? '' },
     liveId: id,
   };
 }
-
-/** Seconds as typed; in whole minutes and seconds, since nobody types tenths. */
-const typedDrain = (seconds: number): string => (seconds >= 3600 ? String(Math.round(seconds)) : minutesText(seconds));
 
 function typedMaking(making: Brew['making']): MakingForm {
   if (making === null) return NO_MAKING;
@@ -104,7 +101,7 @@ export function typedBrew(brew: Brew): BrewForm {
   return {
     ...typedRecipe(brew),
     brewedAt: wallClockOf(brew.brewedAt),
-    drainS: brew.drainS === null ? '' : typedDrain(brew.drainS),
+    drainS: brew.drainS === null ? '' : minutesText(brew.drainS),
     tasterId: brew.tasterId ?? '',
     fromMemory: brew.recordedFrom === 'memory',
     fault: brew.fault ?? '',
@@ -120,7 +117,7 @@ function toValues({ fromMemory, cup, ...typed }: BrewForm): unknown {
     ...typed,
     brewedAt: instantOf(typed.brewedAt),
     doseG: typedNumber(typed.doseG),
-    waterG: typedNumber(typed.waterG),
+    waterG: typedWater(typed.waterG, typedNumber(typed.doseG)),
     waterC: typedNumber(typed.waterC),
     grindStep: typedNumber(typed.grindStep),
     filter: typedChoice(typed.filter.trim()),

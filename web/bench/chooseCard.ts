@@ -1,6 +1,6 @@
 import type { KeptCard } from '../../contract/recipeCard';
 import type { Bag } from '../../contract/bag';
-import { atRatio, scaleCard, type RecipeCard } from '../../core/brew';
+import { scaleTo, type RecipeCard } from '../../core/brew';
 
 /**
  * The recipe a bag is brewed by unless the taster says otherwise: its reference's, else one for the brewer of its
@@ -14,8 +14,13 @@ export function recipeFor(bag: Bag, recipes: readonly KeptCard[]): KeptCard | un
 }
 
 /** A recipe as this bag's reference has it: its dose, ratio and temperature, where it is for the same brewer. */
-export function cardForBag(card: RecipeCard, { reference }: Bag, isReference: boolean): RecipeCard {
-  if (isReference || card.brewer !== reference.brewer) return card;
-  const scaled = atRatio(scaleCard(card, reference.doseG), reference.waterG / reference.doseG);
-  return { ...scaled, waterG: reference.waterG, waterC: reference.waterC ?? card.waterC, filter: reference.filter, waterRecipe: reference.waterRecipe };
+export function cardForBag(card: RecipeCard, { reference }: Bag): RecipeCard {
+  if (card.brewer !== reference.brewer || card.style !== reference.style) return card;
+  const scaled = scaleTo(card, reference.doseG, reference.waterG);
+  return { ...scaled, waterC: reference.waterC ?? card.waterC, filter: reference.filter ?? card.filter, waterRecipe: reference.waterRecipe ?? card.waterRecipe };
+}
+
+/** Whether a recipe as laid out is what the bag is judged by. */
+export function isReference(card: RecipeCard, { reference }: Bag): boolean {
+  return (['brewer', 'style', 'doseG', 'waterG', 'waterC'] as const).every((setting) => card[setting] === reference[setting]);
 }

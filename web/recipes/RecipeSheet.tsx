@@ -5,8 +5,9 @@ import type { ApiError } from '../../contract/error';
 import { ACTS, BREW_KINDS, BREWERS, STYLES } from '../../core/brew';
 import { benchApi } from '../shared/benchApi';
 import { OpenSelectField, SelectField, TextField } from '../shared/fields';
-import { sentenceCase } from '../shared/format';
+import { numberText, sentenceCase } from '../shared/format';
 import { Sheet } from '../shared/Sheet';
+import { typedNumber, typedWater } from '../shared/typed';
 import { EMPTY_STAGE, recipeResolver, traitsOf, type RecipeForm, type RecipeValues } from './recipeForm';
 
 interface Props {
@@ -44,7 +45,7 @@ function SettingFields() {
         <SelectField name="kind" label="Kind of brewing" options={BREW_KINDS.map((one) => ({ value: one, text: KIND_NAMES[one] ?? sentenceCase(one) }))} />
         <OpenSelectField name="brewer" label="Brewer" options={BREWERS} ownLabel="Another kind" />
         <TextField name="doseG" label="Dose" unit="g" decimal />
-        <TextField name="waterG" label={shot ? 'Yield' : 'Water'} unit="g" decimal />
+        <TextField name="waterG" label={shot ? 'Yield' : 'Water'} unit="g" decimal help={<Ratio />} />
         {kind === 'iced' && <TextField name="iceG" label="Of it ice" unit="g" decimal />}
         <TextField name="waterC" label="Water temperature" unit="°C" decimal />
         {shot && <TextField name="shotS" label="Length of the shot" unit="s" decimal />}
@@ -66,6 +67,14 @@ function SettingFields() {
       </details>
     </fieldset>
   );
+}
+
+/** The ratio of what is typed, or how to type one. */
+function Ratio() {
+  const [doseText, waterText] = useWatch<RecipeForm, ['doseG', 'waterG']>({ name: ['doseG', 'waterG'] });
+  const dose = typedNumber(doseText);
+  const water = typedWater(waterText, dose);
+  return typeof dose === 'number' && typeof water === 'number' && dose > 0 ? <>1:{numberText(water / dose, 1)}{waterText.includes(':') && `, ${numberText(water, 0)} g`}</> : <>or a ratio, 1:16</>;
 }
 
 /** Choosing another kind of brewing brings its brewer and style with it. */

@@ -1,7 +1,7 @@
 import { recipeCardInput, type RecipeCardInput } from '../../contract/recipeCard';
 import { KIND_TRAITS, minutesText, type BrewKind, type RecipeCard, type Stage } from '../../core/brew';
 import { typedResolver } from '../shared/formResolver';
-import { asTyped, typedChoice, typedNumber, typedSeconds } from '../shared/typed';
+import { asTyped, typedChoice, typedNumber, typedSeconds, typedWater } from '../shared/typed';
 
 /** A recipe as typed: every field as text. The names are the contract's, so that problems find their field. */
 export interface RecipeForm {
@@ -57,7 +57,7 @@ function toValues({ drain, stages, ...typed }: RecipeForm): unknown {
   const shot = kind === 'espresso';
   return {
     ...{ name: typed.name, kind, brewer: typed.brewer, style: typed.style, filter: typedChoice(typed.filter.trim()), waterRecipe: typedChoice(typed.waterRecipe.trim()) },
-    ...{ doseG: typedNumber(typed.doseG), waterG: typedNumber(typed.waterG), waterC: typedNumber(typed.waterC), hardnessPpm: typedNumber(typed.hardnessPpm) },
+    ...{ doseG: typedNumber(typed.doseG), waterG: typedWater(typed.waterG, typedNumber(typed.doseG)), waterC: typedNumber(typed.waterC), hardnessPpm: typedNumber(typed.hardnessPpm) },
     ...{ grinderId: typedChoice(typed.grinderId), grinderSetting: typedNumber(typed.grinderSetting), iceG: typedNumber(typed.iceG) ?? 0 },
     // What belongs to another kind of brewing is not kept with this one.
     pressureBar: shot ? typedNumber(typed.pressureBar) : null,

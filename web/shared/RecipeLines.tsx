@@ -25,7 +25,7 @@ export function RecipeLines({ card, times = [] }: Props) {
                   {step.act === 'drain' && card.drain && `, by ${minutesText(card.drain.fromS)}–${minutesText(card.drain.toS)}`}
                   {step.act === 'steep' && `, until ${minutesText(step.untilS)}`}
                   {step.how && <span className="quiet">, {step.how}</span>}
-                  {time && <div className="small quiet">{whatHappened(time)}</div>}
+                  {time && <div className="small quiet">{whatHappened(time, times)}</div>}
                 </td>
               </tr>
             );
@@ -36,9 +36,10 @@ export function RecipeLines({ card, times = [] }: Props) {
   );
 }
 
-function whatHappened({ fromS, untilS, toG }: StageTime): string {
-  const when = fromS === null ? `done at ${minutesText(untilS ?? 0)}` : `${minutesText(fromS)} to ${minutesText(untilS ?? fromS)}`;
-  return toG === null ? when : `${when}, ${numberText(toG, 0)} g`;
+function whatHappened({ step, fromS, untilS, toG }: StageTime, times: readonly StageTime[]): string {
+  if (fromS === null || untilS === null || toG === null) return `done at ${minutesText(untilS ?? 0)}`;
+  const before = Math.max(0, ...times.filter((one) => one.step < step).map((one) => one.toG ?? 0));
+  return `${minutesText(fromS)} to ${minutesText(untilS)}, ${numberText(toG, 0)} g, ${numberText((toG - before) / Math.max(0.1, untilS - fromS), 1)} g/s`;
 }
 
 /** "15 g to 240 g, 1:16, 94 °C, grind 22". */

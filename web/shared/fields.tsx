@@ -182,21 +182,17 @@ export function SwitchField({ name, label, help }: FieldProps) {
   );
 }
 
-interface TapsFieldProps extends FieldProps {
-  options: readonly string[];
-  /** Several may be chosen; the value is a list then. */
-  many?: boolean;
+interface TapsProps<T extends string> {
+  label: string;
+  help?: ReactNode;
+  options: readonly T[];
+  pressed: readonly string[];
+  onTap: (option: T) => void;
 }
 
-/** A choice by one tap, among words; a second tap takes it back. */
-export function TapsField({ name, label, help, options, many = false }: TapsFieldProps) {
+/** A row of words, each one tap. */
+export function Taps<T extends string>({ label, help, options, pressed, onTap }: TapsProps<T>) {
   const id = useId();
-  const { field: kept } = useController<FieldValues, Path<FieldValues>>({ name });
-  const value = kept.value as string | string[];
-  const tap = (option: string): void => {
-    if (Array.isArray(value)) kept.onChange(value.includes(option) ? value.filter((one) => one !== option) : [...value, option]);
-    else kept.onChange(value === option ? '' : option);
-  };
   return (
     <div className="taps" role="group" aria-labelledby={`${id}-label`} aria-describedby={help ? `${id}-help` : undefined}>
       <span className="form-label" id={`${id}-label`}>
@@ -204,7 +200,7 @@ export function TapsField({ name, label, help, options, many = false }: TapsFiel
       </span>
       <div>
         {options.map((option) => (
-          <button key={option} type="button" className="btn btn-plain" aria-pressed={many ? value.includes(option) : value === option} onClick={() => tap(option)}>
+          <button key={option} type="button" className="btn btn-plain" aria-pressed={pressed.includes(option)} onClick={() => onTap(option)}>
             {option}
           </button>
         ))}
@@ -216,4 +212,15 @@ export function TapsField({ name, label, help, options, many = false }: TapsFiel
       )}
     </div>
   );
+}
+
+/** A choice among words by one tap, a second takes it back; several where the value is a list. */
+export function TapsField({ name, label, help, options }: FieldProps & { options: readonly string[] }) {
+  const { field: kept } = useController<FieldValues, Path<FieldValues>>({ name });
+  const value = kept.value as string | string[];
+  const tap = (option: string): void => {
+    if (Array.isArray(value)) kept.onChange(value.includes(option) ? value.filter((one) => one !== option) : [...value, option]);
+    else kept.onChange(value === option ? '' : option);
+  };
+  return <Taps label={label} help={help} options={options} pressed={Array.isArray(value) ? value : [value]} onTap={tap} />;
 }

@@ -1,3 +1,5 @@
+import { waterFor } from '../../core/brew';
+
 /**
  * Forms keep what was typed, as text, so that nothing a taster writes is lost to a parser; these turn it into values
  * on the way to the schema, which says what is wrong with them.
@@ -11,10 +13,16 @@ export function typedNumber(text: string): number | string | null {
   return Number.isNaN(value) ? trimmed : value;
 }
 
-/** Seconds typed as "3:05" or "185"; null when empty; the text itself when it is neither. */
+/** Seconds typed as "3:05", "14:00:00" or "185"; null when empty; the text itself when it is none of these. */
 export function typedSeconds(text: string): number | string | null {
-  const match = /^\s*(\d+):([0-5]?\d)\s*$/.exec(text);
-  return match ? Number(match[1]) * 60 + Number(match[2]) : typedNumber(text);
+  const match = /^\s*(?:(\d+):)?(\d+):([0-5]?\d)\s*$/.exec(text);
+  return match ? Number(match[1] ?? 0) * 3600 + Number(match[2]) * 60 + Number(match[3]) : typedNumber(text);
+}
+
+/** Water typed in grams or, with the dose known, as a ratio: "240" or "1:16". */
+export function typedWater(text: string, dose: number | string | null): number | string | null {
+  const ratioToOne = typedNumber(/^\s*1\s*:\s*(.+)$/.exec(text)?.[1] ?? '');
+  return typeof ratioToOne === 'number' && typeof dose === 'number' ? waterFor(dose, ratioToOne) : typedNumber(text);
 }
 
 /** A choice or date as typed; null when left open. */

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { atRatio, BREW_KINDS, bloomRatio, brewSeconds, cautionsFor, checksFor, doseSharingOut, dueAt, minutesText, msToNextSecond, plannedG, planLine, planOf, pouredG, scaleCard, scaleChanges, secondsTo, stageProblems, STARTER_CARDS, stepAt, type RecipeCard } from '..';
+import { BREW_KINDS, bloomRatio, brewSeconds, cautionsFor, checksFor, doseSharingOut, dueAt, minutesText, msToNextSecond, plannedG, planLine, planOf, pouredG, pourError, scaleCard, scaleChanges, scaleTo, secondsTo, stageProblems, STARTER_CARDS, stepAt, stepToMark, type RecipeCard } from '..';
 import { CONE, starter } from './samples';
 
 const targets = (card: RecipeCard): (number | null)[] => card.stages.map(({ toG }) => toG);
@@ -45,7 +45,7 @@ describe('scaling', () => {
   it('splits water and ice alike, changes the ratio at one dose, and refuses no dose', () => {
     const iced = scaleCard(starter('iced'), 10);
     expect([iced.waterG, iced.iceG, ...targets(iced)]).toEqual([150, 60, 25, 58, 90]);
-    const weaker = atRatio(CONE, 17);
+    const weaker = scaleTo(CONE, 15, 255);
     expect([weaker.doseG, weaker.waterG, targets(weaker)[3]]).toEqual([15, 255, 255]);
     expect(() => scaleCard(CONE, 0)).toThrow('above 0');
   });
@@ -132,7 +132,7 @@ describe('the clock of a brew', () => {
         let now = startedAt + 123.4;
         let shown = secondsTo(endS, brewSeconds(startedAt, now, 1));
         for (let tick = 0; shown > 0; tick++) {
-          const wait = msToNextSecond(brewSeconds(startedAt, now, 1), 1);
+          const wait = msToNextSecond(brewSeconds(startedAt, now, 1), 1, 90);
           expect(wait).toBeGreaterThan(0);
           // A real timer fires late, never early; the next wait is aimed at the second itself, so lateness does not add up.
           now += wait + (lateMs[tick % lateMs.length] ?? 0);
@@ -143,6 +143,23 @@ describe('the clock of a brew', () => {
       }),
       { numRuns: 10 },
     );
+  });
+});
+
+describe('one tap a stage', () => {
+  const plan = planOf(CONE);
+
+  it('marks the stage that is on, or the next shortly before it; never twice, never the last wait', () => {
+    expect(stepToMark(plan, [], 3)).toBe(0);
+    expect(stepToMark(plan, [0], 20)).toBeNull();
+    expect(stepToMark(plan, [0], 36)).toBe(1);
+    expect(stepToMark(plan, [], 60)).toBe(1);
+    expect(stepToMark(plan, [4], 150)).toBeNull();
+    expect(stepToMark(planOf(starter('espresso')), [], 5)).toBeNull();
+  });
+
+  it('says what a pour misses, small misses apart', () => {
+    expect([100, 109, 111.9, 116].map((g) => pourError(110, g))).toEqual([-10, 0, 0, 6]);
   });
 });
 

@@ -1,0 +1,35 @@
+import { describe, expect, it } from 'vitest';
+import { recipeCardInput } from '../../../contract/recipeCard';
+import { STARTER_CARDS } from '../../../core/brew';
+import { recipeResolver, typedRecipe, type RecipeForm } from '../recipeForm';
+
+const resolve = async (form: RecipeForm) => recipeResolver(form, undefined, { fields: {}, shouldUseNativeValidation: false });
+const [cone] = STARTER_CARDS;
+const typed = (differently: Partial<RecipeForm> = {}): RecipeForm => {
+  if (!cone) throw new Error('No starter recipe');
+  return { ...typedRecipe(cone), ...differently };
+};
+
+describe('a recipe as typed', () => {
+  it.each(STARTER_CARDS.map((card) => [card.name, card] as const))('comes back as it was kept: %s', async (_, card) => {
+    expect((await resolve(typedRecipe(card))).values).toEqual(recipeCardInput.parse(card));
+  });
+
+  it('takes water as a ratio', async () => {
+    expect((await resolve(typed({ waterG: '1:16' }))).values).toMatchObject({ waterG: 240 });
+    expect((await resolve(typed({ waterG: '1 : 15,5' }))).errors).toMatchObject({ stages: [undefined, undefined, undefined, { toG: { message: expect.stringContaining('but 233 g are to be poured') } }] });
+  });
+
+  it('lays stages out of order at their stage, by name', async () => {
+    const form = typed();
+    form.stages = form.stages.map((stage, i) => (i === 2 ? { ...stage, atS: '0:30' } : stage));
+    const { errors } = await resolve(form);
+    expect(errors).toMatchObject({ stages: [undefined, undefined, { atS: { message: expect.stringMatching(/^Stage 3 \(pour to 175 g\) begins at 0:30, before stage 2/) } }] });
+  });
+
+  it('keeps nothing that belongs to another kind of brewing', async () => {
+    const shot = { ...typed(), kind: 'espresso' as const, shotS: '29', steepHours: '12' };
+    expect((await resolve(shot)).values).toMatchObject({ kind: 'espresso', stages: [], shotS: 29, steepHours: null });
+    expect((await resolve({ ...shot, kind: 'cone' })).values).toMatchObject({ shotS: null, pressureBar: null });
+  });
+});
