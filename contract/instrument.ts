@@ -29,6 +29,8 @@ export const NO_INSTRUMENTS: InstrumentSettings = { connected: {}, hand: 'steady
 /** A batch of readings as it is streamed; a value that was marked as wrong comes with its flaw. */
 export const readings = z.strictObject({
   kind: z.enum(INSTRUMENTS),
+  /** The brew it stands beside; null for an instrument used by itself. */
+  brew: z.uuid().nullable(),
   readings: z.array(z.strictObject({ atS: z.number(), value: z.number().nullable(), flaw: z.string().nullable() })),
 });
 export type Readings = z.infer<typeof readings>;

@@ -193,8 +193,16 @@ test('two cones side by side: one clock each, and the second starts after the fi
   await expect(left.getByLabel('Time since the start')).toHaveText(/^0:\d\d$/);
   await expect(right.getByLabel('Time since the start')).toHaveText(/^−0:\d\d$/);
   expect(await violations(page)).toEqual([]);
+  // Another device sees what happens here as it happens.
+  const phone = await page.context().newPage();
+  await phone.goto(`${application.address}/bench`);
+  await expect(phone.getByRole('article')).toHaveCount(2);
+  await left.getByRole('button', { name: 'lively' }).click();
+  await expect(phone.getByRole('article', { name: /Left Cone/ }).getByRole('button', { name: 'lively' })).toHaveAttribute('aria-pressed', 'true');
   await left.getByRole('button', { name: 'Clear off the bench' }).click();
   await expect(left).toHaveCount(0);
+  await expect(phone.getByRole('article')).toHaveCount(1);
+  await phone.close();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(left).toHaveCount(1);
 });
@@ -251,7 +259,7 @@ test('a recipe scaled to 10 g and to 40 g; one with its stages out of order is r
   await page.getByLabel('At', { exact: true }).nth(4).fill('2:25');
   await page.getByRole('button', { name: 'Save the recipe' }).click();
   await expect(page.getByText('cone, version 2')).toBeVisible();
-  await expect(page.getByRole('button', { name: /^Version 1, .+, 1 brew$/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Version 1, .+, \d brews?$/ })).toBeVisible();
 
   await page.goto(application.address);
   await page.getByRole('link', { name: /Version Hill/ }).first().click();

@@ -5,8 +5,10 @@ const folder = fileURLToPath(new URL('../docs/screenshots/', import.meta.url));
 
 test('pictures of the main views', async ({ page, demo }) => {
   const picture = async (name: string): Promise<void> => {
-    await page.waitForLoadState('networkidle');
+    // A page that is told what happens on the bench is never idle.
+    if (!page.url().includes('/bench')) await page.waitForLoadState('networkidle');
     await page.evaluate('document.fonts.ready');
+    await page.waitForTimeout(300);
     await page.screenshot({ path: `${folder}${name}.png` });
   };
   await page.goto(demo.address);
@@ -25,6 +27,31 @@ test('pictures of the main views', async ({ page, demo }) => {
   await page.getByRole('textbox', { name: 'Overall' }).fill('8.6');
   await page.getByLabel('Notes', { exact: true }).fill('Quince jelly, damson skin; longer as it cools.');
   await picture('log-a-brew');
+  await page.getByRole('button', { name: 'Cancel' }).click();
+  await page.getByRole('button', { name: /^Cone, 15 g/ }).first().click();
+  await page.locator('.making .trace-chart').scrollIntoViewIfNeeded();
+  await picture('how-it-was-made');
+  await page.getByRole('link', { name: 'Brew at the bench' }).click();
+  await page.getByLabel('Dose').fill('22');
+  await picture('lay-out');
+  await page.request.put(`${demo.address}/api/settings`, { data: { brewers: null, oneChange: true, instruments: { connected: { scale: 'well', thermometer: 'well', refractometer: 'well', 'ph-pen': 'well' }, hand: 'steady', speed: 5 } } });
+  await page.getByRole('button', { name: 'As written' }).click();
+  await page.getByRole('button', { name: 'Lay it out' }).click();
+  await page.getByRole('checkbox', { name: 'Paper rinsed' }).click();
+  await page.getByRole('checkbox', { name: 'Rinse water thrown away' }).click();
+  await picture('pre-flight');
+  await page.getByRole('button', { name: 'Start', exact: true }).click();
+  await page.getByText('until: pour to 240 g').waitFor();
+  await picture('bench');
+  await page.setViewportSize({ width: 390, height: 844 });
+  await picture('bench-phone');
+  await page.getByText(/^Drained in/).waitFor();
+  await page.emulateMedia({ colorScheme: 'dark' });
+  await picture('drained-phone');
+  await page.emulateMedia({ colorScheme: 'light' });
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await page.goto(`${demo.address}/recipes`);
+  await picture('recipes');
   await page.goto(`${demo.address}/store-room`);
   await page.getByLabel('Whatever was used before').uncheck();
   await page.getByLabel('Siphon').uncheck();

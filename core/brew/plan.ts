@@ -30,6 +30,15 @@ const DRAIN_S = 60;
 /** A brew longer than this is a steep: it is left alone and comes back as due. Seconds. */
 export const LONG_S = 3600;
 
+/** A scale left on is not listened to for longer than this after a brew should be over, or its last pour before a steep; seconds. */
+const STAYS_ON_S = 1200;
+
+/** Until when a brew's scale has anything to say, seconds: a long steep stands in the refrigerator, not on the scale. */
+export function scaleUntil(plan: Plan): number {
+  if (plan.endS < LONG_S) return plan.endS + STAYS_ON_S;
+  return Math.max(0, ...plan.steps.filter((step) => step.act !== 'steep').map((step) => step.doneS)) + STAYS_ON_S;
+}
+
 /** What is to be done when, and what the scale should show. */
 export function planOf(card: RecipeCard): Plan {
   if (card.kind === 'espresso') {

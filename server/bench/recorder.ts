@@ -1,6 +1,6 @@
 import type { LiveBrew } from '../../contract/live';
 import type { Readings } from '../../contract/instrument';
-import { appendPoint, brewSeconds, isLift, KIND_TRAITS, NO_WEIGHTS_YET, planOf, roundTo, screenWeight, shotEnd, type Flaw, type Plan, type Reading, type Screening, type Trace, type TracePoint } from '../../core/brew';
+import { appendPoint, brewSeconds, isLift, KIND_TRAITS, NO_WEIGHTS_YET, planOf, roundTo, scaleUntil, screenWeight, shotEnd, type Flaw, type Plan, type Reading, type Screening, type Trace, type TracePoint } from '../../core/brew';
 import type { Logger } from 'pino';
 import { addPiece, changeLive, loadBench, loadLiveTrace, nextPiece } from '../db/live';
 import type { Store } from '../db/store';
@@ -8,11 +8,9 @@ import { simulatedInstrument } from '../instruments/simulated/bench';
 
 /** How often what was heard is written to the database, ms: a crash loses no more than this. */
 const KEEP_EVERY_MS = 250;
-/** A scale left on is not listened to for longer than this after the plan is over, seconds. */
-const STAYS_ON_S = 1200;
 
-/** What a page that watches a brew is told. */
-export type Told = { kind: 'readings'; readings: Readings } | { kind: 'changed' };
+/** What a page that watches the bench is told: what a scale said, or that something about a brew is other than before. */
+export type Told = { kind: 'readings'; readings: Readings } | { kind: 'changed'; brew: string };
 
 /** One brew whose scale is being listened to. */
 interface Recording {
@@ -31,7 +29,7 @@ interface Recording {
  */
 export class BenchRecorder {
   readonly #recordings = new Map<string, Recording>();
-  readonly #watchers = new Map<string, Set<(told: Told) => void>>();
+  readonly #watchers = new Set<(told: Told) => void>();
   #keeping: Promise<void> = Promise.resolve();
   #timer: NodeJS.Timeout | null = null;
 
@@ -53,7 +51,7 @@ export class BenchRecorder {
     const clock = (): number => brewSeconds(startedAt, this.now().getTime(), instruments.speed);
     const scale = simulatedInstrument('scale', { card, seed, settings: instruments, clock });
     const plan = planOf(card);
-    if (!scale || clock() > plan.endS + STAYS_ON_S) return;
+    if (!scale || clock() > scaleUntil(plan)) return;
     const { trace, seq } = await this.store.read(async (db) => ({ trace: (await loadLiveTrace(db, id)).trace, seq: await nextPiece(db, id) }));
     const last = trace.at(-1)?.at(-1);
     const screening = last ? { last: { atS: last[0], value: last[1] }, suspects: [] } : NO_WEIGHTS_YET;
@@ -80,18 +78,14 @@ export class BenchRecorder {
     }
   }
 
-  /** Calls back with what happens to a brew until the returned function is called. */
-  watch(id: string, told: (what: Told) => void): () => void {
-    const watchers = this.#watchers.get(id) ?? new Set();
-    this.#watchers.set(id, watchers.add(told));
-    return () => {
-      watchers.delete(told);
-      if (watchers.size === 0) this.#watchers.delete(id);
-    };
+  /** Calls back with what happens on the bench until the returned function is called. */
+  watch(told: (what: Told) => void): () => void {
+    this.#watchers.add(told);
+    return () => this.#watchers.delete(told);
   }
 
-  tell(id: string, told: Told): void {
-    for (const watcher of this.#watchers.get(id) ?? []) watcher(told);
+  tell(told: Told): void {
+    for (const watcher of this.#watchers) watcher(told);
   }
 
   async close(): Promise<void> {
@@ -116,21 +110,21 @@ export class BenchRecorder {
       }
       judged.push({ atS: roundTo(reading.atS, 2), value: Number.isFinite(reading.value) ? roundTo(reading.value, 1) : null, flaw });
     }
-    this.tell(live.id, { kind: 'readings', readings: { kind: 'scale', readings: judged } });
+    this.tell({ kind: 'readings', readings: { kind: 'scale', brew: live.id, readings: judged } });
     const nowS = heard.at(-1)?.atS ?? 0;
     const stopped = live.card.kind === 'espresso' ? shotEnd(recording.plan, recording.trace, nowS) : null;
     if (stopped !== null) this.#finish(live, recording, stopped, []);
-    else if (nowS > recording.plan.endS + STAYS_ON_S) void this.end(live.id);
+    else if (nowS > scaleUntil(recording.plan)) void this.end(live.id);
   }
 
   /** The scale itself saw the end: the brewer was lifted off, or the shot stopped. */
   #finish({ id }: LiveBrew, recording: Recording, endedS: number, judged: Readings['readings']): void {
     recording.stop();
-    this.tell(id, { kind: 'readings', readings: { kind: 'scale', readings: judged } });
+    this.tell({ kind: 'readings', readings: { kind: 'scale', brew: id, readings: judged } });
     const said = async (): Promise<void> => {
       await this.end(id);
       await this.store.write((db) => changeLive(db, id, { endedS: roundTo(endedS, 1) }));
-      this.tell(id, { kind: 'changed' });
+      this.tell({ kind: 'changed', brew: id });
     };
     said().catch((error: unknown) => this.log.error({ err: error, id }, 'the end of a brew was not kept'));
   }

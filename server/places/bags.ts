@@ -82,7 +82,10 @@ export function bagRoutes({ store, verdicts, recorder, now }: Deps): Router {
     await recorder.flush();
     const { brewId, bag } = await store.write(async (db) => ({ brewId: await addBrew(db, id, input, now()), bag: await loadBag(db, id) }));
     response.status(201).json({ id: brewId });
-    if (input.liveId !== null) await recorder.end(input.liveId);
+    if (input.liveId !== null) {
+      await recorder.end(input.liveId);
+      recorder.tell({ kind: 'changed', brew: input.liveId });
+    }
     verdicts.warm(bag);
   });
 

@@ -27,7 +27,9 @@ export function benchRoutes({ store, now, recorder }: Deps): Router {
 
   routes.post('/', async (request, response) => {
     const input = parse(liveInput, request.body);
-    response.status(201).json(await store.write(async (db) => loadLive(db, await addLive(db, input, now()))));
+    const live = await store.write(async (db) => loadLive(db, await addLive(db, input, now())));
+    response.status(201).json(live);
+    recorder.tell({ kind: 'changed', brew: live.id });
   });
 
   routes.post('/:id/start', async (request, response) => {
@@ -38,7 +40,7 @@ export function benchRoutes({ store, now, recorder }: Deps): Router {
     });
     await recorder.begin(live);
     response.json(live);
-    recorder.tell(live.id, { kind: 'changed' });
+    recorder.tell({ kind: 'changed', brew: live.id });
   });
 
   routes.patch('/:id', async (request, response) => {
@@ -51,19 +53,21 @@ export function benchRoutes({ store, now, recorder }: Deps): Router {
     if (patch.endedS === null) await recorder.begin(live);
     else if (patch.endedS !== undefined) await recorder.end(liveId);
     response.json(live);
-    recorder.tell(liveId, { kind: 'changed' });
+    recorder.tell({ kind: 'changed', brew: liveId });
   });
 
   routes.delete('/:id', async (request, response) => {
     await recorder.end(request.params.id);
     await store.write((db) => setLiveClosed(db, request.params.id, now().toISOString()));
     response.status(204).end();
+    recorder.tell({ kind: 'changed', brew: request.params.id });
   });
 
   routes.post('/:id/restore', async (request, response) => {
     await store.write((db) => setLiveClosed(db, request.params.id, null));
     await recorder.begin(await load(request.params.id));
     response.status(204).end();
+    recorder.tell({ kind: 'changed', brew: request.params.id });
   });
 
   routes.get('/:id/trace', async (request, response) => {
@@ -71,12 +75,10 @@ export function benchRoutes({ store, now, recorder }: Deps): Router {
     response.json(await store.read((db) => loadLiveTrace(db, request.params.id)));
   });
 
-  routes.get('/:id/stream', async (request, response) => {
-    const live = await load(request.params.id);
+  /** All that happens on the bench, for as long as a page watches: one stream, since a browser opens few at a time. */
+  routes.get('/stream', (_request, response) => {
     const send = openStream(response);
-    // Whatever happened while the stream was being opened is asked for once it is.
-    send('changed', {});
-    const unwatch = recorder.watch(live.id, (told) => send(told.kind, told.kind === 'readings' ? told.readings : {}));
+    const unwatch = recorder.watch((told) => send(told.kind, told.kind === 'readings' ? told.readings : { brew: told.brew }));
     response.once('close', unwatch);
   });
 
@@ -88,7 +90,7 @@ export function benchRoutes({ store, now, recorder }: Deps): Router {
     if (!instrument) throw new Problem('conflict', 'This instrument is not connected. The Store room says which are.');
     const send = openStream(response);
     const unlisten = instrument.listen((heard) => {
-      const readings: Readings = { kind: wanted, readings: heard.map(({ atS, value }) => ({ atS, value: roundTo(value, 2), flaw: null })) };
+      const readings: Readings = { kind: wanted, brew: brew ?? null, readings: heard.map(({ atS, value }) => ({ atS, value: roundTo(value, 2), flaw: null })) };
       send('readings', readings);
     });
     response.once('close', unlisten);

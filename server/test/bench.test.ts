@@ -155,7 +155,7 @@ describe('a brew with a simulated scale', () => {
     await connect({ connected: { scale: 'well', thermometer: 'well' }, speed: 20 });
     const live = await layOut();
     await server.ok('POST', `/bench/${live.id}/start`, {});
-    expect(await listenTo(`/bench/${live.id}/stream`, 3)).toContain('"kind":"scale"');
+    expect(await listenTo('/bench/stream', 3)).toContain(`"kind":"scale","brew":"${live.id}"`);
     expect(await listenTo(`/bench/instruments/thermometer/stream?brew=${live.id}`, 1)).toContain('"kind":"thermometer"');
     expect((await server.refused('GET', '/bench/instruments/ph-pen/stream')).message).toContain('not connected');
     expect((await server.refused('GET', '/bench/instruments/kettle/stream')).status).toBe(422);

@@ -1,10 +1,12 @@
-import { useCallback } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import type { LiveBrew } from '../../contract/live';
+import { LONG_S, planOf } from '../../core/brew';
 import { benchApi } from '../shared/benchApi';
 import { ProblemNote } from '../shared/ProblemNote';
 import { usePageTitle } from '../shared/usePageTitle';
 import { Wait } from '../shared/Wait';
+import { BenchStream } from './benchStream';
 import { BrewTab } from './BrewTab';
 import { LiveCard } from './LiveCard';
 
@@ -13,12 +15,16 @@ export function BenchPage() {
   const { data, error, refetch } = benchApi.useBenchQuery(undefined, { refetchOnMountOrArgChange: true });
   const [address, setAddress] = useSearchParams();
   const refresh = useCallback(() => void refetch(), [refetch]);
+  const [stream] = useState(() => new BenchStream());
+  useEffect(() => stream.open(refresh), [stream, refresh]);
   usePageTitle('Bench');
   const brews = data?.brews ?? [];
-  const chosen = brews.find(({ id }) => id === address.get('brew')) ?? brews.find(({ endedS }) => endedS === null) ?? brews[0];
+  const chosen = brews.find(({ id }) => id === address.get('brew')) ?? brews.find(({ endedS, card }) => endedS === null && planOf(card).endS < LONG_S) ?? brews[0];
   const choose = (brew: LiveBrew): void => setAddress({ brew: brew.id }, { replace: true });
   if (!data) return error ? <ProblemNote error={error} retry={refresh} /> : <Wait what="Looking at the bench" />;
   if (!chosen) return <EmptyBench />;
+  // A steep that stands for hours needs no room until it is asked for.
+  const shown = brews.filter((brew) => brew === chosen || brew.startedAt === null || planOf(brew.card).endS < LONG_S);
   return (
     <div className="bench">
       <h1 className="visually-hidden">Bench</h1>
@@ -29,9 +35,9 @@ export function BenchPage() {
           ))}
         </div>
       )}
-      <div className={`live-cards ${brews.length > 1 ? 'several' : ''}`}>
-        {brews.map((brew) => (
-          <LiveCard key={brew.id} brew={brew} aheadMs={data.aheadMs} chosen={brew === chosen} other={brews.find((one) => one !== brew && one.startedAt !== null) ?? null} refresh={refresh} />
+      <div className={`live-cards ${shown.length > 1 ? 'several' : ''}`}>
+        {shown.map((brew) => (
+          <LiveCard key={brew.id} brew={brew} aheadMs={data.aheadMs} chosen={brew === chosen} other={shown.find((one) => one !== brew && one.startedAt !== null) ?? null} stream={stream} />
         ))}
       </div>
     </div>

@@ -5,6 +5,7 @@ import { benchApi } from '../shared/benchApi';
 import { noticed } from '../shared/notices';
 import { useAppDispatch } from '../shared/store';
 import { useToday } from '../shared/today';
+import type { BenchStream } from './benchStream';
 import { useBrewClock } from './brewClock';
 import { Cautions } from './Cautions';
 import { Ended } from './Ended';
@@ -17,11 +18,11 @@ interface Props {
   aheadMs: number;
   chosen: boolean;
   other: LiveBrew | null;
-  refresh: () => void;
+  stream: BenchStream;
 }
 
 /** One brew on the bench, from pre-flight to its end. */
-export function LiveCard({ brew, aheadMs, chosen, other, refresh }: Props) {
+export function LiveCard({ brew, aheadMs, chosen, other, stream }: Props) {
   const { live, change, unreached } = useLiveChanges(brew);
   const nowS = useBrewClock(live, aheadMs);
   const today = useToday();
@@ -51,7 +52,7 @@ export function LiveCard({ brew, aheadMs, chosen, other, refresh }: Props) {
       {nowS === null ? (
         <PreFlight live={live} change={change} chosen={chosen} other={other} />
       ) : live.endedS === null ? (
-        <Running live={live} nowS={nowS} change={change} chosen={chosen} refresh={refresh} />
+        <Running live={live} nowS={nowS} change={change} chosen={chosen} stream={stream} />
       ) : (
         <Ended live={live} change={change} chosen={chosen} />
       )}

@@ -4,6 +4,7 @@ import { CHECK_WORDS, checksFor, type Check } from '../../core/brew';
 import { benchApi } from '../shared/benchApi';
 import { ProblemNote } from '../shared/ProblemNote';
 import { RecipeLines } from '../shared/RecipeLines';
+import { Thermometer } from './Thermometer';
 import type { Change } from './useLiveChanges';
 
 /** A second cone is poured while the first draws down. */
@@ -48,6 +49,7 @@ export function PreFlight({ live, change, chosen, other }: Props) {
             );
           })}
         </div>
+        {live.card.waterC !== null && live.card.kind !== 'espresso' && <Thermometer live={live} listening={chosen} />}
         <ProblemNote error={error} />
         <div className="bench-actions">
           <button type="button" className="btn btn-primary main" disabled={isLoading} onClick={() => go()}>

@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import type { LiveBrew } from '../../contract/live';
 import { dueAt, KIND_TRAITS, LONG_S, minutesText, planOf, roundTo, secondsTo, stepAt, stepToMark, type Plan, type PlanStep } from '../../core/brew';
@@ -7,7 +7,8 @@ import { localDate, useToday } from '../shared/today';
 import { TraceChart } from '../shared/TraceChart';
 import { FaultTaps } from './FaultTaps';
 import { Pour } from './Pour';
-import { ScaleFeed } from './scaleFeed';
+import type { BenchStream } from './benchStream';
+import type { ScaleFeed } from './scaleFeed';
 import { StageStrip } from './StageStrip';
 import { Thermometer } from './Thermometer';
 import { VigourTaps } from './SignTaps';
@@ -18,14 +19,13 @@ interface Props {
   nowS: number;
   change: Change;
   chosen: boolean;
-  /** Asks the server how the brew stands. */
-  refresh: () => void;
+  stream: BenchStream;
 }
 
 /** A brew under way: what to pour to, how long until what comes next, and one tap per stage. */
-export function Running({ live, nowS, change, chosen, refresh }: Props) {
+export function Running({ live, nowS, change, chosen, stream }: Props) {
   const plan = planOf(live.card);
-  const feed = useScaleFeed(live, refresh);
+  const feed = useScaleFeed(live, stream);
   const marked = live.marks.map(({ step }) => step);
   const toMark = stepToMark(plan, marked, nowS);
   const { end } = KIND_TRAITS[live.card.kind];
@@ -52,19 +52,23 @@ export function Running({ live, nowS, change, chosen, refresh }: Props) {
   const step = plan.steps[now];
   if (!step) return null;
   const long = plan.endS >= LONG_S;
+  // Nothing is left to mark: what remains is to say that it is over.
+  const last = now === plan.steps.length - 1 && toMark === null;
   return (
     <div className="running">
       <div className="hand">
         <StageStrip plan={plan} nowS={nowS} marks={live.marks} />
         <Now step={step} next={plan.steps[now + 1]} nowS={nowS} marked={marked.includes(now)} />
         {long && <Due live={live} plan={plan} />}
-        {feed && <Pour feed={feed} step={step} nowS={nowS} speed={live.instruments.speed} />}
-        {live.instruments.connected.thermometer !== undefined && <Thermometer liveId={live.id} />}
+        {feed && step.act !== 'steep' && <Pour feed={feed} step={step} nowS={nowS} speed={live.instruments.speed} />}
+        {!long && live.card.kind !== 'espresso' && <Thermometer live={live} listening={chosen} />}
         <div className="bench-actions">
-          <button type="button" className={`btn main ${toMark === null ? 'btn-plain' : 'btn-primary'}`} disabled={toMark === null} aria-keyshortcuts="Space" onClick={mark}>
-            {toMark === null ? (marked.length > 0 && marked.includes(now) ? 'Marked' : 'Nothing to mark yet') : doneText(plan.steps[toMark])}
-          </button>
-          <button type="button" className={`btn ${now === plan.steps.length - 1 && toMark === null ? 'btn-primary' : 'btn-plain'}`} aria-keyshortcuts="e" onClick={finish}>
+          {!last && (
+            <button type="button" className={`btn main ${toMark === null ? 'btn-plain' : 'btn-primary'}`} disabled={toMark === null} aria-keyshortcuts="Space" onClick={mark}>
+              {toMark === null ? (marked.includes(now) ? 'Marked' : 'Nothing to mark yet') : doneText(plan.steps[toMark])}
+            </button>
+          )}
+          <button type="button" className={`btn ${last ? 'main btn-primary' : 'btn-plain'}`} aria-keyshortcuts="e" onClick={finish}>
             {sentenceCase(end)}
           </button>
           {live.marks.length > 0 && (
@@ -116,7 +120,7 @@ function Now({ step, next, nowS, marked }: { step: PlanStep; next: PlanStep | un
 /** What is to be done in a step, up to its number. */
 function toDo(step: PlanStep): string {
   if (!step.pours) return step.text;
-  return step.act === 'pull' ? 'until in the cup' : `${step.act} to`;
+  return step.act === 'pull' ? 'stop at' : `${step.act} to`;
 }
 
 /** When a long steep is due, by the clock on the wall. */
@@ -137,11 +141,11 @@ function doneText(step: PlanStep | undefined): string {
   return step.pours ? `Poured to ${step.toG} g` : `${sentenceCase(step.text)}: done`;
 }
 
-/** The scale of a brew, followed while the page shows it; null where none is connected. */
-function useScaleFeed(live: LiveBrew, refresh: () => void): ScaleFeed | null {
+/** The scale of a brew; null where none is connected. */
+function useScaleFeed(live: LiveBrew, stream: BenchStream): ScaleFeed | null {
   const connected = live.instruments.connected.scale !== undefined;
-  const [feed] = useState(() => (connected ? new ScaleFeed(live.id, refresh) : null));
-  useEffect(() => feed?.open(), [feed]);
+  const feed = useMemo(() => (connected ? stream.feedOf(live.id) : null), [connected, stream, live.id]);
+  useEffect(() => void feed?.catchUp(), [feed]);
   return feed;
 }
 

@@ -1,8 +1,11 @@
+import type { LiveBrew } from '../../contract/live';
 import { numberText } from '../shared/format';
 import { useInstrument } from './useInstrument';
 
-/** The water in the kettle, as the thermometer has it. */
-export function Thermometer({ liveId }: { liveId: string }) {
-  const value = useInstrument('thermometer', liveId);
+/** The water in the kettle, where a thermometer says how hot it is. */
+export function Thermometer({ live: { id, instruments }, listening }: { live: LiveBrew; listening: boolean }) {
+  const connected = listening && instruments.connected.thermometer !== undefined;
+  const value = useInstrument('thermometer', id, connected);
+  if (!connected) return null;
   return <p className="quiet">Water in the kettle: {value === null ? 'waiting for the thermometer' : `${numberText(value, 0)} °C`}</p>;
 }

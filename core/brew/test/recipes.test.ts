@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { BREW_KINDS, bloomRatio, brewSeconds, cautionsFor, checksFor, doseSharingOut, dueAt, minutesText, msToNextSecond, plannedG, planLine, planOf, pouredG, pourError, scaleCard, scaleChanges, scaleTo, secondsTo, stageProblems, STARTER_CARDS, stepAt, stepToMark, type RecipeCard } from '..';
+import { BREW_KINDS, bloomRatio, brewSeconds, cautionsFor, checksFor, doseSharingOut, dueAt, minutesText, msToNextSecond, plannedG, planLine, planOf, pouredG, pourError, scaleCard, scaleChanges, scaleTo, scaleUntil, secondsTo, stageProblems, STARTER_CARDS, stepAt, stepToMark, type RecipeCard } from '..';
 import { CONE, starter } from './samples';
 
 const targets = (card: RecipeCard): (number | null)[] => card.stages.map(({ toG }) => toG);
@@ -105,6 +105,8 @@ describe('the plan', () => {
     const steep = planOf(starter('cold steep'));
     expect(steep.steps.at(-1)).toMatchObject({ act: 'steep', untilS: 14 * 3600 });
     expect(dueAt(steep, 0, 1)).toBe(14 * 3_600_000);
+    expect(scaleUntil(steep)).toBeLessThan(1800);
+    expect(scaleUntil(planOf(CONE))).toBeGreaterThan(180 + 600);
     expect(planOf(starter('cupping bowl')).steps.map(({ act }) => act)).toEqual(['pour', 'break', 'skim', 'taste', 'drain']);
   });
 
