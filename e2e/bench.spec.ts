@@ -46,6 +46,13 @@ test('a four-stage brew with the simulated scale, from pre-flight to cup, by key
   const live = await layOut(page, application, 'Scale Hill');
   for (const key of ['1', '2', '3', '4', '5', '6']) await page.keyboard.press(key);
   await expect(page.getByText('All ready.')).toBeVisible();
+  // On a tick that has the focus Space is the tick's own, and starts nothing.
+  await page.getByRole('checkbox', { name: 'Bed level' }).focus();
+  await page.keyboard.press('Space');
+  await expect(page.getByText('Not ticked: bed level.')).toBeVisible();
+  await page.keyboard.press('Space');
+  await expect(page.getByText('All ready.')).toBeVisible();
+  await page.getByRole('checkbox', { name: 'Bed level' }).blur();
   await page.keyboard.press('Space');
   // The number to pour to follows the plan, and the scale follows the hand.
   for (const target of ['45', '110', '175', '240']) await expect(page.locator('.big-number')).toContainText(target);

@@ -5,6 +5,8 @@ import type { Bag, BagInput } from '../../contract/bag';
 import type { RecipeInput } from '../../contract/recipe';
 import { dateOfInstant, roastDate } from '../../core/rest';
 import { invalidField, notFound } from '../errors';
+import { RecipeCardEntity } from './benchEntities';
+import { mustExist } from './refs';
 import { BagEntity, BrewEntity, RecipeEntity, SpellEntity, type BagRow, type RecipeRow, type SpellRow } from './entities';
 
 /** Bags with their freezer stays and reference recipe: how the three tables make one thing, and back. */
@@ -62,6 +64,7 @@ async function keepParts(db: EntityManager, bagId: string, input: BagInput): Pro
 export async function addBag(db: EntityManager, input: BagInput, now: Date): Promise<string> {
   const { reference: _, spells: __, ...fields } = input;
   const id = randomUUID();
+  await mustExist(db, RecipeCardEntity, input.referenceCardId, 'referenceCardId', 'recipe');
   await db.insert(BagEntity, { id, ...fields, createdAt: now.toISOString(), deletedAt: null, revision: 1 });
   await keepParts(db, id, input);
   return id;
@@ -76,6 +79,7 @@ export async function changeBag(db: EntityManager, id: string, input: BagInput):
   if (brews.some((brew) => dateOfInstant(brew.brewedAt) < roastedOn)) {
     throw invalidField(assumed ? 'bestBefore' : 'roastedOn', 'A brew is already logged before this roast date');
   }
+  await mustExist(db, RecipeCardEntity, input.referenceCardId, 'referenceCardId', 'recipe');
   await db.update(BagEntity, { id }, fields);
   await keepParts(db, id, input);
   await touchBag(db, id);

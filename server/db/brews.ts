@@ -8,7 +8,9 @@ import { likingOfCup, SCHOOL_SCALES } from '../../core/cup';
 import { dateOfInstant, restDay, roastDate } from '../../core/rest';
 import { invalidField, notFound } from '../errors';
 import { loadBag, touchBag } from './bags';
+import { GrinderEntity, RecipeVersionEntity } from './benchEntities';
 import { keepMaking, loadMakings, takeFromBench } from './making';
+import { mustExist } from './refs';
 import { BagEntity, BrewEntity, CupEntity, NoteEntity, TasterEntity, type BrewRow, type CupRow, type NoteRow } from './entities';
 
 /** Brews with their cup and its notes: logged in one visit, kept in one transaction. */
@@ -86,7 +88,9 @@ async function check(db: EntityManager, bag: Bag, input: BrewInput): Promise<voi
   if (dateOfInstant(input.brewedAt) < roastedOn) {
     throw invalidField('brewedAt', `It cannot be brewed before the bag was roasted (${assumed ? 'assumed: ' : ''}${roastedOn})`);
   }
-  if (input.tasterId !== null && !(await db.existsBy(TasterEntity, { id: input.tasterId }))) throw invalidField('tasterId', 'This taster is not known here');
+  await mustExist(db, TasterEntity, input.tasterId, 'tasterId', 'taster');
+  await mustExist(db, RecipeVersionEntity, input.making?.recipeVersionId ?? null, 'making.recipeVersionId', 'recipe');
+  await mustExist(db, GrinderEntity, input.making?.grinderId ?? null, 'making.grinderId', 'grinder');
 }
 
 async function keepCup(db: EntityManager, brewId: string, { notes, ...scores }: BrewInput['cup']): Promise<void> {

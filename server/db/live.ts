@@ -4,9 +4,10 @@ import { In, IsNull, Not, type EntityManager } from 'typeorm';
 import type { LiveBrew, LiveInput, LivePatch, LiveTrace } from '../../contract/live';
 import { appendPoint, traceUntil, type Trace, type TracePoint, type Flaw } from '../../core/brew';
 import { notFound, Problem } from '../errors';
-import { LiveBrewEntity, TracePieceEntity, type LiveBrewRow } from './benchEntities';
+import { LiveBrewEntity, RecipeVersionEntity, TracePieceEntity, type LiveBrewRow } from './benchEntities';
 import { loadBag } from './bags';
 import { BagEntity } from './entities';
+import { mustExist } from './refs';
 import { loadSettings } from './settings';
 
 /** Brews on the bench, from laying out to their cup, and the trace of each as it came in. */
@@ -35,6 +36,7 @@ export async function loadLive(db: EntityManager, id: string): Promise<LiveBrew>
 /** Lays out a brew; it remembers the instruments as they stand. Returns its id. */
 export async function addLive(db: EntityManager, { bagId, card, recipeVersionId }: LiveInput, now: Date): Promise<string> {
   await loadBag(db, bagId);
+  await mustExist(db, RecipeVersionEntity, recipeVersionId, 'recipeVersionId', 'recipe');
   const { instruments } = await loadSettings(db);
   const id = randomUUID();
   await db.insert(LiveBrewEntity, {

@@ -6,7 +6,7 @@ import type { KeptTrace } from '../../contract/making';
 import type { BagPage, Shelf } from '../../contract/shelf';
 import { STARTER_CARDS, traceUntil, weightAt, type RecipeCard } from '../../core/brew';
 import { pouringOf } from '../instruments/simulated/pouring';
-import { TestServer, TODAY } from './running';
+import { bagDraft, TestServer, TODAY } from './running';
 
 const begun = Date.now();
 let server: TestServer;
@@ -69,6 +69,13 @@ describe('a brew by hand', () => {
     const other = await server.addBag({ name: 'Another' });
     expect((await server.refused('POST', `/bags/${other}/brews`, { ...cardless, liveId: id })).fields[0]).toMatchObject({ path: 'liveId' });
     expect((await server.refused('POST', '/bench', { bagId, card: { ...cardOf('cone'), stages: [] } })).fields[0]?.path).toBe('card.stages');
+    const nobody = '0f0e7c2e-0000-4000-8000-000000000000';
+    expect((await server.refused('POST', '/bench', { bagId, card: cardOf('cone'), recipeVersionId: nobody })).fields[0]?.path).toBe('recipeVersionId');
+    expect((await server.refused('POST', '/bench', { bagId: nobody, card: cardOf('cone') })).status).toBe(404);
+    expect((await server.refused('POST', `/bags/${bagId}/brews`, { ...cardless, making: { grinderId: nobody } })).fields[0]?.path).toBe('making.grinderId');
+    expect((await server.refused('POST', `/bags/${bagId}/brews`, { ...cardless, making: { recipeVersionId: nobody } })).fields[0]?.path).toBe('making.recipeVersionId');
+    expect((await server.refused('POST', `/bags/${bagId}/brews`, { ...cardless, liveId: nobody })).status).toBe(404);
+    expect((await server.refused('POST', '/bags', { ...bagDraft(), referenceCardId: nobody })).fields[0]?.path).toBe('referenceCardId');
     await clear();
   });
 

@@ -7,6 +7,7 @@ import { numberText, sentenceCase } from '../shared/format';
 import { RecipeLines } from '../shared/RecipeLines';
 import { TraceChart } from '../shared/TraceChart';
 import { FaultTaps } from './FaultTaps';
+import { onControl } from './keys';
 import { BedTaps, VigourTaps } from './SignTaps';
 import type { Change } from './useLiveChanges';
 
@@ -16,7 +17,7 @@ export function Ended({ live, change, chosen }: { live: LiveBrew; change: Change
   const hasScale = live.instruments.connected.scale !== undefined;
   const { data } = benchApi.useLiveTraceQuery(live.id, { skip: !hasScale });
   const cup = `/bags/${live.bagId}/brew?live=${live.id}`;
-  useHotkeys('space', () => void navigate(cup), { enabled: chosen, preventDefault: true }, [cup]);
+  useHotkeys('space', () => void navigate(cup), { enabled: chosen, preventDefault: true, ignoreEventWhen: onControl }, [cup]);
   const endedS = live.endedS ?? 0;
   const trace = data?.trace ?? [];
   const poured = stageTimesOf(planOf(live.card), poursIn(trace));

@@ -35,7 +35,7 @@ export function FaultTaps({ live: { fault, faultNote }, change }: { live: LiveBr
           <p role="status">
             <strong>{sentenceCase(words(fault))}.</strong> {FAULT_MEANING[fault]}
           </p>
-          <input className="form-control" aria-label="In your words" placeholder="In your words" dir="auto" maxLength={500} defaultValue={faultNote} onBlur={(event) => event.target.value !== faultNote && change({ faultNote: event.target.value })} />
+          <input className="form-control" aria-label="In your words" placeholder="In your words" dir="auto" maxLength={500} value={faultNote} onChange={(event) => change({ faultNote: event.target.value })} />
         </>
       )}
     </section>

@@ -4,6 +4,7 @@ import { CHECK_WORDS, checksFor, type Check } from '../../core/brew';
 import { benchApi } from '../shared/benchApi';
 import { ProblemNote } from '../shared/ProblemNote';
 import { RecipeLines } from '../shared/RecipeLines';
+import { onControl } from './keys';
 import { Thermometer } from './Thermometer';
 import type { Change } from './useLiveChanges';
 
@@ -29,7 +30,7 @@ export function PreFlight({ live, change, chosen, other }: Props) {
     const check = checks[Number(event.key) - 1];
     if (check) toggle(check);
   }, { enabled: chosen, useKey: true }, [live]);
-  useHotkeys('space', () => go(), { enabled: chosen, preventDefault: true }, [live.id]);
+  useHotkeys('space', () => go(), { enabled: chosen, preventDefault: true, ignoreEventWhen: onControl }, [live.id]);
   const open = checks.filter((check) => !live.ticked.includes(check));
   const staggered = other !== null && other.endedS === null;
   return (

@@ -9,6 +9,7 @@ import { FaultTaps } from './FaultTaps';
 import { Pour } from './Pour';
 import type { BenchStream } from './benchStream';
 import type { ScaleFeed } from './scaleFeed';
+import { onControl } from './keys';
 import { StageStrip } from './StageStrip';
 import { Thermometer } from './Thermometer';
 import { VigourTaps } from './SignTaps';
@@ -34,7 +35,7 @@ export function Running({ live, nowS, change, chosen, stream }: Props) {
   };
   const unmark = (): void => change(({ marks }) => ({ marks: marks.slice(0, -1) }));
   const finish = (): void => change({ endedS: roundTo(nowS, 1) });
-  useHotkeys('space', mark, { enabled: chosen, preventDefault: true }, [toMark, nowS]);
+  useHotkeys('space', mark, { enabled: chosen && nowS >= 0, preventDefault: true, ignoreEventWhen: onControl }, [toMark, nowS]);
   useHotkeys('e', finish, { enabled: chosen && nowS > 0 }, [nowS]);
   useHotkeys('u', unmark, { enabled: chosen && live.marks.length > 0 }, [live.marks]);
   useAwake();

@@ -1,6 +1,9 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { LiveBrew, LivePatch } from '../../contract/live';
+import { problemOf } from '../shared/api';
 import { benchApi } from '../shared/benchApi';
+import { noticed } from '../shared/notices';
+import { useAppDispatch } from '../shared/store';
 
 const PREFIX = 'slow-crest.bench.';
 const AGAIN_MS = 1500;
@@ -24,6 +27,7 @@ export function useLiveChanges(fromServer: LiveBrew): { live: LiveBrew; change: 
   const { id } = fromServer;
   const [pending, setPending] = useState<LivePatch | null>(() => kept(id));
   const [unreached, setUnreached] = useState(false);
+  const dispatch = useAppDispatch();
   const [send] = benchApi.useChangeLiveMutation();
   const newest = useRef({ fromServer, pending });
 
@@ -62,6 +66,7 @@ export function useLiveChanges(fromServer: LiveBrew): { live: LiveBrew; change: 
         timer = setTimeout(() => void attempt(), AGAIN_MS);
         return;
       }
+      if (error) dispatch(noticed({ text: problemOf(error)?.message ?? 'The tap was not taken.' }));
       // The next tap may come before the page is drawn with the answer.
       if (data) newest.current.fromServer = data;
       hold(null);
@@ -71,7 +76,7 @@ export function useLiveChanges(fromServer: LiveBrew): { live: LiveBrew; change: 
       over = true;
       clearTimeout(timer);
     };
-  }, [pending, id, send, hold]);
+  }, [pending, id, send, hold, dispatch]);
 
   return { live: pending === null ? fromServer : { ...fromServer, ...pending }, change, unreached };
 }
