@@ -47,6 +47,8 @@ export const liveBrew = z.strictObject({
   instruments: instrumentSettings,
   /** What a simulated hand can be repeated from. */
   seed: z.number().int(),
+  /** Raised with every change: an answer that was long under way is known by its lower number. */
+  revision: z.number().int(),
   createdAt: z.string(),
 });
 export type LiveBrew = z.infer<typeof liveBrew>;

@@ -1,45 +1,15 @@
-import type { Page } from '@playwright/test';
-import type { InstrumentSettings } from '../contract/instrument';
-import type { Bench, LiveBrew, LiveTrace } from '../contract/live';
+import type { Bench, LiveTrace } from '../contract/live';
 import type { KeptTrace } from '../contract/making';
 import type { BagPage } from '../contract/shelf';
 import { gapsIn, weightAt } from '../core/brew';
 import { pouringOf } from '../server/instruments/simulated/pouring';
-import { addBag, dateOf, expect, test, type Application } from './application';
+import { dateOf, expect, test } from './application';
 import { violations } from './axe';
+import { clearBench, connect, get, layOut, start } from './benchHelpers';
 
 test.use({ expectedErrors: [/Failed to load resource|net::ERR/] });
 
-async function get<T>(page: Page, { address }: Application, path: string): Promise<T> {
-  return (await (await page.request.get(`${address}/api${path}`)).json()) as T;
-}
-
-async function connect(page: Page, { address }: Application, instruments: Partial<InstrumentSettings>): Promise<void> {
-  const answer = await page.request.put(`${address}/api/settings`, { data: { brewers: null, oneChange: true, instruments: { connected: {}, hand: 'steady', speed: 1, ...instruments } } });
-  expect(answer.ok()).toBe(true);
-}
-
-/** Adds a bag and lays out a brew of it by a recipe; ends at the pre-flight checks. */
-async function layOut(page: Page, application: Application, bag: string, recipe = /Four even pours/): Promise<LiveBrew> {
-  await addBag(page, application, bag, 14);
-  await page.getByRole('link', { name: 'Brew at the bench' }).click();
-  const name = await page.getByLabel('Recipe').getByText(recipe).first().textContent();
-  await page.getByLabel('Recipe').selectOption({ label: name?.trim() ?? '' });
-  await page.getByRole('button', { name: 'Lay it out' }).click();
-  await expect(page.getByRole('button', { name: 'Start', exact: true })).toBeVisible();
-  const { brews } = await get<Bench>(page, application, '/bench');
-  const live = brews.find(({ bagName }) => bagName === bag);
-  if (!live) throw new Error('Not on the bench');
-  return live;
-}
-
-const start = (page: Page): Promise<void> => page.getByRole('button', { name: 'Start', exact: true }).click();
-
-async function clear(page: Page, application: Application): Promise<void> {
-  for (const { id } of (await get<Bench>(page, application, '/bench')).brews) await page.request.delete(`${application.address}/api/bench/${id}`, { data: {} });
-}
-
-test.afterEach(({ page, application }) => clear(page, application));
+test.afterEach(({ page, application }) => clearBench(page, application));
 
 test('a four-stage brew with the simulated scale, from pre-flight to cup, by keyboard: the record is what the hand did', async ({ page, application }) => {
   await connect(page, application, { connected: { scale: 'well', refractometer: 'well' }, speed: 20 });
@@ -132,7 +102,7 @@ test('a dropout is a gap in the record, wild readings are ignored and counted', 
   const { trace } = await get<LiveTrace>(page, application, `/bench/${live.id}/trace`);
   expect(gapsIn(trace).map(({ fromS, untilS }) => [Math.round(fromS), Math.round(untilS)])).toContainEqual([25, 31]);
   expect(trace.flat().some(([s, g]) => s > 31 && g < 40)).toBe(false);
-  await clear(page, application);
+  await clearBench(page, application);
 
   await connect(page, application, { connected: { scale: 'jumps' }, speed: 20 });
   await layOut(page, application, 'Wild Field');

@@ -25,19 +25,29 @@ export interface StageMark {
   atS: number;
 }
 
-/** Flow from which water is being poured, g/s; the noise of a scale stays well under it over `REACH_S` either side. */
-const POURING_G_PER_S = 1.2;
-const REACH_S = 0.4;
+/** The least flow that counts, g/s, seen over so many seconds either side: the noise of a scale stays well under it. */
+interface LeastFlow {
+  gPerS: number;
+  reachS: number;
+}
+
+const POURED: LeastFlow = { gPerS: 1.2, reachS: 0.4 };
+/** A shot may drip at half a gram a second. */
+const PULLED: LeastFlow = { gPerS: 0.3, reachS: 1 };
+
 /** Pours closer than this are one, seconds; less than this is a drip, grams. */
 const ONE_POUR_S = 2;
 const DRIP_G = 3;
 const NOWHERE: TracePoint = [0, 0];
 const SETTLED_S = { from: 0.4, to: 1.6 };
+/** What noise and drift may be off a settled weight, grams. */
+const NOISE_G = 0.4;
 
-/** The pours in a trace, in order. Weight that came while the scale was silent counts as poured across the gap. */
-export function poursIn(trace: Trace): Pour[] {
+/** The pours in the trace of a plan, in order. Weight that came while the scale was silent counts as poured across the gap. */
+export function poursIn(plan: Plan, trace: Trace): Pour[] {
+  const least = plan.steps[0]?.act === 'pull' ? PULLED : POURED;
   const points = trace.flat();
-  const pouring = points.map((_, i) => flowAround(points, i) > POURING_G_PER_S);
+  const pouring = points.map((_, i) => flowAround(points, i, least.reachS) > least.gPerS);
   const spans: [number, number][] = [];
   pouring.forEach((yes, i) => {
     if (!yes) return;
@@ -51,12 +61,12 @@ export function poursIn(trace: Trace): Pour[] {
     .filter(({ fromG, toG }) => toG - fromG >= DRIP_G);
 }
 
-function flowAround(points: TracePoint[], i: number): number {
+function flowAround(points: TracePoint[], i: number, reachS: number): number {
   const here = points[i];
   if (!here) return 0;
   let [a, b] = [i, i];
-  while (a > 0 && here[0] - (points[a]?.[0] ?? 0) < REACH_S) a--;
-  while (b < points.length - 1 && (points[b]?.[0] ?? 0) - here[0] < REACH_S) b++;
+  while (a > 0 && here[0] - (points[a]?.[0] ?? 0) < reachS) a--;
+  while (b < points.length - 1 && (points[b]?.[0] ?? 0) - here[0] < reachS) b++;
   const [first, last] = [points[a], points[b]];
   return first && last && last[0] > first[0] ? (last[1] - first[1]) / (last[0] - first[0]) : 0;
 }
@@ -68,10 +78,9 @@ function pourOf(points: TracePoint[], from: number, to: number): Pour {
   const before = points.filter(([s]) => s >= first[0] - SETTLED_S.to && s <= first[0] - SETTLED_S.from).map(([, g]) => g);
   const [fromG, toG] = [median(before) ?? first[1], median(settled) ?? last[1]];
   // The flow is seen as far ahead of a pour and behind it as the reach: the weights say when it really began and ended.
-  const slack = (toG - fromG) * 0.005 + 0.3;
   const within = points.slice(from, to + 1);
-  const begun = within.findLast(([s, g]) => g <= fromG + slack && s <= (first[0] + last[0]) / 2) ?? first;
-  const ended = within.find(([s, g]) => g >= toG - slack && s > begun[0]) ?? last;
+  const begun = within.findLast(([s, g]) => g <= fromG + NOISE_G && s <= (first[0] + last[0]) / 2) ?? first;
+  const ended = within.find(([s, g]) => g >= toG - NOISE_G && s > begun[0]) ?? last;
   return { fromS: begun[0], untilS: ended[0], fromG, toG };
 }
 
@@ -113,7 +122,7 @@ export function isLift(plan: Plan, weightG: number, shift: { byG: number }): boo
 
 /** When the flow of a shot ended: its last pour is over for two seconds and most of the yield is there; else null. */
 export function shotEnd(plan: Plan, trace: Trace, nowS: number): number | null {
-  const last = poursIn(trace).at(-1);
+  const last = poursIn(plan, trace).at(-1);
   const toG = plan.steps[0]?.toG ?? 0;
   return last && last.toG >= 0.8 * toG && nowS - last.untilS >= 2 ? last.untilS : null;
 }

@@ -60,6 +60,8 @@ export interface LiveBrewRow {
   faultNote: string;
   instruments: InstrumentSettings;
   seed: number;
+  /** Raised with every change, so that an older answer is known as such. */
+  revision: number;
   createdAt: string;
   /** When its cup was logged or it was cleared away. */
   closedAt: string | null;
@@ -82,6 +84,7 @@ export const LiveBrewEntity = new EntitySchema<LiveBrewRow>({
     faultNote: text,
     instruments: json,
     seed: integer,
+    revision: integer,
     createdAt: text,
     closedAt: optionalText,
   },

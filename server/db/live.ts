@@ -55,6 +55,7 @@ export async function addLive(db: EntityManager, { bagId, card, recipeVersionId 
     // Only simulated time can run faster than the clock on the wall.
     instruments: { ...instruments, speed: instruments.connected.scale === undefined ? 1 : instruments.speed },
     seed: randomInt(1, 2 ** 31),
+    revision: 1,
     createdAt: now.toISOString(),
     closedAt: null,
   });
@@ -64,13 +65,13 @@ export async function addLive(db: EntityManager, { bagId, card, recipeVersionId 
 export async function startLive(db: EntityManager, id: string, startedAt: number): Promise<void> {
   const live = await loadLive(db, id);
   if (live.startedAt !== null) throw new Problem('conflict', 'This brew has started already.');
-  await db.update(LiveBrewEntity, { id }, { startedAt });
+  await db.update(LiveBrewEntity, { id }, { startedAt, revision: live.revision + 1 });
 }
 
 export async function changeLive(db: EntityManager, id: string, patch: LivePatch): Promise<void> {
-  const { startedAt } = await loadLive(db, id);
+  const { startedAt, revision } = await loadLive(db, id);
   if (patch.endedS != null && startedAt === null) throw new Problem('conflict', 'This brew has not started yet.');
-  if (Object.keys(patch).length > 0) await db.update(LiveBrewEntity, { id }, patch);
+  if (Object.keys(patch).length > 0) await db.update(LiveBrewEntity, { id }, { ...patch, revision: revision + 1 });
 }
 
 /** Clears a brew off the bench, or puts one back that was cleared by mistake. */

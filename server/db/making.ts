@@ -48,7 +48,7 @@ export async function takeFromBench(db: EntityManager, brew: { id: string; bagId
   if (live.bagId !== brew.bagId) throw invalidField('liveId', 'The brew on the bench is of another bag');
   const { trace, flaws } = await loadLiveTrace(db, liveId);
   const plan = planOf(live.card);
-  const poured = stageTimesOf(plan, poursIn(trace));
+  const poured = stageTimesOf(plan, poursIn(plan, trace));
   const tapped = stageTimesOfMarks(live.marks).filter(({ step }) => !poured.some((time) => time.step === step));
   const stageTimes = [...poured, ...tapped].sort((a, b) => a.step - b.step).map(rounded);
   const edges = stageTimes.flatMap(({ fromS, untilS }) => [fromS, untilS]).filter((edge) => edge !== null);

@@ -20,7 +20,8 @@ export function Ended({ live, change, chosen }: { live: LiveBrew; change: Change
   useHotkeys('space', () => void navigate(cup), { enabled: chosen, preventDefault: true, ignoreEventWhen: onControl }, [cup]);
   const endedS = live.endedS ?? 0;
   const trace = data?.trace ?? [];
-  const poured = stageTimesOf(planOf(live.card), poursIn(trace));
+  const plan = planOf(live.card);
+  const poured = stageTimesOf(plan, poursIn(plan, trace));
   const times = [...poured, ...stageTimesOfMarks(live.marks).filter(({ step }) => !poured.some((one) => one.step === step))];
   const reading = live.card.drain ? againstBand(endedS, live.card.drain) : null;
   const flaws = Object.values(data?.flaws ?? {}).reduce((sum, count) => sum + count, 0);

@@ -6,7 +6,7 @@ import { benchApi } from '../shared/benchApi';
 import { readBrew } from '../shared/brewRead';
 import { SelectField, TapsField, TextField } from '../shared/fields';
 import { numberText } from '../shared/format';
-import { typedNumber, typedSeconds } from '../shared/typed';
+import { typedNumber, typedSeconds, typedWater } from '../shared/typed';
 import { BedPicture } from './BedPicture';
 import { MeasureButton } from './MeasureButton';
 import { somethingMade, type BrewForm } from './brewForm';
@@ -53,24 +53,25 @@ export function MakingPart({ initial, verdict, card }: Props) {
 
 /** What the beverage is taken to weigh while nobody has weighed it. */
 function Estimate() {
-  const [doseG, waterG, style] = useWatch<BrewForm, ['doseG', 'waterG', 'style']>({ name: ['doseG', 'waterG', 'style'] }).map(typedNumber);
+  const [dose, water, style] = useWatch<BrewForm, ['doseG', 'waterG', 'style']>({ name: ['doseG', 'waterG', 'style'] });
+  const doseG = typedNumber(dose);
+  const waterG = typedWater(water, doseG);
   if (typeof doseG !== 'number' || typeof waterG !== 'number' || style === 'espresso') return null;
   return <>about {numberText(beverageG(waterG, doseG), 0)} g if not weighed</>;
 }
 
 function Reading({ verdict, card }: { verdict: Verdict; card: RecipeCard | null }) {
   const typed = useWatch<BrewForm>() as BrewForm;
-  const number = (text: string): number | null => {
-    const value = typedNumber(text);
-    return typeof value === 'number' ? value : null;
-  };
-  const [doseG, waterG, drainS] = [number(typed.doseG), number(typed.waterG), typedSeconds(typed.drainS)];
+  const known = (value: number | string | null): number | null => (typeof value === 'number' ? value : null);
+  const number = (text: string): number | null => known(typedNumber(text));
+  const [doseG, drainS] = [number(typed.doseG), known(typedSeconds(typed.drainS))];
+  const waterG = known(typedWater(typed.waterG, doseG));
   if (doseG === null || waterG === null) return null;
   const kind = card?.kind ?? kindOf(typed);
   const { read, extraction, flow, beverage } = readBrew({
     ...{ kind, band: card?.drain ?? null, doseG, waterG, fault: typed.fault !== '' },
     waterC: number(typed.waterC),
-    drainS: typeof drainS === 'number' ? drainS : null,
+    drainS,
     tdsPercent: number(typed.making.tdsPercent),
     beverageG: number(typed.making.beverageG),
     tastes: typed.making.tastes,

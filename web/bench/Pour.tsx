@@ -3,8 +3,8 @@ import { pourError, type PlanStep } from '../../core/brew';
 import { numberText } from '../shared/format';
 import type { ScaleFeed } from './scaleFeed';
 
-/** A scale that has said nothing for so long, seconds on the wall, is said to be silent. */
-const SILENT_S = 2;
+/** A scale that has said nothing for so long, seconds, is said to be silent; faster time comes in larger pieces. */
+const silentAfter = (speed: number): number => Math.max(1, 0.4 * speed);
 
 interface Props {
   feed: ScaleFeed;
@@ -17,7 +17,7 @@ interface Props {
 export function Pour({ feed, step, nowS, speed }: Props) {
   const { weightG, gPerS, atS, flawed } = useSyncExternalStore(feed.subscribe, feed.snapshot);
   if (weightG === null) return <p className="pour quiet">The scale has said nothing yet.</p>;
-  const silent = atS === null || nowS - atS > SILENT_S * speed;
+  const silent = atS === null || nowS - atS > silentAfter(speed);
   const error = pourError(step.toG, weightG);
   const flowing = gPerS !== null && gPerS > 0.5;
   const said = error > 0 ? `${numberText(error, 0)} g over` : nowS > step.doneS && error < 0 && !flowing ? `${numberText(-error, 0)} g short` : flowing ? `${numberText(Math.max(0, step.toG - weightG), 0)} g to go` : error === 0 ? 'on target' : '';

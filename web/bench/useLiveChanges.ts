@@ -29,7 +29,10 @@ export function useLiveChanges(fromServer: LiveBrew): { live: LiveBrew; change: 
   const [unreached, setUnreached] = useState(false);
   const dispatch = useAppDispatch();
   const [send] = benchApi.useChangeLiveMutation();
-  const newest = useRef({ fromServer, pending });
+  // An answer to a question asked earlier may come later: the higher revision is the newer.
+  const [answered, setAnswered] = useState(fromServer);
+  const known = answered.revision > fromServer.revision ? answered : fromServer;
+  const newest = useRef({ known, pending });
 
   const hold = useCallback(
     (patch: LivePatch | null) => {
@@ -42,12 +45,12 @@ export function useLiveChanges(fromServer: LiveBrew): { live: LiveBrew; change: 
   );
 
   useEffect(() => {
-    newest.current.fromServer = fromServer;
-  }, [fromServer]);
+    newest.current.known = known;
+  }, [known]);
 
   const change: Change = useCallback(
     (tap) => {
-      const { fromServer: before, pending: held } = newest.current;
+      const { known: before, pending: held } = newest.current;
       hold({ ...held, ...(typeof tap === 'function' ? tap({ ...before, ...held }) : tap) });
     },
     [hold],
@@ -67,8 +70,11 @@ export function useLiveChanges(fromServer: LiveBrew): { live: LiveBrew; change: 
         return;
       }
       if (error) dispatch(noticed({ text: problemOf(error)?.message ?? 'The tap was not taken.' }));
-      // The next tap may come before the page is drawn with the answer.
-      if (data) newest.current.fromServer = data;
+      if (data) {
+        // The next tap may come before the page is drawn with the answer.
+        newest.current.known = data;
+        setAnswered(data);
+      }
       hold(null);
     };
     void attempt();
@@ -78,5 +84,5 @@ export function useLiveChanges(fromServer: LiveBrew): { live: LiveBrew; change: 
     };
   }, [pending, id, send, hold, dispatch]);
 
-  return { live: pending === null ? fromServer : { ...fromServer, ...pending }, change, unreached };
+  return { live: pending === null ? known : { ...known, ...pending }, change, unreached };
 }

@@ -12,7 +12,7 @@ export interface BenchNow {
 
 const REDRAWN = ['Recipes', 'Shelf'] as const;
 
-/** Recipes, grinders and the bench. A change to what is on the bench is shown before the server has answered. */
+/** Recipes, grinders and the bench. */
 export const benchApi = api.enhanceEndpoints({ addTagTypes: ['Recipes', 'Grinders'] }).injectEndpoints({
   endpoints: (build) => ({
     recipes: build.query<KeptCard[], undefined>({ query: () => '/recipes', providesTags: ['Recipes'] }),
@@ -39,11 +39,6 @@ export const benchApi = api.enhanceEndpoints({ addTagTypes: ['Recipes', 'Grinder
     changeLive: build.mutation<LiveBrew, { id: string; patch: LivePatch }>({
       query: ({ id, patch }) => ({ url: `/bench/${id}`, method: 'PATCH', body: patch }),
       invalidatesTags: (_result, error) => (error ? [] : ['Bench', 'Shelf']),
-      onQueryStarted: async ({ id }, { dispatch, queryFulfilled }) => {
-        const { data } = await queryFulfilled.catch(() => ({ data: null }));
-        const replace = ({ brews }: BenchNow): void => void brews.splice(brews.findIndex((brew) => brew.id === id), 1, ...(data ? [data] : []));
-        if (data) dispatch(benchApi.util.updateQueryData('bench', undefined, replace));
-      },
     }),
     clearLive: build.mutation<null, string>({ query: (id) => ({ url: `/bench/${id}`, method: 'DELETE', body: {} }), invalidatesTags: ['Bench', 'Shelf'] }),
     restoreLive: build.mutation<null, string>({ query: (id) => ({ url: `/bench/${id}/restore`, method: 'POST', body: {} }), invalidatesTags: ['Bench', 'Shelf'] }),

@@ -110,11 +110,13 @@ describe('a trace', () => {
   });
 });
 
+const CONE_PLAN = planOf(CONE);
+
 describe('pours', () => {
   const noisy = (s: number): number => twoPours(s) + 0.1 * Math.sin(s * 91.7) + 0.004 * s;
 
   it('are found with their times and weights within a second and a gram, in a noisy and drifting trace', () => {
-    const [first, second, ...others] = poursIn(traceOf(readings(0, 70, noisy)));
+    const [first, second, ...others] = poursIn(CONE_PLAN, traceOf(readings(0, 70, noisy)));
     expect(others).toEqual([]);
     for (const [found, [fromS, untilS, toG]] of [[first, [2, 12, 50]], [second, [40, 54, 120]]] as const) {
       expect(Math.abs((found?.fromS ?? 99) - fromS)).toBeLessThan(0.5);
@@ -125,7 +127,7 @@ describe('pours', () => {
 
   it('counts what came while the scale was silent', () => {
     const all = readings(0, 70, noisy).filter(({ atS }) => atS < 45 || atS > 51);
-    expect(poursIn(traceOf(all)).map(({ toG }) => Math.round(toG))).toEqual([50, 120]);
+    expect(poursIn(CONE_PLAN, traceOf(all)).map(({ toG }) => Math.round(toG))).toEqual([50, 120]);
   });
 
   it('belong to the stage they began nearest to', () => {

@@ -16,7 +16,7 @@ export class TheBench1700000000004 implements MigrationInterface {
         id varchar PRIMARY KEY NOT NULL, "bagId" text NOT NULL REFERENCES bag (id) ON DELETE CASCADE,
         "recipeVersionId" text REFERENCES recipe_version (id) ON DELETE SET NULL, card text NOT NULL,
         ticked text NOT NULL, marks text NOT NULL, "startedAt" real, "endedS" real, vigour text, bed text, fault text, "faultNote" text NOT NULL,
-        instruments text NOT NULL, seed integer NOT NULL, "createdAt" text NOT NULL, "closedAt" text)`,
+        instruments text NOT NULL, seed integer NOT NULL, revision integer NOT NULL, "createdAt" text NOT NULL, "closedAt" text)`,
       `CREATE TABLE trace_piece (
         "liveId" text NOT NULL REFERENCES live_brew (id) ON DELETE CASCADE, seq integer NOT NULL,
         points text NOT NULL, flaws text NOT NULL, PRIMARY KEY ("liveId", seq))`,

@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { appendPoint, NO_WEIGHTS_YET, poursIn, screenWeight, STARTER_CARDS, type Reading, type RecipeCard, type Trace } from '../../../core/brew';
+import { appendPoint, NO_WEIGHTS_YET, planOf, poursIn, screenWeight, STARTER_CARDS, type Reading, type RecipeCard, type Trace } from '../../../core/brew';
 import { HANDS, INSTRUMENTS, NO_INSTRUMENTS, type InstrumentSettings } from '../../../contract/instrument';
 import { simulatedInstrument } from '../simulated/bench';
 import { pouringOf } from '../simulated/pouring';
@@ -65,7 +65,7 @@ describe('a simulated scale', () => {
     }
     expect(new Set(flaws)).toEqual(new Set(['negative', 'absurd', 'jump']));
     const { pours } = pouringOf(card('cone'), 'steady', 7);
-    expect(poursIn(trace).map(({ toG }) => Math.round(toG))).toEqual(pours.map(({ toG }) => Math.round(toG)));
+    expect(poursIn(planOf(card('cone')), trace).map(({ toG }) => Math.round(toG))).toEqual(pours.map(({ toG }) => Math.round(toG)));
 
     const lagging = heard('scale', settings({ scale: 'lags' }), 20).find(({ value }) => value > 20)?.atS ?? 0;
     const prompt = heard('scale', settings({ scale: 'well' }), 20).find(({ value }) => value > 20)?.atS ?? 0;

@@ -18,7 +18,7 @@ const card = (kind: RecipeCard['kind']): RecipeCard => kept.find((one) => one.ca
 
 const live = (differently: Partial<LiveBrew> = {}): LiveBrew => ({
   ...{ id: id(5), bagId: id(1), bagName: 'Test Hill', card: card('iced'), recipeVersionId: id(6), ticked: [], marks: [], startedAt: Date.parse('2026-02-20T08:00:00Z'), endedS: 151.6, vigour: 'lively', bed: null },
-  ...{ fault: 'spill', faultNote: 'over the rim', instruments: NO_INSTRUMENTS, seed: 1, createdAt: '' },
+  ...{ fault: 'spill', faultNote: 'over the rim', instruments: NO_INSTRUMENTS, seed: 1, revision: 1, createdAt: '' },
   ...differently,
 });
 

@@ -1,0 +1,127 @@
+import type { BagPage } from '../contract/shelf';
+import { dateOf, expect, test } from './application';
+import { chooseRecipe, clearBench, connect, get, layOut, start } from './benchHelpers';
+
+test.afterEach(({ page, application }) => clearBench(page, application));
+
+test('a cup logged by hand is read: extraction with its sum, one change with its reason, and it is all there to edit', async ({ page, application }) => {
+  await connect(page, application, {});
+  const { bagId } = await layOut(page, application, 'Reading Hill');
+  await page.goto(`${application.address}/bags/${bagId}/brew`);
+  await page.getByRole('textbox', { name: 'Overall' }).fill('7');
+  await page.getByLabel('Water', { exact: true }).fill('1:15');
+  await page.getByLabel('Drained in').fill('2:20');
+  await page.getByText('Bloom, bed, tastes').click();
+  const reading = page.locator('.reading');
+  await expect(reading).toContainText('Change nothing.');
+  await page.getByRole('button', { name: 'sour', exact: true }).click();
+  await page.getByRole('button', { name: 'salty', exact: true }).click();
+  await page.getByRole('button', { name: 'salty', exact: true }).click();
+  await expect(reading).toContainText('Next time: grind one step finer. It tasted sour: too little was drawn out.');
+  await page.getByLabel('Dissolved solids').fill('1,2');
+  await page.getByLabel('Beverage').fill('195');
+  await expect(reading).toContainText('1.2 % × 195 g ÷ 15 g = 15.6 %; percolation: the beverage in the cup is counted.');
+  await expect(reading).toContainText('It tasted sour and only 15.6 % was drawn out of the dose');
+  await page.getByRole('button', { name: 'bitter', exact: true }).click();
+  await expect(reading).toContainText('these point opposite ways');
+  await page.getByRole('button', { name: 'bitter', exact: true }).click();
+  await page.getByRole('button', { name: 'steady', exact: true }).click();
+  await page.getByRole('button', { name: 'hollow near right' }).click();
+  await page.getByRole('button', { name: 'Save the cup' }).click();
+
+  await expect(page.getByText('From the last cup')).toBeVisible();
+  await expect(page.locator('.side .advice')).toContainText('Next time: grind one step finer.');
+  await page.getByRole('button', { name: /^Cone, 15 g to 225 g/ }).click();
+  await expect(page.locator('.making')).toContainText('bloom steady · bed hollow near right · tasted sour · extraction 1.2 % × 195 g ÷ 15 g = 15.6 % · 195 g in the cup');
+
+  await page.getByRole('button', { name: /More about the brew/ }).click();
+  await page.getByRole('button', { name: 'Edit', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'sour', exact: true })).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByRole('button', { name: 'hollow near right' })).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByLabel('Dissolved solids')).toHaveValue('1.2');
+  await page.getByLabel('pH').fill('15');
+  await page.getByRole('button', { name: 'Save the cup' }).click();
+  await expect(page.getByText('pH must be between 0 and 14')).toBeVisible();
+  await page.getByLabel('pH').fill('4,95');
+  await page.getByRole('button', { name: 'Save the cup' }).click();
+  await page.getByRole('button', { name: /^Cone, 15 g to 225 g/ }).click();
+  await expect(page.locator('.making')).toContainText('pH 4.95');
+});
+
+test('advice that goes against the wish to hold the recipe still says so', async ({ page, demo }) => {
+  await page.goto(demo.address);
+  await page.getByRole('link', { name: /Gishora Hill/ }).first().click();
+  await expect(page.getByText(/Most telling.*the reference recipe\. It/)).toBeVisible();
+  await page.getByRole('link', { name: 'Log a brew' }).click();
+  await page.getByText('Bloom, bed, tastes').click();
+  await expect(page.locator('.advice')).not.toContainText('held still');
+  await page.getByRole('button', { name: 'bitter', exact: true }).click();
+  await expect(page.locator('.advice')).toContainText('Next time:');
+  await expect(page.locator('.advice')).toContainText('But: The judgement of this bag asks for the reference recipe, held still');
+  await page.getByRole('button', { name: 'Cancel' }).click();
+});
+
+test('a shot ends when the scale says so, and is read by its seconds and grams', async ({ page, application }) => {
+  await connect(page, application, { connected: { scale: 'well' }, hand: 'fast', speed: 5 });
+  const { bagId } = await layOut(page, application, 'Shot Harbour', /Long and even shot/);
+  await expect(page.getByRole('checkbox', { name: 'Paper rinsed' })).toHaveCount(0);
+  await expect(page.getByText(/under pressure: never take the portafilter off/)).toBeVisible();
+  await start(page);
+  await expect(page.getByText('Stop at')).toBeVisible();
+  await expect(page.locator('.big-number')).toContainText('40');
+  await expect(page.getByText(/^Stopped in 0:\d\d, \d+ s too fast\.$/)).toBeVisible();
+  await page.getByRole('button', { name: 'wild' }).click();
+  await page.getByRole('link', { name: 'To the cup' }).click();
+  await expect(page.getByRole('group', { name: 'Crema' }).getByRole('button', { name: 'wild' })).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByText(/g\/s over the shot/)).toBeVisible();
+  await expect(page.locator('.advice')).toContainText(/grind (one step|two steps) finer\. The shot ran in/);
+  await page.getByRole('textbox', { name: 'Overall' }).fill('6');
+  await page.getByRole('button', { name: 'Save the cup' }).click();
+  await page.getByRole('button', { name: /^Espresso machine, 18 g/ }).click();
+  await expect(page.locator('.making')).toContainText(/Stopped in 0:\d\d, \d+ s too fast · \d\.\d g\/s · crema wild/);
+  const { brews } = await get<BagPage>(page, application, `/bags/${bagId}?today=${dateOf(0)}`);
+  expect(brews[0]?.making?.stageTimes).toHaveLength(1);
+});
+
+test('every kind of brewing asks what applies to it, warns of what is its own, and can be ended by hand', async ({ page, application }) => {
+  await connect(page, application, {});
+  const kinds = [
+    { recipe: /Four minutes/, checks: 3, caution: /Press slowly/, end: 'Pressed' },
+    { recipe: /Short boil/, checks: 4, caution: /lower bulb is under pressure/, end: 'Drawn down' },
+    { recipe: /Raised twice/, checks: 2, caution: /boils over without warning/, end: 'Poured off' },
+    { recipe: /Bowl for tasting/, checks: 3, caution: /Do not share spoons/, end: 'Tasted' },
+    { recipe: /Half onto ice/, checks: 5, caution: /onto ice in thin or cold glass/, end: 'Drained' },
+    { recipe: /A pot for the table/, checks: 6, caution: /basket and the plate stay hot/, end: 'Drained' },
+  ];
+  const { bagId } = await layOut(page, application, 'Many Kinds');
+  for (const { recipe, checks, caution, end } of kinds) {
+    await clearBench(page, application);
+    await page.goto(`${application.address}/bags/${bagId}/bench`);
+    await chooseRecipe(page, recipe);
+    await page.getByRole('button', { name: 'Lay it out' }).click();
+    await expect(page.getByRole('checkbox')).toHaveCount(checks);
+    await expect(page.getByText(caution)).toBeVisible();
+    await start(page);
+    await page.getByRole('button', { name: end, exact: true }).click();
+    await expect(page.getByText(new RegExp(`^${end} in 0:\\d\\d`))).toBeVisible();
+    await page.getByRole('button', { name: 'Not over yet' }).click();
+    await expect(page.getByRole('button', { name: end, exact: true })).toBeVisible();
+  }
+});
+
+test('what is left of a bag is shared out without a remainder', async ({ page, application }) => {
+  const answer = await page.request.post(`${application.address}/api/bags`, {
+    data: { name: 'Last Grams', roastedOn: dateOf(10), weightG: 33, reference: { style: 'filter', brewer: 'cone', doseG: 15, waterG: 240, waterC: 94, grindStep: 0 } },
+  });
+  const { id } = (await answer.json()) as { id: string };
+  await page.goto(`${application.address}/bags/${id}/bench`);
+  await page.getByRole('button', { name: 'Share out what is left: 2 × 16.5 g' }).click();
+  await expect(page.getByText('16.5 g to 264 g, 1:16')).toBeVisible();
+  await expect(page).toHaveURL(/dose=16\.5/);
+  await page.getByLabel('Dose').fill('40');
+  await expect(page.getByText('That is more than the 33 g that should be left.')).toBeVisible();
+  await page.getByLabel('Dose').fill('a lot');
+  await expect(page.getByText('The dose must be a number of grams')).toBeVisible();
+  await page.getByRole('button', { name: 'As written' }).click();
+  await expect(page.getByText('15 g to 240 g, 1:16')).toBeVisible();
+});

@@ -1,0 +1,135 @@
+import { addBag, expect, test } from './application';
+import { clearBench, connect } from './benchHelpers';
+
+test.use({ expectedErrors: [/Failed to load resource/] });
+test.afterEach(({ page, application }) => clearBench(page, application));
+
+test('a recipe of one’s own is written, made the standard, copied, deleted and brought back', async ({ page, application }) => {
+  await page.goto(`${application.address}/recipes`);
+  await expect(page.locator('.recipe-list li')).toHaveCount(11);
+  await expect(page.locator('.recipe-list li').first()).toContainText('standard');
+  await page.getByRole('link', { name: 'Write a recipe' }).click();
+  await page.getByRole('button', { name: 'Keep the recipe' }).click();
+  await expect(page.getByText('Name is needed')).toBeVisible();
+  await page.getByLabel('Name').fill('Sock over a jug');
+  await page.getByLabel('Kind of brewing').selectOption('own');
+  await page.getByLabel('Brewer', { exact: true }).selectOption({ label: 'Another kind …' });
+  await page.getByRole('textbox', { name: 'Another kind' }).fill('sock filter');
+  await page.getByLabel('Dose').fill('20');
+  await page.getByLabel('Water', { exact: true }).fill('1:15');
+  await expect(page.getByText('1:15, 300 g')).toBeVisible();
+  await page.getByRole('button', { name: 'Keep the recipe' }).click();
+  await expect(page.getByText('Stage 4 (pour to 240 g) ends at 240 g, but 300 g are to be poured')).toBeVisible();
+  await page.getByLabel('To', { exact: true }).nth(3).fill('300');
+  await page.getByRole('button', { name: 'Remove stage 5' }).click();
+  await page.getByRole('button', { name: 'Keep the recipe' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Sock over a jug' })).toBeVisible();
+  await expect(page.getByText('20 g to 300 g, 1:15')).toBeVisible();
+
+  await page.getByRole('button', { name: 'Make it the standard' }).click();
+  await expect(page.getByText('the standard recipe of the household')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Delete' })).toHaveCount(0);
+  // A new bag begins with the standard as its reference.
+  await addBag(page, application, 'Standard Field', 9);
+  await expect(page.getByText('Sock filter, 20 g to 300 g at 94 °C')).toBeVisible();
+
+  await page.goto(`${application.address}/recipes`);
+  await page.getByRole('link', { name: /Four even pours/ }).click();
+  await page.getByRole('button', { name: 'Make it the standard' }).click();
+  await page.getByRole('button', { name: 'Copy' }).click();
+  await expect(page.getByText('It begins as a copy of Four even pours.')).toBeVisible();
+  await page.goto(`${application.address}/recipes`);
+  await page.getByRole('link', { name: /Sock over a jug/ }).click();
+  await page.getByRole('button', { name: 'Delete' }).click();
+  await expect(page.locator('.recipe-list li')).toHaveCount(11);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.locator('.recipe-list li')).toHaveCount(12);
+});
+
+test('a shot is written with its yield, seconds and pressure, a steep with its hours; nothing else is asked', async ({ page, application }) => {
+  await page.goto(`${application.address}/recipes/new`);
+  await page.getByLabel('Kind of brewing').selectOption('espresso');
+  await expect(page.getByLabel('Brewer', { exact: true })).toHaveValue('espresso machine');
+  await expect(page.getByText('A shot has no stages')).toBeVisible();
+  await page.getByLabel('Name').fill('Short and dense');
+  await page.getByLabel('Yield').fill('30');
+  await page.getByRole('button', { name: 'Keep the recipe' }).click();
+  await expect(page.getByText('A shot needs its seconds')).toBeVisible();
+  await page.getByLabel('Length of the shot').fill('26');
+  await page.getByLabel('Pressure').fill('9');
+  await page.getByRole('button', { name: 'Keep the recipe' }).click();
+  await expect(page.getByText('15 g in, 30 g out, 1:2, 94 °C, 9 bar')).toBeVisible();
+
+  await page.goto(`${application.address}/recipes/new`);
+  await page.getByLabel('Name').fill('Through the day');
+  await page.getByLabel('Kind of brewing').selectOption('cold steep');
+  await page.getByRole('button', { name: 'Keep the recipe' }).click();
+  await expect(page.getByText('A cold steep needs its hours')).toBeVisible();
+  await page.getByLabel('Steep').fill('10');
+  await page.getByRole('button', { name: 'Keep the recipe' }).click();
+  await expect(page.getByText('Steep, until 10:00:00')).toBeVisible();
+});
+
+test('grinders keep their burrs; a setting is compared with the reference on the same grinder only', async ({ page, application }) => {
+  await connect(page, application, {});
+  await page.goto(`${application.address}/store-room`);
+  for (const name of ['Hand mill', 'Table mill']) {
+    await page.getByLabel('Name of a grinder').fill(name);
+    await page.getByRole('button', { name: 'Add', exact: true }).click();
+    await expect(page.getByText(name, { exact: true })).toBeVisible();
+  }
+  const table = page.getByRole('listitem').filter({ hasText: 'Table mill' });
+  await table.getByRole('button', { name: 'New burrs today' }).click();
+  await expect(table).toContainText(/New burrs on \d+ \w+/);
+  await table.getByRole('button', { name: 'Delete' }).click();
+  await expect(table).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(table).toContainText('New burrs on');
+
+  await page.goto(`${application.address}/recipes`);
+  await page.getByRole('link', { name: /Two long pours/ }).click();
+  await page.getByRole('button', { name: 'Edit', exact: true }).click();
+  await page.getByText('Grinder, water, filter, style').click();
+  await page.getByLabel('Grinder', { exact: true }).selectOption('Hand mill');
+  await page.getByLabel('Its setting').fill('20');
+  await page.getByRole('button', { name: 'Save the recipe' }).click();
+  await expect(page.getByText('grind 20')).toBeVisible();
+
+  await addBag(page, application, 'Grind Field', 9);
+  await page.getByRole('link', { name: 'Brew at the bench' }).click();
+  await page.getByLabel('Recipe').selectOption({ label: 'Two long pours – flat-bottom' });
+  await page.getByRole('button', { name: 'Make it this bag’s reference' }).click();
+  await expect(page.getByText('This is the bag’s reference recipe')).toBeVisible();
+  await page.getByLabel('Its setting').fill('18.5');
+  await expect(page.getByText('1.5 finer than the reference recipe.')).toBeVisible();
+  await page.getByLabel('Grinder', { exact: true }).selectOption('Table mill');
+  await expect(page.getByText('Settings of two grinders cannot be compared.')).toBeVisible();
+  await page.getByLabel('Grinder', { exact: true }).selectOption('Hand mill');
+  await page.getByRole('button', { name: 'Lay it out' }).click();
+  await page.getByRole('button', { name: 'Start', exact: true }).click();
+  await page.getByRole('button', { name: 'Drained' }).click();
+  await page.getByRole('link', { name: 'To the cup' }).click();
+  await expect(page.getByLabel('Grind', { exact: true })).toHaveValue('-1.5');
+});
+
+test('instruments are connected in the store room, and the bench has them', async ({ page, application }) => {
+  await connect(page, application, {});
+  await page.goto(`${application.address}/store-room`);
+  await expect(page.getByLabel('Hand that pours')).toHaveCount(0);
+  await page.getByLabel('Scale', { exact: true }).selectOption('drops out');
+  await page.getByLabel('Thermometer').selectOption('well');
+  await page.getByLabel('Hand that pours').selectOption('slow');
+  await page.getByLabel('Simulated time').selectOption('5');
+  await page.reload();
+  await expect(page.getByLabel('Scale', { exact: true })).toHaveValue('drops out');
+  await expect(page.getByLabel('Simulated time')).toHaveValue('5');
+  await addBag(page, application, 'Instrument Field', 9);
+  await page.getByRole('link', { name: 'Brew at the bench' }).click();
+  await page.getByRole('button', { name: 'Lay it out' }).click();
+  await expect(page.getByText('simulated at 5 × speed')).toBeVisible();
+  await expect(page.getByText(/Water in the kettle: 9\d °C/)).toBeVisible();
+  await page.getByRole('button', { name: 'Start', exact: true }).click();
+  // A slow hand is late and falls short: both are said at once.
+  await expect(page.getByText(/^\d+ g short$/)).toBeVisible();
+  await expect(page.getByText('scale silent')).toBeVisible();
+});
