@@ -4,7 +4,7 @@ import { useNavigate } from 'react-router';
 import type { Brew } from '../../contract/brew';
 import type { RecipeInput } from '../../contract/recipe';
 import type { Verdict } from '../../contract/verdict';
-import { FAULTS, minutesText, type Fault } from '../../core/brew';
+import { FAULT_MEANING, FAULTS, minutesText, type Fault } from '../../core/brew';
 import { ATTRIBUTES, markOf, SCHOOL_SCALES, type School } from '../../core/cup';
 import { recipeLine } from '../../core/shelf';
 import { api, problemOf } from '../shared/api';
@@ -113,7 +113,7 @@ function EntryMenu({ brew }: { brew: Brew }) {
 
   const mark = async (fault: Fault | null): Promise<void> => {
     const { error } = await setFault({ bagId, id, fault, faultNote: fault === null ? '' : brew.faultNote });
-    dispatch(noticed({ text: problemOf(error)?.message ?? (fault === null ? 'It counts again.' : `${sentenceCase(words(fault))}: kept in the log, out of the judgement.`) }));
+    dispatch(noticed({ text: problemOf(error)?.message ?? (fault === null ? 'It counts again.' : `${sentenceCase(words(fault))}. ${FAULT_MEANING[fault]}`) }));
   };
 
   const remove = async (): Promise<void> => {

@@ -4,7 +4,7 @@ import type { ApiError } from '../../contract/error';
 import { NOTES_MAX } from '../../contract/brew';
 import type { Taster } from '../../contract/taster';
 import type { Verdict } from '../../contract/verdict';
-import { beverageG, BREWERS, FAULTS, STYLES, type RecipeCard } from '../../core/brew';
+import { beverageG, BREWERS, FAULT_MEANING, FAULTS, STYLES, type Fault, type RecipeCard } from '../../core/brew';
 import { ATTRIBUTES, compositeLiking, SCHOOL_SCALES, type School } from '../../core/cup';
 import { MarkField, OpenSelectField, SelectField, SwitchField, TextField } from '../shared/fields';
 import { numberText, SCHOOL_NAMES, sentenceCase, words } from '../shared/format';
@@ -123,7 +123,7 @@ function RecordPart({ tasters, initial }: { tasters: readonly Taster[]; initial:
           <TextField name="filter" label="Filter" />
           <TextField name="waterRecipe" label="Brewing water" />
           <SelectField name="style" label="Drunk as" options={STYLES.map((style) => ({ value: style, text: sentenceCase(style) }))} />
-          <SelectField name="fault" label="What went wrong" className="half" options={[{ value: '', text: 'Nothing' }, ...FAULTS.map((code) => ({ value: code, text: sentenceCase(words(code)) }))]} help="A brew with a fault stays in the log and leaves the judgement." />
+          <SelectField name="fault" label="What went wrong" className="half" options={[{ value: '', text: 'Nothing' }, ...FAULTS.map((code) => ({ value: code, text: sentenceCase(words(code)) }))]} help={FAULTS.some((one) => one === fault) ? FAULT_MEANING[fault as Fault] : 'A brew with a fault stays in the log and leaves the judgement.'} />
           {fault !== '' && <TextField name="faultNote" label="In your words" className="wide" />}
         </div>
       </details>

@@ -1,9 +1,7 @@
 import { useEffect, useState } from 'react';
 import type { LiveBrew } from '../../contract/live';
-import { brewSeconds, msToNextSecond } from '../../core/brew';
-
-/** A page drawn more often than this, ms, costs more than it shows. */
-const LEAST_MS = 90;
+import { brewSeconds } from '../../core/brew';
+import { onEachSecond } from './ticking';
 
 /**
  * Seconds into a brew, redrawn with each whole one; null before it is started. Worked out from the start and the server's
@@ -14,21 +12,16 @@ export function useBrewClock({ startedAt, endedS, instruments: { speed } }: Pick
   const running = startedAt !== null && endedS === null;
   useEffect(() => {
     if (!running) return;
-    let timer: ReturnType<typeof setTimeout>;
-    const tick = (): void => {
-      const moment = Date.now();
-      setNow(moment);
-      timer = setTimeout(tick, msToNextSecond(brewSeconds(startedAt, moment + aheadMs, speed), speed, LEAST_MS));
-    };
-    timer = setTimeout(tick, 0);
+    const begin = (): (() => void) => onEachSecond({ startedAt, aheadMs, speed }, setNow);
+    let stop = begin();
     // A page that was in the background has old timers: it looks at the clock as soon as it is seen again.
     const seen = (): void => {
-      clearTimeout(timer);
-      tick();
+      stop();
+      stop = begin();
     };
     document.addEventListener('visibilitychange', seen);
     return () => {
-      clearTimeout(timer);
+      stop();
       document.removeEventListener('visibilitychange', seen);
     };
   }, [running, startedAt, aheadMs, speed]);

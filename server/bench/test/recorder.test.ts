@@ -1,0 +1,88 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import pino from 'pino';
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
+import { bagInput } from '../../../contract/bag';
+import { NO_INSTRUMENTS } from '../../../contract/instrument';
+import type { LiveBrew } from '../../../contract/live';
+import { STARTER_CARDS } from '../../../core/brew';
+import { addBag } from '../../db/bags';
+import { addLive, loadLive, loadLiveTrace, startLive } from '../../db/live';
+import { keepSettings } from '../../db/settings';
+import { openStore, type Store } from '../../db/store';
+import { bagDraft } from '../../test/running';
+import { BenchRecorder, type Told } from '../recorder';
+
+const folder = mkdtempSync(join(tmpdir(), 'slow-crest-recorder-'));
+const PATIENTLY = { timeout: 20_000, interval: 50 };
+const silent = pino({ level: 'silent' });
+let store: Store;
+beforeAll(async () => {
+  store = await openStore(join(folder, 'bench.sqlite'));
+});
+afterAll(async () => {
+  await store.close();
+  rmSync(folder, { recursive: true, force: true });
+});
+
+async function started(kind: string, startedAt: number): Promise<LiveBrew> {
+  const card = STARTER_CARDS.find((one) => one.kind === kind);
+  if (!card) throw new Error(`No starter recipe for ${kind}`);
+  return store.write(async (db) => {
+    await keepSettings(db, { brewers: null, oneChange: true, instruments: { ...NO_INSTRUMENTS, connected: { scale: 'well' } } });
+    const bagId = await addBag(db, bagInput.parse(bagDraft()), new Date());
+    const id = await addLive(db, { bagId, card, recipeVersionId: null }, new Date());
+    await startLive(db, id, startedAt);
+    return loadLive(db, id);
+  });
+}
+
+const lastS = async (id: string): Promise<number> => (await store.read((db) => loadLiveTrace(db, id))).trace.at(-1)?.at(-1)?.[0] ?? -1;
+
+describe('the recorder of the bench', () => {
+  it('keeps what it heard within a fraction of a second, and tells those who watch', async () => {
+    const live = await started('cone', Date.now());
+    const recorder = new BenchRecorder(store, () => new Date(), silent);
+    const told: Told[] = [];
+    const unwatch = recorder.watch((what) => told.push(what));
+    await recorder.begin(live);
+    await recorder.begin(live);
+    await vi.waitFor(async () => expect(await lastS(live.id)).toBeGreaterThan(1), PATIENTLY);
+    const kept = await lastS(live.id);
+    const heard = told.flatMap((what) => (what.kind === 'readings' ? what.readings.readings : []));
+    // Begun twice, listened to once.
+    expect(new Set(heard.map(({ atS }) => atS)).size).toBe(heard.length);
+    unwatch();
+    await recorder.close();
+    expect(await lastS(live.id)).toBeGreaterThanOrEqual(kept);
+  });
+
+  it('writes again what the database refused, and loses none of it', async () => {
+    const live = await started('cone', Date.now());
+    let refusals = 0;
+    const stubborn: Store = { ...store, write: (work) => (refusals++ < 3 ? Promise.reject(new Error('disk full')) : store.write(work)) };
+    const recorder = new BenchRecorder(stubborn, () => new Date(), silent);
+    await recorder.begin(live);
+    await vi.waitFor(async () => expect(await lastS(live.id)).toBeGreaterThan(1.5), PATIENTLY);
+    await recorder.close();
+    expect(refusals).toBeGreaterThan(3);
+    const { trace } = await store.read((db) => loadLiveTrace(db, live.id));
+    expect(trace).toHaveLength(1);
+    expect(trace[0]?.[0]?.[0]).toBeLessThan(0.5);
+    expect((trace[0]?.length ?? 0) / ((trace[0]?.at(-1)?.[0] ?? 0) * 10)).toBeGreaterThan(0.9);
+  });
+
+  it('does not listen for hours to a steep, nor to a brew long over', async () => {
+    const recorder = new BenchRecorder(store, () => new Date(), silent);
+    const steep = await started('cold steep', Date.now() - 5 * 3_600_000);
+    const forgotten = await started('cone', Date.now() - 3_600_000);
+    vi.useFakeTimers({ toFake: ['setInterval', 'clearInterval'] });
+    await recorder.resume();
+    vi.advanceTimersByTime(2000);
+    await recorder.close();
+    vi.useRealTimers();
+    expect(await lastS(steep.id)).toBe(-1);
+    expect(await lastS(forgotten.id)).toBe(-1);
+  });
+});
