@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import fc from 'fast-check';
-import { adviseChange, againstBand, BREW_KINDS, extractionOf, grindStepsApart, shareOf, TASTES, type BrewRead } from '..';
+import { adviseChange, againstBand, BREW_KINDS, BREWERS, extractionOf, FAULT_MEANING, FAULTS, grindStepsApart, KIND_TRAITS, shareOf, TASTES, type BrewRead } from '..';
 
 const band = { fromS: 165, toS: 195 };
 const read = (differently: Partial<BrewRead>): BrewRead => ({ kind: 'cone', waterC: 94, doseG: 15, waterG: 240, drainS: 180, band, extractionPercent: null, tastes: [], fault: false, ...differently });
@@ -79,5 +79,21 @@ describe('grind settings', () => {
     expect(grindStepsApart(at('2026-02-01', 22), at('2026-02-20', 20), grinders).why).toContain('burrs');
     expect(grindStepsApart(at('2026-02-11', 22), at('2026-02-20', 20, 'other'), grinders).why).toContain('two grinders');
     expect(grindStepsApart(at('2026-02-11', null), at('2026-02-20', 20), grinders).steps).toBeNull();
+  });
+});
+
+describe('faults and kinds', () => {
+  it('each say what they mean, in whole sentences, and leave the judgement', () => {
+    for (const fault of FAULTS) {
+      expect(FAULT_MEANING[fault], fault).toMatch(/(left out of|out of) the judgement/);
+      expect(FAULT_MEANING[fault].endsWith('.'), fault).toBe(true);
+    }
+  });
+
+  it('each have an end with a name of its own word and, but for one’s own, equipment that is offered', () => {
+    for (const kind of BREW_KINDS) {
+      expect(KIND_TRAITS[kind].end, kind).toMatch(/^[a-z ]+$/);
+      if (kind !== 'own') expect(BREWERS, kind).toContain(KIND_TRAITS[kind].brewer);
+    }
   });
 });
