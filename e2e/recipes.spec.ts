@@ -118,7 +118,7 @@ test('instruments are connected in the store room, and the bench has them', asyn
   await expect(page.getByLabel('Hand that pours')).toHaveCount(0);
   await page.getByLabel('Scale', { exact: true }).selectOption('drops out');
   await page.getByLabel('Thermometer').selectOption('well');
-  await page.getByLabel('Hand that pours').selectOption('slow');
+  await page.getByLabel('Hand that pours').selectOption('fast');
   await page.getByLabel('Simulated time').selectOption('5');
   await page.reload();
   await expect(page.getByLabel('Scale', { exact: true })).toHaveValue('drops out');
@@ -129,7 +129,7 @@ test('instruments are connected in the store room, and the bench has them', asyn
   await expect(page.getByText('simulated at 5 × speed')).toBeVisible();
   await expect(page.getByText(/Water in the kettle: 9\d °C/)).toBeVisible();
   await page.getByRole('button', { name: 'Start', exact: true }).click();
-  // A slow hand is late and falls short: both are said at once.
-  await expect(page.getByText(/^\d+ g short$/)).toBeVisible();
+  // A fast hand pours too much, and a scale that drops out is silent: both are said at once.
+  await expect(page.getByText(/^\d+ g over$/)).toBeVisible();
   await expect(page.getByText('scale silent')).toBeVisible();
 });
