@@ -6,8 +6,9 @@ export default defineConfig({
   testMatch: '*.spec.ts',
   workers: 2,
   fullyParallel: false,
-  timeout: 90_000,
-  expect: { timeout: 15_000 },
+  // Generous, for machines that are busy with something else.
+  timeout: 240_000,
+  expect: { timeout: 30_000 },
   reporter: [['list']],
   use: {
     viewport: { width: 1280, height: 800 },
