@@ -1,4 +1,4 @@
-import { KIND_TRAITS, pouredG, stageText, type Act, type RecipeCard } from './card';
+import { KIND_TRAITS, stageText, type Act, type RecipeCard } from './card';
 import { isPour } from './stages';
 
 /** One step of a brew as it is followed at the bench. */
@@ -85,15 +85,9 @@ export function planLine(plan: Plan): [number, number][] {
   return [...corners, [plan.endS, corners.at(-1)?.[1] ?? 0]];
 }
 
-/** How long before a long steep is due, or since; the calendar instant it is due, ms. */
+/** The instant at which a brew should be over, ms. */
 export function dueAt(plan: Plan, startedAt: number, speed: number): number {
   return startedAt + (plan.endS / speed) * 1000;
-}
-
-/** Water poured in the first pour, per gram of coffee; null where nothing is poured in stages. */
-export function bloomRatio(card: RecipeCard): number | null {
-  const first = card.stages.find(isPour);
-  return first?.toG == null || first.toG >= pouredG(card) ? null : first.toG / card.doseG;
 }
 
 /**

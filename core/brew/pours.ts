@@ -1,4 +1,3 @@
-import { clamp } from './units';
 import type { Plan } from './plan';
 import { GAP_S, type Trace, type TracePoint } from './trace';
 
@@ -57,7 +56,7 @@ export function poursIn(plan: Plan, trace: Trace): Pour[] {
     else spans.push([i, i]);
   });
   return spans
-    .map(([from, to]) => pourOf(points, Math.max(0, from), to))
+    .map(([from, to]) => pourOf(points, from, to))
     .filter(({ fromG, toG }) => toG - fromG >= DRIP_G);
 }
 
@@ -127,9 +126,11 @@ export function shotEnd(plan: Plan, trace: Trace, nowS: number): number | null {
   return last && last.toG >= 0.8 * toG && nowS - last.untilS >= 2 ? last.untilS : null;
 }
 
-/** Mean flow of a pour or a shot, g/s. */
-export function meanFlow({ fromS, untilS, fromG, toG }: Pour): number {
-  return (toG - fromG) / clamp(untilS - fromS, 0.1, Infinity);
+/** Mean flow while a stage was poured, g/s; null where a tap only says when it was done. */
+export function stageFlow(times: readonly StageTime[], { step, fromS, untilS, toG }: StageTime): number | null {
+  if (fromS === null || untilS === null || toG === null) return null;
+  const before = Math.max(0, ...times.filter((one) => one.step < step).map((one) => one.toG ?? 0));
+  return (toG - before) / Math.max(0.1, untilS - fromS);
 }
 
 /** Stretches in which the scale said nothing, between the first reading and the last. */

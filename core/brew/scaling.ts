@@ -44,9 +44,9 @@ export function scaleChanges(before: RecipeCard, after: RecipeCard): ScaleChange
   return changes.filter(({ fromG, toG }) => fromG !== toG);
 }
 
-/** The dose, near the one planned, that shares out what is left without a remainder; 0.1 g steps. Null when nothing is left. */
-export function doseSharingOut(leftG: number, plannedG: number): number | null {
+/** Cups of one dose, near the one planned, that share out what is left without a remainder; 0.1 g steps. Null when nothing is left. */
+export function doseSharingOut(leftG: number, plannedG: number): { cups: number; doseG: number } | null {
   if (leftG < 0.1) return null;
   const cups = Math.max(1, cupsLeft(leftG + plannedG / 2, plannedG));
-  return Math.floor((leftG / cups) * 10 + 1e-6) / 10;
+  return { cups, doseG: Math.floor((leftG / cups) * 10 + 1e-6) / 10 };
 }

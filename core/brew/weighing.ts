@@ -51,7 +51,7 @@ export function screenWeight({ last, suspects }: Screening, reading: Reading): S
   const lasts = reading.atS - first.atS >= NEW_LEVEL_S;
   const flaw = negative ? 'negative' : 'jump';
   if (!lasts || last === null) return { screening: { last, suspects: row }, flaw, shift: null };
-  // A negative level stays out of the record, but is reported once: its row starts over far in the future of the screen.
+  // A negative level stays out of the record, so its row begins anew; what to make of the shift is for others to say.
   const shift = { atS: first.atS, byG: value - last.value };
   if (negative) return { screening: { last, suspects: [reading] }, flaw, shift };
   return { screening: { last: reading, suspects: [] }, flaw: null, shift };

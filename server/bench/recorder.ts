@@ -53,6 +53,8 @@ export class BenchRecorder {
     const plan = planOf(card);
     if (!scale || clock() > scaleUntil(plan)) return;
     const { trace, seq } = await this.store.read(async (db) => ({ trace: (await loadLiveTrace(db, id)).trace, seq: await nextPiece(db, id) }));
+    // Another begin may have come first while the trace was read.
+    if (this.#recordings.has(id)) return;
     const last = trace.at(-1)?.at(-1);
     const screening = last ? { last: { atS: last[0], value: last[1] }, suspects: [] } : NO_WEIGHTS_YET;
     const recording: Recording = { plan, screening, trace, seq, points: [], flaws: [], stop: () => undefined };

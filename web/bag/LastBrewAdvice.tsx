@@ -1,6 +1,6 @@
 import type { BagPage } from '../../contract/shelf';
 import { AdviceNote } from '../shared/AdviceNote';
-import { readBrew } from '../shared/brewRead';
+import { kindOf, readBrew } from '../../core/brew';
 
 /** What the last cup asks of its recipe, where something was noted that tells. */
 export function LastBrewAdvice({ page: { brews, verdict } }: { page: BagPage }) {
@@ -10,7 +10,7 @@ export function LastBrewAdvice({ page: { brews, verdict } }: { page: BagPage }) 
   const { card, tdsPercent, beverageG, tastes } = making;
   const tells = tastes.length > 0 || tdsPercent !== null || (last.drainS !== null && card?.drain != null);
   if (!tells) return null;
-  const kind = card?.kind ?? (last.style === 'espresso' ? 'espresso' : 'own');
+  const kind = card?.kind ?? kindOf(last);
   const { doseG, waterG, waterC, drainS } = last;
   const { read } = readBrew({ kind, band: card?.drain ?? null, doseG, waterG, waterC, drainS, tdsPercent, beverageG, tastes, fault: last.fault !== null });
   return (

@@ -1,7 +1,6 @@
 import type { Brew } from '../../contract/brew';
-import { againstBand, gapsIn, KIND_TRAITS, minutesText, shareOf } from '../../core/brew';
+import { againstBand, gapsIn, KIND_TRAITS, kindOf, minutesText, readBrew, shareOf } from '../../core/brew';
 import { benchApi } from '../shared/benchApi';
-import { readBrew } from '../shared/brewRead';
 import { numberText, sentenceCase } from '../shared/format';
 import { RecipeLines } from '../shared/RecipeLines';
 import { TraceChart } from '../shared/TraceChart';
@@ -47,10 +46,10 @@ function Trace({ brewId, card }: { brewId: string; card: NonNullable<NonNullable
   );
 }
 
-function factsOf({ making, doseG, waterG, waterC, drainS, fault, style }: Brew): string[] {
+function factsOf({ making, doseG, waterG, waterC, drainS, fault, brewer, style }: Brew): string[] {
   if (!making) return [];
   const { card, vigour, bed, tastes, tdsPercent, beverageG, ph, hardnessPpm, iceG, milkG, pressureBar, grinderSetting } = making;
-  const kind = card?.kind ?? (style === 'espresso' ? 'espresso' : 'own');
+  const kind = card?.kind ?? kindOf({ brewer, style });
   const band = card?.drain ?? null;
   const { extraction, flow, beverage } = readBrew({ kind, band, doseG, waterG, waterC, drainS, tdsPercent, beverageG, tastes, fault: fault !== null });
   const place = band && drainS !== null ? againstBand(drainS, band) : null;

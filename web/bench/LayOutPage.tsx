@@ -121,9 +121,9 @@ function DoseField({ typed, written, gramsLeft, onChange }: { typed: string; wri
           <Form.Control id={id} value={typed} placeholder={asTyped(written.doseG)} inputMode="decimal" autoComplete="off" isInvalid={wrong} onChange={(event) => onChange(event.target.value)} />
           <span className="unit">g</span>
         </div>
-        {last && shared !== written.doseG && (
-          <Button variant="plain" onClick={() => onChange(String(shared))}>
-            Share out what is left: {Math.max(1, Math.round(gramsLeft / shared))} × {numberText(shared, 1)} g
+        {last && shared.doseG !== written.doseG && (
+          <Button variant="plain" onClick={() => onChange(String(shared.doseG))}>
+            Share out what is left: {shared.cups} × {numberText(shared.doseG, 1)} g
           </Button>
         )}
         {typed !== '' && (

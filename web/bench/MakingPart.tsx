@@ -1,9 +1,8 @@
 import { useFormContext, useFormState, useWatch } from 'react-hook-form';
 import type { Verdict } from '../../contract/verdict';
-import { beverageG, KIND_TRAITS, shareOf, TASTES, VIGOURS, type BrewKind, type RecipeCard } from '../../core/brew';
+import { beverageG, kindOf, readBrew, shareOf, TASTES, VIGOURS, type RecipeCard } from '../../core/brew';
 import { AdviceNote } from '../shared/AdviceNote';
 import { benchApi } from '../shared/benchApi';
-import { readBrew } from '../shared/brewRead';
 import { SelectField, TapsField, TextField } from '../shared/fields';
 import { numberText } from '../shared/format';
 import { typedNumber, typedSeconds, typedWater } from '../shared/typed';
@@ -92,11 +91,3 @@ function Reading({ verdict, card }: { verdict: Verdict; card: RecipeCard | null 
     </div>
   );
 }
-
-/** The kind of brewing a brewer stands for, where it was not followed at the bench. */
-function kindOf({ brewer, style }: Pick<BrewForm, 'brewer' | 'style'>): BrewKind {
-  if (style === 'espresso') return 'espresso';
-  const kinds = Object.keys(KIND_TRAITS) as BrewKind[];
-  return kinds.find((kind) => KIND_TRAITS[kind].brewer === brewer) ?? 'own';
-}
-

@@ -1,4 +1,4 @@
-import { minutesText, planOf, ratio, type RecipeCard, type StageTime } from '../../core/brew';
+import { minutesText, planOf, ratio, stageFlow, type RecipeCard, type StageTime } from '../../core/brew';
 import { numberText, sentenceCase } from './format';
 
 interface Props {
@@ -36,10 +36,10 @@ export function RecipeLines({ card, times = [] }: Props) {
   );
 }
 
-function whatHappened({ step, fromS, untilS, toG }: StageTime, times: readonly StageTime[]): string {
-  if (fromS === null || untilS === null || toG === null) return `done at ${minutesText(untilS ?? 0)}`;
-  const before = Math.max(0, ...times.filter((one) => one.step < step).map((one) => one.toG ?? 0));
-  return `${minutesText(fromS)} to ${minutesText(untilS)}, ${numberText(toG, 0)} g, ${numberText((toG - before) / Math.max(0.1, untilS - fromS), 1)} g/s`;
+function whatHappened(time: StageTime, times: readonly StageTime[]): string {
+  const gPerS = stageFlow(times, time);
+  const until = minutesText(time.untilS ?? 0);
+  return gPerS === null ? `done at ${until}` : `${minutesText(time.fromS ?? 0)} to ${until}, ${numberText(time.toG ?? 0, 0)} g, ${numberText(gPerS, 1)} g/s`;
 }
 
 /** "15 g to 240 g, 1:16, 94 °C, grind 22". */

@@ -1,4 +1,8 @@
-import { beverageG, extractionOf, type Band, type BrewKind, type BrewRead, type Extraction, type Taste } from '../../core/brew';
+import type { BrewRead, Taste } from './advice';
+import { KIND_TRAITS, type Band, type BrewKind } from './card';
+import { extractionOf, type Extraction } from './extraction';
+import type { Recipe } from './kinds';
+import { beverageG } from './ratio';
 
 /** What a brew says of itself. */
 export interface Measurements {
@@ -20,4 +24,11 @@ export function readBrew({ tdsPercent, beverageG: weighed, ...brew }: Measuremen
   const beverage = weighed ?? (kind === 'espresso' ? waterG : beverageG(waterG, doseG));
   const extraction = tdsPercent === null ? null : extractionOf({ kind, tdsPercent, doseG, waterG, beverageG: beverage });
   return { read: { ...brew, extractionPercent: extraction?.percent ?? null }, extraction, flow: drainS === null ? null : beverage / drainS, beverage };
+}
+
+/** The kind of brewing a brewer stands for, where no recipe says it: decides how extraction is reckoned. */
+export function kindOf({ brewer, style }: Pick<Recipe, 'brewer'> & { style: string }): BrewKind {
+  if (style === 'espresso') return 'espresso';
+  const kinds = Object.keys(KIND_TRAITS) as BrewKind[];
+  return kinds.find((kind) => KIND_TRAITS[kind].brewer === brewer) ?? 'own';
 }

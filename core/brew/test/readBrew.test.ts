@@ -1,18 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import { adviseChange, STARTER_CARDS, type RecipeCard } from '../../../core/brew';
-import { readBrew, type Measurements } from '../brewRead';
-import { recipeFacts } from '../RecipeLines';
+import { adviseChange, kindOf, readBrew, type Measurements } from '..';
 
 const brew = (differently: Partial<Measurements>): Measurements => ({
   ...{ kind: 'cone', band: { fromS: 165, toS: 195 }, doseG: 15, waterG: 240, waterC: 94, drainS: 180, tdsPercent: null, beverageG: null, tastes: [], fault: false },
   ...differently,
 });
-
-const starter = (kind: RecipeCard['kind']): RecipeCard => {
-  const card = STARTER_CARDS.find((one) => one.kind === kind);
-  if (!card) throw new Error(`No starter recipe for ${kind}`);
-  return card;
-};
 
 describe('a brew read', () => {
   it('takes the weighed beverage before the estimate, and all of a shot', () => {
@@ -34,11 +26,10 @@ describe('a brew read', () => {
   });
 });
 
-describe('a recipe in one line', () => {
-  it('says what belongs to its kind', () => {
-    expect(recipeFacts(starter('cone'))).toBe('15 g to 240 g, 1:16, 94 °C');
-    expect(recipeFacts(starter('espresso'))).toBe('18 g in, 40 g out, 1:2.2, 93 °C, 8 bar');
-    expect(recipeFacts(starter('iced'))).toBe('20 g to 300 g, 1:15, 120 g of it ice, 94 °C');
-    expect(recipeFacts({ ...starter('cone'), waterC: null, grinderSetting: 21.5, hardnessPpm: 80 })).toBe('15 g to 240 g, 1:16, grind 21.5, 80 ppm');
+describe('the kind of brewing a brewer stands for', () => {
+  it('is told by the brewer and the drink, and decides how extraction is reckoned', () => {
+    expect(['cone', 'press', 'siphon', 'sock'].map((brewer) => kindOf({ brewer, style: 'filter' }))).toEqual(['cone', 'press', 'siphon', 'own']);
+    expect(kindOf({ brewer: 'press', style: 'espresso' })).toBe('espresso');
+    expect(readBrew(brew({ kind: kindOf({ brewer: 'press', style: 'filter' }), tdsPercent: 1.3 })).extraction?.basis).toContain('immersion');
   });
 });
