@@ -34,7 +34,8 @@ export interface Screened {
   shift: { atS: number; byG: number } | null;
 }
 
-const follows = (a: Reading, b: Reading): boolean => Math.abs(b.value - a.value) <= SETTLING_G + FASTEST_G_PER_S * Math.max(0, b.atS - a.atS);
+/** Whether one weight can come after another: in time water is added, but none leaves. */
+const follows = (a: Reading, b: Reading): boolean => b.value - a.value >= -SETTLING_G && b.value - a.value <= SETTLING_G + FASTEST_G_PER_S * Math.max(0, b.atS - a.atS);
 
 /**
  * Judges the next weight from a scale. Negative, absurd and jumping values are named, to be marked and left out; a level

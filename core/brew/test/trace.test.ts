@@ -57,6 +57,13 @@ describe('screening weights', () => {
     expect(good.at(-1)?.value).toBe(90);
   });
 
+  it('sees what was lifted off while the scale was silent: however long that was, no water falls out of a brewer', () => {
+    const all = readings(0, 60, (s) => (s < 30 ? 240 : 95)).filter(({ atS }) => atS < 27 || atS > 40);
+    expect(screenAll(all).shifts).toEqual([{ atS: expect.closeTo(40.1, 5), byG: -145 }]);
+    // Water poured meanwhile is no shift.
+    expect(screenAll(readings(0, 60, (s) => (s < 30 ? 45 : 110)).filter(({ atS }) => atS < 27 || atS > 40)).flaws).toEqual([]);
+  });
+
   it('reports a level that fell below zero without taking it', () => {
     const { shifts, good } = screenAll(readings(0, 10, (s) => (s < 5 ? 240 : -60)));
     expect(shifts[0]).toEqual({ atS: 5, byG: -300 });
