@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { PROCESSES, ROAST_LEVELS } from '../core/crest';
-import { ATTRIBUTES, SCHOOLS, type Attribute } from '../core/cup';
+import { ATTRIBUTES, BET_OUTCOMES, SCHOOL_SCALES, SCHOOLS, type Attribute, type School } from '../core/cup';
 import { id, name, oneOf, plainDate, quantity, text } from './fields';
 import { recipeInput } from './recipe';
 
@@ -30,7 +30,13 @@ const bagFields = {
   school: oneOf('Scoring', SCHOOLS).default('mark10'),
   /** What "best" means: weights on the attributes, or (null) the overall mark. */
   weights: weights.refine((w) => ATTRIBUTES.some((attribute) => w[attribute] > 0), { path: ['aroma'], error: 'At least one attribute must weigh something' }).nullable().default(null),
+  /** What the beans look like, against the roast the label claims. */
+  perceivedRoast: oneOf('Perceived roast', ROAST_LEVELS).nullable().default(null),
   bet: text('Your bet', 1000).default(''),
+  /** The mark betted on, in the bag's school. */
+  betMark: z.number({ error: 'The betted mark must be a number' }).nullable().default(null),
+  /** Whether the bet held, as the taster sees it. */
+  betHeld: oneOf('The bet', BET_OUTCOMES).nullable().default(null),
   reference: recipeInput,
   /** The recipe the reference was taken from; null where it was written down by itself. */
   referenceCardId: id.nullable().default(null),
@@ -57,8 +63,13 @@ function checkDates(bag: Dated, context: z.RefinementCtx): void {
   });
 }
 
+function checkBet({ school, betMark }: { school: School; betMark: number | null }, context: z.RefinementCtx): void {
+  const { min, max } = SCHOOL_SCALES[school];
+  if (betMark !== null && !(betMark >= min && betMark <= max)) context.addIssue({ code: 'custom', path: ['betMark'], message: `The betted mark must be between ${min} and ${max}` });
+}
+
 /** A bag as a taster writes it. */
-export const bagInput = z.strictObject(bagFields).superRefine(checkDates);
+export const bagInput = z.strictObject(bagFields).superRefine(checkDates).superRefine(checkBet);
 export type BagInput = z.infer<typeof bagInput>;
 /** The same before defaults are filled in: what a form or a client may send. */
 export type BagDraft = z.input<typeof bagInput>;

@@ -1,38 +1,9 @@
 import { z } from 'zod';
 import { FAULTS, RECORDED_FROM } from '../core/brew';
-import { SCHOOL_SCALES, SCHOOLS, type School } from '../core/cup';
+import { cup, cupInput } from './cup';
 import { id, instant, oneOf, quantity, text } from './fields';
 import { making, makingInput } from './making';
 import { recipeFields } from './recipe';
-
-/** The longest note, characters. */
-export const NOTES_MAX = 10_000;
-
-const attribute = (what: string): z.ZodNullable<z.ZodNumber> => quantity(what, 0, 10).nullable();
-
-const cupFields = {
-  /** School the mark is written in. */
-  school: oneOf('Scoring', SCHOOLS),
-  /** Main score in that school; null when not marked, or when the school is worked out from its attributes. */
-  mark: z.number({ error: 'The mark must be a number' }).nullable(),
-  aroma: attribute('Aroma').default(null),
-  acidity: attribute('Acidity').default(null),
-  body: attribute('Body').default(null),
-  sweetness: attribute('Sweetness').default(null),
-  cleanness: attribute('Cleanness').default(null),
-  /** Tasted without knowing which cup it was: two such cups of one recipe on one day measure the taster. */
-  blind: z.boolean({ error: 'Blind must be yes or no' }).default(false),
-  notes: text('Notes', NOTES_MAX).default(''),
-};
-
-function checkMark(cup: { school: School; mark: number | null }, context: z.RefinementCtx): void {
-  const { max } = SCHOOL_SCALES[cup.school];
-  if (cup.mark !== null && (cup.mark < 0 || cup.mark > max)) {
-    context.addIssue({ code: 'custom', path: ['mark'], message: `The mark must be between 0 and ${max}` });
-  }
-}
-
-export const cupInput = z.strictObject(cupFields).superRefine(checkMark);
 
 const brewFields = {
   ...recipeFields,
@@ -60,5 +31,5 @@ export type BrewDraft = z.input<typeof brewInput>;
 export const faultInput = z.strictObject({ fault: brewFields.fault.unwrap(), faultNote: brewFields.faultNote });
 
 /** A brew as the server gives it back. */
-export const brew = z.strictObject({ id, bagId: id, ...brewFields, cup: z.strictObject(cupFields), making: making.nullable(), liking: z.number().nullable(), restDay: z.number().int(), createdAt: z.string() });
+export const brew = z.strictObject({ id, bagId: id, ...brewFields, cup, making: making.nullable(), liking: z.number().nullable(), restDay: z.number().int(), createdAt: z.string() });
 export type Brew = z.infer<typeof brew>;

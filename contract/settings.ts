@@ -1,6 +1,13 @@
 import { z } from 'zod';
-import { name } from './fields';
+import { FIRST_LEVEL_ATTRIBUTES, SCHOOLS } from '../core/cup';
+import { name, oneOf } from './fields';
 import { instrumentSettings, NO_INSTRUMENTS } from './instrument';
+
+const levelAttribute = z.strictObject({ id: z.string().min(1).max(80), name: name('The attribute', 30), shown: z.boolean({ error: 'Shown must be yes or no' }) });
+
+function haveOneName(attributes: readonly { name: string }[]): boolean {
+  return new Set(attributes.map((one) => one.name.toLowerCase())).size === attributes.length;
+}
 
 /** What the household owns and how it likes to be advised. */
 export const settingsInput = z.strictObject({
@@ -10,8 +17,14 @@ export const settingsInput = z.strictObject({
   oneChange: z.boolean({ error: 'One change at a time must be yes or no' }),
   /** Instruments at the bench. */
   instruments: instrumentSettings.default(NO_INSTRUMENTS),
+  /** The school a new bag begins with. */
+  school: oneOf('Scoring', SCHOOLS).default('mark10'),
+  /** What levels are given for, in the order in which they are asked. */
+  levelAttributes: z.array(levelAttribute).max(80, 'A sheet can hold 80 attributes at most').refine(haveOneName, { error: 'Two attributes have the same name' }).default(() => [...FIRST_LEVEL_ATTRIBUTES]),
+  /** Whether the sheet walks the taster through; null while nobody has said. */
+  coaching: z.boolean({ error: 'Coaching must be yes or no' }).nullable().default(null),
 });
 export type Settings = z.infer<typeof settingsInput>;
 
 /** How a household begins. */
-export const FIRST_SETTINGS: Settings = { brewers: null, oneChange: true, instruments: NO_INSTRUMENTS };
+export const FIRST_SETTINGS: Settings = settingsInput.parse({ brewers: null, oneChange: true });

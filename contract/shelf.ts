@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { STATES } from '../core/crest';
 import { bag } from './bag';
 import { brew } from './brew';
+import { draftHead } from './draft';
 import { id, plainDate } from './fields';
 import { settingsInput } from './settings';
 import { verdict } from './verdict';
@@ -44,6 +45,10 @@ export type Advice = z.infer<typeof advice>;
 export const onBench = z.strictObject({ id, bagId: id, bagName: z.string(), kind: z.string(), recipe: z.string(), end: z.string(), dueAt: z.number().nullable(), over: z.boolean() });
 export type OnBench = z.infer<typeof onBench>;
 
+/** A word that still would not come, and the cup it belongs to. */
+export const nagging = z.strictObject({ brewId: id, bagId: id, bagName: z.string(), on: date, said: z.string(), tapped: z.array(z.string()) });
+export type Nagging = z.infer<typeof nagging>;
+
 export const shelf = z.strictObject({
   today: date,
   axis: z.strictObject({ from: date, to: date }),
@@ -53,6 +58,9 @@ export const shelf = z.strictObject({
   telling: advice.nullable(),
   leaveAlone: z.array(advice),
   bench: z.array(onBench),
+  nagging: z.array(nagging),
+  /** Sheets that were begun and not saved. */
+  unfinished: z.array(draftHead),
 });
 export type Shelf = z.infer<typeof shelf>;
 

@@ -2,6 +2,7 @@ import type { EntityManager } from 'typeorm';
 import type { Hand, InstrumentSettings } from '../contract/instrument';
 import { makingInput, type MakingInput } from '../contract/making';
 import type { KeptCard } from '../contract/recipeCard';
+import { FIRST_SETTINGS } from '../contract/settings';
 import { appendPoint, roundTo, scaleCard, type Recipe, type RecipeCard, type Trace } from '../core/brew';
 import { addGrinder } from '../server/db/grinders';
 import { addLive, addPiece, changeLive, startLive } from '../server/db/live';
@@ -23,7 +24,7 @@ export interface DemoBench {
 export async function furnish(db: EntityManager, today: string, now: Date): Promise<DemoBench> {
   await addGrinder(db, { name: 'Hand grinder', burrChanges: [{ on: today, note: 'after 40 kg' }] }, now);
   await addGrinder(db, { name: 'Flat-burr grinder', burrChanges: [] }, now);
-  await keepSettings(db, { brewers: null, oneChange: true, instruments: INSTRUMENTS });
+  await keepSettings(db, { ...FIRST_SETTINGS, instruments: INSTRUMENTS });
   return { recipes: await loadRecipes(db) };
 }
 

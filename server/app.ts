@@ -9,10 +9,12 @@ import { answerErrors, requireJson } from './http';
 import { bagRoutes } from './places/bags';
 import { benchRoutes } from './places/bench';
 import { brewRoutes } from './places/brews';
+import { draftRoutes } from './places/drafts';
 import { grinderRoutes, recipeRoutes } from './places/recipes';
 import { settingsRoutes } from './places/settings';
 import { shelfRoutes } from './places/shelf';
 import { tasterRoutes } from './places/tasters';
+import { wordRoutes } from './places/words';
 
 /** Larger than any single field may be, so that a field that is too long is refused by name and not by the byte. */
 const BODY_LIMIT = '8mb';
@@ -43,6 +45,8 @@ export function createApp(deps: Deps, log: Logger, webFolder: string | null): Ex
   api.use('/recipes', recipeRoutes(deps));
   api.use('/grinders', grinderRoutes(deps));
   api.use('/bench', benchRoutes(deps));
+  api.use('/words', wordRoutes(deps));
+  api.use('/drafts', draftRoutes(deps));
   api.use((request) => {
     throw notFound(`${request.method} ${request.originalUrl.slice(0, 100)}`);
   });

@@ -6,8 +6,8 @@ export type Style = (typeof STYLES)[number];
 export const FAULTS = ['rinse-water-left', 'spill', 'stalled-filter', 'wrong-dose', 'dirty-cup', 'interrupted', 'other'] as const;
 export type Fault = (typeof FAULTS)[number];
 
-/** When a record was written: at the cup, or later from memory (it weighs less). */
-export const RECORDED_FROM = ['cup', 'memory'] as const;
+/** When a record was written: at the cup, later the same day, or from memory; the later, the less it weighs. */
+export const RECORDED_FROM = ['cup', 'later', 'memory'] as const;
 export type RecordedFrom = (typeof RECORDED_FROM)[number];
 
 /** Equipment by kind. A taster may name a kind of their own; these are the ones offered. */

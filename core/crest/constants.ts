@@ -1,4 +1,4 @@
-import type { Style } from '../brew/kinds';
+import type { RecordedFrom, Style } from '../brew/kinds';
 
 /**
  * Every constant of the crest engine: unit, meaning, status. Status is *assumption* (an editorial prior to be overruled
@@ -82,8 +82,8 @@ export const FALL_WIDTH = { median: 0.6, logSd: 0.4 } as const;
 export const HEIGHT_SD = 4;
 /** Log-sd of the noise σ around σ₀. *Assumption*; blind repeats replace it. */
 export const NOISE_LOG_SD = 0.35;
-/** Factor on the noise variance of an entry written from memory. *Assumption*. */
-export const MEMORY_VARIANCE = 3.2;
+/** Factor on the noise variance of an entry, by when it was written. *Assumption*. */
+export const RECORD_VARIANCE: Readonly<Record<RecordedFrom, number>> = { cup: 1, later: 1.5, memory: 3.2 };
 
 /** Level at the peak: mean (the taster's own when known) and sd, in points of liking. *Assumption*, from history. */
 export const LEVEL_MEAN = 80;

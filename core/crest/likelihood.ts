@@ -1,4 +1,4 @@
-import { DEVIATION, LEVEL_MEAN, LEVEL_SD, MEMORY_VARIANCE } from './constants';
+import { DEVIATION, LEVEL_MEAN, LEVEL_SD, RECORD_VARIANCE } from './constants';
 import type { Term } from './factors';
 import { cholesky, whiten } from './linalg';
 import { logAge } from './shape';
@@ -33,7 +33,7 @@ export function dataOf(input: CrestInput, brews: readonly UsableBrew[], terms: r
   const levelMean = input.prior?.levelMean ?? LEVEL_MEAN;
   const x = Float64Array.from(brews, (b) => logAge(b.age));
   const residual = Float64Array.from(brews, (b, i) => terms.reduce((r, t) => r - t.priorMean * t.column[i]!, b.overall - levelMean));
-  const noise = Float64Array.from(brews, (b) => (b.recordedFrom === 'memory' ? MEMORY_VARIANCE : 1));
+  const noise = Float64Array.from(brews, (b) => RECORD_VARIANCE[b.recordedFrom]);
   const settled = new Float64Array(n * n);
   for (let i = 0; i < n; i++) {
     for (let j = 0; j < n; j++) {

@@ -1,1 +1,5 @@
+export * from './cooling';
+export * from './levels';
+export * from './levelsOverDays';
 export * from './schools';
+export * from './tasting';

@@ -1,12 +1,15 @@
 import { clamp, roundTo } from '../brew/units';
+import { levelValue, nearestLevel } from './levels';
 
 /** The schools of scoring. One bag keeps one main school; all map onto the common liking scale, 0–100. */
-export const SCHOOLS = ['mark10', 'composite', 'sum100', 'stars'] as const;
+export const SCHOOLS = ['mark10', 'composite', 'levels', 'sum100', 'stars'] as const;
 export type School = (typeof SCHOOLS)[number];
 
 /** How a school writes its main score. `points` is what one unit of the mark is worth in liking. */
 export interface SchoolScale {
+  min: number;
   max: number;
+  /** Apart two marks that can be written; levels go by halves and thirds instead. */
   step: number;
   points: number;
   /** Repeatability of one taster on one coffee, σ₀, in points of liking. *Assumption* until blind repeats measure it. */
@@ -14,28 +17,60 @@ export interface SchoolScale {
 }
 
 export const SCHOOL_SCALES: Readonly<Record<School, SchoolScale>> = {
-  mark10: { max: 10, step: 0.1, points: 10, sigma0: 3.5 },
-  composite: { max: 10, step: 0.1, points: 10, sigma0: 3 },
-  sum100: { max: 100, step: 0.25, points: 1, sigma0: 1.5 },
-  stars: { max: 5, step: 0.25, points: 20, sigma0: 6 },
+  mark10: { min: 0, max: 10, step: 0.1, points: 10, sigma0: 3.5 },
+  composite: { min: 0, max: 10, step: 0.1, points: 10, sigma0: 3 },
+  levels: { min: 1, max: 5, step: 0.5, points: 20, sigma0: 6 },
+  sum100: { min: 0, max: 100, step: 0.25, points: 1, sigma0: 1.5 },
+  stars: { min: 0, max: 5, step: 0.25, points: 20, sigma0: 6 },
 };
 
-/** Liking, 0–100, of a mark in a school. Throws a RangeError outside the school's range. */
+/** Liking, 0–100, of a mark in a school: mark × points. Throws a RangeError outside the school's range. */
 export function likingOf(school: School, mark: number): number {
-  const { max, points } = SCHOOL_SCALES[school];
-  if (!(mark >= 0 && mark <= max)) throw new RangeError(`A mark here runs from 0 to ${max}, not ${mark}`);
+  const { min, max, points } = SCHOOL_SCALES[school];
+  if (!(mark >= min && mark <= max)) throw new RangeError(`A mark here runs from ${min} to ${max}, not ${mark}`);
   return mark * points;
 }
 
-/** The mark a school would write for a liking, rounded to the school's step; undoes `likingOf` to that step. */
-export function markOf(school: School, liking: number): number {
-  const { max, points, step } = SCHOOL_SCALES[school];
-  return clamp(roundTo(Math.round(liking / points / step) * step, 2), 0, max);
+/** The nearest mark that can be written in a school. */
+export function onStep(school: School, mark: number): number {
+  const { min, max, step } = SCHOOL_SCALES[school];
+  if (school === 'levels') return levelValue(nearestLevel(mark));
+  return clamp(roundTo(Math.round(mark / step) * step, 2), min, max);
 }
 
-/** The attributes of the quick sheet, each marked 0–10 for how good it is. */
+/** The mark a school would write for a liking; undoes `likingOf` to the school's own step. */
+export function markOf(school: School, liking: number): number {
+  return onStep(school, liking / SCHOOL_SCALES[school].points);
+}
+
+/** The same score as another school would write it: by way of the common scale, to that school's step. */
+export function inOtherSchool(from: School, mark: number, to: School): number {
+  return markOf(to, likingOf(from, mark));
+}
+
+/** The attributes that can mean "best", each marked 0–10 for how good it is. */
 export const ATTRIBUTES = ['aroma', 'acidity', 'body', 'sweetness', 'cleanness'] as const;
 export type Attribute = (typeof ATTRIBUTES)[number];
+
+/** The ten parts of the sum of 100, each out of 10. Of the last two 10 means none at all. */
+export const PARTS = [...ATTRIBUTES, 'finish', 'character', 'balance', 'bitterness', 'defects'] as const;
+export type Part = (typeof PARTS)[number];
+export type PartMarks = Readonly<Partial<Record<Part, number | null>>>;
+
+/** Parts by nature taken off: the fewer the better. */
+export const SUBTRACTIVE: readonly Part[] = ['bitterness', 'defects'];
+
+/** Apart two marks of a part. */
+export const PART_STEP = 0.25;
+
+/** The attributes of the quick sheet. */
+export const QUICK_ATTRIBUTES = ['aroma', 'acidity', 'body'] as const satisfies readonly Attribute[];
+
+/** The ten-part sum, 0–100, and how many parts it is of. */
+export function sumOfParts(marks: PartMarks): { sum: number; of: number } {
+  const given = PARTS.flatMap((part) => marks[part] ?? []);
+  return { sum: roundTo(given.reduce((sum, mark) => sum + mark, 0), 2), of: given.length };
+}
 
 /** Weights a composite gives each attribute; what the taster means by "best". */
 export type AttributeWeights = Readonly<Record<Attribute, number>>;
@@ -65,15 +100,31 @@ export function compositeLiking(marks: Readonly<Partial<Record<Attribute, number
 }
 
 /** A cup's scores, as far as liking depends on them. */
-export interface ScoredCup extends Partial<Record<Attribute, number | null>> {
+export interface ScoredCup extends PartMarks {
   school: School;
   mark: number | null;
 }
 
-/** Liking, 0–100, of a cup in its own school; null when it was not marked. */
+/**
+ * The main score of a cup in its own school: of ten marked parts their sum; of a quick sheet without an overall mark the
+ * mean of its attributes; else what was written. Null when it was not scored.
+ */
+export function markOfCup(cup: ScoredCup): number | null {
+  if (cup.school === 'sum100') {
+    const { sum, of } = sumOfParts(cup);
+    if (of === PARTS.length) return sum;
+  }
+  if (cup.school === 'composite' && cup.mark === null) {
+    const liking = compositeLiking(cup);
+    return liking === null ? null : liking / 10;
+  }
+  return cup.mark;
+}
+
+/** Liking, 0–100, of a cup in its own school; null when it was not scored. */
 export function likingOfCup(cup: ScoredCup): number | null {
-  if (cup.school === 'composite') return compositeLiking(cup);
-  return cup.mark === null ? null : likingOf(cup.school, cup.mark);
+  const mark = markOfCup(cup);
+  return mark === null ? null : likingOf(cup.school, mark);
 }
 
 /**

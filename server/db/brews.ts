@@ -11,7 +11,9 @@ import { loadBag, touchBag } from './bags';
 import { GrinderEntity, RecipeVersionEntity } from './benchEntities';
 import { keepMaking, loadMakings, takeFromBench } from './making';
 import { mustExist } from './refs';
-import { BagEntity, BrewEntity, CupEntity, NoteEntity, TasterEntity, type BrewRow, type CupRow, type NoteRow } from './entities';
+import { CupEntity } from './cupEntities';
+import { keepCup, loadCups } from './cups';
+import { BagEntity, BrewEntity, TasterEntity, type BrewRow } from './entities';
 
 /** Brews with their cup and its notes: logged in one visit, kept in one transaction. */
 
@@ -22,14 +24,11 @@ type KeptBrew = Omit<Brew, 'restDay' | 'making'>;
 export type BrewTick = Pick<BrewRow, 'bagId' | 'brewedAt' | 'doseG' | 'fault'>;
 
 async function assemble(db: EntityManager, rows: readonly BrewRow[]): Promise<KeptBrew[]> {
-  const cups: Record<string, CupRow | undefined> = keyBy(await db.findBy(CupEntity, { brewId: In(rows.map((row) => row.id)) }), (cup) => cup.brewId);
-  const cupIds = Object.values(cups).map((cup) => cup?.id);
-  const notes: Record<string, NoteRow | undefined> = keyBy(await db.findBy(NoteEntity, { cupId: In(cupIds) }), (note) => note.cupId);
+  const cups = await loadCups(db, rows.map((row) => row.id));
   return rows.map(({ deletedAt: _, ...row }) => {
-    const cup = cups[row.id];
+    const cup = cups.get(row.id);
     if (!cup) throw new Error(`Brew ${row.id} has no cup`);
-    const { id, brewId: __, ...scores } = cup;
-    return { ...row, cup: { ...scores, notes: notes[id]?.text ?? '' }, liking: likingOfCup(cup) };
+    return { ...row, cup, liking: likingOfCup(cup) };
   });
 }
 
@@ -93,20 +92,13 @@ async function check(db: EntityManager, bag: Bag, input: BrewInput): Promise<voi
   await mustExist(db, GrinderEntity, input.making?.grinderId ?? null, 'making.grinderId', 'grinder');
 }
 
-async function keepCup(db: EntityManager, brewId: string, { notes, ...scores }: BrewInput['cup']): Promise<void> {
-  await db.delete(CupEntity, { brewId });
-  const cupId = randomUUID();
-  await db.insert(CupEntity, { id: cupId, brewId, ...scores });
-  if (notes !== '') await db.insert(NoteEntity, { id: randomUUID(), cupId, text: notes });
-}
-
 /** Logs a brew and its cup on a bag; returns the brew's id. */
 export async function addBrew(db: EntityManager, bagId: string, input: BrewInput, now: Date): Promise<string> {
   await check(db, await loadBag(db, bagId), input);
   const { cup, making, liveId, ...fields } = input;
   const id = randomUUID();
   await db.insert(BrewEntity, { id, bagId, ...fields, createdAt: now.toISOString(), deletedAt: null });
-  await keepCup(db, id, cup);
+  await keepCup(db, id, cup, now);
   if (liveId === null) await keepMaking(db, id, making);
   else await takeFromBench(db, { id, bagId }, liveId, making, now);
   await touchBag(db, bagId);
@@ -114,12 +106,12 @@ export async function addBrew(db: EntityManager, bagId: string, input: BrewInput
 }
 
 /** Replaces what is written of a brew and its cup; returns the bag's id. */
-export async function changeBrew(db: EntityManager, id: string, input: BrewInput): Promise<string> {
+export async function changeBrew(db: EntityManager, id: string, input: BrewInput, now: Date): Promise<string> {
   const { bagId } = await loadBrew(db, id);
   await check(db, await loadBag(db, bagId), input);
   const { cup, making, liveId: _, ...fields } = input;
   await db.update(BrewEntity, { id }, fields);
-  await keepCup(db, id, cup);
+  await keepCup(db, id, cup, now);
   await keepMaking(db, id, making);
   await touchBag(db, bagId);
   return bagId;

@@ -1,13 +1,14 @@
 import { EntitySchema } from 'typeorm';
 import type { Process, RoastLevel } from '../../core/crest';
-import type { AttributeWeights, School } from '../../core/cup';
+import type { AttributeWeights, BetOutcome, LevelAttribute, School } from '../../core/cup';
 import type { Fault, Recipe, RecordedFrom } from '../../core/brew';
 import type { InstrumentSettings } from '../../contract/instrument';
 import { GrinderEntity, LiveBrewEntity, MakingEntity, RecipeCardEntity, RecipeVersionEntity, TracePieceEntity } from './benchEntities';
+import { CupEntity, CupWordEntity, DraftEntity, NoteEntity, WordEntity } from './cupEntities';
 import { id, integer, optionalJson, optionalReal, optionalText, real, text } from './columns';
 
 /**
- * The tables of bags, brews and cups; those of the bench have a file of their own. Dates and instants are kept as the
+ * The tables of bags and brews; those of the bench and of cups have files of their own. Dates and instants are kept as the
  * text the taster's clock showed; a `deletedAt` marks a row that can still be brought back.
  */
 
@@ -69,7 +70,10 @@ export interface BagRow {
   school: School;
   weights: AttributeWeights | null;
   referenceCardId: string | null;
+  perceivedRoast: RoastLevel | null;
   bet: string;
+  betMark: number | null;
+  betHeld: BetOutcome | null;
   finishedOn: string | null;
   createdAt: string;
   deletedAt: string | null;
@@ -97,7 +101,10 @@ export const BagEntity = new EntitySchema<BagRow>({
     school: text,
     weights: optionalJson,
     referenceCardId: optionalText,
+    perceivedRoast: optionalText,
     bet: text,
+    betMark: optionalReal,
+    betHeld: optionalText,
     finishedOn: optionalText,
     createdAt: text,
     deletedAt: optionalText,
@@ -148,35 +155,6 @@ export const BrewEntity = new EntitySchema<BrewRow>({
   },
 });
 
-export interface CupRow {
-  id: string;
-  brewId: string;
-  school: School;
-  mark: number | null;
-  aroma: number | null;
-  acidity: number | null;
-  body: number | null;
-  sweetness: number | null;
-  cleanness: number | null;
-  blind: boolean;
-}
-
-export const CupEntity = new EntitySchema<CupRow>({
-  name: 'cup',
-  columns: { id, brewId: text, school: text, mark: optionalReal, aroma: optionalReal, acidity: optionalReal, body: optionalReal, sweetness: optionalReal, cleanness: optionalReal, blind: { type: 'boolean' } },
-});
-
-export interface NoteRow {
-  id: string;
-  cupId: string;
-  text: string;
-}
-
-export const NoteEntity = new EntitySchema<NoteRow>({
-  name: 'note',
-  columns: { id, cupId: text, text },
-});
-
 /** The household's one row of settings. */
 export interface HouseholdRow {
   id: number;
@@ -184,11 +162,15 @@ export interface HouseholdRow {
   oneChange: boolean;
   /** Null in a household that never looked at its instruments. */
   instruments: InstrumentSettings | null;
+  school: School;
+  /** Null while it is as every household begins. */
+  levelAttributes: LevelAttribute[] | null;
+  coaching: boolean | null;
 }
 
 export const HouseholdEntity = new EntitySchema<HouseholdRow>({
   name: 'household',
-  columns: { id: { type: 'integer', primary: true }, brewers: optionalJson, oneChange: { type: 'boolean' }, instruments: optionalJson },
+  columns: { id: { type: 'integer', primary: true }, brewers: optionalJson, oneChange: { type: 'boolean' }, instruments: optionalJson, school: text, levelAttributes: optionalJson, coaching: { type: 'boolean', nullable: true } },
 });
 
 /** A fit that was worked out for one revision of a bag by one version of the engine. */
@@ -210,6 +192,7 @@ export const VerdictEntity = new EntitySchema<VerdictRow>({
 });
 
 export const ENTITIES = [
-  ...[TasterEntity, RecipeEntity, BagEntity, SpellEntity, BrewEntity, CupEntity, NoteEntity, HouseholdEntity, VerdictEntity],
+  ...[TasterEntity, RecipeEntity, BagEntity, SpellEntity, BrewEntity, HouseholdEntity, VerdictEntity],
+  ...[CupEntity, NoteEntity, WordEntity, CupWordEntity, DraftEntity],
   ...[RecipeCardEntity, RecipeVersionEntity, GrinderEntity, LiveBrewEntity, TracePieceEntity, MakingEntity],
 ];

@@ -1,6 +1,7 @@
 import type { EntityManager } from 'typeorm';
 import { NO_INSTRUMENTS } from '../../contract/instrument';
 import { FIRST_SETTINGS, type Settings } from '../../contract/settings';
+import { FIRST_LEVEL_ATTRIBUTES } from '../../core/cup';
 import { HouseholdEntity } from './entities';
 
 const HOUSEHOLD = 1;
@@ -8,7 +9,9 @@ const HOUSEHOLD = 1;
 /** The household's settings; what every household begins with until it says otherwise. */
 export async function loadSettings(db: EntityManager): Promise<Settings> {
   const row = await db.findOneBy(HouseholdEntity, { id: HOUSEHOLD });
-  return row ? { brewers: row.brewers, oneChange: row.oneChange, instruments: row.instruments ?? NO_INSTRUMENTS } : FIRST_SETTINGS;
+  if (!row) return FIRST_SETTINGS;
+  const { brewers, oneChange, school, coaching } = row;
+  return { brewers, oneChange, school, coaching, instruments: row.instruments ?? NO_INSTRUMENTS, levelAttributes: row.levelAttributes ?? [...FIRST_LEVEL_ATTRIBUTES] };
 }
 
 export async function keepSettings(db: EntityManager, settings: Settings): Promise<void> {

@@ -1,7 +1,9 @@
 import { Router } from 'express';
 import { brewInput, faultInput } from '../../contract/brew';
 import { loadBag } from '../db/bags';
+import { nagEnd } from '../../contract/cup';
 import { changeBrew, setBrewDeleted, setFault } from '../db/brews';
+import { endNag, nagAgain } from '../db/cups';
 import { loadTrace } from '../db/making';
 import type { Deps } from '../deps';
 import { notInFuture } from '../dates';
@@ -20,13 +22,25 @@ export function brewRoutes({ store, verdicts, now }: Deps): Router {
   routes.put('/:id', async (request, response) => {
     const input = parse(brewInput, request.body);
     notInFuture(now(), { brewedAt: input.brewedAt.slice(0, 10) });
-    await changing((db) => changeBrew(db, request.params.id, input));
+    await changing((db) => changeBrew(db, request.params.id, input, now()));
     response.status(204).end();
   });
 
   routes.put('/:id/fault', async (request, response) => {
     const input = parse(faultInput, request.body);
     await changing((db) => setFault(db, request.params.id, input));
+    response.status(204).end();
+  });
+
+  /** The word that would not come has come, or is given up; taking that back lets it nag again. */
+  routes.put('/:id/nag', async (request, response) => {
+    const { word } = parse(nagEnd, request.body);
+    await store.write((db) => endNag(db, request.params.id, word, now()));
+    response.status(204).end();
+  });
+
+  routes.delete('/:id/nag', async (request, response) => {
+    await store.write((db) => nagAgain(db, request.params.id));
     response.status(204).end();
   });
 

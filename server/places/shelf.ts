@@ -9,6 +9,8 @@ import { dateOfInstant, roastDate, spellOn } from '../../core/rest';
 import { byUrgency, datesOf, leaveAlone, mostTellingBag, pickOfTheMorning, ridgeByDate, shelfAxis, tellingAdvice, type DateSpan, type ShelfBag } from '../../core/shelf';
 import { loadBags } from '../db/bags';
 import { loadBrewTicks, type BrewTick } from '../db/brews';
+import { loadNagging } from '../db/cups';
+import { loadUnfinished } from '../db/drafts';
 import { loadBench } from '../db/live';
 import { searchBags } from '../db/search';
 import { loadSettings } from '../db/settings';
@@ -22,7 +24,10 @@ export function shelfRoutes({ store, verdicts }: Deps): Router {
 
   routes.get('/shelf', async (request, response) => {
     const { today, finished } = parse(shelfQuery, request.query);
-    const { bags, ticks, settings, bench } = await store.read(async (db) => ({ bags: await loadBags(db), ticks: await loadBrewTicks(db), settings: await loadSettings(db), bench: await loadBench(db) }));
+    const { bags, ticks, settings, bench, nagging, unfinished } = await store.read(async (db) => ({
+      ...{ bags: await loadBags(db), ticks: await loadBrewTicks(db), settings: await loadSettings(db), bench: await loadBench(db) },
+      ...{ nagging: await loadNagging(db), unfinished: await loadUnfinished(db) },
+    }));
     const shown = bags.filter((bag) => (bag.finishedOn !== null) === (finished === 'yes'));
     const fits = await verdicts.forShelf(shown);
     const axis = shelfAxis(today);
@@ -41,6 +46,8 @@ export function shelfRoutes({ store, verdicts }: Deps): Router {
       telling: await telling(onShelf, shown, today, settings),
       leaveAlone: leaveAlone(onShelf, today),
       bench: bench.map(onBench),
+      nagging,
+      unfinished,
     };
     response.json(answer);
   });

@@ -6,6 +6,7 @@ import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { bagInput } from '../../../contract/bag';
 import { NO_INSTRUMENTS } from '../../../contract/instrument';
 import type { LiveBrew } from '../../../contract/live';
+import { FIRST_SETTINGS } from '../../../contract/settings';
 import { STARTER_CARDS } from '../../../core/brew';
 import { addBag } from '../../db/bags';
 import { addLive, loadLive, loadLiveTrace, startLive } from '../../db/live';
@@ -30,7 +31,7 @@ async function started(kind: string, startedAt: number): Promise<LiveBrew> {
   const card = STARTER_CARDS.find((one) => one.kind === kind);
   if (!card) throw new Error(`No starter recipe for ${kind}`);
   return store.write(async (db) => {
-    await keepSettings(db, { brewers: null, oneChange: true, instruments: { ...NO_INSTRUMENTS, connected: { scale: 'well' } } });
+    await keepSettings(db, { ...FIRST_SETTINGS, instruments: { ...NO_INSTRUMENTS, connected: { scale: 'well' } } });
     const bagId = await addBag(db, bagInput.parse(bagDraft()), new Date());
     const id = await addLive(db, { bagId, card, recipeVersionId: null }, new Date());
     await startLive(db, id, startedAt);

@@ -1,0 +1,69 @@
+import { z } from 'zod';
+import { COMPANIES, DRYNESSES, LEVELS, LIKINGS, LINE_IDS, onStep, PARTS, SCHOOL_SCALES, SCHOOLS, SIPPED_LOOKS, TEXTURES, type Part, type School } from '../core/cup';
+import { TRAITS } from '../core/cup/words/traits';
+import { oneOf, quantity, text } from './fields';
+import { typedWord, WORD_MAX, wordId } from './word';
+
+/** The longest note in prose, characters. */
+export const NOTES_MAX = 10_000;
+/** The most words one cup can hold. */
+export const WORDS_MAX = 200;
+
+const part = (name: string): z.ZodDefault<z.ZodNullable<z.ZodNumber>> => quantity(name.charAt(0).toUpperCase() + name.slice(1), 0, 10).nullable().default(null);
+const parts = Object.fromEntries(PARTS.map((name) => [name, part(name)])) as Record<Part, ReturnType<typeof part>>;
+
+/** How much of an attribute there was, and how that was liked. */
+export const givenLevel = z.strictObject({ attribute: z.string().min(1).max(80), level: oneOf('The level', LEVELS).nullable(), liking: oneOf('How it was liked', LIKINGS).nullable() });
+
+/** A word that would not come: what was said of it and tapped, and the word it turned out to be. */
+export const nag = z.strictObject({
+  said: text('What it was like', 300),
+  tapped: z.array(oneOf('A trait', TRAITS as readonly [string, ...string[]])).max(TRAITS.length),
+  resolvedWith: wordId.nullable().default(null),
+  /** Given up, without a word. */
+  dropped: z.boolean().default(false),
+});
+export type Nag = z.infer<typeof nag>;
+
+/** Ends the search for a word: with it, or (null) without. */
+export const nagEnd = z.strictObject({ word: typedWord.nullable() });
+
+const commonFields = {
+  /** School the mark is written in. */
+  school: oneOf('Scoring', SCHOOLS),
+  /** Main score in that school; null when not marked, or when it follows from its parts. */
+  mark: z.number({ error: 'The mark must be a number' }).nullable(),
+  ...parts,
+  levels: z.array(givenLevel).max(80, 'A cup can hold 80 levels at most').default([]),
+  /** Which look the mark rests on. */
+  markAt: oneOf('The mark rests on', SIPPED_LOOKS).nullable().default(null),
+  finishS: quantity('Finish', 0, 600, 's').nullable().default(null),
+  dryness: oneOf('Dryness', DRYNESSES).nullable().default(null),
+  textures: z.array(oneOf('Texture', TEXTURES)).max(TEXTURES.length).default([]),
+  /** Which milk, where there was any; how much is with the brew. */
+  milkKind: text('The milk', 60).trim().default(''),
+  company: oneOf('At the table', COMPANIES).nullable().default(null),
+  /** Tasted without knowing which cup it was: two such cups of one recipe on one day measure the taster. */
+  blind: z.boolean({ error: 'Blind must be yes or no' }).default(false),
+  notes: text('Notes', NOTES_MAX).default(''),
+  nag: nag.nullable().default(null),
+};
+
+const line = oneOf('Where it was found', LINE_IDS);
+const wordsLimit = `A cup can hold ${WORDS_MAX} notes at most, each of ${WORD_MAX} characters`;
+
+function checkMark({ school, mark }: { school: School; mark: number | null }, context: z.RefinementCtx): void {
+  if (mark === null) return;
+  const { min, max, step } = SCHOOL_SCALES[school];
+  const wrong = (message: string): void => context.addIssue({ code: 'custom', path: ['mark'], message });
+  if (!(mark >= min && mark <= max)) wrong(`The mark must be between ${min} and ${max}`);
+  else if (Math.abs(onStep(school, mark) - mark) > 1e-6) wrong(school === 'levels' ? 'A level goes by halves, and by thirds for high and low: 3, 3+, 3.5, 4-' : `This mark goes in steps of ${step}`);
+}
+
+/** A cup as written at the table; its words as typed. */
+export const cupInput = z.strictObject({ ...commonFields, words: z.array(z.strictObject({ typed: typedWord, line })).max(WORDS_MAX, wordsLimit).default([]) }).superRefine(checkMark);
+export type CupInput = z.infer<typeof cupInput>;
+
+/** A cup as the server gives it back: each word with the id it goes by. */
+export const cup = z.strictObject({ ...commonFields, words: z.array(z.strictObject({ id: wordId, typed: z.string(), line })) });
+export type Cup = z.infer<typeof cup>;

@@ -1,0 +1,32 @@
+import { levelValue, type GivenLevel, type Liking } from './levels';
+
+/** One attribute over the rest days: its level on each day it was given, the mean where several cups gave one. */
+export interface Ridgeline {
+  attribute: string;
+  points: readonly { day: number; level: number; cups: number }[];
+  /** How often the amount was liked, over all cups that said. */
+  liked: Readonly<Record<Liking, number>>;
+}
+
+/** Levels over days, one ridgeline for each attribute that was given a level at least once, in the order asked for. */
+export function levelsOverDays(order: readonly string[], cups: readonly { restDay: number; levels: readonly GivenLevel[] }[]): Ridgeline[] {
+  return order.flatMap((attribute) => {
+    const given = cups.flatMap(({ restDay, levels }) => levels.filter((one) => one.attribute === attribute).map(({ level, liking }) => ({ restDay, level, liking })));
+    const byDay = new Map<number, number[]>();
+    for (const { restDay, level } of given) if (level !== null) byDay.set(restDay, [...(byDay.get(restDay) ?? []), levelValue(level)]);
+    if (byDay.size === 0) return [];
+    const points = [...byDay].map(([day, values]) => ({ day, level: values.reduce((sum, value) => sum + value, 0) / values.length, cups: values.length })).sort((a, b) => a.day - b.day);
+    const count = (liking: Liking): number => given.filter((one) => one.liking === liking).length;
+    return [{ attribute, points, liked: { 'too little': count('too little'), 'just right': count('just right'), 'too much': count('too much') } }];
+  });
+}
+
+/** The smallest move along one ridgeline worth a word: half a step. */
+const MOVE = 0.5;
+
+/** Where a ridgeline went between its first and its last day, in a word. */
+export function trend({ points }: Ridgeline): 'rising' | 'falling' | 'level' {
+  const [first, last] = [points[0], points.at(-1)];
+  const moved = first && last ? last.level - first.level : 0;
+  return moved >= MOVE ? 'rising' : moved <= -MOVE ? 'falling' : 'level';
+}

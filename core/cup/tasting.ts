@@ -1,0 +1,62 @@
+/** The looks a tasting takes, in their order: three by the nose alone, then hot, warm and cool. */
+export const LOOKS = ['whole bean', 'ground', 'wet', 'hot', 'warm', 'cool'] as const;
+export type Look = (typeof LOOKS)[number];
+
+/** Looks from which a mark can be given. */
+export const SIPPED_LOOKS = ['hot', 'warm', 'cool'] as const satisfies readonly Look[];
+export type SippedLook = (typeof SIPPED_LOOKS)[number];
+
+/** Where in a tasting a word was found: which look, by nose or palate, at which sip. */
+export interface TastingLine {
+  id: LineId;
+  look: Look | null;
+  sense: 'nose' | 'palate' | null;
+  sip: 1 | 2 | null;
+}
+
+/** Places a word can be written down at; `cup` is the cup as a whole. */
+export const LINE_IDS = ['cup', 'whole-bean', 'ground', 'wet', 'hot-nose', 'hot-first', 'hot-second', 'warm-nose', 'warm-first', 'warm-second', 'cool-nose', 'cool-first', 'cool-second'] as const;
+export type LineId = (typeof LINE_IDS)[number];
+
+const sipped = (look: SippedLook): TastingLine[] => [
+  { id: `${look}-nose`, look, sense: 'nose', sip: null },
+  { id: `${look}-first`, look, sense: 'palate', sip: 1 },
+  { id: `${look}-second`, look, sense: 'palate', sip: 2 },
+];
+
+export const TASTING_LINES: readonly TastingLine[] = [
+  { id: 'cup', look: null, sense: null, sip: null },
+  { id: 'whole-bean', look: 'whole bean', sense: 'nose', sip: null },
+  { id: 'ground', look: 'ground', sense: 'nose', sip: null },
+  { id: 'wet', look: 'wet', sense: 'nose', sip: null },
+  ...SIPPED_LOOKS.flatMap(sipped),
+];
+
+/** The lines of one look. */
+export function linesOf(look: Look): readonly TastingLine[] {
+  return TASTING_LINES.filter((line) => line.look === look);
+}
+
+/** What the coffee feels like in the mouth. */
+export const TEXTURES = ['watery', 'tea-like', 'silky', 'juicy', 'round', 'creamy', 'syrupy', 'oily', 'grainy', 'chalky', 'tingling', 'rough'] as const;
+export type Texture = (typeof TEXTURES)[number];
+
+/** How dry it leaves the mouth, least first. */
+export const DRYNESSES = ['none', 'a trace', 'some', 'strong', 'harsh'] as const;
+export type Dryness = (typeof DRYNESSES)[number];
+
+/** Who was at the table. */
+export const COMPANIES = ['alone', 'panel'] as const;
+export type Company = (typeof COMPANIES)[number];
+
+/** What a beginner is walked through, one line each. `line` is where the word goes. */
+export const COACHING: readonly { step: string; line: string; look: Look; at: LineId }[] = [
+  { step: 'Smell', line: 'Before any sip: three short sniffs over the cup. What is the first thing it is like?', look: 'hot', at: 'hot-nose' },
+  { step: 'Slurp', line: 'When it no longer scalds, draw a spoonful in with air, loudly, so that it reaches the nose from behind.', look: 'hot', at: 'hot-first' },
+  { step: 'Sense', line: 'Where does it sit, how heavy is it, is it dry, and how long does it stay once swallowed?', look: 'hot', at: 'hot-second' },
+  { step: 'Say', line: 'Any word will do: a fruit, a place, a colour. Write the first that comes; sip again as it cools and see if it holds.', look: 'warm', at: 'warm-first' },
+];
+
+/** How a bet placed before the first sip turned out. */
+export const BET_OUTCOMES = ['held', 'half held', 'lost'] as const;
+export type BetOutcome = (typeof BET_OUTCOMES)[number];

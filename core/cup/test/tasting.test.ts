@@ -1,0 +1,30 @@
+import { describe, expect, it } from 'vitest';
+import { cupC, LOOK_C, lookDueS } from '../cooling';
+import { COACHING, LINE_IDS, linesOf, LOOKS, SIPPED_LOOKS, TASTING_LINES } from '../tasting';
+
+describe('a tasting', () => {
+  it('has every look, the sipped ones by nose and at two sips', () => {
+    expect(TASTING_LINES.map(({ id }) => id)).toEqual(LINE_IDS);
+    expect(LOOKS.map((look) => linesOf(look).length)).toEqual([1, 1, 1, 3, 3, 3]);
+    for (const look of SIPPED_LOOKS) expect(linesOf(look).map(({ sense, sip }) => [sense, sip])).toEqual([['nose', null], ['palate', 1], ['palate', 2]]);
+  });
+
+  it('walks a beginner through smell, slurp, sense and say, each at a line of its look', () => {
+    expect(COACHING.map(({ step }) => step)).toEqual(['Smell', 'Slurp', 'Sense', 'Say']);
+    for (const { look, at } of COACHING) expect(linesOf(look).map(({ id }) => id)).toContain(at);
+  });
+});
+
+describe('a cooling cup', () => {
+  it('falls towards the room and never under it', () => {
+    expect([cupC(0), cupC(-5)]).toEqual([80, 80]);
+    for (let s = 0; s < 20_000; s += 100) expect(cupC(s + 100)).toBeLessThan(cupC(s));
+    expect(cupC(1e6)).toBeCloseTo(21, 6);
+  });
+
+  it('is at the temperature of a look when the look is due, one after the other', () => {
+    for (const look of SIPPED_LOOKS) expect(cupC(lookDueS(look))).toBeCloseTo(LOOK_C[look], 1);
+    const due = SIPPED_LOOKS.map(lookDueS);
+    expect(due).toEqual([...due].sort((a, b) => a - b));
+  });
+});

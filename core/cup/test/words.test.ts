@@ -1,0 +1,139 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { ALLERGENS, currentWord, FAMILIES, findNotes, NOTES, spelling, suggester, TRAITS, vocabularyOf, wordSpelt, type HouseholdWord } from '../words';
+import { DESCRIPTIONS } from './descriptions';
+
+const own = (id: string, name: string, mergedInto: string | null = null): HouseholdWord => ({ id, name, family: null, mergedInto });
+const PLAIN = vocabularyOf([]);
+
+describe('the vocabulary', () => {
+  it('has at least 180 notes in its families, each under one name', () => {
+    expect(NOTES.length).toBeGreaterThanOrEqual(180);
+    expect(new Set(NOTES.map(({ id }) => id)).size).toBe(NOTES.length);
+    expect(new Set(NOTES.map(({ family }) => family))).toEqual(new Set(FAMILIES));
+    for (const family of FAMILIES) expect(NOTES.filter((note) => note.family === family).length).toBeGreaterThanOrEqual(8);
+  });
+
+  it.each(NOTES.map((note) => [note.name, note] as const))('says what %s is like, what it is near to, and how to have it beside the cup', (_name, note) => {
+    const ids = new Set(NOTES.map(({ id }) => id));
+    expect(note.like.length).toBeGreaterThan(15);
+    expect(note.reference.length).toBeGreaterThan(8);
+    expect(note.near.length).toBeGreaterThan(0);
+    for (const near of note.near) expect(ids, near).toContain(near);
+    for (const trait of note.traits) expect(TRAITS, trait).toContain(trait);
+    for (const allergen of note.allergens) expect(ALLERGENS).toContain(allergen);
+    expect(note.near).not.toContain(note.id);
+  });
+
+  it('names the allergen wherever a reference is plainly made of one', () => {
+    const made: [RegExp, string][] = [[/\b(almond|hazelnut|walnut|pecan|cashew|macadamia|pistachio)\b(?! essence)/i, 'nuts'], [/\bpeanut/i, 'peanut'], [/\b(whole milk|cream\.|unsalted butter|plain yoghurt|custard)/i, 'milk'], [/\b(bread|toast\.|biscuit\.)/i, 'gluten'], [/\b(wine|cider\.)/i, 'alcohol']];
+    for (const [of, allergen] of made)
+      for (const note of NOTES)
+        if (of.test(note.reference) && !/never|stands for it|vinegar|alcohol-free/i.test(note.reference)) expect(note.allergens, `${note.name}: ${note.reference}`).toContain(allergen);
+  });
+
+  it('knows a word by its name, by other words for it, in the plural and with accents', () => {
+    const idOf = (typed: string) => wordSpelt(PLAIN, typed)?.id ?? null;
+    expect(['Quince', 'quinces', ' QUINCE ', 'raspberries', 'passionfruit', 'treacle', 'creme brulee', 'Crème  Brûlée', 'peaches', 'bay leaves', 'molasses'].map(idOf)).toEqual([
+      ...['quince', 'quince', 'quince', 'raspberry', 'passion-fruit', 'molasses', 'crème-brûlée', 'crème-brûlée', 'peach', 'bay-leaf', 'molasses'],
+    ]);
+    expect(['grandmother’s cupboard', '', '!!', 'quin'].map(idOf)).toEqual([null, null, null, null]);
+  });
+
+  it('lets a household rename and merge, and every word follows', () => {
+    const words = vocabularyOf([own('quince', 'Autumn quince'), own('a', 'quincey', 'quince'), own('b', 'kitchen quince', 'a'), own('c', 'attic')]);
+    expect(currentWord(words, 'b')?.name).toBe('Autumn quince');
+    expect(wordSpelt(words, 'Kitchen quinces')?.id).toBe('quince');
+    expect(wordSpelt(words, 'quince')?.id).toBe('quince');
+    expect(currentWord(words, 'c')?.name).toBe('attic');
+    expect(currentWord(words, 'nobody')).toBeNull();
+  });
+
+  it('ends even where words were merged in a ring', () => {
+    const ring = vocabularyOf([own('a', 'one', 'b'), own('b', 'two', 'a')]);
+    expect(currentWord(ring, 'a')).not.toBeNull();
+  });
+
+  it('has one spelling for what differs in case, accents and marks only', () => {
+    fc.assert(fc.property(fc.string({ unit: 'grapheme', maxLength: 60 }), (text) => spelling(spelling(text)) === spelling(text)));
+  });
+});
+
+describe('suggestions', () => {
+  const suggest = suggester(PLAIN);
+  const first = (typed: string) => suggest(typed)[0]?.word.name;
+
+  it('answers a beginning, a word within, and another name', () => {
+    expect([first('rasp'), first('zest'), first('cassis'), first('oak')]).toEqual(['raspberry', 'lemon zest', 'blackcurrant', 'oak']);
+    expect(suggest('treacle')[0]).toMatchObject({ via: 'treacle', word: { id: 'molasses' } });
+    expect(suggest('')).toEqual([]);
+    expect(suggest('zzzz')).toEqual([]);
+  });
+
+  it.each([['quinze', 'quince'], ['rasberry', 'raspberry'], ['cardamum', 'cardamom'], ['strawbery', 'strawberry'], ['molases', 'molasses'], ['jasmin', 'jasmine'], ['tamarid', 'tamarind'], ['hazlenut', 'hazelnut'], ['apriccot', 'apricot'], ['rubarb', 'cooked rhubarb']])('bears the slip in %s', (typed, meant) => {
+    expect(suggest(typed).slice(0, 3).map(({ word }) => word.name)).toContain(meant);
+  });
+
+  it('puts first what the household says most', () => {
+    const used = suggester(PLAIN, new Map([['plum-jam', 9]]));
+    expect(suggest('plu')[0]?.word.name).toBe('plum');
+    expect(used('plu')[0]?.word.name).toBe('plum jam');
+  });
+
+  it('says a merged word under its new name only, found by either', () => {
+    const merged = suggester(vocabularyOf([own('a', 'kitchen garden', 'cut-grass')]));
+    expect(merged('kitch').map(({ word, via }) => [word.id, via])).toEqual([['cut-grass', 'kitchen garden']]);
+  });
+
+  it('gives every word for its own name, and no word twice', () => {
+    for (const { name } of NOTES) expect(suggest(name).map(({ word }) => word.name)).toContain(name);
+    fc.assert(
+      fc.property(fc.string({ minLength: 1, maxLength: 12 }), (typed) => {
+        const ids = suggest(typed).map(({ word }) => word.id);
+        expect(new Set(ids).size).toBe(ids.length);
+        expect(ids.length).toBeLessThanOrEqual(8);
+      }),
+    );
+  });
+});
+
+describe('the word finder', () => {
+  const inFirstFive = (likeness: (one: (typeof DESCRIPTIONS)[number]) => Parameters<typeof findNotes>[0]): number =>
+    DESCRIPTIONS.filter((one) => findNotes(likeness(one), 5).some(({ note }) => note.name === one.meant)).length / DESCRIPTIONS.length;
+
+  it('has forty descriptions to answer to, none of which names its note', () => {
+    expect(DESCRIPTIONS).toHaveLength(40);
+    for (const { said, meant } of DESCRIPTIONS) {
+      expect(NOTES.map(({ name }) => name)).toContain(meant);
+      expect(` ${said} `).not.toContain(` ${meant} `);
+    }
+  });
+
+  it('puts the note that was meant among its first five for at least four in five: by words and taps, and by taps alone', () => {
+    expect(inFirstFive(({ tapped, said }) => ({ tapped, said }))).toBeGreaterThanOrEqual(0.8);
+    expect(inFirstFive(({ tapped }) => ({ tapped, said: '' }))).toBeGreaterThanOrEqual(0.8);
+    expect(inFirstFive(({ said }) => ({ tapped: [], said }))).toBeGreaterThanOrEqual(0.8);
+  });
+
+  it('shares its belief among all notes and says which traits speak for each', () => {
+    const found = findNotes({ tapped: ['fruit', 'purple', 'sour', 'drying'], said: '' }, NOTES.length);
+    expect(found.reduce((sum, { share }) => sum + share, 0)).toBeCloseTo(1, 9);
+    expect(found[0]).toMatchObject({ note: { name: 'damson' }, because: ['fruit', 'purple', 'sour', 'drying'] });
+    found.forEach(({ share }, i) => i > 0 && expect(share).toBeLessThanOrEqual(found[i - 1]?.share ?? 1));
+  });
+
+  it('finds nothing where nothing was said', () => {
+    expect(findNotes({ tapped: [], said: '  ' })).toEqual([]);
+    expect(findNotes({ tapped: [], said: 'qqq' })).toEqual([]);
+  });
+
+  it('believes more in a note with each of its traits that is tapped', () => {
+    fc.assert(
+      fc.property(fc.constantFrom(...NOTES), fc.nat(), (note, k) => {
+        const shareOf = (count: number): number => findNotes({ tapped: note.traits.slice(0, count), said: '' }, NOTES.length).find((one) => one.note.id === note.id)?.share ?? 0;
+        const count = 1 + (k % note.traits.length);
+        return count === 1 || shareOf(count) > shareOf(count - 1);
+      }),
+    );
+  });
+});

@@ -1,0 +1,13 @@
+import type { Note } from '../note';
+import { BERRIES, CITRUS, ORCHARD_FRUIT, STONE_FRUIT } from './freshFruit';
+import { DRINKS_AND_FERMENTS, GRAIN_AND_BREAD, VEGETABLES_AND_SAVOURY, WOOD_SMOKE_AND_EARTH } from './larder';
+import { DRIED_AND_COOKED_FRUIT, WARM_COUNTRY_FRUIT } from './otherFruit';
+import { CHOCOLATE_AND_DAIRY, NUTS_AND_SEEDS, SUGARS_AND_SWEETS } from './pantry';
+import { FLOWERS, LEAVES_AND_TEAS, SPICES } from './plants';
+
+/** The vocabulary every household begins with. */
+export const NOTES: readonly Note[] = [
+  ...[ORCHARD_FRUIT, STONE_FRUIT, CITRUS, BERRIES, WARM_COUNTRY_FRUIT, DRIED_AND_COOKED_FRUIT].flat(),
+  ...[FLOWERS, LEAVES_AND_TEAS, SPICES, NUTS_AND_SEEDS, SUGARS_AND_SWEETS, CHOCOLATE_AND_DAIRY].flat(),
+  ...[GRAIN_AND_BREAD, WOOD_SMOKE_AND_EARTH, DRINKS_AND_FERMENTS, VEGETABLES_AND_SAVOURY].flat(),
+];

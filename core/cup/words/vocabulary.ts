@@ -1,0 +1,66 @@
+import pluralize from 'pluralize';
+import type { Family, Note } from './note';
+import { NOTES } from './notes';
+
+/** A word of the household: one of its own, or its own name for a note of the vocabulary (then with that note's id). */
+export interface HouseholdWord {
+  id: string;
+  name: string;
+  family: Family | null;
+  /** The word it was merged into; null while it stands for itself. */
+  mergedInto: string | null;
+}
+
+/** A word as the household now says it. `note` is what the vocabulary knows of it; null for the household's own words. */
+export interface Word extends HouseholdWord {
+  note: Note | null;
+}
+
+/** All words of a household. Made once from its own words; every look-up after that is a map's. */
+export interface Vocabulary {
+  words: readonly Word[];
+  byId: ReadonlyMap<string, Word>;
+  /** By every spelling that is exactly that word: its name, other words for it, singular and plural. */
+  bySpelling: ReadonlyMap<string, Word>;
+}
+
+/** Lower case without accents, marks of punctuation or doubled spaces: what two spellings must share to be one word. */
+export function spelling(text: string): string {
+  return text.normalize('NFKD').replaceAll(/\p{M}/gu, '').toLowerCase().replaceAll(/[^\p{L}\p{N}\p{Emoji_Presentation}]+/gu, ' ').trim();
+}
+
+const singular = (spelt: string): string => pluralize.singular(spelt);
+
+export function vocabularyOf(own: readonly HouseholdWord[]): Vocabulary {
+  const rows = new Map(own.map((word) => [word.id, word]));
+  const known = NOTES.map((note): Word => ({ id: note.id, family: note.family, mergedInto: rows.get(note.id)?.mergedInto ?? null, name: rows.get(note.id)?.name ?? note.name, note }));
+  const noteIds = new Set(NOTES.map(({ id }) => id));
+  const words = [...known, ...own.filter(({ id }) => !noteIds.has(id)).map((word): Word => ({ ...word, note: null }))];
+  const byId = new Map(words.map((word) => [word.id, word]));
+  const bySpelling = new Map<string, Word>();
+  const spellingsOf = ({ name, note }: Word): string[][] => [[name], note ? [note.name] : [], note ? [...note.also] : []];
+  // Names first, then what else a word is called: nobody's name is taken by another's synonym.
+  for (const rank of [0, 1, 2])
+    for (const word of words)
+      for (const spelt of (spellingsOf(word)[rank] ?? []).map(spelling))
+        for (const form of [spelt, singular(spelt)]) if (form !== '' && !bySpelling.has(form)) bySpelling.set(form, word);
+  return { words, byId, bySpelling };
+}
+
+/** The word an id stands for now, wherever it was merged; null for an id nobody knows. */
+export function currentWord({ byId }: Vocabulary, id: string): Word | null {
+  const seen = new Set<string>();
+  let word = byId.get(id);
+  while (word?.mergedInto && !seen.has(word.id)) {
+    seen.add(word.id);
+    word = byId.get(word.mergedInto);
+  }
+  return word ?? null;
+}
+
+/** The word that is spelt so, in singular or plural and by any of its names; null where it would be a new one. */
+export function wordSpelt(vocabulary: Vocabulary, typed: string): Word | null {
+  const spelt = spelling(typed);
+  const found = vocabulary.bySpelling.get(spelt) ?? vocabulary.bySpelling.get(singular(spelt));
+  return found ? currentWord(vocabulary, found.id) : null;
+}

@@ -1,0 +1,96 @@
+import { EntitySchema } from 'typeorm';
+import type { ChangeCounts } from '../../contract/draft';
+import type { Nag } from '../../contract/cup';
+import type { Company, Dryness, GivenLevel, LineId, Part, School, SippedLook, Texture } from '../../core/cup';
+import type { Family } from '../../core/cup/words';
+import { id, integer, json, optionalJson, optionalReal, optionalText, text } from './columns';
+
+/** The tables of cups: scores, prose, words, the household's vocabulary, and what is written but not saved. */
+
+export interface CupRow extends Record<Part, number | null> {
+  id: string;
+  brewId: string;
+  school: School;
+  mark: number | null;
+  levels: GivenLevel[];
+  markAt: SippedLook | null;
+  finishS: number | null;
+  dryness: Dryness | null;
+  textures: Texture[];
+  milkKind: string;
+  company: Company | null;
+  blind: boolean;
+  nag: Nag | null;
+}
+
+const parts = {
+  ...{ aroma: optionalReal, acidity: optionalReal, body: optionalReal, sweetness: optionalReal, cleanness: optionalReal },
+  ...{ finish: optionalReal, character: optionalReal, balance: optionalReal, bitterness: optionalReal, defects: optionalReal },
+};
+
+export const CupEntity = new EntitySchema<CupRow>({
+  name: 'cup',
+  columns: {
+    ...{ id, brewId: text, school: text, mark: optionalReal },
+    ...parts,
+    ...{ levels: json, markAt: optionalText, finishS: optionalReal, dryness: optionalText, textures: json },
+    ...{ milkKind: text, company: optionalText, blind: { type: 'boolean' }, nag: optionalJson },
+  },
+});
+
+/** The prose of a cup. */
+export interface NoteRow {
+  id: string;
+  cupId: string;
+  text: string;
+}
+
+export const NoteEntity = new EntitySchema<NoteRow>({
+  name: 'note',
+  columns: { id, cupId: text, text },
+});
+
+/** A word of the household: its own, or its own name for a note of the vocabulary (then with that note's id). */
+export interface WordRow {
+  id: string;
+  name: string;
+  family: Family | null;
+  mergedInto: string | null;
+  createdAt: string;
+}
+
+export const WordEntity = new EntitySchema<WordRow>({
+  name: 'word',
+  columns: { id, name: text, family: optionalText, mergedInto: optionalText, createdAt: text },
+});
+
+/** A word found in a cup: as typed, the word it goes by, and at which look. */
+export interface CupWordRow {
+  cupId: string;
+  place: number;
+  wordId: string;
+  typed: string;
+  line: LineId;
+}
+
+export const CupWordEntity = new EntitySchema<CupWordRow>({
+  name: 'cup_word',
+  columns: { cupId: { type: 'varchar', primary: true }, place: { ...integer, primary: true }, wordId: text, typed: text, line: text },
+});
+
+/** One device's copy of a sheet that is not saved yet. */
+export interface DraftRow {
+  key: string;
+  device: string;
+  counts: ChangeCounts;
+  title: string;
+  href: string;
+  /** JSON of the form as typed. */
+  typed: string;
+  updatedAt: string;
+}
+
+export const DraftEntity = new EntitySchema<DraftRow>({
+  name: 'draft',
+  columns: { key: { type: 'varchar', primary: true }, device: { type: 'varchar', primary: true }, counts: json, title: text, href: text, typed: text, updatedAt: text },
+});

@@ -1,0 +1,77 @@
+import { randomUUID } from 'node:crypto';
+import { groupBy, keyBy } from 'es-toolkit';
+import { In, type EntityManager } from 'typeorm';
+import type { Cup, CupInput, Nag } from '../../contract/cup';
+import type { Nagging } from '../../contract/shelf';
+import { LINE_IDS } from '../../core/cup';
+import { notFound } from '../errors';
+import { CupEntity, CupWordEntity, NoteEntity } from './cupEntities';
+import { wordIds } from './words';
+
+/** Cups: scores, prose and words, which are written and read as one. */
+
+/** The cups of brews, by brew. */
+export async function loadCups(db: EntityManager, brewIds: readonly string[]): Promise<Map<string, Cup>> {
+  const rows = await db.findBy(CupEntity, { brewId: In([...brewIds]) });
+  const cupId = In(rows.map((row) => row.id));
+  const notes: Record<string, { text: string } | undefined> = keyBy(await db.findBy(NoteEntity, { cupId }), (note) => note.cupId);
+  const words = groupBy(await db.find(CupWordEntity, { where: { cupId }, order: { place: 'ASC' } }), (word) => word.cupId);
+  return new Map(
+    rows.map(({ id, brewId, ...scores }) => [brewId, { ...scores, notes: notes[id]?.text ?? '', words: (words[id] ?? []).map(({ wordId, typed, line }) => ({ id: wordId, typed, line })) }]),
+  );
+}
+
+/** Keeps the cup of a brew in place of the one before; words nobody knows yet become the household's own. */
+export async function keepCup(db: EntityManager, brewId: string, { notes, words, ...scores }: CupInput, now: Date): Promise<void> {
+  await db.delete(CupEntity, { brewId });
+  const cupId = randomUUID();
+  await db.insert(CupEntity, { id: cupId, brewId, ...scores });
+  if (notes !== '') await db.insert(NoteEntity, { id: randomUUID(), cupId, text: notes });
+  const ids = await wordIds(db, words.map(({ typed }) => typed), now);
+  await db.insert(CupWordEntity, words.map(({ typed, line }, place) => ({ cupId, place, wordId: ids[place] ?? typed, typed, line })));
+}
+
+/** Every word that still would not come, oldest cup first. */
+export async function loadNagging(db: EntityManager): Promise<Nagging[]> {
+  const rows = await db
+    .createQueryBuilder(CupEntity, 'cup')
+    .innerJoin('brew', 'brew', 'brew.id = cup."brewId" AND brew."deletedAt" IS NULL')
+    .innerJoin('bag', 'bag', 'bag.id = brew."bagId" AND bag."deletedAt" IS NULL')
+    .select(['cup.nag AS nag', 'brew.id AS "brewId"', 'bag.id AS "bagId"', 'bag.name AS "bagName"', 'brew."brewedAt" AS "brewedAt"'])
+    .where('cup.nag IS NOT NULL')
+    .orderBy('brew."brewedAt"')
+    .getRawMany<{ nag: string; brewId: string; bagId: string; bagName: string; brewedAt: string }>();
+  return rows.flatMap(({ nag, brewedAt, ...where }) => {
+    const { said, tapped, resolvedWith, dropped } = JSON.parse(nag) as Nag;
+    return resolvedWith === null && !dropped ? [{ ...where, on: brewedAt.slice(0, 10), said, tapped }] : [];
+  });
+}
+
+/**
+ * Ends the search for a word: with the word, which is added to the cup, or (null) without one. Returns what undoes it.
+ * Throws a not-found Problem where nothing nags.
+ */
+export async function endNag(db: EntityManager, brewId: string, typed: string | null, now: Date): Promise<void> {
+  const cup = await db.findOneBy(CupEntity, { brewId });
+  if (!cup?.nag) throw notFound('This nagging word');
+  if (typed === null) {
+    await db.update(CupEntity, { id: cup.id }, { nag: { ...cup.nag, dropped: true } });
+    return;
+  }
+  const [wordId = typed] = await wordIds(db, [typed], now);
+  const place = await db.countBy(CupWordEntity, { cupId: cup.id });
+  await db.update(CupEntity, { id: cup.id }, { nag: { ...cup.nag, resolvedWith: wordId } });
+  await db.insert(CupWordEntity, { cupId: cup.id, place, wordId, typed, line: LINE_IDS[0] });
+}
+
+/** Takes the end of a search back: it nags again, and the word it was ended with leaves the cup. */
+export async function nagAgain(db: EntityManager, brewId: string): Promise<void> {
+  const cup = await db.findOneBy(CupEntity, { brewId });
+  if (!cup?.nag) throw notFound('This nagging word');
+  const { resolvedWith } = cup.nag;
+  if (resolvedWith !== null) {
+    const [last] = await db.find(CupWordEntity, { where: { cupId: cup.id, wordId: resolvedWith }, order: { place: 'DESC' }, take: 1 });
+    if (last) await db.delete(CupWordEntity, { cupId: cup.id, place: last.place });
+  }
+  await db.update(CupEntity, { id: cup.id }, { nag: { ...cup.nag, resolvedWith: null, dropped: false } });
+}

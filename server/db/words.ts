@@ -1,0 +1,92 @@
+import { randomUUID } from 'node:crypto';
+import type { EntityManager } from 'typeorm';
+import type { WordInput, Words } from '../../contract/word';
+import { currentWord, NOTES, spelling, vocabularyOf, wordSpelt, type Vocabulary } from '../../core/cup/words';
+import { invalidField, notFound } from '../errors';
+import { CupWordEntity, WordEntity } from './cupEntities';
+
+/** The household's vocabulary: the notes everyone begins with, its own names for them, and its own words. */
+
+async function loadVocabulary(db: EntityManager): Promise<Vocabulary> {
+  return vocabularyOf(await db.find(WordEntity, { order: { createdAt: 'ASC' } }));
+}
+
+export async function loadWords(db: EntityManager): Promise<Words> {
+  const own = await db.find(WordEntity, { order: { createdAt: 'ASC' } });
+  const uses = await db
+    .createQueryBuilder(CupWordEntity, 'used')
+    .innerJoin('cup', 'cup', 'cup.id = used."cupId"')
+    .innerJoin('brew', 'brew', 'brew.id = cup."brewId" AND brew."deletedAt" IS NULL')
+    .select(['used."wordId" AS id', 'COUNT(DISTINCT used."cupId") AS cups'])
+    .groupBy('used."wordId"')
+    .getRawMany<{ id: string; cups: number }>();
+  return { own: own.map(({ id, name, family, mergedInto }) => ({ id, name, family, mergedInto })), uses: Object.fromEntries(uses.map(({ id, cups }) => [id, cups])) };
+}
+
+/** Ids of words as typed; a word nobody knows yet becomes the household's own. */
+export async function wordIds(db: EntityManager, typed: readonly string[], now: Date): Promise<string[]> {
+  if (typed.length === 0) return [];
+  const vocabulary = await loadVocabulary(db);
+  const added = new Map<string, string>();
+  const ids: string[] = [];
+  for (const text of typed) {
+    // A word of nothing but signs has no spelling of its own, so it goes by what was typed.
+    const spelt = spelling(text) || text;
+    const known = wordSpelt(vocabulary, text)?.id ?? added.get(spelt) ?? vocabulary.words.find(({ name }) => name === text)?.id;
+    const id = known ?? (await addWord(db, text, null, now));
+    if (known === undefined) added.set(spelt, id);
+    ids.push(id);
+  }
+  return ids;
+}
+
+async function addWord(db: EntityManager, name: string, family: WordInput['family'], now: Date): Promise<string> {
+  const id = randomUUID();
+  await db.insert(WordEntity, { id, name, family, mergedInto: null, createdAt: now.toISOString() });
+  return id;
+}
+
+function refuseTaken(vocabulary: Vocabulary, name: string, except: string | null): void {
+  const taken = wordSpelt(vocabulary, name);
+  if (taken && taken.id !== except) throw invalidField('name', `“${taken.name}” is a word already: merge the two instead`);
+}
+
+/** Adds a word of the household's own; returns its id. Refuses a word that is there already. */
+export async function addOwnWord(db: EntityManager, { name, family }: WordInput, now: Date): Promise<string> {
+  refuseTaken(await loadVocabulary(db), name, null);
+  return addWord(db, name, family, now);
+}
+
+/** Gives a word another name; every cup it stands in follows. Refuses the name of another word. */
+export async function renameWord(db: EntityManager, id: string, { name, family }: WordInput, now: Date): Promise<void> {
+  const vocabulary = await loadVocabulary(db);
+  const word = vocabulary.byId.get(id);
+  if (!word) throw notFound('This word');
+  refuseTaken(vocabulary, name, id);
+  await db.upsert(WordEntity, { id, name, family: word.note ? word.family : family, mergedInto: word.mergedInto, createdAt: (await db.findOneBy(WordEntity, { id }))?.createdAt ?? now.toISOString() }, ['id']);
+}
+
+/** Merges a word into another, or (null) lets it stand for itself again; cups keep what was typed and follow. */
+export async function mergeWord(db: EntityManager, id: string, into: string | null, now: Date): Promise<void> {
+  const vocabulary = await loadVocabulary(db);
+  const word = vocabulary.byId.get(id);
+  if (!word) throw notFound('This word');
+  if (into !== null) {
+    const target = currentWord(vocabulary, into);
+    if (!target) throw invalidField('into', 'The word to merge into is not known here');
+    if (target.id === id) throw invalidField('into', 'A word cannot be merged into itself');
+  }
+  await db.upsert(WordEntity, { id, name: word.name, family: word.family, mergedInto: into, createdAt: (await db.findOneBy(WordEntity, { id }))?.createdAt ?? now.toISOString() }, ['id']);
+}
+
+/** Deletes a word of the household's own that stands in no cup. */
+export async function removeWord(db: EntityManager, id: string): Promise<void> {
+  if (NOTES.some((note) => note.id === id)) {
+    // The vocabulary's own name comes back.
+    await db.delete(WordEntity, { id });
+    return;
+  }
+  if (await db.existsBy(CupWordEntity, { wordId: id })) throw invalidField('', 'This word stands in a cup: merge it into another instead');
+  const { affected } = await db.delete(WordEntity, { id });
+  if (affected === 0) throw notFound('This word');
+}
