@@ -63,6 +63,7 @@ function checkMark({ school, mark }: { school: School; mark: number | null }, co
 /** A cup as written at the table; its words as typed. */
 export const cupInput = z.strictObject({ ...commonFields, words: z.array(z.strictObject({ typed: typedWord, line })).max(WORDS_MAX, wordsLimit).default([]) }).superRefine(checkMark);
 export type CupInput = z.infer<typeof cupInput>;
+export type CupDraft = z.input<typeof cupInput>;
 
 /** A cup as the server gives it back: each word with the id it goes by. */
 export const cup = z.strictObject({ ...commonFields, words: z.array(z.strictObject({ id: wordId, typed: z.string(), line })) });

@@ -12,6 +12,7 @@ import { brewAtBench, furnish, lastNight } from './bench';
 import { instantAt } from './calendar';
 import { BAGS, TASTERS } from './household';
 import { scorer, trueLiking } from './scores';
+import { levelsOf, wordsOf } from './tasting';
 
 /** The bag of which a cold steep stands in the refrigerator. */
 const STEEPING = 'Harbour House Blend';
@@ -42,7 +43,7 @@ export async function fillStore(store: Store, today: PlainDate): Promise<{ bags:
         finishedOn: finishedAt === undefined ? null : on(finishedAt),
       });
       const bagId = await addBag(db, bag, now);
-      for (const [i, { day, taster, recipe, notes, drainS, fault, faultNote, fromMemory, bench: atBench }] of log.entries()) {
+      for (const [i, { day, taster, recipe, notes, looks, levels, cup, drainS, fault, faultNote, fromMemory, bench: atBench }] of log.entries()) {
         const made = { ...bag.reference, ...recipe };
         const liking = trueLiking(truth, restAge(roastedOn, on(day), spells), made, bag.reference) - (fault ? 8 : 0);
         const brewedAt = instantAt(on(day), 7, (i * 7) % 60);
@@ -66,6 +67,9 @@ export async function fillStore(store: Store, today: PlainDate): Promise<{ bags:
             sweetness: scores.attribute(liking - 1),
             cleanness: scores.attribute(liking - 3),
             notes: notes ?? '',
+            words: wordsOf(looks ?? ''),
+            levels: levelsOf(levels ?? ''),
+            ...cup,
           },
         });
         await addBrew(db, bagId, brew, now);

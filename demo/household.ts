@@ -1,6 +1,7 @@
 import type { BagDraft } from '../contract/bag';
 import type { Hand } from '../contract/instrument';
 import type { MakingInput } from '../contract/making';
+import type { CupDraft } from '../contract/cup';
 import type { Recipe } from '../core/brew';
 
 /**
@@ -31,6 +32,11 @@ export interface DemoBrew {
   fault?: 'rinse-water-left' | 'spill' | 'stalled-filter';
   faultNote?: string;
   fromMemory?: boolean;
+  /** What was tasted in stages: "hot-first: quince, honey; cool-second: damson". */
+  looks?: string;
+  /** Levels and how they were liked: "acidity 4+ right, body 2 little". */
+  levels?: string;
+  cup?: Partial<Omit<CupDraft, 'school' | 'mark' | 'words' | 'levels'>>;
   /** Made at the bench with the simulated scale: whose hand it was, and what was seen and measured. */
   bench?: { hand: Hand } & Partial<Pick<MakingInput, 'vigour' | 'bed' | 'tastes' | 'tdsPercent' | 'ph'>>;
 }
@@ -60,18 +66,18 @@ export const BAGS: readonly DemoBag[] = [
   {
     label: {
       name: 'Kivu Terrace', roaster: 'Fernhill Roastery', origin: 'Rwanda', variety: 'Typica', process: 'washed', roastLevel: 'light',
-      printedNotes: 'quince, rooibos, damson', restAdviceDays: 14, weightG: 250, price: 14.5, bet: 'Tea-like; sweet once it cools.', reference: cone,
+      printedNotes: 'quince, rooibos, damson', restAdviceDays: 14, weightG: 250, price: 14.5, perceivedRoast: 'medium-light', bet: 'Tea-like; sweet once it cools.', betMark: 8, reference: cone,
     },
     age: 22,
     truth: { level: 87, peakDay: 21, riseWidth: 0.5, fallWidth: 0.6, height: 13, brewers: { 'thick-paper carafe': -4 } },
     brews: [
-      { day: 6, taster: 'Mira', notes: 'Closed. Green almond, thin finish.', drainS: 172, bench: { hand: 'fast', vigour: 'wild', bed: 'hollow near right', tastes: ['sour', 'thin'], tdsPercent: 1.21 } },
-      { day: 9, taster: 'Mira', notes: 'Opening: a little quince.', drainS: 178, bench: { hand: 'steady', vigour: 'lively', bed: 'flat', tastes: ['sour'] } },
-      { day: 12, taster: 'Tomas', recipe: carafe, notes: 'Soft, rooibos, a bit hidden.' },
-      { day: 15, taster: 'Mira', notes: 'Quince jelly, bright.', drainS: 181, bench: { hand: 'steady', vigour: 'lively', bed: 'flat', tdsPercent: 1.34 } },
-      { day: 17, taster: 'Mira', recipe: carafe, notes: 'Rooibos again, rounder.' },
-      { day: 19, taster: 'Mira', notes: 'Damson skin, long sweet finish.', drainS: 184, bench: { hand: 'steady', vigour: 'steady', bed: 'flat', tdsPercent: 1.38, ph: 4.98 } },
-      { day: 21, taster: 'Tomas', notes: 'The best so far. Quince, honey, damson.', drainS: 182, bench: { hand: 'slow', vigour: 'faint', bed: 'flat', tastes: ['dry'], tdsPercent: 1.42 } },
+      { day: 6, taster: 'Mira', notes: 'Closed. Green almond, thin finish.', looks: 'whole-bean: hay; hot-nose: cut grass; hot-first: green almond', levels: 'acidity 4 much, body 2 little, sweetness 1+ little, finish 1.5 little, citrus 2+, floral 1', cup: { finishS: 6, dryness: 'some', textures: ['watery'] }, drainS: 172, bench: { hand: 'fast', vigour: 'wild', bed: 'hollow near right', tastes: ['sour', 'thin'], tdsPercent: 1.21 } },
+      { day: 9, taster: 'Mira', notes: 'Opening: a little quince.', looks: 'hot-nose: chamomile; warm-first: quince, green apple', levels: 'acidity 4- much, body 2+, sweetness 2 little, finish 2 little, citrus 2.5, floral 2-', drainS: 178, bench: { hand: 'steady', vigour: 'lively', bed: 'flat', tastes: ['sour'] } },
+      { day: 12, taster: 'Tomas', recipe: carafe, notes: 'Soft, a bit hidden.', looks: 'warm-first: rooibos; cool-first: honey', levels: 'acidity 3, body 3 right, sweetness 3-, finish 2+, floral 2', cup: { company: 'panel' } },
+      { day: 15, taster: 'Mira', notes: 'Bright.', looks: 'ground: jasmine; hot-nose: quince; hot-first: quince jelly, lemon zest; cool-first: rooibos', levels: 'acidity 3+ right, body 3-, sweetness 3 right, finish 3-, citrus 3-, floral 3, stone-fruit 1.5', cup: { finishS: 14, markAt: 'warm', dryness: 'a trace', textures: ['juicy'] }, drainS: 181, bench: { hand: 'steady', vigour: 'lively', bed: 'flat', tdsPercent: 1.34 } },
+      { day: 17, taster: 'Mira', recipe: carafe, notes: 'Rounder.', looks: 'warm-first: rooibos, quince; cool-second: molasses', levels: 'acidity 3-, body 3+ right, sweetness 3+, finish 3, floral 2+, stone-fruit 2' },
+      { day: 19, taster: 'Mira', notes: 'Damson skin, long sweet finish.', looks: 'hot-nose: quince, jasmine; warm-first: plum; cool-first: quince, honey', levels: 'acidity 3 right, body 3, sweetness 4- right, finish 4- right, citrus 2, floral 3+, stone-fruit 3', cup: { finishS: 24, markAt: 'cool', dryness: 'a trace', textures: ['silky', 'juicy'] }, drainS: 184, bench: { hand: 'steady', vigour: 'steady', bed: 'flat', tdsPercent: 1.38, ph: 4.98 } },
+      { day: 21, taster: 'Tomas', notes: 'The best so far.', looks: 'hot-nose: quince, rose; hot-first: quince, honey; cool-first: plum, rooibos', levels: 'acidity 3 right, body 3 right, sweetness 4 right, finish 4+ right, citrus 2-, floral 3, stone-fruit 3+', cup: { finishS: 31, markAt: 'cool', company: 'panel', textures: ['silky'], nag: { said: 'something green and slightly fizzy, like sweets', tapped: ['green', 'fizzy', 'candied', 'sweet'] } }, drainS: 182, bench: { hand: 'slow', vigour: 'faint', bed: 'flat', tastes: ['dry'], tdsPercent: 1.42 } },
     ],
   },
   {
@@ -94,15 +100,15 @@ export const BAGS: readonly DemoBag[] = [
   {
     label: {
       name: 'Mbeya Slopes', roaster: 'Fernhill Roastery', origin: 'Tanzania', variety: 'Batian', process: 'washed', roastLevel: 'light',
-      printedNotes: 'tamarind, nectarine', restAdviceDays: 21, weightG: 250, price: 15, reference: cone,
+      printedNotes: 'tamarind, apricot', restAdviceDays: 21, weightG: 250, price: 15, reference: cone,
     },
     age: 13,
     truth: { level: 88, peakDay: 24, riseWidth: 0.5, fallWidth: 0.7, height: 18 },
     brews: [
       { day: 4, taster: 'Mira', notes: 'Sharp. Tamarind and nothing else.' },
-      { day: 6, taster: 'Tomas', notes: 'Still all edge.' },
-      { day: 8, taster: 'Mira', notes: 'Less sharp; nectarine when cool.', drainS: 176 },
-      { day: 10, taster: 'Tomas', recipe: flat, notes: 'Nectarine.' },
+      { day: 6, taster: 'Tomas', notes: 'Still all edge.', looks: 'cup: tamarind, lime' , levels: 'acidity 5 much, sweetness 1 little, body 2' },
+      { day: 8, taster: 'Mira', notes: 'Less sharp.', looks: 'hot-first: tamarind; cool-first: nectarine', levels: 'acidity 4.5 much, sweetness 2 little, body 2+', drainS: 176 },
+      { day: 10, taster: 'Tomas', recipe: flat, looks: 'cup: nectarine, grandmother’s attic' , levels: 'acidity 4, sweetness 2.5, body 3-' },
       { day: 12, taster: 'Mira', notes: 'Getting sweeter.', drainS: 180 },
     ],
   },
@@ -151,7 +157,7 @@ export const BAGS: readonly DemoBag[] = [
       { day: 10, taster: 'Tomas', recipe: { grindStep: -1 }, notes: 'Finer: heavier, malt.', drainS: 31 },
       { day: 12, taster: 'Mira', notes: 'Molasses, round.', drainS: 28 },
       { day: 14, taster: 'Tomas', notes: 'Malt and walnut. Good.', drainS: 29, bench: { hand: 'steady', vigour: 'steady' } },
-      { day: 16, taster: 'Tomas', recipe: { style: 'milk', waterG: 200 }, notes: 'With milk: malted biscuit.' },
+      { day: 16, taster: 'Tomas', recipe: { style: 'milk', waterG: 200 }, notes: 'With milk: malted biscuit.', looks: 'cup: malt, biscuit', cup: { milkKind: 'oat' } },
     ],
   },
   {
@@ -185,7 +191,7 @@ export const BAGS: readonly DemoBag[] = [
   {
     label: {
       name: 'Nyanza Grove', roaster: 'Fernhill Roastery', origin: 'Burundi', variety: 'Mundo Novo', process: 'honey', roastLevel: 'light',
-      printedNotes: 'quince, nectarine', restAdviceDays: 14, weightG: 250, price: 15, bet: 'Likely a favourite.', reference: cone,
+      printedNotes: 'quince, nectarine', restAdviceDays: 14, weightG: 250, price: 15, perceivedRoast: 'light', bet: 'Likely a favourite.', betMark: 8.8, betHeld: 'held', reference: cone,
     },
     age: 84,
     finishedAt: 46,

@@ -127,7 +127,7 @@ export async function logBrew(page: Page, { daysAgo, overall, brewer, notes }: C
   if (brewer) await page.getByLabel('Brewer').selectOption(brewer);
   await page.getByLabel('Brewed at').fill(morning(daysAgo));
   await page.getByRole('textbox', { name: 'Overall' }).fill(overall);
-  if (notes) await page.getByLabel('Notes', { exact: true }).fill(notes);
+  if (notes) await page.getByLabel('In your words').fill(notes);
   await page.getByRole('button', { name: 'Save the cup' }).click();
   await expect(page.locator('.log > li')).toHaveCount(before + 1);
 }

@@ -70,7 +70,7 @@ test('a newcomer reaches a first cup with at most 12 inputs', async ({ page, app
   await doing(page.getByRole('button', { name: 'Put it on the shelf' }).click());
   await doing(page.getByRole('link', { name: 'Log a brew' }).click());
   await doing(page.getByRole('textbox', { name: 'Overall' }).fill('7,5'));
-  await doing(page.getByLabel('Notes', { exact: true }).fill('Nectarine'));
+  await doing(page.getByLabel('In your words').fill('Nectarine'));
   await doing(page.getByRole('button', { name: 'Save the cup' }).click());
   await expect(page.locator('.log')).toContainText('Nectarine');
   await expect(page.locator('.cup-mark')).toHaveText('7.5');

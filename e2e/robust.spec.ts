@@ -8,7 +8,7 @@ test('impossible values are refused at their field and nothing typed is lost', a
   await page.getByLabel('Dose').fill('-3');
   await page.getByLabel('Water temperature').fill('4000');
   await page.getByRole('textbox', { name: 'Overall' }).fill('12');
-  await page.getByLabel('Notes', { exact: true }).fill('Still here');
+  await page.getByLabel('In your words').fill('Still here');
   await page.getByLabel('Brewed at').fill(`${dateOf(30)}T08:00`);
   await page.getByRole('button', { name: 'Save the cup' }).click();
   await expect(page.getByText('Dose must be between 0.1 and 500 g')).toBeVisible();
@@ -20,26 +20,26 @@ test('impossible values are refused at their field and nothing typed is lost', a
   await page.getByRole('textbox', { name: 'Overall' }).fill('8');
   await page.getByRole('button', { name: 'Save the cup' }).click();
   await expect(page.getByText(/cannot be brewed before the bag was roasted/).first()).toBeVisible();
-  await expect(page.getByLabel('Notes', { exact: true })).toHaveValue('Still here');
+  await expect(page.getByLabel('In your words')).toHaveValue('Still here');
 });
 
 test('with the server gone the words stay, through a reload too, and are saved when it is back', async ({ page, application }) => {
   await addBag(page, application, 'Power Cut', 10);
   await page.getByRole('link', { name: 'Log a brew' }).click();
   await page.getByRole('textbox', { name: 'Overall' }).fill('8.1');
-  await page.getByLabel('Notes', { exact: true }).fill('Fig, then the lights went out');
+  await page.getByLabel('In your words').fill('Fig, then the lights went out');
   await application.stop('SIGKILL');
   await page.getByRole('button', { name: 'Save the cup' }).click();
   await expect(page.getByText('Slow Crest does not answer')).toBeVisible();
   await application.start();
   await page.reload();
   await expect(page.getByText('this is what you had written')).toBeVisible();
-  await expect(page.getByLabel('Notes', { exact: true })).toHaveValue('Fig, then the lights went out');
+  await expect(page.getByLabel('In your words')).toHaveValue('Fig, then the lights went out');
   await page.getByRole('button', { name: 'Save the cup' }).click();
   await expect(page.locator('.log')).toContainText('Fig, then the lights went out');
   // Saved once, and the draft is gone.
   await page.getByRole('link', { name: 'Log a brew' }).click();
-  await expect(page.getByLabel('Notes', { exact: true })).toHaveValue('');
+  await expect(page.getByLabel('In your words')).toHaveValue('');
 });
 
 test('notes are shown as typed and never run', async ({ page, application }) => {

@@ -52,6 +52,9 @@ export function Frame() {
             <Link className="btn btn-plain store-room" to="/recipes">
               Recipes
             </Link>
+            <Link className="btn btn-plain store-room" to="/words">
+              Words
+            </Link>
             <Link className="btn btn-plain store-room" to="/store-room">
               Store room
             </Link>

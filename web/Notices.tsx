@@ -1,8 +1,12 @@
 import { useEffect } from 'react';
+import { useNavigate } from 'react-router';
 import { api } from './shared/api';
 import { benchApi } from './shared/benchApi';
-import { dismissed, noticed, type Notice } from './shared/notices';
+import { deviceName } from './shared/device';
+import { putBack } from './shared/draftKeeper';
+import { dismissed, noticed, type Notice, type Undo } from './shared/notices';
 import { useAppDispatch, useAppSelector } from './shared/store';
+import { wordApi } from './shared/wordApi';
 
 /** How long a notice stays: long enough to reach for Undo. */
 const STAYS_MS = 12_000;
@@ -19,6 +23,18 @@ export function Notices() {
   );
 }
 
+/** Gives a word back the name it had, and lets it stand where it stood. */
+function useRestoreWord() {
+  const [renameWord] = wordApi.useRenameWordMutation();
+  const [mergeWord] = wordApi.useMergeWordMutation();
+  const [addWord] = wordApi.useAddWordMutation();
+  return async ({ id, before, forgotten }: Extract<Undo, { kind: 'word' }>) => {
+    if (forgotten) return addWord({ name: before.name, family: before.family });
+    const merged = await mergeWord({ id, into: before.mergedInto });
+    return merged.error ? merged : renameWord({ id, word: { name: before.name, family: before.family } });
+  };
+}
+
 function NoticeLine({ notice }: { notice: Notice }) {
   const dispatch = useAppDispatch();
   const [restoreBag] = api.useRestoreBagMutation();
@@ -26,6 +42,9 @@ function NoticeLine({ notice }: { notice: Notice }) {
   const [restoreRecipe] = benchApi.useRestoreRecipeMutation();
   const [restoreLive] = benchApi.useRestoreLiveMutation();
   const [restoreGrinder] = benchApi.useRestoreGrinderMutation();
+  const [nagAgain] = wordApi.useNagAgainMutation();
+  const restoreWord = useRestoreWord();
+  const navigate = useNavigate();
   const { id, text, undo } = notice;
 
   useEffect(() => {
@@ -36,10 +55,16 @@ function NoticeLine({ notice }: { notice: Notice }) {
   const takeBack = async (): Promise<void> => {
     if (!undo) return;
     dispatch(dismissed(id));
+    if (undo.kind === 'draft') {
+      putBack(localStorage, undo.id, deviceName(), undo.mirror);
+      return void navigate(undo.href);
+    }
     const restored = () => {
       if (undo.kind === 'bag') return restoreBag(undo.id);
       if (undo.kind === 'brew') return restoreBrew(undo);
       if (undo.kind === 'recipe') return restoreRecipe(undo.id);
+      if (undo.kind === 'nag') return nagAgain(undo.id);
+      if (undo.kind === 'word') return restoreWord(undo);
       return undo.kind === 'live' ? restoreLive(undo.id) : restoreGrinder(undo.id);
     };
     const done = await restored();

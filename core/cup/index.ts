@@ -1,3 +1,4 @@
+export * from './claims';
 export * from './cooling';
 export * from './levels';
 export * from './levelsOverDays';

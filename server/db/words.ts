@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { EntityManager } from 'typeorm';
 import type { WordInput, Words } from '../../contract/word';
-import { currentWord, NOTES, spelling, vocabularyOf, wordSpelt, type Vocabulary } from '../../core/cup/words';
+import { currentWord, NOTES, vocabularyOf, wordSpelt, type HouseholdWord, type Vocabulary } from '../../core/cup/words';
 import { invalidField, notFound } from '../errors';
 import { CupWordEntity, WordEntity } from './cupEntities';
 
@@ -26,15 +26,17 @@ export async function loadWords(db: EntityManager): Promise<Words> {
 /** Ids of words as typed; a word nobody knows yet becomes the household's own. */
 export async function wordIds(db: EntityManager, typed: readonly string[], now: Date): Promise<string[]> {
   if (typed.length === 0) return [];
-  const vocabulary = await loadVocabulary(db);
-  const added = new Map<string, string>();
+  const own: HouseholdWord[] = await db.find(WordEntity, { order: { createdAt: 'ASC' } });
+  let vocabulary = vocabularyOf(own);
   const ids: string[] = [];
   for (const text of typed) {
     // A word of nothing but signs has no spelling of its own, so it goes by what was typed.
-    const spelt = spelling(text) || text;
-    const known = wordSpelt(vocabulary, text)?.id ?? added.get(spelt) ?? vocabulary.words.find(({ name }) => name === text)?.id;
-    const id = known ?? (await addWord(db, text, null, now));
-    if (known === undefined) added.set(spelt, id);
+    let id = wordSpelt(vocabulary, text)?.id ?? own.find(({ name }) => name === text)?.id;
+    if (id === undefined) {
+      id = await addWord(db, text, null, now);
+      own.push({ id, name: text, family: null, mergedInto: null });
+      vocabulary = vocabularyOf(own);
+    }
     ids.push(id);
   }
   return ids;

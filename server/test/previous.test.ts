@@ -4,12 +4,16 @@ import { join } from 'node:path';
 import { DataSource } from 'typeorm';
 import { afterAll, describe, expect, it } from 'vitest';
 import { NO_INSTRUMENTS } from '../../contract/instrument';
+import { cupInput } from '../../contract/cup';
+import { FIRST_SETTINGS } from '../../contract/settings';
 import { loadBag } from '../db/bags';
 import { loadBrews } from '../db/brews';
+import { keepCup } from '../db/cups';
 import { MIGRATIONS } from '../db/migrations';
 import { ensureStarters, loadRecipes } from '../db/recipes';
 import { loadSettings } from '../db/settings';
 import { openStore } from '../db/store';
+import { loadWords } from '../db/words';
 
 const folder = mkdtempSync(join(tmpdir(), 'slow-crest-previous-'));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
@@ -37,11 +41,33 @@ describe('a household from before there was a bench', () => {
     expect(bag).toMatchObject({ name: 'Kivu Terrace', referenceCardId: null, reference: { brewer: 'cone', doseG: 15 }, revision: 3 });
     const [brew] = await store.read((db) => loadBrews(db, bag));
     expect(brew).toMatchObject({ brewer: 'press', drainS: 241, making: null, restDay: 11, cup: { mark: 8.2, aroma: 7.5, notes: 'Quince, honey' } });
-    expect(await store.read(loadSettings)).toEqual({ brewers: ['cone', 'press'], oneChange: false, instruments: NO_INSTRUMENTS });
+    expect(await store.read(loadSettings)).toEqual({ ...FIRST_SETTINGS, brewers: ['cone', 'press'], oneChange: false, instruments: NO_INSTRUMENTS });
     expect((await store.read(loadRecipes)).filter(({ isStandard }) => isStandard)).toHaveLength(1);
     // Once begun with, the starters never come again: a household may throw them all away but its standard.
     await store.write((db) => ensureStarters(db, new Date('2026-03-02T12:00:00Z')));
     expect(await store.read(loadRecipes)).toHaveLength(11);
+    await store.close();
+  });
+});
+
+describe('a household from before there were words', () => {
+  it('has its cups as they were, with nothing tasted in stages, and takes new ones', async () => {
+    const file = join(folder, 'wordless.sqlite');
+    const before = await new DataSource({ type: 'better-sqlite3', database: file, entities: [], migrations: MIGRATIONS.slice(0, 4), migrationsRun: true }).initialize();
+    for (const statement of BEFORE_THE_BENCH) await before.query(statement);
+    await before.destroy();
+
+    const store = await openStore(file);
+    const bag = await store.read((db) => loadBag(db, 'b'));
+    expect(bag).toMatchObject({ bet: '', betMark: null, betHeld: null, perceivedRoast: null });
+    const [brew] = await store.read((db) => loadBrews(db, bag));
+    expect(brew?.cup).toEqual({
+      ...{ school: 'mark10', mark: 8.2, aroma: 7.5, acidity: null, body: null, sweetness: null, cleanness: null, finish: null, character: null, balance: null, bitterness: null, defects: null },
+      ...{ levels: [], markAt: null, finishS: null, dryness: null, textures: [], milkKind: '', company: null, blind: false, nag: null, notes: 'Quince, honey', words: [] },
+    });
+    expect(await store.read(loadSettings)).toMatchObject({ school: 'mark10', coaching: null, levelAttributes: expect.arrayContaining([{ id: 'stone-fruit', name: 'stone fruit', shown: true }]) });
+    await store.write((db) => keepCup(db, 'w', cupInput.parse({ school: 'mark10', mark: 8.2, words: [{ typed: 'attic', line: 'cup' }] }), new Date('2026-03-01T12:00:00Z')));
+    expect((await store.read(loadWords)).own).toMatchObject([{ name: 'attic' }]);
     await store.close();
   });
 });

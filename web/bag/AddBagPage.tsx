@@ -13,14 +13,17 @@ export function AddBagPage() {
   const [addBag] = api.useAddBagMutation();
   const { data: recipes, isLoading } = benchApi.useRecipesQuery(undefined);
   const standard = recipes?.find(({ isStandard }) => isStandard) ?? null;
-  const initial = useMemo(() => emptyBag(standard), [standard]);
+  const settings = api.useSettingsQuery(undefined);
+  const school = settings.data?.school;
+  const initial = useMemo(() => emptyBag(standard, school), [standard, school]);
   usePageTitle('Add a bag');
-  if (isLoading) return <Wait what="Reading the standard recipe" />;
+  if (isLoading || settings.isLoading) return <Wait what="Reading the standard recipe" />;
   return (
     <>
       <h1>Add a bag</h1>
       <BagSheet
         draftKey="bag.new"
+        title="A new bag"
         initial={initial}
         saveWord="Put it on the shelf"
         cancel={() => void navigate(-1)}

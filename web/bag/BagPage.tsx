@@ -12,8 +12,10 @@ import { BagFacts } from './BagFacts';
 import { BagMenu } from './BagMenu';
 import { DayTable } from './DayTable';
 import { EffectList } from './EffectList';
+import { LabelAgainstCup } from './LabelAgainstCup';
 import { LabelFacts } from './LabelFacts';
 import { LastBrewAdvice } from './LastBrewAdvice';
+import { LevelsOverDays } from './LevelsOverDays';
 import { Log } from './Log';
 import { NextBrews } from './NextBrews';
 import { ReadBy } from './ReadBy';
@@ -83,12 +85,14 @@ function BagView({ page: logged, today }: { page: Page; today: string }) {
           {brews.length > 0 && <RecipeSliders {...asking} />}
           <RidgeChart page={page} chosen={chosen} onChoose={choose} />
           <DayTable page={page} />
+          <LevelsOverDays page={page} />
           <Log page={page} today={today} chosen={chosen} onChoose={choose} without={question.without} onLeaveOut={leaveOut} />
         </div>
         <aside className="col-lg-4 side">
           <NextBrews page={page} />
           <LastBrewAdvice page={page} />
           <EffectList verdict={verdict} />
+          <LabelAgainstCup page={page} />
           <VigourChart brews={brews} />
           <LabelFacts bag={bag} prior={page.prior} />
         </aside>

@@ -12,6 +12,7 @@ import { bagResolver, type BagForm, type BagValues } from './bagForm';
 
 interface Props {
   draftKey: string;
+  title: string;
   initial: BagForm;
   saveWord: string;
   save: (bag: BagValues) => Promise<ApiError | null>;
@@ -78,7 +79,9 @@ function MoreFields({ initial }: { initial: BagForm }) {
           <TextField name="variety" label="Variety" />
           <TextField name="price" label="Price" decimal />
           <TextField name="printedNotes" label="Printed notes" className="wide" />
+          <SelectField name="perceivedRoast" label="What the beans look like" options={choices(ROAST_LEVELS, 'Not looked at')} />
           <TextField name="bet" label="Your bet before the first sip" className="wide" rows={2} help="Kept as written, to be held against the verdict." />
+          <TextField name="betMark" label="The mark you bet on" help="At its best, in the scoring of this bag" />
         </div>
       </details>
       <details open={initial.spells.length > 0 || errors.spells !== undefined}>

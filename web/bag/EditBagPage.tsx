@@ -29,6 +29,7 @@ function Edit({ bag }: { bag: Bag }) {
       <h1>Edit {bag.name}</h1>
       <BagSheet
         draftKey={`bag.${bag.id}`}
+        title={`What is written on ${bag.name}`}
         initial={initial}
         saveWord="Save"
         cancel={back}

@@ -4,17 +4,13 @@ import { recipeLine } from '../../core/shelf';
 import { judgedByText } from './judgedBy';
 import { numberText, SCHOOL_NAMES, sentenceCase, words } from '../shared/format';
 
-/** What the label claims, the bet placed on it, and the recipe everything is measured against. */
+/** The recipe everything is measured against, and what the label says that no cup can test. */
 export function LabelFacts({ bag, prior }: { bag: Bag; prior: TasterPrior | null }) {
   const { reference } = bag;
   const claims: [string, string | null][] = [
     ['Origin', bag.origin],
     ['Variety', bag.variety],
     ['Process', bag.process && words(bag.process)],
-    ['Claimed roast', bag.roastLevel && words(bag.roastLevel)],
-    ['Printed notes', bag.printedNotes],
-    ["Roaster's rest advice", bag.restAdviceDays === null ? null : `${numberText(bag.restAdviceDays, 0)} days`],
-    ['Your bet', bag.bet],
   ];
   const said = claims.filter(([, value]) => value);
   return (

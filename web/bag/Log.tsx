@@ -16,6 +16,7 @@ interface Props {
 export function Log({ page, today, chosen, onChoose, without, onLeaveOut }: Props) {
   const { data: tasters = [] } = api.useTastersQuery(undefined);
   const { brews, verdict } = page;
+  const levelNames = new Map(page.settings.levelAttributes.map(({ id, name }) => [id, name]));
   const read = new Map(verdict.brews.map((brew) => [brew.id, brew]));
   return (
     <section>
@@ -34,6 +35,7 @@ export function Log({ page, today, chosen, onChoose, without, onLeaveOut }: Prop
             taster={tasters.find((taster) => taster.id === brew.tasterId)?.name}
             reference={page.bag.reference}
             scale={verdict.scale}
+            levelNames={levelNames}
             today={today}
             chosen={brew.id === chosen}
             onChoose={() => onChoose(brew.id)}

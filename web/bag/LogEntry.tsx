@@ -5,12 +5,13 @@ import type { Brew } from '../../contract/brew';
 import type { RecipeInput } from '../../contract/recipe';
 import type { Verdict } from '../../contract/verdict';
 import { FAULT_MEANING, FAULTS, minutesText, type Fault } from '../../core/brew';
-import { ATTRIBUTES, markOf, SCHOOL_SCALES, type School } from '../../core/cup';
+import { markOf, PARTS, SCHOOL_SCALES, type School } from '../../core/cup';
 import { recipeLine } from '../../core/shelf';
 import { api, problemOf } from '../shared/api';
 import { clockText, dateText, markText, numberText, sentenceCase, words } from '../shared/format';
 import { noticed } from '../shared/notices';
 import { useAppDispatch } from '../shared/store';
+import { CupDetails, CupWords } from './CupDetails';
 import { MakingDetails } from './MakingDetails';
 
 interface Props {
@@ -21,6 +22,8 @@ interface Props {
   reference: RecipeInput;
   /** The scale the judgement is written in. */
   scale: School;
+  /** What the household calls its attributes. */
+  levelNames: ReadonlyMap<string, string>;
   today: string;
   chosen: boolean;
   onChoose: () => void;
@@ -29,12 +32,13 @@ interface Props {
   onLeaveOut: () => void;
 }
 
+const WRITTEN = { cup: null, later: 'written later that day, weighs a little less', memory: 'from memory, weighs less' };
 const WHY_OUT = { fault: 'left out: a fault', 'other-style': 'left out: another style of drink', 'no-mark': 'left out: not marked' };
 
 /** One brew: when, with what, what it tasted of, and whether it counts. */
-export function LogEntry({ brew, read, surprise, taster, reference, scale, today, chosen, onChoose, tried, onLeaveOut }: Props) {
+export function LogEntry({ brew, read, surprise, taster, reference, scale, levelNames, today, chosen, onChoose, tried, onLeaveOut }: Props) {
   const { cup } = brew;
-  const marks = ATTRIBUTES.filter((name) => cup[name] !== null).map((name) => `${name} ${numberText(cup[name] ?? 0, 1)}`);
+  const marks = PARTS.filter((name) => cup[name] !== null).map((name) => `${name} ${numberText(cup[name] ?? 0, 1)}`);
   const mark = brew.liking === null ? '–' : markText(cup.school, markOf(cup.school, brew.liking));
   const grind = brew.grindStep ? `, grind ${brew.grindStep > 0 ? '+' : '−'}${Math.abs(brew.grindStep)}` : '';
   const about = [
@@ -45,7 +49,10 @@ export function LogEntry({ brew, read, surprise, taster, reference, scale, today
     brew.filter,
     brew.waterRecipe && `${brew.waterRecipe} water`,
     cup.blind ? 'blind' : null,
-    brew.recordedFrom === 'memory' ? 'from memory, weighs less' : null,
+    WRITTEN[brew.recordedFrom],
+    cup.company === 'panel' ? 'at a panel' : null,
+    brew.style === 'milk' ? [cup.milkKind && `${cup.milkKind} milk`, brew.making?.milkG && `${numberText(brew.making.milkG)} g`].filter(Boolean).join(', ') || null : null,
+    cup.markAt && `marked ${cup.markAt}`,
     marks.join(', ') || null,
   ].filter(Boolean);
   return (
@@ -69,6 +76,7 @@ export function LogEntry({ brew, read, surprise, taster, reference, scale, today
             The other cups foretold about {numberText(Math.abs(surprise.missedBy) / SCHOOL_SCALES[scale].points, 1)} {surprise.missedBy < 0 ? 'more' : 'less'}: did something go wrong? If so, mark it; if not, it counts.
           </div>
         )}
+        <CupWords cup={cup} />
         {cup.notes && (
           <p className="notes" dir="auto">
             {cup.notes}
@@ -77,6 +85,7 @@ export function LogEntry({ brew, read, surprise, taster, reference, scale, today
         {(chosen || tried) && (read?.leftOut ?? null) === null && (
           <Form.Check className="small" type="checkbox" id={`counts-${brew.id}`} checked={!tried} onChange={onLeaveOut} label="Counts in the judgement; untick to see what it does" />
         )}
+        {chosen && <CupDetails cup={cup} names={levelNames} />}
         {chosen && <MakingDetails brew={brew} />}
         {chosen && read && <Reason read={read} scale={scale} isReference={sameRecipe(brew, reference)} />}
       </div>

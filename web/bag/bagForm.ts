@@ -2,8 +2,8 @@ import { bagInput, type Bag, type BagInput } from '../../contract/bag';
 import type { KeptCard } from '../../contract/recipeCard';
 import { mapValues } from 'es-toolkit';
 import type { RecipeInput } from '../../contract/recipe';
-import { EQUAL_WEIGHTS, type Attribute, type AttributeWeights } from '../../core/cup';
-import { asTyped, typedChoice, typedNumber, typedWater } from '../shared/typed';
+import { EQUAL_WEIGHTS, type Attribute, type AttributeWeights, type School } from '../../core/cup';
+import { asTyped, typedChoice, typedMark, typedMarkValue, typedNumber, typedWater } from '../shared/typed';
 import { typedResolver } from '../shared/formResolver';
 
 /** A bag as typed: every field as text. The names are the contract's, so that problems find their field. */
@@ -21,11 +21,15 @@ export interface BagForm {
   restAdviceDays: string;
   weightG: string;
   price: string;
-  school: string;
+  school: School;
   /** What "best" means: the overall mark, or weights on the attributes. */
   best: 'overall' | 'weights';
   weights: Record<Attribute, string>;
+  perceivedRoast: string;
   bet: string;
+  betMark: string;
+  /** How the bet turned out; carried along. */
+  betHeld: string;
   finishedOn: string;
   /** The recipe the reference was taken from; carried along. */
   referenceCardId: string;
@@ -46,7 +50,7 @@ function typedWeights(weights: AttributeWeights | null): Pick<BagForm, 'best' | 
 }
 
 /** An empty sheet for a new bag, its reference the household's standard recipe. */
-export function emptyBag(standard: KeptCard | null = null): BagForm {
+export function emptyBag(standard: KeptCard | null = null, school: School = 'mark10'): BagForm {
   return {
     name: '',
     roaster: '',
@@ -61,9 +65,12 @@ export function emptyBag(standard: KeptCard | null = null): BagForm {
     restAdviceDays: '',
     weightG: '250',
     price: '',
-    school: 'mark10',
+    school,
     ...typedWeights(null),
+    perceivedRoast: '',
     bet: '',
+    betMark: '',
+    betHeld: '',
     finishedOn: '',
     referenceCardId: standard?.id ?? '',
     reference: typedReference(standard?.card ?? FIRST_REFERENCE),
@@ -89,7 +96,10 @@ export function typedBag(bag: Bag): BagForm {
     price: asTyped(bag.price),
     school: bag.school,
     ...typedWeights(bag.weights),
+    perceivedRoast: bag.perceivedRoast ?? '',
     bet: bag.bet,
+    betMark: typedMark(bag.school, bag.betMark),
+    betHeld: bag.betHeld ?? '',
     finishedOn: bag.finishedOn ?? '',
     referenceCardId: bag.referenceCardId ?? '',
     reference: typedReference(bag.reference),
@@ -104,6 +114,9 @@ function toValues(typed: BagForm): unknown {
     weights: best === 'overall' ? null : mapValues(typed.weights, (weight) => typedNumber(weight) ?? 0),
     process: typedChoice(typed.process),
     roastLevel: typedChoice(typed.roastLevel),
+    perceivedRoast: typedChoice(typed.perceivedRoast),
+    betMark: typedMarkValue(typed.school, typed.betMark),
+    betHeld: typedChoice(typed.betHeld),
     roastedOn: typedChoice(typed.roastedOn),
     bestBefore: typedChoice(typed.bestBefore),
     shelfLifeDays: typedNumber(typed.shelfLifeDays),

@@ -2,13 +2,12 @@ import { useId, useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import type { Bag } from '../../contract/bag';
 import type { KeptCard } from '../../contract/recipeCard';
-import { grindStepsApart, type GrindComparison, type Grinder, type RecipeCard } from '../../core/brew';
+import type { GrindComparison, RecipeCard } from '../../core/brew';
 import { benchApi } from '../shared/benchApi';
 import { numberText } from '../shared/format';
+import { againstReference, type Grind } from '../shared/grind';
 import { useToday } from '../shared/today';
 import { asTyped, typedNumber } from '../shared/typed';
-
-type Grind = Pick<RecipeCard, 'grinderId' | 'grinderSetting'>;
 
 interface Props {
   card: RecipeCard;
@@ -57,13 +56,6 @@ export function GrindFields({ card, bag, recipes, onChange }: Props) {
       {comparison && <p className="wide form-text mb-0">{comparisonText(comparison)}</p>}
     </div>
   );
-}
-
-/** A grind against that of the bag's reference recipe; null where the reference is not a recipe with a setting. */
-export function againstReference(card: Grind, bag: Bag, recipes: readonly KeptCard[], grinders: readonly Grinder[], today: string): GrindComparison | null {
-  const reference = recipes.find(({ id }) => id === bag.referenceCardId)?.card;
-  if (reference?.grinderSetting == null || card.grinderSetting === null) return null;
-  return grindStepsApart({ grinderId: reference.grinderId, setting: reference.grinderSetting, on: bag.createdAt.slice(0, 10) }, { grinderId: card.grinderId, setting: card.grinderSetting, on: today }, grinders);
 }
 
 function comparisonText({ steps, why }: GrindComparison): string {

@@ -25,6 +25,7 @@ export function NewRecipePage() {
       <p className="quiet">It begins as a copy of {model?.card.name}.</p>
       <RecipeSheet
         draftKey={`recipe.new.${like ?? ''}`}
+        title="A new recipe"
         initial={initial}
         saveWord="Keep the recipe"
         cancel={() => void navigate('/recipes')}

@@ -60,6 +60,7 @@ function Recipe({ kept }: { kept: KeptCard }) {
         <p className="quiet">Saving makes version {kept.version + 1}; brews already logged keep the one they were made with.</p>
         <RecipeSheet
           draftKey={`recipe.${kept.versionId}`}
+          title={`The recipe ${kept.card.name}`}
           initial={initial}
           saveWord="Save the recipe"
           cancel={() => setAddress({}, { replace: true })}

@@ -12,6 +12,7 @@ import { EMPTY_STAGE, recipeResolver, traitsOf, type RecipeForm, type RecipeValu
 
 interface Props {
   draftKey: string;
+  title: string;
   initial: RecipeForm;
   saveWord: string;
   save: (card: RecipeValues) => Promise<ApiError | null>;

@@ -1,13 +1,17 @@
-import { useRef, type ReactNode } from 'react';
+import { useRef, useState, type ReactNode } from 'react';
 import Button from 'react-bootstrap/Button';
 import { FormProvider, type FieldValues, type Path, type Resolver } from 'react-hook-form';
 import { useHotkeys } from 'react-hotkeys-hook';
 import type { ApiError } from '../../contract/error';
+import type { DraftState } from './draftKeeper';
+import { OtherCopy } from './OtherCopy';
 import { useDraftedForm } from './useDraftedForm';
 
 interface Props<T extends FieldValues, V extends FieldValues> {
-  /** Names the draft kept in this browser. */
+  /** Names the draft, the same on every device. */
   draftKey: string;
+  /** What is being written, for the shelf. */
+  title: string;
   initial: T;
   resolver: Resolver<T, unknown, V>;
   saveWord: string;
@@ -15,14 +19,24 @@ interface Props<T extends FieldValues, V extends FieldValues> {
   save: (values: V) => Promise<ApiError | null>;
   cancel: () => void;
   children: ReactNode;
+  /** What a field is called, by its path, where two copies differ; null for what need not be shown. */
+  nameOf?: (path: readonly string[]) => string | null;
 }
 
-/** The one form pattern: text as typed, checked against the contract, kept as a draft until the server has it. */
-export function Sheet<T extends FieldValues, V extends FieldValues>({ draftKey, initial, resolver, saveWord, save, cancel, children }: Props<T, V>) {
-  const { form, restored, discard, startAfresh } = useDraftedForm(draftKey, initial, resolver);
+const KEPT_WORDS: Readonly<Record<DraftState['kept'], string>> = {
+  idle: '',
+  pending: 'Keeping …',
+  kept: 'Every word is kept.',
+  'here only': 'Slow Crest does not answer: kept in this browser until it does.',
+};
+
+/** The one form pattern: text as typed, checked against the contract, kept as a draft until it is saved. */
+export function Sheet<T extends FieldValues, V extends FieldValues>({ draftKey, title, initial, resolver, saveWord, save, cancel, children, nameOf }: Props<T, V>) {
+  const { form, restored, state, settle, discard, throwAway, startAfresh } = useDraftedForm(draftKey, title, initial, resolver);
+  const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const sheet = useRef<HTMLFormElement>(null);
   useHotkeys('mod+enter', () => sheet.current?.requestSubmit(), { enableOnFormTags: true, preventDefault: true });
-  const { errors, isSubmitting } = form.formState;
+  const { errors, isSubmitting, isDirty } = form.formState;
 
   const submit = form.handleSubmit(async (values) => {
     const problem = await save(values);
@@ -43,6 +57,11 @@ export function Sheet<T extends FieldValues, V extends FieldValues>({ draftKey, 
             </button>
           </p>
         )}
+        {state.others
+          .filter(({ device }) => !left.has(device))
+          .map((other) => (
+            <OtherCopy<T> key={other.device} other={other} nameOf={nameOf} untouched={!restored && !isDirty} settle={(typed) => settle(other, typed)} leave={() => setLeft((before) => new Set(before).add(other.device))} />
+          ))}
         {children}
         {errors.root && (
           <div className="panel-error mb-2" role="alert">
@@ -56,12 +75,15 @@ export function Sheet<T extends FieldValues, V extends FieldValues>({ draftKey, 
           <Button
             variant="plain"
             onClick={() => {
-              discard();
+              throwAway();
               cancel();
             }}
           >
             Cancel
           </Button>
+          <span className={`kept quiet small ${state.kept === 'here only' ? 'surprise' : ''}`} role="status">
+            {KEPT_WORDS[state.kept]}
+          </span>
         </div>
       </form>
     </FormProvider>

@@ -131,11 +131,25 @@ export function OpenSelectField({ name, label, options, ownLabel }: FieldProps &
   );
 }
 
+interface MarkFieldProps extends FieldProps {
+  step: number;
+  max: number;
+  /** What the first step begins with. */
+  start: number;
+  autoFocus?: boolean;
+  /** The mark one step on, where its steps are not all alike. */
+  stepText?: (text: string, by: 1 | -1) => string;
+}
+
 /** A mark with a thumb-sized step down and up; empty until it is given. */
-export function MarkField({ name, label, help, className, step, max, start, autoFocus }: FieldProps & { step: number; max: number; start: number; autoFocus?: boolean }) {
+export function MarkField({ name, label, help, className, step, max, start, autoFocus, stepText }: MarkFieldProps) {
   const id = useId();
   const { field, problem } = useField(name);
   const nudge = (by: number): void => {
+    if (stepText) {
+      field.onChange(stepText(field.value, by > 0 ? 1 : -1));
+      return;
+    }
     const value = typedNumber(field.value);
     const next = typeof value === 'number' ? value + by : start;
     field.onChange(String(roundTo(Math.min(max, Math.max(0, next)), 2)));

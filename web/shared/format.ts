@@ -1,5 +1,5 @@
 import { roundTo } from '../../core/brew';
-import { SCHOOL_SCALES, type School } from '../../core/cup';
+import { inOtherSchool, levelText, likingOf, nearestLevel, SCHOOL_SCALES, SCHOOLS, type School } from '../../core/cup';
 
 /** Numbers, dates and marks as a person here writes them. */
 
@@ -44,6 +44,7 @@ export function numberText(value: number, places = 1): string {
 const QUARTERS = ['', '¼', '½', '¾'];
 
 export function markText(school: School, mark: number): string {
+  if (school === 'levels') return levelText(nearestLevel(mark));
   if (school !== 'stars') return decimals(school === 'sum100' ? 0 : 1, 2).format(mark);
   const quarters = Math.round(mark * 4);
   const whole = Math.floor(quarters / 4);
@@ -54,10 +55,18 @@ export function markText(school: School, mark: number): string {
 /** What a school is called, and its range. */
 export const SCHOOL_NAMES: Readonly<Record<School, string>> = {
   mark10: 'One mark out of 10',
-  composite: 'Aroma, acidity and body, averaged',
+  composite: 'Quick sheet: aroma, acidity, body, overall',
+  levels: 'Levels from 1 to 5',
   sum100: 'Ten attributes, summed to 100',
   stars: 'Stars out of 5',
 };
+
+/** The same mark as the other schools would write it: "84 of 100, 4¼ ★, high 4". */
+export function otherSchoolsText(school: School, mark: number): string {
+  const others = SCHOOLS.filter((other) => other !== school && other !== 'composite' && other !== 'sum100' && !(school === 'composite' && other === 'mark10'));
+  const texts = others.map((other) => (other === 'mark10' ? `${markText(other, inOtherSchool(school, mark, other))} of 10` : markText(other, inOtherSchool(school, mark, other))));
+  return [`${numberText(likingOf(school, mark), 1)} of 100`, ...texts].join(', ');
+}
 
 /** Liking 0–100 in the units of a school, unrounded; for axes. */
 export function inSchool(school: School, liking: number): number {

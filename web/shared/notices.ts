@@ -1,7 +1,13 @@
 import { createSlice, nanoid, type PayloadAction } from '@reduxjs/toolkit';
+import type { Family } from '../../core/cup/words';
+import type { Mirror } from './draftKeeper';
 
 /** How a deletion is taken back. */
-export type Undo = { kind: 'bag'; id: string } | { kind: 'brew'; bagId: string; id: string } | { kind: 'recipe' | 'live' | 'grinder'; id: string };
+export type Undo = { kind: 'bag'; id: string } | { kind: 'brew'; bagId: string; id: string } | { kind: 'recipe' | 'live' | 'grinder' | 'nag'; id: string }
+  /** A word as it was; `forgotten` where it has to be added anew. */
+  | { kind: 'word'; id: string; before: { name: string; family: Family | null; mergedInto: string | null }; forgotten: boolean }
+  /** A sheet that was thrown away. */
+  | { kind: 'draft'; id: string; href: string; mirror: Mirror };
 
 /** A passing word at the foot of the page. */
 export interface Notice {

@@ -1,4 +1,5 @@
 import { waterFor } from '../../core/brew';
+import { levelValue, nearestLevel, readLevel, type School } from '../../core/cup';
 
 /**
  * Forms keep what was typed, as text, so that nothing a taster writes is lost to a parser; these turn it into values
@@ -33,4 +34,15 @@ export function typedChoice(text: string): string | null {
 /** A number back as text for a field; empty when there is none. */
 export function asTyped(value: number | null): string {
   return value === null ? '' : String(value);
+}
+
+/** A mark as it is typed in its school: levels by their signs ("4-"), all others by their number. */
+export function typedMark(school: School, mark: number | null): string {
+  return mark !== null && school === 'levels' ? nearestLevel(mark) : asTyped(mark);
+}
+
+/** A mark of a school, of what was typed; null when empty; the text itself when it is none. */
+export function typedMarkValue(school: School, text: string): number | string | null {
+  const level = school === 'levels' ? readLevel(text) : null;
+  return level ? levelValue(level) : typedNumber(text);
 }

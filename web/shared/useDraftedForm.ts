@@ -1,43 +1,115 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { useForm, type DefaultValues, type FieldValues, type Resolver, type UseFormReturn } from 'react-hook-form';
+import type { Draft } from '../../contract/draft';
+import { deviceName } from './device';
+import { draftApi } from './draftApi';
+import { DraftKeeper, type DraftState } from './draftKeeper';
+import { noticed } from './notices';
+import { useAppDispatch } from './store';
 
-const PREFIX = 'slow-crest.draft.';
+/** A draft that has the shape of the form, filled up where the form has grown since; null for anything else. */
+function shaped<T extends FieldValues>(kept: Record<string, unknown> | null, initial: T): T | null {
+  if (kept === null) return null;
+  return Object.keys(initial).every((name) => name in kept) ? fill(initial, kept) : null;
+}
 
-/** A draft kept in this browser, or null when there is none or it no longer has the shape of the form. */
-function readDraft<T extends FieldValues>(key: string, shape: T): T | null {
-  try {
-    const kept: unknown = JSON.parse(localStorage.getItem(PREFIX + key) ?? 'null');
-    if (typeof kept !== 'object' || kept === null) return null;
-    return Object.keys(shape).every((name) => name in kept) ? (kept as T) : null;
-  } catch {
-    return null;
-  }
+/** The form's own values wherever a draft has none of its own. */
+function fill<T>(initial: T, kept: unknown): T {
+  if (typeof initial !== 'object' || initial === null || Array.isArray(initial)) return (kept ?? initial) as T;
+  const written = (typeof kept === 'object' ? kept : null) as Record<string, unknown> | null;
+  const names = new Set([...Object.keys(initial), ...Object.keys(written ?? {})]);
+  return Object.fromEntries([...names].map((name) => [name, fill((initial as Record<string, unknown>)[name], written?.[name])])) as T;
 }
 
 export interface DraftedForm<T extends FieldValues, V> {
   form: UseFormReturn<T, unknown, V>;
   /** The sheet opened with what was left unsaved before. */
   restored: boolean;
+  state: DraftState;
+  /** Takes in what another device wrote: this is what stands now. */
+  settle: (other: Draft, typed: T) => void;
   /** Forgets the draft: the server has the data now. */
   discard: () => void;
+  /** Forgets the draft on the taster's wish; it can be brought back from the notice. */
+  throwAway: () => void;
   startAfresh: () => void;
 }
 
-/** A form whose unsaved text is kept in this browser with every change, and is there when the page is opened again. */
-export function useDraftedForm<T extends FieldValues, V extends FieldValues>(key: string, initial: T, resolver: Resolver<T, unknown, V>): DraftedForm<T, V> {
-  const [draft, setDraft] = useState(() => readDraft(key, initial));
-  const form = useForm<T, unknown, V>({ defaultValues: (draft ?? initial) as DefaultValues<T>, resolver });
+/**
+ * A form of which every change is kept: in this browser at once and on the server within a second. It is there when the
+ * page is opened again, here or at another device.
+ */
+export function useDraftedForm<T extends FieldValues, V extends FieldValues>(key: string, title: string, initial: T, resolver: Resolver<T, unknown, V>): DraftedForm<T, V> {
+  const dispatch = useAppDispatch();
+  const [state, setState] = useState<DraftState>({ others: [], kept: 'idle' });
+  const [href] = useState(() => location.pathname + location.search);
+  const [keeper] = useState(() => {
+    const device = deviceName();
+    return new DraftKeeper(
+      key,
+      device,
+      { title, href },
+      {
+        load: () => dispatch(draftApi.endpoints.drafts.initiate(key, { forceRefetch: true, subscribe: false })).unwrap(),
+        put: (draft, closing) => dispatch(draftApi.endpoints.keepDraft.initiate({ key, device, draft, closing })).unwrap(),
+        drop: (counts) => dispatch(draftApi.endpoints.dropDraft.initiate({ key, device, counts })).unwrap(),
+      },
+      localStorage,
+      setState,
+    );
+  });
+  const [first] = useState(() => shaped(keeper.mirror?.typed ?? null, initial));
+  const [restored, setRestored] = useState(first !== null);
+  const form = useForm<T, unknown, V>({ defaultValues: (first ?? initial) as DefaultValues<T>, resolver });
+  const touched = useRef(false);
 
-  useEffect(
-    () => form.subscribe({ formState: { values: true }, callback: ({ values }) => localStorage.setItem(PREFIX + key, JSON.stringify(values)) }),
-    [form, key],
-  );
+  useEffect(() => {
+    void keeper.open().then((own) => {
+      const typed = shaped(own, initial);
+      if (typed === null || touched.current) return;
+      form.reset(typed);
+      setRestored(true);
+    });
+    const unsubscribe = form.subscribe({
+      formState: { values: true },
+      callback: ({ values, name }) => {
+        if (name === undefined) return;
+        touched.current = true;
+        keeper.change(values);
+      },
+    });
+    const leaving = (): void => keeper.flush();
+    const turned = (): void => {
+      if (document.visibilityState === 'hidden') keeper.flush();
+      else void keeper.look();
+    };
+    document.addEventListener('visibilitychange', turned);
+    addEventListener('pagehide', leaving);
+    return () => {
+      unsubscribe();
+      document.removeEventListener('visibilitychange', turned);
+      removeEventListener('pagehide', leaving);
+      keeper.flush();
+    };
+    // A sheet is laid once, with one keeper.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [form, keeper]);
 
-  const discard = (): void => localStorage.removeItem(PREFIX + key);
-  const startAfresh = (): void => {
-    form.reset(initial);
-    discard();
-    setDraft(null);
+  const settle = (other: Draft, typed: T): void => {
+    touched.current = true;
+    form.reset(typed);
+    keeper.settle(other, typed);
   };
-  return { form, restored: draft !== null, discard, startAfresh };
+  const discard = (): void => void keeper.forget();
+  const throwAway = (): void => {
+    const { mirror } = keeper;
+    if (mirror) dispatch(noticed({ text: 'What you had written is put aside.', undo: { kind: 'draft', id: key, href, mirror } }));
+    discard();
+  };
+  const startAfresh = (): void => {
+    throwAway();
+    form.reset(initial);
+    setRestored(false);
+  };
+  return { form, restored, state, settle, discard, throwAway, startAfresh };
 }

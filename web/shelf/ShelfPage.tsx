@@ -5,6 +5,7 @@ import { ProblemNote } from '../shared/ProblemNote';
 import { useToday } from '../shared/today';
 import { usePageTitle } from '../shared/usePageTitle';
 import { Wait } from '../shared/Wait';
+import { ComeBack } from './ComeBack';
 import { Lanes } from './Lanes';
 import { Morning } from './Morning';
 
@@ -18,6 +19,7 @@ export function ShelfPage() {
   usePageTitle(finished === 'yes' ? 'Finished bags' : '');
   const pick = finished === 'no' ? (shelf?.pick ?? null) : null;
   useHotkeys('w', () => pick && void navigate(`/bags/${pick.bagId}/bench`), { preventDefault: true }, [pick]);
+  useHotkeys('a', () => pick && void navigate(`/bags/${pick.bagId}/brew?again=last`), { preventDefault: true }, [pick]);
   useHotkeys('b', () => pick && void navigate(`/bags/${pick.bagId}/brew`), { preventDefault: true }, [pick]);
 
   if (!shelf) return error ? <ProblemNote error={error} retry={() => void refetch()} /> : <Wait what="Reading the shelf" />;
@@ -41,17 +43,20 @@ export function ShelfPage() {
           )}
           {other}
         </p>
+        {finished === 'no' && <ComeBack shelf={shelf} />}
       </div>
     );
   }
   return (
     <>
       {finished === 'yes' ? <h1>Finished bags</h1> : <Morning shelf={shelf} />}
+      {finished === 'no' && <ComeBack shelf={shelf} />}
       <Lanes shelf={shelf} />
       <p className="mt-3 d-flex gap-4">
         {other}
         <Link to="/bench">Bench</Link>
         <Link to="/recipes">Recipes</Link>
+        <Link to="/words">Words</Link>
         <Link to="/store-room">Store room</Link>
       </p>
     </>

@@ -10,6 +10,7 @@ import { usePageTitle } from '../shared/usePageTitle';
 import { Wait } from '../shared/Wait';
 import { Grinders } from './Grinders';
 import { Instruments } from './Instruments';
+import { Scoring } from './Scoring';
 
 /** What the household owns and how it likes to be advised. Every change is kept at once. */
 export function StoreRoomPage() {
@@ -25,6 +26,7 @@ export function StoreRoomPage() {
           <div>
             <Brewers settings={settings} />
             <Advice settings={settings} />
+            <Scoring settings={settings} keep={keep} />
           </div>
           <div>
             <Instruments settings={settings} keep={keep} />

@@ -14,15 +14,17 @@ describe('the vocabulary', () => {
     for (const family of FAMILIES) expect(NOTES.filter((note) => note.family === family).length).toBeGreaterThanOrEqual(8);
   });
 
-  it.each(NOTES.map((note) => [note.name, note] as const))('says what %s is like, what it is near to, and how to have it beside the cup', (_name, note) => {
+  it('says of each note what it is like, what it is near to, and how to have it beside the cup', () => {
     const ids = new Set(NOTES.map(({ id }) => id));
-    expect(note.like.length).toBeGreaterThan(15);
-    expect(note.reference.length).toBeGreaterThan(8);
-    expect(note.near.length).toBeGreaterThan(0);
-    for (const near of note.near) expect(ids, near).toContain(near);
-    for (const trait of note.traits) expect(TRAITS, trait).toContain(trait);
-    for (const allergen of note.allergens) expect(ALLERGENS).toContain(allergen);
-    expect(note.near).not.toContain(note.id);
+    for (const note of NOTES) {
+      expect(note.like.length, note.name).toBeGreaterThan(15);
+      expect(note.reference.length, note.name).toBeGreaterThan(8);
+      expect(note.near.length, note.name).toBeGreaterThan(0);
+      for (const near of note.near) expect(ids, `${note.name}: ${near}`).toContain(near);
+      for (const trait of note.traits) expect(TRAITS, `${note.name}: ${trait}`).toContain(trait);
+      for (const allergen of note.allergens) expect(ALLERGENS, note.name).toContain(allergen);
+      expect(note.near).not.toContain(note.id);
+    }
   });
 
   it('names the allergen wherever a reference is plainly made of one', () => {

@@ -26,7 +26,7 @@ function apart(typed: string, spelt: string): number | null {
   if (typed.length >= 3 && spelt.includes(typed)) return 3;
   // A slip in a short word makes another word; a long one can bear two.
   const slips = typed.length < 4 ? 0 : typed.length < 6 ? 1 : 2;
-  if (slips === 0 || spelt.length < typed.length - slips || spelt[0] !== typed[0]) return null;
+  if (slips === 0 || spelt.length < typed.length - slips || !spelt.startsWith(typed.charAt(0))) return null;
   // What is typed may be the beginning only, so it is held against as much of the name.
   const off = Math.min(distance(typed, spelt.slice(0, typed.length)), distance(typed, spelt.slice(0, typed.length + 1)));
   return off <= slips ? 3 + off : null;

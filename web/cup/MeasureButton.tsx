@@ -4,7 +4,8 @@ import type { InstrumentKind } from '../../contract/instrument';
 import { api } from '../shared/api';
 import { numberText } from '../shared/format';
 import { asTyped } from '../shared/typed';
-import { useInstrument } from './useInstrument';
+import { useInstrument } from '../shared/useInstrument';
+
 
 const WORDS: Readonly<Record<InstrumentKind, string>> = { scale: 'scale', thermometer: 'thermometer', refractometer: 'refractometer', 'ph-pen': 'pH pen' };
 

@@ -36,6 +36,7 @@ function Sheet({ brew, page: { bag, verdict }, tasters }: { brew: Brew; page: Ba
       </h1>
       <BrewSheet
         draftKey={`brew.${brew.bagId}.${brew.id}`}
+        bag={bag}
         initial={initial}
         tasters={tasters}
         verdict={verdict}

@@ -8,15 +8,15 @@ import { KIND_TRAITS, minutesText, type Grinder } from '../../core/brew';
 import { recipeLine } from '../../core/shelf';
 import { api, problemOf } from '../shared/api';
 import { benchApi } from '../shared/benchApi';
+import { againstReference } from '../shared/grind';
 import { ProblemNote } from '../shared/ProblemNote';
 import { useToday } from '../shared/today';
 import { usePageTitle } from '../shared/usePageTitle';
 import { Wait } from '../shared/Wait';
-import { brewFromBench, newBrew, type BrewForm } from './brewForm';
+import { brewFromBench, newBrew, sameAgain, type BrewForm } from './brewForm';
 import { BrewSheet } from './BrewSheet';
-import { againstReference } from './GrindFields';
 
-/** Logging a brew: from the bench (`?live=…`), to the recipe of an earlier brew (`?again=…`), or to the reference. */
+/** Logging a brew: from the bench (`?live=…`), to the recipe of an earlier brew (`?again=…`, or `last`), or to the reference. */
 export function LogBrewPage() {
   const { bagId = '' } = useParams();
   const [address] = useSearchParams();
@@ -47,12 +47,12 @@ function Sheet({ page: { bag, brews, verdict }, again, live, tasters, recipes, g
   const navigate = useNavigate();
   const today = useToday();
   const [addBrew] = api.useAddBrewMutation();
-  const repeated = brews.find((brew) => brew.id === again);
+  const repeated = again === 'last' ? brews[0] : brews.find((brew) => brew.id === again);
   // The sheet is laid once: a verdict that changes underneath must not empty it.
   const initial = useMemo(
     (): BrewForm => {
       const tasterId = brews[0]?.tasterId ?? '';
-      if (!live) return newBrew(repeated ?? bag.reference, bag.school, tasterId);
+      if (!live) return repeated ? sameAgain(repeated, bag.school, tasterId) : newBrew(bag.reference, bag.school, tasterId);
       return brewFromBench(live, bag.school, tasterId, againstReference(live.card, bag, recipes, grinders, today)?.steps ?? bag.reference.grindStep);
     },
     // eslint-disable-next-line react-hooks/exhaustive-deps
@@ -73,7 +73,9 @@ function Sheet({ page: { bag, brews, verdict }, again, live, tasters, recipes, g
             : `Reference recipe: ${recipeLine(bag.reference)}.`}
       </p>
       <BrewSheet
-        draftKey={`brew.${bag.id}.${live?.id ?? again ?? 'new'}`}
+        draftKey={`brew.${bag.id}.${live?.id ?? repeated?.id ?? 'new'}`}
+        bag={bag}
+        first={brews.length === 0}
         initial={initial}
         tasters={tasters}
         verdict={verdict}

@@ -2,11 +2,11 @@ import { useFormContext, useFormState, useWatch } from 'react-hook-form';
 import type { Verdict } from '../../contract/verdict';
 import { beverageG, kindOf, readBrew, shareOf, TASTES, VIGOURS, type RecipeCard } from '../../core/brew';
 import { AdviceNote } from '../shared/AdviceNote';
+import { BedPicture } from '../shared/BedPicture';
 import { benchApi } from '../shared/benchApi';
 import { SelectField, TapsField, TextField } from '../shared/fields';
 import { numberText } from '../shared/format';
 import { typedNumber, typedSeconds, typedWater } from '../shared/typed';
-import { BedPicture } from './BedPicture';
 import { MeasureButton } from './MeasureButton';
 import { somethingMade, type BrewForm } from './brewForm';
 
@@ -26,7 +26,7 @@ export function MakingPart({ initial, verdict, card }: Props) {
   const open = initial.liveId !== '' || errors.making !== undefined || somethingMade(initial.making);
   const brew = liveId === '' ? null : liveId;
   return (
-    <fieldset>
+    <fieldset className="how-it-went">
       <legend>How it went</legend>
       <details open={open}>
         <summary>{shot ? 'Crema' : 'Bloom, bed'}, tastes, measurements, and what to change</summary>
@@ -39,8 +39,6 @@ export function MakingPart({ initial, verdict, card }: Props) {
           <TextField name="making.ph" label="pH" decimal help={<MeasureButton kind="ph-pen" field="making.ph" brew={brew} />} />
           <TextField name="making.hardnessPpm" label="Hardness" unit="ppm" decimal />
           {shot && <TextField name="making.pressureBar" label="Pressure" unit="bar" decimal />}
-          {style === 'milk' && <TextField name="making.milkG" label="Milk" unit="g" decimal />}
-          {(style === 'cold' || initial.making.iceG !== '') && <TextField name="making.iceG" label="Ice" unit="g" decimal />}
           {grinders.length > 0 && <SelectField name="making.grinderId" label="Grinder" options={[{ value: '', text: 'Not stated' }, ...grinders.map(({ id, name }) => ({ value: id, text: name }))]} />}
           {grinders.length > 0 && <TextField name="making.grinderSetting" label="Its setting" decimal />}
         </div>

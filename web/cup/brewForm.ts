@@ -3,9 +3,10 @@ import type { LiveBrew } from '../../contract/live';
 import type { RecipeInput } from '../../contract/recipe';
 import { mapValues, pick } from 'es-toolkit';
 import { minutesText, type Taste } from '../../core/brew';
-import { ATTRIBUTES, type Attribute, type School } from '../../core/cup';
+import type { School } from '../../core/cup';
 import { typedResolver } from '../shared/formResolver';
 import { instantOf, localDateTime, wallClockOf } from '../shared/today';
+import { cupValues, emptyCup, typedCup, type CupForm } from './cupForm';
 import { asTyped, typedChoice, typedNumber, typedSeconds, typedWater } from '../shared/typed';
 
 /** A brew and its cup as typed: every field as text. The names are the contract's, so that problems find their field. */
@@ -21,10 +22,10 @@ export interface BrewForm {
   waterRecipe: string;
   drainS: string;
   tasterId: string;
-  fromMemory: boolean;
+  recordedFrom: string;
   fault: string;
   faultNote: string;
-  cup: { school: School; mark: string; notes: string; blind: boolean } & Record<Attribute, string>;
+  cup: CupForm;
   making: MakingForm;
   /** The brew on the bench this is the cup of; empty for none. */
   liveId: string;
@@ -48,15 +49,21 @@ const NO_MAKING: MakingForm = {
   ...{ hardnessPpm: '', grinderSetting: '', pressureBar: '', iceG: '', milkG: '', beverageG: '', tdsPercent: '', ph: '' },
 };
 
-const EMPTY_CUP = { mark: '', aroma: '', acidity: '', body: '', sweetness: '', cleanness: '', notes: '', blind: false };
-
 function typedRecipe({ style, brewer, doseG, waterG, waterC, grindStep, filter, waterRecipe }: RecipeInput): Pick<BrewForm, keyof RecipeInput> {
   return { style, brewer, doseG: asTyped(doseG), waterG: asTyped(waterG), waterC: asTyped(waterC), grindStep: asTyped(grindStep), filter: filter ?? '', waterRecipe: waterRecipe ?? '' };
 }
 
 /** A sheet for a brew to this recipe, now, with an empty cup. */
 export function newBrew(recipe: RecipeInput, school: School, tasterId: string): BrewForm {
-  return { brewedAt: localDateTime(), ...typedRecipe(recipe), drainS: '', tasterId, fromMemory: false, fault: '', faultNote: '', cup: { school, ...EMPTY_CUP }, making: NO_MAKING, liveId: '' };
+  return { brewedAt: localDateTime(), ...typedRecipe(recipe), drainS: '', tasterId, recordedFrom: 'cup', fault: '', faultNote: '', cup: emptyCup(school), making: NO_MAKING, liveId: '' };
+}
+
+/** A sheet for the recipe and drink of an earlier brew, now, with an empty cup. */
+export function sameAgain(brew: Brew, school: School, tasterId: string): BrewForm {
+  const sheet = newBrew(brew, school, tasterId);
+  const { milkKind } = brew.cup;
+  const { milkG, iceG } = typedMaking(brew.making);
+  return { ...sheet, cup: { ...sheet.cup, milkKind }, making: { ...sheet.making, milkG, iceG } };
 }
 
 /** A sheet for the cup of a brew that ran on the bench: its recipe, time and fault are filled in. */
@@ -91,10 +98,6 @@ function makingValues(making: MakingForm): unknown {
   return { ...mapValues(pick(making, [...MEASURED]), typedNumber), recipeVersionId: typedChoice(recipeVersionId), grinderId: typedChoice(grinderId), vigour: typedChoice(vigour), bed: typedChoice(bed), tastes };
 }
 
-function typedAttributes(cup: Brew['cup']): Record<Attribute, string> {
-  return { aroma: asTyped(cup.aroma), acidity: asTyped(cup.acidity), body: asTyped(cup.body), sweetness: asTyped(cup.sweetness), cleanness: asTyped(cup.cleanness) };
-}
-
 /** A brew already logged, as it would be typed. */
 export function typedBrew(brew: Brew): BrewForm {
   const { cup } = brew;
@@ -103,16 +106,16 @@ export function typedBrew(brew: Brew): BrewForm {
     brewedAt: wallClockOf(brew.brewedAt),
     drainS: brew.drainS === null ? '' : minutesText(brew.drainS),
     tasterId: brew.tasterId ?? '',
-    fromMemory: brew.recordedFrom === 'memory',
+    recordedFrom: brew.recordedFrom,
     fault: brew.fault ?? '',
     faultNote: brew.faultNote,
-    cup: { school: cup.school, mark: asTyped(cup.mark), ...typedAttributes(cup), notes: cup.notes, blind: cup.blind },
+    cup: typedCup(cup),
     making: typedMaking(brew.making),
     liveId: '',
   };
 }
 
-function toValues({ fromMemory, cup, ...typed }: BrewForm): unknown {
+function toValues({ cup, ...typed }: BrewForm): unknown {
   return {
     ...typed,
     brewedAt: instantOf(typed.brewedAt),
@@ -124,9 +127,8 @@ function toValues({ fromMemory, cup, ...typed }: BrewForm): unknown {
     waterRecipe: typedChoice(typed.waterRecipe.trim()),
     drainS: typedSeconds(typed.drainS),
     tasterId: typedChoice(typed.tasterId),
-    recordedFrom: fromMemory ? 'memory' : 'cup',
     fault: typedChoice(typed.fault),
-    cup: { ...cup, mark: cup.school === 'composite' ? null : typedNumber(cup.mark), ...mapValues(pick(cup, [...ATTRIBUTES]), typedNumber) },
+    cup: cupValues(cup),
     making: makingValues(typed.making),
     liveId: typedChoice(typed.liveId),
   };

@@ -1,21 +1,26 @@
-import { mapValues, pick } from 'es-toolkit';
 import { useFormState, useWatch } from 'react-hook-form';
+import type { Bag } from '../../contract/bag';
 import type { ApiError } from '../../contract/error';
-import { NOTES_MAX } from '../../contract/brew';
 import type { Taster } from '../../contract/taster';
 import type { Verdict } from '../../contract/verdict';
 import { beverageG, BREWERS, FAULT_MEANING, FAULTS, STYLES, type Fault, type RecipeCard } from '../../core/brew';
-import { ATTRIBUTES, compositeLiking, SCHOOL_SCALES, type School } from '../../core/cup';
-import { MarkField, OpenSelectField, SelectField, SwitchField, TextField } from '../shared/fields';
-import { numberText, SCHOOL_NAMES, sentenceCase, words } from '../shared/format';
+import { COMPANIES } from '../../core/cup';
+import { OpenSelectField, SelectField, SwitchField, TapsField, TextField } from '../shared/fields';
+import { numberText, sentenceCase, words } from '../shared/format';
+import { plainName } from '../shared/OtherCopy';
 import { Sheet } from '../shared/Sheet';
 import { typedNumber, typedWater } from '../shared/typed';
 import { MakingPart } from './MakingPart';
+import { CupPart } from './CupPart';
+import { LevelsPart } from './LevelsPart';
 import { TasterField } from './TasterField';
 import { brewResolver, type BrewForm, type BrewValues } from './brewForm';
 
 interface Props {
   draftKey: string;
+  bag: Bag;
+  /** The first cup of this bag. */
+  first?: boolean;
   initial: BrewForm;
   tasters: readonly Taster[];
   verdict: Verdict;
@@ -28,18 +33,32 @@ interface Props {
 }
 
 /** A brew and its cup, in one visit. */
-export function BrewSheet({ tasters, verdict, card = null, markFirst = false, ...sheet }: Props) {
+export function BrewSheet({ bag, tasters, verdict, card = null, markFirst = false, first = false, ...sheet }: Props) {
   const { initial } = sheet;
   return (
-    <Sheet {...sheet} resolver={brewResolver} saveWord="Save the cup">
+    <Sheet {...sheet} title={`A cup of ${bag.name}`} resolver={brewResolver} nameOf={nameOf} saveWord="Save the cup">
       <div className="columns brew-cup-record">
-        <RecipePart />
-        <CupPart school={initial.cup.school} markFirst={markFirst} />
-        <MakingPart initial={initial} verdict={verdict} card={card} />
-        <RecordPart tasters={tasters} initial={initial} />
+        <div className="the-brew">
+          <RecipePart />
+          <MakingPart initial={initial} verdict={verdict} card={card} />
+          <RecordPart tasters={tasters} initial={initial} />
+        </div>
+        <CupPart bag={bag} markFirst={markFirst} first={first} />
+        <LevelsPart />
       </div>
     </Sheet>
   );
+}
+
+/** Parts of a field's path that a person need not hear of. */
+const UNSAID = new Set(['cup', 'making', 'words', 'set', 'levels', 'on']);
+const NAMES: Readonly<Record<string, string>> = { typing: 'being typed', nag: 'the word that will not come', said: 'what it is like', tapped: 'tapped', markAt: 'the mark rests on', liveId: '' };
+
+/** What a field is called where two copies of the sheet differ; null for what is no part of the cup. */
+function nameOf(path: readonly string[]): string | null {
+  if (path.includes('coolingFrom') || path.includes('ended') || path.includes('liveId')) return null;
+  const said = path.filter((part) => !UNSAID.has(part)).map((part) => NAMES[part] ?? plainName(part));
+  return sentenceCase(said.length === 0 ? 'notes' : path[1] === 'words' && path[2] === 'cup' ? ['notes', ...said].join(', ') : said.join(', '));
 }
 
 function RecipePart() {
@@ -62,61 +81,33 @@ function RecipePart() {
   );
 }
 
-function CupPart({ school, markFirst }: { school: School; markFirst: boolean }) {
-  const { max, step } = SCHOOL_SCALES[school];
-  return (
-    <fieldset>
-      <legend>The cup</legend>
-      <div className="fields">
-        {school === 'composite' ? <Composite /> : <MarkField name="cup.mark" label="Overall" className="wide overall" help={`${SCHOOL_NAMES[school]}.`} step={step} max={max} start={max * 0.8} autoFocus={markFirst} />}
-        {ATTRIBUTES.map((attribute) => (
-          <MarkField key={attribute} name={`cup.${attribute}`} label={sentenceCase(attribute)} step={0.5} max={10} start={7} />
-        ))}
-        <TextField name="cup.notes" label="Notes" className="wide" rows={3} help={<NotesLength />} />
-      </div>
-    </fieldset>
-  );
-}
-
-/** The overall mark of a school that is worked out from its attributes. */
-function Composite() {
-  const cup = useWatch<BrewForm, 'cup'>({ name: 'cup' });
-  const marks = mapValues(pick(cup, [...ATTRIBUTES]), (text) => {
-    const value = typedNumber(text);
-    return typeof value === 'number' ? value : null;
-  });
-  const liking = compositeLiking(marks);
-  return (
-    <div className="wide">
-      <div className="form-label">Overall</div>
-      <output className="fs-4">{liking === null ? '–' : numberText(liking / 10, 1)}</output>
-      <div className="form-text">The mean of those you mark below.</div>
-    </div>
-  );
-}
-
-function NotesLength() {
-  const notes = useWatch<BrewForm, 'cup.notes'>({ name: 'cup.notes' });
-  return notes.length > NOTES_MAX * 0.9 ? `${numberText(notes.length)} of ${numberText(NOTES_MAX)} characters` : null;
-}
+const WRITTEN = [
+  { value: 'cup', text: 'At the cup' },
+  { value: 'later', text: 'Later the same day' },
+  { value: 'memory', text: 'From memory' },
+];
 
 function RecordPart({ tasters, initial }: { tasters: readonly Taster[]; initial: BrewForm }) {
   const fault = useWatch<BrewForm, 'fault'>({ name: 'fault' });
   const { errors } = useFormState<BrewForm>();
-  const open = errors.brewedAt !== undefined || errors.tasterId !== undefined || errors.faultNote !== undefined || initial.fault !== '' || initial.fromMemory || initial.cup.blind || initial.filter !== '' || initial.waterRecipe !== '';
+  const { cup } = initial;
+  const open = errors.brewedAt !== undefined || errors.tasterId !== undefined || errors.faultNote !== undefined || initial.fault !== '' || initial.recordedFrom !== 'cup' || cup.blind || cup.company !== '' || initial.filter !== '' || initial.waterRecipe !== '';
+  const style = useWatch<BrewForm, 'style'>({ name: 'style' });
   return (
-    <fieldset>
+    <fieldset className="the-record">
       <legend>The record</legend>
       <div className="fields">
         <TextField name="brewedAt" label="Brewed at" type="datetime-local" className="half" />
         <TasterField tasters={tasters} />
+        {style === 'milk' && <TextField name="cup.milkKind" label="Which milk" placeholder="whole, oat …" />}
+        {style === 'milk' && <TextField name="making.milkG" label="Milk" unit="g" decimal />}
+        {style === 'cold' && <TextField name="making.iceG" label="Ice" unit="g" decimal help="None for a cold steep" />}
       </div>
       <details open={open}>
-        <summary>From memory, blind, another style, filter or water, or something went wrong</summary>
+        <summary>When written, who with, blind, another drink, filter or water, or something went wrong</summary>
         <div className="fields">
-          <div className="half">
-            <SwitchField name="fromMemory" label="Written from memory" help="It weighs less in the judgement." />
-          </div>
+          <SelectField name="recordedFrom" label="Written" className="half" options={WRITTEN} help="The later, the less it weighs in the judgement." />
+          <TapsField name="cup.company" label="At the table" options={COMPANIES} />
           <div className="half">
             <SwitchField name="cup.blind" label="Tasted blind" help="Two or more blind cups of one recipe on one day measure how repeatable your marks are." />
           </div>

@@ -1,0 +1,26 @@
+import type { CupDraft } from '../contract/cup';
+import { LIKINGS, LINE_IDS, readLevel } from '../core/cup';
+
+/** Words of a staged tasting: "hot-first: quince, honey; cool-second: damson". */
+export function wordsOf(looks: string): NonNullable<CupDraft['words']> {
+  return looks
+    .split(';')
+    .filter((part) => part.trim() !== '')
+    .flatMap((part) => {
+      const [at = '', words = ''] = part.split(':');
+      const line = LINE_IDS.find((id) => id === at.trim());
+      if (!line) throw new Error(`There is no look “${at}”`);
+      return words.split(',').map((typed) => ({ typed: typed.trim(), line }));
+    });
+}
+
+/** Levels and how they were liked: "acidity 4+ right, body 2 little". */
+export function levelsOf(levels: string): NonNullable<CupDraft['levels']> {
+  return levels
+    .split(',')
+    .filter((part) => part.trim() !== '')
+    .map((part) => {
+      const [attribute = '', level = '', liked] = part.trim().split(' ');
+      return { attribute, level: readLevel(level), liking: LIKINGS.find((liking) => liked !== undefined && liking.endsWith(liked)) ?? null };
+    });
+}

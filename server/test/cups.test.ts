@@ -1,0 +1,139 @@
+import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
+import type { BrewDraft } from '../../contract/brew';
+import type { Cup } from '../../contract/cup';
+import type { BagPage, Shelf } from '../../contract/shelf';
+import type { Words } from '../../contract/word';
+import { TestServer, TODAY } from './running';
+
+let server: TestServer;
+let bagId: string;
+beforeAll(async () => {
+  server = await new TestServer().start();
+});
+afterAll(() => server.end());
+beforeEach(async () => {
+  bagId = await server.addBag();
+});
+
+const cup = (differently: object): BrewDraft['cup'] => ({ school: 'mark10', mark: 8, ...differently });
+const page = (): Promise<BagPage> => server.ok<BagPage>('GET', `/bags/${bagId}?today=${TODAY}`);
+const logged = async (differently: object): Promise<{ id: string; liking: number | null; cup: Cup }> => {
+  const id = await server.addBrew(bagId, { cup: cup(differently) });
+  const brew = (await page()).brews.find((one) => one.id === id);
+  if (!brew) throw new Error('The brew is not there');
+  return brew;
+};
+const words = (...typed: string[]) => typed.map((one) => ({ typed: one, line: 'cup' as const }));
+const nameOf = async (id: string): Promise<string | undefined> => (await server.ok<Words>('GET', '/words')).own.find((word) => word.id === id)?.name;
+
+describe('a cup', () => {
+  it('keeps everything of a staged tasting', async () => {
+    const whole = {
+      levels: [{ attribute: 'acidity', level: '4-', liking: 'just right' }, { attribute: 'nut', level: null, liking: 'too much' }],
+      ...{ markAt: 'warm', finishS: 42.5, dryness: 'a trace', textures: ['silky', 'juicy'], milkKind: 'oat', company: 'panel', blind: true },
+      words: [{ typed: 'Quinces', line: 'hot-nose' }, { typed: 'damson', line: 'cool-second' }],
+      nag: { said: 'green and fizzy', tapped: ['green', 'fizzy'], resolvedWith: null, dropped: false },
+    };
+    const { cup: kept } = await logged(whole);
+    expect(kept).toMatchObject({ ...whole, words: [{ id: 'quince', typed: 'Quinces', line: 'hot-nose' }, { id: 'damson', line: 'cool-second' }] });
+  });
+
+  it.each([
+    ['a level of 6', { levels: [{ attribute: 'body', level: '6', liking: null }] }, 'cup.levels.0.level'],
+    ['a level mark between two steps', { school: 'levels', mark: 3.2 }, 'cup.mark'],
+    ['a star and a tenth', { school: 'stars', mark: 3.1 }, 'cup.mark'],
+    ['level 0', { school: 'levels', mark: 0 }, 'cup.mark'],
+    ['a part of 11', { school: 'sum100', mark: null, balance: 11 }, 'cup.balance'],
+    ['a finish of an hour', { finishS: 3600 }, 'cup.finishS'],
+    ['a texture nobody knows', { textures: ['woolly'] }, 'cup.textures.0'],
+    ['a note without a word', { words: words('  ') }, 'cup.words.0.typed'],
+    ['a note of 61 characters', { words: words('x'.repeat(61)) }, 'cup.words.0.typed'],
+    ['201 notes', { words: words(...Array<string>(201).fill('fig')) }, 'cup.words'],
+    ['a look there is not', { words: [{ typed: 'fig', line: 'tepid' }] }, 'cup.words.0.line'],
+  ])('refuses %s at its field, with a sentence', async (_what, differently, path) => {
+    const { status, fields } = await server.refused('POST', `/bags/${bagId}/brews`, { ...(await page()).bag.reference, brewedAt: '2026-02-20T08:00:00+01:00', cup: cup(differently) });
+    expect([status, fields[0]?.path]).toEqual([422, path]);
+    expect(fields[0]?.message.length).toBeGreaterThan(12);
+  });
+
+  it('is liked by the sum of its ten parts, whatever total was sent', async () => {
+    const parts = { aroma: 8, acidity: 8.25, body: 7.5, sweetness: 8, cleanness: 9, finish: 8, character: 8.5, balance: 8, bitterness: 9.5, defects: 10 };
+    expect((await logged({ school: 'sum100', mark: 12, ...parts })).liking).toBe(84.75);
+    expect((await logged({ school: 'sum100', mark: 82, ...parts, balance: null })).liking).toBe(82);
+    expect((await logged({ school: 'levels', mark: 4 + 1 / 3 })).liking).toBeCloseTo(86.667, 3);
+  });
+
+  it('shows 10 000 characters, scripts, other scripts and signs as they were typed', async () => {
+    const some = '<script>alert(1)</script> ‮שלום قهوة 🍐 '.repeat(200);
+    // A character is what a person counts as one, whatever it takes in memory.
+    const wild = some + '.'.repeat(10_000 - Array.from(some).length);
+    const { cup: kept } = await logged({ notes: wild, words: words('<b>bold</b>', 'قهوة', '🍐', '🍐🍐') });
+    expect(kept.notes).toBe(wild);
+    expect(kept.words.map(({ typed }) => typed)).toEqual(['<b>bold</b>', 'قهوة', '🍐', '🍐🍐']);
+    expect(new Set(kept.words.map(({ id }) => id)).size).toBe(4);
+    const { fields } = await server.refused('POST', `/bags/${bagId}/brews`, { ...(await page()).bag.reference, brewedAt: '2026-02-20T08:00:00+01:00', cup: cup({ notes: `${wild}!` }) });
+    expect(fields[0]).toEqual({ path: 'cup.notes', message: 'Notes can hold 10,000 characters at most' });
+  });
+});
+
+describe('the words of a household', () => {
+  it('takes a new word in at once and for good, once for all its spellings', async () => {
+    const [first, second] = [await logged({ words: words('Attic', 'attics') }), await logged({ words: words('ATTIC', 'treacle') })];
+    const id = first.cup.words[0]?.id ?? '';
+    expect([...first.cup.words, ...second.cup.words].map((word) => word.id)).toEqual([id, id, id, 'molasses']);
+    expect(await nameOf(id)).toBe('Attic');
+    expect((await server.ok<Words>('GET', '/words')).uses).toMatchObject({ [id]: 2, molasses: 1 });
+  });
+
+  it('renames a word of its own or of the vocabulary; the cups keep what was typed', async () => {
+    const { cup: before } = await logged({ words: words('cellar', 'aniseed') });
+    const [own, known] = before.words.map(({ id }) => id);
+    await server.ok('PUT', `/words/${own}`, { name: 'wine cellar', family: 'drinks and ferments' });
+    await server.ok('PUT', `/words/${known}`, { name: 'Christmas' });
+    expect([await nameOf(own ?? ''), await nameOf('anise')]).toEqual(['wine cellar', 'Christmas']);
+    expect((await logged({ words: words('christmas', 'anise', 'wine cellars') })).cup.words.map(({ id }) => id)).toEqual(['anise', 'anise', own]);
+    expect((await page()).brews.at(-1)?.cup.words.map(({ typed }) => typed)).toEqual(['cellar', 'aniseed']);
+    await server.ok('DELETE', '/words/anise');
+    expect(await nameOf('anise')).toBeUndefined();
+  });
+
+  it('merges a word, lets it stand for itself again, and refuses what cannot be', async () => {
+    const { cup: before } = await logged({ words: words('kweepeer') });
+    const id = before.words[0]?.id ?? '';
+    await server.ok('PUT', `/words/${id}/merge`, { into: 'quince' });
+    expect((await logged({ words: words('kweepeer') })).cup.words[0]?.id).toBe('quince');
+    expect((await server.refused('PUT', '/words/quince/merge', { into: id })).fields[0]).toMatchObject({ path: 'into', message: 'A word cannot be merged into itself' });
+    expect((await server.refused('PUT', `/words/${id}/merge`, { into: 'nothing' })).status).toBe(422);
+    expect((await server.refused('PUT', `/words/unknown/merge`, { into: 'quince' })).status).toBe(404);
+    expect((await server.refused('PUT', `/words/${id}`, { name: 'Damsons' })).fields[0]?.message).toContain('“damson” is a word already');
+    expect((await server.refused('DELETE', `/words/${id}`)).message).toContain('stands in a cup');
+    await server.ok('PUT', `/words/${id}/merge`, { into: null });
+    expect((await logged({ words: words('kweepeer') })).cup.words[0]?.id).toBe(id);
+  });
+});
+
+describe('a word that still nags', () => {
+  const nagging = async () => (await server.ok<Shelf>('GET', `/shelf?today=${TODAY}`)).nagging.filter((one) => one.bagId === bagId);
+  const nag = { said: 'that green, fizzy sweet', tapped: ['green', 'fizzy'] };
+
+  it('comes back on the shelf until it has come, and then stands in its cup', async () => {
+    const { id } = await logged({ nag });
+    expect(await nagging()).toEqual([{ brewId: id, bagId, bagName: 'Test Hill', on: '2026-02-20', ...nag }]);
+    await server.ok('PUT', `/brews/${id}/nag`, { word: 'gooseberries' });
+    expect(await nagging()).toEqual([]);
+    expect((await page()).brews[0]?.cup).toMatchObject({ nag: { resolvedWith: 'gooseberry' }, words: [{ id: 'gooseberry', typed: 'gooseberries', line: 'cup' }] });
+    await server.ok('DELETE', `/brews/${id}/nag`);
+    expect(await nagging()).toHaveLength(1);
+    expect((await page()).brews[0]?.cup.words).toEqual([]);
+  });
+
+  it('can be given up, and leaves with a brew that is deleted', async () => {
+    const [given, deleted] = [await logged({ nag }), await logged({ nag })];
+    await server.ok('PUT', `/brews/${given.id}/nag`, { word: null });
+    await server.ok('DELETE', `/brews/${deleted.id}`);
+    expect(await nagging()).toEqual([]);
+    await server.ok('DELETE', `/brews/${given.id}/nag`);
+    expect(await nagging()).toHaveLength(1);
+    expect((await server.refused('PUT', `/brews/${(await logged({})).id}/nag`, { word: 'fig' })).status).toBe(404);
+  });
+});

@@ -1,0 +1,89 @@
+import type { BagDraft } from '../../contract/bag';
+import type { BagPage } from '../../contract/shelf';
+import { ROAST_LEVELS } from '../../core/crest';
+import { BET_OUTCOMES, betClaim, likingOf, markOf, restClaim, roastClaim, type BetOutcome, type ClaimReading } from '../../core/cup';
+import { labelAgainstCups, wordsOverDays, type NoteOutcome } from '../../core/cup/words';
+import { api } from '../shared/api';
+import { Taps } from '../shared/fields';
+import { markText } from '../shared/format';
+import { useVocabulary } from '../shared/useVocabulary';
+import { daysListText } from './daysList';
+
+const MARKS: Readonly<Record<NoteOutcome['outcome'], string>> = { found: '●', 'close kin': '◐', never: '○' };
+const CLAIM_MARKS: Readonly<Record<ClaimReading['outcome'], string>> = { held: '●', off: '○', open: '?' };
+const OWN_MOST = 6;
+
+/** The label put to the test: what it promises, and what the cups say to that. */
+export function LabelAgainstCup({ page }: { page: BagPage }) {
+  const { bag, brews, verdict } = page;
+  const { vocabulary } = useVocabulary();
+  const cups = brews.filter(({ fault }) => fault === null).map(({ restDay, cup }) => ({ restDay, words: cup.words, notes: cup.notes }));
+  const outcomes = labelAgainstCups(vocabulary, bag.printedNotes, cups);
+  const printed = new Set(outcomes.map(({ word }) => word?.id));
+  const own = wordsOverDays(vocabulary, cups, 2).filter(({ word }) => !printed.has(word.id)).slice(0, OWN_MOST);
+  const claims = claimsOf(page);
+  if (outcomes.length + claims.length + own.length === 0 && bag.bet === '') return null;
+  return (
+    <section>
+      <h2>The label against the cup</h2>
+      <ul className="label-notes">
+        {outcomes.map((one) => (
+          <li key={one.printed} className={one.outcome}>
+            <span className="sign" aria-hidden="true">
+              {MARKS[one.outcome]}
+            </span>
+            <span>
+              <strong dir="auto">{one.printed}</strong>: {outcomeText(one, cups.length)}
+            </span>
+          </li>
+        ))}
+        {claims.map(({ outcome, sentence }) => (
+          <li key={sentence} className={outcome === 'off' ? 'never' : ''}>
+            <span className="sign" aria-hidden="true">
+              {CLAIM_MARKS[outcome]}
+            </span>
+            <span>{sentence}</span>
+          </li>
+        ))}
+      </ul>
+      {own.length > 0 && <p className="small mt-1 mb-1">Not printed, but yours: {own.map(({ word, cups: n }) => `${word.name} (${n} cups)`).join(', ')}.</p>}
+      {bag.bet !== '' && <Bet page={page} verdict={verdict.verdict} />}
+    </section>
+  );
+}
+
+function outcomeText({ outcome, cups, days, kin }: NoteOutcome, of: number): string {
+  if (outcome === 'never') return of === 0 ? 'no cup yet.' : 'never found.';
+  const where = `in ${cups} of ${of} ${of === 1 ? 'cup' : 'cups'}, ${daysListText(days)}`;
+  return outcome === 'found' ? `found ${where}.` : `not itself, but close kin: ${kin.join(', ')}, ${where}.`;
+}
+
+function claimsOf({ bag, verdict }: BagPage): ClaimReading[] {
+  const write = (liking: number): string => markText(bag.school, markOf(bag.school, Math.min(100, Math.max(0, liking))));
+  const best = verdict.curve.find(({ day }) => day === verdict.advisedDay);
+  return [
+    ...(bag.roastLevel ? [roastClaim(ROAST_LEVELS, bag.roastLevel, bag.perceivedRoast)] : []),
+    ...(bag.restAdviceDays === null ? [] : [restClaim(bag.restAdviceDays, verdict.peak, verdict.usable)]),
+    // Weighed attributes are on another scale than the mark that was betted on.
+    ...(bag.betMark === null || !best || bag.weights !== null ? [] : [betClaim(likingOf(bag.school, bag.betMark), best, verdict.usable, write)]),
+  ];
+}
+
+/** The bet in the taster's words, beside the verdict; the taster says whether it held. */
+function Bet({ page: { bag }, verdict }: { page: BagPage; verdict: string }) {
+  const [changeBag] = api.useChangeBagMutation();
+  const judge = (outcome: BetOutcome): void => {
+    const { id, createdAt: _, revision: __, ...input } = bag;
+    const changed: BagDraft = { ...input, betHeld: bag.betHeld === outcome ? null : outcome };
+    void changeBag({ id, bag: changed });
+  };
+  return (
+    <div className="mt-2">
+      <p className="mb-1">
+        Your bet: <q dir="auto">{bag.bet}</q>
+      </p>
+      <p className="quiet small mb-1">The verdict: {verdict}</p>
+      <Taps label="The bet" options={BET_OUTCOMES} pressed={bag.betHeld ? [bag.betHeld] : []} onTap={judge} />
+    </div>
+  );
+}

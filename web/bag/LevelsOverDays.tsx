@@ -1,0 +1,156 @@
+import { useState } from 'react';
+import type { BagPage } from '../../contract/shelf';
+import { levelsOverDays, levelText, nearestLevel, trend, type Ridgeline } from '../../core/cup';
+import { wordsOverDays, type WordOverDays } from '../../core/cup/words';
+import { numberText, sentenceCase } from '../shared/format';
+import { useVocabulary } from '../shared/useVocabulary';
+import { useWidth } from '../shared/useWidth';
+import { daysListText } from './daysList';
+import { dayTicks } from './ticks';
+
+const WORDS_MOST = 8;
+const NAMES = 104;
+const RIGHT = 14;
+const LINE = 30;
+/** A ridgeline may rise into the row above it. */
+const RISE = 40;
+const WORD = 22;
+const AXIS = 34;
+
+/** Levels as a stack of ridgelines over the rest days, and below them the notes coming and going. */
+export function LevelsOverDays({ page: { brews, settings, bag, verdict } }: { page: BagPage }) {
+  const { vocabulary } = useVocabulary();
+  const counted = brews.filter(({ fault }) => fault === null).map(({ restDay, cup }) => ({ restDay, ...cup }));
+  const lines = levelsOverDays(settings.levelAttributes.map(({ id }) => id), counted);
+  const words = wordsOverDays(vocabulary, counted).filter(({ days, cups }) => days.length > 1 || cups > 1).slice(0, WORDS_MOST);
+  const [ref, width] = useWidth<HTMLDivElement>();
+  if (lines.length + words.length === 0) return null;
+  const names = new Map(settings.levelAttributes.map(({ id, name }) => [id, sentenceCase(name)]));
+  const lastDay = Math.max(14, bag.finishedOn === null ? verdict.restDay : 0, ...counted.map(({ restDay }) => restDay));
+  return (
+    <section className="mt-3">
+      <h2>Levels and notes over the days</h2>
+      <p className="quiet small mb-1">{lines.length > 0 ? 'How much there was, 1 to 5, on each day; not how good it was.' : 'Notes met more than once, and on which days. Give levels at the cup and they stand above these.'}</p>
+      <div ref={ref}>{width > 0 && <Picture {...{ width, lines, words, names, lastDay }} today={bag.finishedOn === null ? verdict.restDay : null} />}</div>
+      <LevelsTable {...{ lines, words, names }} />
+    </section>
+  );
+}
+
+interface PictureProps {
+  width: number;
+  lines: readonly Ridgeline[];
+  words: readonly WordOverDays[];
+  names: ReadonlyMap<string, string>;
+  lastDay: number;
+  today: number | null;
+}
+
+function Picture({ width, lines, words, names, lastDay, today }: PictureProps) {
+  const x = (day: number): number => NAMES + (day / lastDay) * (width - NAMES - RIGHT);
+  const top = lines.length > 0 ? RISE - LINE + 8 : 4;
+  const base = (i: number): number => top + (i + 1) * LINE;
+  const wordY = (i: number): number => top + lines.length * LINE + 16 + i * WORD;
+  const bottom = wordY(words.length) - WORD / 2 + 4;
+  return (
+    <svg className="ridgelines" width={width} height={bottom + AXIS} role="img" aria-label="Levels and notes over the rest days; the same as a table below.">
+      {dayTicks(lastDay, width < 500).map((day) => (
+        <g key={day}>
+          <line className="tick" x1={x(day)} x2={x(day)} y1={top} y2={bottom} />
+          <text x={x(day)} y={bottom + 14} textAnchor="middle">
+            {day}
+          </text>
+        </g>
+      ))}
+      <text x={(NAMES + width - RIGHT) / 2} y={bottom + 29} textAnchor="middle">
+        rest day
+      </text>
+      {today !== null && <line className="today" x1={x(today)} x2={x(today)} y1={top} y2={bottom} />}
+      {lines.map((line, i) => (
+        <Ridge key={line.attribute} name={names.get(line.attribute) ?? line.attribute} line={line} x={x} base={base(i)} end={width - RIGHT} />
+      ))}
+      {words.map(({ word, days }, i) => (
+        <g key={word.id}>
+          <text className="name" x={NAMES - 8} y={wordY(i) + 4} textAnchor="end">
+            {shortened(word.name)}
+            <title>{word.name}</title>
+          </text>
+          <line className="seen" x1={x(days[0] ?? 0)} x2={x(days.at(-1) ?? 0)} y1={wordY(i)} y2={wordY(i)} />
+          {days.map((day) => (
+            <circle key={day} className="found" cx={x(day)} cy={wordY(i)} r={4}>
+              <title>{`${word.name}, day ${day}`}</title>
+            </circle>
+          ))}
+        </g>
+      ))}
+    </svg>
+  );
+}
+
+const LONGEST_NAME = 14;
+const shortened = (name: string): string => (name.length > LONGEST_NAME ? `${name.slice(0, LONGEST_NAME - 1)}…` : name);
+
+function Ridge({ name, line, x, base, end }: { name: string; line: Ridgeline; x: (day: number) => number; base: number; end: number }) {
+  const y = (level: number): number => base - ((level - 1) / 4) * RISE;
+  const points = line.points.map(({ day, level }) => `${x(day)},${y(level)}`);
+  const [first, last] = [line.points[0], line.points.at(-1)];
+  return (
+    <g>
+      <line className="base" x1={NAMES} x2={end} y1={base} y2={base} />
+      {first && last && line.points.length > 1 && <path className="area" d={`M${x(first.day)},${base} L${points.join(' L')} L${x(last.day)},${base} Z`} />}
+      {line.points.map(({ day, level }) => (
+        <circle key={day} className="point" cx={x(day)} cy={y(level)} r={2.5}>
+          <title>{`${name}, day ${day}: ${levelText(nearestLevel(level))}`}</title>
+        </circle>
+      ))}
+      <text className="name" x={NAMES - 8} y={base - 2} textAnchor="end">
+        {shortened(name)}
+        <title>{name}</title>
+      </text>
+    </g>
+  );
+}
+
+/** The picture in words and figures. */
+function LevelsTable({ lines, words, names }: Pick<PictureProps, 'lines' | 'words' | 'names'>) {
+  const [open, setOpen] = useState(false);
+  return (
+    <details className="small quiet" onToggle={(event) => setOpen(event.currentTarget.open)}>
+      <summary>The same as a table</summary>
+      {open && (
+        <div className="table-of-days" tabIndex={0} role="region" aria-label="Levels and notes as a table">
+          <table>
+            <tbody>
+              {lines.map((line) => (
+                <tr key={line.attribute}>
+                  <th scope="row" className="text-start">
+                    {names.get(line.attribute) ?? line.attribute}
+                  </th>
+                  <td className="text-start">
+                    {line.points.map(({ day, level }) => `day ${day}: ${numberText(level, 1)}`).join(', ')}; {trend(line)}
+                    {likedText(line)}
+                  </td>
+                </tr>
+              ))}
+              {words.map(({ word, days, cups }) => (
+                <tr key={word.id}>
+                  <th scope="row" className="text-start">
+                    {sentenceCase(word.name)}
+                  </th>
+                  <td className="text-start">
+                    {daysListText(days)}, in {cups} cups
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+      )}
+    </details>
+  );
+}
+
+function likedText({ liked }: Ridgeline): string {
+  const said = Object.entries(liked).filter(([, times]) => times > 0);
+  return said.length === 0 ? '' : `; ${said.map(([liking, times]) => `${liking} ${times}×`).join(', ')}`;
+}

@@ -1,0 +1,147 @@
+import { useId, useMemo, useRef, useState, type FocusEvent, type KeyboardEvent } from 'react';
+import Form from 'react-bootstrap/Form';
+import { useController } from 'react-hook-form';
+import { WORDS_MAX } from '../../contract/cup';
+import { WORD_MAX } from '../../contract/word';
+import type { LineId } from '../../core/cup';
+import { wordSpelt } from '../../core/cup/words';
+import { useVocabulary } from '../shared/useVocabulary';
+import type { BrewForm } from './brewForm';
+import type { CupForm } from './cupForm';
+
+interface Props {
+  line: LineId;
+  label: string;
+  help?: string;
+  className?: string;
+}
+
+/**
+ * Words as chips. Enter takes the word that is pointed at, a comma the word as it was typed; leaving the field takes what
+ * stands there. Nothing that is typed is ever refused but for its length.
+ */
+export function ChipsField({ line, label, help, className }: Props) {
+  const id = useId();
+  const { vocabulary, suggest } = useVocabulary();
+  const { field } = useController<BrewForm, `cup.words.${LineId}`>({ name: `cup.words.${line}` });
+  const { set, typing } = field.value;
+  const [active, setActive] = useState(0);
+  const [open, setOpen] = useState(false);
+  const input = useRef<HTMLInputElement>(null);
+  const suggestions = useMemo(() => suggest(typing, 6), [suggest, typing]);
+  const showing = open && typing.trim() !== '';
+  const known = wordSpelt(vocabulary, typing);
+
+  const keep = (value: CupForm['words'][LineId]): void => field.onChange(value);
+  const fresh = (words: readonly string[]): string[] => words.map((word) => word.trim().slice(0, WORD_MAX)).filter((word) => word !== '' && !set.includes(word));
+  const add = (...words: string[]): void => {
+    keep({ set: [...set, ...fresh(words)].slice(0, WORDS_MAX), typing: '' });
+    setActive(0);
+    setOpen(false);
+  };
+  const remove = (word: string): void => {
+    keep({ set: set.filter((one) => one !== word), typing });
+    input.current?.focus();
+  };
+  const choose = (i: number): void => add(suggestions[i]?.word.name ?? typing);
+
+  const onBlur = (event: FocusEvent): void => {
+    if (event.currentTarget.contains(event.relatedTarget)) return;
+    setOpen(false);
+    if (typing.trim() !== '') add(typing);
+  };
+  const onKeyDown = (event: KeyboardEvent): void => {
+    if (event.ctrlKey || event.metaKey) return;
+    if (event.key === 'Enter') {
+      // Enter belongs to the word; the sheet is saved with Ctrl and Enter.
+      event.preventDefault();
+      if (typing.trim() !== '') choose(showing ? active : suggestions.length);
+    } else if (event.key === 'Escape' && showing) {
+      event.preventDefault();
+      setOpen(false);
+    } else if (event.key === 'Backspace' && typing === '') {
+      event.preventDefault();
+      keep({ set: set.slice(0, -1), typing: set.at(-1) ?? '' });
+    } else if (showing && (event.key === 'ArrowDown' || event.key === 'ArrowUp')) {
+      event.preventDefault();
+      setActive((at) => Math.max(0, Math.min(suggestions.length, at + (event.key === 'ArrowDown' ? 1 : -1))));
+    }
+  };
+  const onChange = (text: string): void => {
+    setActive(0);
+    setOpen(true);
+    const parts = text.split(',');
+    const words = fresh(parts.slice(0, -1));
+    keep({ set: [...set, ...words], typing: parts.length === 1 ? text : (parts.at(-1)?.trimStart() ?? '') });
+  };
+
+  return (
+    <div className={`chips-field ${className ?? ''}`} onBlur={onBlur}>
+      <Form.Label htmlFor={id}>{label}</Form.Label>
+      <div className="chips">
+        {set.length > 0 && (
+          <ul aria-label={`${label}, written`}>
+            {set.map((word) => {
+              const spelt = wordSpelt(vocabulary, word);
+              return (
+                <li key={word} className={spelt ? '' : 'own'} title={spelt ? (spelt.note?.like ?? spelt.name) : 'A word of your own'}>
+                  <span dir="auto">{word}</span>
+                  <button type="button" aria-label={`Remove ${word}`} onClick={() => remove(word)}>
+                    ×
+                  </button>
+                </li>
+              );
+            })}
+          </ul>
+        )}
+        <div className="chips-input">
+          <Form.Control
+            ref={(element: HTMLInputElement | null) => {
+              input.current = element;
+              field.ref(element);
+            }}
+            id={id}
+            dir="auto"
+            value={typing}
+            maxLength={WORD_MAX * 4}
+            placeholder={set.length === 0 ? 'quince, honey …' : ''}
+            autoComplete="off"
+            autoCapitalize="none"
+            enterKeyHint="enter"
+            role="combobox"
+            aria-expanded={showing}
+            aria-controls={`${id}-list`}
+            aria-autocomplete="list"
+            aria-activedescendant={showing ? `${id}-${active}` : undefined}
+            aria-describedby={help ? `${id}-help` : undefined}
+            onChange={(event) => onChange(event.target.value)}
+            onFocus={() => setOpen(true)}
+            onKeyDown={onKeyDown}
+          />
+          {showing && (
+            <ul id={`${id}-list`} role="listbox" aria-label={`${label}: suggestions`}>
+              {suggestions.map(({ word, via }, i) => (
+                <li key={word.id} id={`${id}-${i}`} role="option" aria-selected={i === active} onMouseDown={(event) => event.preventDefault()} onClick={() => choose(i)}>
+                  <strong>{word.name}</strong>
+                  {via && <span className="quiet"> ({via})</span>}
+                  <small>{word.note?.like ?? 'A word of your own'}</small>
+                </li>
+              ))}
+              {known?.name !== typing.trim() && (
+                <li id={`${id}-${suggestions.length}`} role="option" aria-selected={active === suggestions.length} onMouseDown={(event) => event.preventDefault()} onClick={() => add(typing)}>
+                  <strong dir="auto">“{typing.trim()}”</strong>
+                  <small>as typed, a word of your own (or a comma)</small>
+                </li>
+              )}
+            </ul>
+          )}
+        </div>
+      </div>
+      {help && (
+        <Form.Text id={`${id}-help`} as="div">
+          {help}
+        </Form.Text>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,64 @@
+import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import { COACHING, linesOf, type Look } from '../../core/cup';
+import { api } from '../shared/api';
+
+interface Props {
+  /** Nothing was ever logged on this bag, so it is offered. */
+  first: boolean;
+  onLook: (look: Look) => void;
+}
+
+/** Walks a beginner through smell, slurp, sense and say. Whoever declined it, or never asked, does not see it. */
+export function CoachPart({ first, onLook }: Props) {
+  const { data: settings } = api.useSettingsQuery(undefined);
+  const [keep] = api.useKeepSettingsMutation();
+  const [at, setAt] = useState<number | null>(null);
+  if (!settings || settings.coaching === false) return null;
+  const decide = (coaching: boolean): void => void keep({ ...settings, coaching });
+  if (settings.coaching === null) {
+    return first ? (
+      <p className="quiet small mb-2">
+        New to tasting?{' '}
+        <button type="button" className="btn btn-bare p-0" onClick={() => decide(true)}>
+          Walk me through
+        </button>{' '}
+        ·{' '}
+        <button type="button" className="btn btn-bare p-0" onClick={() => decide(false)}>
+          No, thanks
+        </button>
+      </p>
+    ) : null;
+  }
+  const go = (i: number): void => {
+    const step = COACHING[i];
+    setAt(step ? i : null);
+    if (!step) return;
+    onLook(step.look);
+    // The line is drawn after the look has changed.
+    const place = linesOf(step.look).findIndex(({ id }) => id === step.at);
+    requestAnimationFrame(() => document.querySelectorAll<HTMLInputElement>('#look-lines [role=combobox]')[place]?.focus());
+  };
+  const step = at === null ? undefined : COACHING[at];
+  return (
+    <div className="coach" role="region" aria-label="Walked through">
+      {step ? (
+        <>
+          <p className="mb-1" aria-live="polite">
+            <strong>{step.step}.</strong> {step.line}
+          </p>
+          <Button variant="plain" onClick={() => go((at ?? 0) + 1)}>
+            {COACHING[(at ?? 0) + 1] ? `Next: ${COACHING[(at ?? 0) + 1]?.step.toLowerCase()}` : 'Done'}
+          </Button>
+        </>
+      ) : (
+        <Button variant="plain" onClick={() => go(0)}>
+          Walk me through this cup
+        </Button>
+      )}
+      <button type="button" className="btn btn-bare" onClick={() => decide(false)}>
+        I know my way
+      </button>
+    </div>
+  );
+}

@@ -1,0 +1,77 @@
+import { useState } from 'react';
+import { useFormContext, useFormState, useWatch } from 'react-hook-form';
+import { NOTES_MAX } from '../../contract/cup';
+import type { Bag } from '../../contract/bag';
+import { ATTRIBUTES, DRYNESSES, PARTS, TEXTURES } from '../../core/cup';
+import { api } from '../shared/api';
+import { TapsField, TextField } from '../shared/fields';
+import { numberText } from '../shared/format';
+import type { BrewForm } from './brewForm';
+import { ChipsField } from './ChipsField';
+import { CoachPart } from './CoachPart';
+import { HoldField } from './HoldField';
+import { NagPart } from './NagPart';
+import { ScorePart } from './ScorePart';
+import { StagesPart, useLook } from './StagesPart';
+
+interface Props {
+  bag: Bag;
+  markFirst: boolean;
+  /** The first cup of this bag. */
+  first: boolean;
+}
+
+/** The cup: its score, its words, and, for who wants them, its looks, levels and mouthfeel. */
+export function CupPart({ bag, markFirst, first }: Props) {
+  const [look, setLook] = useLook();
+  const { getValues } = useFormContext<BrewForm>();
+  // As the sheet was laid, with what was written before: a part that holds something stands open.
+  const [initial] = useState(() => getValues('cup'));
+  const { errors } = useFormState<BrewForm>();
+  const { data: settings } = api.useSettingsQuery(undefined);
+  const staged = Object.entries(initial.words).some(([line, { set }]) => line !== 'cup' && set.length > 0);
+  const alsoParts = PARTS.filter((part) => initial[part] !== '' || (bag.weights !== null && ATTRIBUTES.some((attribute) => attribute === part && (bag.weights?.[attribute] ?? 0) > 0)));
+  const coached = settings?.coaching === true;
+  return (
+    <fieldset>
+      <legend>The cup</legend>
+      <CoachPart first={first} onLook={setLook} />
+      <ScorePart school={initial.school} markFirst={markFirst} alsoParts={alsoParts} />
+      <div className="fields mt-3">
+        <ChipsField line="cup" label="Notes" className="wide" help="Enter takes the suggestion, a comma your own word." />
+        <WordsProblem />
+        <TextField name="cup.notes" label="In your words" className="wide" rows={3} help={<NotesLength />} />
+      </div>
+      <details open={staged || coached || initial.coolingFrom !== ''}>
+        <summary>Look by look: beans, ground, wet, hot, warm, cool</summary>
+        <StagesPart look={look} onLook={setLook} />
+      </details>
+      <details open={initial.finishS !== '' || initial.dryness !== '' || initial.textures.length > 0 || errors.cup?.finishS !== undefined}>
+        <summary>Finish, texture, dryness</summary>
+        <HoldField />
+        <TapsField name="cup.textures" label="It feels" options={TEXTURES} />
+        <TapsField name="cup.dryness" label="Dryness" options={DRYNESSES} />
+      </details>
+      <details open={initial.nag.on}>
+        <summary>A word that will not come</summary>
+        <NagPart />
+      </details>
+    </fieldset>
+  );
+}
+
+function WordsProblem() {
+  const { errors } = useFormState<BrewForm>();
+  if (!errors.cup?.words) return null;
+  return (
+    <div className="invalid-feedback d-block wide" role="alert">
+      {errors.cup.words.message ?? 'A note is too long: 60 characters are the most. What is longer belongs below, in your words.'}
+    </div>
+  );
+}
+
+function NotesLength() {
+  const notes = useWatch<BrewForm, 'cup.notes'>({ name: 'cup.notes' });
+  const length = Array.from(notes).length;
+  return length > NOTES_MAX * 0.9 ? `${numberText(length)} of ${numberText(NOTES_MAX)} characters` : null;
+}

@@ -1,0 +1,103 @@
+import { useId, useState, type KeyboardEvent } from 'react';
+import Button from 'react-bootstrap/Button';
+import Form from 'react-bootstrap/Form';
+import { useController, useFormContext, useFormState } from 'react-hook-form';
+import { FIRST_LEVEL_ATTRIBUTES, LIKINGS, type LevelAttribute, type Liking } from '../../core/cup';
+import { api } from '../shared/api';
+import { sentenceCase } from '../shared/format';
+import type { BrewForm } from './brewForm';
+import { levelWords, stepLevel } from './cupForm';
+
+/** Letters that say how the amount was liked, typed in the field of the level. */
+const KEYS: Readonly<Record<string, Liking>> = { l: 'too little', j: 'just right', m: 'too much' };
+const SHORT: Readonly<Record<Liking, string>> = { 'too little': 'little', 'just right': 'right', 'too much': 'much' };
+
+/** How much of what there was, and how that was liked: two things, side by side. */
+export function LevelsPart() {
+  const { getValues } = useFormContext<BrewForm>();
+  const [initial] = useState(() => getValues('cup'));
+  const { errors } = useFormState<BrewForm>();
+  const { data: settings } = api.useSettingsQuery(undefined);
+  // Those hidden since are asked for where this cup has a level for them.
+  const attributes = (settings?.levelAttributes ?? FIRST_LEVEL_ATTRIBUTES).filter(({ id, shown }) => shown || initial.levels[id] !== undefined);
+  const open = initial.school === 'levels' || Object.keys(initial.levels).length > 0 || errors.cup?.levels !== undefined;
+  return (
+    <fieldset className="all-columns">
+      <legend>How much of what</legend>
+      <details open={open}>
+        <summary>Levels, and whether they were right</summary>
+        <p className="quiet small mb-2">
+          A level says how much, 1 to 5, not how good: 3, 3+ (high), 3.5, 4- (low). Then, if you like, whether that was too <b>l</b>ittle, <b>j</b>ust right or too <b>m</b>uch: the letter in the same field does it.
+        </p>
+        {errors.cup?.levels && (
+          <div className="invalid-feedback d-block mb-2" role="alert">
+            A level below cannot be read: 1 to 5, with + or - for high and low, or a half.
+          </div>
+        )}
+        <div className="levels">
+          {attributes.map((attribute) => (
+            <LevelRow key={attribute.id} attribute={attribute} />
+          ))}
+        </div>
+      </details>
+    </fieldset>
+  );
+}
+
+function LevelRow({ attribute: { id: key, name } }: { attribute: LevelAttribute }) {
+  const id = useId();
+  const { field: { value: kept, onChange, onBlur, ref } } = useController<BrewForm>({ name: `cup.levels.${key}` });
+  const value = (kept ?? { level: '', liking: '' }) as { level: string; liking: string };
+  const label = sentenceCase(name);
+  const set = (change: Partial<typeof value>): void => onChange({ ...value, ...change });
+  const like = (liking: Liking): void => set({ liking: value.liking === liking ? '' : liking });
+  const nudge = (by: 1 | -1): void => set({ level: stepLevel(value.level, by) });
+  const said = levelWords(value.level);
+  const wrong = value.level.trim() !== '' && said === null;
+  const onKeyDown = (event: KeyboardEvent): void => {
+    if (event.ctrlKey || event.metaKey || event.altKey) return;
+    const liking = KEYS[event.key.toLowerCase()];
+    // "l" and "h" may also begin "low" and "high", where the field is still empty.
+    if (liking && (value.level !== '' || liking !== 'too little')) {
+      event.preventDefault();
+      like(liking);
+    } else if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
+      event.preventDefault();
+      nudge(event.key === 'ArrowUp' ? 1 : -1);
+    }
+  };
+  return (
+    <div className="level-row" role="group" aria-label={label}>
+      <Form.Label htmlFor={id}>{label}</Form.Label>
+      <div className="stepper">
+        <Button variant="plain" tabIndex={-1} aria-label={`${label}: less`} onClick={() => nudge(-1)}>
+          −
+        </Button>
+        <Form.Control
+          {...{ id, value: value.level, isInvalid: wrong }}
+          ref={ref}
+          autoComplete="off"
+          placeholder="–"
+          aria-invalid={wrong}
+          aria-describedby={`${id}-said`}
+          onChange={(event) => set({ level: event.target.value })}
+          onBlur={onBlur}
+          onKeyDown={onKeyDown}
+        />
+        <Button variant="plain" tabIndex={-1} aria-label={`${label}: more`} onClick={() => nudge(1)}>
+          +
+        </Button>
+      </div>
+      <div className="likings">
+        {LIKINGS.map((liking) => (
+          <button key={liking} type="button" tabIndex={-1} className="btn btn-plain" aria-label={`${label}: ${liking}`} aria-pressed={value.liking === liking} onClick={() => like(liking)}>
+            {SHORT[liking]}
+          </button>
+        ))}
+      </div>
+      <span id={`${id}-said`} className="visually-hidden">
+        {[said, value.liking].filter(Boolean).join(', ')}
+      </span>
+    </div>
+  );
+}

@@ -1,0 +1,77 @@
+import { useRef, useState, type KeyboardEvent } from 'react';
+import { useFormContext, useWatch } from 'react-hook-form';
+import { linesOf, LOOKS, SIPPED_LOOKS, type Look, type TastingLine } from '../../core/cup';
+import { TapsField } from '../shared/fields';
+import { sentenceCase } from '../shared/format';
+import type { BrewForm } from './brewForm';
+import { ChipsField } from './ChipsField';
+import { CoolingClock } from './CoolingClock';
+
+const HINTS: Readonly<Record<Look, string>> = {
+  'whole bean': 'Before grinding: open the bag or the tin and smell.',
+  ground: 'Just ground: the dry smell goes quickly.',
+  wet: 'At the first water: the smell of the bloom or the crust.',
+  hot: 'Smell first, then sip. Let it fall below scalding.',
+  warm: 'Acidity and sweetness show more now.',
+  cool: 'What is left, and whether it is clean.',
+};
+
+function labelOf({ look, sense, sip }: TastingLine): string {
+  if (sip !== null) return `${sentenceCase(look ?? '')}, ${sip === 1 ? 'first' : 'second'} sip`;
+  return look !== null && linesOf(look).length > 1 ? `${sentenceCase(look)}, ${sense}` : sentenceCase(look ?? '');
+}
+
+/** A tasting look by look, each with its own lines; the clock calls the next. */
+export function StagesPart({ look, onLook }: { look: Look; onLook: (look: Look) => void }) {
+  const words = useWatch<BrewForm, 'cup.words'>({ name: 'cup.words' });
+  const written = (one: Look): number => linesOf(one).reduce((sum, { id }) => sum + words[id].set.length, 0);
+  const tabs = useRef<(HTMLButtonElement | null)[]>([]);
+  const onKeyDown = (event: KeyboardEvent, i: number): void => {
+    const by = event.key === 'ArrowRight' ? 1 : event.key === 'ArrowLeft' ? -1 : 0;
+    const next = LOOKS[(i + by + LOOKS.length) % LOOKS.length];
+    if (by === 0 || !next) return;
+    event.preventDefault();
+    onLook(next);
+    tabs.current[(i + by + LOOKS.length) % LOOKS.length]?.focus();
+  };
+  return (
+    <>
+      <CoolingClock onDue={onLook} />
+      <div className="looks" role="tablist" aria-label="Looks">
+        {LOOKS.map((one, i) => (
+          <button
+            key={one}
+            ref={(element) => {
+              tabs.current[i] = element;
+            }}
+            type="button"
+            role="tab"
+            id={`look-${i}`}
+            aria-selected={one === look}
+            aria-controls="look-lines"
+            tabIndex={one === look ? 0 : -1}
+            onClick={() => onLook(one)}
+            onKeyDown={(event) => onKeyDown(event, i)}
+          >
+            {sentenceCase(one)}
+            {written(one) > 0 && <span className="count"> {written(one)}</span>}
+          </button>
+        ))}
+      </div>
+      <div id="look-lines" role="tabpanel" aria-labelledby={`look-${LOOKS.indexOf(look)}`}>
+        <p className="quiet small mb-2">{HINTS[look]}</p>
+        {linesOf(look).map((line) => (
+          <ChipsField key={line.id} line={line.id} label={labelOf(line)} />
+        ))}
+      </div>
+      <TapsField name="cup.markAt" label="The mark rests on" options={SIPPED_LOOKS} help="Hot or cool can differ by a point; say which one you marked." />
+    </>
+  );
+}
+
+/** Which look is open; the first that is sipped, unless a smell was begun. */
+export function useLook(): [Look, (look: Look) => void] {
+  const { getValues } = useFormContext<BrewForm>();
+  const [look, setLook] = useState<Look>(() => LOOKS.findLast((one) => linesOf(one).some(({ id }) => getValues(`cup.words.${id}`).set.length > 0)) ?? 'hot');
+  return [look, setLook];
+}

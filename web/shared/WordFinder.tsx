@@ -1,0 +1,59 @@
+import { useDeferredValue, useId, useMemo } from 'react';
+import Form from 'react-bootstrap/Form';
+import { currentWord, findNotes, TRAIT_GROUPS, type Likeness, type Trait, type TraitGroup } from '../../core/cup/words';
+import { Taps } from './fields';
+import { ReferenceLine } from './ReferenceLine';
+import { sentenceCase } from './format';
+import { useVocabulary } from './useVocabulary';
+
+const MOST = 5;
+const GROUP_LABELS: Readonly<Record<TraitGroup, string>> = { taste: 'Taste', kind: 'Something of a', colour: 'Its colour', state: 'How it was made', feel: 'In the mouth' };
+
+interface Props {
+  likeness: Likeness;
+  onChange: (likeness: Likeness) => void;
+  /** A word was recognised. */
+  onFound: (name: string) => void;
+}
+
+/** What is it like? Taps and words narrow the vocabulary down to a few. */
+export function WordFinder({ likeness: { tapped, said }, onChange, onFound }: Props) {
+  const id = useId();
+  const { vocabulary } = useVocabulary();
+  const asked = useDeferredValue(said);
+  const found = useMemo(() => findNotes({ tapped, said: asked }, MOST), [tapped, asked]);
+  const tap = (trait: Trait): void => onChange({ said, tapped: tapped.includes(trait) ? tapped.filter((one) => one !== trait) : [...tapped, trait] });
+  return (
+    <div className="word-finder">
+      <Form.Label htmlFor={id}>What is it like?</Form.Label>
+      <Form.Control id={id} value={said} dir="auto" maxLength={300} autoComplete="off" placeholder="green, a little fizzy, like the sweets of …" onChange={(event) => onChange({ said: event.target.value, tapped })} onKeyDown={(event) => event.key === 'Enter' && !event.ctrlKey && !event.metaKey && event.preventDefault()} />
+      <div className="trait-groups">
+        {(Object.keys(TRAIT_GROUPS) as TraitGroup[]).map((group) => (
+          <Taps<Trait> key={group} label={GROUP_LABELS[group]} options={TRAIT_GROUPS[group]} pressed={tapped} onTap={tap} />
+        ))}
+      </div>
+      <div aria-live="polite">
+        {found.length > 0 && (
+          <ol className="found-words" aria-label="It may be">
+            {found.map(({ note, because }) => {
+              const name = currentWord(vocabulary, note.id)?.name ?? note.name;
+              return (
+                <li key={note.id}>
+                  <button type="button" className="btn btn-plain" onClick={() => onFound(name)}>
+                    {sentenceCase(name)}
+                  </button>
+                  <div>
+                    {note.like}
+                    {because.length > 0 && <span className="quiet"> ({because.join(', ')})</span>}
+                    <ReferenceLine note={note} />
+                  </div>
+                </li>
+              );
+            })}
+          </ol>
+        )}
+        {found.length === 0 && (tapped.length > 0 || asked.trim() !== '') && <p className="quiet">Nothing is like that. Tap what fits, even if only one or two.</p>}
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,178 @@
+import type { Draft, DraftInput } from '../../contract/draft';
+import { changed, follows, merged, type ChangeCounts } from '../../core/draft';
+
+/** What a keeper needs of the server. Each promise fails when the server cannot be reached. */
+export interface DraftTransport {
+  load(): Promise<Draft[]>;
+  /** Keeps this device's copy; answers with every device's. `closing` asks that it outlives the page. */
+  put(draft: DraftInput, closing: boolean): Promise<Draft[]>;
+  drop(counts: ChangeCounts): Promise<unknown>;
+}
+
+export interface DraftState {
+  /** Copies of other devices that hold something this one has not taken in. */
+  others: readonly Draft[];
+  /** Whether the server has all that is written here; `idle` before anything was. */
+  kept: 'idle' | 'pending' | 'kept' | 'here only';
+}
+
+type Typed = Record<string, unknown>;
+
+/** What a browser holds of a sheet. */
+export interface Mirror {
+  counts: ChangeCounts;
+  typed: Typed;
+}
+
+/** A second may be lost at most: half of it is waited, the rest is the way to the disk. */
+const WAIT_MS = 400;
+const AGAIN_MS = 2500;
+const PREFIX = 'slow-crest.draft.';
+
+/** Puts a sheet that was thrown away back into this browser, as a change of its own. */
+export function putBack(storage: Pick<Storage, 'setItem'>, key: string, device: string, { counts, typed }: Mirror): void {
+  storage.setItem(PREFIX + key, JSON.stringify({ counts: changed(counts, device), typed }));
+}
+
+/**
+ * Keeps what is written on one sheet: in this browser at once, on the server within a second, and tries again while the
+ * server is away. Writes go one after another, so an older one never overtakes a newer; forgetting waits its turn too.
+ */
+export class DraftKeeper {
+  #mirror: Mirror | null;
+  #timer: ReturnType<typeof setTimeout> | null = null;
+  #line: Promise<unknown> = Promise.resolve();
+  #state: DraftState = { others: [], kept: 'idle' };
+  #forgotten = false;
+
+  constructor(
+    private readonly key: string,
+    private readonly device: string,
+    private readonly about: Pick<DraftInput, 'title' | 'href'>,
+    private readonly transport: DraftTransport,
+    private readonly storage: Pick<Storage, 'getItem' | 'setItem' | 'removeItem'>,
+    private readonly onState: (state: DraftState) => void,
+  ) {
+    this.#mirror = this.#readMirror();
+  }
+
+  /** What this browser holds; null when nothing is written. */
+  get mirror(): Mirror | null {
+    return this.#mirror;
+  }
+
+  /** Asks the server what it holds. Answers with this device's own copy where that is newer than the browser's. */
+  async open(): Promise<Typed | null> {
+    try {
+      const drafts = await this.transport.load();
+      const own = drafts.find(({ device }) => device === this.device);
+      const newer = own && !follows(this.#mirror?.counts ?? {}, own.counts) ? own : null;
+      if (newer) this.#write({ counts: newer.counts, typed: newer.typed });
+      this.#hear(drafts);
+      if (!newer && this.#mirror) this.#later(0);
+      return newer?.typed ?? null;
+    } catch {
+      if (this.#mirror) this.#tell({ kept: 'here only' });
+      return null;
+    }
+  }
+
+  /** Something was written. */
+  change(typed: Typed): void {
+    this.#forgotten = false;
+    this.#write({ counts: changed(this.#mirror?.counts ?? {}, this.device), typed });
+    this.#tell({ kept: 'pending' });
+    if (this.#timer === null) this.#later(WAIT_MS);
+  }
+
+  /** Settles what another device wrote: its changes count as taken in, and this is what stands now. */
+  settle(other: Draft, typed: Typed): void {
+    this.#mirror = { counts: merged(this.#mirror?.counts ?? {}, other.counts), typed };
+    this.#tell({ others: this.#state.others.filter(({ counts }) => !follows(this.#mirror?.counts ?? {}, counts)) });
+    this.change(typed);
+  }
+
+  /** Sends what is waiting now, for the page may go away. */
+  flush(): void {
+    if (this.#timer === null) return;
+    clearTimeout(this.#timer);
+    this.#timer = null;
+    this.#send(true);
+  }
+
+  /** Forgets what was written here: the server has it, or nobody wants it. */
+  forget(): Promise<unknown> {
+    const counts = this.#mirror?.counts ?? {};
+    if (this.#timer !== null) clearTimeout(this.#timer);
+    this.#timer = null;
+    this.#forgotten = true;
+    this.#mirror = null;
+    this.storage.removeItem(PREFIX + this.key);
+    this.#tell({ kept: 'idle' });
+    if (Object.keys(counts).length === 0) return Promise.resolve();
+    // A server that is away keeps its copy; it is offered back once more, which loses nothing.
+    const done = this.#line.then(() => this.transport.drop(counts)).catch(() => undefined);
+    this.#line = done;
+    return done;
+  }
+
+  /** Looks whether another device has written meanwhile. */
+  async look(): Promise<void> {
+    await this.transport.load().then(
+      (drafts) => this.#hear(drafts),
+      () => undefined,
+    );
+  }
+
+  #later(ms: number): void {
+    this.#timer = setTimeout(() => {
+      this.#timer = null;
+      this.#send(false);
+    }, ms);
+  }
+
+  #send(closing: boolean): void {
+    this.#line = this.#line.then(async () => {
+      const mirror = this.#mirror;
+      if (mirror === null || this.#forgotten) return;
+      try {
+        this.#hear(await this.transport.put({ ...mirror, ...this.about }, closing));
+        if (this.#mirror === mirror) this.#tell({ kept: 'kept' });
+      } catch {
+        this.#tell({ kept: 'here only' });
+        if (this.#timer === null && !closing) this.#later(AGAIN_MS);
+      }
+    });
+  }
+
+  #hear(drafts: readonly Draft[]): void {
+    const counts = this.#mirror?.counts ?? {};
+    this.#tell({ others: drafts.filter((one) => one.device !== this.device && !follows(counts, one.counts)) });
+  }
+
+  #tell(change: Partial<DraftState>): void {
+    this.#state = { ...this.#state, ...change };
+    this.onState(this.#state);
+  }
+
+  #write(mirror: Mirror): void {
+    this.#mirror = mirror;
+    try {
+      this.storage.setItem(PREFIX + this.key, JSON.stringify(mirror));
+    } catch {
+      // A browser without room still has the server.
+    }
+  }
+
+  #readMirror(): Mirror | null {
+    try {
+      const kept: unknown = JSON.parse(this.storage.getItem(PREFIX + this.key) ?? 'null');
+      if (typeof kept !== 'object' || kept === null) return null;
+      const { counts, typed } = kept as Partial<Mirror>;
+      // Before drafts were counted, what was typed stood there by itself.
+      return typeof counts === 'object' && typeof typed === 'object' ? { counts, typed } : { counts: {}, typed: kept as Typed };
+    } catch {
+      return null;
+    }
+  }
+}

@@ -1,0 +1,183 @@
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import type { Draft, DraftInput } from '../../../contract/draft';
+import { follows } from '../../../core/draft';
+import { DraftKeeper, putBack, type DraftState, type DraftTransport } from '../draftKeeper';
+
+/** What a server keeps, in memory: one copy a device, never an older over a newer. */
+class Shelf {
+  drafts: Draft[] = [];
+  away = false;
+  puts = 0;
+  #clock = 0;
+
+  for(device: string): DraftTransport {
+    const reached = (): void => {
+      if (this.away) throw new Error('away');
+    };
+    return {
+      load: async () => {
+        await Promise.resolve();
+        reached();
+        return this.drafts;
+      },
+      put: async (draft: DraftInput) => {
+        await Promise.resolve();
+        reached();
+        this.puts++;
+        this.drafts = [...this.drafts.filter((one) => one.device !== device), { ...draft, key: 'k', device, updatedAt: `2026-03-01T12:00:${String(this.#clock++).padStart(2, '0')}Z` }];
+        return this.drafts;
+      },
+      drop: async (counts) => {
+        await Promise.resolve();
+        reached();
+        this.drafts = this.drafts.filter((one) => one.device !== device && !follows(counts, one.counts));
+      },
+    };
+  }
+}
+
+class Browser {
+  readonly kept = new Map<string, string>();
+  getItem = (key: string): string | null => this.kept.get(key) ?? null;
+  setItem = (key: string, value: string): void => void this.kept.set(key, value);
+  removeItem = (key: string): void => void this.kept.delete(key);
+}
+
+let shelf: Shelf;
+beforeEach(() => {
+  vi.useFakeTimers();
+  shelf = new Shelf();
+});
+afterEach(() => {
+  vi.useRealTimers();
+});
+
+function open(device: string, browser = new Browser()) {
+  const states: DraftState[] = [];
+  const keeper = new DraftKeeper('k', device, { title: 'A cup', href: '/x' }, shelf.for(device), browser, (state) => states.push(state));
+  return { keeper, browser, state: (): DraftState | undefined => states.at(-1) };
+}
+
+const pass = (ms: number): Promise<unknown> => vi.advanceTimersByTimeAsync(ms);
+const onServer = (device: string): unknown => shelf.drafts.find((one) => one.device === device)?.typed.notes;
+
+describe('a draft', () => {
+  it('is in the browser at once, and on the server within a second of the change', async () => {
+    const { keeper, browser, state } = open('phone');
+    keeper.change({ notes: 'qu' });
+    expect([...browser.kept.values()][0]).toContain('"qu"');
+    expect(state()?.kept).toBe('pending');
+    await pass(500);
+    expect([onServer('phone'), state()?.kept]).toEqual(['qu', 'kept']);
+  });
+
+  it('goes over while typing goes on, not only once it stops', async () => {
+    const { keeper } = open('phone');
+    for (let i = 0; i < 20; i++) {
+      keeper.change({ notes: `word ${i}` });
+      await pass(150);
+      if (i > 6) expect(Number(String(onServer('phone')).slice(5))).toBeGreaterThanOrEqual(i - 6);
+    }
+    expect(shelf.puts).toBeLessThan(12);
+  });
+
+  it('stays in the browser while the server is away and goes over by itself when it is back', async () => {
+    const { keeper, state } = open('phone');
+    shelf.away = true;
+    keeper.change({ notes: 'fig' });
+    await pass(3000);
+    expect(state()?.kept).toBe('here only');
+    shelf.away = false;
+    await pass(3000);
+    expect([onServer('phone'), state()?.kept]).toEqual(['fig', 'kept']);
+  });
+
+  it('is there when the sheet is opened again, from the browser or, where that was lost, from the server', async () => {
+    const first = open('phone');
+    first.keeper.change({ notes: 'fig' });
+    await pass(500);
+    expect(open('phone', first.browser).keeper.mirror?.typed).toEqual({ notes: 'fig' });
+    const emptied = open('phone');
+    expect(emptied.keeper.mirror).toBeNull();
+    expect(await emptied.keeper.open()).toEqual({ notes: 'fig' });
+  });
+
+  it('that the browser holds is newer than the server’s copy is the one that stands, and is sent', async () => {
+    const first = open('phone');
+    first.keeper.change({ notes: 'fig' });
+    await pass(500);
+    first.keeper.change({ notes: 'fig and date' });
+    const again = open('phone', first.browser);
+    expect(await again.keeper.open()).toBeNull();
+    expect(again.keeper.mirror?.typed).toEqual({ notes: 'fig and date' });
+    await pass(500);
+    expect(onServer('phone')).toBe('fig and date');
+  });
+
+  it('from before drafts were counted is not lost', () => {
+    const browser = new Browser();
+    browser.setItem('slow-crest.draft.k', JSON.stringify({ notes: 'old' }));
+    expect(open('phone', browser).keeper.mirror).toEqual({ counts: {}, typed: { notes: 'old' } });
+    browser.setItem('slow-crest.draft.k', 'no json {');
+    expect(open('phone', browser).keeper.mirror).toBeNull();
+  });
+
+  it('is forgotten for good, even with a change still under way', async () => {
+    const { keeper } = open('phone');
+    keeper.change({ notes: 'fig' });
+    await pass(500);
+    keeper.change({ notes: 'fig!' });
+    keeper.flush();
+    void keeper.forget();
+    await pass(5000);
+    expect([shelf.drafts, keeper.mirror]).toEqual([[], null]);
+  });
+
+  it('that was thrown away can be put back, as a change later than the one forgotten', async () => {
+    const { keeper, browser } = open('phone');
+    keeper.change({ notes: 'fig' });
+    await pass(500);
+    const { mirror } = keeper;
+    await keeper.forget();
+    putBack(browser, 'k', 'phone', mirror ?? { counts: {}, typed: {} });
+    const again = open('phone', browser);
+    await again.keeper.open();
+    await pass(500);
+    expect(onServer('phone')).toBe('fig');
+  });
+});
+
+describe('two devices on one sheet', () => {
+  async function apart() {
+    const [phone, laptop] = [open('phone'), open('laptop')];
+    phone.keeper.change({ notes: 'fig' });
+    laptop.keeper.change({ notes: 'date' });
+    await pass(500);
+    await phone.keeper.look();
+    return { phone, laptop };
+  }
+
+  it('hear of each other, and neither copy is overwritten', async () => {
+    const { phone, laptop } = await apart();
+    expect(phone.state()?.others.map(({ typed }) => typed.notes)).toEqual(['date']);
+    expect(laptop.state()?.others.map(({ typed }) => typed.notes)).toEqual(['fig']);
+    expect([onServer('phone'), onServer('laptop')]).toEqual(['fig', 'date']);
+  });
+
+  it('are one again once one of them has settled it; the other is offered what was settled', async () => {
+    const { phone, laptop } = await apart();
+    const theirs = laptop.state()?.others[0];
+    if (!theirs) throw new Error('Nothing was heard');
+    laptop.keeper.settle(theirs, { notes: 'fig and date' });
+    await pass(500);
+    expect(laptop.state()?.others).toEqual([]);
+    await phone.keeper.look();
+    expect(phone.state()?.others.map(({ typed }) => typed.notes)).toEqual(['fig and date']);
+  });
+
+  it('keep what the other has not taken in when one of them is saved', async () => {
+    const { laptop } = await apart();
+    await laptop.keeper.forget();
+    expect([onServer('phone'), onServer('laptop')]).toEqual(['fig', undefined]);
+  });
+});

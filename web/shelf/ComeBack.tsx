@@ -1,0 +1,26 @@
+import { Link } from 'react-router';
+import type { Shelf } from '../../contract/shelf';
+import { dateText } from '../shared/format';
+
+/** What waits to be finished: sheets that were begun, and words that would not come. */
+export function ComeBack({ shelf: { unfinished, nagging, today } }: { shelf: Shelf }) {
+  if (unfinished.length + nagging.length === 0) return null;
+  return (
+    <ul className="come-back" aria-label="Waiting for you">
+      {unfinished.map(({ key, title, href, updatedAt }) => (
+        <li key={key}>
+          Not saved: <Link to={href}>{title}</Link>, {dateText(updatedAt.slice(0, 10), today)}
+        </li>
+      ))}
+      {nagging.map(({ brewId, bagName, on, said, tapped }) => (
+        <li key={brewId}>
+          Still nags:{' '}
+          <Link to={`/words/find?brew=${brewId}`}>
+            <q dir="auto">{said.trim() || tapped.join(', ') || 'a word without a clue'}</q>
+          </Link>{' '}
+          ({bagName}, {dateText(on, today)})
+        </li>
+      ))}
+    </ul>
+  );
+}

@@ -1,0 +1,78 @@
+import { nanoid } from '@reduxjs/toolkit';
+import { useState, type SubmitEvent } from 'react';
+import Button from 'react-bootstrap/Button';
+import Form from 'react-bootstrap/Form';
+import type { Settings } from '../../contract/settings';
+import { SCHOOLS, type LevelAttribute, type School } from '../../core/cup';
+import { SCHOOL_NAMES, sentenceCase } from '../shared/format';
+
+interface Props {
+  settings: Settings;
+  keep: (settings: Settings) => void;
+}
+
+/** How the household scores: the school a new bag begins with, what levels are given for, and whether the sheet coaches. */
+export function Scoring({ settings, keep }: Props) {
+  const set = (levelAttributes: LevelAttribute[]): void => keep({ ...settings, levelAttributes });
+  const all = settings.levelAttributes;
+  const move = (i: number, by: 1 | -1): void => {
+    const [one, other] = [all[i], all[i + by]];
+    if (one && other) set(all.map((attribute, k) => (k === i ? other : k === i + by ? one : attribute)));
+  };
+  return (
+    <fieldset>
+      <legend>How you score</legend>
+      <Form.Label htmlFor="household-school">A new bag is scored as</Form.Label>
+      <Form.Select id="household-school" value={settings.school} onChange={(event) => keep({ ...settings, school: event.target.value as School })}>
+        {SCHOOLS.map((school) => (
+          <option key={school} value={school}>
+            {SCHOOL_NAMES[school]}
+          </option>
+        ))}
+      </Form.Select>
+      <p className="quiet small mt-1">Each bag keeps its own; all are put on one scale of 100 for the judgement, and every sheet shows what a mark is in the others.</p>
+      <Form.Check type="switch" id="coaching" label="Walk me through each cup" checked={settings.coaching === true} onChange={() => keep({ ...settings, coaching: settings.coaching !== true })} />
+      <details className="mt-2">
+        <summary>What levels are given for ({all.filter(({ shown }) => shown).length} asked)</summary>
+        <ul className="attribute-list">
+          {all.map(({ id, name, shown }, i) => (
+            <li key={id}>
+              <Form.Check type="checkbox" id={`attribute-${id}`} label={sentenceCase(name)} checked={shown} onChange={() => set(all.map((one) => (one.id === id ? { ...one, shown: !shown } : one)))} />
+              <Button variant="bare" aria-label={`${sentenceCase(name)}: up`} disabled={i === 0} onClick={() => move(i, -1)}>
+                ↑
+              </Button>
+              <Button variant="bare" aria-label={`${sentenceCase(name)}: down`} disabled={i === all.length - 1} onClick={() => move(i, 1)}>
+                ↓
+              </Button>
+            </li>
+          ))}
+        </ul>
+        <AddAttribute taken={all.map(({ name }) => name)} add={(name) => set([...all, { id: `own-${nanoid(8)}`, name, shown: true }])} />
+      </details>
+    </fieldset>
+  );
+}
+
+function AddAttribute({ taken, add }: { taken: readonly string[]; add: (name: string) => void }) {
+  const [name, setName] = useState('');
+  const trimmed = name.trim();
+  const isTaken = taken.some((one) => one.toLowerCase() === trimmed.toLowerCase());
+  const submit = (event: SubmitEvent): void => {
+    event.preventDefault();
+    if (trimmed === '' || isTaken) return;
+    add(trimmed);
+    setName('');
+  };
+  return (
+    <form className="d-flex gap-2 align-items-end" onSubmit={submit}>
+      <div className="flex-fill">
+        <Form.Label htmlFor="new-attribute">Another of your own</Form.Label>
+        <Form.Control id="new-attribute" value={name} maxLength={30} autoComplete="off" onChange={(event) => setName(event.target.value)} />
+        {isTaken && <div className="invalid-feedback d-block">It is there already.</div>}
+      </div>
+      <Button type="submit" variant="plain">
+        Add
+      </Button>
+    </form>
+  );
+}

@@ -1,0 +1,78 @@
+import { useState } from 'react';
+import Dropdown from 'react-bootstrap/Dropdown';
+import { currentWord, type Word } from '../../core/cup/words';
+import { problemOf } from '../shared/api';
+import { noticed } from '../shared/notices';
+import { ReferenceLine } from '../shared/ReferenceLine';
+import { useAppDispatch } from '../shared/store';
+import { useVocabulary } from '../shared/useVocabulary';
+import { wordApi } from '../shared/wordApi';
+import { MergeForm, RenameForm } from './WordForms';
+
+const WHERE = { nose: 'Mostly in the nose', palate: 'Mostly on the palate', both: 'In the nose and on the palate' };
+
+/** One word: what it is like, how to have it beside the cup, and what can be done with it. */
+export function WordEntry({ word, cups }: { word: Word; cups: number }) {
+  const [doing, setDoing] = useState<'rename' | 'merge' | null>(null);
+  const { vocabulary } = useVocabulary();
+  const { note } = word;
+  const into = word.mergedInto === null ? null : currentWord(vocabulary, word.mergedInto);
+  const near = note?.near.flatMap((id) => currentWord(vocabulary, id)?.name ?? []) ?? [];
+  return (
+    <li>
+      <div>
+        <div className="name" dir="auto">
+          {word.name}
+        </div>
+        <div className="quiet small">
+          {note && note.name !== word.name && <>{note.name} · </>}
+          {cups === 0 ? 'in no cup yet' : cups === 1 ? 'in 1 cup' : `in ${cups} cups`}
+        </div>
+      </div>
+      <div className="about">
+        {into && <div>Merged into {into.name}: every cup says that now.</div>}
+        {note ? (
+          <>
+            {note.like} <span className="quiet">{WHERE[note.where]}; near {near.join(', ')}.</span>
+            {note.also.length > 0 && <span className="quiet"> Also: {note.also.join(', ')}.</span>}
+            <ReferenceLine note={note} />
+          </>
+        ) : (
+          !into && <span className="quiet">A word of your own{word.family ? `, ${word.family}` : ''}.</span>
+        )}
+        {doing === 'rename' && <RenameForm word={word} done={() => setDoing(null)} />}
+        {doing === 'merge' && <MergeForm word={word} done={() => setDoing(null)} />}
+      </div>
+      <WordMenu word={word} cups={cups} onDo={setDoing} />
+    </li>
+  );
+}
+
+function WordMenu({ word, cups, onDo }: { word: Word; cups: number; onDo: (what: 'rename' | 'merge') => void }) {
+  const dispatch = useAppDispatch();
+  const [mergeWord] = wordApi.useMergeWordMutation();
+  const [removeWord] = wordApi.useRemoveWordMutation();
+  const { id, name, family, mergedInto, note } = word;
+  const undo = { kind: 'word', id, before: { name, family, mergedInto }, forgotten: false } as const;
+  const alone = async (): Promise<void> => {
+    const { error } = await mergeWord({ id, into: null });
+    dispatch(noticed(error ? { text: problemOf(error)?.message ?? '' } : { text: `${name} stands for itself again.`, undo }));
+  };
+  const remove = async (): Promise<void> => {
+    const { error } = await removeWord(id);
+    dispatch(noticed(error ? { text: problemOf(error)?.message ?? '' } : { text: note ? `It is ${note.name} again.` : `${name} is forgotten.`, undo: { ...undo, forgotten: note === null } }));
+  };
+  return (
+    <Dropdown align="end">
+      <Dropdown.Toggle variant="bare" aria-label={`More about ${name}`}>
+        ⋯
+      </Dropdown.Toggle>
+      <Dropdown.Menu>
+        <Dropdown.Item onClick={() => onDo('rename')}>Rename</Dropdown.Item>
+        {mergedInto === null ? <Dropdown.Item onClick={() => onDo('merge')}>Merge into another</Dropdown.Item> : <Dropdown.Item onClick={() => void alone()}>Let it stand for itself</Dropdown.Item>}
+        {note && note.name !== name && <Dropdown.Item onClick={() => void remove()}>Call it {note.name} again</Dropdown.Item>}
+        {!note && cups === 0 && <Dropdown.Item onClick={() => void remove()}>Forget it</Dropdown.Item>}
+      </Dropdown.Menu>
+    </Dropdown>
+  );
+}

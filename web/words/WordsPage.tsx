@@ -1,0 +1,63 @@
+import { useDeferredValue, useMemo, useState } from 'react';
+import Form from 'react-bootstrap/Form';
+import { Link } from 'react-router';
+import { currentWord, FAMILIES, type Family, type Word } from '../../core/cup/words';
+import { sentenceCase } from '../shared/format';
+import { usePageTitle } from '../shared/usePageTitle';
+import { useVocabulary } from '../shared/useVocabulary';
+import { WordEntry } from './WordEntry';
+
+const MOST_FOUND = 30;
+
+/** The household's vocabulary: its own words first, then every family; each word with its likeness and a reference. */
+export function WordsPage() {
+  const { vocabulary, uses, suggest } = useVocabulary();
+  const [text, setText] = useState('');
+  const asked = useDeferredValue(text);
+  const found = useMemo(() => suggest(asked, MOST_FOUND).map(({ word }) => word), [suggest, asked]);
+  usePageTitle('Words');
+  const own = vocabulary.words.filter(({ note }) => note === null);
+  const familyOf = (family: Family): Word[] => vocabulary.words.filter(({ note, mergedInto, family: one }) => note !== null && mergedInto === null && one === family);
+  const cupsOf = (word: Word): number => vocabulary.words.filter(({ id }) => currentWord(vocabulary, id)?.id === word.id).reduce((sum, { id }) => sum + (uses[id] ?? 0), 0);
+  const entries = (words: readonly Word[]) => (
+    <ul className="word-list">
+      {words.map((word) => (
+        <WordEntry key={word.id} word={word} cups={cupsOf(word)} />
+      ))}
+    </ul>
+  );
+  return (
+    <>
+      <h1>Words</h1>
+      <p className="quiet">
+        {vocabulary.words.length} words, {own.length} of them your own. Rename or merge one and every old cup follows. Is one on the tip of the tongue? <Link to="/words/find">Find it by what it is like.</Link>
+      </p>
+      <div className="mb-3" role="search" style={{ maxWidth: '26rem' }}>
+        <Form.Label htmlFor="word-search">Look a word up</Form.Label>
+        <Form.Control id="word-search" value={text} autoComplete="off" placeholder="rasp, treacle, rubarb …" onChange={(event) => setText(event.target.value)} />
+      </div>
+      {asked.trim() !== '' ? (
+        found.length > 0 ? (
+          entries(found)
+        ) : (
+          <p className="quiet">No word is like “{asked}”. Write it at a cup and it is one.</p>
+        )
+      ) : (
+        <>
+          <section>
+            <h2>Your own</h2>
+            {own.length > 0 ? entries(own) : <p className="quiet">None yet. Type any word at a cup, with a comma after it, and it stands here for good.</p>}
+          </section>
+          {FAMILIES.map((family) => (
+            <details key={family} className="what-if">
+              <summary>
+                {sentenceCase(family)} ({familyOf(family).length})
+              </summary>
+              {entries(familyOf(family))}
+            </details>
+          ))}
+        </>
+      )}
+    </>
+  );
+}
