@@ -113,6 +113,27 @@ export async function addBag(page: Page, application: Application, name: string,
   await expect(page.getByRole('heading', { level: 1, name })).toBeVisible();
 }
 
+/** A bag put there over the wire, for tests of what comes after; opens its page. */
+export async function openBag(page: Page, application: Application, differently: Record<string, unknown> = {}): Promise<string> {
+  const bag = { name: 'Test Hill', roastedOn: dateOf(14), reference: { style: 'filter', brewer: 'cone', doseG: 15, waterG: 240, waterC: 94, grindStep: 0 }, ...differently };
+  const answer = await page.request.post(`${application.address}/api/bags`, { data: bag });
+  if (!answer.ok()) throw new Error(await answer.text());
+  const { id } = (await answer.json()) as { id: string };
+  await page.goto(`${application.address}/bags/${id}`);
+  await expect(page.getByRole('heading', { level: 1, name: bag.name })).toBeVisible();
+  return id;
+}
+
+/** Moves on by the Tab key until the field of this name has the focus. */
+export async function tabTo(page: Page, name: string, most = 90): Promise<void> {
+  for (let i = 0; i < most; i++) {
+    const focused = await page.evaluate<string>('(document.activeElement?.labels?.[0] ?? document.activeElement)?.textContent?.trim() ?? ""');
+    if (focused === name) return;
+    await page.keyboard.press('Tab');
+  }
+  throw new Error(`${name} was not reached by the Tab key`);
+}
+
 export interface Cup {
   daysAgo: number;
   overall: string;

@@ -6,7 +6,7 @@ async function views(page: Page, demo: Application): Promise<string[]> {
   await page.goto(demo.address);
   const bag = await page.getByRole('link', { name: /Kivu Terrace/ }).first().getAttribute('href');
   const finished = '/?finished=yes';
-  return ['/', finished, '/bags/new', `${bag}`, `${bag}/edit`, `${bag}/brew`, `${bag}/bench?dose=22`, '/bench', '/recipes', await recipe(page), `${await recipe(page)}?edit=yes`, '/recipes/new', '/store-room', '/nowhere'].map((path) => demo.address + path);
+  return ['/', finished, '/bags/new', `${bag}`, `${bag}/edit`, `${bag}/brew`, `${bag}/bench?dose=22`, '/bench', '/recipes', await recipe(page), `${await recipe(page)}?edit=yes`, '/recipes/new', '/words', '/words/find', '/store-room', '/nowhere'].map((path) => demo.address + path);
 }
 
 /** The address of the standard recipe. */
@@ -18,6 +18,11 @@ async function recipe(page: Page): Promise<string> {
 async function settled(page: Page): Promise<void> {
   await expect(page.locator('h1')).toBeVisible();
   await page.waitForLoadState('networkidle');
+}
+
+/** Opens every fold, so that what stands in it is looked at too. */
+async function unfolded(page: Page): Promise<void> {
+  await page.evaluate('document.querySelectorAll("details").forEach((fold) => { fold.open = true; })');
 }
 
 test('the shelf says what to brew and why, with every bag in a lane', async ({ page, demo }) => {
@@ -67,6 +72,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
     for (const view of await views(page, demo)) {
       await page.goto(view);
       await settled(page);
+      await unfolded(page);
       expect(await violations(page), view).toEqual([]);
     }
   });
@@ -77,6 +83,7 @@ test('every view fits a phone: nothing scrolls sideways', async ({ page, demo })
   for (const view of await views(page, demo)) {
     await page.goto(view);
     await settled(page);
+    await unfolded(page);
     expect(await page.evaluate('document.documentElement.scrollWidth'), view).toBeLessThanOrEqual(390);
   }
 });

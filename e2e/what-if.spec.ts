@@ -82,6 +82,7 @@ test('what best means is written on the bag, and the verdict follows', async ({ 
     await page.getByRole('link', { name: 'Log a brew' }).click();
     await page.getByLabel('Brewed at').fill(morning(daysAgo));
     await page.getByRole('textbox', { name: 'Overall' }).fill('8');
+    await page.getByText('Attribute by attribute').click();
     await page.getByRole('textbox', { name: 'Sweetness' }).fill(sweetness);
     await page.getByRole('button', { name: 'Save the cup' }).click();
     await expect(page.getByRole('heading', { level: 1, name: 'Sweet Bay' })).toBeVisible();

@@ -6,8 +6,13 @@ const MOST_HITS = 30;
 /** Characters of a note shown around the word that was found. */
 const AROUND = 40;
 
+/** The words found in each cup: as typed, and as the household now calls them where it has its own name. */
+const FOUND_WORDS = `(SELECT cup_word."cupId" AS "cupId", group_concat(cup_word.typed || COALESCE(', ' || word.name, ''), ', ') AS said FROM cup_word LEFT JOIN word ON word.id = cup_word."wordId" GROUP BY cup_word."cupId")`;
+/** Everything said of the cups of a bag. */
+const SAID = `group_concat(COALESCE(found.said, '') || ' ' || COALESCE(note.text, ''), char(10))`;
+
 /**
- * Bags in which every word of `query` stands somewhere: on the label, in the bet, or in the notes of one of its cups.
+ * Bags in which every word of `query` stands somewhere: on the label, in the bet, or in the notes of one of its cups, in prose or as words.
  * Bags still in use come first. An empty query finds every bag.
  */
 export async function searchBags(db: EntityManager, query: string): Promise<SearchHit[]> {
@@ -17,13 +22,14 @@ export async function searchBags(db: EntityManager, query: string): Promise<Sear
     .leftJoin('brew', 'brew', 'brew."bagId" = bag.id AND brew."deletedAt" IS NULL')
     .leftJoin('cup', 'cup', 'cup."brewId" = brew.id')
     .leftJoin('note', 'note', 'note."cupId" = cup.id')
-    .select(['bag.id AS id', 'bag.name AS name', 'bag.roaster AS roaster', 'bag.origin AS origin', 'bag."finishedOn" AS "finishedOn"', `group_concat(note.text, char(10)) AS notes`])
+    .leftJoin(FOUND_WORDS, 'found', 'found."cupId" = cup.id')
+    .select(['bag.id AS id', 'bag.name AS name', 'bag.roaster AS roaster', 'bag.origin AS origin', 'bag."finishedOn" AS "finishedOn"', `${SAID} AS notes`])
     .where('bag."deletedAt" IS NULL')
     .groupBy('bag.id');
   words.forEach((word, i) => {
     const like = { [`w${i}`]: `%${word.replace(/[\\%_]/g, '\\$&')}%` };
     const label = `bag.name || ' ' || bag.roaster || ' ' || bag.origin || ' ' || bag.variety || ' ' || bag."printedNotes" || ' ' || bag.bet`;
-    found.andHaving(`(${label} LIKE :w${i} ESCAPE '\\' OR group_concat(note.text, char(10)) LIKE :w${i} ESCAPE '\\')`, like);
+    found.andHaving(`(${label} LIKE :w${i} ESCAPE '\\' OR ${SAID} LIKE :w${i} ESCAPE '\\')`, like);
   });
   const rows = await found
     .orderBy('bag."finishedOn" IS NOT NULL')

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { EntityManager } from 'typeorm';
 import type { WordInput, Words } from '../../contract/word';
-import { currentWord, NOTES, vocabularyOf, wordSpelt, type HouseholdWord, type Vocabulary } from '../../core/cup/words';
+import { currentWord, NOTES, vocabularyOf, wordNamed, wordSpelt, type HouseholdWord, type Vocabulary } from '../../core/cup/words';
 import { invalidField, notFound } from '../errors';
 import { CupWordEntity, WordEntity } from './cupEntities';
 
@@ -49,7 +49,7 @@ async function addWord(db: EntityManager, name: string, family: WordInput['famil
 }
 
 function refuseTaken(vocabulary: Vocabulary, name: string, except: string | null): void {
-  const taken = wordSpelt(vocabulary, name);
+  const taken = wordNamed(vocabulary, name);
   if (taken && taken.id !== except) throw invalidField('name', `“${taken.name}” is a word already: merge the two instead`);
 }
 

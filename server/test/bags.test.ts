@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { bag as bagSchema, type Bag } from '../../contract/bag';
 import { bagPage, shelf as shelfSchema, type BagPage, type SearchHit, type Shelf } from '../../contract/shelf';
+import type { Words } from '../../contract/word';
 import { bagDraft, brewDraft, REFERENCE, TestServer, TODAY } from './running';
 
 let server: TestServer;
@@ -124,6 +125,16 @@ describe('the search', () => {
     expect(await find('%zz%')).toEqual([]);
     const [hit] = await server.ok<SearchHit[]>('GET', '/search?q=damson');
     expect(hit?.inNotes).toMatch(/damson skin/);
+  });
+
+  it('finds the words of a cup, as typed and as they are called since', async () => {
+    const id = await server.addBag({ name: 'Worded' });
+    await server.addBrew(id, { cup: { school: 'mark10', mark: 8, words: [{ typed: 'sea chest', line: 'cup' }, { typed: 'gooseberries', line: 'warm-first' }], notes: '' } });
+    const find = async (q: string): Promise<string[]> => (await server.ok<SearchHit[]>('GET', `/search?q=${encodeURIComponent(q)}`)).map((hit) => hit.id);
+    expect([await find('sea chest'), await find('gooseberr')]).toEqual([[id], [id]]);
+    const { own } = await server.ok<Words>('GET', '/words');
+    await server.ok('PUT', `/words/${own.find(({ name }) => name === 'sea chest')?.id}`, { name: 'cabin trunk' });
+    expect([await find('cabin'), await find('chest')]).toEqual([[id], [id]]);
   });
 });
 

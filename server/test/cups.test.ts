@@ -107,6 +107,8 @@ describe('the words of a household', () => {
     expect((await server.refused('PUT', `/words/unknown/merge`, { into: 'quince' })).status).toBe(404);
     expect((await server.refused('PUT', `/words/${id}`, { name: 'Damsons' })).fields[0]?.message).toContain('“damson” is a word already');
     expect((await server.refused('DELETE', `/words/${id}`)).message).toContain('stands in a cup');
+    // A merged word can still be called otherwise, also by the name it has.
+    await server.ok('PUT', `/words/${id}`, { name: 'Kweepeer' });
     await server.ok('PUT', `/words/${id}/merge`, { into: null });
     expect((await logged({ words: words('kweepeer') })).cup.words[0]?.id).toBe(id);
   });

@@ -1,6 +1,6 @@
 import { mapValues, pick } from 'es-toolkit';
 import { useWatch } from 'react-hook-form';
-import { compositeLiking, markOfCup, nearestLevel, PART_STEP, PARTS, QUICK_ATTRIBUTES, readLevel, levelValue, SCHOOL_SCALES, SUBTRACTIVE, sumOfParts, type Part, type School } from '../../core/cup';
+import { ATTRIBUTES, compositeLiking, markOfCup, nearestLevel, PART_STEP, PARTS, QUICK_ATTRIBUTES, readLevel, levelValue, SCHOOL_SCALES, SUBTRACTIVE, sumOfParts, type Part, type School } from '../../core/cup';
 import { MarkField } from '../shared/fields';
 import { numberText, otherSchoolsText, SCHOOL_NAMES, sentenceCase } from '../shared/format';
 import { typedNumber } from '../shared/typed';
@@ -22,6 +22,7 @@ export function ScorePart({ school, markFirst, alsoParts }: Props) {
   const { max, step } = SCHOOL_SCALES[school];
   const own = PARTS_OF[school];
   const also = alsoParts.filter((part) => !own.includes(part));
+  const rest = ATTRIBUTES.filter((part) => !own.includes(part) && !also.includes(part));
   const overall = <MarkField name="cup.mark" label="Overall" className="wide overall" help={<Scale school={school} />} step={step} max={max} start={school === 'levels' ? 3 : max * 0.8} stepText={school === 'levels' ? stepLevel : undefined} autoFocus={markFirst && own.length === 0} />;
   const marks = (parts: readonly Part[]) =>
     parts.map((part, i) => <MarkField key={part} name={`cup.${part}`} label={sentenceCase(part)} step={school === 'sum100' ? PART_STEP : 0.5} max={10} start={8} help={SUBTRACTIVE.includes(part) ? '10 is none' : undefined} autoFocus={markFirst && i === 0 && own.length > 0 && parts === own} />);
@@ -31,6 +32,12 @@ export function ScorePart({ school, markFirst, alsoParts }: Props) {
       {marks(own)}
       {own.length > 0 && overall}
       {also.length > 0 && marks(also)}
+      {rest.length > 0 && (
+        <details className="wide">
+          <summary>Attribute by attribute: how good, out of 10</summary>
+          <div className="fields">{marks(rest)}</div>
+        </details>
+      )}
     </div>
   );
 }

@@ -8,8 +8,8 @@ import { asTyped, typedChoice, typedMark, typedMarkValue, typedNumber } from '..
 export interface CupForm extends Record<Part, string> {
   school: School;
   mark: string;
-  /** By attribute: a level as typed, and how it was liked. */
-  levels: Record<string, { level: string; liking: string }>;
+  /** By attribute: a level as typed, and how it was liked; undefined where nobody touched it. */
+  levels: Record<string, { level: string; liking: string } | undefined>;
   /** By line: words already set, and the one under the fingers. */
   words: Record<LineId, { set: string[]; typing: string }>;
   markAt: string;
@@ -85,7 +85,7 @@ export function cupValues(cup: CupForm): unknown {
     ...mapValues(pick(cup, [...PARTS]), typedNumber),
     mark: typedMarkValue(cup.school, cup.mark),
     levels: Object.entries(levels)
-      .map(([attribute, { level, liking }]) => ({ attribute, level: typedLevel(level), liking: typedChoice(liking) }))
+      .map(([attribute, given]) => ({ attribute, level: typedLevel(given?.level ?? ''), liking: typedChoice(given?.liking ?? '') }))
       .filter(({ level, liking }) => level !== null || liking !== null),
     words: LINE_IDS.flatMap((line) => wordsAt(words[line]).map((word) => ({ typed: word, line }))),
     markAt: typedChoice(cup.markAt),

@@ -14,7 +14,7 @@ interface Props<T extends FieldValues> {
   nameOf?: (path: readonly string[]) => string | null;
 }
 
-/** What another device wrote on this sheet, beside what stands here: nothing is overwritten before it was looked at. */
+/** What another device or window wrote on this sheet, beside what stands here: nothing is overwritten before it was looked at. */
 export function OtherCopy<T extends FieldValues>({ other, untouched, settle, leave, nameOf = nameOfPath }: Props<T>) {
   const here = useWatch<T>() as T;
   const [taken, setTaken] = useState<ReadonlySet<string>>(new Set());
@@ -30,10 +30,10 @@ export function OtherCopy<T extends FieldValues>({ other, untouched, settle, lea
       return after;
     });
   return (
-    <section className="other-copy" aria-label="Written at another device">
-      <h2>{untouched ? 'Begun at another device' : 'Also written at another device'}</h2>
+    <section className="other-copy" aria-label="Written elsewhere">
+      <h2>{untouched ? 'Begun elsewhere' : 'Also written elsewhere'}</h2>
       <p>
-        {apart.length === 0 ? 'It says the same there' : untouched ? 'This is what was written there' : 'The two differ; both are kept until you choose'}, last on {when}.
+        {apart.length === 0 ? 'It says the same there' : untouched ? 'This was written at another device or in another window' : 'At another device or in another window it says otherwise; both are kept until you choose'}. Last written {when}.
       </p>
       {apart.length > 0 && (
         <div className="copies">

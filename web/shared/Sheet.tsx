@@ -27,7 +27,7 @@ const KEPT_WORDS: Readonly<Record<DraftState['kept'], string>> = {
   idle: '',
   pending: 'Keeping …',
   kept: 'Every word is kept.',
-  'here only': 'Slow Crest does not answer: kept in this browser until it does.',
+  'here only': 'Kept in this browser until the server answers again.',
 };
 
 /** The one form pattern: text as typed, checked against the contract, kept as a draft until it is saved. */

@@ -13,7 +13,7 @@ export const api = createApi({
   refetchOnFocus: true,
   refetchOnReconnect: true,
   baseQuery: fetchBaseQuery({ baseUrl: '/api' }),
-  tagTypes: ['Shelf', 'Bag', 'Tasters', 'Settings', 'Bench'],
+  tagTypes: ['Shelf', 'Bag', 'Tasters', 'Settings', 'Bench', 'Words'],
   endpoints: (build) => ({
     shelf: build.query<Shelf, { today: string; finished: 'yes' | 'no' }>({ query: (params) => ({ url: '/shelf', params }), providesTags: ['Shelf'] }),
     bagPage: build.query<BagPage, { id: string; today: string }>({
@@ -33,11 +33,11 @@ export const api = createApi({
     }),
     addBrew: build.mutation<Pick<Brew, 'id'>, { bagId: string; brew: BrewDraft }>({
       query: ({ bagId, brew }) => ({ url: `/bags/${bagId}/brews`, method: 'POST', body: brew }),
-      invalidatesTags: (_result, _error, { bagId }) => ['Shelf', 'Bench', { type: 'Bag', id: bagId }],
+      invalidatesTags: (_result, _error, { bagId }) => ['Shelf', 'Bench', 'Words', { type: 'Bag', id: bagId }],
     }),
     changeBrew: build.mutation<null, { bagId: string; id: string; brew: BrewDraft }>({
       query: ({ id, brew }) => ({ url: `/brews/${id}`, method: 'PUT', body: brew }),
-      invalidatesTags: (_result, _error, { bagId }) => ['Shelf', { type: 'Bag', id: bagId }],
+      invalidatesTags: (_result, _error, { bagId }) => ['Shelf', 'Words', { type: 'Bag', id: bagId }],
     }),
     setFault: build.mutation<null, { bagId: string; id: string; fault: Brew['fault']; faultNote: string }>({
       query: ({ id, fault, faultNote }) => ({ url: `/brews/${id}/fault`, method: 'PUT', body: { fault, faultNote } }),

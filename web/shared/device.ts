@@ -2,11 +2,14 @@ import { nanoid } from '@reduxjs/toolkit';
 
 const KEY = 'slow-crest.device';
 
-/** The name this browser goes by towards the server; made once. */
+/**
+ * The name this window goes by towards the server: its own, so that two windows of one browser never overwrite each
+ * other; kept while the window is open, through reloads.
+ */
 export function deviceName(): string {
-  const kept = localStorage.getItem(KEY);
+  const kept = sessionStorage.getItem(KEY);
   if (kept !== null) return kept;
   const name = nanoid();
-  localStorage.setItem(KEY, name);
+  sessionStorage.setItem(KEY, name);
   return name;
 }

@@ -13,7 +13,8 @@ export const draftApi = api.injectEndpoints({
       invalidatesTags: ['Shelf'],
     }),
     dropDraft: build.mutation<null, { key: string; device: string; counts: ChangeCounts }>({
-      query: ({ key, device, counts }) => ({ url: path(key, device), method: 'DELETE', body: counts }),
+      // The page may be left as soon as the sheet is saved.
+      query: ({ key, device, counts }) => ({ url: path(key, device), method: 'DELETE', body: counts, keepalive: true }),
       invalidatesTags: ['Shelf'],
     }),
   }),

@@ -24,8 +24,8 @@ export interface Mirror {
   typed: Typed;
 }
 
-/** A second may be lost at most: half of it is waited, the rest is the way to the disk. */
-const WAIT_MS = 400;
+/** A second may be lost at most: a fifth of it is waited, the rest is the way to the disk of a busy machine. */
+const WAIT_MS = 200;
 const AGAIN_MS = 2500;
 const PREFIX = 'slow-crest.draft.';
 

@@ -5,7 +5,7 @@ import { api } from './api';
 const REDRAWN = ['Words', 'Bag', 'Shelf'] as const;
 
 /** The household's vocabulary, and words that would not come. */
-export const wordApi = api.enhanceEndpoints({ addTagTypes: ['Words'] }).injectEndpoints({
+export const wordApi = api.injectEndpoints({
   endpoints: (build) => ({
     words: build.query<Words, undefined>({ query: () => '/words', providesTags: ['Words'] }),
     addWord: build.mutation<{ id: string }, WordInput>({ query: (body) => ({ url: '/words', method: 'POST', body }), invalidatesTags: ['Words'] }),

@@ -15,9 +15,11 @@ export function ComeBack({ shelf: { unfinished, nagging, today } }: { shelf: She
       {nagging.map(({ brewId, bagName, on, said, tapped }) => (
         <li key={brewId}>
           Still nags:{' '}
-          <Link to={`/words/find?brew=${brewId}`}>
-            <q dir="auto">{said.trim() || tapped.join(', ') || 'a word without a clue'}</q>
-          </Link>{' '}
+          <q>
+            <Link to={`/words/find?brew=${brewId}`}>
+              <bdi>{said.trim() || tapped.join(', ') || 'a word without a clue'}</bdi>
+            </Link>
+          </q>{' '}
           ({bagName}, {dateText(on, today)})
         </li>
       ))}

@@ -30,9 +30,9 @@ export function WordsPage() {
     <>
       <h1>Words</h1>
       <p className="quiet">
-        {vocabulary.words.length} words, {own.length} of them your own. Rename or merge one and every old cup follows. Is one on the tip of the tongue? <Link to="/words/find">Find it by what it is like.</Link>
+        {vocabulary.words.length} words, {own.length} of them your own. Rename or merge one and every old cup follows. Is one on the tip of the tongue? <Link className="text-decoration-underline" to="/words/find">Find it by what it is like.</Link>
       </p>
-      <div className="mb-3" role="search" style={{ maxWidth: '26rem' }}>
+      <div className="mb-3" style={{ maxWidth: '26rem' }}>
         <Form.Label htmlFor="word-search">Look a word up</Form.Label>
         <Form.Control id="word-search" value={text} autoComplete="off" placeholder="rasp, treacle, rubarb …" onChange={(event) => setText(event.target.value)} />
       </div>

@@ -58,9 +58,14 @@ export function currentWord({ byId }: Vocabulary, id: string): Word | null {
   return word ?? null;
 }
 
-/** The word that is spelt so, in singular or plural and by any of its names; null where it would be a new one. */
-export function wordSpelt(vocabulary: Vocabulary, typed: string): Word | null {
+/** The word that has this spelling, in singular or plural and by any of its names, merged or not; null for none. */
+export function wordNamed({ bySpelling }: Vocabulary, typed: string): Word | null {
   const spelt = spelling(typed);
-  const found = vocabulary.bySpelling.get(spelt) ?? vocabulary.bySpelling.get(singular(spelt));
-  return found ? currentWord(vocabulary, found.id) : null;
+  return bySpelling.get(spelt) ?? bySpelling.get(singular(spelt)) ?? null;
+}
+
+/** The word that a spelling stands for now; null where it would be a new one. */
+export function wordSpelt(vocabulary: Vocabulary, typed: string): Word | null {
+  const named = wordNamed(vocabulary, typed);
+  return named && currentWord(vocabulary, named.id);
 }

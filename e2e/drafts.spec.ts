@@ -1,0 +1,172 @@
+import { spawn } from 'node:child_process';
+import { once } from 'node:events';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { chromium, type Browser, type Page } from '@playwright/test';
+import { expect, openBag, test } from './application';
+
+const words = (page: Page) => page.getByLabel('In your words');
+
+/** A browser of its own on a profile that outlives it, so that it can be killed as a power cut would. */
+async function startBrowser(profile: string): Promise<{ browser: Browser; page: Page; kill: () => Promise<void> }> {
+  const path = process.env.CHROMIUM_PATH ?? '/usr/bin/chromium';
+  const child = spawn(path, ['--headless=new', '--no-sandbox', '--disable-gpu', '--no-first-run', '--disable-background-networking', '--remote-debugging-port=0', `--user-data-dir=${profile}`], { detached: true, stdio: ['ignore', 'ignore', 'pipe'] });
+  const address = await new Promise<string>((resolve, reject) => {
+    let said = '';
+    child.stderr.on('data', (chunk: Buffer) => {
+      said += chunk.toString();
+      const ready = /ws:\/\/\S+/.exec(said);
+      if (ready) resolve(ready[0]);
+    });
+    child.once('exit', () => reject(new Error(`The browser ended: ${said}`)));
+  });
+  const browser = await chromium.connectOverCDP(address);
+  const page = browser.contexts()[0]?.pages()[0] ?? (await browser.contexts()[0]?.newPage());
+  if (!page || child.pid === undefined) throw new Error('The browser has no page');
+  const { pid } = child;
+  return {
+    browser,
+    page,
+    kill: async () => {
+      const ended = once(child, 'exit');
+      process.kill(-pid, 'SIGKILL');
+      await ended;
+    },
+  };
+}
+
+test.describe('the power goes', () => {
+  test.use({ expectedErrors: [/Failed to load resource/] });
+
+  test('in the middle of a word: the server is killed, the page types on, and every letter is there afterwards', async ({ page, application }) => {
+    const id = await openBag(page, application, { name: 'Server Hill' });
+    await page.keyboard.press('b');
+    await page.getByRole('textbox', { name: 'Overall' }).fill('8');
+    await page.getByRole('combobox', { name: 'Notes', exact: true }).pressSequentially('quince, dam');
+    await application.stop('SIGKILL');
+    await page.getByRole('combobox', { name: 'Notes', exact: true }).pressSequentially('so');
+    await words(page).fill('Long, and longer as it co');
+    await expect(page.getByText('Kept in this browser until the server answers again.')).toBeVisible();
+    await application.start();
+    await expect(page.getByText('Every word is kept.')).toBeVisible();
+    const drafts = (await (await page.request.get(`${application.address}/api/drafts/${encodeURIComponent(`brew.${id}.new`)}`)).json()) as { typed: { cup: { notes: string; words: Record<string, unknown> } } }[];
+    expect(drafts.map(({ typed }) => [typed.cup.notes, typed.cup.words.cup])).toEqual([['Long, and longer as it co', { set: ['quince', 'damso'], typing: '' }]]);
+    await page.reload();
+    await expect(page.getByText('You were here before')).toBeVisible();
+    await expect(words(page)).toHaveValue('Long, and longer as it co');
+    await page.getByRole('button', { name: 'Save the cup' }).click();
+    await expect(page.locator('.cup-words')).toHaveText('quince, damso');
+    // Saved once; nothing waits any more.
+    await page.goto(application.address);
+    await expect(page.getByRole('link', { name: 'A cup of Server Hill' })).toHaveCount(0);
+  });
+
+  test('for server and browser at once: at most the last second of typing is lost', async ({ page, application }) => {
+    const id = await openBag(page, application, { name: 'Dark Hill' });
+    const profile = mkdtempSync(join(tmpdir(), 'slow-crest-browser-'));
+    const text = 'the quince came first and then, as it cooled, the damson and a thread of clove';
+    const first = await startBrowser(profile);
+    await first.page.goto(`${application.address}/bags/${id}/brew`);
+    await words(first.page).click();
+    const typedAt: number[] = [];
+    for (const letter of text) {
+      await first.page.keyboard.press(letter === ' ' ? 'Space' : letter, { delay: 40 });
+      typedAt.push(Date.now());
+    }
+    const killedAt = Date.now();
+    await Promise.all([first.kill(), application.stop('SIGKILL')]);
+
+    await application.start();
+    const second = await startBrowser(profile);
+    await second.page.goto(`${application.address}/bags/${id}/brew`);
+    // What the browser itself had not yet put on its disk is offered from the server.
+    const offer = second.page.getByRole('button', { name: 'Go on with it' });
+    await expect(second.page.getByText('You were here before').or(offer)).toBeVisible();
+    if (await offer.isVisible()) await offer.click();
+    await expect(words(second.page)).not.toHaveValue('');
+    const kept = await words(second.page).inputValue();
+    expect(text.startsWith(kept)).toBe(true);
+    // Whatever is missing was typed within the last second.
+    expect(killedAt - (typedAt[kept.length] ?? killedAt)).toBeLessThanOrEqual(1000);
+    await second.kill();
+    rmSync(profile, { recursive: true, force: true });
+  });
+});
+
+test('a tab that is closed at once has kept the last letter; another browser is offered the sheet', async ({ page, application, browser }) => {
+  const id = await openBag(page, application, { name: 'Closed Hill' });
+  await page.keyboard.press('b');
+  await words(page).pressSequentially('fig jam');
+  await page.close();
+  const other = await (await browser.newContext()).newPage();
+  await expect
+    .poll(async () => (await (await other.request.get(`${application.address}/api/drafts/${encodeURIComponent(`brew.${id}.new`)}`)).text()).includes('fig jam'))
+    .toBe(true);
+  await other.goto(application.address);
+  await other.getByRole('link', { name: 'A cup of Closed Hill' }).click();
+  await expect(other.getByRole('heading', { name: 'Begun elsewhere' })).toBeVisible();
+  await expect(other.getByRole('row', { name: /^Notes fig jam/ })).toBeVisible();
+  await other.getByRole('button', { name: 'Go on with it' }).click();
+  await expect(words(other)).toHaveValue('fig jam');
+  await other.context().close();
+});
+
+test('two devices on one sheet are shown side by side, and neither is lost', async ({ page, application, browser }) => {
+  const id = await openBag(page, application, { name: 'Two Hill' });
+  const context = await browser.newContext();
+  const laptop = await context.newPage();
+  const address = `${application.address}/bags/${id}/brew`;
+  await Promise.all([page.goto(address), laptop.goto(address)]);
+  await words(page).fill('fig');
+  await page.getByRole('textbox', { name: 'Overall' }).fill('8');
+  await expect(page.getByText('Every word is kept.')).toBeVisible();
+  await words(laptop).fill('date');
+  const panel = laptop.getByRole('region', { name: 'Written elsewhere' });
+  await expect(panel).toContainText('both are kept until you choose');
+  await expect(panel.getByRole('row', { name: /^Notes date fig/ })).toBeVisible();
+  await expect(panel.getByRole('row', { name: /^Mark – 8/ })).toBeVisible();
+  // Going on typing overwrites nothing.
+  await words(laptop).fill('date and plum');
+  await expect(words(page)).toHaveValue('fig');
+  await expect(panel.getByRole('row', { name: /^Notes date and plum fig/ })).toBeVisible();
+
+  // The mark is taken from there, the words stay as they are here.
+  await panel.getByLabel('Take theirs: Mark').check();
+  await panel.getByRole('button', { name: 'Keep what is ticked' }).click();
+  await expect(panel).toHaveCount(0);
+  await expect(laptop.getByRole('textbox', { name: 'Overall' })).toHaveValue('8');
+  await expect(words(laptop)).toHaveValue('date and plum');
+  await expect(laptop.getByText('Every word is kept.')).toBeVisible();
+
+  // The phone is offered what was settled, beside its own; it goes on with that and saves.
+  await words(page).fill('fig!');
+  await page.getByRole('region', { name: 'Written elsewhere' }).getByRole('button', { name: 'Take all of theirs' }).click();
+  await expect(words(page)).toHaveValue('date and plum');
+  await page.getByRole('button', { name: 'Save the cup' }).click();
+  await expect(page.locator('.log > li')).toHaveCount(1);
+  await expect(page.locator('.log')).toContainText('date and plum');
+  await context.close();
+});
+
+test('two windows of one browser do not overwrite each other', async ({ page, application }) => {
+  const id = await openBag(page, application, { name: 'Window Hill' });
+  const second = await page.context().newPage();
+  await Promise.all([page.goto(`${application.address}/bags/${id}/brew`), second.goto(`${application.address}/bags/${id}/brew`)]);
+  await words(page).fill('fig');
+  await expect(page.getByText('Every word is kept.')).toBeVisible();
+  await words(second).fill('date');
+  await expect(second.getByRole('region', { name: 'Written elsewhere' }).getByRole('row', { name: /^Notes date fig/ })).toBeVisible();
+  await second.close();
+});
+
+test('what is cancelled can be brought back', async ({ page, application }) => {
+  await openBag(page, application, { name: 'Undo Ridge' });
+  await page.keyboard.press('b');
+  await words(page).fill('not yet');
+  await expect(page.getByText('Every word is kept.')).toBeVisible();
+  await page.getByRole('button', { name: 'Cancel' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Undo Ridge' })).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(words(page)).toHaveValue('not yet');
+});
