@@ -61,12 +61,12 @@ export class DraftKeeper {
     return this.#mirror;
   }
 
-  /** Asks the server what it holds. Answers with this device's own copy where that is newer than the browser's. */
+  /** Asks the server what it holds. Answers with the copy that carries on what this browser holds, where there is one. */
   async open(): Promise<Typed | null> {
     try {
+      const before = this.#mirror;
       const drafts = await this.transport.load();
-      const own = drafts.find(({ device }) => device === this.device);
-      const newer = own && !follows(this.#mirror?.counts ?? {}, own.counts) ? own : null;
+      const newer = this.#mirror === before ? this.#carriedOn(drafts) : null;
       if (newer) this.#write({ counts: newer.counts, typed: newer.typed });
       this.#hear(drafts);
       if (!newer && this.#mirror) this.#later(0);
@@ -122,6 +122,17 @@ export class DraftKeeper {
       (drafts) => this.#hear(drafts),
       () => undefined,
     );
+  }
+
+  /**
+   * The copy that holds all this browser holds and more: its own, or one written on under another name, as after a crash
+   * that took the browser's last writes. Null where there is none, or where two were written on apart.
+   */
+  #carriedOn(drafts: readonly Draft[]): Draft | null {
+    const counts = this.#mirror?.counts ?? {};
+    const mine = drafts.filter(({ device }) => this.#mirror !== null || device === this.device);
+    const newer = mine.filter((one) => follows(one.counts, counts) && !follows(counts, one.counts));
+    return newer.find((one) => newer.every((other) => follows(one.counts, other.counts))) ?? null;
   }
 
   #later(ms: number): void {

@@ -114,6 +114,18 @@ describe('a draft', () => {
     expect(onServer('phone')).toBe('fig and date');
   });
 
+  it('is carried on where a crash took the browser’s last writes and the name of the window', async () => {
+    const first = open('window-1');
+    first.keeper.change({ notes: 'fig' });
+    const behind = new Browser();
+    behind.setItem('slow-crest.draft.k', first.browser.getItem('slow-crest.draft.k') ?? '');
+    first.keeper.change({ notes: 'fig and date' });
+    await pass(500);
+    const second = open('window-2', behind);
+    expect(await second.keeper.open()).toEqual({ notes: 'fig and date' });
+    expect(second.state()?.others).toEqual([]);
+  });
+
   it('from before drafts were counted is not lost', () => {
     const browser = new Browser();
     browser.setItem('slow-crest.draft.k', JSON.stringify({ notes: 'old' }));
