@@ -1,4 +1,4 @@
-import { useId, useMemo, useRef, useState, type FocusEvent, type KeyboardEvent } from 'react';
+import { useEffect, useId, useMemo, useRef, useState, type FocusEvent, type KeyboardEvent } from 'react';
 import Form from 'react-bootstrap/Form';
 import { useController } from 'react-hook-form';
 import { WORDS_MAX } from '../../contract/cup';
@@ -31,6 +31,12 @@ export function ChipsField({ line, label, help, className }: Props) {
   const suggestions = useMemo(() => suggest(typing, 6), [suggest, typing]);
   const showing = open && typing.trim() !== '';
   const known = wordSpelt(vocabulary, typing);
+
+  // A list that opens at the foot of the window is brought into view, as it grows too.
+  const list = useRef<HTMLUListElement>(null);
+  useEffect(() => {
+    if (showing) list.current?.scrollIntoView({ block: 'nearest' });
+  }, [showing, suggestions.length]);
 
   const keep = (value: CupForm['words'][LineId]): void => field.onChange(value);
   const fresh = (words: readonly string[]): string[] => words.map((word) => word.trim().slice(0, WORD_MAX)).filter((word) => word !== '' && !set.includes(word));
@@ -119,7 +125,7 @@ export function ChipsField({ line, label, help, className }: Props) {
             onKeyDown={onKeyDown}
           />
           {showing && (
-            <ul id={`${id}-list`} role="listbox" aria-label={`${label}: suggestions`}>
+            <ul ref={list} id={`${id}-list`} role="listbox" aria-label={`${label}: suggestions`}>
               {suggestions.map(({ word, via }, i) => (
                 <li key={word.id} id={`${id}-${i}`} role="option" aria-selected={i === active} onMouseDown={(event) => event.preventDefault()} onClick={() => choose(i)}>
                   <strong>{word.name}</strong>

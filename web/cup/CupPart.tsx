@@ -29,7 +29,7 @@ export function CupPart({ bag, markFirst, first }: Props) {
   const [initial] = useState(() => getValues('cup'));
   const { errors } = useFormState<BrewForm>();
   const { data: settings } = api.useSettingsQuery(undefined);
-  const staged = Object.entries(initial.words).some(([line, { set }]) => line !== 'cup' && set.length > 0);
+  const staged = Object.entries(initial.words).some(([line, { set, typing }]) => line !== 'cup' && (set.length > 0 || typing !== ''));
   const alsoParts = PARTS.filter((part) => initial[part] !== '' || (bag.weights !== null && ATTRIBUTES.some((attribute) => attribute === part && (bag.weights?.[attribute] ?? 0) > 0)));
   const coached = settings?.coaching === true;
   return (

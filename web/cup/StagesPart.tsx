@@ -1,11 +1,12 @@
 import { useRef, useState, type KeyboardEvent } from 'react';
 import { useFormContext, useWatch } from 'react-hook-form';
-import { linesOf, LOOKS, SIPPED_LOOKS, type Look, type TastingLine } from '../../core/cup';
+import { linesOf, LOOKS, SIPPED_LOOKS, type LineId, type Look, type TastingLine } from '../../core/cup';
 import { TapsField } from '../shared/fields';
 import { sentenceCase } from '../shared/format';
 import type { BrewForm } from './brewForm';
 import { ChipsField } from './ChipsField';
 import { CoolingClock } from './CoolingClock';
+import type { CupForm } from './cupForm';
 
 const HINTS: Readonly<Record<Look, string>> = {
   'whole bean': 'Before grinding: open the bag or the tin and smell.',
@@ -69,9 +70,11 @@ export function StagesPart({ look, onLook }: { look: Look; onLook: (look: Look) 
   );
 }
 
+const begun = ({ set, typing }: CupForm['words'][LineId]): boolean => set.length > 0 || typing !== '';
+
 /** Which look is open; the first that is sipped, unless a smell was begun. */
 export function useLook(): [Look, (look: Look) => void] {
   const { getValues } = useFormContext<BrewForm>();
-  const [look, setLook] = useState<Look>(() => LOOKS.findLast((one) => linesOf(one).some(({ id }) => getValues(`cup.words.${id}`).set.length > 0)) ?? 'hot');
+  const [look, setLook] = useState<Look>(() => LOOKS.findLast((one) => linesOf(one).some(({ id }) => begun(getValues(`cup.words.${id}`)))) ?? 'hot');
   return [look, setLook];
 }

@@ -1,4 +1,4 @@
-import { useRef, useState, type ReactNode } from 'react';
+import { Fragment, useRef, useState, type ReactNode } from 'react';
 import Button from 'react-bootstrap/Button';
 import { FormProvider, type FieldValues, type Path, type Resolver } from 'react-hook-form';
 import { useHotkeys } from 'react-hotkeys-hook';
@@ -32,7 +32,7 @@ const KEPT_WORDS: Readonly<Record<DraftState['kept'], string>> = {
 
 /** The one form pattern: text as typed, checked against the contract, kept as a draft until it is saved. */
 export function Sheet<T extends FieldValues, V extends FieldValues>({ draftKey, title, initial, resolver, saveWord, save, cancel, children, nameOf }: Props<T, V>) {
-  const { form, restored, state, settle, discard, throwAway, startAfresh } = useDraftedForm(draftKey, title, initial, resolver);
+  const { form, restored, laid, state, settle, discard, throwAway, startAfresh } = useDraftedForm(draftKey, title, initial, resolver);
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const sheet = useRef<HTMLFormElement>(null);
   useHotkeys('mod+enter', () => sheet.current?.requestSubmit(), { enableOnFormTags: true, preventDefault: true });
@@ -62,7 +62,7 @@ export function Sheet<T extends FieldValues, V extends FieldValues>({ draftKey, 
           .map((other) => (
             <OtherCopy<T> key={other.device} other={other} nameOf={nameOf} untouched={!restored && !isDirty} settle={(typed) => settle(other, typed)} leave={() => setLeft((before) => new Set(before).add(other.device))} />
           ))}
-        {children}
+        <Fragment key={laid}>{children}</Fragment>
         {errors.root && (
           <div className="panel-error mb-2" role="alert">
             {errors.root.message}

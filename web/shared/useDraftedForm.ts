@@ -25,6 +25,8 @@ export interface DraftedForm<T extends FieldValues, V> {
   form: UseFormReturn<T, unknown, V>;
   /** The sheet opened with what was left unsaved before. */
   restored: boolean;
+  /** How often the sheet was laid anew with other content: what is folded is decided each time. */
+  laid: number;
   state: DraftState;
   /** Takes in what another device wrote: this is what stands now. */
   settle: (other: Draft, typed: T) => void;
@@ -61,13 +63,19 @@ export function useDraftedForm<T extends FieldValues, V extends FieldValues>(key
   const [first] = useState(() => shaped(keeper.mirror?.typed ?? null, initial));
   const [restored, setRestored] = useState(first !== null);
   const form = useForm<T, unknown, V>({ defaultValues: (first ?? initial) as DefaultValues<T>, resolver });
+  const [laid, setLaid] = useState(0);
   const touched = useRef(false);
+
+  const lay = (typed: T): void => {
+    form.reset(typed);
+    setLaid((times) => times + 1);
+  };
 
   useEffect(() => {
     void keeper.open().then((own) => {
       const typed = shaped(own, initial);
       if (typed === null || touched.current) return;
-      form.reset(typed);
+      lay(typed);
       setRestored(true);
     });
     const unsubscribe = form.subscribe({
@@ -97,7 +105,7 @@ export function useDraftedForm<T extends FieldValues, V extends FieldValues>(key
 
   const settle = (other: Draft, typed: T): void => {
     touched.current = true;
-    form.reset(typed);
+    lay(typed);
     keeper.settle(other, typed);
   };
   const discard = (): void => void keeper.forget();
@@ -108,8 +116,8 @@ export function useDraftedForm<T extends FieldValues, V extends FieldValues>(key
   };
   const startAfresh = (): void => {
     throwAway();
-    form.reset(initial);
+    lay(initial);
     setRestored(false);
   };
-  return { form, restored, state, settle, discard, throwAway, startAfresh };
+  return { form, restored, laid, state, settle, discard, throwAway, startAfresh };
 }

@@ -52,11 +52,9 @@ describe('a cup as typed', () => {
 
 describe('levels by their keys', () => {
   it('step through every level and stay at the ends', () => {
-    let at = '1';
-    const seen = [at];
-    for (let i = 0; i < LEVELS.length; i++) seen.push((at = stepLevel(at, 1)));
-    expect(seen).toEqual([...LEVELS, '5']);
-    expect([stepLevel('', 1), stepLevel('x', -1), stepLevel('high 3', -1), stepLevel('1', -1)]).toEqual(['3', '3', '3', '1']);
+    expect(LEVELS.map((level) => stepLevel(level, 1))).toEqual([...LEVELS.slice(1), '5']);
+    expect(LEVELS.map((level) => stepLevel(level, -1))).toEqual(['1', ...LEVELS.slice(0, -1)]);
+    expect([stepLevel('', 1), stepLevel('x', -1), stepLevel('high 3', -1)]).toEqual(['3', '3', '3']);
     expect([levelWords('4-'), levelWords(''), levelWords('9')]).toEqual(['low 4', null, null]);
   });
 });
