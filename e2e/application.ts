@@ -56,6 +56,8 @@ export class Application {
 interface Fixtures {
   /** Every page must stay free of console errors; a test that provokes one says which. */
   expectedErrors: RegExp[];
+  /** An application nobody has used yet. */
+  unused: Application;
   quietConsole: undefined;
 }
 
@@ -78,6 +80,7 @@ export const test = base.extend<Fixtures, WorkerFixtures>({
   /* eslint-disable no-empty-pattern */
   application: [async ({}, lend) => serving(false, lend), { scope: 'worker' }],
   demo: [async ({}, lend) => serving(true, lend), { scope: 'worker' }],
+  unused: async ({}, lend) => serving(false, lend),
   /* eslint-enable no-empty-pattern */
   expectedErrors: [[], { option: true }],
   quietConsole: [

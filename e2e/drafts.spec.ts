@@ -97,7 +97,8 @@ test('a tab that is closed at once has kept the last letter; another browser is 
   const id = await openBag(page, application, { name: 'Closed Hill' });
   await page.keyboard.press('b');
   await words(page).pressSequentially('fig jam');
-  await page.close();
+  // As a person closes it: what waits is sent on the way out.
+  await page.close({ runBeforeUnload: true });
   const other = await (await browser.newContext()).newPage();
   await expect
     .poll(async () => (await (await other.request.get(`${application.address}/api/drafts/${encodeURIComponent(`brew.${id}.new`)}`)).text()).includes('fig jam'))
@@ -157,6 +158,25 @@ test('two windows of one browser do not overwrite each other', async ({ page, ap
   await words(second).fill('date');
   await expect(second.getByRole('region', { name: 'Written elsewhere' }).getByRole('row', { name: /^Notes date fig/ })).toBeVisible();
   await second.close();
+});
+
+test('the cup of a brew that another device has logged meanwhile is not lost with it', async ({ page, application }) => {
+  const id = await openBag(page, application, { name: 'Shared Hill' });
+  const [recipe] = (await (await page.request.get(`${application.address}/api/recipes`)).json()) as { card: object; versionId: string }[];
+  const live = (await (await page.request.post(`${application.address}/api/bench`, { data: { bagId: id, card: recipe?.card, recipeVersionId: recipe?.versionId } })).json()) as { id: string };
+  await page.request.post(`${application.address}/api/bench/${live.id}/start`, { data: { inS: 0 } });
+  await page.goto(`${application.address}/bags/${id}/brew?live=${live.id}`);
+  await words(page).fill('mine, not logged');
+  await expect(page.getByText('Every word is kept.')).toBeVisible();
+  const logged = { style: 'filter', brewer: 'cone', doseG: 15, waterG: 240, waterC: 94, grindStep: 0, brewedAt: new Date().toISOString(), liveId: live.id, cup: { school: 'mark10', mark: 8, notes: 'theirs' } };
+  expect((await page.request.post(`${application.address}/api/bags/${id}/brews`, { data: logged })).ok()).toBe(true);
+  await page.reload();
+  await expect(page.getByText('This brew is no longer on the bench')).toBeVisible();
+  await expect(words(page)).toHaveValue('mine, not logged');
+  await page.getByRole('button', { name: 'Save the cup' }).click();
+  await expect(page.locator('.log > li')).toHaveCount(2);
+  await expect(page.locator('.log')).toContainText('mine, not logged');
+  await expect(page.locator('.log')).toContainText('theirs');
 });
 
 test('what is cancelled can be brought back', async ({ page, application }) => {

@@ -2,7 +2,7 @@ import { addBag, dateOf, expect, logBrew, test } from './application';
 
 const verdict = '.verdict';
 
-test('from an empty shelf to a window: log, mark a fault, restart, everything is still there', async ({ page, application }) => {
+test('from an empty shelf to a window: log, mark a fault, restart, everything is still there', async ({ page, unused: application }) => {
   await page.goto(application.address);
   await expect(page.getByRole('heading', { name: 'An empty shelf' })).toBeVisible();
   await page.getByRole('link', { name: 'Add your first bag' }).click();

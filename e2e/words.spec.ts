@@ -16,7 +16,7 @@ test.describe('a name may be refused', () => {
     await log(page, application, id, { words: [{ typed: 'Oma’s cellar', line: 'cup' }, { typed: 'sloes', line: 'cup' }] });
     await page.goto(`${application.address}/words`);
     const entry = page.locator('.word-list > li', { hasText: /Oma’s cellar|apple cellar/ });
-    await expect(entry).toContainText('in 1 cup');
+    await expect(entry).toContainText('noted in 1 cup');
     await entry.getByRole('button', { name: 'More about Oma’s cellar' }).click();
     await page.getByRole('button', { name: 'Rename' }).click();
     await page.getByLabel('New name').fill('apple cellar');
@@ -78,6 +78,7 @@ test.describe('a name may be refused', () => {
     await expect(waiting.getByText('small dark plum')).toBeVisible();
     await waiting.getByRole('link', { name: /small dark plum/ }).click();
     await page.getByRole('button', { name: 'Damson' }).click();
+    await expect(page.locator('.lane').first()).toBeVisible();
     await page.getByRole('link', { name: /Nag Hill/ }).first().click();
     await expect(page.locator('.cup-words')).toHaveText('damson');
   });

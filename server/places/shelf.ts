@@ -47,7 +47,7 @@ export function shelfRoutes({ store, verdicts }: Deps): Router {
       leaveAlone: leaveAlone(onShelf, today),
       bench: bench.map(onBench),
       nagging,
-      unfinished,
+      unfinished: unfinished.filter(({ href }) => isThere(href, bags)),
     };
     response.json(answer);
   });
@@ -69,6 +69,12 @@ export function shelfRoutes({ store, verdicts }: Deps): Router {
   });
 
   return routes;
+}
+
+/** Whether the bag a sheet belongs to is still there; a sheet of no bag is. */
+function isThere(href: string, bags: readonly Bag[]): boolean {
+  const id = /^\/bags\/([0-9a-f-]{36})/.exec(href)?.[1];
+  return id === undefined || bags.some((bag) => bag.id === id);
 }
 
 function onBench({ id, bagId, bagName, card, startedAt, endedS, instruments }: LiveBrew): OnBench {

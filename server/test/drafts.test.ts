@@ -53,6 +53,17 @@ describe('drafts', () => {
     expect(unfinished.filter(({ key }) => key === 'shelf')).toMatchObject([{ title: 'The cup of Test Hill', href: '/bags/b/brew' }]);
   });
 
+  it('leave the shelf with the bag they belong to, and come back with it', async () => {
+    const bagId = await server.addBag();
+    await server.ok('PUT', `/drafts/gone/${PHONE}`, { ...draft({ [PHONE]: 1 }, 'fig'), href: `/bags/${bagId}/brew` });
+    const waits = async () => (await server.ok<Shelf>('GET', `/shelf?today=${TODAY}`)).unfinished.some(({ key }) => key === 'gone');
+    expect(await waits()).toBe(true);
+    await server.ok('DELETE', `/bags/${bagId}`);
+    expect(await waits()).toBe(false);
+    await server.ok('POST', `/bags/${bagId}/restore`);
+    expect(await waits()).toBe(true);
+  });
+
   it.each([
     ['an address elsewhere', { href: '//elsewhere.example/' }],
     ['no address', { href: 'javascript:alert(1)' }],

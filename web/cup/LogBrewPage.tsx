@@ -30,20 +30,21 @@ export function LogBrewPage() {
   usePageTitle('Log a brew');
   if (page?.bag.id !== bagId || tasters.isLoading || bench.isLoading || recipes.isLoading || grinders.isLoading) return error ? <ProblemNote error={error} /> : <Wait what="Reading the bag" />;
   const live = bench.data?.brews.find(({ id }) => id === liveId) ?? null;
-  if (liveId !== null && live === null) return <div className="panel-error">This brew is no longer on the bench: its cup may have been logged already.</div>;
-  return <Sheet key={`${bagId} ${again} ${liveId}`} {...{ page, again, live }} tasters={tasters.data ?? []} recipes={recipes.data ?? []} grinders={grinders.data ?? []} />;
+  return <Sheet key={`${bagId} ${again} ${liveId}`} {...{ page, again, live }} goneId={live === null ? liveId : null} tasters={tasters.data ?? []} recipes={recipes.data ?? []} grinders={grinders.data ?? []} />;
 }
 
 interface SheetProps {
   page: BagPage;
   again: string | null;
   live: LiveBrew | null;
+  /** A brew that was on the bench and no longer is: what was written of its cup is still here. */
+  goneId: string | null;
   tasters: readonly Taster[];
   recipes: readonly KeptCard[];
   grinders: readonly Grinder[];
 }
 
-function Sheet({ page: { bag, brews, verdict }, again, live, tasters, recipes, grinders }: SheetProps) {
+function Sheet({ page: { bag, brews, verdict }, again, live, goneId, tasters, recipes, grinders }: SheetProps) {
   const navigate = useNavigate();
   const today = useToday();
   const [addBrew] = api.useAddBrewMutation();
@@ -72,8 +73,9 @@ function Sheet({ page: { bag, brews, verdict }, again, live, tasters, recipes, g
             ? `As on day ${repeated.restDay}: ${recipeLine(repeated)}.`
             : `Reference recipe: ${recipeLine(bag.reference)}.`}
       </p>
+      {goneId !== null && <div className="panel-error mb-3">This brew is no longer on the bench: its cup may have been logged already. What you had written of it stands below; saving it logs a brew of its own.</div>}
       <BrewSheet
-        draftKey={`brew.${bag.id}.${live?.id ?? repeated?.id ?? 'new'}`}
+        draftKey={`brew.${bag.id}.${live?.id ?? goneId ?? repeated?.id ?? 'new'}`}
         bag={bag}
         first={brews.length === 0}
         initial={initial}
@@ -83,7 +85,7 @@ function Sheet({ page: { bag, brews, verdict }, again, live, tasters, recipes, g
         markFirst={repeated !== undefined || live !== null}
         cancel={live ? () => void navigate(`/bench?brew=${live.id}`) : back}
         save={async (brew) => {
-          const { error } = await addBrew({ bagId: bag.id, brew });
+          const { error } = await addBrew({ bagId: bag.id, brew: live ? brew : { ...brew, liveId: null } });
           if (!error) back();
           return problemOf(error);
         }}

@@ -26,7 +26,7 @@ export function WordEntry({ word, cups }: { word: Word; cups: number }) {
         </div>
         <div className="quiet small">
           {note && note.name !== word.name && <>{note.name} · </>}
-          {cups === 0 ? 'in no cup yet' : cups === 1 ? 'in 1 cup' : `in ${cups} cups`}
+          {cups === 0 ? 'not noted yet' : cups === 1 ? 'noted in 1 cup' : `noted in ${cups} cups`}
         </div>
       </div>
       <div className="about">

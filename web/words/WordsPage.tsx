@@ -1,13 +1,25 @@
 import { useDeferredValue, useMemo, useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { Link } from 'react-router';
-import { currentWord, FAMILIES, type Family, type Word } from '../../core/cup/words';
+import { currentWord, FAMILIES, type Family, type Vocabulary, type Word } from '../../core/cup/words';
 import { sentenceCase } from '../shared/format';
 import { usePageTitle } from '../shared/usePageTitle';
 import { useVocabulary } from '../shared/useVocabulary';
 import { WordEntry } from './WordEntry';
 
 const MOST_FOUND = 30;
+/** Own words shown before all are asked for. */
+const MOST_OWN = 60;
+
+/** In how many cups each word stands, those merged into it counted with it. */
+function cupsByWord(vocabulary: Vocabulary, uses: Readonly<Record<string, number>>): ReadonlyMap<string, number> {
+  const cups = new Map<string, number>();
+  for (const [id, count] of Object.entries(uses)) {
+    const word = currentWord(vocabulary, id);
+    if (word) cups.set(word.id, (cups.get(word.id) ?? 0) + count);
+  }
+  return cups;
+}
 
 /** The household's vocabulary: its own words first, then every family; each word with its likeness and a reference. */
 export function WordsPage() {
@@ -18,11 +30,12 @@ export function WordsPage() {
   usePageTitle('Words');
   const own = vocabulary.words.filter(({ note }) => note === null);
   const familyOf = (family: Family): Word[] => vocabulary.words.filter(({ note, mergedInto, family: one }) => note !== null && mergedInto === null && one === family);
-  const cupsOf = (word: Word): number => vocabulary.words.filter(({ id }) => currentWord(vocabulary, id)?.id === word.id).reduce((sum, { id }) => sum + (uses[id] ?? 0), 0);
+  const cups = useMemo(() => cupsByWord(vocabulary, uses), [vocabulary, uses]);
+  const [all, setAll] = useState(false);
   const entries = (words: readonly Word[]) => (
     <ul className="word-list">
       {words.map((word) => (
-        <WordEntry key={word.id} word={word} cups={cupsOf(word)} />
+        <WordEntry key={word.id} word={word} cups={cups.get(word.id) ?? 0} />
       ))}
     </ul>
   );
@@ -46,7 +59,12 @@ export function WordsPage() {
         <>
           <section>
             <h2>Your own</h2>
-            {own.length > 0 ? entries(own) : <p className="quiet">None yet. Type any word at a cup, with a comma after it, and it stands here for good.</p>}
+            {own.length > 0 ? entries(all ? own : own.slice(0, MOST_OWN)) : <p className="quiet">None yet. Type any word at a cup, with a comma after it, and it stands here for good.</p>}
+            {!all && own.length > MOST_OWN && (
+              <button type="button" className="btn btn-plain" onClick={() => setAll(true)}>
+                Show all {own.length}
+              </button>
+            )}
           </section>
           {FAMILIES.map((family) => (
             <details key={family} className="what-if">

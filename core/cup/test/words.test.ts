@@ -76,6 +76,11 @@ describe('suggestions', () => {
     expect(suggest(typed).slice(0, 3).map(({ word }) => word.name)).toContain(meant);
   });
 
+  it('bears a slip in four letters only where they are the whole word', () => {
+    expect(first('plun')).toBe('plum');
+    expect(suggest('rasb').map(({ word }) => word.name)).not.toContain('lychee');
+  });
+
   it('puts first what the household says most', () => {
     const used = suggester(PLAIN, new Map([['plum-jam', 9]]));
     expect(suggest('plu')[0]?.word.name).toBe('plum');

@@ -27,8 +27,9 @@ function apart(typed: string, spelt: string): number | null {
   // A slip in a short word makes another word; a long one can bear two.
   const slips = typed.length < 4 ? 0 : typed.length < 6 ? 1 : 2;
   if (slips === 0 || spelt.length < typed.length - slips || !spelt.startsWith(typed.charAt(0))) return null;
-  // What is typed may be the beginning only, so it is held against as much of the name.
-  const off = Math.min(distance(typed, spelt.slice(0, typed.length)), distance(typed, spelt.slice(0, typed.length + 1)));
+  // What is typed may be the beginning only, so it is held against as much of the name; four letters are too few for that.
+  const heads = typed.length < 5 ? [spelt] : [spelt.slice(0, typed.length), spelt.slice(0, typed.length + 1)];
+  const off = Math.min(...heads.map((head) => distance(typed, head)));
   return off <= slips ? 3 + off : null;
 }
 
