@@ -188,4 +188,8 @@ test('what is cancelled can be brought back', async ({ page, application }) => {
   await expect(page.getByRole('heading', { level: 1, name: 'Undo Ridge' })).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(words(page)).toHaveValue('not yet');
+  await page.getByRole('button', { name: 'Start afresh' }).click();
+  await expect(words(page)).toHaveValue('');
+  await page.getByRole('button', { name: 'Undo' }).last().click();
+  await expect(words(page)).toHaveValue('not yet');
 });

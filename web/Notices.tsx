@@ -57,7 +57,10 @@ function NoticeLine({ notice }: { notice: Notice }) {
     dispatch(dismissed(id));
     if (undo.kind === 'draft') {
       putBack(localStorage, undo.id, deviceName(), undo.mirror);
-      return void navigate(undo.href);
+      // A sheet that is in view is laid anew with what was brought back.
+      if (undo.href === location.pathname + location.search) location.reload();
+      else void navigate(undo.href);
+      return;
     }
     const restored = () => {
       if (undo.kind === 'bag') return restoreBag(undo.id);

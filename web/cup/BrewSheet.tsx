@@ -7,11 +7,11 @@ import { beverageG, BREWERS, FAULT_MEANING, FAULTS, STYLES, type Fault, type Rec
 import { COMPANIES } from '../../core/cup';
 import { OpenSelectField, SelectField, SwitchField, TapsField, TextField } from '../shared/fields';
 import { numberText, sentenceCase, words } from '../shared/format';
-import { plainName } from '../shared/OtherCopy';
 import { Sheet } from '../shared/Sheet';
 import { typedNumber, typedWater } from '../shared/typed';
 import { MakingPart } from './MakingPart';
 import { CupPart } from './CupPart';
+import { cupFieldName } from './cupFieldName';
 import { LevelsPart } from './LevelsPart';
 import { TasterField } from './TasterField';
 import { brewResolver, type BrewForm, type BrewValues } from './brewForm';
@@ -36,7 +36,7 @@ interface Props {
 export function BrewSheet({ bag, tasters, verdict, card = null, markFirst = false, first = false, ...sheet }: Props) {
   const { initial } = sheet;
   return (
-    <Sheet {...sheet} title={`A cup of ${bag.name}`} resolver={brewResolver} nameOf={nameOf} saveWord="Save the cup">
+    <Sheet {...sheet} title={`A cup of ${bag.name}`} resolver={brewResolver} nameOf={cupFieldName} saveWord="Save the cup">
       <div className="columns brew-cup-record">
         <div className="the-brew">
           <RecipePart />
@@ -48,17 +48,6 @@ export function BrewSheet({ bag, tasters, verdict, card = null, markFirst = fals
       </div>
     </Sheet>
   );
-}
-
-/** Parts of a field's path that a person need not hear of. */
-const UNSAID = new Set(['cup', 'making', 'words', 'set', 'levels', 'on']);
-const NAMES: Readonly<Record<string, string>> = { typing: 'being typed', nag: 'the word that will not come', said: 'what it is like', tapped: 'tapped', markAt: 'the mark rests on', liveId: '' };
-
-/** What a field is called where two copies of the sheet differ; null for what is no part of the cup. */
-function nameOf(path: readonly string[]): string | null {
-  if (path.includes('coolingFrom') || path.includes('ended') || path.includes('liveId')) return null;
-  const said = path.filter((part) => !UNSAID.has(part)).map((part) => NAMES[part] ?? plainName(part));
-  return sentenceCase(said.length === 0 ? 'notes' : path[1] === 'words' && path[2] === 'cup' ? ['notes', ...said].join(', ') : said.join(', '));
 }
 
 function RecipePart() {

@@ -3,7 +3,8 @@ import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { useWatch, type FieldValues } from 'react-hook-form';
 import type { Draft } from '../../contract/draft';
-import { clockText, dateText, sentenceCase } from './format';
+import { differing, nameOfPath } from './differences';
+import { clockText, dateText } from './format';
 
 interface Props<T extends FieldValues> {
   other: Draft;
@@ -83,38 +84,6 @@ export function OtherCopy<T extends FieldValues>({ other, untouched, settle, lea
     </section>
   );
 }
-
-interface Difference {
-  path: string;
-  name: string;
-  hereText: string;
-  thereText: string;
-}
-
-/** Fields in which two sheets differ, in the order of the sheet. */
-function differing(here: unknown, there: unknown, nameOf: (path: readonly string[]) => string | null, path: readonly string[] = []): Difference[] {
-  if (isPart(here) && isPart(there)) return [...new Set([...Object.keys(here), ...Object.keys(there)])].flatMap((name) => differing(here[name], there[name], nameOf, [...path, name]));
-  const [hereText, thereText] = [textOf(here), textOf(there)];
-  const name = nameOf(path);
-  return hereText === thereText || name === null ? [] : [{ path: path.join('.'), name, hereText, thereText }];
-}
-
-const isPart = (value: unknown): value is Record<string, unknown> => typeof value === 'object' && value !== null && !Array.isArray(value);
-
-function textOf(value: unknown): string {
-  if (Array.isArray(value)) return value.map(textOf).join(', ') || '–';
-  if (typeof value === 'boolean') return value ? 'yes' : 'no';
-  if (isPart(value)) return Object.values(value).map(textOf).filter((text) => text !== '–').join(', ') || '–';
-  if (typeof value !== 'string' || value === '') return '–';
-  return /^\d{4}-\d\d-\d\dT\d\d:\d\d$/.test(value) ? `${dateText(value.slice(0, 10))}, ${clockText(`${value}:00`)}` : value;
-}
-
-/** A field's name in words: "waterG" is "water", "restAdviceDays" "rest advice days". */
-export function plainName(part: string): string {
-  return part.replace(/(?<=[a-z])[GCS]$/, '').replaceAll(/(?<=[a-z])[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`).replaceAll('-', ' ');
-}
-
-const nameOfPath = (path: readonly string[]): string => sentenceCase(path.map(plainName).join(', '));
 
 const pad = (n: number): string => String(n).padStart(2, '0');
 const localDate = (at: Date): string => `${at.getFullYear()}-${pad(at.getMonth() + 1)}-${pad(at.getDate())}`;

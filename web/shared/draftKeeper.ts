@@ -29,9 +29,23 @@ const WAIT_MS = 200;
 const AGAIN_MS = 2500;
 const PREFIX = 'slow-crest.draft.';
 
-/** Puts a sheet that was thrown away back into this browser, as a change of its own. */
-export function putBack(storage: Pick<Storage, 'setItem'>, key: string, device: string, { counts, typed }: Mirror): void {
-  storage.setItem(PREFIX + key, JSON.stringify({ counts: changed(counts, device), typed }));
+/** What a browser holds of a sheet; null for nothing that can be read. */
+function readMirror(storage: Pick<Storage, 'getItem'>, key: string): Mirror | null {
+  try {
+    const kept: unknown = JSON.parse(storage.getItem(PREFIX + key) ?? 'null');
+    if (typeof kept !== 'object' || kept === null) return null;
+    const { counts, typed } = kept as Partial<Mirror>;
+    // Before drafts were counted, what was typed stood there by itself.
+    return typeof counts === 'object' && typeof typed === 'object' ? { counts, typed } : { counts: {}, typed: kept as Typed };
+  } catch {
+    return null;
+  }
+}
+
+/** Puts a sheet that was thrown away or written over back into this browser, as a change later than any it holds. */
+export function putBack(storage: Pick<Storage, 'getItem' | 'setItem'>, key: string, device: string, { counts, typed }: Mirror): void {
+  const later = merged(counts, readMirror(storage, key)?.counts ?? {});
+  storage.setItem(PREFIX + key, JSON.stringify({ counts: changed(later, device), typed }));
 }
 
 /**
@@ -53,7 +67,7 @@ export class DraftKeeper {
     private readonly storage: Pick<Storage, 'getItem' | 'setItem' | 'removeItem'>,
     private readonly onState: (state: DraftState) => void,
   ) {
-    this.#mirror = this.#readMirror();
+    this.#mirror = readMirror(storage, key);
   }
 
   /** What this browser holds; null when nothing is written. */
@@ -172,18 +186,6 @@ export class DraftKeeper {
       this.storage.setItem(PREFIX + this.key, JSON.stringify(mirror));
     } catch {
       // A browser without room still has the server.
-    }
-  }
-
-  #readMirror(): Mirror | null {
-    try {
-      const kept: unknown = JSON.parse(this.storage.getItem(PREFIX + this.key) ?? 'null');
-      if (typeof kept !== 'object' || kept === null) return null;
-      const { counts, typed } = kept as Partial<Mirror>;
-      // Before drafts were counted, what was typed stood there by itself.
-      return typeof counts === 'object' && typeof typed === 'object' ? { counts, typed } : { counts: {}, typed: kept as Typed };
-    } catch {
-      return null;
     }
   }
 }

@@ -103,15 +103,19 @@ export function useDraftedForm<T extends FieldValues, V extends FieldValues>(key
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [form, keeper]);
 
+  const canBeBroughtBack = (text: string): void => {
+    const { mirror } = keeper;
+    if (mirror) dispatch(noticed({ text, undo: { kind: 'draft', id: key, href, mirror } }));
+  };
   const settle = (other: Draft, typed: T): void => {
+    canBeBroughtBack('One sheet again. What stood here before can be brought back.');
     touched.current = true;
     lay(typed);
     keeper.settle(other, typed);
   };
   const discard = (): void => void keeper.forget();
   const throwAway = (): void => {
-    const { mirror } = keeper;
-    if (mirror) dispatch(noticed({ text: 'What you had written is put aside.', undo: { kind: 'draft', id: key, href, mirror } }));
+    canBeBroughtBack('What you had written is put aside.');
     discard();
   };
   const startAfresh = (): void => {

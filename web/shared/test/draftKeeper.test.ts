@@ -159,6 +159,23 @@ describe('a draft', () => {
   });
 });
 
+it('a sheet that was settled can be put back as it stood, later than the settling', async () => {
+  const [phone, laptop] = [open('phone'), open('laptop')];
+  phone.keeper.change({ notes: 'fig' });
+  laptop.keeper.change({ notes: 'date' });
+  await pass(500);
+  const [theirs, { mirror }] = [laptop.state()?.others[0], laptop.keeper];
+  if (!theirs || !mirror) throw new Error('Nothing was heard');
+  laptop.keeper.settle(theirs, { notes: 'fig' });
+  await pass(500);
+  putBack(laptop.browser, 'k', 'laptop', mirror);
+  const again = open('laptop', laptop.browser);
+  expect(await again.keeper.open()).toBeNull();
+  expect(again.keeper.mirror?.typed).toEqual({ notes: 'date' });
+  await pass(500);
+  expect(onServer('laptop')).toBe('date');
+});
+
 describe('two devices on one sheet', () => {
   async function apart() {
     const [phone, laptop] = [open('phone'), open('laptop')];
