@@ -58,6 +58,8 @@ export class DraftKeeper {
   #line: Promise<unknown> = Promise.resolve();
   #state: DraftState = { others: [], kept: 'idle' };
   #forgotten = false;
+  /** A change is on its way to the server. */
+  #sending = false;
 
   constructor(
     private readonly key: string,
@@ -125,9 +127,12 @@ export class DraftKeeper {
     this.#tell({ kept: 'idle' });
     if (Object.keys(counts).length === 0) return Promise.resolve();
     // A server that is away keeps its copy; it is offered back once more, which loses nothing.
-    const done = this.#line.then(() => this.transport.drop(counts)).catch(() => undefined);
-    this.#line = done;
-    return done;
+    const drop = (): Promise<unknown> => this.transport.drop(counts).catch(() => undefined);
+    // At once, for the page may be left; and again after a change that is still under way and might arrive later.
+    const first = drop();
+    if (!this.#sending) return first;
+    this.#line = this.#line.then(drop);
+    return this.#line;
   }
 
   /** Looks whether another device has written meanwhile. */
@@ -160,12 +165,15 @@ export class DraftKeeper {
     this.#line = this.#line.then(async () => {
       const mirror = this.#mirror;
       if (mirror === null || this.#forgotten) return;
+      this.#sending = true;
       try {
         this.#hear(await this.transport.put({ ...mirror, ...this.about }, closing));
         if (this.#mirror === mirror) this.#tell({ kept: 'kept' });
       } catch {
         this.#tell({ kept: 'here only' });
-        if (this.#timer === null && !closing) this.#later(AGAIN_MS);
+        if (this.#timer === null && !closing && !this.#forgotten) this.#later(AGAIN_MS);
+      } finally {
+        this.#sending = false;
       }
     });
   }

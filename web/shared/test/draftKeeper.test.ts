@@ -8,6 +8,9 @@ class Shelf {
   drafts: Draft[] = [];
   away = false;
   puts = 0;
+  drops = 0;
+  /** How long a change takes to arrive. */
+  slowMs = 0;
   #clock = 0;
 
   for(device: string): DraftTransport {
@@ -21,7 +24,7 @@ class Shelf {
         return this.drafts;
       },
       put: async (draft: DraftInput) => {
-        await Promise.resolve();
+        await new Promise((arrived) => setTimeout(arrived, this.slowMs));
         reached();
         this.puts++;
         this.drafts = [...this.drafts.filter((one) => one.device !== device), { ...draft, key: 'k', device, updatedAt: `2026-03-01T12:00:${String(this.#clock++).padStart(2, '0')}Z` }];
@@ -30,6 +33,7 @@ class Shelf {
       drop: async (counts) => {
         await Promise.resolve();
         reached();
+        this.drops++;
         this.drafts = this.drafts.filter((one) => one.device !== device && !follows(counts, one.counts));
       },
     };
@@ -143,6 +147,19 @@ describe('a draft', () => {
     void keeper.forget();
     await pass(5000);
     expect([shelf.drafts, keeper.mirror]).toEqual([[], null]);
+  });
+
+  it('is forgotten at once, and once more after a change that was under way', async () => {
+    const { keeper } = open('phone');
+    shelf.slowMs = 1500;
+    keeper.change({ notes: 'fig' });
+    await pass(300);
+    void keeper.forget();
+    await pass(10);
+    // The page may be gone before the change has arrived.
+    expect(shelf.drops).toBe(1);
+    await pass(5000);
+    expect([shelf.drafts, shelf.puts, shelf.drops]).toEqual([[], 1, 2]);
   });
 
   it('that was thrown away can be put back, as a change later than the one forgotten', async () => {
