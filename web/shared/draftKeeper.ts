@@ -171,7 +171,7 @@ export class DraftKeeper {
         if (this.#mirror === mirror) this.#tell({ kept: 'kept' });
       } catch {
         this.#tell({ kept: 'here only' });
-        if (this.#timer === null && !closing && !this.#forgotten) this.#later(AGAIN_MS);
+        if (this.#timer === null && !closing) this.#later(AGAIN_MS);
       } finally {
         this.#sending = false;
       }
