@@ -3,7 +3,6 @@ import { groupBy, keyBy } from 'es-toolkit';
 import { In, type EntityManager } from 'typeorm';
 import type { Cup, CupInput, Nag } from '../../contract/cup';
 import type { Nagging } from '../../contract/shelf';
-import { LINE_IDS } from '../../core/cup';
 import { notFound } from '../errors';
 import { CupEntity, CupWordEntity, NoteEntity } from './cupEntities';
 import { wordIds } from './words';
@@ -48,7 +47,7 @@ export async function loadNagging(db: EntityManager): Promise<Nagging[]> {
 }
 
 /**
- * Ends the search for a word: with the word, which is added to the cup, or (null) without one. Returns what undoes it.
+ * Ends the search for a word: with the word, which is added to the cup, or (null) without one.
  * Throws a not-found Problem where nothing nags.
  */
 export async function endNag(db: EntityManager, brewId: string, typed: string | null, now: Date): Promise<void> {
@@ -61,7 +60,7 @@ export async function endNag(db: EntityManager, brewId: string, typed: string | 
   const [wordId = typed] = await wordIds(db, [typed], now);
   const place = await db.countBy(CupWordEntity, { cupId: cup.id });
   await db.update(CupEntity, { id: cup.id }, { nag: { ...cup.nag, resolvedWith: wordId } });
-  await db.insert(CupWordEntity, { cupId: cup.id, place, wordId, typed, line: LINE_IDS[0] });
+  await db.insert(CupWordEntity, { cupId: cup.id, place, wordId, typed, line: 'cup' });
 }
 
 /** Takes the end of a search back: it nags again, and the word it was ended with leaves the cup. */

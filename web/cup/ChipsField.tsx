@@ -1,13 +1,15 @@
 import { useEffect, useId, useMemo, useRef, useState, type FocusEvent, type KeyboardEvent } from 'react';
 import Form from 'react-bootstrap/Form';
 import { useController } from 'react-hook-form';
-import { WORDS_MAX } from '../../contract/cup';
 import { WORD_MAX } from '../../contract/word';
 import type { LineId } from '../../core/cup';
 import { wordSpelt } from '../../core/cup/words';
 import { useVocabulary } from '../shared/useVocabulary';
 import type { BrewForm } from './brewForm';
 import type { CupForm } from './cupForm';
+
+/** Characters are counted as a person counts them. */
+const isTooLong = (word: string): boolean => Array.from(word).length > WORD_MAX;
 
 interface Props {
   line: LineId;
@@ -18,7 +20,7 @@ interface Props {
 
 /**
  * Words as chips. Enter takes the word that is pointed at, a comma the word as it was typed; leaving the field takes what
- * stands there. Nothing that is typed is ever refused but for its length.
+ * stands there. Nothing is ever cut short: what is too long for a note is said at once, and refused when the sheet is saved.
  */
 export function ChipsField({ line, label, help, className }: Props) {
   const id = useId();
@@ -30,7 +32,8 @@ export function ChipsField({ line, label, help, className }: Props) {
   const input = useRef<HTMLInputElement>(null);
   const suggestions = useMemo(() => suggest(typing, 6), [suggest, typing]);
   const showing = open && typing.trim() !== '';
-  const known = wordSpelt(vocabulary, typing);
+  const asTyped = wordSpelt(vocabulary, typing)?.name !== typing.trim();
+  const tooLong = [...set, typing.trim()].filter(isTooLong);
 
   // A list that opens at the foot of the window is brought into view, as it grows too.
   const list = useRef<HTMLUListElement>(null);
@@ -39,9 +42,9 @@ export function ChipsField({ line, label, help, className }: Props) {
   }, [showing, suggestions.length]);
 
   const keep = (value: CupForm['words'][LineId]): void => field.onChange(value);
-  const fresh = (words: readonly string[]): string[] => words.map((word) => word.trim().slice(0, WORD_MAX)).filter((word) => word !== '' && !set.includes(word));
+  const fresh = (words: readonly string[]): string[] => words.map((word) => word.trim()).filter((word) => word !== '' && !set.includes(word));
   const add = (...words: string[]): void => {
-    keep({ set: [...set, ...fresh(words)].slice(0, WORDS_MAX), typing: '' });
+    keep({ set: [...set, ...fresh(words)], typing: '' });
     setActive(0);
     setOpen(false);
   };
@@ -70,7 +73,7 @@ export function ChipsField({ line, label, help, className }: Props) {
       keep({ set: set.slice(0, -1), typing: set.at(-1) ?? '' });
     } else if (showing && (event.key === 'ArrowDown' || event.key === 'ArrowUp')) {
       event.preventDefault();
-      setActive((at) => Math.max(0, Math.min(suggestions.length, at + (event.key === 'ArrowDown' ? 1 : -1))));
+      setActive((at) => Math.max(0, Math.min(suggestions.length - (asTyped ? 0 : 1), at + (event.key === 'ArrowDown' ? 1 : -1))));
     }
   };
   const onChange = (text: string): void => {
@@ -90,7 +93,7 @@ export function ChipsField({ line, label, help, className }: Props) {
             {set.map((word) => {
               const spelt = wordSpelt(vocabulary, word);
               return (
-                <li key={word} className={spelt ? '' : 'own'} title={spelt ? (spelt.note?.like ?? spelt.name) : 'A word of your own'}>
+                <li key={word} className={isTooLong(word) ? 'own too-long' : spelt ? '' : 'own'} title={spelt ? (spelt.note?.like ?? spelt.name) : 'A word of your own'}>
                   <span dir="auto">{word}</span>
                   <button type="button" aria-label={`Remove ${word}`} onClick={() => remove(word)}>
                     ×
@@ -109,7 +112,6 @@ export function ChipsField({ line, label, help, className }: Props) {
             id={id}
             dir="auto"
             value={typing}
-            maxLength={WORD_MAX * 4}
             placeholder={set.length === 0 ? 'quince, honey …' : ''}
             autoComplete="off"
             autoCapitalize="none"
@@ -133,7 +135,7 @@ export function ChipsField({ line, label, help, className }: Props) {
                   <small>{word.note?.like ?? 'A word of your own'}</small>
                 </li>
               ))}
-              {known?.name !== typing.trim() && (
+              {asTyped && (
                 <li id={`${id}-${suggestions.length}`} role="option" aria-selected={active === suggestions.length} onMouseDown={(event) => event.preventDefault()} onClick={() => add(typing)}>
                   <strong dir="auto">“{typing.trim()}”</strong>
                   <small>as typed, a word of your own (or a comma)</small>
@@ -143,6 +145,11 @@ export function ChipsField({ line, label, help, className }: Props) {
           )}
         </div>
       </div>
+      {tooLong.length > 0 && (
+        <div className="invalid-feedback d-block" role="alert">
+          A note can hold {WORD_MAX} characters. What is longer belongs below, in your words.
+        </div>
+      )}
       {help && (
         <Form.Text id={`${id}-help`} as="div">
           {help}

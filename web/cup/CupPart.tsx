@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { useFormContext, useFormState, useWatch } from 'react-hook-form';
 import { NOTES_MAX } from '../../contract/cup';
+import { WORD_MAX } from '../../contract/word';
 import type { Bag } from '../../contract/bag';
 import { ATTRIBUTES, DRYNESSES, PARTS, TEXTURES } from '../../core/cup';
 import { api } from '../shared/api';
@@ -65,7 +66,7 @@ function WordsProblem() {
   if (!errors.cup?.words) return null;
   return (
     <div className="invalid-feedback d-block wide" role="alert">
-      {errors.cup.words.message ?? 'A note is too long: 60 characters are the most. What is longer belongs below, in your words.'}
+      {errors.cup.words.message ?? `A note is too long: ${WORD_MAX} characters are the most.`}
     </div>
   );
 }

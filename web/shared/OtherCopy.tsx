@@ -4,7 +4,8 @@ import Button from 'react-bootstrap/Button';
 import { useWatch, type FieldValues } from 'react-hook-form';
 import type { Draft } from '../../contract/draft';
 import { differing, nameOfPath } from './differences';
-import { clockText, dateText } from './format';
+import { momentText } from './format';
+import { localDateTime } from './today';
 
 interface Props<T extends FieldValues> {
   other: Draft;
@@ -21,8 +22,6 @@ export function OtherCopy<T extends FieldValues>({ other, untouched, settle, lea
   const [taken, setTaken] = useState<ReadonlySet<string>>(new Set());
   const there = other.typed as T;
   const apart = differing(here, there, nameOf);
-  const at = new Date(other.updatedAt);
-  const when = `${dateText(localDate(at))}, ${clockText(localInstant(at))}`;
   const mix = (): T => apart.filter(({ path }) => taken.has(path)).reduce((sheet, { path }) => set(sheet, path, get(there, path)), structuredClone(here));
   const take = (path: string): void =>
     setTaken((before) => {
@@ -34,7 +33,7 @@ export function OtherCopy<T extends FieldValues>({ other, untouched, settle, lea
     <section className="other-copy" aria-label="Written elsewhere">
       <h2>{untouched ? 'Begun elsewhere' : 'Also written elsewhere'}</h2>
       <p>
-        {apart.length === 0 ? 'It says the same there' : untouched ? 'This was written at another device or in another window' : 'At another device or in another window it says otherwise; both are kept until you choose'}. Last written {when}.
+        {apart.length === 0 ? 'It says the same there' : untouched ? 'This was written at another device or in another window' : 'At another device or in another window it says otherwise; both are kept until you choose'}. Last written {momentText(localDateTime(new Date(other.updatedAt)))}.
       </p>
       {apart.length > 0 && (
         <div className="copies">
@@ -84,7 +83,3 @@ export function OtherCopy<T extends FieldValues>({ other, untouched, settle, lea
     </section>
   );
 }
-
-const pad = (n: number): string => String(n).padStart(2, '0');
-const localDate = (at: Date): string => `${at.getFullYear()}-${pad(at.getMonth() + 1)}-${pad(at.getDate())}`;
-const localInstant = (at: Date): string => `${localDate(at)}T${pad(at.getHours())}:${pad(at.getMinutes())}:00`;

@@ -1,4 +1,4 @@
-import { clockText, dateText, sentenceCase } from './format';
+import { momentText, sentenceCase } from './format';
 
 /** A field in which two copies of a sheet differ. */
 export interface Difference {
@@ -23,7 +23,7 @@ function textOf(value: unknown): string {
   if (typeof value === 'boolean') return value ? 'yes' : 'no';
   if (isPart(value)) return Object.values(value).map(textOf).filter((text) => text !== '–').join(', ') || '–';
   if (typeof value !== 'string' || value === '') return '–';
-  return /^\d{4}-\d\d-\d\dT\d\d:\d\d$/.test(value) ? `${dateText(value.slice(0, 10))}, ${clockText(`${value}:00`)}` : value;
+  return /^\d{4}-\d\d-\d\dT\d\d:\d\d$/.test(value) ? momentText(value) : value;
 }
 
 /** A field's name in words: "waterG" is "water", "restAdviceDays" "rest advice days". */

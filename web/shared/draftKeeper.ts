@@ -50,7 +50,7 @@ export function putBack(storage: Pick<Storage, 'getItem' | 'setItem'>, key: stri
 
 /**
  * Keeps what is written on one sheet: in this browser at once, on the server within a second, and tries again while the
- * server is away. Writes go one after another, so an older one never overtakes a newer; forgetting waits its turn too.
+ * server is away. Writes go one after another, so an older one never overtakes a newer.
  */
 export class DraftKeeper {
   #mirror: Mirror | null;

@@ -25,6 +25,11 @@ export function clockText(instant: string): string {
   return clock.format(new Date(instant.slice(0, 19)));
 }
 
+/** "24 Nov, 07:42", of a wall clock as `datetime-local` writes it. */
+export function momentText(wallClock: string, today = ''): string {
+  return `${dateText(wallClock.slice(0, 10), today)}, ${clockText(`${wallClock}:00`)}`;
+}
+
 /** Making a formatter costs far more than using it, and a page writes hundreds of numbers. */
 const formatters = new Map<string, Intl.NumberFormat>();
 

@@ -1,6 +1,7 @@
 import { Link } from 'react-router';
 import type { Shelf } from '../../contract/shelf';
-import { dateText } from '../shared/format';
+import { dateText, momentText } from '../shared/format';
+import { localDateTime } from '../shared/today';
 
 /** What waits to be finished: sheets that were begun, and words that would not come. */
 export function ComeBack({ shelf: { unfinished, nagging, today } }: { shelf: Shelf }) {
@@ -9,7 +10,7 @@ export function ComeBack({ shelf: { unfinished, nagging, today } }: { shelf: She
     <ul className="come-back" aria-label="Waiting for you">
       {unfinished.map(({ key, title, href, updatedAt }) => (
         <li key={key}>
-          Not saved: <Link to={href}>{title}</Link>, {dateText(updatedAt.slice(0, 10), today)}
+          Not saved: <Link to={href}>{title}</Link>, {momentText(localDateTime(new Date(updatedAt)), today)}
         </li>
       ))}
       {nagging.map(({ brewId, bagName, on, said, tapped }) => (
