@@ -91,6 +91,15 @@ test.describe('a name may be refused', () => {
     const words = ['<script>document.title="owned"</script>', 'قهوة بالهيل', '🍐🍑', 'a & b <i>'];
     const notes = page.getByRole('combobox', { name: 'Notes', exact: true });
     for (const word of words) await notes.fill(`${word},`);
+    // What is too long for a note is said at once, refused, and still there to the last letter.
+    const long = 'the smell of a railway station in late autumn rain, no, of two of them'.replaceAll(',', '');
+    await notes.fill(`${long},`);
+    await expect(page.getByText('A note can hold 60 characters.')).toBeVisible();
+    await page.getByRole('button', { name: 'Save the cup' }).click();
+    await expect(page.getByText('A note is too long')).toBeVisible();
+    await expect(page.getByRole('list', { name: 'Notes, written' }).getByText(long)).toBeVisible();
+    await page.getByRole('button', { name: `Remove ${long}` }).click();
+    await expect(page.getByText('A note can hold 60 characters.')).toHaveCount(0);
     await page.getByLabel('In your words').fill(wild.padEnd(10_010, '.'));
     await expect(page.getByText(/of 10,000 characters/)).toBeVisible();
     await page.getByRole('button', { name: 'Save the cup' }).click();

@@ -37,6 +37,12 @@ export function readLevel(typed: string): Level | null {
   return LEVELS.find((level) => level === whole + third) ?? null;
 }
 
+/** The level one step up or down from what is typed, as far as there is one; 3 where that is no level yet. */
+export function stepLevel(typed: string, by: 1 | -1): Level {
+  const level = readLevel(typed);
+  return level === null ? '3' : (LEVELS[LEVELS.indexOf(level) + by] ?? level);
+}
+
 /** How a taster likes the amount of something. */
 export const LIKINGS = ['too little', 'just right', 'too much'] as const;
 export type Liking = (typeof LIKINGS)[number];

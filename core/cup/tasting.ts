@@ -32,6 +32,14 @@ export const TASTING_LINES: readonly TastingLine[] = [
   ...SIPPED_LOOKS.flatMap(sipped),
 ];
 
+/** What a line is called: "ground", "hot, nose", "cool, second sip"; nothing for the cup as a whole. */
+export function lineName(id: LineId): string {
+  const line = TASTING_LINES.find((one) => one.id === id);
+  if (!line?.look) return '';
+  if (line.sip !== null) return `${line.look}, ${line.sip === 1 ? 'first' : 'second'} sip`;
+  return linesOf(line.look).length > 1 ? `${line.look}, nose` : line.look;
+}
+
 /** The lines of one look. */
 export function linesOf(look: Look): readonly TastingLine[] {
   return TASTING_LINES.filter((line) => line.look === look);

@@ -15,8 +15,3 @@ export function merged(a: ChangeCounts, b: ChangeCounts): ChangeCounts {
 export function changed(counts: ChangeCounts, device: string): ChangeCounts {
   return { ...counts, [device]: (counts[device] ?? 0) + 1 };
 }
-
-/** Two copies of which neither follows the other: somebody wrote on each without seeing the other. */
-export function apart(a: ChangeCounts, b: ChangeCounts): boolean {
-  return !follows(a, b) && !follows(b, a);
-}

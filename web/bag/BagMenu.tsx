@@ -1,23 +1,18 @@
 import Dropdown from 'react-bootstrap/Dropdown';
 import { useNavigate } from 'react-router';
-import type { BagDraft } from '../../contract/bag';
 import type { BagPage } from '../../contract/shelf';
 import { api, problemOf } from '../shared/api';
 import { noticed } from '../shared/notices';
 import { useAppDispatch } from '../shared/store';
+import { useBagChange } from './useBagChange';
 
 /** What can be done with a bag besides brewing it. Everything here can be taken back. */
 export function BagMenu({ page: { bag, frozen }, today }: { page: BagPage; today: string }) {
   const navigate = useNavigate();
   const dispatch = useAppDispatch();
-  const [changeBag] = api.useChangeBagMutation();
+  const change = useBagChange(bag);
   const [removeBag] = api.useRemoveBagMutation();
 
-  const change = async (differently: Partial<BagDraft>, said: string): Promise<void> => {
-    const { id, createdAt: _, revision: __, ...input } = bag;
-    const { error } = await changeBag({ id, bag: { ...input, ...differently } });
-    dispatch(noticed({ text: problemOf(error)?.message ?? said }));
-  };
 
   const remove = async (): Promise<void> => {
     const { error } = await removeBag(bag.id);

@@ -1,15 +1,8 @@
 import type { Cup } from '../../contract/cup';
-import { levelText, LINE_IDS, TASTING_LINES, type LineId } from '../../core/cup';
+import { levelText, LINE_IDS, lineName } from '../../core/cup';
 import { currentWord } from '../../core/cup/words';
 import { numberText } from '../shared/format';
 import { useVocabulary } from '../shared/useVocabulary';
-
-function placeText(id: LineId): string {
-  const line = TASTING_LINES.find((one) => one.id === id);
-  if (!line?.look) return '';
-  if (line.sip !== null) return `${line.look}, ${line.sip === 1 ? 'first' : 'second'} sip`;
-  return line.look === 'whole bean' || line.look === 'ground' || line.look === 'wet' ? line.look : `${line.look}, nose`;
-}
 
 /** The words of a cup as the household now says them, by the look they were found at. */
 export function CupWords({ cup }: { cup: Cup }) {
@@ -19,7 +12,7 @@ export function CupWords({ cup }: { cup: Cup }) {
     <ul className="cup-words">
       {LINE_IDS.filter((id) => cup.words.some(({ line }) => line === id)).map((id) => (
         <li key={id} dir="auto">
-          {placeText(id) && <span className="at">{placeText(id)}: </span>}
+          {lineName(id) && <span className="at">{lineName(id)}: </span>}
           {cup.words.filter(({ line }) => line === id).map((word) => currentWord(vocabulary, word.id)?.name ?? word.typed).join(', ')}
         </li>
       ))}

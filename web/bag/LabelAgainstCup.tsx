@@ -1,13 +1,12 @@
-import type { BagDraft } from '../../contract/bag';
 import type { BagPage } from '../../contract/shelf';
 import { ROAST_LEVELS } from '../../core/crest';
 import { BET_OUTCOMES, betClaim, likingOf, markOf, restClaim, roastClaim, type BetOutcome, type ClaimReading } from '../../core/cup';
 import { labelAgainstCups, wordsOverDays, type NoteOutcome } from '../../core/cup/words';
-import { api } from '../shared/api';
 import { Taps } from '../shared/fields';
 import { markText } from '../shared/format';
 import { useVocabulary } from '../shared/useVocabulary';
 import { daysListText } from './daysList';
+import { useBagChange } from './useBagChange';
 
 const MARKS: Readonly<Record<NoteOutcome['outcome'], string>> = { found: '●', 'close kin': '◐', never: '○' };
 const CLAIM_MARKS: Readonly<Record<ClaimReading['outcome'], string>> = { held: '●', off: '○', open: '?' };
@@ -71,12 +70,8 @@ function claimsOf({ bag, verdict }: BagPage): ClaimReading[] {
 
 /** The bet in the taster's words, beside the verdict; the taster says whether it held. */
 function Bet({ page: { bag }, verdict }: { page: BagPage; verdict: string }) {
-  const [changeBag] = api.useChangeBagMutation();
-  const judge = (outcome: BetOutcome): void => {
-    const { id, createdAt: _, revision: __, ...input } = bag;
-    const changed: BagDraft = { ...input, betHeld: bag.betHeld === outcome ? null : outcome };
-    void changeBag({ id, bag: changed });
-  };
+  const change = useBagChange(bag);
+  const judge = (outcome: BetOutcome): void => void change({ betHeld: bag.betHeld === outcome ? null : outcome });
   return (
     <div className="mt-2">
       <p className="mb-1">

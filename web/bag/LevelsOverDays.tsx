@@ -9,10 +9,11 @@ import { daysListText } from './daysList';
 import { dayTicks } from './ticks';
 
 const WORDS_MOST = 8;
+
+// Pixels: room for the names, right margin, height of a row of levels, how far a ridge may rise, height of a row of notes, room for the axis.
 const NAMES = 104;
 const RIGHT = 14;
 const LINE = 30;
-/** A ridgeline may rise into the row above it. */
 const RISE = 40;
 const WORD = 22;
 const AXIS = 34;

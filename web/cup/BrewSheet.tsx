@@ -14,6 +14,7 @@ import { CupPart } from './CupPart';
 import { cupFieldName } from './cupFieldName';
 import { LevelsPart } from './LevelsPart';
 import { TasterField } from './TasterField';
+import { useLaid } from './useLaid';
 import { brewResolver, type BrewForm, type BrewValues } from './brewForm';
 
 interface Props {
@@ -34,14 +35,13 @@ interface Props {
 
 /** A brew and its cup, in one visit. */
 export function BrewSheet({ bag, tasters, verdict, card = null, markFirst = false, first = false, ...sheet }: Props) {
-  const { initial } = sheet;
   return (
     <Sheet {...sheet} title={`A cup of ${bag.name}`} resolver={brewResolver} nameOf={cupFieldName} saveWord="Save the cup">
       <div className="columns brew-cup-record">
         <div className="the-brew">
           <RecipePart />
-          <MakingPart initial={initial} verdict={verdict} card={card} />
-          <RecordPart tasters={tasters} initial={initial} />
+          <MakingPart verdict={verdict} card={card} />
+          <RecordPart tasters={tasters} />
         </div>
         <CupPart bag={bag} markFirst={markFirst} first={first} />
         <LevelsPart />
@@ -76,11 +76,11 @@ const WRITTEN = [
   { value: 'memory', text: 'From memory' },
 ];
 
-function RecordPart({ tasters, initial }: { tasters: readonly Taster[]; initial: BrewForm }) {
+function RecordPart({ tasters }: { tasters: readonly Taster[] }) {
+  const laid = useLaid();
   const fault = useWatch<BrewForm, 'fault'>({ name: 'fault' });
   const { errors } = useFormState<BrewForm>();
-  const { cup } = initial;
-  const open = errors.brewedAt !== undefined || errors.tasterId !== undefined || errors.faultNote !== undefined || initial.fault !== '' || initial.recordedFrom !== 'cup' || cup.blind || cup.company !== '' || initial.filter !== '' || initial.waterRecipe !== '';
+  const open = errors.brewedAt !== undefined || errors.tasterId !== undefined || errors.faultNote !== undefined || laid.fault !== '' || laid.recordedFrom !== 'cup' || laid.cup.blind || laid.cup.company !== '' || laid.filter !== '' || laid.waterRecipe !== '';
   const style = useWatch<BrewForm, 'style'>({ name: 'style' });
   return (
     <fieldset className="the-record">
@@ -102,7 +102,7 @@ function RecordPart({ tasters, initial }: { tasters: readonly Taster[]; initial:
           </div>
           <TextField name="filter" label="Filter" />
           <TextField name="waterRecipe" label="Brewing water" />
-          <SelectField name="style" label="Drunk as" options={STYLES.map((style) => ({ value: style, text: sentenceCase(style) }))} />
+          <SelectField name="style" label="Drunk as" options={STYLES.map((one) => ({ value: one, text: sentenceCase(one) }))} />
           <SelectField name="fault" label="What went wrong" className="half" options={[{ value: '', text: 'Nothing' }, ...FAULTS.map((code) => ({ value: code, text: sentenceCase(words(code)) }))]} help={FAULTS.some((one) => one === fault) ? FAULT_MEANING[fault as Fault] : 'A brew with a fault stays in the log and leaves the judgement.'} />
           {fault !== '' && <TextField name="faultNote" label="In your words" className="wide" />}
         </div>

@@ -1,7 +1,9 @@
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import { COACHING, linesOf, type Look } from '../../core/cup';
+import { useFormContext } from 'react-hook-form';
+import { COACHING, type Look } from '../../core/cup';
 import { api } from '../shared/api';
+import type { BrewForm } from './brewForm';
 
 interface Props {
   /** Nothing was ever logged on this bag, so it is offered. */
@@ -13,6 +15,7 @@ interface Props {
 export function CoachPart({ first, onLook }: Props) {
   const { data: settings } = api.useSettingsQuery(undefined);
   const [keep] = api.useKeepSettingsMutation();
+  const { setFocus } = useFormContext<BrewForm>();
   const [at, setAt] = useState<number | null>(null);
   if (!settings || settings.coaching === false) return null;
   const decide = (coaching: boolean): void => void keep({ ...settings, coaching });
@@ -36,8 +39,7 @@ export function CoachPart({ first, onLook }: Props) {
     if (!step) return;
     onLook(step.look);
     // The line is drawn after the look has changed.
-    const place = linesOf(step.look).findIndex(({ id }) => id === step.at);
-    requestAnimationFrame(() => document.querySelectorAll<HTMLInputElement>('#look-lines [role=combobox]')[place]?.focus());
+    requestAnimationFrame(() => setFocus(`cup.words.${step.at}`));
   };
   const step = at === null ? undefined : COACHING[at];
   return (

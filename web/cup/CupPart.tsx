@@ -1,5 +1,4 @@
-import { useState } from 'react';
-import { useFormContext, useFormState, useWatch } from 'react-hook-form';
+import { useFormState, useWatch } from 'react-hook-form';
 import { NOTES_MAX } from '../../contract/cup';
 import { WORD_MAX } from '../../contract/word';
 import type { Bag } from '../../contract/bag';
@@ -14,6 +13,7 @@ import { HoldField } from './HoldField';
 import { NagPart } from './NagPart';
 import { ScorePart } from './ScorePart';
 import { StagesPart, useLook } from './StagesPart';
+import { useLaid } from './useLaid';
 
 interface Props {
   bag: Bag;
@@ -25,35 +25,33 @@ interface Props {
 /** The cup: its score, its words, and, for who wants them, its looks, levels and mouthfeel. */
 export function CupPart({ bag, markFirst, first }: Props) {
   const [look, setLook] = useLook();
-  const { getValues } = useFormContext<BrewForm>();
-  // As the sheet was laid, with what was written before: a part that holds something stands open.
-  const [initial] = useState(() => getValues('cup'));
+  const { cup: laid } = useLaid();
   const { errors } = useFormState<BrewForm>();
   const { data: settings } = api.useSettingsQuery(undefined);
-  const staged = Object.entries(initial.words).some(([line, { set, typing }]) => line !== 'cup' && (set.length > 0 || typing !== ''));
-  const alsoParts = PARTS.filter((part) => initial[part] !== '' || (bag.weights !== null && ATTRIBUTES.some((attribute) => attribute === part && (bag.weights?.[attribute] ?? 0) > 0)));
+  const staged = Object.entries(laid.words).some(([line, { set, typing }]) => line !== 'cup' && (set.length > 0 || typing !== ''));
+  const alsoParts = PARTS.filter((part) => laid[part] !== '' || (bag.weights !== null && ATTRIBUTES.some((attribute) => attribute === part && (bag.weights?.[attribute] ?? 0) > 0)));
   const coached = settings?.coaching === true;
   return (
     <fieldset>
       <legend>The cup</legend>
       <CoachPart first={first} onLook={setLook} />
-      <ScorePart school={initial.school} markFirst={markFirst} alsoParts={alsoParts} />
+      <ScorePart school={laid.school} markFirst={markFirst} alsoParts={alsoParts} />
       <div className="fields mt-3">
         <ChipsField line="cup" label="Notes" className="wide" help="Enter takes the suggestion, a comma your own word." />
         <WordsProblem />
         <TextField name="cup.notes" label="In your words" className="wide" rows={3} help={<NotesLength />} />
       </div>
-      <details open={staged || coached || initial.coolingFrom !== ''}>
+      <details open={staged || coached || laid.coolingFrom !== ''}>
         <summary>Look by look: beans, ground, wet, hot, warm, cool</summary>
         <StagesPart look={look} onLook={setLook} />
       </details>
-      <details open={initial.finishS !== '' || initial.dryness !== '' || initial.textures.length > 0 || errors.cup?.finishS !== undefined}>
+      <details open={laid.finishS !== '' || laid.dryness !== '' || laid.textures.length > 0 || errors.cup?.finishS !== undefined}>
         <summary>Finish, texture, dryness</summary>
         <HoldField />
         <TapsField name="cup.textures" label="It feels" options={TEXTURES} />
         <TapsField name="cup.dryness" label="Dryness" options={DRYNESSES} />
       </details>
-      <details open={initial.nag.on}>
+      <details open={laid.nag.on}>
         <summary>A word that will not come</summary>
         <NagPart />
       </details>

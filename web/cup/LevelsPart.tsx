@@ -1,12 +1,13 @@
-import { useId, useState, type KeyboardEvent } from 'react';
+import { useId, type KeyboardEvent } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
-import { useController, useFormContext, useFormState } from 'react-hook-form';
-import { FIRST_LEVEL_ATTRIBUTES, LIKINGS, type LevelAttribute, type Liking } from '../../core/cup';
+import { useController, useFormState } from 'react-hook-form';
+import { FIRST_LEVEL_ATTRIBUTES, LIKINGS, stepLevel, type LevelAttribute, type Liking } from '../../core/cup';
 import { api } from '../shared/api';
 import { sentenceCase } from '../shared/format';
 import type { BrewForm } from './brewForm';
-import { levelWords, stepLevel } from './cupForm';
+import { levelWords } from './cupForm';
+import { useLaid } from './useLaid';
 
 /** Letters that say how the amount was liked, typed in the field of the level. */
 const KEYS: Readonly<Record<string, Liking>> = { l: 'too little', j: 'just right', m: 'too much' };
@@ -14,13 +15,12 @@ const SHORT: Readonly<Record<Liking, string>> = { 'too little': 'little', 'just 
 
 /** How much of what there was, and how that was liked: two things, side by side. */
 export function LevelsPart() {
-  const { getValues } = useFormContext<BrewForm>();
-  const [initial] = useState(() => getValues('cup'));
+  const { cup: laid } = useLaid();
   const { errors } = useFormState<BrewForm>();
   const { data: settings } = api.useSettingsQuery(undefined);
   // Those hidden since are asked for where this cup has a level for them.
-  const attributes = (settings?.levelAttributes ?? FIRST_LEVEL_ATTRIBUTES).filter(({ id, shown }) => shown || initial.levels[id] !== undefined);
-  const open = initial.school === 'levels' || Object.keys(initial.levels).length > 0 || errors.cup?.levels !== undefined;
+  const attributes = (settings?.levelAttributes ?? FIRST_LEVEL_ATTRIBUTES).filter(({ id, shown }) => shown || laid.levels[id] !== undefined);
+  const open = laid.school === 'levels' || Object.keys(laid.levels).length > 0 || errors.cup?.levels !== undefined;
   return (
     <fieldset className="all-columns">
       <legend>How much of what</legend>

@@ -6,24 +6,25 @@ import { BedPicture } from '../shared/BedPicture';
 import { benchApi } from '../shared/benchApi';
 import { SelectField, TapsField, TextField } from '../shared/fields';
 import { numberText } from '../shared/format';
-import { typedNumber, typedSeconds, typedWater } from '../shared/typed';
+import { numberIn, typedNumber, typedSeconds, typedWater } from '../shared/typed';
 import { MeasureButton } from './MeasureButton';
 import { somethingMade, type BrewForm } from './brewForm';
+import { useLaid } from './useLaid';
 
 interface Props {
-  initial: BrewForm;
   verdict: Verdict;
   card: RecipeCard | null;
 }
 
 /** How the brew went: signs of gas and flow, what was measured, tastes that say something of the recipe, and the advice. */
-export function MakingPart({ initial, verdict, card }: Props) {
+export function MakingPart({ verdict, card }: Props) {
+  const laid = useLaid();
   const { errors } = useFormState<BrewForm>();
   const [style, liveId, bed] = useWatch<BrewForm, ['style', 'liveId', 'making.bed']>({ name: ['style', 'liveId', 'making.bed'] });
   const { setValue } = useFormContext<BrewForm>();
   const { data: grinders = [] } = benchApi.useGrindersQuery(undefined);
   const shot = style === 'espresso';
-  const open = initial.liveId !== '' || errors.making !== undefined || somethingMade(initial.making);
+  const open = laid.liveId !== '' || errors.making !== undefined || somethingMade(laid.making);
   const brew = liveId === '' ? null : liveId;
   return (
     <fieldset className="how-it-went">
@@ -59,10 +60,9 @@ function Estimate() {
 
 function Reading({ verdict, card }: { verdict: Verdict; card: RecipeCard | null }) {
   const typed = useWatch<BrewForm>() as BrewForm;
-  const known = (value: number | string | null): number | null => (typeof value === 'number' ? value : null);
-  const number = (text: string): number | null => known(typedNumber(text));
-  const [doseG, drainS] = [number(typed.doseG), known(typedSeconds(typed.drainS))];
-  const waterG = known(typedWater(typed.waterG, doseG));
+  const number = (text: string): number | null => numberIn(typedNumber(text));
+  const [doseG, drainS] = [number(typed.doseG), numberIn(typedSeconds(typed.drainS))];
+  const waterG = numberIn(typedWater(typed.waterG, doseG));
   if (doseG === null || waterG === null) return null;
   const kind = card?.kind ?? kindOf(typed);
   const { read, extraction, flow, beverage } = readBrew({

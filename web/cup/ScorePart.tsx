@@ -1,11 +1,10 @@
 import { mapValues, pick } from 'es-toolkit';
 import { useWatch } from 'react-hook-form';
-import { ATTRIBUTES, compositeLiking, markOfCup, nearestLevel, PART_STEP, PARTS, QUICK_ATTRIBUTES, readLevel, levelValue, SCHOOL_SCALES, SUBTRACTIVE, sumOfParts, type Part, type School } from '../../core/cup';
+import { ATTRIBUTES, compositeLiking, markOfCup, PART_STEP, PARTS, QUICK_ATTRIBUTES, SCHOOL_SCALES, stepLevel, SUBTRACTIVE, sumOfParts, type Part, type School } from '../../core/cup';
 import { MarkField } from '../shared/fields';
 import { numberText, otherSchoolsText, SCHOOL_NAMES, sentenceCase } from '../shared/format';
-import { typedNumber } from '../shared/typed';
+import { numberIn, typedMarkValue, typedNumber } from '../shared/typed';
 import type { BrewForm } from './brewForm';
-import { stepLevel } from './cupForm';
 
 /** The parts of a school that are marked one by one. */
 const PARTS_OF: Readonly<Record<School, readonly Part[]>> = { mark10: [], stars: [], levels: [], composite: QUICK_ATTRIBUTES, sum100: PARTS };
@@ -44,12 +43,7 @@ export function ScorePart({ school, markFirst, alsoParts }: Props) {
 
 function useTypedScore(): { mark: number | null; parts: Record<Part, number | null> } {
   const cup = useWatch<BrewForm, 'cup'>({ name: 'cup' });
-  const number = (text: string): number | null => {
-    const value = typedNumber(text);
-    return typeof value === 'number' ? value : null;
-  };
-  const level = readLevel(cup.mark);
-  return { mark: cup.school === 'levels' ? level && levelValue(level) : number(cup.mark), parts: mapValues(pick(cup, [...PARTS]), number) };
+  return { mark: numberIn(typedMarkValue(cup.school, cup.mark)), parts: mapValues(pick(cup, [...PARTS]), (text) => numberIn(typedNumber(text))) };
 }
 
 /** What the score comes to, and what it is elsewhere. */
@@ -64,7 +58,7 @@ function Scale({ school }: { school: School }) {
       {SCHOOL_NAMES[school]}.{' '}
       {school === 'sum100' && of > 0 && (of === PARTS.length ? <strong>The sum is {numberText(sum, 2)}. </strong> : `${numberText(sum, 2)} from ${of} of ${PARTS.length} parts. `)}
       {school === 'composite' && mark === null && mean !== null && <strong>{numberText(mean / 10, 1)}, the mean, unless you mark it. </strong>}
-      {score !== null && score >= min && score <= max ? `The same as ${otherSchoolsText(school, school === 'levels' ? levelValue(nearestLevel(score)) : score)}.` : null}
+      {score !== null && score >= min && score <= max ? `The same as ${otherSchoolsText(school, score)}.` : null}
     </span>
   );
 }

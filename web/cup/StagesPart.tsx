@@ -1,12 +1,13 @@
 import { useRef, useState, type KeyboardEvent } from 'react';
-import { useFormContext, useWatch } from 'react-hook-form';
-import { linesOf, LOOKS, SIPPED_LOOKS, type LineId, type Look, type TastingLine } from '../../core/cup';
+import { useWatch } from 'react-hook-form';
+import { lineName, linesOf, LOOKS, SIPPED_LOOKS, type LineId, type Look } from '../../core/cup';
 import { TapsField } from '../shared/fields';
 import { sentenceCase } from '../shared/format';
 import type { BrewForm } from './brewForm';
 import { ChipsField } from './ChipsField';
 import { CoolingClock } from './CoolingClock';
 import type { CupForm } from './cupForm';
+import { useLaid } from './useLaid';
 
 const HINTS: Readonly<Record<Look, string>> = {
   'whole bean': 'Before grinding: open the bag or the tin and smell.',
@@ -16,11 +17,6 @@ const HINTS: Readonly<Record<Look, string>> = {
   warm: 'Acidity and sweetness show more now.',
   cool: 'What is left, and whether it is clean.',
 };
-
-function labelOf({ look, sense, sip }: TastingLine): string {
-  if (sip !== null) return `${sentenceCase(look ?? '')}, ${sip === 1 ? 'first' : 'second'} sip`;
-  return look !== null && linesOf(look).length > 1 ? `${sentenceCase(look)}, ${sense}` : sentenceCase(look ?? '');
-}
 
 /** A tasting look by look, each with its own lines; the clock calls the next. */
 export function StagesPart({ look, onLook }: { look: Look; onLook: (look: Look) => void }) {
@@ -62,7 +58,7 @@ export function StagesPart({ look, onLook }: { look: Look; onLook: (look: Look) 
       <div id="look-lines" role="tabpanel" aria-labelledby={`look-${LOOKS.indexOf(look)}`}>
         <p className="quiet small mb-2">{HINTS[look]}</p>
         {linesOf(look).map((line) => (
-          <ChipsField key={line.id} line={line.id} label={labelOf(line)} />
+          <ChipsField key={line.id} line={line.id} label={sentenceCase(lineName(line.id))} />
         ))}
       </div>
       <TapsField name="cup.markAt" label="The mark rests on" options={SIPPED_LOOKS} help="Hot or cool can differ by a point; say which one you marked." />
@@ -72,9 +68,9 @@ export function StagesPart({ look, onLook }: { look: Look; onLook: (look: Look) 
 
 const begun = ({ set, typing }: CupForm['words'][LineId]): boolean => set.length > 0 || typing !== '';
 
-/** Which look is open; the first that is sipped, unless a smell was begun. */
+/** Which look is open: the last that was begun, else the hot one. */
 export function useLook(): [Look, (look: Look) => void] {
-  const { getValues } = useFormContext<BrewForm>();
-  const [look, setLook] = useState<Look>(() => LOOKS.findLast((one) => linesOf(one).some(({ id }) => begun(getValues(`cup.words.${id}`)))) ?? 'hot');
+  const { cup } = useLaid();
+  const [look, setLook] = useState<Look>(() => LOOKS.findLast((one) => linesOf(one).some(({ id }) => begun(cup.words[id]))) ?? 'hot');
   return [look, setLook];
 }

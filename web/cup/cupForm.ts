@@ -1,6 +1,6 @@
 import { mapValues, pick } from 'es-toolkit';
 import type { Cup, Nag } from '../../contract/cup';
-import { LEVELS, levelText, LINE_IDS, PARTS, readLevel, type LineId, type Part, type School, type Texture } from '../../core/cup';
+import { levelText, LINE_IDS, PARTS, readLevel, type LineId, type Part, type School, type Texture } from '../../core/cup';
 import type { Trait } from '../../core/cup/words';
 import { asTyped, typedChoice, typedMark, typedMarkValue, typedNumber } from '../shared/typed';
 
@@ -94,13 +94,6 @@ export function cupValues(cup: CupForm): unknown {
     company: typedChoice(cup.company),
     nag: nagValues(nag),
   };
-}
-
-/** Levels offered when stepping up or down from what is typed. */
-export function stepLevel(text: string, by: 1 | -1): string {
-  const at = LEVELS.findIndex((level) => level === readLevel(text));
-  if (at < 0) return '3';
-  return LEVELS[Math.min(LEVELS.length - 1, Math.max(0, at + by))] ?? text;
 }
 
 /** What a typed level says in words; null when it is none. */

@@ -14,6 +14,11 @@ export function typedNumber(text: string): number | string | null {
   return Number.isNaN(value) ? trimmed : value;
 }
 
+/** The number in what was typed; null where there is none to reckon with. */
+export function numberIn(typed: number | string | null): number | null {
+  return typeof typed === 'number' ? typed : null;
+}
+
 /** Seconds typed as "3:05", "14:00:00" or "185"; null when empty; the text itself when it is none of these. */
 export function typedSeconds(text: string): number | string | null {
   const match = /^\s*(?:(\d+):)?(\d+):([0-5]?\d)\s*$/.exec(text);

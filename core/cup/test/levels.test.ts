@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { LEVELS, levelText, levelValue, LIKINGS, nearestLevel, readLevel } from '../levels';
+import { LEVELS, levelText, levelValue, LIKINGS, nearestLevel, readLevel, stepLevel } from '../levels';
 import { levelsOverDays, trend } from '../levelsOverDays';
 
 describe('levels', () => {
@@ -21,6 +21,14 @@ describe('levels', () => {
   });
 
   it.each(['', '0', '6', '5+', '1-', 'low 1', 'high 5', '3.2', 'high 3+', '33', 'three', '5.5'])('does not read %j', (typed) => expect(readLevel(typed)).toBeNull());
+});
+
+describe('a step along the levels', () => {
+  it('goes through every level and stays at the ends', () => {
+    expect(LEVELS.map((level) => stepLevel(level, 1))).toEqual([...LEVELS.slice(1), '5']);
+    expect(LEVELS.map((level) => stepLevel(level, -1))).toEqual(['1', ...LEVELS.slice(0, -1)]);
+    expect([stepLevel('', 1), stepLevel('x', -1), stepLevel('high 3', -1)]).toEqual(['3', '3', '3']);
+  });
 });
 
 describe('levels over days', () => {

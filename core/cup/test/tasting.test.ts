@@ -1,12 +1,17 @@
 import { describe, expect, it } from 'vitest';
 import { cupC, LOOK_C, lookDueS } from '../cooling';
-import { COACHING, LINE_IDS, linesOf, LOOKS, SIPPED_LOOKS, TASTING_LINES } from '../tasting';
+import { COACHING, LINE_IDS, lineName, linesOf, LOOKS, SIPPED_LOOKS, TASTING_LINES } from '../tasting';
 
 describe('a tasting', () => {
   it('has every look, the sipped ones by nose and at two sips', () => {
     expect(TASTING_LINES.map(({ id }) => id)).toEqual(LINE_IDS);
     expect(LOOKS.map((look) => linesOf(look).length)).toEqual([1, 1, 1, 3, 3, 3]);
     for (const look of SIPPED_LOOKS) expect(linesOf(look).map(({ sense, sip }) => [sense, sip])).toEqual([['nose', null], ['palate', 1], ['palate', 2]]);
+  });
+
+  it('calls each line by its look, sense and sip', () => {
+    expect((['cup', 'whole-bean', 'hot-nose', 'cool-second'] as const).map(lineName)).toEqual(['', 'whole bean', 'hot, nose', 'cool, second sip']);
+    expect(new Set(LINE_IDS.map(lineName)).size).toBe(LINE_IDS.length);
   });
 
   it('walks a beginner through smell, slurp, sense and say, each at a line of its look', () => {

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { apart, changed, follows, merged } from '..';
+import { changed, follows, merged, type ChangeCounts } from '..';
 
+const apart = (a: ChangeCounts, b: ChangeCounts): boolean => !follows(a, b) && !follows(b, a);
 const counts = fc.dictionary(fc.constantFrom('phone', 'laptop', 'tablet'), fc.nat(5));
 
 describe('copies of a draft', () => {

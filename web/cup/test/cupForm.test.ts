@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { cup as cupSchema, cupInput, type Cup } from '../../../contract/cup';
 import { LEVELS } from '../../../core/cup';
-import { cupValues, emptyCup, levelWords, stepLevel, typedCup, type CupForm } from '../cupForm';
+import { cupValues, emptyCup, levelWords, typedCup, type CupForm } from '../cupForm';
 
 const form = (differently: Partial<CupForm> = {}): CupForm => ({ ...emptyCup('mark10'), ...differently });
 const read = (cup: CupForm) => cupInput.safeParse(cupValues(cup));
@@ -50,11 +50,6 @@ describe('a cup as typed', () => {
   });
 });
 
-describe('levels by their keys', () => {
-  it('step through every level and stay at the ends', () => {
-    expect(LEVELS.map((level) => stepLevel(level, 1))).toEqual([...LEVELS.slice(1), '5']);
-    expect(LEVELS.map((level) => stepLevel(level, -1))).toEqual(['1', ...LEVELS.slice(0, -1)]);
-    expect([stepLevel('', 1), stepLevel('x', -1), stepLevel('high 3', -1)]).toEqual(['3', '3', '3']);
-    expect([levelWords('4-'), levelWords(''), levelWords('9')]).toEqual(['low 4', null, null]);
-  });
+it('a typed level is said in words', () => {
+  expect([levelWords('4-'), levelWords(''), levelWords('9')]).toEqual(['low 4', null, null]);
 });
