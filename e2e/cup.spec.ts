@@ -150,6 +150,10 @@ test('look by look: nose and palate, both sips, the clock that calls, the finish
   await page.clock.runFor(lookDueS('hot') * 1000 + 1000);
   await expect(page.getByText('Time for the hot look.')).toBeVisible();
   await expect(page).toHaveTitle(/^Hot now/);
+  // What was called is not called again when the page is opened anew.
+  await page.reload();
+  await expect(page.getByText('Time for the hot look.')).toBeVisible();
+  await expect(page).not.toHaveTitle(/^Hot now/);
   await page.getByRole('combobox', { name: 'Hot, nose' }).fill('rose,');
   await page.getByRole('combobox', { name: 'Hot, second sip' }).fill('lime,');
   await page.clock.runFor((lookDueS('cool') - lookDueS('hot')) * 1000);

@@ -48,6 +48,12 @@ async function addWord(db: EntityManager, name: string, family: WordInput['famil
   return id;
 }
 
+/** Keeps what the household says of a word; a note of the vocabulary gets a row only now. */
+async function keepWord(db: EntityManager, word: HouseholdWord, now: Date): Promise<void> {
+  const before = await db.findOneBy(WordEntity, { id: word.id });
+  await db.upsert(WordEntity, { ...word, createdAt: before?.createdAt ?? now.toISOString() }, ['id']);
+}
+
 function refuseTaken(vocabulary: Vocabulary, name: string, except: string | null): void {
   const taken = wordNamed(vocabulary, name);
   if (taken && taken.id !== except) throw invalidField('name', `“${taken.name}” is a word already: merge the two instead`);
@@ -65,7 +71,7 @@ export async function renameWord(db: EntityManager, id: string, { name, family }
   const word = vocabulary.byId.get(id);
   if (!word) throw notFound('This word');
   refuseTaken(vocabulary, name, id);
-  await db.upsert(WordEntity, { id, name, family: word.note ? word.family : family, mergedInto: word.mergedInto, createdAt: (await db.findOneBy(WordEntity, { id }))?.createdAt ?? now.toISOString() }, ['id']);
+  await keepWord(db, { id, name, family: word.note ? word.family : family, mergedInto: word.mergedInto }, now);
 }
 
 /** Merges a word into another, or (null) lets it stand for itself again; cups keep what was typed and follow. */
@@ -78,7 +84,7 @@ export async function mergeWord(db: EntityManager, id: string, into: string | nu
     if (!target) throw invalidField('into', 'The word to merge into is not known here');
     if (target.id === id) throw invalidField('into', 'A word cannot be merged into itself');
   }
-  await db.upsert(WordEntity, { id, name: word.name, family: word.family, mergedInto: into, createdAt: (await db.findOneBy(WordEntity, { id }))?.createdAt ?? now.toISOString() }, ['id']);
+  await keepWord(db, { id, name: word.name, family: word.family, mergedInto: into }, now);
 }
 
 /** Deletes a word of the household's own that stands in no cup. */

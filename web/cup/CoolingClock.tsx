@@ -1,4 +1,4 @@
-import { useEffect, useEffectEvent, useState } from 'react';
+import { useEffect, useEffectEvent, useRef, useState } from 'react';
 import { useFormContext, useWatch } from 'react-hook-form';
 import { minutesText } from '../../core/brew';
 import { cupC, lookDueS, SIPPED_LOOKS, type SippedLook } from '../../core/cup';
@@ -26,11 +26,18 @@ export function CoolingClock({ onDue }: { onDue: (look: SippedLook) => void }) {
   }, [running]);
   const called = useEffectEvent(onDue);
   useEffect(() => {
+    if (last !== null) called(last);
+  }, [last]);
+  // A look that was due before the sheet was opened has been called out already.
+  const heard = useRef(last);
+  useEffect(() => {
+    if (last === heard.current) return;
+    heard.current = last;
     if (last === null) return;
-    called(last);
     const title = document.title;
     document.title = `${sentenceCase(last)} now · ${title}`;
-    if ('vibrate' in navigator) navigator.vibrate(200);
+    // A browser lets a page shake the phone only once it was touched.
+    if ('vibrate' in navigator && navigator.userActivation.hasBeenActive) navigator.vibrate(200);
     return () => {
       document.title = title;
     };
