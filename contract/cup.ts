@@ -15,10 +15,12 @@ const parts = Object.fromEntries(PARTS.map((name) => [name, part(name)])) as Rec
 /** How much of an attribute there was, and how that was liked. */
 export const givenLevel = z.strictObject({ attribute: z.string().min(1).max(80), level: oneOf('The level', LEVELS).nullable(), liking: oneOf('How it was liked', LIKINGS).nullable() });
 
+export const trait = oneOf('A trait', TRAITS);
+
 /** A word that would not come: what was said of it and tapped, and the word it turned out to be. */
 export const nag = z.strictObject({
   said: text('What it was like', 300),
-  tapped: z.array(oneOf('A trait', TRAITS as readonly [string, ...string[]])).max(TRAITS.length),
+  tapped: z.array(trait).max(TRAITS.length),
   resolvedWith: wordId.nullable().default(null),
   /** Given up, without a word. */
   dropped: z.boolean().default(false),

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { STATES } from '../core/crest';
 import { bag } from './bag';
 import { brew } from './brew';
+import { trait } from './cup';
 import { draftHead } from './draft';
 import { id, plainDate } from './fields';
 import { settingsInput } from './settings';
@@ -46,7 +47,7 @@ export const onBench = z.strictObject({ id, bagId: id, bagName: z.string(), kind
 export type OnBench = z.infer<typeof onBench>;
 
 /** A word that still would not come, and the cup it belongs to. */
-export const nagging = z.strictObject({ brewId: id, bagId: id, bagName: z.string(), on: date, said: z.string(), tapped: z.array(z.string()) });
+export const nagging = z.strictObject({ brewId: id, bagId: id, bagName: z.string(), on: date, said: z.string(), tapped: z.array(trait) });
 export type Nagging = z.infer<typeof nagging>;
 
 export const shelf = z.strictObject({

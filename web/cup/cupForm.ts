@@ -59,7 +59,7 @@ function typedNag(nag: Nag | null): CupForm['nag'] {
   if (nag === null) return { on: false, said: '', tapped: [], ended: null };
   const { said, tapped, resolvedWith, dropped } = nag;
   const over = resolvedWith !== null || dropped;
-  return { on: !over, said, tapped: tapped as Trait[], ended: over ? { resolvedWith, dropped } : null };
+  return { on: !over, said, tapped, ended: over ? { resolvedWith, dropped } : null };
 }
 
 function nagValues({ on, said, tapped, ended }: CupForm['nag']): Nag | null {

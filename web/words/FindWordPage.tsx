@@ -2,7 +2,7 @@ import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import type { Nagging } from '../../contract/shelf';
-import type { Likeness, Trait } from '../../core/cup/words';
+import type { Likeness } from '../../core/cup/words';
 import { api, problemOf } from '../shared/api';
 import { dateText } from '../shared/format';
 import { noticed } from '../shared/notices';
@@ -29,7 +29,7 @@ function Find({ nag }: { nag: Nagging | null }) {
   const navigate = useNavigate();
   const dispatch = useAppDispatch();
   const today = useToday();
-  const [likeness, setLikeness] = useState<Likeness>({ said: nag?.said ?? '', tapped: (nag?.tapped ?? []) as Trait[] });
+  const [likeness, setLikeness] = useState<Likeness>({ said: nag?.said ?? '', tapped: nag?.tapped ?? [] });
   const [endNag] = wordApi.useEndNagMutation();
   const [chosen, setChosen] = useState<string | null>(null);
 

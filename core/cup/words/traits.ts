@@ -13,4 +13,4 @@ export const TRAIT_GROUPS = {
 export type TraitGroup = keyof typeof TRAIT_GROUPS;
 export type Trait = (typeof TRAIT_GROUPS)[TraitGroup][number];
 
-export const TRAITS: readonly Trait[] = Object.values(TRAIT_GROUPS).flat();
+export const TRAITS = Object.values(TRAIT_GROUPS).flat() as [Trait, ...Trait[]];
