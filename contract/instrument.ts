@@ -15,14 +15,18 @@ export type Hand = (typeof HANDS)[number];
 /** Simulated time may run faster; a brew without a simulated scale always runs at 1. */
 export const SPEEDS = [1, 5, 20] as const;
 
-const bench = z.strictObject({
+const behaviour = oneOf('Behaviour', BEHAVIOURS);
+
+export const instrumentSettings = z.strictObject({
   /** Connected instruments and how each behaves; one that is missing is not connected. */
-  connected: z.partialRecord(z.enum(INSTRUMENTS), oneOf('Behaviour', BEHAVIOURS)),
+  connected: z.partialRecord(z.enum(INSTRUMENTS), behaviour),
   hand: oneOf('Hand', HANDS),
   speed: z.literal(SPEEDS, { error: `Speed must be one of: ${SPEEDS.join(', ')}` }),
 });
-export const instrumentSettings = bench;
-export type InstrumentSettings = z.infer<typeof bench>;
+export type InstrumentSettings = z.infer<typeof instrumentSettings>;
+
+/** Only what is to be different; an instrument that is null is disconnected. */
+export const instrumentChange = instrumentSettings.extend({ connected: z.partialRecord(z.enum(INSTRUMENTS), behaviour.nullable()) }).partial();
 
 export const NO_INSTRUMENTS: InstrumentSettings = { connected: {}, hand: 'steady', speed: 1 };
 

@@ -1,7 +1,8 @@
+import { pickBy } from 'es-toolkit';
 import { z } from 'zod';
 import { FIRST_LEVEL_ATTRIBUTES, SCHOOLS } from '../core/cup';
 import { name, oneOf } from './fields';
-import { instrumentSettings, NO_INSTRUMENTS } from './instrument';
+import { instrumentChange, instrumentSettings, NO_INSTRUMENTS, type InstrumentSettings } from './instrument';
 
 const levelAttribute = z.strictObject({ id: z.string().min(1).max(80), name: name('The attribute', 30), shown: z.boolean({ error: 'Shown must be yes or no' }) });
 
@@ -10,21 +11,31 @@ function haveOneName(attributes: readonly { name: string }[]): boolean {
 }
 
 /** What the household owns and how it likes to be advised. */
-export const settingsInput = z.strictObject({
+export const settings = z.strictObject({
   /** Brewers at hand, by kind; null: any kind may be proposed. */
   brewers: z.array(name('Brewer', 40)).max(60, 'A household can list 60 brewers at most').nullable(),
   /** Proposals change at most one setting from the last brew. */
   oneChange: z.boolean({ error: 'One change at a time must be yes or no' }),
   /** Instruments at the bench. */
-  instruments: instrumentSettings.default(NO_INSTRUMENTS),
+  instruments: instrumentSettings,
   /** The school a new bag begins with. */
-  school: oneOf('Scoring', SCHOOLS).default('mark10'),
+  school: oneOf('Scoring', SCHOOLS),
   /** What levels are given for, in the order in which they are asked. */
-  levelAttributes: z.array(levelAttribute).max(80, 'A sheet can hold 80 attributes at most').refine(haveOneName, { error: 'Two attributes have the same name' }).default(() => [...FIRST_LEVEL_ATTRIBUTES]),
+  levelAttributes: z.array(levelAttribute).max(80, 'A sheet can hold 80 attributes at most').refine(haveOneName, { error: 'Two attributes have the same name' }),
   /** Whether the sheet walks the taster through; null while nobody has said. */
-  coaching: z.boolean({ error: 'Coaching must be yes or no' }).nullable().default(null),
+  coaching: z.boolean({ error: 'Coaching must be yes or no' }).nullable(),
 });
-export type Settings = z.infer<typeof settingsInput>;
+export type Settings = z.infer<typeof settings>;
 
 /** How a household begins. */
-export const FIRST_SETTINGS: Settings = settingsInput.parse({ brewers: null, oneChange: true });
+export const FIRST_SETTINGS: Settings = { brewers: null, oneChange: true, instruments: NO_INSTRUMENTS, school: 'mark10', levelAttributes: [...FIRST_LEVEL_ATTRIBUTES], coaching: null };
+
+/** Only what is to be different, so that two changes at once, or from two devices, do not undo each other. */
+export const settingsChange = settings.extend({ instruments: instrumentChange }).partial();
+export type SettingsChange = z.infer<typeof settingsChange>;
+
+/** Settings with a change made to them. */
+export function withChange(before: Settings, { instruments: { connected, ...pouring } = {}, ...change }: SettingsChange): Settings {
+  const now = { ...before.instruments.connected, ...connected };
+  return { ...before, ...change, instruments: { ...before.instruments, ...pouring, connected: pickBy(now, (behaviour) => behaviour !== null) as InstrumentSettings['connected'] } };
+}

@@ -5,7 +5,7 @@ import { brew } from './brew';
 import { trait } from './cup';
 import { draftHead } from './draft';
 import { id, plainDate } from './fields';
-import { settingsInput } from './settings';
+import { settings } from './settings';
 import { verdict } from './verdict';
 
 const date = z.string();
@@ -87,7 +87,7 @@ export const bagPage = z.strictObject({
   prior: z
     .strictObject({ peak: z.strictObject({ days: z.number(), logSd: z.number() }), noise: z.strictObject({ mean: z.number(), sd: z.number() }), levelMean: z.number() })
     .nullable(),
-  settings: settingsInput,
+  settings,
   verdict,
 });
 export type BagPage = z.infer<typeof bagPage>;

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import type { InstrumentSettings } from '../contract/instrument';
+import { INSTRUMENTS, type InstrumentSettings } from '../contract/instrument';
 import type { Bench, LiveBrew } from '../contract/live';
 import { addBag, expect, type Application } from './application';
 
@@ -10,7 +10,9 @@ export async function get<T>(page: Page, { address }: Application, path: string)
 }
 
 export async function connect(page: Page, { address }: Application, instruments: Partial<InstrumentSettings>): Promise<void> {
-  const answer = await page.request.put(`${address}/api/settings`, { data: { brewers: null, oneChange: true, instruments: { connected: {}, hand: 'steady', speed: 1, ...instruments } } });
+  const none = Object.fromEntries(INSTRUMENTS.map((kind) => [kind, null]));
+  const data = { instruments: { hand: 'steady', speed: 1, ...instruments, connected: { ...none, ...instruments.connected } } };
+  const answer = await page.request.patch(`${address}/api/settings`, { data });
   expect(answer.ok()).toBe(true);
 }
 

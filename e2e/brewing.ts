@@ -7,7 +7,7 @@ const SAMPLE_MS = 10_000;
 /** What a brew with the simulated scale and thermometer costs the page, as a share of one core. */
 test('share of a core used by the page while brewing', async ({ page, demo }) => {
   test.setTimeout(180_000);
-  await page.request.put(`${demo.address}/api/settings`, { data: { brewers: null, oneChange: true, instruments: { connected: { scale: 'well', thermometer: 'well' }, hand: 'steady', speed: 1 } } });
+  await page.request.patch(`${demo.address}/api/settings`, { data: { instruments: { connected: { scale: 'well', thermometer: 'well' }, hand: 'steady', speed: 1 } } });
   await page.goto(demo.address);
   await page.getByRole('link', { name: /Kivu Terrace/ }).first().click();
   await page.getByRole('link', { name: 'Brew at the bench' }).click();

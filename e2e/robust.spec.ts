@@ -1,4 +1,5 @@
-import { addBag, dateOf, expect, logBrew, test } from './application';
+import type { Page } from '@playwright/test';
+import { addBag, dateOf, expect, logBrew, openBag, test } from './application';
 
 test.use({ expectedErrors: [/Failed to load resource/] });
 
@@ -57,4 +58,46 @@ test('an address that leads nowhere says so', async ({ page, application }) => {
   await expect(page.getByRole('heading', { name: 'There is nothing at this address' })).toBeVisible();
   await page.getByRole('link', { name: 'To the shelf' }).click();
   await expect(page).toHaveURL(`${application.address}/`);
+});
+
+/** Lets every answer to a question asked from now on be true when it is given, and late when it arrives. */
+async function answerLate(page: Page, path: RegExp): Promise<void> {
+  await page.route(path, async (route) => {
+    if (route.request().method() !== 'GET') return route.fallback();
+    const response = await route.fetch();
+    await new Promise((resolve) => setTimeout(resolve, 700));
+    await route.fulfill({ response }).catch(() => undefined);
+  });
+}
+
+test('settings changed one right after another are all kept, however late the answers come', async ({ page, unused }) => {
+  await page.goto(`${unused.address}/store-room`);
+  await page.getByLabel('Scale', { exact: true }).waitFor();
+  await answerLate(page, /\/api\/settings$/);
+  const kept = (): Promise<unknown> => page.waitForResponse((response) => response.url().endsWith('/api/settings') && response.request().method() !== 'GET');
+  // Each change is kept before the next is made, but what was asked for after it is still on its way.
+  for (const [name, value] of [['Scale', 'drops out'], ['Hand that pours', 'fast'], ['Simulated time', '5'], ['Thermometer', 'well']] as const) {
+    await Promise.all([kept(), page.getByLabel(name, { exact: true }).selectOption(value)]);
+    await page.waitForTimeout(300);
+  }
+  await Promise.all([kept(), page.getByLabel('One change at a time').click()]);
+  await page.waitForTimeout(2000);
+  const now = (await (await page.request.get(`${unused.address}/api/settings`)).json()) as unknown;
+  expect(now).toMatchObject({ oneChange: false, instruments: { connected: { scale: 'drops out', thermometer: 'well' }, hand: 'fast', speed: 5 } });
+  await expect(page.getByLabel('Hand that pours')).toHaveValue('fast');
+  await expect(page.getByLabel('Thermometer')).toHaveValue('well');
+  await expect(page.getByLabel('One change at a time')).not.toBeChecked();
+});
+
+test('two changes to a bag in a row are both kept, though the page still shows the bag as it was', async ({ page, unused }) => {
+  const id = await openBag(page, unused, { bet: 'Fig by the third week' });
+  await page.getByRole('button', { name: 'held', exact: true }).waitFor();
+  await answerLate(page, /\/api\/bags\//);
+  await page.getByRole('button', { name: 'held', exact: true }).click();
+  await page.getByRole('button', { name: 'More' }).click();
+  await page.getByText('Mark as finished').click();
+  await expect(page.getByText('Finished. Its verdict stays')).toBeVisible();
+  await page.waitForTimeout(1500);
+  const answer = await page.request.get(`${unused.address}/api/bags/${id}?today=${dateOf(0)}`);
+  expect(((await answer.json()) as { bag: unknown }).bag).toMatchObject({ betHeld: 'held', finishedOn: dateOf(0) });
 });

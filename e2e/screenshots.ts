@@ -50,7 +50,7 @@ test('pictures of the main views', async ({ page, demo }) => {
   await page.getByRole('link', { name: 'Brew at the bench' }).click();
   await page.getByLabel('Dose').fill('22');
   await picture('lay-out');
-  await page.request.put(`${demo.address}/api/settings`, { data: { brewers: null, oneChange: true, instruments: { connected: { scale: 'well', thermometer: 'well', refractometer: 'well', 'ph-pen': 'well' }, hand: 'steady', speed: 5 } } });
+  await page.request.patch(`${demo.address}/api/settings`, { data: { instruments: { connected: { scale: 'well', thermometer: 'well', refractometer: 'well', 'ph-pen': 'well' }, hand: 'steady', speed: 5 } } });
   await page.getByRole('button', { name: 'As written' }).click();
   await page.getByRole('button', { name: 'Lay it out' }).click();
   await page.getByRole('checkbox', { name: 'Paper rinsed' }).click();

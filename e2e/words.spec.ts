@@ -1,3 +1,4 @@
+import { FIRST_SETTINGS } from '../contract/settings';
 import { expect, openBag, test, type Application } from './application';
 import type { Page } from '@playwright/test';
 
@@ -167,5 +168,5 @@ test('a household adds, hides and orders what levels are given for, and chooses 
   await page.keyboard.press('Control+Enter');
   await page.getByRole('button', { name: /^Cone, 15 g/ }).first().click();
   await expect(page.getByText('Levels: Umami depth 3½.')).toBeVisible();
-  await page.request.put(`${application.address}/api/settings`, { data: { brewers: null, oneChange: true } });
+  await page.request.patch(`${application.address}/api/settings`, { data: FIRST_SETTINGS });
 });

@@ -65,6 +65,20 @@ export function bagRoutes({ store, verdicts, recorder, now }: Deps): Router {
     verdicts.warm(bag);
   });
 
+  /** Only what is sent is changed; the bag as a whole must still be one. */
+  routes.patch('/:id', async (request, response) => {
+    const { id } = request.params;
+    const bag = await store.write(async (db) => {
+      const { id: _, createdAt: __, revision: ___, ...written } = await loadBag(db, id);
+      const input = parse(bagInput, { ...written, ...(request.body as object) });
+      notInFuture(now(), { roastedOn: input.roastedOn, finishedOn: input.finishedOn });
+      await changeBag(db, id, input);
+      return loadBag(db, id);
+    });
+    response.json(bag);
+    verdicts.warm(bag);
+  });
+
   routes.delete('/:id', async (request, response) => {
     await store.write((db) => setBagDeleted(db, request.params.id, now().toISOString()));
     response.status(204).end();

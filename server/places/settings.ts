@@ -1,5 +1,5 @@
 import { Router } from 'express';
-import { settingsInput } from '../../contract/settings';
+import { settingsChange, withChange } from '../../contract/settings';
 import { keepSettings, loadSettings } from '../db/settings';
 import type { Deps } from '../deps';
 import { parse } from '../http';
@@ -12,9 +12,13 @@ export function settingsRoutes({ store }: Deps): Router {
     response.json(await store.read(loadSettings));
   });
 
-  routes.put('/', async (request, response) => {
-    const settings = parse(settingsInput, request.body);
-    await store.write((db) => keepSettings(db, settings));
+  routes.patch('/', async (request, response) => {
+    const change = parse(settingsChange, request.body);
+    const settings = await store.write(async (db) => {
+      const changed = withChange(await loadSettings(db), change);
+      await keepSettings(db, changed);
+      return changed;
+    });
     response.json(settings);
   });
 

@@ -78,6 +78,21 @@ describe('a bag', () => {
     expect(read.verdict.peak.day).toBeLessThan(early / 1.5);
   });
 
+  it('is changed in part, also by two at once, and stays a bag as a whole', async () => {
+    const id = await server.addBag({ bet: 'Fig by the third week', spells: [] });
+    await Promise.all([
+      server.ok('PATCH', `/bags/${id}`, { betHeld: 'held' }),
+      server.ok('PATCH', `/bags/${id}`, { perceivedRoast: 'dark' }),
+      server.ok('PATCH', `/bags/${id}`, { spells: [{ place: 'freezer', from: '2026-02-10', to: null }] }),
+    ]);
+    const { bag } = await page(id);
+    expect(bag).toMatchObject({ bet: 'Fig by the third week', betHeld: 'held', perceivedRoast: 'dark', spells: [{ from: '2026-02-10' }] });
+    expect((await server.refused('PATCH', `/bags/${id}`, { roastedOn: null })).fields[0]?.path).toBe('roastedOn');
+    expect((await server.refused('PATCH', `/bags/${id}`, { revision: 9 })).fields[0]?.path).toBe('revision');
+    expect((await server.refused('PATCH', '/bags/nowhere', { bet: '' })).status).toBe(404);
+    expect((await page(id)).bag).toEqual(bag);
+  });
+
   it('deleted is gone from everywhere, and comes back with its log', async () => {
     const id = await server.addBag({ name: 'Undo me' });
     await server.addBrew(id, { cup: { school: 'mark10', mark: 7, notes: 'remembered' } });

@@ -23,7 +23,7 @@ const cardOf = (kind: RecipeCard['kind']): RecipeCard => {
   if (!found) throw new Error(`No starter recipe for ${kind}`);
   return found;
 };
-const connect = (instruments: Partial<InstrumentSettings>) => server.ok('PUT', '/settings', { brewers: null, oneChange: true, instruments: { connected: {}, hand: 'steady', speed: 1, ...instruments } });
+const connect = (instruments: Partial<InstrumentSettings>) => server.ok('PATCH', '/settings', { instruments: { hand: 'steady', speed: 1, ...instruments } });
 const layOut = (kind: RecipeCard['kind'] = 'cone'): Promise<LiveBrew> => server.ok('POST', '/bench', { bagId, card: cardOf(kind) });
 const bench = async (): Promise<Bench> => benchAnswer.parse(await server.ok('GET', '/bench'));
 const traceOf = async (id: string): Promise<LiveTrace> => liveTrace.parse(await server.ok('GET', `/bench/${id}/trace`));

@@ -80,14 +80,29 @@ describe('the household’s settings', () => {
       await server.addBrew(bagId, { brewer, brewedAt: `2026-02-${day}T08:00:00Z`, cup: cup({ mark }) });
     }
     expect((await page(bagId)).verdict.next[0]?.bestCup.changes).toEqual([{ factor: 'brewer', level: 'press' }]);
-    await server.ok('PUT', '/settings', { brewers: ['cone', 'siphon'], oneChange: false });
+    await server.ok('PATCH', '/settings', { brewers: ['cone', 'siphon'], oneChange: false });
     const without = await page(bagId);
     expect(without.settings).toMatchObject({ brewers: ['cone', 'siphon'], oneChange: false });
     for (const { bestCup, mostTelling } of without.verdict.next) expect([bestCup.changes, mostTelling.changes]).toEqual([[], []]);
     await server.addBrew(bagId, { brewedAt: '2026-02-21T08:00:00Z' });
     expect(await page(bagId)).toMatchObject({ cupsLeft: 0, verdict: { next: [] } });
-    await server.ok('PUT', '/settings', FIRST_SETTINGS);
-    expect((await server.refused('PUT', '/settings', { brewers: 'all', oneChange: 1 })).fields.map(({ path }) => path).sort()).toEqual(['brewers', 'oneChange']);
+    await server.ok('PATCH', '/settings', FIRST_SETTINGS);
+    expect((await server.refused('PATCH', '/settings', { brewers: 'all', oneChange: 1 })).fields.map(({ path }) => path).sort()).toEqual(['brewers', 'oneChange']);
+  });
+
+  it('are changed only where a change says so, also when many come at once', async () => {
+    await Promise.all([
+      server.ok('PATCH', '/settings', { instruments: { connected: { scale: 'lags' } } }),
+      server.ok('PATCH', '/settings', { instruments: { connected: { thermometer: 'well' }, hand: 'slow' } }),
+      server.ok('PATCH', '/settings', { instruments: { speed: 20 } }),
+      server.ok('PATCH', '/settings', { coaching: false }),
+    ]);
+    const instruments = { connected: { scale: 'lags', thermometer: 'well' }, hand: 'slow', speed: 20 };
+    expect(await server.ok('GET', '/settings')).toEqual({ ...FIRST_SETTINGS, coaching: false, instruments });
+    expect(await server.ok('PATCH', '/settings', { instruments: { connected: { scale: null } } })).toMatchObject({ instruments: { ...instruments, connected: { thermometer: 'well' } } });
+    expect((await server.refused('PATCH', '/settings', { instruments: { hand: 'third', connected: { kettle: 'well' } }, theme: 'dark' })).fields.map(({ path }) => path).sort()).toEqual(['instruments.connected.kettle', 'instruments.hand', 'theme']);
+    await server.ok('PATCH', '/settings', { coaching: null, instruments: { connected: { thermometer: null }, hand: 'steady', speed: 1 } });
+    expect(await server.ok('GET', '/settings')).toEqual(FIRST_SETTINGS);
   });
 });
 

@@ -13,7 +13,6 @@ export function BagMenu({ page: { bag, frozen }, today }: { page: BagPage; today
   const change = useBagChange(bag);
   const [removeBag] = api.useRemoveBagMutation();
 
-
   const remove = async (): Promise<void> => {
     const { error } = await removeBag(bag.id);
     const problem = problemOf(error);

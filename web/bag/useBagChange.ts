@@ -6,10 +6,9 @@ import { useAppDispatch } from '../shared/store';
 /** Changes something written on a bag and says so, or what went wrong; without a word to say, only the latter. */
 export function useBagChange(bag: Bag): (differently: Partial<BagDraft>, said?: string) => Promise<void> {
   const dispatch = useAppDispatch();
-  const [changeBag] = api.useChangeBagMutation();
+  const [patchBag] = api.usePatchBagMutation();
   return async (differently, said) => {
-    const { id, createdAt: _, revision: __, ...input } = bag;
-    const { error } = await changeBag({ id, bag: { ...input, ...differently } });
+    const { error } = await patchBag({ id: bag.id, change: differently });
     const text = problemOf(error)?.message ?? said;
     if (text !== undefined) dispatch(noticed({ text }));
   };

@@ -14,11 +14,11 @@ interface Props {
 /** Walks a beginner through smell, slurp, sense and say. Whoever declined it, or never asked, does not see it. */
 export function CoachPart({ first, onLook }: Props) {
   const { data: settings } = api.useSettingsQuery(undefined);
-  const [keep] = api.useKeepSettingsMutation();
+  const [change] = api.useChangeSettingsMutation();
   const { setFocus } = useFormContext<BrewForm>();
   const [at, setAt] = useState<number | null>(null);
   if (!settings || settings.coaching === false) return null;
-  const decide = (coaching: boolean): void => void keep({ ...settings, coaching });
+  const decide = (coaching: boolean): void => void change({ coaching });
   if (settings.coaching === null) {
     return first ? (
       <p className="quiet small mb-2">

@@ -1,11 +1,14 @@
-import { createApi, fetchBaseQuery, type FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
+import { Mutex } from 'async-mutex';
+import { createApi, fetchBaseQuery, type FetchBaseQueryError, type FetchBaseQueryMeta, type QueryReturnValue } from '@reduxjs/toolkit/query/react';
 import type { SerializedError } from '@reduxjs/toolkit';
 import type { Bag, BagDraft } from '../../contract/bag';
 import type { Brew, BrewDraft } from '../../contract/brew';
 import { apiError, type ApiError } from '../../contract/error';
 import type { BagPage, SearchHit, Shelf } from '../../contract/shelf';
-import type { Settings } from '../../contract/settings';
+import { withChange, type Settings, type SettingsChange } from '../../contract/settings';
 import type { Taster, TasterInput } from '../../contract/taster';
+
+const settingsInTurn = new Mutex();
 
 /** The one way to the server. A change to a bag or its log makes the shelf and that bag's page fetch anew. */
 export const api = createApi({
@@ -24,6 +27,11 @@ export const api = createApi({
     addBag: build.mutation<Bag, BagDraft>({ query: (body) => ({ url: '/bags', method: 'POST', body }), invalidatesTags: ['Shelf'] }),
     changeBag: build.mutation<Bag, { id: string; bag: BagDraft }>({
       query: ({ id, bag }) => ({ url: `/bags/${id}`, method: 'PUT', body: bag }),
+      invalidatesTags: (_result, _error, { id }) => ['Shelf', { type: 'Bag', id }],
+    }),
+    /** Changes only what is named, whatever the page last knew of the rest. */
+    patchBag: build.mutation<Bag, { id: string; change: Partial<BagDraft> }>({
+      query: ({ id, change }) => ({ url: `/bags/${id}`, method: 'PATCH', body: change }),
       invalidatesTags: (_result, _error, { id }) => ['Shelf', { type: 'Bag', id }],
     }),
     removeBag: build.mutation<null, string>({ query: (id) => ({ url: `/bags/${id}`, method: 'DELETE', body: {} }), invalidatesTags: ['Shelf'] }),
@@ -52,12 +60,14 @@ export const api = createApi({
       invalidatesTags: (_result, _error, { bagId }) => ['Shelf', { type: 'Bag', id: bagId }],
     }),
     settings: build.query<Settings, undefined>({ query: () => '/settings', providesTags: ['Settings'] }),
-    keepSettings: build.mutation<Settings, Settings>({
-      query: (body) => ({ url: '/settings', method: 'PUT', body }),
+    changeSettings: build.mutation<Settings, SettingsChange>({
+      // One after another: of two changes to one list the later must arrive later.
+      queryFn: (body, _api, _options, send) => settingsInTurn.runExclusive(async () => (await send({ url: '/settings', method: 'PATCH', body })) as QueryReturnValue<Settings, FetchBaseQueryError, FetchBaseQueryMeta>),
       invalidatesTags: ['Settings', 'Shelf', 'Bag'],
-      // Shown before the server has it, so that two quick taps do not undo each other; taken back when it refuses.
-      onQueryStarted: async (settings, { dispatch, queryFulfilled }) => {
-        const shown = dispatch(api.util.updateQueryData('settings', undefined, () => settings));
+      // Shown before the server has it; an answer still on its way knows nothing of it, and is asked for again afterwards.
+      onQueryStarted: async (change, { dispatch, queryFulfilled }) => {
+        dispatch(api.util.getRunningQueryThunk('settings', undefined))?.abort();
+        const shown = dispatch(api.util.updateQueryData('settings', undefined, (before) => withChange(before, change)));
         await queryFulfilled.catch(() => shown.undo());
       },
     }),

@@ -1,19 +1,14 @@
 import Form from 'react-bootstrap/Form';
-import { BEHAVIOURS, HANDS, INSTRUMENTS, SPEEDS, type Behaviour, type InstrumentKind, type InstrumentSettings } from '../../contract/instrument';
-import type { Settings } from '../../contract/settings';
+import { BEHAVIOURS, HANDS, INSTRUMENTS, SPEEDS, type Behaviour, type Hand, type InstrumentKind, type InstrumentSettings } from '../../contract/instrument';
+import type { SettingsChange } from '../../contract/settings';
 import { sentenceCase } from '../shared/format';
 
 const NAMES: Readonly<Record<InstrumentKind, string>> = { scale: 'Scale', thermometer: 'Thermometer', refractometer: 'Refractometer', 'ph-pen': 'pH pen' };
 const OFF = 'not connected';
 
 /** Which instruments stand on the bench. All of them are simulated: nothing outside is contacted. */
-export function Instruments({ settings, keep }: { settings: Settings; keep: (settings: Settings) => void }) {
-  const { instruments } = settings;
-  const change = (differently: Partial<InstrumentSettings>): void => keep({ ...settings, instruments: { ...instruments, ...differently } });
-  const connect = (kind: InstrumentKind, behaviour: string): void => {
-    const { [kind]: _, ...others } = instruments.connected;
-    change({ connected: behaviour === OFF ? others : { ...others, [kind]: behaviour as Behaviour } });
-  };
+export function Instruments({ instruments, change }: { instruments: InstrumentSettings; change: (change: SettingsChange) => void }) {
+  const connect = (kind: InstrumentKind, behaviour: string): void => change({ instruments: { connected: { [kind]: behaviour === OFF ? null : (behaviour as Behaviour) } } });
   const scale = instruments.connected.scale !== undefined;
   return (
     <fieldset>
@@ -36,7 +31,7 @@ export function Instruments({ settings, keep }: { settings: Settings; keep: (set
         {scale && (
           <div>
             <Form.Label htmlFor="hand">Hand that pours</Form.Label>
-            <Form.Select id="hand" value={instruments.hand} onChange={(event) => change({ hand: event.target.value as InstrumentSettings['hand'] })}>
+            <Form.Select id="hand" value={instruments.hand} onChange={(event) => change({ instruments: { hand: event.target.value as Hand } })}>
               {HANDS.map((hand) => (
                 <option key={hand} value={hand}>
                   {sentenceCase(hand)}
@@ -48,7 +43,7 @@ export function Instruments({ settings, keep }: { settings: Settings; keep: (set
         {scale && (
           <div>
             <Form.Label htmlFor="speed">Simulated time</Form.Label>
-            <Form.Select id="speed" value={instruments.speed} onChange={(event) => change({ speed: Number(event.target.value) as InstrumentSettings['speed'] })}>
+            <Form.Select id="speed" value={instruments.speed} onChange={(event) => change({ instruments: { speed: Number(event.target.value) as InstrumentSettings['speed'] } })}>
               {SPEEDS.map((speed) => (
                 <option key={speed} value={speed}>
                   {speed === 1 ? 'As on the wall' : `${speed} × faster`}

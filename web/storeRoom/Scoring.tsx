@@ -2,18 +2,18 @@ import { nanoid } from '@reduxjs/toolkit';
 import { useState, type SubmitEvent } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
-import type { Settings } from '../../contract/settings';
+import type { Settings, SettingsChange } from '../../contract/settings';
 import { SCHOOLS, type LevelAttribute, type School } from '../../core/cup';
 import { SCHOOL_NAMES, sentenceCase } from '../shared/format';
 
 interface Props {
   settings: Settings;
-  keep: (settings: Settings) => void;
+  change: (change: SettingsChange) => void;
 }
 
 /** How the household scores: the school a new bag begins with, what levels are given for, and whether the sheet coaches. */
-export function Scoring({ settings, keep }: Props) {
-  const set = (levelAttributes: LevelAttribute[]): void => keep({ ...settings, levelAttributes });
+export function Scoring({ settings, change }: Props) {
+  const set = (levelAttributes: LevelAttribute[]): void => change({ levelAttributes });
   const all = settings.levelAttributes;
   const move = (i: number, by: 1 | -1): void => {
     const [one, other] = [all[i], all[i + by]];
@@ -23,7 +23,7 @@ export function Scoring({ settings, keep }: Props) {
     <fieldset>
       <legend>How you score</legend>
       <Form.Label htmlFor="household-school">A new bag is scored as</Form.Label>
-      <Form.Select id="household-school" value={settings.school} onChange={(event) => keep({ ...settings, school: event.target.value as School })}>
+      <Form.Select id="household-school" value={settings.school} onChange={(event) => change({ school: event.target.value as School })}>
         {SCHOOLS.map((school) => (
           <option key={school} value={school}>
             {SCHOOL_NAMES[school]}
@@ -31,7 +31,7 @@ export function Scoring({ settings, keep }: Props) {
         ))}
       </Form.Select>
       <p className="quiet small mt-1">Each bag keeps its own; all are put on one scale of 100 for the judgement, and every sheet shows what a mark is in the others.</p>
-      <Form.Check type="switch" id="coaching" label="Walk me through each cup" checked={settings.coaching === true} onChange={() => keep({ ...settings, coaching: settings.coaching !== true })} />
+      <Form.Check type="switch" id="coaching" label="Walk me through each cup" checked={settings.coaching === true} onChange={() => change({ coaching: settings.coaching !== true })} />
       <details className="mt-2">
         <summary>What levels are given for ({all.filter(({ shown }) => shown).length} asked)</summary>
         <ul className="attribute-list">

@@ -1,5 +1,5 @@
 import Form from 'react-bootstrap/Form';
-import type { Settings } from '../../contract/settings';
+import type { Settings, SettingsChange } from '../../contract/settings';
 import { BREWERS } from '../../core/brew';
 import { api, problemOf } from '../shared/api';
 import { sentenceCase } from '../shared/format';
@@ -15,7 +15,7 @@ import { Scoring } from './Scoring';
 /** What the household owns and how it likes to be advised. Every change is kept at once. */
 export function StoreRoomPage() {
   const { data: settings, error, refetch } = api.useSettingsQuery(undefined);
-  const keep = useKeep();
+  const change = useChange();
   usePageTitle('Store room');
   if (!settings) return error ? <ProblemNote error={error} retry={() => void refetch()} /> : <Wait what="Reading the store room" />;
   return (
@@ -26,10 +26,10 @@ export function StoreRoomPage() {
           <div>
             <Brewers settings={settings} />
             <Advice settings={settings} />
-            <Scoring settings={settings} keep={keep} />
+            <Scoring settings={settings} change={change} />
           </div>
           <div>
-            <Instruments settings={settings} keep={keep} />
+            <Instruments instruments={settings.instruments} change={change} />
             <Grinders />
           </div>
         </div>
@@ -39,29 +39,29 @@ export function StoreRoomPage() {
 }
 
 /** Keeps a change at once; says so only when it could not. */
-function useKeep(): (settings: Settings) => void {
-  const [keep] = api.useKeepSettingsMutation();
+function useChange(): (change: SettingsChange) => void {
+  const [send] = api.useChangeSettingsMutation();
   const dispatch = useAppDispatch();
-  return (settings) =>
-    void keep(settings).then(({ error }) => {
+  return (change) =>
+    void send(change).then(({ error }) => {
       const problem = problemOf(error);
       if (problem) dispatch(noticed({ text: problem.message }));
     });
 }
 
 function Brewers({ settings }: { settings: Settings }) {
-  const keep = useKeep();
+  const change = useChange();
   const { brewers } = settings;
   const own = brewers?.filter((brewer) => !BREWERS.some((kind) => kind === brewer)) ?? [];
   const toggle = (brewer: string): void => {
     const all = brewers ?? [...BREWERS];
-    keep({ ...settings, brewers: all.includes(brewer) ? all.filter((one) => one !== brewer) : [...all, brewer] });
+    change({ brewers: all.includes(brewer) ? all.filter((one) => one !== brewer) : [...all, brewer] });
   };
   return (
     <fieldset>
       <legend>Brewers at hand</legend>
       <p className="quiet small">The next brew is proposed only with these, and with each bag’s own reference brewer.</p>
-      <Form.Check type="switch" id="any-brewer" label="Whatever was used before" checked={brewers === null} onChange={() => keep({ ...settings, brewers: brewers === null ? [...BREWERS] : null })} />
+      <Form.Check type="switch" id="any-brewer" label="Whatever was used before" checked={brewers === null} onChange={() => change({ brewers: brewers === null ? [...BREWERS] : null })} />
       {brewers !== null && (
         <div className="check-list">
           {[...BREWERS, ...own].map((brewer) => (
@@ -74,11 +74,11 @@ function Brewers({ settings }: { settings: Settings }) {
 }
 
 function Advice({ settings }: { settings: Settings }) {
-  const keep = useKeep();
+  const change = useChange();
   return (
     <fieldset>
       <legend>What to brew next</legend>
-      <Form.Check type="switch" id="one-change" label="One change at a time" checked={settings.oneChange} onChange={() => keep({ ...settings, oneChange: !settings.oneChange })} />
+      <Form.Check type="switch" id="one-change" label="One change at a time" checked={settings.oneChange} onChange={() => change({ oneChange: !settings.oneChange })} />
       <p className="quiet small">On: a proposal changes at most one setting from the last brew. Off: it may change two at once; when the cup then differs, nobody can say which of them it was.</p>
     </fieldset>
   );
