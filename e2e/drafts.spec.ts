@@ -121,6 +121,26 @@ test('a tab that is closed at once has kept the last letter; another browser is 
   await other.context().close();
 });
 
+test('a draft whose last change is slow to arrive does not outlive its sheet, though the page is left as soon as that is saved', async ({ page, application }) => {
+  const id = await openBag(page, application, { name: 'Slow Hill' });
+  await page.route('**/api/drafts/**', async (route) => {
+    if (route.request().method() !== 'PUT') return route.continue();
+    await new Promise((resolve) => setTimeout(resolve, 900));
+    // On its way already: it arrives, whether or not the page is still there.
+    const response = await page.request.put(route.request().url(), { data: route.request().postDataJSON() as unknown });
+    await route.fulfill({ response }).catch(() => undefined);
+  });
+  await page.keyboard.press('b');
+  const underWay = page.waitForRequest((request) => request.method() === 'PUT' && request.url().includes('/api/drafts/'));
+  await page.getByRole('textbox', { name: 'Overall' }).fill('8');
+  await underWay;
+  await page.keyboard.press('Control+Enter');
+  await expect(page.getByRole('heading', { level: 1, name: 'Slow Hill', exact: true })).toBeVisible();
+  await page.goto(`${application.address}/words`);
+  await page.waitForTimeout(2000);
+  expect(await (await page.request.get(`${application.address}/api/drafts/${encodeURIComponent(`brew.${id}.new`)}`)).json()).toEqual([]);
+});
+
 test('two devices on one sheet are shown side by side, and neither is lost', async ({ page, application, browser }) => {
   const id = await openBag(page, application, { name: 'Two Hill' });
   const context = await browser.newContext();

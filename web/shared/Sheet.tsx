@@ -32,18 +32,17 @@ const KEPT_WORDS: Readonly<Record<DraftState['kept'], string>> = {
 
 /** The one form pattern: text as typed, checked against the contract, kept as a draft until it is saved. */
 export function Sheet<T extends FieldValues, V extends FieldValues>({ draftKey, title, initial, resolver, saveWord, save, cancel, children, nameOf }: Props<T, V>) {
-  const { form, restored, laid, state, settle, discard, throwAway, startAfresh } = useDraftedForm(draftKey, title, initial, resolver);
+  const { form, restored, laid, state, settle, saved, throwAway, startAfresh } = useDraftedForm(draftKey, title, initial, resolver);
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const sheet = useRef<HTMLFormElement>(null);
   useHotkeys('mod+enter', () => sheet.current?.requestSubmit(), { enableOnFormTags: true, preventDefault: true });
   const { errors, isSubmitting, isDirty } = form.formState;
 
   const submit = form.handleSubmit(async (values) => {
-    const problem = await save(values);
-    if (problem) {
-      for (const { path, message } of problem.fields) form.setError(path as Path<T>, { message });
-      form.setError('root', { message: problem.message });
-    } else discard();
+    const problem = await saved(() => save(values));
+    if (!problem) return;
+    for (const { path, message } of problem.fields) form.setError(path as Path<T>, { message });
+    form.setError('root', { message: problem.message });
   });
 
   return (

@@ -58,6 +58,8 @@ export class DraftKeeper {
   #line: Promise<unknown> = Promise.resolve();
   #state: DraftState = { others: [], kept: 'idle' };
   #forgotten = false;
+  /** The sheet is being saved: nothing more is sent meanwhile. */
+  #held = false;
   /** A change is on its way to the server. */
   #sending = false;
 
@@ -111,16 +113,31 @@ export class DraftKeeper {
   /** Sends what is waiting now, for the page may go away. */
   flush(): void {
     if (this.#timer === null) return;
-    clearTimeout(this.#timer);
-    this.#timer = null;
+    this.#stop();
     this.#send(true);
+  }
+
+  /**
+   * Sends nothing more for as long as the sheet is being saved, and resolves once nothing is under way: a change that
+   * arrived after the sheet was saved and forgotten would bring its draft back.
+   */
+  hold(): Promise<unknown> {
+    this.#held = true;
+    this.#stop();
+    return this.#line;
+  }
+
+  /** Goes on sending, for the sheet was not saved. */
+  release(): void {
+    this.#held = false;
+    if (this.#mirror && this.#state.kept !== 'kept') this.#later(0);
   }
 
   /** Forgets what was written here: the server has it, or nobody wants it. */
   forget(): Promise<unknown> {
     const counts = this.#mirror?.counts ?? {};
-    if (this.#timer !== null) clearTimeout(this.#timer);
-    this.#timer = null;
+    this.#stop();
+    this.#held = false;
     this.#forgotten = true;
     this.#mirror = null;
     this.storage.removeItem(PREFIX + this.key);
@@ -154,7 +171,13 @@ export class DraftKeeper {
     return newer.find((one) => newer.every((other) => follows(one.counts, other.counts))) ?? null;
   }
 
+  #stop(): void {
+    if (this.#timer !== null) clearTimeout(this.#timer);
+    this.#timer = null;
+  }
+
   #later(ms: number): void {
+    if (this.#held) return;
     this.#timer = setTimeout(() => {
       this.#timer = null;
       this.#send(false);

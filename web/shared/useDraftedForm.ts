@@ -30,8 +30,8 @@ export interface DraftedForm<T extends FieldValues, V> {
   state: DraftState;
   /** Takes in what another device wrote: this is what stands now. */
   settle: (other: Draft, typed: T) => void;
-  /** Forgets the draft: the server has the data now. */
-  discard: () => void;
+  /** Saves what is written and forgets the draft; where that fails, the draft stays. Answers as `save` does. */
+  saved: <P>(save: () => Promise<P | null>) => Promise<P | null>;
   /** Forgets the draft on the taster's wish; it can be brought back from the notice. */
   throwAway: () => void;
   startAfresh: () => void;
@@ -113,15 +113,24 @@ export function useDraftedForm<T extends FieldValues, V extends FieldValues>(key
     lay(typed);
     keeper.settle(other, typed);
   };
-  const discard = (): void => void keeper.forget();
+  const saved: DraftedForm<T, V>['saved'] = async (save) => {
+    await keeper.hold();
+    const problem = await save().catch((error: unknown) => {
+      keeper.release();
+      throw error;
+    });
+    if (problem === null) void keeper.forget();
+    else keeper.release();
+    return problem;
+  };
   const throwAway = (): void => {
     canBeBroughtBack('What you had written is put aside.');
-    discard();
+    void keeper.forget();
   };
   const startAfresh = (): void => {
     throwAway();
     lay(initial);
     setRestored(false);
   };
-  return { form, restored, laid, state, settle, discard, throwAway, startAfresh };
+  return { form, restored, laid, state, settle, saved, throwAway, startAfresh };
 }

@@ -162,6 +162,42 @@ describe('a draft', () => {
     expect([shelf.drafts, shelf.puts, shelf.drops]).toEqual([[], 1, 2]);
   });
 
+  it('waits for what is under way before its sheet is saved, and sends nothing meanwhile', async () => {
+    const { keeper } = open('phone');
+    shelf.slowMs = 1500;
+    keeper.change({ notes: 'fig' });
+    await pass(300);
+    let still = true;
+    void keeper.hold().then(() => (still = false));
+    keeper.change({ notes: 'fig jam' });
+    keeper.flush();
+    await pass(1000);
+    expect(still).toBe(true);
+    await pass(1000);
+    expect([still, shelf.puts, onServer('phone')]).toEqual([false, 1, 'fig']);
+    // Saved: one word to the server is enough, though the page be gone right after it.
+    void keeper.forget();
+    await pass(10);
+    expect([shelf.drafts, shelf.drops]).toEqual([[], 1]);
+    await pass(5000);
+    expect([shelf.puts, shelf.drops]).toEqual([1, 1]);
+  });
+
+  it('whose sheet could not be saved is sent on, with what was typed meanwhile', async () => {
+    const { keeper } = open('phone');
+    keeper.change({ notes: 'fig' });
+    await keeper.hold();
+    keeper.change({ notes: 'fig jam' });
+    await pass(3000);
+    expect(shelf.puts).toBe(0);
+    keeper.release();
+    await pass(10);
+    expect(onServer('phone')).toBe('fig jam');
+    keeper.change({ notes: 'fig jam, cold' });
+    await pass(500);
+    expect(onServer('phone')).toBe('fig jam, cold');
+  });
+
   it('that was thrown away can be put back, as a change later than the one forgotten', async () => {
     const { keeper, browser } = open('phone');
     keeper.change({ notes: 'fig' });
