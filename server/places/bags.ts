@@ -53,18 +53,6 @@ export function bagRoutes({ store, verdicts, recorder, now }: Deps): Router {
     verdicts.warm(bag);
   });
 
-  routes.put('/:id', async (request, response) => {
-    const input = parse(bagInput, request.body);
-    notInFuture(now(), { roastedOn: input.roastedOn, finishedOn: input.finishedOn });
-    const { id } = request.params;
-    const bag = await store.write(async (db) => {
-      await changeBag(db, id, input);
-      return loadBag(db, id);
-    });
-    response.json(bag);
-    verdicts.warm(bag);
-  });
-
   /** Only what is sent is changed; the bag as a whole must still be one. */
   routes.patch('/:id', async (request, response) => {
     const { id } = request.params;

@@ -64,7 +64,7 @@ describe('a bag', () => {
   it('cannot be roasted later than a brew already logged', async () => {
     const id = await server.addBag();
     await server.addBrew(id);
-    const { fields } = await server.refused('PUT', `/bags/${id}`, bagDraft({ roastedOn: '2026-02-21' }));
+    const { fields } = await server.refused('PATCH', `/bags/${id}`, bagDraft({ roastedOn: '2026-02-21' }));
     expect(fields.map((field) => field.path)).toEqual(['roastedOn']);
     expect((await page(id)).bag.roastedOn).toBe('2026-02-05');
   });
@@ -72,7 +72,7 @@ describe('a bag', () => {
   it('is changed whole, and its verdict follows', async () => {
     const id = await server.addBag();
     const early = (await page(id)).verdict.peak.day;
-    await server.ok('PUT', `/bags/${id}`, bagDraft({ roastLevel: 'dark', reference: { ...REFERENCE, brewer: 'press' } }));
+    await server.ok('PATCH', `/bags/${id}`, bagDraft({ roastLevel: 'dark', reference: { ...REFERENCE, brewer: 'press' } }));
     const read = await page(id);
     expect(read.bag).toMatchObject({ roastLevel: 'dark', reference: { brewer: 'press' }, revision: 2 });
     expect(read.verdict.peak.day).toBeLessThan(early / 1.5);

@@ -138,12 +138,12 @@ describe('history', () => {
     for (const [day, mark] of cups) await server.addBrew(late, { brewedAt: `2025-${day}T08:00:00Z`, cup: cup({ mark }) });
     for (const [day, mark] of [['01-06', 8.8], ['01-20', 7.9], ['02-05', 7]] as const) await server.addBrew(late, { brewedAt: `2026-${day}T08:00:00Z`, cup: cup({ mark }) });
     const { createdAt: _, revision: __, id: ___, ...label } = (await page(late)).bag;
-    await server.ok('PUT', `/bags/${late}`, { ...label, finishedOn: '2026-02-06' });
+    await server.ok('PATCH', `/bags/${late}`, { ...label, finishedOn: '2026-02-06' });
 
     const taught = await page(fresh);
     expect(taught.prior?.peak.days).toBeGreaterThan(1.1 * 13 * 1.05);
     expect(taught.verdict.peak.day).toBeGreaterThan(1.1 * table.verdict.peak.day);
-    await server.ok('PUT', `/bags/${late}`, { ...label, finishedOn: null });
+    await server.ok('PATCH', `/bags/${late}`, { ...label, finishedOn: null });
     expect(await page(fresh)).toEqual(table);
   });
 });

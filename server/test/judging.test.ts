@@ -22,7 +22,7 @@ const scored = ({ verdict }: BagPage): (number | null)[] => [...verdict.brews].s
 /** Keeps a bag with some of what is written on it changed. */
 async function rewrite(id: string, differently: object): Promise<void> {
   const { createdAt: _, revision: __, id: ___, ...label } = (await page(id)).bag;
-  await server.ok('PUT', `/bags/${id}`, { ...label, ...differently });
+  await server.ok('PATCH', `/bags/${id}`, { ...label, ...differently });
 }
 
 describe('what best means', () => {
@@ -52,9 +52,9 @@ describe('what best means', () => {
     const none = { aroma: 0, acidity: 0, body: 0, sweetness: 0, cleanness: 0 };
     const bagId = await server.addBag();
     const { createdAt: _, revision: __, id: ___, ...label } = (await page(bagId)).bag;
-    expect((await server.refused('PUT', `/bags/${bagId}`, { ...label, weights: none })).fields).toEqual([{ path: 'weights.aroma', message: 'At least one attribute must weigh something' }]);
-    expect((await server.refused('PUT', `/bags/${bagId}`, { ...label, weights: { ...none, aroma: 11 } })).fields[0]).toMatchObject({ path: 'weights.aroma' });
-    expect((await server.refused('PUT', `/bags/${bagId}`, { ...label, weights: { ...none, aroma: 1, crema: 1 } })).fields[0]).toMatchObject({ path: 'weights.crema' });
+    expect((await server.refused('PATCH', `/bags/${bagId}`, { ...label, weights: none })).fields).toEqual([{ path: 'weights.aroma', message: 'At least one attribute must weigh something' }]);
+    expect((await server.refused('PATCH', `/bags/${bagId}`, { ...label, weights: { ...none, aroma: 11 } })).fields[0]).toMatchObject({ path: 'weights.aroma' });
+    expect((await server.refused('PATCH', `/bags/${bagId}`, { ...label, weights: { ...none, aroma: 1, crema: 1 } })).fields[0]).toMatchObject({ path: 'weights.crema' });
   });
 });
 

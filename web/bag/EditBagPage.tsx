@@ -34,7 +34,7 @@ function Edit({ bag }: { bag: Bag }) {
         saveWord="Save"
         cancel={back}
         save={async (changed) => {
-          const { error } = await changeBag({ id: bag.id, bag: { ...changed, reference: { ...changed.reference, grindStep: bag.reference.grindStep } } });
+          const { error } = await changeBag({ id: bag.id, change: { ...changed, reference: { ...changed.reference, grindStep: bag.reference.grindStep } } });
           if (!error) back();
           return problemOf(error);
         }}

@@ -6,9 +6,9 @@ import { useAppDispatch } from '../shared/store';
 /** Changes something written on a bag and says so, or what went wrong; without a word to say, only the latter. */
 export function useBagChange(bag: Bag): (differently: Partial<BagDraft>, said?: string) => Promise<void> {
   const dispatch = useAppDispatch();
-  const [patchBag] = api.usePatchBagMutation();
+  const [changeBag] = api.useChangeBagMutation();
   return async (differently, said) => {
-    const { error } = await patchBag({ id: bag.id, change: differently });
+    const { error } = await changeBag({ id: bag.id, change: differently });
     const text = problemOf(error)?.message ?? said;
     if (text !== undefined) dispatch(noticed({ text }));
   };

@@ -164,9 +164,8 @@ function ReferenceChoice({ page: { bag }, kept, card }: { page: BagPage; kept: K
   const dispatch = useAppDispatch();
   if (kept.id === bag.referenceCardId && isReference(card, bag)) return <p className="quiet small">This is the bag’s reference recipe: its other brews are measured against it.</p>;
   const make = async (): Promise<void> => {
-    const { id, createdAt: _, revision: __, ...input } = bag;
     const { style, brewer, doseG, waterG, waterC, filter, waterRecipe } = card;
-    const { error } = await changeBag({ id, bag: { ...input, referenceCardId: kept.id, reference: { style, brewer, doseG, waterG, waterC, grindStep: 0, filter, waterRecipe } } });
+    const { error } = await changeBag({ id: bag.id, change: { referenceCardId: kept.id, reference: { style, brewer, doseG, waterG, waterC, grindStep: 0, filter, waterRecipe } } });
     dispatch(noticed({ text: problemOf(error)?.message ?? `${sentenceCase(kept.card.name)} is the reference of ${bag.name} now: its cups are judged against it.` }));
   };
   return (

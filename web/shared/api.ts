@@ -25,12 +25,8 @@ export const api = createApi({
     }),
     search: build.query<SearchHit[], string>({ query: (q) => ({ url: '/search', params: { q } }), keepUnusedDataFor: 5 }),
     addBag: build.mutation<Bag, BagDraft>({ query: (body) => ({ url: '/bags', method: 'POST', body }), invalidatesTags: ['Shelf'] }),
-    changeBag: build.mutation<Bag, { id: string; bag: BagDraft }>({
-      query: ({ id, bag }) => ({ url: `/bags/${id}`, method: 'PUT', body: bag }),
-      invalidatesTags: (_result, _error, { id }) => ['Shelf', { type: 'Bag', id }],
-    }),
     /** Changes only what is named, whatever the page last knew of the rest. */
-    patchBag: build.mutation<Bag, { id: string; change: Partial<BagDraft> }>({
+    changeBag: build.mutation<Bag, { id: string; change: Partial<BagDraft> }>({
       query: ({ id, change }) => ({ url: `/bags/${id}`, method: 'PATCH', body: change }),
       invalidatesTags: (_result, _error, { id }) => ['Shelf', { type: 'Bag', id }],
     }),
