@@ -35,6 +35,18 @@ test('one mark of ten, by keyboard alone, with words as chips', async ({ page, a
   await expect(page.locator('.cup-words')).toHaveText('quince, attic smell, honey, dams');
 });
 
+test('a word of one’s own is at hand on the next line at once', async ({ page, application }) => {
+  await openBag(page, application, { name: 'Attic Hill' });
+  await page.keyboard.press('b');
+  await page.getByRole('combobox', { name: 'Notes' }).fill('attic smell,');
+  await page.getByText('Look by look').click();
+  await page.getByRole('combobox', { name: 'Hot, nose' }).fill('atti');
+  await expect(page.getByRole('listbox').getByRole('option')).toHaveText([/^attic smell/, /“atti”/]);
+  await page.keyboard.press('Enter');
+  await save(page);
+  await expect(page.locator('.cup-words')).toContainText('hot, nose: attic smell');
+});
+
 test('the quick sheet: the mean, unless the overall is marked', async ({ page, application }) => {
   await openBag(page, application, { name: 'Quick Hill', school: 'composite' });
   await page.keyboard.press('b');

@@ -6,6 +6,7 @@ import { join } from 'node:path';
 import { chromium, type Page } from '@playwright/test';
 import { expect, openBag, test } from './application';
 
+const BREW = { style: 'filter', brewer: 'cone', doseG: 15, waterG: 240, waterC: 94, grindStep: 0 };
 const words = (page: Page) => page.getByLabel('In your words');
 
 interface OwnBrowser {
@@ -176,6 +177,46 @@ test('two devices on one sheet are shown side by side, and neither is lost', asy
   await expect(page.locator('.log > li')).toHaveCount(1);
   await expect(page.locator('.log')).toContainText('date and plum');
   await context.close();
+});
+
+test.describe('a save may be refused', () => {
+  test.use({ expectedErrors: [/Failed to load resource/] });
+
+  test('a brew that was changed elsewhere while its sheet was open is shown beside it, and neither change is lost', async ({ page, application, browser }) => {
+    const id = await openBag(page, application, { name: 'Changed Hill' });
+    const cup = { school: 'mark10', mark: 7, notes: 'fig' };
+    const logged = await page.request.post(`${application.address}/api/bags/${id}/brews`, { data: { ...BREW, brewedAt: new Date(Date.now() - 86_400_000).toISOString(), cup } });
+    const { id: brewId } = (await logged.json()) as { id: string };
+    const address = `${application.address}/bags/${id}/brews/${brewId}`;
+    const context = await browser.newContext();
+    const laptop = await context.newPage();
+    await Promise.all([page.goto(address), laptop.goto(address)]);
+    await expect(words(page)).toHaveValue('fig');
+    await laptop.getByRole('textbox', { name: 'Overall' }).fill('9');
+    await laptop.getByRole('button', { name: 'Save the cup' }).click();
+    await expect(laptop.getByRole('heading', { level: 1, name: 'Changed Hill', exact: true })).toBeVisible();
+
+    await words(page).fill('fig jam');
+    await page.getByRole('button', { name: 'Save the cup' }).click();
+    await expect(page.getByRole('alert')).toContainText('This brew was changed elsewhere');
+    const beside = page.getByRole('region', { name: 'Written elsewhere' });
+    await expect(beside.getByRole('row', { name: /^Mark 7 9/ })).toBeVisible();
+    await expect(beside.getByRole('row', { name: /^Notes fig jam fig/ })).toBeVisible();
+    await beside.getByLabel('Take theirs: Mark').check();
+    await beside.getByRole('button', { name: 'Keep what is ticked' }).click();
+    await expect(beside).toHaveCount(0);
+    await page.getByRole('button', { name: 'Save the cup' }).click();
+    await expect(page.locator('.log')).toContainText('fig jam');
+    await expect(page.locator('.cup-mark')).toHaveText('9.0');
+
+    // Nothing was written on the laptop's sheet: it is laid anew by itself.
+    await laptop.goto(address);
+    await expect(words(laptop)).toHaveValue('fig jam');
+    await page.request.put(`${application.address}/api/brews/${brewId}`, { data: { ...BREW, brewedAt: new Date(Date.now() - 86_400_000).toISOString(), cup: { ...cup, notes: 'fig roll' } } });
+    await laptop.evaluate('document.dispatchEvent(new Event("visibilitychange")); window.dispatchEvent(new Event("focus"))');
+    await expect(words(laptop)).toHaveValue('fig roll');
+    await context.close();
+  });
 });
 
 test('two windows of one browser do not overwrite each other', async ({ page, application }) => {

@@ -6,7 +6,7 @@ import type { Brew, BrewInput } from '../../contract/brew';
 import type { RepeatGroup } from '../../core/crest';
 import { likingOfCup, SCHOOL_SCALES } from '../../core/cup';
 import { dateOfInstant, restDay, roastDate } from '../../core/rest';
-import { invalidField, notFound } from '../errors';
+import { invalidField, notFound, Problem } from '../errors';
 import { loadBag, touchBag } from './bags';
 import { GrinderEntity, RecipeVersionEntity } from './benchEntities';
 import { keepMaking, loadMakings, takeFromBench } from './making';
@@ -95,9 +95,9 @@ async function check(db: EntityManager, bag: Bag, input: BrewInput): Promise<voi
 /** Logs a brew and its cup on a bag; returns the brew's id. */
 export async function addBrew(db: EntityManager, bagId: string, input: BrewInput, now: Date): Promise<string> {
   await check(db, await loadBag(db, bagId), input);
-  const { cup, making, liveId, ...fields } = input;
+  const { cup, making, liveId, revision: _, ...fields } = input;
   const id = randomUUID();
-  await db.insert(BrewEntity, { id, bagId, ...fields, createdAt: now.toISOString(), deletedAt: null });
+  await db.insert(BrewEntity, { id, bagId, ...fields, createdAt: now.toISOString(), deletedAt: null, revision: 1 });
   await keepCup(db, id, cup, now);
   if (liveId === null) await keepMaking(db, id, making);
   else await takeFromBench(db, { id, bagId }, liveId, making, now);
@@ -105,14 +105,23 @@ export async function addBrew(db: EntityManager, bagId: string, input: BrewInput
   return id;
 }
 
-/** Replaces what is written of a brew and its cup; returns the bag's id. */
+/** Marks a brew as changed: a sheet that was opened before shows what it was not written over. */
+export async function touchBrew(db: EntityManager, id: string): Promise<void> {
+  await db.increment(BrewEntity, { id }, 'revision', 1);
+}
+
+/** Replaces what is written of a brew and its cup; returns the bag's id. Throws a conflict Problem for a change that was written over another state. */
 export async function changeBrew(db: EntityManager, id: string, input: BrewInput, now: Date): Promise<string> {
-  const { bagId } = await loadBrew(db, id);
+  const { bagId, ...before } = await loadBrew(db, id);
+  if (input.revision !== null && input.revision !== before.revision) {
+    throw new Problem('conflict', 'This brew was changed elsewhere since this sheet was opened. Nothing was saved: what stands there now is shown beside what you wrote, at the top of the sheet.');
+  }
   await check(db, await loadBag(db, bagId), input);
-  const { cup, making, liveId: _, ...fields } = input;
+  const { cup, making, liveId: _, revision: __, ...fields } = input;
   await db.update(BrewEntity, { id }, fields);
   await keepCup(db, id, cup, now);
   await keepMaking(db, id, making);
+  await touchBrew(db, id);
   await touchBag(db, bagId);
   return bagId;
 }
@@ -121,6 +130,7 @@ export async function changeBrew(db: EntityManager, id: string, input: BrewInput
 export async function setFault(db: EntityManager, id: string, fault: Pick<BrewRow, 'fault' | 'faultNote'>): Promise<string> {
   const { bagId } = await loadBrew(db, id);
   await db.update(BrewEntity, { id }, fault);
+  await touchBrew(db, id);
   await touchBag(db, bagId);
   return bagId;
 }

@@ -136,6 +136,8 @@ export interface BrewRow extends Required<Recipe> {
   faultNote: string;
   createdAt: string;
   deletedAt: string | null;
+  /** Raised with every change to what is written of the brew or its cup. */
+  revision: number;
 }
 
 export const BrewEntity = new EntitySchema<BrewRow>({
@@ -152,6 +154,7 @@ export const BrewEntity = new EntitySchema<BrewRow>({
     faultNote: text,
     createdAt: text,
     deletedAt: optionalText,
+    revision: integer,
   },
 });
 

@@ -2,7 +2,7 @@ import { Router } from 'express';
 import { brewInput, faultInput } from '../../contract/brew';
 import { loadBag } from '../db/bags';
 import { nagEnd } from '../../contract/cup';
-import { changeBrew, setBrewDeleted, setFault } from '../db/brews';
+import { changeBrew, setBrewDeleted, setFault, touchBrew } from '../db/brews';
 import { endNag, nagAgain } from '../db/cups';
 import { loadTrace } from '../db/making';
 import type { Deps } from '../deps';
@@ -35,12 +35,18 @@ export function brewRoutes({ store, verdicts, now }: Deps): Router {
   /** The word that would not come has come, or is given up; taking that back lets it nag again. */
   routes.put('/:id/nag', async (request, response) => {
     const { word } = parse(nagEnd, request.body);
-    await store.write((db) => endNag(db, request.params.id, word, now()));
+    await store.write(async (db) => {
+      await endNag(db, request.params.id, word, now());
+      await touchBrew(db, request.params.id);
+    });
     response.status(204).end();
   });
 
   routes.delete('/:id/nag', async (request, response) => {
-    await store.write((db) => nagAgain(db, request.params.id));
+    await store.write(async (db) => {
+      await nagAgain(db, request.params.id);
+      await touchBrew(db, request.params.id);
+    });
     response.status(204).end();
   });
 

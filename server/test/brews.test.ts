@@ -80,6 +80,21 @@ describe('a brew', () => {
     expect((await server.refused('PUT', '/brews/not-there', brewDraft())).status).toBe(404);
   });
 
+  it('is not changed by what was written over another state of it', async () => {
+    const bagId = await server.addBag();
+    const id = await server.addBrew(bagId, { cup: cup({ nag: { said: 'green', tapped: [] } }) });
+    const revision = async (): Promise<number | undefined> => (await page(bagId)).brews[0]?.revision;
+    expect(await revision()).toBe(1);
+    await server.ok('PUT', `/brews/${id}`, brewDraft({ cup: cup({ mark: 6 }), revision: 1 }));
+    await server.ok('PUT', `/brews/${id}/fault`, { fault: 'spill', faultNote: '' });
+    expect(await revision()).toBe(3);
+    const refused = await server.refused('PUT', `/brews/${id}`, brewDraft({ cup: cup({ mark: 9 }), revision: 2 }));
+    expect(refused).toMatchObject({ status: 409, code: 'conflict', message: expect.stringContaining('Nothing was saved') });
+    expect((await page(bagId)).brews[0]).toMatchObject({ liking: 60, fault: 'spill', revision: 3 });
+    await server.ok('PUT', `/brews/${id}`, brewDraft({ cup: cup({ mark: 9 }), revision: 3 }));
+    expect((await page(bagId)).brews[0]).toMatchObject({ liking: 90, revision: 4 });
+  });
+
   it('with a fault stays in the log and leaves the judgement', async () => {
     const bagId = await server.addBag();
     for (const [day, mark] of [['10', 7], ['14', 7.8], ['18', 8.6], ['24', 8.1]] as const) await server.addBrew(bagId, { brewedAt: `2026-02-${day}T08:00:00Z`, cup: cup({ mark }) });

@@ -124,6 +124,8 @@ describe('a word that still nags', () => {
     await server.ok('PUT', `/brews/${id}/nag`, { word: 'gooseberries' });
     expect(await nagging()).toEqual([]);
     expect((await page()).brews[0]?.cup).toMatchObject({ nag: { resolvedWith: 'gooseberry' }, words: [{ id: 'gooseberry', typed: 'gooseberries', line: 'cup' }] });
+    // An open sheet of that brew knows nothing of it.
+    expect((await page()).brews[0]?.revision).toBe(2);
     await server.ok('DELETE', `/brews/${id}/nag`);
     expect(await nagging()).toHaveLength(1);
     expect((await page()).brews[0]?.cup.words).toEqual([]);

@@ -23,6 +23,8 @@ interface Props {
   /** The first cup of this bag. */
   first?: boolean;
   initial: BrewForm;
+  /** The brew as it is kept now, where one is changed. */
+  standing?: BrewForm;
   tasters: readonly Taster[];
   verdict: Verdict;
   /** The recipe that was followed, where the bench knows it. */

@@ -1,15 +1,22 @@
+import { uniqBy } from 'es-toolkit';
 import { useEffect, useId, useMemo, useRef, useState, type FocusEvent, type KeyboardEvent } from 'react';
 import Form from 'react-bootstrap/Form';
-import { useController } from 'react-hook-form';
+import { useController, useFormContext } from 'react-hook-form';
 import { WORD_MAX } from '../../contract/word';
 import type { LineId } from '../../core/cup';
-import { wordSpelt } from '../../core/cup/words';
+import { spelling, wordSpelt, type Vocabulary } from '../../core/cup/words';
 import { useVocabulary } from '../shared/useVocabulary';
 import type { BrewForm } from './brewForm';
 import type { CupForm } from './cupForm';
 
 /** Characters are counted as a person counts them. */
 const isTooLong = (word: string): boolean => Array.from(word).length > WORD_MAX;
+
+/** Words of the household's own that stand on other lines of this sheet and nowhere else yet. */
+function newOnSheet(words: CupForm['words'], line: LineId, vocabulary: Vocabulary): string[] {
+  const elsewhere = Object.entries(words).flatMap(([other, { set }]) => (other === line ? [] : set));
+  return uniqBy(elsewhere.filter((word) => !wordSpelt(vocabulary, word)), spelling);
+}
 
 interface Props {
   line: LineId;
@@ -27,12 +34,13 @@ export function ChipsField({ line, label, help, className }: Props) {
   const { vocabulary, suggest } = useVocabulary();
   const { field } = useController<BrewForm, `cup.words.${LineId}`>({ name: `cup.words.${line}` });
   const { set, typing } = field.value;
+  const { getValues } = useFormContext<BrewForm>();
   const [active, setActive] = useState(0);
   const [open, setOpen] = useState(false);
   const input = useRef<HTMLInputElement>(null);
-  const suggestions = useMemo(() => suggest(typing, 6), [suggest, typing]);
+  const suggestions = useMemo(() => suggest(typing, 6, newOnSheet(getValues('cup.words'), line, vocabulary)), [suggest, typing, getValues, line, vocabulary]);
   const showing = open && typing.trim() !== '';
-  const asTyped = wordSpelt(vocabulary, typing)?.name !== typing.trim();
+  const asTyped = suggestions.every(({ word }) => word.name !== typing.trim());
   const tooLong = [...set, typing.trim()].filter(isTooLong);
 
   // A list that opens at the foot of the window is brought into view, as it grows too.

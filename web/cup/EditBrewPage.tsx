@@ -27,7 +27,7 @@ export function EditBrewPage() {
 function Sheet({ brew, page: { bag, verdict }, tasters }: { brew: Brew; page: BagPage; tasters: readonly Taster[] }) {
   const navigate = useNavigate();
   const [changeBrew] = api.useChangeBrewMutation();
-  const initial = useMemo(() => typedBrew(brew), [brew]);
+  const standing = useMemo(() => typedBrew(brew), [brew]);
   const back = (): void => void navigate(`/bags/${brew.bagId}`, { replace: true });
   return (
     <>
@@ -37,7 +37,8 @@ function Sheet({ brew, page: { bag, verdict }, tasters }: { brew: Brew; page: Ba
       <BrewSheet
         draftKey={`brew.${brew.bagId}.${brew.id}`}
         bag={bag}
-        initial={initial}
+        initial={standing}
+        standing={standing}
         tasters={tasters}
         verdict={verdict}
         card={brew.making?.card ?? null}

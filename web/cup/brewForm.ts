@@ -29,6 +29,8 @@ export interface BrewForm {
   making: MakingForm;
   /** The brew on the bench this is the cup of; empty for none. */
   liveId: string;
+  /** The revision of the brew this is written over; empty for a new one. */
+  revision: string;
 }
 
 /** How it was made, as typed. */
@@ -55,7 +57,7 @@ function typedRecipe({ style, brewer, doseG, waterG, waterC, grindStep, filter, 
 
 /** A sheet for a brew to this recipe, now, with an empty cup. */
 export function newBrew(recipe: RecipeInput, school: School, tasterId: string): BrewForm {
-  return { brewedAt: localDateTime(), ...typedRecipe(recipe), drainS: '', tasterId, recordedFrom: 'cup', fault: '', faultNote: '', cup: emptyCup(school), making: NO_MAKING, liveId: '' };
+  return { brewedAt: localDateTime(), ...typedRecipe(recipe), drainS: '', tasterId, recordedFrom: 'cup', fault: '', faultNote: '', cup: emptyCup(school), making: NO_MAKING, liveId: '', revision: '' };
 }
 
 /** A sheet for the recipe and drink of an earlier brew, now, with an empty cup. */
@@ -112,6 +114,7 @@ export function typedBrew(brew: Brew): BrewForm {
     cup: typedCup(cup),
     making: typedMaking(brew.making),
     liveId: '',
+    revision: String(brew.revision),
   };
 }
 
@@ -131,6 +134,7 @@ function toValues({ cup, ...typed }: BrewForm): unknown {
     cup: cupValues(cup),
     making: makingValues(typed.making),
     liveId: typedChoice(typed.liveId),
+    revision: typedNumber(typed.revision),
   };
 }
 

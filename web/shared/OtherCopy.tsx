@@ -2,13 +2,12 @@ import { get, set } from 'es-toolkit/compat';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { useWatch, type FieldValues } from 'react-hook-form';
-import type { Draft } from '../../contract/draft';
 import { differing, nameOfPath } from './differences';
-import { momentText } from './format';
-import { localDateTime } from './today';
 
 interface Props<T extends FieldValues> {
-  other: Draft;
+  there: T;
+  /** Where it comes from, in one sentence. */
+  said: string;
   /** Nothing was written here yet. */
   untouched: boolean;
   settle: (typed: T) => void;
@@ -16,11 +15,10 @@ interface Props<T extends FieldValues> {
   nameOf?: (path: readonly string[]) => string | null;
 }
 
-/** What another device or window wrote on this sheet, beside what stands here: nothing is overwritten before it was looked at. */
-export function OtherCopy<T extends FieldValues>({ other, untouched, settle, leave, nameOf = nameOfPath }: Props<T>) {
+/** What else was written on this sheet, beside what stands here: nothing is overwritten before it was looked at. */
+export function OtherCopy<T extends FieldValues>({ there, said, untouched, settle, leave, nameOf = nameOfPath }: Props<T>) {
   const here = useWatch<T>() as T;
   const [taken, setTaken] = useState<ReadonlySet<string>>(new Set());
-  const there = other.typed as T;
   const apart = differing(here, there, nameOf);
   const mix = (): T => apart.filter(({ path }) => taken.has(path)).reduce((sheet, { path }) => set(sheet, path, get(there, path)), structuredClone(here));
   const take = (path: string): void =>
@@ -33,7 +31,7 @@ export function OtherCopy<T extends FieldValues>({ other, untouched, settle, lea
     <section className="other-copy" aria-label="Written elsewhere">
       <h2>{untouched ? 'Begun elsewhere' : 'Also written elsewhere'}</h2>
       <p>
-        {apart.length === 0 ? 'It says the same there' : untouched ? 'This was written at another device or in another window' : 'At another device or in another window it says otherwise; both are kept until you choose'}. Last written {momentText(localDateTime(new Date(other.updatedAt)))}.
+        {said} {apart.length === 0 ? 'It says the same there.' : untouched ? '' : 'Here it says otherwise; both are kept until you choose.'}
       </p>
       {apart.length > 0 && (
         <div className="copies">

@@ -1,10 +1,12 @@
-import { Fragment, useRef, useState, type ReactNode } from 'react';
+import { Fragment, useEffect, useRef, useState, type ReactNode } from 'react';
 import Button from 'react-bootstrap/Button';
-import { FormProvider, type FieldValues, type Path, type Resolver } from 'react-hook-form';
+import { FormProvider, useWatch, type FieldValues, type Path, type Resolver } from 'react-hook-form';
 import { useHotkeys } from 'react-hotkeys-hook';
 import type { ApiError } from '../../contract/error';
 import type { DraftState } from './draftKeeper';
+import { momentText } from './format';
 import { OtherCopy } from './OtherCopy';
+import { localDateTime } from './today';
 import { useDraftedForm } from './useDraftedForm';
 
 interface Props<T extends FieldValues, V extends FieldValues> {
@@ -19,6 +21,8 @@ interface Props<T extends FieldValues, V extends FieldValues> {
   save: (values: V) => Promise<ApiError | null>;
   cancel: () => void;
   children: ReactNode;
+  /** For a change of something kept: what is kept now. A sheet that was laid over another revision of it shows both. */
+  standing?: T;
   /** What a field is called, by its path, where two copies differ; null for what need not be shown. */
   nameOf?: (path: readonly string[]) => string | null;
 }
@@ -31,12 +35,20 @@ const KEPT_WORDS: Readonly<Record<DraftState['kept'], string>> = {
 };
 
 /** The one form pattern: text as typed, checked against the contract, kept as a draft until it is saved. */
-export function Sheet<T extends FieldValues, V extends FieldValues>({ draftKey, title, initial, resolver, saveWord, save, cancel, children, nameOf }: Props<T, V>) {
-  const { form, restored, laid, state, settle, saved, throwAway, startAfresh } = useDraftedForm(draftKey, title, initial, resolver);
+export function Sheet<T extends FieldValues, V extends FieldValues>({ draftKey, title, initial, resolver, saveWord, save, cancel, children, standing, nameOf }: Props<T, V>) {
+  const { form, restored, laid, state, settle, layOver, layAfresh, saved, throwAway, startAfresh } = useDraftedForm(draftKey, title, initial, resolver);
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const sheet = useRef<HTMLFormElement>(null);
   useHotkeys('mod+enter', () => sheet.current?.requestSubmit(), { enableOnFormTags: true, preventDefault: true });
-  const { errors, isSubmitting, isDirty } = form.formState;
+  const { errors, isSubmitting, isSubmitSuccessful, isDirty } = form.formState;
+  const revision: unknown = useWatch({ control: form.control, name: 'revision' as Path<T> });
+  const changedElsewhere = standing !== undefined && standing.revision !== revision && !isSubmitting && !isSubmitSuccessful;
+  const untouched = !restored && !isDirty;
+  useEffect(() => {
+    if (changedElsewhere && untouched) layAfresh(standing);
+    // Only what is kept decides, not how this sheet was drawn.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [changedElsewhere, untouched, standing]);
 
   const submit = form.handleSubmit(async (values) => {
     const problem = await saved(() => save(values));
@@ -59,8 +71,17 @@ export function Sheet<T extends FieldValues, V extends FieldValues>({ draftKey, 
         {state.others
           .filter(({ device }) => !left.has(device))
           .map((other) => (
-            <OtherCopy<T> key={other.device} other={other} nameOf={nameOf} untouched={!restored && !isDirty} settle={(typed) => settle(other, typed)} leave={() => setLeft((before) => new Set(before).add(other.device))} />
+            <OtherCopy<T>
+              key={other.device}
+              there={other.typed as T}
+              said={`This was written at another device or in another window, last ${momentText(localDateTime(new Date(other.updatedAt)))}.`}
+              nameOf={nameOf}
+              untouched={untouched}
+              settle={(typed) => settle(other, typed)}
+              leave={() => setLeft((before) => new Set(before).add(other.device))}
+            />
           ))}
+        {changedElsewhere && !untouched && <OtherCopy<T> there={standing} said="This was saved elsewhere after your sheet was begun." nameOf={nameOf} untouched={false} settle={(typed) => layOver({ ...typed, revision: standing.revision as unknown })} leave={() => undefined} />}
         <Fragment key={laid}>{children}</Fragment>
         {errors.root && (
           <div className="panel-error mb-2" role="alert">

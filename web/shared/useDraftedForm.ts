@@ -7,14 +7,15 @@ import { DraftKeeper, type DraftState } from './draftKeeper';
 import { noticed } from './notices';
 import { useAppDispatch } from './store';
 
-/** A draft that has the shape of the form, filled up where the form has grown since; null for anything else. */
+/** A draft in the shape of the form, filled up where the form has grown since; null for what is no draft of it. */
 function shaped<T extends FieldValues>(kept: Record<string, unknown> | null, initial: T): T | null {
   if (kept === null) return null;
-  return Object.keys(initial).every((name) => name in kept) ? fill(initial, kept) : null;
+  return Object.keys(initial).some((name) => name in kept) ? fill(initial, kept) : null;
 }
 
 /** The form's own values wherever a draft has none of its own. */
 function fill<T>(initial: T, kept: unknown): T {
+  if (typeof initial === 'string' || typeof initial === 'boolean') return typeof kept === typeof initial ? (kept as T) : initial;
   if (typeof initial !== 'object' || initial === null || Array.isArray(initial)) return (kept ?? initial) as T;
   const written = (typeof kept === 'object' ? kept : null) as Record<string, unknown> | null;
   const names = new Set([...Object.keys(initial), ...Object.keys(written ?? {})]);
@@ -30,6 +31,10 @@ export interface DraftedForm<T extends FieldValues, V> {
   state: DraftState;
   /** Takes in what another device wrote: this is what stands now. */
   settle: (other: Draft, typed: T) => void;
+  /** Lays the sheet anew over what was saved elsewhere meanwhile: this is what stands now. */
+  layOver: (typed: T) => void;
+  /** Lays a sheet nobody has written on anew. */
+  layAfresh: (typed: T) => void;
   /** Saves what is written and forgets the draft; where that fails, the draft stays. Answers as `save` does. */
   saved: <P>(save: () => Promise<P | null>) => Promise<P | null>;
   /** Forgets the draft on the taster's wish; it can be brought back from the notice. */
@@ -67,6 +72,11 @@ export function useDraftedForm<T extends FieldValues, V extends FieldValues>(key
   const touched = useRef(false);
 
   const lay = (typed: T): void => {
+    // What it was first laid with stays what a change is measured by.
+    form.reset(typed, { keepDefaultValues: true });
+    setLaid((times) => times + 1);
+  };
+  const layAfresh = (typed: T): void => {
     form.reset(typed);
     setLaid((times) => times + 1);
   };
@@ -107,11 +117,18 @@ export function useDraftedForm<T extends FieldValues, V extends FieldValues>(key
     const { mirror } = keeper;
     if (mirror) dispatch(noticed({ text, undo: { kind: 'draft', id: key, href, mirror } }));
   };
-  const settle = (other: Draft, typed: T): void => {
+  const relay = (typed: T): void => {
     canBeBroughtBack('One sheet again. What stood here before can be brought back.');
     touched.current = true;
     lay(typed);
+  };
+  const settle = (other: Draft, typed: T): void => {
+    relay(typed);
     keeper.settle(other, typed);
+  };
+  const layOver = (typed: T): void => {
+    relay(typed);
+    keeper.change(typed);
   };
   const saved: DraftedForm<T, V>['saved'] = async (save) => {
     await keeper.hold();
@@ -132,5 +149,5 @@ export function useDraftedForm<T extends FieldValues, V extends FieldValues>(key
     lay(initial);
     setRestored(false);
   };
-  return { form, restored, laid, state, settle, saved, throwAway, startAfresh };
+  return { form, restored, laid, state, settle, layOver, layAfresh, saved, throwAway, startAfresh };
 }

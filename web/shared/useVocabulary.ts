@@ -1,12 +1,12 @@
 import { useMemo } from 'react';
 import type { Words } from '../../contract/word';
-import { suggester, vocabularyOf, type Suggestion, type Vocabulary } from '../../core/cup/words';
+import { suggester, vocabularyOf, type Suggest, type Vocabulary } from '../../core/cup/words';
 import { wordApi } from './wordApi';
 
 interface Household {
   vocabulary: Vocabulary;
   uses: Words['uses'];
-  suggest: (typed: string, most?: number) => Suggestion[];
+  suggest: Suggest;
 }
 
 const NONE: Words = { own: [], uses: {} };

@@ -92,6 +92,13 @@ describe('suggestions', () => {
     expect(merged('kitch').map(({ word, via }) => [word.id, via])).toEqual([['cut-grass', 'kitchen garden']]);
   });
 
+  it('takes in words that are in use and not known yet, in their place', () => {
+    const also = ['hedge plum', 'attic'];
+    expect(suggest('hed', 8, also)[0]?.word).toMatchObject({ name: 'hedge plum', note: null });
+    expect(suggest('plum', 8, also).map(({ word }) => word.name).indexOf('hedge plum')).toBeGreaterThan(0);
+    expect(suggest('hed').map(({ word }) => word.name)).not.toContain('hedge plum');
+  });
+
   it('gives every word for its own name, and no word twice', () => {
     for (const { name } of NOTES) expect(suggest(name).map(({ word }) => word.name)).toContain(name);
     fc.assert(

@@ -7,6 +7,9 @@ export interface Suggestion {
   via: string | null;
 }
 
+/** Suggests for what is typed; `also` are words in use that the vocabulary does not know yet. */
+export type Suggest = (typed: string, most?: number, also?: readonly string[]) => Suggestion[];
+
 interface Entry {
   word: Word;
   spelt: string;
@@ -16,6 +19,10 @@ interface Entry {
 interface Candidate {
   entry: Entry;
   off: number;
+}
+
+function notYetKnown(name: string): Entry {
+  return { word: { id: `new ${name}`, name, family: null, mergedInto: null, note: null }, spelt: spelling(name), via: null };
 }
 
 /** How far what was typed is from a name, less is nearer; null when it is not that word. */
@@ -37,7 +44,7 @@ function apart(typed: string, spelt: string): number | null {
  * Suggestions for a word being typed: names first, then their beginnings, words within them, and slips of the fingers;
  * among equals what this household says most. Made once for a vocabulary; each call looks at every name.
  */
-export function suggester(vocabulary: Vocabulary, uses: ReadonlyMap<string, number> = new Map()): (typed: string, most?: number) => Suggestion[] {
+export function suggester(vocabulary: Vocabulary, uses: ReadonlyMap<string, number> = new Map()): Suggest {
   const entries = vocabulary.words.flatMap((before): Entry[] => {
     const word = currentWord(vocabulary, before.id) ?? before;
     const others = [...(before.note?.also ?? []), ...(before.id === word.id ? [] : [before.name])];
@@ -45,12 +52,12 @@ export function suggester(vocabulary: Vocabulary, uses: ReadonlyMap<string, numb
   });
   const before = (a: Candidate, b: Candidate): boolean =>
     (a.off - b.off || (uses.get(b.entry.word.id) ?? 0) - (uses.get(a.entry.word.id) ?? 0) || a.entry.spelt.length - b.entry.spelt.length || (a.entry.spelt < b.entry.spelt ? -1 : 1)) < 0;
-  return (typed, most = 8) => {
+  return (typed, most = 8, also = []) => {
     const spelt = spelling(typed);
     if (spelt === '') return [];
     // The best few are kept in order as all names go by: thousands may match, and sorting them would be felt at each key.
     const best: Candidate[] = [];
-    for (const entry of entries) {
+    for (const entry of [...entries, ...also.map(notYetKnown)]) {
       const off = apart(spelt, entry.spelt);
       if (off === null) continue;
       const candidate = { entry, off: off + (entry.via === null ? 0 : 0.5) };

@@ -1,16 +1,18 @@
 import type { MigrationInterface, QueryRunner } from 'typeorm';
 
 const CUP_COLUMNS = ['finish real', 'character real', 'balance real', 'bitterness real', 'defects real', "levels text NOT NULL DEFAULT '[]'", '"markAt" text', '"finishS" real', 'dryness text', "textures text NOT NULL DEFAULT '[]'", `"milkKind" text NOT NULL DEFAULT ''`, 'company text', 'nag text'];
+const BREW_COLUMNS = ['revision integer NOT NULL DEFAULT 1'];
 const BAG_COLUMNS = ['"perceivedRoast" text', '"betMark" real', '"betHeld" text'];
 const HOUSEHOLD_COLUMNS = ["school text NOT NULL DEFAULT 'mark10'", '"levelAttributes" text', 'coaching boolean'];
 
-/** Levels, looks and words of a cup; the household's vocabulary; bets and perceived roast; and drafts. */
+/** Levels, looks and words of a cup; the household's vocabulary; bets and perceived roast; drafts, and which state of a brew a change was written over. */
 export class TheCup1700000000005 implements MigrationInterface {
   name = 'TheCup1700000000005';
 
   async up(db: QueryRunner): Promise<void> {
     const statements = [
       ...CUP_COLUMNS.map((column) => `ALTER TABLE cup ADD COLUMN ${column}`),
+      ...BREW_COLUMNS.map((column) => `ALTER TABLE brew ADD COLUMN ${column}`),
       ...BAG_COLUMNS.map((column) => `ALTER TABLE bag ADD COLUMN ${column}`),
       ...HOUSEHOLD_COLUMNS.map((column) => `ALTER TABLE household ADD COLUMN ${column}`),
       'CREATE TABLE word (id varchar PRIMARY KEY NOT NULL, name text NOT NULL, family text, "mergedInto" text, "createdAt" text NOT NULL)',
@@ -30,6 +32,7 @@ export class TheCup1700000000005 implements MigrationInterface {
     const statements = [
       ...['draft', 'cup_word', 'word'].map((table) => `DROP TABLE ${table}`),
       ...HOUSEHOLD_COLUMNS.map((column) => `ALTER TABLE household DROP COLUMN ${name(column)}`),
+      ...BREW_COLUMNS.map((column) => `ALTER TABLE brew DROP COLUMN ${name(column)}`),
       ...BAG_COLUMNS.map((column) => `ALTER TABLE bag DROP COLUMN ${name(column)}`),
       ...CUP_COLUMNS.map((column) => `ALTER TABLE cup DROP COLUMN ${name(column)}`),
     ];
