@@ -43,7 +43,7 @@ export async function fillStore(store: Store, today: PlainDate): Promise<{ bags:
         finishedOn: finishedAt === undefined ? null : on(finishedAt),
       });
       const bagId = await addBag(db, bag, now);
-      for (const [i, { day, taster, recipe, notes, looks, levels, cup, drainS, fault, faultNote, fromMemory, bench: atBench }] of log.entries()) {
+      for (const [i, { day, taster, recipe, notes, looks, levels, cup, drainS, fault, faultNote, fromMemory, bench: atBench, seen }] of log.entries()) {
         const made = { ...bag.reference, ...recipe };
         const liking = trueLiking(truth, restAge(roastedOn, on(day), spells), made, bag.reference) - (fault ? 8 : 0);
         const brewedAt = instantAt(on(day), 7, (i * 7) % 60);
@@ -54,7 +54,7 @@ export async function fillStore(store: Store, today: PlainDate): Promise<{ bags:
           tasterId: tasterIds.get(taster),
           drainS: recorded?.drainS ?? drainS ?? null,
           liveId: recorded?.liveId ?? null,
-          making: recorded?.making ?? null,
+          making: recorded?.making ?? seen ?? null,
           recordedFrom: fromMemory ? 'memory' : 'cup',
           fault: fault ?? null,
           faultNote: faultNote ?? '',

@@ -37,6 +37,8 @@ export interface DemoBrew {
   /** Levels and how they were liked: "acidity 4+ right, body 2 little". */
   levels?: string;
   cup?: Partial<Omit<CupDraft, 'school' | 'mark' | 'words' | 'levels'>>;
+  /** What was seen of a brew that was made without the bench. */
+  seen?: Partial<MakingInput>;
   /** Made at the bench with the simulated scale: whose hand it was, and what was seen and measured. */
   bench?: { hand: Hand } & Partial<Pick<MakingInput, 'vigour' | 'bed' | 'tastes' | 'tdsPercent' | 'ph'>>;
 }
@@ -157,7 +159,7 @@ export const BAGS: readonly DemoBag[] = [
       { day: 10, taster: 'Tomas', recipe: { grindStep: -1 }, notes: 'Finer: heavier, malt.', drainS: 31 },
       { day: 12, taster: 'Mira', notes: 'Molasses, round.', drainS: 28 },
       { day: 14, taster: 'Tomas', notes: 'Malt and walnut. Good.', drainS: 29, bench: { hand: 'steady', vigour: 'steady' } },
-      { day: 16, taster: 'Tomas', recipe: { style: 'milk', waterG: 200 }, notes: 'With milk: malted biscuit.', looks: 'cup: malt, biscuit', cup: { milkKind: 'oat' } },
+      { day: 16, taster: 'Tomas', recipe: { style: 'milk' }, seen: { milkG: 160 }, notes: 'With milk: malted biscuit.', looks: 'cup: malt, biscuit', cup: { milkKind: 'oat' } },
     ],
   },
   {

@@ -142,6 +142,20 @@ test('a draft whose last change is slow to arrive does not outlive its sheet, th
   expect(await (await page.request.get(`${application.address}/api/drafts/${encodeURIComponent(`brew.${id}.new`)}`)).json()).toEqual([]);
 });
 
+test('what was written and taken away again is no draft', async ({ page, application }) => {
+  const id = await openBag(page, application, { name: 'Empty Hill' });
+  await page.keyboard.press('b');
+  const drafts = async (): Promise<unknown[]> => (await (await page.request.get(`${application.address}/api/drafts/${encodeURIComponent(`brew.${id}.new`)}`)).json()) as unknown[];
+  await page.getByText('Levels, and whether').click();
+  await words(page).pressSequentially('fig');
+  await expect.poll(async () => (await drafts()).length).toBe(1);
+  await words(page).press('Control+a');
+  await words(page).press('Delete');
+  await expect.poll(async () => (await drafts()).length).toBe(0);
+  await words(page).pressSequentially('date');
+  await expect.poll(async () => JSON.stringify(await drafts())).toContain('date');
+});
+
 test('two devices on one sheet are shown side by side, and neither is lost', async ({ page, application, browser }) => {
   const id = await openBag(page, application, { name: 'Two Hill' });
   const context = await browser.newContext();

@@ -74,6 +74,10 @@ test('a shot ends when the scale says so, and is read by its seconds and grams',
   await page.getByRole('link', { name: 'To the cup' }).click();
   await expect(page.getByRole('group', { name: 'Crema' }).getByRole('button', { name: 'wild' })).toHaveAttribute('aria-pressed', 'true');
   await expect(page.getByText(/g\/s over the shot/)).toBeVisible();
+  // What a shot yields is in the cup; nothing of it is held back by paper.
+  await expect(page.getByLabel('Yield')).toHaveValue('40');
+  await expect(page.getByText('about 40 g if not weighed')).toBeVisible();
+  await expect(page.getByLabel('Stopped in')).toHaveValue(/^0:\d\d$/);
   await expect(page.locator('.advice')).toContainText(/grind (one step|two steps) finer\. The shot ran in/);
   await page.getByRole('textbox', { name: 'Overall' }).fill('6');
   await page.getByRole('button', { name: 'Save the cup' }).click();

@@ -27,7 +27,7 @@ test('pictures of the main views', async ({ page, demo }) => {
   await page.getByRole('textbox', { name: 'Overall' }).fill('8.6');
   await page.getByRole('combobox', { name: 'Notes', exact: true }).pressSequentially('quince jelly,grandmother’s attic,');
   await page.getByLabel('In your words').fill('Longer as it cools; damson skin at the end.');
-  await page.getByRole('combobox', { name: 'Notes', exact: true }).pressSequentially('rasb');
+  await page.getByRole('combobox', { name: 'Notes', exact: true }).pressSequentially('rasber');
   await picture('log-a-brew');
   await page.getByRole('combobox', { name: 'Notes', exact: true }).fill('');
   await page.getByText('Levels, and whether they were right').click();

@@ -18,10 +18,15 @@ export interface Measurements {
   fault: boolean;
 }
 
+/** Grams of beverage where nobody has weighed it. The water of a shot is its yield: what is in the cup. */
+export function estimatedBeverageG(kind: BrewKind, waterG: number, doseG: number): number {
+  return kind === 'espresso' ? waterG : beverageG(waterG, doseG);
+}
+
 /** A brew read: what advice rests on, with the extraction, the flow over its whole time (g/s) and the beverage (g). */
 export function readBrew({ tdsPercent, beverageG: weighed, ...brew }: Measurements): { read: BrewRead; extraction: Extraction | null; flow: number | null; beverage: number } {
   const { kind, doseG, waterG, drainS } = brew;
-  const beverage = weighed ?? (kind === 'espresso' ? waterG : beverageG(waterG, doseG));
+  const beverage = weighed ?? estimatedBeverageG(kind, waterG, doseG);
   const extraction = tdsPercent === null ? null : extractionOf({ kind, tdsPercent, doseG, waterG, beverageG: beverage });
   return { read: { ...brew, extractionPercent: extraction?.percent ?? null }, extraction, flow: drainS === null ? null : beverage / drainS, beverage };
 }

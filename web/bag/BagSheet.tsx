@@ -1,6 +1,6 @@
 import Button from 'react-bootstrap/Button';
 import { useFieldArray, useFormContext, useFormState, useWatch } from 'react-hook-form';
-import { BREWERS, STYLES } from '../../core/brew';
+import { BREWERS, kindOf, STYLES } from '../../core/brew';
 import { PROCESSES, ROAST_LEVELS } from '../../core/crest';
 import { ATTRIBUTES, SCHOOLS } from '../../core/cup';
 import { OpenSelectField, SelectField, TextField } from '../shared/fields';
@@ -116,12 +116,13 @@ function WeightFields() {
 }
 
 function ReferenceFields() {
+  const [brewer, style] = useWatch<BagForm, ['reference.brewer', 'reference.style']>({ name: ['reference.brewer', 'reference.style'] });
   return (
     <div className="fields">
       <OpenSelectField name="reference.brewer" label="Brewer" options={BREWERS} ownLabel="Another kind" />
       <SelectField name="reference.style" label="Drunk as" options={STYLES.map((style) => ({ value: style, text: sentenceCase(style) }))} />
       <TextField name="reference.doseG" label="Dose" unit="g" decimal />
-      <TextField name="reference.waterG" label="Water" unit="g" decimal />
+      <TextField name="reference.waterG" label={kindOf({ brewer, style }) === 'espresso' ? 'Yield' : 'Water'} unit="g" decimal />
       <TextField name="reference.waterC" label="Water temperature" unit="°C" decimal />
       <TextField name="reference.filter" label="Filter" placeholder="if you tell them apart" />
       <TextField name="reference.waterRecipe" label="Brewing water" placeholder="if you tell them apart" />

@@ -4,7 +4,7 @@ import { useNavigate } from 'react-router';
 import type { Brew } from '../../contract/brew';
 import type { RecipeInput } from '../../contract/recipe';
 import type { Verdict } from '../../contract/verdict';
-import { FAULT_MEANING, FAULTS, minutesText, type Fault } from '../../core/brew';
+import { FAULT_MEANING, FAULTS, KIND_TRAITS, kindOf, minutesText, type Fault } from '../../core/brew';
 import { markOf, PARTS, SCHOOL_SCALES, type School } from '../../core/cup';
 import { recipeLine } from '../../core/shelf';
 import { api, problemOf } from '../shared/api';
@@ -45,7 +45,7 @@ export function LogEntry({ brew, read, surprise, taster, reference, scale, level
     dateText(brew.brewedAt.slice(0, 10), today),
     clockText(brew.brewedAt),
     taster,
-    brew.drainS === null ? null : `drained in ${minutesText(brew.drainS)}`,
+    brew.drainS === null ? null : `${KIND_TRAITS[brew.making?.card?.kind ?? kindOf(brew)].end} in ${minutesText(brew.drainS)}`,
     brew.filter,
     brew.waterRecipe && `${brew.waterRecipe} water`,
     cup.blind ? 'blind' : null,

@@ -3,7 +3,7 @@ import type { Bag } from '../../contract/bag';
 import type { ApiError } from '../../contract/error';
 import type { Taster } from '../../contract/taster';
 import type { Verdict } from '../../contract/verdict';
-import { beverageG, BREWERS, FAULT_MEANING, FAULTS, STYLES, type Fault, type RecipeCard } from '../../core/brew';
+import { BREWERS, estimatedBeverageG, FAULT_MEANING, FAULTS, KIND_TRAITS, kindOf, STYLES, type Fault, type RecipeCard } from '../../core/brew';
 import { COMPANIES } from '../../core/cup';
 import { OpenSelectField, SelectField, SwitchField, TapsField, TextField } from '../shared/fields';
 import { numberText, sentenceCase, words } from '../shared/format';
@@ -53,8 +53,11 @@ export function BrewSheet({ bag, tasters, verdict, card = null, markFirst = fals
 }
 
 function RecipePart() {
-  const doseG = typedNumber(useWatch<BrewForm, 'doseG'>({ name: 'doseG' }));
-  const waterG = typedWater(useWatch<BrewForm, 'waterG'>({ name: 'waterG' }), doseG);
+  const [dose, water, brewer, style] = useWatch<BrewForm, ['doseG', 'waterG', 'brewer', 'style']>({ name: ['doseG', 'waterG', 'brewer', 'style'] });
+  const doseG = typedNumber(dose);
+  const waterG = typedWater(water, doseG);
+  const kind = kindOf({ brewer, style });
+  const shot = kind === 'espresso';
   const known = typeof doseG === 'number' && typeof waterG === 'number' && doseG > 0;
   return (
     <fieldset>
@@ -62,10 +65,10 @@ function RecipePart() {
       <div className="fields">
         <OpenSelectField name="brewer" label="Brewer" options={BREWERS} ownLabel="Another kind" />
         <TextField name="doseG" label="Dose" unit="g" decimal />
-        <TextField name="waterG" label="Water" unit="g" decimal help={known ? `1:${numberText(waterG / doseG, 1)}, about ${numberText(beverageG(waterG, doseG), 0)} g in the cup` : 'or a ratio, 1:16'} />
+        <TextField name="waterG" label={shot ? 'Yield' : 'Water'} unit="g" decimal help={known ? `1:${numberText(waterG / doseG, 1)}${shot ? '' : `, about ${numberText(estimatedBeverageG(kind, waterG, doseG), 0)} g in the cup`}` : `or a ratio, ${shot ? '1:2' : '1:16'}`} />
         <TextField name="waterC" label="Water temperature" unit="°C" decimal />
         <TextField name="grindStep" label="Grind" unit="steps" decimal help="From the reference; finer is negative" />
-        <TextField name="drainS" label="Drained in" placeholder="3:05" />
+        <TextField name="drainS" label={`${sentenceCase(KIND_TRAITS[kind].end)} in`} placeholder={shot ? '28' : '3:05'} />
       </div>
       <p className="quiet small mt-2 mb-0">Boiling water and steam scald, and cold glass can crack: follow the makers' manuals.</p>
     </fieldset>

@@ -49,7 +49,7 @@ export function CoolingClock({ onDue }: { onDue: (look: SippedLook) => void }) {
         <button type="button" className="btn btn-plain" onClick={() => set(Date.now())}>
           Poured: start the cooling clock
         </button>
-        <span className="quiet small"> It calls the hot look in {minutesText(lookDueS('hot'))}, warm in {minutesText(lookDueS('warm'))}, cool in {minutesText(lookDueS('cool'))}, reckoned for an open cup of 200 ml.</span>
+        <span className="quiet small d-block mt-1">It calls the hot look in {minutesText(lookDueS('hot'))}, warm in {minutesText(lookDueS('warm'))}, cool in {minutesText(lookDueS('cool'))}, reckoned for an open cup of 200 ml.</span>
       </p>
     );
   }

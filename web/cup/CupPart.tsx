@@ -36,7 +36,7 @@ export function CupPart({ bag, markFirst, first }: Props) {
       <legend>The cup</legend>
       <CoachPart first={first} onLook={setLook} />
       <ScorePart school={laid.school} markFirst={markFirst} alsoParts={alsoParts} />
-      <div className="fields mt-3">
+      <div className="fields mt-2">
         <ChipsField line="cup" label="Notes" className="wide" help="Enter takes the suggestion, a comma your own word." />
         <WordsProblem />
         <TextField name="cup.notes" label="In your words" className="wide" rows={3} help={<NotesLength />} />

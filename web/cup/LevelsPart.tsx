@@ -27,7 +27,7 @@ export function LevelsPart() {
       <details open={open}>
         <summary>Levels, and whether they were right</summary>
         <p className="quiet small mb-2">
-          A level says how much, 1 to 5, not how good: 3, 3+ (high), 3.5, 4- (low). Then, if you like, whether that was too <b>l</b>ittle, <b>j</b>ust right or too <b>m</b>uch: the letter in the same field does it.
+          A level says how much, 1 to 5, not how good: 3, 3+ (high), 3.5, 4− (low). Then, if you like, whether that was too <b>l</b>ittle, <b>j</b>ust right or too <b>m</b>uch: the letter in the same field does it.
         </p>
         {errors.cup?.levels && (
           <div className="invalid-feedback d-block mb-2" role="alert">

@@ -1,6 +1,6 @@
 import { useFormContext, useFormState, useWatch } from 'react-hook-form';
 import type { Verdict } from '../../contract/verdict';
-import { beverageG, kindOf, readBrew, shareOf, TASTES, VIGOURS, type RecipeCard } from '../../core/brew';
+import { estimatedBeverageG, kindOf, readBrew, shareOf, TASTES, VIGOURS, type RecipeCard } from '../../core/brew';
 import { AdviceNote } from '../shared/AdviceNote';
 import { BedPicture } from '../shared/BedPicture';
 import { benchApi } from '../shared/benchApi';
@@ -51,11 +51,11 @@ export function MakingPart({ verdict, card }: Props) {
 
 /** What the beverage is taken to weigh while nobody has weighed it. */
 function Estimate() {
-  const [dose, water, style] = useWatch<BrewForm, ['doseG', 'waterG', 'style']>({ name: ['doseG', 'waterG', 'style'] });
+  const [dose, water, brewer, style] = useWatch<BrewForm, ['doseG', 'waterG', 'brewer', 'style']>({ name: ['doseG', 'waterG', 'brewer', 'style'] });
   const doseG = typedNumber(dose);
   const waterG = typedWater(water, doseG);
-  if (typeof doseG !== 'number' || typeof waterG !== 'number' || style === 'espresso') return null;
-  return <>about {numberText(beverageG(waterG, doseG), 0)} g if not weighed</>;
+  if (typeof doseG !== 'number' || typeof waterG !== 'number') return null;
+  return <>about {numberText(estimatedBeverageG(kindOf({ brewer, style }), waterG, doseG), 0)} g if not weighed</>;
 }
 
 function Reading({ verdict, card }: { verdict: Verdict; card: RecipeCard | null }) {

@@ -20,6 +20,8 @@ export function OtherCopy<T extends FieldValues>({ there, said, untouched, settl
   const here = useWatch<T>() as T;
   const [taken, setTaken] = useState<ReadonlySet<string>>(new Set());
   const apart = differing(here, there, nameOf);
+  // Two empty sheets are nothing to choose between.
+  if (untouched && apart.length === 0) return null;
   const mix = (): T => apart.filter(({ path }) => taken.has(path)).reduce((sheet, { path }) => set(sheet, path, get(there, path)), structuredClone(here));
   const take = (path: string): void =>
     setTaken((before) => {

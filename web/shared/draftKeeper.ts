@@ -146,9 +146,11 @@ export class DraftKeeper {
     // A server that is away keeps its copy; it is offered back once more, which loses nothing.
     const drop = (): Promise<unknown> => this.transport.drop(counts).catch(() => undefined);
     // At once, for the page may be left; and again after a change that is still under way and might arrive later.
-    const first = drop();
-    if (!this.#sending) return first;
-    this.#line = this.#line.then(drop);
+    const [first, sending] = [drop(), this.#sending];
+    this.#line = this.#line.then(async () => {
+      await first;
+      if (sending) await drop();
+    });
     return this.#line;
   }
 

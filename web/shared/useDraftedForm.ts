@@ -3,6 +3,7 @@ import { useForm, type DefaultValues, type FieldValues, type Resolver, type UseF
 import type { Draft } from '../../contract/draft';
 import { deviceName } from './device';
 import { draftApi } from './draftApi';
+import { differing, nameOfPath } from './differences';
 import { DraftKeeper, type DraftState } from './draftKeeper';
 import { noticed } from './notices';
 import { useAppDispatch } from './store';
@@ -93,7 +94,9 @@ export function useDraftedForm<T extends FieldValues, V extends FieldValues>(key
       callback: ({ values, name }) => {
         if (name === undefined) return;
         touched.current = true;
-        keeper.change(values);
+        // What was written and taken away again is no draft.
+        if (differing(values, initial, nameOfPath).length === 0) void keeper.forget();
+        else keeper.change(values);
       },
     });
     const leaving = (): void => keeper.flush();

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { adviseChange, kindOf, readBrew, type Measurements } from '..';
+import { adviseChange, estimatedBeverageG, kindOf, readBrew, type Measurements } from '..';
 
 const brew = (differently: Partial<Measurements>): Measurements => ({
   ...{ kind: 'cone', band: { fromS: 165, toS: 195 }, doseG: 15, waterG: 240, waterC: 94, drainS: 180, tdsPercent: null, beverageG: null, tastes: [], fault: false },
@@ -9,6 +9,7 @@ const brew = (differently: Partial<Measurements>): Measurements => ({
 describe('a brew read', () => {
   it('takes the weighed beverage before the estimate, and all of a shot', () => {
     expect(readBrew(brew({})).beverage).toBe(210);
+    expect([estimatedBeverageG('cone', 240, 15), estimatedBeverageG('espresso', 40, 18), estimatedBeverageG(kindOf({ brewer: 'espresso machine', style: 'milk' }), 36, 18)]).toEqual([210, 40, 36]);
     expect(readBrew(brew({ beverageG: 204 })).beverage).toBe(204);
     expect(readBrew(brew({ kind: 'espresso', doseG: 18, waterG: 40, drainS: 25 }))).toMatchObject({ beverage: 40, flow: 1.6, extraction: null });
   });

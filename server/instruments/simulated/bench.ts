@@ -1,5 +1,5 @@
 import type { InstrumentKind, InstrumentSettings } from '../../../contract/instrument';
-import { beverageG, KIND_TRAITS, type RecipeCard } from '../../../core/brew';
+import { estimatedBeverageG, KIND_TRAITS, type RecipeCard } from '../../../core/brew';
 import type { Clock, Instrument } from '../instrument';
 import { unitNoise } from './noise';
 import { pouringOf } from './pouring';
@@ -26,7 +26,7 @@ const MODELS: Readonly<Record<InstrumentKind, Model>> = {
   thermometer: ({ card, seed }) => ({ perSecond: 2, truth: (s) => (card.waterC ?? 93) + 0.6 * unitNoise(seed)() - COOLING_C_PER_S * Math.max(0, s), noise: 0.1, driftPerS: 0, settlingS: 1 }),
   refractometer: ({ card, seed }) => {
     const extraction = EXTRACTION.mean + EXTRACTION.spread * unitNoise(seed)();
-    const liquidG = KIND_TRAITS[card.kind].contact === 'immersion' ? card.waterG : card.kind === 'espresso' ? card.waterG : beverageG(card.waterG, card.doseG);
+    const liquidG = KIND_TRAITS[card.kind].contact === 'immersion' ? card.waterG : estimatedBeverageG(card.kind, card.waterG, card.doseG);
     const tds = (extraction * card.doseG) / liquidG;
     // A warm drop reads high until it has taken the temperature of the prism.
     return { perSecond: 2, truth: (s) => tds * (1 + 0.12 * Math.exp(-Math.max(0, s) / 3)), noise: 0.008, driftPerS: 0, settlingS: 0 };
