@@ -208,6 +208,34 @@ test('look by look: nose and palate, both sips, the clock that calls, the finish
   await expect(page.getByLabel('Written', { exact: true })).toHaveValue('later');
 });
 
+test('a poured cup is called wherever the taster is meanwhile, until its sheet is saved', async ({ page, application }) => {
+  await openBag(page, application, { name: 'Cooling Hill' });
+  await page.clock.install();
+  await page.keyboard.press('b');
+  await unfold(page, 'Look by look');
+  await page.getByRole('button', { name: 'Poured: start the cooling clock' }).click();
+  await page.getByRole('link', { name: 'Words', exact: true }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Words' })).toBeVisible();
+  await page.clock.runFor(lookDueS('hot') * 1000 + 2000);
+  const calls = page.locator('.notices');
+  await expect(calls).toContainText('A cup of Cooling Hill: time for the hot look.');
+  // Nobody may be looking: it stays, and it is not said twice.
+  await page.clock.runFor(60_000);
+  await expect(calls.getByText('time for the hot look')).toHaveCount(1);
+  await page.reload();
+  await page.clock.runFor((lookDueS('warm') - lookDueS('hot')) * 1000);
+  await expect(calls.locator('.notice')).toHaveText([/time for the warm look/]);
+  await calls.getByRole('link', { name: 'To the sheet' }).click();
+  await expect(page.getByText('Time for the warm look.')).toBeVisible();
+  await expect(calls.locator('.notice')).toHaveCount(0);
+  await expect(page).not.toHaveTitle(/^Warm now/);
+  await page.getByRole('textbox', { name: 'Overall' }).fill('8');
+  await save(page);
+  await page.clock.runFor((lookDueS('cool') - lookDueS('warm')) * 1000 + 2000);
+  await expect(page.locator('.log > li')).toHaveCount(1);
+  await expect(calls.getByText('time for the cool look')).toHaveCount(0);
+});
+
 test('a beginner is walked through; who knows the way does not see it', async ({ page, application }) => {
   await openBag(page, application, { name: 'First Ridge' });
   await page.keyboard.press('b');

@@ -1,6 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, Outlet, ScrollRestoration, useLocation, useNavigate } from 'react-router';
+import { CoolingCalls } from './CoolingCalls';
 import { Notices } from './Notices';
 import { SearchBox } from './SearchBox';
 import { ShortcutsDialog } from './ShortcutsDialog';
@@ -70,6 +71,7 @@ export function Frame() {
       <main id="content" className="container" tabIndex={-1}>
         <Outlet />
       </main>
+      <CoolingCalls />
       <Notices />
       <ShortcutsDialog show={helping} onHide={() => setHelping(false)} />
       <ScrollRestoration />

@@ -1,5 +1,5 @@
 import { useEffect } from 'react';
-import { useNavigate } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import { api } from './shared/api';
 import { benchApi } from './shared/benchApi';
 import { deviceName } from './shared/device';
@@ -45,12 +45,13 @@ function NoticeLine({ notice }: { notice: Notice }) {
   const [nagAgain] = wordApi.useNagAgainMutation();
   const restoreWord = useRestoreWord();
   const navigate = useNavigate();
-  const { id, text, undo } = notice;
+  const { id, text, undo, to } = notice;
 
   useEffect(() => {
+    if (to !== undefined) return;
     const timer = setTimeout(() => dispatch(dismissed(id)), STAYS_MS);
     return () => clearTimeout(timer);
-  }, [dispatch, id]);
+  }, [dispatch, id, to]);
 
   const takeBack = async (): Promise<void> => {
     if (!undo) return;
@@ -81,6 +82,11 @@ function NoticeLine({ notice }: { notice: Notice }) {
         <button type="button" className="btn btn-sm" onClick={() => void takeBack()}>
           Undo
         </button>
+      )}
+      {to !== undefined && (
+        <Link className="btn btn-sm" to={to} onClick={() => dispatch(dismissed(id))}>
+          To the sheet
+        </Link>
       )}
       <button type="button" className="btn btn-sm" aria-label="Dismiss" onClick={() => dispatch(dismissed(id))}>
         ×

@@ -1,4 +1,4 @@
-import type { SippedLook } from './tasting';
+import { SIPPED_LOOKS, type SippedLook } from './tasting';
 
 /** Temperature of a freshly poured cup and of a room, °C. *Assumption*. */
 const POURED_C = 80;
@@ -17,4 +17,9 @@ export function cupC(seconds: number): number {
 /** Whole seconds after pouring at which a look is due. */
 export function lookDueS(look: SippedLook): number {
   return Math.round(COOLING_S * Math.log((POURED_C - ROOM_C) / (LOOK_C[look] - ROOM_C)));
+}
+
+/** The look a cup is due for some time after pouring, and the one that comes next; null before the first and after the last. */
+export function looksAt(seconds: number): { due: SippedLook | null; next: SippedLook | null } {
+  return { due: SIPPED_LOOKS.findLast((look) => lookDueS(look) <= seconds) ?? null, next: SIPPED_LOOKS.find((look) => lookDueS(look) > seconds) ?? null };
 }

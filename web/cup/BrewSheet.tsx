@@ -37,15 +37,16 @@ interface Props {
 
 /** A brew and its cup, in one visit. */
 export function BrewSheet({ bag, tasters, verdict, card = null, markFirst = false, first = false, ...sheet }: Props) {
+  const title = `A cup of ${bag.name}`;
   return (
-    <Sheet {...sheet} title={`A cup of ${bag.name}`} resolver={brewResolver} nameOf={cupFieldName} saveWord="Save the cup">
+    <Sheet {...sheet} title={title} resolver={brewResolver} nameOf={cupFieldName} saveWord="Save the cup">
       <div className="columns brew-cup-record">
         <div className="the-brew">
           <RecipePart />
           <MakingPart verdict={verdict} card={card} />
           <RecordPart tasters={tasters} />
         </div>
-        <CupPart bag={bag} markFirst={markFirst} first={first} />
+        <CupPart bag={bag} sheet={{ key: sheet.draftKey, title }} markFirst={markFirst} first={first} />
         <LevelsPart />
       </div>
     </Sheet>

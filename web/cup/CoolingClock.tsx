@@ -1,19 +1,30 @@
-import { useEffect, useEffectEvent, useRef, useState } from 'react';
+import { useEffect, useEffectEvent, useState } from 'react';
 import { useFormContext, useWatch } from 'react-hook-form';
 import { minutesText } from '../../core/brew';
-import { cupC, lookDueS, SIPPED_LOOKS, type SippedLook } from '../../core/cup';
+import { cupC, lookDueS, looksAt, type SippedLook } from '../../core/cup';
+import { called, poured, shake, sheetInView, stopped } from '../shared/cooling';
 import { numberText, sentenceCase } from '../shared/format';
+import { useAppDispatch, useAppSelector } from '../shared/store';
 import type { BrewForm } from './brewForm';
 
+interface Props {
+  /** The sheet this stands on: its looks are called too when it is out of view. */
+  sheet: { key: string; title: string };
+  onDue: (look: SippedLook) => void;
+}
+
 /** Counts a poured cup down to its next look, and calls it. Temperatures are reckoned, not measured. */
-export function CoolingClock({ onDue }: { onDue: (look: SippedLook) => void }) {
+export function CoolingClock({ sheet: { key, title }, onDue }: Props) {
+  const dispatch = useAppDispatch();
   const { setValue } = useFormContext<BrewForm>();
   const from = Number(useWatch<BrewForm, 'cup.coolingFrom'>({ name: 'cup.coolingFrom' }));
   const running = from > 0;
   const [now, setNow] = useState(Date.now);
   const sinceS = Math.max(0, (now - from) / 1000);
-  const next = SIPPED_LOOKS.find((look) => lookDueS(look) > sinceS) ?? null;
-  const last = running ? (SIPPED_LOOKS.findLast((look) => lookDueS(look) <= sinceS) ?? null) : null;
+  const { due, next } = looksAt(sinceS);
+  const last = running ? due : null;
+  // What was called, here or out of view, is not called again.
+  const heard = useAppSelector((state) => state.cooling.cups[key]?.called ?? null);
   const set = (at: number | null): void => {
     setNow(Date.now());
     setValue('cup.coolingFrom', at === null ? '' : String(at), { shouldDirty: true });
@@ -24,23 +35,28 @@ export function CoolingClock({ onDue }: { onDue: (look: SippedLook) => void }) {
     const timer = setInterval(() => setNow(Date.now()), 1000);
     return () => clearInterval(timer);
   }, [running]);
-  const called = useEffectEvent(onDue);
   useEffect(() => {
-    if (last !== null) called(last);
-  }, [last]);
-  // A look that was due before the sheet was opened has been called out already.
-  const heard = useRef(last);
+    dispatch(running ? poured({ key, title, href: location.pathname + location.search, since: from }) : stopped(key));
+  }, [dispatch, key, title, running, from]);
   useEffect(() => {
-    if (last === heard.current) return;
-    heard.current = last;
-    if (last === null) return;
-    const title = document.title;
-    document.title = `${sentenceCase(last)} now · ${title}`;
-    // A browser lets a page shake the phone only once it was touched.
-    if ('vibrate' in navigator && navigator.userActivation.hasBeenActive) navigator.vibrate(200);
+    dispatch(sheetInView(key));
+    return () => void dispatch(sheetInView(null));
+  }, [dispatch, key]);
+  const open = useEffectEvent(onDue);
+  const callOut = useEffectEvent((look: SippedLook) => {
+    if (look === heard) return undefined;
+    const before = document.title;
+    document.title = `${sentenceCase(look)} now · ${before}`;
+    shake();
+    dispatch(called({ key, look }));
     return () => {
-      document.title = title;
+      document.title = before;
     };
+  });
+  useEffect(() => {
+    if (last === null) return;
+    open(last);
+    return callOut(last);
   }, [last]);
 
   if (!running) {

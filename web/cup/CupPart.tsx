@@ -17,13 +17,14 @@ import { useLaid } from './useLaid';
 
 interface Props {
   bag: Bag;
+  sheet: { key: string; title: string };
   markFirst: boolean;
   /** The first cup of this bag. */
   first: boolean;
 }
 
 /** The cup: its score, its words, and, for who wants them, its looks, levels and mouthfeel. */
-export function CupPart({ bag, markFirst, first }: Props) {
+export function CupPart({ bag, sheet, markFirst, first }: Props) {
   const [look, setLook] = useLook();
   const { cup: laid } = useLaid();
   const { errors } = useFormState<BrewForm>();
@@ -43,7 +44,7 @@ export function CupPart({ bag, markFirst, first }: Props) {
       </div>
       <details open={staged || coached || laid.coolingFrom !== ''}>
         <summary>Look by look: beans, ground, wet, hot, warm, cool</summary>
-        <StagesPart look={look} onLook={setLook} />
+        <StagesPart sheet={sheet} look={look} onLook={setLook} />
       </details>
       <details open={laid.finishS !== '' || laid.dryness !== '' || laid.textures.length > 0 || errors.cup?.finishS !== undefined}>
         <summary>Finish, texture, dryness</summary>

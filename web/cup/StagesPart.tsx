@@ -19,7 +19,7 @@ const HINTS: Readonly<Record<Look, string>> = {
 };
 
 /** A tasting look by look, each with its own lines; the clock calls the next. */
-export function StagesPart({ look, onLook }: { look: Look; onLook: (look: Look) => void }) {
+export function StagesPart({ sheet, look, onLook }: { sheet: { key: string; title: string }; look: Look; onLook: (look: Look) => void }) {
   const words = useWatch<BrewForm, 'cup.words'>({ name: 'cup.words' });
   const written = (one: Look): number => linesOf(one).reduce((sum, { id }) => sum + words[id].set.length, 0);
   const tabs = useRef<(HTMLButtonElement | null)[]>([]);
@@ -33,7 +33,7 @@ export function StagesPart({ look, onLook }: { look: Look; onLook: (look: Look) 
   };
   return (
     <>
-      <CoolingClock onDue={onLook} />
+      <CoolingClock sheet={sheet} onDue={onLook} />
       <div className="looks" role="tablist" aria-label="Looks">
         {LOOKS.map((one, i) => (
           <button

@@ -42,6 +42,11 @@ function readMirror(storage: Pick<Storage, 'getItem'>, key: string): Mirror | nu
   }
 }
 
+/** Whether a sheet is written on in this browser and not saved. */
+export function isDrafted(storage: Pick<Storage, 'getItem'>, key: string): boolean {
+  return readMirror(storage, key) !== null;
+}
+
 /** Puts a sheet that was thrown away or written over back into this browser, as a change later than any it holds. */
 export function putBack(storage: Pick<Storage, 'getItem' | 'setItem'>, key: string, device: string, { counts, typed }: Mirror): void {
   const later = merged(counts, readMirror(storage, key)?.counts ?? {});

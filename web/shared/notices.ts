@@ -14,6 +14,8 @@ export interface Notice {
   id: string;
   text: string;
   undo?: Undo;
+  /** Where it leads; such a notice stays until it is followed or dismissed. */
+  to?: string;
 }
 
 const notices = createSlice({

@@ -2,11 +2,12 @@ import { configureStore } from '@reduxjs/toolkit';
 import { setupListeners } from '@reduxjs/toolkit/query';
 import { useDispatch, useSelector } from 'react-redux';
 import { api } from './api';
+import { coolingReducer } from './cooling';
 import { noticesReducer } from './notices';
 import { themeReducer } from './theme';
 
 export const store = configureStore({
-  reducer: { [api.reducerPath]: api.reducer, notices: noticesReducer, theme: themeReducer },
+  reducer: { [api.reducerPath]: api.reducer, cooling: coolingReducer, notices: noticesReducer, theme: themeReducer },
   middleware: (defaults) => defaults().concat(api.middleware),
 });
 setupListeners(store.dispatch);

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { cupC, LOOK_C, lookDueS } from '../cooling';
+import { cupC, LOOK_C, looksAt, lookDueS } from '../cooling';
 import { COACHING, LINE_IDS, lineName, linesOf, LOOKS, SIPPED_LOOKS, TASTING_LINES } from '../tasting';
 
 describe('a tasting', () => {
@@ -31,5 +31,12 @@ describe('a cooling cup', () => {
     for (const look of SIPPED_LOOKS) expect(cupC(lookDueS(look))).toBeCloseTo(LOOK_C[look], 1);
     const due = SIPPED_LOOKS.map(lookDueS);
     expect(due).toEqual([...due].sort((a, b) => a - b));
+  });
+
+  it('says which look is due and which is next', () => {
+    const [hot, warm, cool] = SIPPED_LOOKS.map(lookDueS) as [number, number, number];
+    expect([-1, 0, hot - 1, hot, warm - 1, warm, cool, 1e9].map((s) => Object.values(looksAt(s)))).toEqual([
+      [null, 'hot'], [null, 'hot'], [null, 'hot'], ['hot', 'warm'], ['hot', 'warm'], ['warm', 'cool'], ['cool', null], ['cool', null],
+    ]);
   });
 });

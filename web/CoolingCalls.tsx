@@ -1,0 +1,32 @@
+import { useEffect, useEffectEvent } from 'react';
+import { looksAt } from '../core/cup';
+import { called, keepCups, shake, stopped } from './shared/cooling';
+import { isDrafted } from './shared/draftKeeper';
+import { noticed } from './shared/notices';
+import { useAppDispatch, useAppSelector } from './shared/store';
+
+/** Calls the next look of a poured cup whose sheet is not in view, for as long as that sheet is unfinished. */
+export function CoolingCalls() {
+  const dispatch = useAppDispatch();
+  const { cups, inView } = useAppSelector((state) => state.cooling);
+  const waiting = Object.keys(cups).some((key) => key !== inView);
+  const call = useEffectEvent(() => {
+    for (const [key, { title, href, since, called: before }] of Object.entries(cups)) {
+      if (key === inView) continue;
+      const { due } = looksAt((Date.now() - since) / 1000);
+      if (!isDrafted(localStorage, key)) dispatch(stopped(key));
+      else if (due !== null && due !== before) {
+        dispatch(called({ key, look: due }));
+        dispatch(noticed({ text: `${title}: time for the ${due} look.`, to: href }));
+        shake();
+      }
+    }
+  });
+  useEffect(() => keepCups(cups), [cups]);
+  useEffect(() => {
+    if (!waiting) return;
+    const timer = setInterval(() => call(), 1000);
+    return () => clearInterval(timer);
+  }, [waiting]);
+  return null;
+}

@@ -1,0 +1,65 @@
+import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import { omit } from 'es-toolkit';
+import type { SippedLook } from '../../core/cup';
+
+/** A poured cup whose looks are called, wherever in the application the taster is meanwhile. */
+export interface CoolingCup {
+  /** The sheet it is written on. */
+  title: string;
+  href: string;
+  /** When it was poured, ms. */
+  since: number;
+  /** The look that was called last. */
+  called: SippedLook | null;
+}
+
+interface Cooling {
+  /** By the key of the sheet's draft. */
+  cups: Record<string, CoolingCup>;
+  /** The sheet in view calls for itself. */
+  inView: string | null;
+}
+
+const KEY = 'slow-crest.cooling';
+
+/** Keeps the cups over a reload. */
+export function keepCups(cups: Cooling['cups']): void {
+  localStorage.setItem(KEY, JSON.stringify(cups));
+}
+
+function keptCups(): Cooling['cups'] {
+  try {
+    return (JSON.parse(localStorage.getItem(KEY) ?? '{}') ?? {}) as Cooling['cups'];
+  } catch {
+    return {};
+  }
+}
+
+const cooling = createSlice({
+  name: 'cooling',
+  initialState: (): Cooling => ({ cups: keptCups(), inView: null }),
+  reducers: {
+    poured: ({ cups }, { payload: { key, ...cup } }: PayloadAction<Omit<CoolingCup, 'called'> & { key: string }>) => {
+      const before = cups[key];
+      cups[key] = { ...cup, called: before?.since === cup.since ? before.called : null };
+    },
+    called: ({ cups }, { payload: { key, look } }: PayloadAction<{ key: string; look: SippedLook }>) => {
+      const cup = cups[key];
+      if (cup) cup.called = look;
+    },
+    stopped: (state, { payload: key }: PayloadAction<string>) => {
+      state.cups = omit(state.cups, [key]);
+    },
+    sheetInView: (state, { payload: key }: PayloadAction<string | null>) => {
+      state.inView = key;
+    },
+  },
+});
+
+export const { poured, called, stopped, sheetInView } = cooling.actions;
+export const coolingReducer = cooling.reducer;
+
+/** A browser lets a page shake the phone only once it was touched. */
+export function shake(): void {
+  if ('vibrate' in navigator && navigator.userActivation.hasBeenActive) navigator.vibrate(200);
+}
