@@ -219,6 +219,7 @@ test('a poured cup is called wherever the taster is meanwhile, until its sheet i
   await page.clock.runFor(lookDueS('hot') * 1000 + 2000);
   const calls = page.locator('.notices');
   await expect(calls).toContainText('A cup of Cooling Hill: time for the hot look.');
+  expect(await violations(page)).toEqual([]);
   // Nobody may be looking: it stays, and it is not said twice.
   await page.clock.runFor(60_000);
   await expect(calls.getByText('time for the hot look')).toHaveCount(1);
