@@ -11,6 +11,13 @@ import { showTheme, themeChosen, THEMES } from './shared/theme';
 const THEME_WORDS = { auto: 'Light or dark: as the machine', light: 'Light', dark: 'Dark' };
 const THEME_SHAPES = { auto: '◐', light: '○', dark: '●' };
 
+const PLACES = [
+  ['/bench', 'Bench'],
+  ['/recipes', 'Recipes'],
+  ['/words', 'Words'],
+  ['/store-room', 'Store room'],
+] as const;
+
 /** What stands around every place: the name, the search, the theme, the notices. */
 export function Frame() {
   const dispatch = useAppDispatch();
@@ -47,18 +54,11 @@ export function Frame() {
             <Link className="btn btn-plain" to="/bags/new">
               Add a bag
             </Link>
-            <Link className="btn btn-plain store-room" to="/bench">
-              Bench
-            </Link>
-            <Link className="btn btn-plain store-room" to="/recipes">
-              Recipes
-            </Link>
-            <Link className="btn btn-plain store-room" to="/words">
-              Words
-            </Link>
-            <Link className="btn btn-plain store-room" to="/store-room">
-              Store room
-            </Link>
+            {PLACES.map(([to, name]) => (
+              <Link key={to} className="btn btn-plain place" to={to}>
+                {name}
+              </Link>
+            ))}
             <button type="button" className="btn btn-plain" title={THEME_WORDS[theme]} aria-label={`Theme: ${THEME_WORDS[theme]}. Change to: ${THEME_WORDS[next]}`} onClick={() => dispatch(themeChosen(next))}>
               <span aria-hidden="true">{THEME_SHAPES[theme]}</span>
             </button>
@@ -71,6 +71,16 @@ export function Frame() {
       <main id="content" className="container" tabIndex={-1}>
         <Outlet />
       </main>
+      {!atBench && (
+        <nav className="places-foot container" aria-label="Places">
+          <Link to="/">Shelf</Link>
+          {PLACES.map(([to, name]) => (
+            <Link key={to} to={to}>
+              {name}
+            </Link>
+          ))}
+        </nav>
+      )}
       <CoolingCalls />
       <Notices />
       <ShortcutsDialog show={helping} onHide={() => setHelping(false)} />

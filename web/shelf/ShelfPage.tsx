@@ -52,13 +52,7 @@ export function ShelfPage() {
       {finished === 'yes' ? <h1>Finished bags</h1> : <Morning shelf={shelf} />}
       {finished === 'no' && <ComeBack shelf={shelf} />}
       <Lanes shelf={shelf} />
-      <p className="mt-3 d-flex gap-4">
-        {other}
-        <Link to="/bench">Bench</Link>
-        <Link to="/recipes">Recipes</Link>
-        <Link to="/words">Words</Link>
-        <Link to="/store-room">Store room</Link>
-      </p>
+      <p className="mt-3">{other}</p>
     </>
   );
 }
