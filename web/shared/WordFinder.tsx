@@ -1,6 +1,6 @@
 import { useDeferredValue, useId, useMemo } from 'react';
 import Form from 'react-bootstrap/Form';
-import { currentWord, findNotes, TRAIT_GROUPS, type Likeness, type Trait, type TraitGroup } from '../../core/cup/words';
+import { currentWord, findNotes, TRAIT_GROUPS, type Likeness, type Note, type Trait, type TraitGroup } from '../../core/cup/words';
 import { Taps } from './fields';
 import { ReferenceLine } from './ReferenceLine';
 import { sentenceCase } from './format';
@@ -23,6 +23,7 @@ export function WordFinder({ likeness: { tapped, said }, onChange, onFound }: Pr
   const asked = useDeferredValue(said);
   const found = useMemo(() => findNotes({ tapped, said: asked }, MOST), [tapped, asked]);
   const tap = (trait: Trait): void => onChange({ said, tapped: tapped.includes(trait) ? tapped.filter((one) => one !== trait) : [...tapped, trait] });
+  const nameOf = ({ id: noteId, name }: Note): string => currentWord(vocabulary, noteId)?.name ?? name;
   return (
     <div className="word-finder">
       <Form.Label htmlFor={id}>What is it like?</Form.Label>
@@ -32,28 +33,34 @@ export function WordFinder({ likeness: { tapped, said }, onChange, onFound }: Pr
           <Taps<Trait> key={group} label={GROUP_LABELS[group]} options={TRAIT_GROUPS[group]} pressed={tapped} onTap={tap} />
         ))}
       </div>
-      <div aria-live="polite">
+      <div className="found" aria-live="polite">
         {found.length > 0 && (
-          <ol className="found-words" aria-label="It may be">
-            {found.map(({ note, because }) => {
-              const name = currentWord(vocabulary, note.id)?.name ?? note.name;
-              return (
-                <li key={note.id}>
-                  <button type="button" className="btn btn-plain" onClick={() => onFound(name)}>
-                    {sentenceCase(name)}
-                  </button>
-                  <div>
-                    {note.like}
-                    {because.length > 0 && <span className="quiet"> ({because.join(', ')})</span>}
-                    <ReferenceLine note={note} />
-                  </div>
-                </li>
-              );
-            })}
+          <ol className="found-names" aria-label="It may be">
+            {found.map(({ note }) => (
+              <li key={note.id}>
+                <button type="button" className="btn btn-plain" onClick={() => onFound(nameOf(note))}>
+                  {sentenceCase(nameOf(note))}
+                </button>
+              </li>
+            ))}
           </ol>
         )}
         {found.length === 0 && (tapped.length > 0 || asked.trim() !== '') && <p className="quiet">Nothing is like that. Tap what fits, even if only one or two.</p>}
       </div>
+      {found.length > 0 && (
+        <dl className="found-words">
+          {found.map(({ note, because }) => (
+            <div key={note.id}>
+              <dt>{sentenceCase(nameOf(note))}</dt>
+              <dd>
+                {note.like}
+                {because.length > 0 && <span className="quiet"> ({because.join(', ')})</span>}
+                <ReferenceLine note={note} />
+              </dd>
+            </div>
+          ))}
+        </dl>
+      )}
     </div>
   );
 }
