@@ -101,3 +101,18 @@ test('two changes to a bag in a row are both kept, though the page still shows t
   const answer = await page.request.get(`${unused.address}/api/bags/${id}?today=${dateOf(0)}`);
   expect(((await answer.json()) as { bag: unknown }).bag).toMatchObject({ betHeld: 'held', finishedOn: dateOf(0) });
 });
+
+test('two sheets of one bag that change different things are both kept', async ({ page, unused, browser }) => {
+  const id = await openBag(page, unused, { roaster: 'Fernhill Roastery' });
+  const laptop = await (await browser.newContext()).newPage();
+  const address = `${unused.address}/bags/${id}/edit`;
+  await Promise.all([page.goto(address), laptop.goto(address)]);
+  await page.getByLabel('Name').fill('Renamed Hill');
+  await laptop.getByLabel('Roaster', { exact: true }).fill('Lantern Street');
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Renamed Hill', exact: true })).toBeVisible();
+  await laptop.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(laptop.getByRole('heading', { level: 1, name: 'Renamed Hill', exact: true })).toBeVisible();
+  await expect(laptop.getByText('Lantern Street')).toBeVisible();
+  await laptop.context().close();
+});

@@ -1,4 +1,5 @@
-import { useMemo } from 'react';
+import { isEqual, pickBy } from 'es-toolkit';
+import { useMemo, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import type { Bag } from '../../contract/bag';
 import { api, problemOf } from '../shared/api';
@@ -22,7 +23,9 @@ export function EditBagPage() {
 function Edit({ bag }: { bag: Bag }) {
   const navigate = useNavigate();
   const [changeBag] = api.useChangeBagMutation();
-  const initial = useMemo(() => typedBag(bag), [bag]);
+  // What another device changes while this sheet is open is not changed back by it.
+  const [laid] = useState(bag);
+  const initial = useMemo(() => typedBag(laid), [laid]);
   const back = (): void => void navigate(`/bags/${bag.id}`, { replace: true });
   return (
     <>
@@ -34,7 +37,9 @@ function Edit({ bag }: { bag: Bag }) {
         saveWord="Save"
         cancel={back}
         save={async (changed) => {
-          const { error } = await changeBag({ id: bag.id, change: { ...changed, reference: { ...changed.reference, grindStep: bag.reference.grindStep } } });
+          const written = { ...changed, reference: { ...changed.reference, grindStep: laid.reference.grindStep } };
+          const change = pickBy(written, (value, field) => !isEqual(value, laid[field]));
+          const { error } = await changeBag({ id: bag.id, change });
           if (!error) back();
           return problemOf(error);
         }}
