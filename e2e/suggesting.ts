@@ -32,12 +32,13 @@ test('milliseconds from a keystroke to its suggestions', async ({ page, applicat
     window.times = [];
     const input = document.activeElement;
     let pressed = null;
+    // A key that leaves the list as it is, such as a space, has no answer to wait for.
     input.addEventListener('keydown', () => { pressed = performance.now(); }, true);
     new MutationObserver(() => {
       if (pressed === null) return;
       window.times.push(performance.now() - pressed);
       pressed = null;
-    }).observe(document.querySelector('main'), { subtree: true, childList: true, characterData: true })`);
+    }).observe(input.closest('.chips-field'), { subtree: true, childList: true, characterData: true })`);
   for (const typed of TYPED) {
     await notes.fill('');
     await page.keyboard.type(typed, { delay: 120 });
