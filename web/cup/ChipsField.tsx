@@ -5,6 +5,7 @@ import { useController, useFormContext } from 'react-hook-form';
 import { WORD_MAX } from '../../contract/word';
 import type { LineId } from '../../core/cup';
 import { spelling, wordSpelt, type Vocabulary } from '../../core/cup/words';
+import { Help } from '../shared/fields';
 import { useVocabulary } from '../shared/useVocabulary';
 import type { BrewForm } from './brewForm';
 import type { CupForm } from './cupForm';
@@ -158,11 +159,7 @@ export function ChipsField({ line, label, help, className }: Props) {
           A note can hold {WORD_MAX} characters. What is longer belongs below, in your words.
         </div>
       )}
-      {help && (
-        <Form.Text id={`${id}-help`} as="div">
-          {help}
-        </Form.Text>
-      )}
+      <Help id={id} help={help} />
     </div>
   );
 }

@@ -19,6 +19,15 @@ function useField(name: string) {
   return { field: field as { value: string; onChange: (value: unknown) => void; onBlur: () => void; ref: React.RefCallback<HTMLElement>; name: string }, problem: fieldState.error?.message };
 }
 
+/** A word of help under a field, which the field is described by. */
+export function Help({ id, help }: { id: string; help: ReactNode }) {
+  return help ? (
+    <Form.Text id={`${id}-help`} as="div">
+      {help}
+    </Form.Text>
+  ) : null;
+}
+
 function Frame({ id, label, help, problem, className, children }: Omit<FieldProps, 'name'> & { id: string; problem: string | undefined; children: ReactNode }) {
   return (
     <div className={className}>
@@ -29,11 +38,7 @@ function Frame({ id, label, help, problem, className, children }: Omit<FieldProp
           {problem}
         </div>
       )}
-      {help && (
-        <Form.Text id={`${id}-help`} as="div">
-          {help}
-        </Form.Text>
-      )}
+      <Help id={id} help={help} />
     </div>
   );
 }
@@ -219,11 +224,7 @@ export function Taps<T extends string>({ label, help, options, pressed, onTap }:
           </button>
         ))}
       </div>
-      {help && (
-        <Form.Text id={`${id}-help`} as="div">
-          {help}
-        </Form.Text>
-      )}
+      <Help id={id} help={help} />
     </div>
   );
 }
