@@ -76,6 +76,24 @@ test('a four-stage brew with the simulated scale, from pre-flight to cup, by key
   await expect(entry.locator('.trace-chart path.recharts-line-curve')).toHaveCount(2);
 });
 
+test('two taps one right after the other are both kept, though the first is slow to arrive', async ({ page, application }) => {
+  await connect(page, application, {});
+  const { id } = await layOut(page, application, 'Tap Hill');
+  let slowMs = 900;
+  await page.route(`**/api/bench/${id}`, async (route) => {
+    const ms = slowMs;
+    slowMs = 0;
+    await new Promise((resolve) => setTimeout(resolve, ms));
+    await route.continue();
+  });
+  await page.keyboard.press('1');
+  await page.keyboard.press('2');
+  await page.waitForTimeout(1500);
+  await page.reload();
+  await expect(page.getByRole('checkbox', { name: 'Paper rinsed' })).toBeChecked();
+  await expect(page.getByRole('checkbox', { name: 'Rinse water thrown away' })).toBeChecked();
+});
+
 test('a killed server loses at most the last second of the trace, and no tap', async ({ page, application }) => {
   await connect(page, application, { connected: { scale: 'well' }, speed: 1 });
   const live = await layOut(page, application, 'Dark Ridge');

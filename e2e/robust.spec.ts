@@ -78,6 +78,7 @@ test('settings changed one right after another are all kept, however late the an
   // Each change is kept before the next is made, but what was asked for after it is still on its way.
   for (const [name, value] of [['Scale', 'drops out'], ['Hand that pours', 'fast'], ['Simulated time', '5'], ['Thermometer', 'well']] as const) {
     await Promise.all([kept(), page.getByLabel(name, { exact: true }).selectOption(value)]);
+    expect(await page.getByLabel(name, { exact: true }).inputValue()).toBe(value);
     await page.waitForTimeout(300);
   }
   await Promise.all([kept(), page.getByLabel('One change at a time').click()]);

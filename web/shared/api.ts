@@ -1,5 +1,5 @@
 import { Mutex } from 'async-mutex';
-import { createApi, fetchBaseQuery, type FetchBaseQueryError, type FetchBaseQueryMeta, type QueryReturnValue } from '@reduxjs/toolkit/query/react';
+import { createApi, fetchBaseQuery, type BaseQueryFn, type FetchArgs, type FetchBaseQueryError, type FetchBaseQueryMeta } from '@reduxjs/toolkit/query/react';
 import type { SerializedError } from '@reduxjs/toolkit';
 import type { Bag, BagDraft } from '../../contract/bag';
 import type { Brew, BrewDraft } from '../../contract/brew';
@@ -8,14 +8,24 @@ import type { BagPage, SearchHit, Shelf } from '../../contract/shelf';
 import { withChange, type Settings, type SettingsChange } from '../../contract/settings';
 import type { Taster, TasterInput } from '../../contract/taster';
 
-const settingsInTurn = new Mutex();
+const send = fetchBaseQuery({ baseUrl: '/api' });
+const writes = new Mutex();
+
+/**
+ * Changes go one after another, so that of two quick taps the later arrives later. What must outlive the page is sent at
+ * once.
+ */
+const inTurn: BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryError, object, FetchBaseQueryMeta> = (request, context, options) => {
+  const waits = typeof request !== 'string' && (request.method ?? 'GET') !== 'GET' && request.keepalive !== true;
+  return waits ? writes.runExclusive(async () => send(request, context, options)) : send(request, context, options);
+};
 
 /** The one way to the server. A change to a bag or its log makes the shelf and that bag's page fetch anew. */
 export const api = createApi({
   reducerPath: 'api',
   refetchOnFocus: true,
   refetchOnReconnect: true,
-  baseQuery: fetchBaseQuery({ baseUrl: '/api' }),
+  baseQuery: inTurn,
   tagTypes: ['Shelf', 'Bag', 'Tasters', 'Settings', 'Bench', 'Words'],
   endpoints: (build) => ({
     shelf: build.query<Shelf, { today: string; finished: 'yes' | 'no' }>({ query: (params) => ({ url: '/shelf', params }), providesTags: ['Shelf'] }),
@@ -57,8 +67,7 @@ export const api = createApi({
     }),
     settings: build.query<Settings, undefined>({ query: () => '/settings', providesTags: ['Settings'] }),
     changeSettings: build.mutation<Settings, SettingsChange>({
-      // One after another: of two changes to one list the later must arrive later.
-      queryFn: (body, _api, _options, send) => settingsInTurn.runExclusive(async () => (await send({ url: '/settings', method: 'PATCH', body })) as QueryReturnValue<Settings, FetchBaseQueryError, FetchBaseQueryMeta>),
+      query: (body) => ({ url: '/settings', method: 'PATCH', body }),
       invalidatesTags: ['Settings', 'Shelf', 'Bag'],
       // Shown before the server has it; an answer still on its way knows nothing of it, and is asked for again afterwards.
       onQueryStarted: async (change, { dispatch, queryFulfilled }) => {
@@ -79,7 +88,7 @@ export function problemOf(error: FetchBaseQueryError | SerializedError | undefin
     const parsed = apiError.safeParse(error.data);
     if (parsed.success) return parsed.data.error;
   }
-  const unreachable = 'status' in error && error.status === 'FETCH_ERROR';
+  const unreachable = 'status' in error && (error.status === 'FETCH_ERROR' || error.status === 'TIMEOUT_ERROR');
   return {
     code: 'internal',
     message: unreachable ? 'Slow Crest does not answer. Is it still running? What you wrote is kept here; try again.' : 'The answer could not be read. Try again.',

@@ -65,8 +65,8 @@ export class DraftKeeper {
   #forgotten = false;
   /** The sheet is being saved: nothing more is sent meanwhile. */
   #held = false;
-  /** A change is on its way to the server. */
-  #sending = false;
+  /** Changes on their way to the server. */
+  #underWay = 0;
 
   constructor(
     private readonly key: string,
@@ -115,11 +115,11 @@ export class DraftKeeper {
     this.change(typed);
   }
 
-  /** Sends what is waiting now, for the page may go away. */
+  /** Sends now what the server may not have yet, for the page may go away; it counts changes, so none need wait for another. */
   flush(): void {
-    if (this.#timer === null) return;
+    if (this.#held || this.#mirror === null || this.#state.kept === 'kept') return;
     this.#stop();
-    this.#send(true);
+    this.#line = Promise.all([this.#line, this.#put(true)]);
   }
 
   /**
@@ -151,7 +151,7 @@ export class DraftKeeper {
     // A server that is away keeps its copy; it is offered back once more, which loses nothing.
     const drop = (): Promise<unknown> => this.transport.drop(counts).catch(() => undefined);
     // At once, for the page may be left; and again after a change that is still under way and might arrive later.
-    const [first, sending] = [drop(), this.#sending];
+    const [first, sending] = [drop(), this.#underWay > 0];
     this.#line = this.#line.then(async () => {
       await first;
       if (sending) await drop();
@@ -159,8 +159,9 @@ export class DraftKeeper {
     return this.#line;
   }
 
-  /** Looks whether another device has written meanwhile. */
+  /** Looks whether another device has written meanwhile, and goes on sending what the server has not. */
   async look(): Promise<void> {
+    if (this.#mirror && this.#state.kept === 'here only' && this.#timer === null) this.#later(0);
     await this.transport.load().then(
       (drafts) => this.#hear(drafts),
       () => undefined,
@@ -187,25 +188,23 @@ export class DraftKeeper {
     if (this.#held) return;
     this.#timer = setTimeout(() => {
       this.#timer = null;
-      this.#send(false);
+      this.#line = this.#line.then(() => this.#put(false));
     }, ms);
   }
 
-  #send(closing: boolean): void {
-    this.#line = this.#line.then(async () => {
-      const mirror = this.#mirror;
-      if (mirror === null || this.#forgotten) return;
-      this.#sending = true;
-      try {
-        this.#hear(await this.transport.put({ ...mirror, ...this.about }, closing));
-        if (this.#mirror === mirror) this.#tell({ kept: 'kept' });
-      } catch {
-        this.#tell({ kept: 'here only' });
-        if (this.#timer === null && !closing) this.#later(AGAIN_MS);
-      } finally {
-        this.#sending = false;
-      }
-    });
+  async #put(closing: boolean): Promise<void> {
+    const mirror = this.#mirror;
+    if (mirror === null || this.#forgotten) return;
+    this.#underWay++;
+    try {
+      this.#hear(await this.transport.put({ ...mirror, ...this.about }, closing));
+      if (this.#mirror === mirror) this.#tell({ kept: 'kept' });
+    } catch {
+      if (this.#mirror === mirror) this.#tell({ kept: 'here only' });
+      if (this.#timer === null && !closing) this.#later(AGAIN_MS);
+    } finally {
+      this.#underWay--;
+    }
   }
 
   #hear(drafts: readonly Draft[]): void {

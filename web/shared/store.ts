@@ -9,6 +9,8 @@ import { themeReducer } from './theme';
 export const store = configureStore({
   reducer: { [api.reducerPath]: api.reducer, cooling: coolingReducer, notices: noticesReducer, theme: themeReducer },
   middleware: (defaults) => defaults().concat(api.middleware),
+  // Not with the next frame, as by default: what is tapped shows at once, and a switch does not swing back first.
+  enhancers: (defaults) => defaults({ autoBatch: { type: 'tick' } }),
 });
 setupListeners(store.dispatch);
 

@@ -24,9 +24,12 @@ class Shelf {
         return this.drafts;
       },
       put: async (draft: DraftInput) => {
-        await new Promise((arrived) => setTimeout(arrived, this.slowMs));
+        const { slowMs } = this;
+        await new Promise((arrived) => setTimeout(arrived, slowMs));
         reached();
         this.puts++;
+        const kept = this.drafts.find((one) => one.device === device);
+        if (kept && !follows(draft.counts, kept.counts)) return this.drafts;
         this.drafts = [...this.drafts.filter((one) => one.device !== device), { ...draft, key: 'k', device, updatedAt: `2026-03-01T12:00:${String(this.#clock++).padStart(2, '0')}Z` }];
         return this.drafts;
       },
@@ -160,6 +163,36 @@ describe('a draft', () => {
     expect(shelf.drops).toBe(1);
     await pass(5000);
     expect([shelf.drafts, shelf.puts, shelf.drops]).toEqual([[], 1, 2]);
+  });
+
+  it('is sent at once when the page goes away, though an earlier change is still under way', async () => {
+    const { keeper } = open('phone');
+    shelf.slowMs = 3000;
+    keeper.change({ notes: 'fig' });
+    await pass(300);
+    keeper.change({ notes: 'fig jam' });
+    shelf.slowMs = 20;
+    keeper.flush();
+    await pass(30);
+    expect(onServer('phone')).toBe('fig jam');
+    // The earlier one arrives later, and changes nothing.
+    await pass(5000);
+    expect([onServer('phone'), shelf.puts]).toEqual(['fig jam', 2]);
+  });
+
+  it('is sent once more when the page goes away before the server has answered', async () => {
+    const { keeper } = open('phone');
+    shelf.slowMs = 3000;
+    keeper.change({ notes: 'fig' });
+    await pass(300);
+    shelf.slowMs = 20;
+    keeper.flush();
+    await pass(30);
+    expect(onServer('phone')).toBe('fig');
+    await pass(5000);
+    keeper.flush();
+    await pass(100);
+    expect(shelf.puts).toBe(2);
   });
 
   it('waits for what is under way before its sheet is saved, and sends nothing meanwhile', async () => {
