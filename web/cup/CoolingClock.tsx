@@ -7,9 +7,15 @@ import { numberText, sentenceCase } from '../shared/format';
 import { useAppDispatch, useAppSelector } from '../shared/store';
 import type { BrewForm } from './brewForm';
 
+/** The sheet a cup is written on: the key of its draft, and what it is called elsewhere. */
+export interface SheetName {
+  key: string;
+  title: string;
+}
+
 interface Props {
-  /** The sheet this stands on: its looks are called too when it is out of view. */
-  sheet: { key: string; title: string };
+  /** Its looks are called too when it is out of view. */
+  sheet: SheetName;
   onDue: (look: SippedLook) => void;
 }
 

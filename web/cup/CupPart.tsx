@@ -9,6 +9,7 @@ import { numberText } from '../shared/format';
 import type { BrewForm } from './brewForm';
 import { ChipsField } from './ChipsField';
 import { CoachPart } from './CoachPart';
+import type { SheetName } from './CoolingClock';
 import { HoldField } from './HoldField';
 import { NagPart } from './NagPart';
 import { ScorePart } from './ScorePart';
@@ -17,7 +18,7 @@ import { useLaid } from './useLaid';
 
 interface Props {
   bag: Bag;
-  sheet: { key: string; title: string };
+  sheet: SheetName;
   markFirst: boolean;
   /** The first cup of this bag. */
   first: boolean;

@@ -5,7 +5,7 @@ import { TapsField } from '../shared/fields';
 import { sentenceCase } from '../shared/format';
 import type { BrewForm } from './brewForm';
 import { ChipsField } from './ChipsField';
-import { CoolingClock } from './CoolingClock';
+import { CoolingClock, type SheetName } from './CoolingClock';
 import type { CupForm } from './cupForm';
 import { useLaid } from './useLaid';
 
@@ -19,7 +19,7 @@ const HINTS: Readonly<Record<Look, string>> = {
 };
 
 /** A tasting look by look, each with its own lines; the clock calls the next. */
-export function StagesPart({ sheet, look, onLook }: { sheet: { key: string; title: string }; look: Look; onLook: (look: Look) => void }) {
+export function StagesPart({ sheet, look, onLook }: { sheet: SheetName; look: Look; onLook: (look: Look) => void }) {
   const words = useWatch<BrewForm, 'cup.words'>({ name: 'cup.words' });
   const written = (one: Look): number => linesOf(one).reduce((sum, { id }) => sum + words[id].set.length, 0);
   const tabs = useRef<(HTMLButtonElement | null)[]>([]);

@@ -11,13 +11,17 @@ import type { Taster, TasterInput } from '../../contract/taster';
 const send = fetchBaseQuery({ baseUrl: '/api' });
 const writes = new Mutex();
 
+/** A connection that hangs must not hold up what comes after it, ms. */
+const PATIENCE_MS = 20_000;
+
 /**
- * Changes go one after another, so that of two quick taps the later arrives later. What must outlive the page is sent at
- * once.
+ * Changes go one after another, so that of two quick taps the later arrives later. What can be sent again without harm is
+ * given up after a while; what must outlive the page is sent at once.
  */
 const inTurn: BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryError, object, FetchBaseQueryMeta> = (request, context, options) => {
-  const waits = typeof request !== 'string' && (request.method ?? 'GET') !== 'GET' && request.keepalive !== true;
-  return waits ? writes.runExclusive(async () => send(request, context, options)) : send(request, context, options);
+  if (typeof request === 'string' || (request.method ?? 'GET') === 'GET' || request.keepalive === true) return send(request, context, options);
+  const again = request.method === 'POST' ? {} : { timeout: PATIENCE_MS };
+  return writes.runExclusive(async () => send({ ...request, ...again }, context, options));
 };
 
 /** The one way to the server. A change to a bag or its log makes the shelf and that bag's page fetch anew. */

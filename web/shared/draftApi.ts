@@ -2,9 +2,6 @@ import type { Draft, DraftInput } from '../../contract/draft';
 import type { ChangeCounts } from '../../core/draft';
 import { api } from './api';
 
-/** A connection that hangs must not keep the sheet from being saved. */
-const PATIENCE_MS = 10_000;
-
 const path = (key: string, device: string): string => `/drafts/${encodeURIComponent(key)}/${encodeURIComponent(device)}`;
 
 /** Sheets that are written on and not saved. */
@@ -12,7 +9,7 @@ export const draftApi = api.injectEndpoints({
   endpoints: (build) => ({
     drafts: build.query<Draft[], string>({ query: (key) => `/drafts/${encodeURIComponent(key)}`, keepUnusedDataFor: 0 }),
     keepDraft: build.mutation<Draft[], { key: string; device: string; draft: DraftInput; closing: boolean }>({
-      query: ({ key, device, draft, closing }) => ({ url: path(key, device), method: 'PUT', body: draft, keepalive: closing, timeout: PATIENCE_MS }),
+      query: ({ key, device, draft, closing }) => ({ url: path(key, device), method: 'PUT', body: draft, keepalive: closing }),
       invalidatesTags: ['Shelf'],
     }),
     dropDraft: build.mutation<null, { key: string; device: string; counts: ChangeCounts }>({
