@@ -237,6 +237,8 @@ test('two windows of one browser do not overwrite each other', async ({ page, ap
   const id = await openBag(page, application, { name: 'Window Hill' });
   const second = await page.context().newPage();
   await Promise.all([page.goto(`${application.address}/bags/${id}/brew`), second.goto(`${application.address}/bags/${id}/brew`)]);
+  // Both sheets lie open before anything is written: one that is opened later goes on with what it finds.
+  await Promise.all([words(page).waitFor(), words(second).waitFor()]);
   await words(page).fill('fig');
   await expect(page.getByText('Every word is kept.')).toBeVisible();
   await words(second).fill('date');
