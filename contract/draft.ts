@@ -12,12 +12,23 @@ export const draftKey = z.string().min(1).max(200);
 export const changeCounts = z.record(deviceId, z.number().int().min(0)).refine((counts) => Object.keys(counts).length <= 50, { error: 'Too many devices' });
 export type ChangeCounts = z.infer<typeof changeCounts>;
 
+/**
+ * Whether a text is an address of this application as a browser would write it: a path, and perhaps a query. A browser
+ * reads a backslash as a slash and drops line breaks, so that what looks like a path could lead elsewhere.
+ */
+export function isOwnAddress(href: string): boolean {
+  const base = 'http://application.invalid';
+  if (!/^\/(?![/\\])[\x21-\x5b\x5d-\x7e]*$/.test(href) || !URL.canParse(href, base)) return false;
+  const { origin, pathname, search, hash } = new URL(href, base);
+  return origin === base && pathname + search + hash === href;
+}
+
 export const draftInput = z.strictObject({
   counts: changeCounts,
   /** What it is, for the shelf. */
   title: text('The title', 200),
   /** The address at which it goes on. */
-  href: z.string().max(500).regex(/^\/(?!\/)/, { error: 'A draft goes on at an address of this application' }),
+  href: z.string().max(500).refine(isOwnAddress, { error: 'A draft goes on at an address of this application' }),
   /** The form as typed. */
   typed: z.record(z.string(), z.unknown()),
 });

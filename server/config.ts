@@ -7,6 +7,10 @@ export interface Config {
   databaseFile: string;
   host: string;
   port: number;
+  /** Further names by which it may be reached. */
+  names: string[];
+  /** A passphrase to be kept from now on; null to go by the one kept. */
+  passphrase: string | null;
 }
 
 /** Something about the machine that keeps the application from starting, in a sentence. */
@@ -20,10 +24,12 @@ function makeFolder(path: string): void {
 }
 
 /**
- * Reads `SLOW_CREST_DATA` (default `data`), `PORT` (default 4180) and `HOST` (default 127.0.0.1, this machine alone),
- * and makes sure the folder can be written.
+ * Reads `SLOW_CREST_DATA` (default `data`), `PORT` (default 4180), `HOST` (default 127.0.0.1, this machine alone),
+ * `SLOW_CREST_NAMES` (names it is reached by besides, with commas between them) and `SLOW_CREST_PASSPHRASE`, and makes
+ * sure the folder can be written. What is set to nothing is not set.
  */
-export function readConfig(env: Readonly<Record<string, string | undefined>>, folder: string): Config {
+export function readConfig(set: Readonly<Record<string, string | undefined>>, folder: string): Config {
+  const env = Object.fromEntries(Object.entries(set).filter(([, value]) => value?.trim() !== ''));
   const port = Number(env.PORT ?? 4180);
   if (!Number.isInteger(port) || port < 0 || port > 65_535) throw new StartProblem(`PORT must be a whole number from 0 to 65535, not "${env.PORT}".`);
   const dataFolder = resolve(folder, env.SLOW_CREST_DATA ?? 'data');
@@ -34,5 +40,6 @@ export function readConfig(env: Readonly<Record<string, string | undefined>>, fo
   } catch {
     throw new StartProblem(`The data folder ${dataFolder} cannot be written. Choose another with SLOW_CREST_DATA, or change its permissions.`);
   }
-  return { dataFolder, databaseFile: join(dataFolder, 'slow-crest.sqlite'), host: env.HOST ?? '127.0.0.1', port };
+  const names = (env.SLOW_CREST_NAMES ?? '').split(',').map((name) => name.trim()).filter(Boolean);
+  return { dataFolder, databaseFile: join(dataFolder, 'slow-crest.sqlite'), host: env.HOST?.trim() ?? '127.0.0.1', port, names, passphrase: env.SLOW_CREST_PASSPHRASE ?? null };
 }

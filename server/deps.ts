@@ -8,4 +8,6 @@ export interface Deps {
   verdicts: VerdictKeeper;
   recorder: BenchRecorder;
   now: () => Date;
+  /** The household's passphrase as it is kept; null where nobody is asked for one. */
+  passphrase: string | null;
 }

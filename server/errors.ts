@@ -1,18 +1,32 @@
 import type { ApiError, FieldProblem } from '../contract/error';
 
-const STATUS: Readonly<Record<ApiError['code'], number>> = { invalid: 422, 'not-found': 404, conflict: 409, 'too-large': 413, internal: 500 };
+const STATUS: Readonly<Record<ApiError['code'], number>> = {
+  invalid: 422,
+  'not-found': 404,
+  conflict: 409,
+  'too-large': 413,
+  unsupported: 415,
+  forbidden: 403,
+  'signed-out': 401,
+  'too-many': 429,
+  'disk-full': 507,
+  storage: 503,
+  internal: 500,
+};
 
 /** A failure with a sentence for the person, and the fields that can mend it. */
 export class Problem extends Error {
+  /** Of the answer over HTTP. */
   readonly status: number;
 
   constructor(
     readonly code: ApiError['code'],
     message: string,
     readonly fields: FieldProblem[] = [],
+    status?: number,
   ) {
     super(message);
-    this.status = STATUS[code];
+    this.status = status ?? STATUS[code];
   }
 
   toJSON(): { error: ApiError } {

@@ -13,12 +13,20 @@ export function parse<T extends z.ZodType>(schema: T, value: unknown): z.output<
   throw new Problem('invalid', `${message} Nothing was saved.`, fields);
 }
 
-/** A Problem for whatever was thrown; what is not one already is unexpected, unless it is body-parser's. */
-function problemOf(error: unknown): Problem {
+/** What the reader of bodies and addresses found wrong with a request, by its status. */
+const AT_FAULT: Readonly<Record<number, [code: Problem['code'], sentence: string]>> = {
+  413: ['too-large', 'This is more than can be taken at once. Nothing was saved.'],
+  415: ['unsupported', 'A change must be sent as JSON in UTF-8, as it is or packed with gzip, deflate or br. Nothing was saved.'],
+};
+
+/** A Problem for whatever was thrown: a request at fault is told so, anything else is unexpected. */
+export function problemOf(error: unknown): Problem {
   if (error instanceof Problem) return error;
-  const type = error instanceof Error && 'type' in error ? error.type : null;
-  if (type === 'entity.too.large') return new Problem('too-large', 'This is more than can be taken at once. Nothing was saved.');
-  if (type === 'entity.parse.failed') return new Problem('invalid', 'The request is not JSON. Nothing was saved.');
+  const status = error instanceof Error && 'status' in error && typeof error.status === 'number' ? error.status : 500;
+  if (status >= 400 && status < 500) {
+    const [code, sentence] = AT_FAULT[status] ?? ['invalid', error instanceof URIError ? 'This address cannot be read. Nothing was changed.' : 'The request cannot be read as JSON. Nothing was saved.'];
+    return new Problem(code, sentence, [], status);
+  }
   return new Problem('internal', 'Something went wrong here, and nothing was changed. Trying again may help; the log of the server says more.');
 }
 
@@ -28,7 +36,8 @@ export function answerErrors(log: Logger) {
     const problem = problemOf(error);
     if (problem.status >= 500) log.error({ err: error, method: request.method, path: request.path }, 'request failed');
     if (response.headersSent) next(error);
-    else response.status(problem.status).json(problem);
+    else if (request.originalUrl.startsWith('/api')) response.status(problem.status).json(problem);
+    else response.status(problem.status).type('text/plain').send(problem.message);
   };
 }
 

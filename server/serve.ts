@@ -3,14 +3,21 @@ import type { AddressInfo } from 'node:net';
 import type { Logger } from 'pino';
 import { createApp } from './app';
 import { BenchRecorder } from './bench/recorder';
+import { isEverywhere, isLoopback, networkAddresses } from './access/names';
+import { keepPassphrase, keptPassphrase } from './access/passphrase';
 import { StartProblem, type Config } from './config';
 import { ensureStarters } from './db/recipes';
+import { whyNotOpened } from './db/inspect';
+import { StorageProblem, storageProblem } from './db/storageProblem';
 import { openStore, type Store } from './db/store';
+import { lockFolder } from './folderLock';
 import { startEngine, type Engine } from './verdicts/engine';
 import { VerdictKeeper } from './verdicts/keeper';
 
 export interface Running {
   address: string;
+  /** What the person at the machine should know, in sentences. */
+  notes: string[];
   store: Store;
   close(): Promise<void>;
 }
@@ -21,39 +28,79 @@ export interface Parts {
   engine?: Engine;
 }
 
-/** Opens the database, starts the engine pool and listens. Throws a StartProblem where the machine says no. */
-export async function serve(config: Config, log: Logger, webFolder: string | null, { now = () => new Date(), engine = startEngine() }: Parts = {}): Promise<Running> {
-  let store: Store;
+/** Opens the database, starts the engine pool and listens. Throws a StartProblem where the machine, or what lies in the folder, says no. */
+export async function serve(config: Config, log: Logger, webFolder: string | null, { now = () => new Date(), engine: given }: Parts = {}): Promise<Running> {
+  const passphrase = await passphraseFor(config);
+  /** How to give back what was taken so far, the last first. */
+  const taken: (() => unknown)[] = [];
+  const giveBack = async (): Promise<void> => {
+    for (const give of taken.reverse()) await give();
+  };
   try {
-    store = await openStore(config.databaseFile);
-  } catch (error) {
-    await engine.close();
-    throw new StartProblem(`The database ${config.databaseFile} cannot be opened: ${error instanceof Error ? error.message : String(error)}.`);
-  }
-  await store.write((db) => ensureStarters(db, now()));
-  const recorder = new BenchRecorder(store, now, log);
-  await recorder.resume();
-  const server = createServer(createApp({ store, verdicts: new VerdictKeeper(store, engine), recorder, now }, log, webFolder));
-  try {
+    const lock = lockFolder(config.dataFolder, now());
+    taken.push(() => lock.release());
+    const store = await openHousehold(config.databaseFile, now());
+    taken.push(() => store.close());
+    const engine = given ?? startEngine();
+    taken.push(() => engine.close());
+    const recorder = new BenchRecorder(store, now, log);
+    taken.push(() => recorder.close());
+    await recorder.resume();
+    const server = createServer(createApp({ store, verdicts: new VerdictKeeper(store, engine), recorder, now, passphrase }, config, log, webFolder));
     await listen(server, config);
+    taken.push(() => closed(server));
+    const { port } = server.address() as AddressInfo;
+    const address = addressOf(config.host, port);
+    lock.announce(address);
+    return { address, notes: isLoopback(config.host) ? [] : beyondThisMachine(config, port), store, close: giveBack };
   } catch (error) {
-    await recorder.close();
-    await Promise.all([engine.close(), store.close()]);
+    await giveBack();
     throw error;
   }
-  const { port } = server.address() as AddressInfo;
-  return {
-    address: `http://${config.host.includes(':') ? `[${config.host}]` : config.host}:${port}`,
-    store,
-    close: async () => {
-      const closed = new Promise((resolve) => server.close(resolve));
-      server.closeAllConnections();
-      await closed;
-      await recorder.close();
-      await engine.close();
-      await store.close();
-    },
-  };
+}
+
+function closed(server: Server): Promise<unknown> {
+  const over = new Promise((resolve) => server.close(resolve));
+  server.closeAllConnections();
+  return over;
+}
+
+const addressOf = (host: string, port: number): string => `http://${isEverywhere(host) ? '127.0.0.1' : host.includes(':') ? `[${host}]` : host}:${port}`;
+
+/** What listening beyond this machine means. */
+function beyondThisMachine({ host, names }: Config, port: number): string[] {
+  const reached = [...(isEverywhere(host) ? networkAddresses() : [host]), ...names].map((name) => addressOf(name, port));
+  return [
+    `Other machines on the network reach it too, at ${reached.join(', ') || 'no address yet'}: whoever knows the passphrase reads and changes everything.`,
+    'What is sent is not encrypted; anyone on the same network can read it. Stay on networks you trust.',
+  ];
+}
+
+const START_AGAIN = 'Mend that and start it again, or choose another folder with SLOW_CREST_DATA.';
+
+/** The database of the household, with recipes to begin with. Throws a StartProblem where it cannot be opened or written. */
+async function openHousehold(file: string, now: Date): Promise<Store> {
+  const why = whyNotOpened(file);
+  if (why !== null) throw new StartProblem(why);
+  let store: Store | null = null;
+  try {
+    store = await openStore(file);
+    await store.write((db) => ensureStarters(db, now));
+    return store;
+  } catch (error) {
+    await store?.close();
+    const problem = error instanceof StorageProblem ? error : storageProblem(error, file);
+    throw new StartProblem(problem ? `${problem.what} Nothing was changed. ${START_AGAIN}` : `The database ${file} cannot be opened: ${error instanceof Error ? error.message : String(error)}.`);
+  }
+}
+
+/** The passphrase that is asked for, as it is kept. On this machine alone nobody is asked; beyond it nobody comes in without. */
+async function passphraseFor({ host, dataFolder, passphrase }: Config): Promise<string | null> {
+  if (passphrase !== null) await keepPassphrase(dataFolder, passphrase);
+  if (isLoopback(host)) return null;
+  const kept = keptPassphrase(dataFolder);
+  if (kept !== null) return kept;
+  throw new StartProblem(`HOST=${host} lets other machines on the network reach Slow Crest, and whoever reaches it reads and changes everything. Choose a passphrase first, with "npm run passphrase", and start it again; or leave HOST out to stay on this machine.`);
 }
 
 function listen(server: Server, { host, port }: Config): Promise<void> {

@@ -88,9 +88,11 @@ export interface DraftRow {
   /** JSON of the form as typed. */
   typed: string;
   updatedAt: string;
+  /** The larger, the later it was written: clocks are set back, this is not. */
+  written: number;
 }
 
 export const DraftEntity = new EntitySchema<DraftRow>({
   name: 'draft',
-  columns: { key: { type: 'varchar', primary: true }, device: { type: 'varchar', primary: true }, counts: json, title: text, href: text, typed: text, updatedAt: text },
+  columns: { key: { type: 'varchar', primary: true }, device: { type: 'varchar', primary: true }, counts: json, title: text, href: text, typed: text, updatedAt: text, written: integer },
 });

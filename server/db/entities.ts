@@ -3,6 +3,7 @@ import type { Process, RoastLevel } from '../../core/crest';
 import type { AttributeWeights, BetOutcome, LevelAttribute, School } from '../../core/cup';
 import type { Fault, Recipe, RecordedFrom } from '../../core/brew';
 import type { InstrumentSettings } from '../../contract/instrument';
+import { SessionEntity } from './accessEntities';
 import { GrinderEntity, LiveBrewEntity, MakingEntity, RecipeCardEntity, RecipeVersionEntity, TracePieceEntity } from './benchEntities';
 import { CupEntity, CupWordEntity, DraftEntity, NoteEntity, WordEntity } from './cupEntities';
 import { id, integer, optionalJson, optionalReal, optionalText, real, text } from './columns';
@@ -198,4 +199,5 @@ export const ENTITIES = [
   ...[TasterEntity, RecipeEntity, BagEntity, SpellEntity, BrewEntity, HouseholdEntity, VerdictEntity],
   ...[CupEntity, NoteEntity, WordEntity, CupWordEntity, DraftEntity],
   ...[RecipeCardEntity, RecipeVersionEntity, GrinderEntity, LiveBrewEntity, TracePieceEntity, MakingEntity],
+  SessionEntity,
 ];

@@ -1,7 +1,12 @@
+import { existsSync } from 'node:fs';
 import { Mutex } from 'async-mutex';
+import type Database from 'better-sqlite3';
 import { DataSource, type EntityManager } from 'typeorm';
+import { DatabaseFiles } from './databaseFiles';
 import { ENTITIES } from './entities';
 import { MIGRATIONS } from './migrations';
+import { rescuedFile } from './rescue';
+import { StorageProblem, storageProblem } from './storageProblem';
 
 /**
  * The one way to the database. SQLite has one connection here, so everything takes its turn: a read never sees half of
@@ -9,30 +14,166 @@ import { MIGRATIONS } from './migrations';
  */
 export interface Store {
   read<T>(work: (db: EntityManager) => Promise<T>): Promise<T>;
-  /** All of `work` is kept, or none of it. */
+  /**
+   * All of `work` is kept, or none of it. Resolves only when what was written is on disk in the file that anyone else
+   * would open. Throws a disk-full or storage Problem where the disk does not take it; a later write may be taken again.
+   */
   write<T>(work: (db: EntityManager) => Promise<T>): Promise<T>;
   close(): Promise<void>;
 }
 
-/** Opens (and where needed creates and migrates) the database in `file`; its folder must be there. */
-export async function openStore(file: string): Promise<Store> {
-  const source = new DataSource({
-    type: 'better-sqlite3',
-    database: file,
-    entities: ENTITIES,
-    migrations: MIGRATIONS,
-    migrationsRun: true,
-    enableWAL: true,
-    prepareDatabase: (db: { pragma(statement: string): void }) => {
-      db.pragma('synchronous = FULL');
-      db.pragma('foreign_keys = ON');
-    },
-  });
-  await source.initialize();
-  const turns = new Mutex();
-  return {
-    read: (work) => turns.runExclusive(() => work(source.manager)),
-    write: (work) => turns.runExclusive(() => source.transaction(work)),
-    close: () => turns.runExclusive(() => source.destroy()),
-  };
+/** What a test may put in place of the real thing: a driver that fails when told to. */
+export interface StoreParts {
+  driver?: typeof Database;
+}
+
+/** How long another program's lock is waited for, ms. */
+const PATIENCE_MS = 5000;
+
+const PUT_BACK = 'Put it back where it was, or stop Slow Crest and start it again.';
+
+/** Opens (and where needed creates and migrates) the database in `file`; its folder must be there. Throws where it cannot be written. */
+export async function openStore(file: string, parts: StoreParts = {}): Promise<Store> {
+  const store = new SqliteStore(file, parts);
+  await store.open();
+  return store;
+}
+
+class SqliteStore implements Store {
+  readonly #turns = new Mutex();
+  /** Null while there is no connection that can be trusted; the next one who asks opens it. */
+  #source: DataSource | null = null;
+  #files: DatabaseFiles;
+  /** Where what was saved went when the database was deleted or replaced under us; null while it was not. */
+  #rescued: { file: string | null } | null = null;
+
+  constructor(
+    private readonly file: string,
+    private readonly parts: StoreParts,
+  ) {
+    this.#files = new DatabaseFiles(file);
+  }
+
+  async open(): Promise<void> {
+    await this.#connect();
+  }
+
+  read<T>(work: (db: EntityManager) => Promise<T>): Promise<T> {
+    return this.#inTurn(async (source) => work(source.manager));
+  }
+
+  write<T>(work: (db: EntityManager) => Promise<T>): Promise<T> {
+    return this.#inTurn(async (source) => {
+      const result = await (await this.#inPlace(source)).transaction(work);
+      await this.#inPlace(source);
+      return result;
+    });
+  }
+
+  close(): Promise<void> {
+    return this.#turns.runExclusive(() => this.#disconnect());
+  }
+
+  /** Runs `work` alone on a connection that is outside any transaction before and after, whatever goes wrong in between. */
+  #inTurn<T>(work: (source: DataSource) => Promise<T>): Promise<T> {
+    return this.#turns.runExclusive(async () => {
+      try {
+        const source = this.#source ?? (await this.#reconnect());
+        return await work(source);
+      } catch (error) {
+        throw storageProblem(error, this.file) ?? error;
+      } finally {
+        // A failed COMMIT or ROLLBACK leaves the driver and the ORM disagreeing on where they are: only a new connection is known to be outside.
+        if (this.#source && !isOutside(this.#source)) await this.#disconnect();
+      }
+    });
+  }
+
+  /** A connection to the files anyone else would open. Throws where they are gone, so that nothing is acknowledged that only this process could read. */
+  async #inPlace(source: DataSource): Promise<DataSource> {
+    const state = this.#files.state();
+    if (state === 'there') {
+      this.#rescued = null;
+      return source;
+    }
+    if (state === 'journal missing') {
+      // What the deleted journal held is still at hand: into the database with it, and a new journal begun.
+      const [outcome] = rawOf(source).pragma('wal_checkpoint(TRUNCATE)') as { busy: number }[];
+      if (outcome?.busy !== 0) throw new StorageProblem('storage', `The journal of the database ${this.file} was deleted while Slow Crest was running, and another program holds the database.`, 'It goes on when that program lets go.');
+      await this.#disconnect();
+      return this.#connect();
+    }
+    this.#rescued ??= { file: this.#rescue(source) };
+    const where = this.#rescued.file === null ? 'What was saved in it could not be written elsewhere' : `All that was saved in it is kept in ${this.#rescued.file}`;
+    throw new StorageProblem('storage', `The database ${this.file} was deleted, moved or replaced while Slow Crest was running.`, `${where}. ${PUT_BACK}`);
+  }
+
+  #rescue(source: DataSource): string | null {
+    try {
+      const to = rescuedFile(this.file, new Date());
+      rawOf(source).prepare('VACUUM INTO ?').run(to);
+      return to;
+    } catch {
+      return null;
+    }
+  }
+
+  /** Opens the database again, unless somebody took it away: an empty one in its place would look as if all were lost. */
+  async #reconnect(): Promise<DataSource> {
+    if (!existsSync(this.file)) throw new StorageProblem('storage', `The database ${this.file} is not there any more.`, PUT_BACK);
+    return this.#connect();
+  }
+
+  async #connect(): Promise<DataSource> {
+    let raw: Database.Database | null = null;
+    const source = new DataSource({
+      type: 'better-sqlite3',
+      database: this.file,
+      entities: ENTITIES,
+      migrations: MIGRATIONS,
+      migrationsRun: true,
+      enableWAL: true,
+      timeout: PATIENCE_MS,
+      ...(this.parts.driver ? { driver: this.parts.driver } : {}),
+      prepareDatabase: (db: Database.Database) => {
+        raw = db;
+        db.pragma('synchronous = FULL');
+        db.pragma('foreign_keys = ON');
+        // Written for nothing, so that a file that takes no writes is found before anyone relies on it.
+        db.pragma(`user_version = ${String(db.pragma('user_version', { simple: true }))}`);
+      },
+    });
+    try {
+      await source.initialize();
+    } catch (error) {
+      // The ORM lets go of a connection only when it came to know it.
+      (raw as Database.Database | null)?.close();
+      throw error;
+    }
+    this.#files = new DatabaseFiles(this.file);
+    this.#source = source;
+    return source;
+  }
+
+  async #disconnect(): Promise<void> {
+    const source = this.#source;
+    this.#source = null;
+    if (source === null) return;
+    try {
+      await source.destroy();
+    } catch {
+      // A connection that cannot even be closed is let go; its transaction, never acknowledged, is rolled back by the next to open the file.
+    }
+  }
+}
+
+/** The driver's own connection under the ORM's. */
+function rawOf(source: DataSource): Database.Database {
+  return (source.driver as unknown as { databaseConnection: Database.Database }).databaseConnection;
+}
+
+/** Whether driver and ORM agree that no transaction is open. */
+function isOutside(source: DataSource): boolean {
+  const runner = source.createQueryRunner() as unknown as { isTransactionActive: boolean; transactionDepth: number };
+  return !rawOf(source).inTransaction && !runner.isTransactionActive && runner.transactionDepth === 0;
 }

@@ -1,5 +1,6 @@
 import { Router } from 'express';
 import type { Bag } from '../../contract/bag';
+import { isOwnAddress } from '../../contract/draft';
 import type { LiveBrew } from '../../contract/live';
 import type { Settings } from '../../contract/settings';
 import { searchQuery, shelfQuery, type Advice, type Lane, type OnBench, type Shelf } from '../../contract/shelf';
@@ -73,6 +74,7 @@ export function shelfRoutes({ store, verdicts }: Deps): Router {
 
 /** Whether the bag a sheet belongs to is still there; a sheet of no bag is. */
 function isThere(href: string, bags: readonly Bag[]): boolean {
+  if (!isOwnAddress(href)) return false;
   const id = /^\/bags\/([0-9a-f-]{36})/.exec(href)?.[1];
   return id === undefined || bags.some((bag) => bag.id === id);
 }

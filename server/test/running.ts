@@ -1,7 +1,7 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import pino from 'pino';
+import pino, { type Logger } from 'pino';
 import type { BagDraft } from '../../contract/bag';
 import type { BrewDraft } from '../../contract/brew';
 import { apiError, type ApiError } from '../../contract/error';
@@ -19,7 +19,11 @@ export class TestServer {
   #running: Running | null = null;
 
   /** @param now the clock; by default it stands at noon of the day on which the tests take place */
-  constructor(private readonly now = (): Date => new Date(`${TODAY}T12:00:00Z`)) {}
+  constructor(
+    private readonly now = (): Date => new Date(`${TODAY}T12:00:00Z`),
+    private readonly env: Record<string, string> = {},
+    private readonly log: Logger = pino({ level: 'silent' }),
+  ) {}
 
   get running(): Running {
     if (!this.#running) throw new Error('The server is not running');
@@ -27,7 +31,7 @@ export class TestServer {
   }
 
   async start(): Promise<this> {
-    const config = readConfig({ SLOW_CREST_DATA: this.folder, PORT: '0' }, '/');
+    const config = readConfig({ SLOW_CREST_DATA: this.folder, PORT: '0', ...this.env }, '/');
     const engine = {
       fit: (input: CrestInput) => {
         this.fits.push(input);
@@ -35,7 +39,7 @@ export class TestServer {
       },
       close: () => Promise.resolve(),
     };
-    this.#running = await serve(config, pino({ level: 'silent' }), null, { now: this.now, engine });
+    this.#running = await serve(config, this.log, null, { now: this.now, engine });
     return this;
   }
 

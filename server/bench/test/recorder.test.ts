@@ -62,7 +62,7 @@ describe('the recorder of the bench', () => {
   it('writes again what the database refused, and loses none of it', async () => {
     const live = await started('cone', Date.now());
     let refusals = 0;
-    const stubborn: Store = { ...store, write: (work) => (refusals++ < 3 ? Promise.reject(new Error('disk full')) : store.write(work)) };
+    const stubborn: Store = { read: (work) => store.read(work), close: () => store.close(), write: (work) => (refusals++ < 3 ? Promise.reject(new Error('disk full')) : store.write(work)) };
     const recorder = new BenchRecorder(stubborn, () => new Date(), silent);
     await recorder.begin(live);
     await vi.waitFor(async () => expect(await lastS(live.id)).toBeGreaterThan(1.5), PATIENTLY);

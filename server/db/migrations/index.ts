@@ -3,6 +3,7 @@ import { VerdictPrior1700000000002 } from './2-verdictPrior';
 import { WhatBestMeans1700000000003 } from './3-whatBestMeans';
 import { TheBench1700000000004 } from './4-theBench';
 import { TheCup1700000000005 } from './5-theCup';
+import { WhoIsLetIn1700000000006 } from './6-whoIsLetIn';
 
 /** In the order in which they run. */
-export const MIGRATIONS = [FirstTables1700000000001, VerdictPrior1700000000002, WhatBestMeans1700000000003, TheBench1700000000004, TheCup1700000000005];
+export const MIGRATIONS = [FirstTables1700000000001, VerdictPrior1700000000002, WhatBestMeans1700000000003, TheBench1700000000004, TheCup1700000000005, WhoIsLetIn1700000000006];

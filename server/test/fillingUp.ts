@@ -1,0 +1,37 @@
+import { rmSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import pino from 'pino';
+import { readConfig } from '../config';
+import { serve } from '../serve';
+import { bagDraft } from './running';
+
+/**
+ * Uses a household on a small disk, `argv[2]`: fills the disk until a write is refused, makes room, is refused once for
+ * another reason, makes twenty writes and is killed. Says on standard output what was answered.
+ */
+const folder = process.argv[2] ?? '';
+const noEngine = { fit: () => Promise.reject(new Error('not asked for')), close: () => Promise.resolve() };
+const running = await serve(readConfig({ SLOW_CREST_DATA: folder, PORT: '0' }, '/'), pino({ level: 'silent' }), null, { engine: noEngine });
+
+async function send(method: string, path: string, body: unknown): Promise<{ status: number; code: string }> {
+  const response = await fetch(`${running.address}/api${path}`, { method, headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
+  const answer = (await response.json()) as { error?: { code: string } };
+  return { status: response.status, code: answer.error?.code ?? '' };
+}
+const add = (name: string) => send('POST', '/bags', bagDraft({ name, printedNotes: 'quince, rooibos, '.repeat(20) }));
+
+const ballast = join(folder, 'ballast');
+writeFileSync(ballast, Buffer.alloc(1_600_000));
+for (let i = 0; ; i++) {
+  const { status, code } = await add(`Before ${i}`);
+  if (status === 201) continue;
+  console.log(`${status} ${code}`);
+  break;
+}
+rmSync(ballast);
+console.log(`refused ${(await send('PATCH', '/bags/0f0e7c2e-1111-4111-8111-000000000000', { name: 'x' })).status}`);
+let acknowledged = 0;
+for (let i = 0; i < 20; i++) if ((await add(`After ${i}`)).status === 201) acknowledged++;
+console.log(`acknowledged ${acknowledged}`);
+console.log('killed');
+process.kill(process.pid, 'SIGKILL');
