@@ -22,6 +22,8 @@ export const livePatch = z.strictObject({
   bed: oneOf('Bed', BEDS).nullable().optional(),
   fault: oneOf('Fault', FAULTS).nullable().optional(),
   faultNote: text('What went wrong', 500).optional(),
+  /** The lists as they stood when the first of these changes was tapped: what another device added meanwhile is kept. */
+  was: z.strictObject({ ticked: z.array(oneOf('Check', CHECKS)).max(20), marks: z.array(mark).max(60) }).partial().optional(),
 });
 export type LivePatch = z.infer<typeof livePatch>;
 

@@ -49,6 +49,10 @@ export const recipeCardInput = z.strictObject(recipeCardFields).superRefine(chec
 export type RecipeCardInput = z.infer<typeof recipeCardInput>;
 export type RecipeCardDraft = z.input<typeof recipeCardInput>;
 
+/** A change of a recipe, with the version it was written over; null to follow whichever there is. */
+export const recipeCardChange = z.strictObject({ ...recipeCardFields, over: id.nullable().default(null) }).superRefine(checkCard);
+export type RecipeCardChange = z.input<typeof recipeCardChange>;
+
 /** A recipe as the server gives it back: its newest version. */
 export const keptCard = z.strictObject({ id, version: z.number().int(), versionId: id, versions: z.number().int(), isStandard: z.boolean(), card: z.strictObject(recipeCardFields) });
 export type KeptCard = z.infer<typeof keptCard>;

@@ -30,12 +30,17 @@ export type Settings = z.infer<typeof settings>;
 /** How a household begins. */
 export const FIRST_SETTINGS: Settings = { brewers: null, oneChange: true, instruments: NO_INSTRUMENTS, school: 'mark10', levelAttributes: [...FIRST_LEVEL_ATTRIBUTES], coaching: null };
 
-/** Only what is to be different, so that two changes at once, or from two devices, do not undo each other. */
-export const settingsChange = settings.extend({ instruments: instrumentChange }).partial();
+/**
+ * Only what is to be different, so that two changes at once, or from two devices, do not undo each other; and what it was
+ * changed from, so that of two changes to one list both are kept.
+ */
+export const settingsChange = settings
+  .extend({ instruments: instrumentChange, was: settings.omit({ instruments: true }).partial() })
+  .partial();
 export type SettingsChange = z.infer<typeof settingsChange>;
 
 /** Settings with a change made to them. */
-export function withChange(before: Settings, { instruments: { connected, ...pouring } = {}, ...change }: SettingsChange): Settings {
+export function withChange(before: Settings, { instruments: { connected, ...pouring } = {}, was: _, ...change }: SettingsChange): Settings {
   const now = { ...before.instruments.connected, ...connected };
   return { ...before, ...change, instruments: { ...before.instruments, ...pouring, connected: pickBy(now, (behaviour) => behaviour !== null) as InstrumentSettings['connected'] } };
 }

@@ -65,5 +65,5 @@ export async function lastNight(db: EntityManager, { recipes }: DemoBench, bagId
     await startLive(db, await addLive(db, { bagId, card: steep.card, recipeVersionId: steep.versionId }, begun), begun.getTime());
   }
   const standard = recipes.find(({ isStandard }) => isStandard);
-  if (standard) await changeRecipe(db, standard.id, { ...standard.card, stages: standard.card.stages.map((stage) => (stage.act === 'swirl' ? { ...stage, how: 'twice, gently' } : stage)) }, now);
+  if (standard) await changeRecipe(db, standard.id, { ...standard.card, stages: standard.card.stages.map((stage) => (stage.act === 'swirl' ? { ...stage, how: 'twice, gently' } : stage)) }, null, now);
 }

@@ -1,6 +1,7 @@
 import { createBrowserRouter } from 'react-router';
 import { Frame } from './Frame';
 import { LostPage } from './LostPage';
+import { SIGN_IN } from './shared/api';
 import { ShelfPage } from './shelf/ShelfPage';
 
 /** Every place has an address. All but the shelf are fetched when they are first opened. */
@@ -27,4 +28,5 @@ export const router = createBrowserRouter([
       { path: '*', element: <LostPage /> },
     ],
   },
+  { path: SIGN_IN, HydrateFallback: () => null, lazy: async () => ({ Component: (await import('./SignInPage')).SignInPage }) },
 ]);

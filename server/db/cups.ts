@@ -58,7 +58,7 @@ export async function endNag(db: EntityManager, brewId: string, typed: string | 
     return;
   }
   const [wordId = typed] = await wordIds(db, [typed], now);
-  const place = await db.countBy(CupWordEntity, { cupId: cup.id });
+  const place = ((await db.maximum(CupWordEntity, 'place', { cupId: cup.id })) ?? -1) + 1;
   await db.update(CupEntity, { id: cup.id }, { nag: { ...cup.nag, resolvedWith: wordId } });
   await db.insert(CupWordEntity, { cupId: cup.id, place, wordId, typed, line: 'cup' });
 }

@@ -11,6 +11,13 @@ export async function loadGrinders(db: EntityManager): Promise<Grinder[]> {
   return rows.map(({ id, name, burrChanges }) => ({ id, name, burrChanges }));
 }
 
+/** One grinder. Throws a not-found Problem. */
+export async function loadGrinder(db: EntityManager, id: string): Promise<Grinder> {
+  const grinder = (await loadGrinders(db)).find((one) => one.id === id);
+  if (!grinder) throw notFound('This grinder');
+  return grinder;
+}
+
 export async function addGrinder(db: EntityManager, input: GrinderInput, now: Date): Promise<Grinder> {
   const id = randomUUID();
   await db.insert(GrinderEntity, { id, ...input, createdAt: now.toISOString(), deletedAt: null });

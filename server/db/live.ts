@@ -2,7 +2,8 @@ import { randomInt, randomUUID } from 'node:crypto';
 import { countBy, keyBy } from 'es-toolkit';
 import { In, IsNull, Not, type EntityManager } from 'typeorm';
 import type { LiveBrew, LiveInput, LivePatch, LiveTrace } from '../../contract/live';
-import { appendPoint, traceUntil, type Trace, type TracePoint, type Flaw } from '../../core/brew';
+import { appendPoint, traceUntil, type Flaw, type StageMark, type Trace, type TracePoint } from '../../core/brew';
+import { merge } from '../../core/change';
 import { notFound, Problem } from '../errors';
 import { LiveBrewEntity, RecipeVersionEntity, TracePieceEntity, type LiveBrewRow } from './benchEntities';
 import { loadBag } from './bags';
@@ -68,10 +69,21 @@ export async function startLive(db: EntityManager, id: string, startedAt: number
   await db.update(LiveBrewEntity, { id }, { startedAt, revision: live.revision + 1 });
 }
 
-export async function changeLive(db: EntityManager, id: string, patch: LivePatch): Promise<void> {
-  const { startedAt, revision } = await loadLive(db, id);
+/** Changes what is written of a brew on the bench. Of its lists both changes are kept; where two marked one stage, the first stands. */
+export async function changeLive(db: EntityManager, id: string, { was = {}, ...patch }: LivePatch): Promise<void> {
+  const { startedAt, revision, ticked, marks } = await loadLive(db, id);
   if (patch.endedS != null && startedAt === null) throw new Problem('conflict', 'This brew has not started yet.');
-  if (Object.keys(patch).length > 0) await db.update(LiveBrewEntity, { id }, { ...patch, revision: revision + 1 });
+  if (Object.keys(patch).length === 0) return;
+  const lists = { ...(patch.ticked && { ticked: merge(was.ticked ?? ticked, patch.ticked, ticked).value }), ...(patch.marks && { marks: bothMarked(was.marks ?? marks, patch.marks, marks) }) };
+  await db.update(LiveBrewEntity, { id }, { ...patch, ...lists, revision: revision + 1 });
+}
+
+/** Marks of stages from two devices. */
+function bothMarked(base: readonly StageMark[], ours: readonly StageMark[], standing: readonly StageMark[]): StageMark[] {
+  const steps = new Set([...ours, ...standing].map(({ step }) => step));
+  const byStep = (marks: readonly StageMark[], step: number): StageMark | null => marks.find((mark) => mark.step === step) ?? null;
+  const merged = [...steps].flatMap((step) => merge(byStep(base, step), byStep(ours, step), byStep(standing, step)).value ?? []);
+  return merged.sort((a, b) => a.atS - b.atS);
 }
 
 /** Clears a brew off the bench, or puts one back that was cleared by mistake. */

@@ -51,9 +51,15 @@ export async function addRecipe(db: EntityManager, card: RecipeCardInput, now: D
   return id;
 }
 
-/** Writes a recipe anew as its next version; one that says the same is no version. */
-export async function changeRecipe(db: EntityManager, id: string, card: RecipeCardInput, now: Date): Promise<void> {
-  const { version, card: before } = await loadRecipe(db, id);
+/**
+ * Writes a recipe anew as its next version; one that says the same is no version. `over` names the version it was written
+ * over, or (null) whichever there is. Throws a conflict Problem where a newer one was made meanwhile.
+ */
+export async function changeRecipe(db: EntityManager, id: string, card: RecipeCardInput, over: string | null, now: Date): Promise<void> {
+  const { version, versionId, card: before } = await loadRecipe(db, id);
+  if (over !== null && over !== versionId && !isEqual(before, card)) {
+    throw new Problem('conflict', `Version ${version} of this recipe was made elsewhere since this sheet was opened. Nothing was saved: what it says is shown at the top of the sheet, beside what you wrote.`);
+  }
   if (!isEqual(before, card)) await addVersion(db, id, version + 1, card, now);
 }
 

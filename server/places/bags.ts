@@ -9,6 +9,7 @@ import { datesOf } from '../../core/shelf';
 import { addBag, changeBag, loadBag, setBagDeleted } from '../db/bags';
 import { addBrew, loadBrews } from '../db/brews';
 import { loadSettings } from '../db/settings';
+import { withChangeSent } from '../changing';
 import { notInFuture } from '../dates';
 import type { Deps } from '../deps';
 import { parse } from '../http';
@@ -53,13 +54,13 @@ export function bagRoutes({ store, verdicts, recorder, now }: Deps): Router {
     verdicts.warm(bag);
   });
 
-  /** Only what is sent is changed; the bag as a whole must still be one. */
+  /** Only what is sent is changed, and not over what another changed meanwhile; the bag as a whole must still be one. */
   routes.patch('/:id', async (request, response) => {
     const { id } = request.params;
     const bag = await store.write(async (db) => {
       const { id: _, createdAt: __, revision: ___, ...written } = await loadBag(db, id);
-      const input = parse(bagInput, { ...written, ...(request.body as object) });
-      notInFuture(now(), { roastedOn: input.roastedOn, finishedOn: input.finishedOn });
+      const input = parse(bagInput, withChangeSent(written, request.body));
+      notInFuture(now(), { roastedOn: input.roastedOn, finishedOn: input.finishedOn }, written);
       await changeBag(db, id, input);
       return loadBag(db, id);
     });

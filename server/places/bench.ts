@@ -64,8 +64,12 @@ export function benchRoutes({ store, now, recorder }: Deps): Router {
   });
 
   routes.post('/:id/restore', async (request, response) => {
-    await store.write((db) => setLiveClosed(db, request.params.id, null));
-    await recorder.begin(await load(request.params.id));
+    const live = await store.write(async (db) => {
+      await setLiveClosed(db, request.params.id, null);
+      // Refused as a whole where it could not be shown: its bag may be gone.
+      return loadLive(db, request.params.id);
+    });
+    await recorder.begin(live);
     response.status(204).end();
     recorder.tell({ kind: 'changed', brew: request.params.id });
   });

@@ -2,7 +2,7 @@ import { Router } from 'express';
 import { brewInput, faultInput } from '../../contract/brew';
 import { loadBag } from '../db/bags';
 import { nagEnd } from '../../contract/cup';
-import { changeBrew, setBrewDeleted, setFault, touchBrew } from '../db/brews';
+import { changeBrew, loadBrew, setBrewDeleted, setFault, touchBrew } from '../db/brews';
 import { endNag, nagAgain } from '../db/cups';
 import { loadTrace } from '../db/making';
 import type { Deps } from '../deps';
@@ -21,8 +21,11 @@ export function brewRoutes({ store, verdicts, now }: Deps): Router {
 
   routes.put('/:id', async (request, response) => {
     const input = parse(brewInput, request.body);
-    notInFuture(now(), { brewedAt: input.brewedAt.slice(0, 10) });
-    await changing((db) => changeBrew(db, request.params.id, input, now()));
+    await changing(async (db) => {
+      const before = await loadBrew(db, request.params.id);
+      notInFuture(now(), { brewedAt: input.brewedAt.slice(0, 10) }, { brewedAt: before.brewedAt.slice(0, 10) });
+      return changeBrew(db, request.params.id, input, now());
+    });
     response.status(204).end();
   });
 

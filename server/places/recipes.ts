@@ -1,6 +1,7 @@
 import { Router } from 'express';
-import { grinderInput, recipeCardInput } from '../../contract/recipeCard';
-import { addGrinder, changeGrinder, loadGrinders, setGrinderDeleted } from '../db/grinders';
+import { grinderInput, recipeCardChange, recipeCardInput } from '../../contract/recipeCard';
+import { withChangeSent } from '../changing';
+import { addGrinder, changeGrinder, loadGrinder, loadGrinders, setGrinderDeleted } from '../db/grinders';
 import { addRecipe, changeRecipe, loadRecipe, loadRecipes, loadVersions, setRecipeDeleted, setStandard } from '../db/recipes';
 import type { Deps } from '../deps';
 import { parse } from '../http';
@@ -19,10 +20,10 @@ export function recipeRoutes({ store, now }: Deps): Router {
   });
 
   routes.put('/:id', async (request, response) => {
-    const card = parse(recipeCardInput, request.body);
+    const { over, ...card } = parse(recipeCardChange, request.body);
     const { id } = request.params;
     const kept = await store.write(async (db) => {
-      await changeRecipe(db, id, card, now());
+      await changeRecipe(db, id, card, over, now());
       return loadRecipe(db, id);
     });
     response.json(kept);
@@ -63,9 +64,14 @@ export function grinderRoutes({ store, now }: Deps): Router {
     response.status(201).json(await store.write((db) => addGrinder(db, input, now())));
   });
 
-  routes.put('/:id', async (request, response) => {
-    const input = parse(grinderInput, request.body);
-    response.json(await store.write((db) => changeGrinder(db, request.params.id, input)));
+  /** Only what is sent is changed, and not over what another changed meanwhile. */
+  routes.patch('/:id', async (request, response) => {
+    const { id } = request.params;
+    const changed = await store.write(async (db) => {
+      const { id: _, ...standing } = await loadGrinder(db, id);
+      return changeGrinder(db, id, parse(grinderInput, withChangeSent(standing, request.body)));
+    });
+    response.json(changed);
   });
 
   routes.delete('/:id', async (request, response) => {

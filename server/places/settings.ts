@@ -1,5 +1,6 @@
 import { Router } from 'express';
-import { settingsChange, withChange } from '../../contract/settings';
+import { settings as wholeSettings, settingsChange, withChange } from '../../contract/settings';
+import { bothKept } from '../changing';
 import { keepSettings, loadSettings } from '../db/settings';
 import type { Deps } from '../deps';
 import { parse } from '../http';
@@ -13,9 +14,10 @@ export function settingsRoutes({ store }: Deps): Router {
   });
 
   routes.patch('/', async (request, response) => {
-    const change = parse(settingsChange, request.body);
+    const { was = {}, ...change } = parse(settingsChange, request.body);
     const settings = await store.write(async (db) => {
-      const changed = withChange(await loadSettings(db), change);
+      const standing = await loadSettings(db);
+      const changed = parse(wholeSettings, bothKept({ ...standing, ...was }, standing, withChange(standing, change)));
       await keepSettings(db, changed);
       return changed;
     });

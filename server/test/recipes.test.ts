@@ -86,9 +86,9 @@ describe('recipes', () => {
 describe('grinders', () => {
   it('are kept with the days their burrs were changed', async () => {
     const { id } = await server.ok<Grinder>('POST', '/grinders', { name: 'Hand grinder' });
-    await server.ok('PUT', `/grinders/${id}`, { name: 'Hand grinder', burrChanges: [{ on: '2026-02-10', note: 'steel' }] });
+    await server.ok('PATCH', `/grinders/${id}`, { name: 'Hand grinder', burrChanges: [{ on: '2026-02-10', note: 'steel' }] });
     expect(await server.ok('GET', '/grinders')).toEqual([{ id, name: 'Hand grinder', burrChanges: [{ on: '2026-02-10', note: 'steel' }] }]);
-    expect((await server.refused('PUT', `/grinders/${id}`, { name: '' })).fields[0]?.path).toBe('name');
+    expect((await server.refused('PATCH', `/grinders/${id}`, { name: '' })).fields[0]?.path).toBe('name');
     await server.ok('DELETE', `/grinders/${id}`);
     expect(await server.ok('GET', '/grinders')).toEqual([]);
     await server.ok('POST', `/grinders/${id}/restore`);

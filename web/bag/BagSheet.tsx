@@ -8,14 +8,16 @@ import { SCHOOL_NAMES, sentenceCase, words } from '../shared/format';
 import { Sheet } from '../shared/Sheet';
 import { useToday } from '../shared/today';
 import type { ApiError } from '../../contract/error';
-import { bagResolver, type BagForm, type BagValues } from './bagForm';
+import { bagFieldName, bagResolver, type BagForm, type BagValues } from './bagForm';
 
 interface Props {
   draftKey: string;
   title: string;
   initial: BagForm;
+  /** The bag as it is kept now, where one is changed. */
+  standing?: BagForm;
   saveWord: string;
-  save: (bag: BagValues) => Promise<ApiError | null>;
+  save: (bag: BagValues, over: BagForm | null) => Promise<ApiError | null>;
   cancel: () => void;
 }
 
@@ -25,7 +27,7 @@ const choices = (codes: readonly string[], unknown: string) => [{ value: '', tex
 export function BagSheet(props: Props) {
   const { initial } = props;
   return (
-    <Sheet {...props} resolver={bagResolver}>
+    <Sheet {...props} resolver={bagResolver} nameOf={bagFieldName}>
       <div className="columns">
         <LabelFields initial={initial} />
         <div>

@@ -1,5 +1,4 @@
-import { isEqual, pickBy } from 'es-toolkit';
-import { useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import type { Bag } from '../../contract/bag';
 import { api, problemOf } from '../shared/api';
@@ -8,7 +7,7 @@ import { useToday } from '../shared/today';
 import { usePageTitle } from '../shared/usePageTitle';
 import { Wait } from '../shared/Wait';
 import { BagSheet } from './BagSheet';
-import { typedBag } from './bagForm';
+import { bagChange, typedBag } from './bagForm';
 
 /** Changing what is written on a bag. */
 export function EditBagPage() {
@@ -23,9 +22,7 @@ export function EditBagPage() {
 function Edit({ bag }: { bag: Bag }) {
   const navigate = useNavigate();
   const [changeBag] = api.useChangeBagMutation();
-  // What another device changes while this sheet is open is not changed back by it.
-  const [laid] = useState(bag);
-  const initial = useMemo(() => typedBag(laid), [laid]);
+  const standing = useMemo(() => typedBag(bag), [bag]);
   const back = (): void => void navigate(`/bags/${bag.id}`, { replace: true });
   return (
     <>
@@ -33,13 +30,12 @@ function Edit({ bag }: { bag: Bag }) {
       <BagSheet
         draftKey={`bag.${bag.id}`}
         title={`What is written on ${bag.name}`}
-        initial={initial}
+        initial={standing}
+        standing={standing}
         saveWord="Save"
         cancel={back}
-        save={async (changed) => {
-          const written = { ...changed, reference: { ...changed.reference, grindStep: laid.reference.grindStep } };
-          const change = pickBy(written, (value, field) => !isEqual(value, laid[field]));
-          const { error } = await changeBag({ id: bag.id, change });
+        save={async (changed, over) => {
+          const { error } = await changeBag({ id: bag.id, change: bagChange(changed, over) });
           if (!error) back();
           return problemOf(error);
         }}

@@ -1,9 +1,11 @@
 import { bagInput, type Bag, type BagInput } from '../../contract/bag';
 import type { KeptCard } from '../../contract/recipeCard';
-import { mapValues } from 'es-toolkit';
+import { isEqual, mapValues, pick, pickBy } from 'es-toolkit';
 import type { RecipeInput } from '../../contract/recipe';
 import { EQUAL_WEIGHTS, type Attribute, type AttributeWeights, type School } from '../../core/cup';
 import { asTyped, typedChoice, typedMark, typedMarkValue, typedNumber, typedWater } from '../shared/typed';
+import type { BagChange } from '../shared/api';
+import { nameOfPath } from '../shared/differences';
 import { typedResolver } from '../shared/formResolver';
 
 /** A bag as typed: every field as text. The names are the contract's, so that problems find their field. */
@@ -107,7 +109,7 @@ export function typedBag(bag: Bag): BagForm {
   };
 }
 
-function toValues(typed: BagForm): unknown {
+function toValues(typed: BagForm) {
   const { reference, best, ...rest } = typed;
   return {
     ...rest,
@@ -137,6 +139,20 @@ function toValues(typed: BagForm): unknown {
     spells: typed.spells.map(({ from, to }) => ({ place: 'freezer', from, to: typedChoice(to) })),
   };
 }
+
+/** What a sheet changes of the bag it was laid over, and what that said. The grind of the reference is not on the sheet, and stays. */
+export function bagChange({ reference, ...changed }: BagValues, over: BagForm | null): BagChange {
+  const { grindStep: _, ...brewed } = reference;
+  const was = over === null ? undefined : toValues(over);
+  if (was === undefined) return { ...changed, reference: brewed };
+  const { grindStep: __, ...brewedBefore } = was.reference;
+  const [here, there] = [{ ...changed, reference: brewed }, { ...was, reference: brewedBefore }] as [Record<string, unknown>, Record<string, unknown>];
+  const change = pickBy(here, (value, field) => !isEqual(value, there[field]));
+  return { ...change, was: pick(there, Object.keys(change)) };
+}
+
+/** What a field of the bag is called; null for what is only carried along. */
+export const bagFieldName = (path: readonly string[]): string | null => (path[0] === 'referenceCardId' ? null : nameOfPath(path));
 
 export const bagResolver = typedResolver<BagForm, typeof bagInput>(toValues, bagInput);
 export type BagValues = BagInput;

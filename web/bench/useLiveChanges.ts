@@ -1,6 +1,7 @@
+import { omit } from 'es-toolkit';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { LiveBrew, LivePatch } from '../../contract/live';
-import { problemOf } from '../shared/api';
+import { isPassing, problemOf } from '../shared/api';
 import { benchApi } from '../shared/benchApi';
 import { noticed } from '../shared/notices';
 import { useAppDispatch } from '../shared/store';
@@ -21,12 +22,13 @@ export type Change = (tap: LivePatch | ((live: LiveBrew) => LivePatch)) => void;
 
 /**
  * A brew on the bench with what was tapped on this device laid over it. A tap counts at once, is kept in this browser, and
- * is sent until the server has it: a server that is down, or a page that is closed, loses none.
+ * is sent until the server has it: a server that is down or has no room, or a page that is closed, loses none. `unreached`
+ * says in words why the server does not have it yet.
  */
-export function useLiveChanges(fromServer: LiveBrew): { live: LiveBrew; change: Change; unreached: boolean } {
+export function useLiveChanges(fromServer: LiveBrew): { live: LiveBrew; change: Change; unreached: string | null } {
   const { id } = fromServer;
   const [pending, setPending] = useState<LivePatch | null>(() => kept(id));
-  const [unreached, setUnreached] = useState(false);
+  const [unreached, setUnreached] = useState<string | null>(null);
   const dispatch = useAppDispatch();
   const [send] = benchApi.useChangeLiveMutation();
   // An answer to a question asked earlier may come later: the higher revision is the newer.
@@ -51,7 +53,9 @@ export function useLiveChanges(fromServer: LiveBrew): { live: LiveBrew; change: 
   const change: Change = useCallback(
     (tap) => {
       const { known: before, pending: held } = newest.current;
-      hold({ ...held, ...(typeof tap === 'function' ? tap({ ...before, ...held }) : tap) });
+      const { ticked, marks } = before;
+      // What the lists said before the first of these taps: what another device adds meanwhile is kept.
+      hold({ was: { ticked, marks }, ...held, ...(typeof tap === 'function' ? tap({ ...before, ...held }) : tap) });
     },
     [hold],
   );
@@ -63,9 +67,9 @@ export function useLiveChanges(fromServer: LiveBrew): { live: LiveBrew; change: 
     const attempt = async (): Promise<void> => {
       const { data, error } = await send({ id, patch: pending });
       if (over) return;
-      const unreachable = error && 'status' in error && typeof error.status !== 'number';
-      setUnreached(unreachable === true);
-      if (unreachable) {
+      const passing = isPassing(error);
+      setUnreached(passing ? (problemOf(error)?.message ?? null) : null);
+      if (passing) {
         timer = setTimeout(() => void attempt(), AGAIN_MS);
         return;
       }
@@ -84,5 +88,5 @@ export function useLiveChanges(fromServer: LiveBrew): { live: LiveBrew; change: 
     };
   }, [pending, id, send, hold, dispatch]);
 
-  return { live: pending === null ? known : { ...known, ...pending }, change, unreached };
+  return { live: pending === null ? known : { ...known, ...omit(pending, ['was']) }, change, unreached };
 }

@@ -8,7 +8,7 @@ const NAMES: Readonly<Record<string, string>> = { typing: 'being typed', nag: 't
 
 /** What a field is called where two copies of the sheet differ; null for what is no part of the cup. */
 export function cupFieldName(path: readonly string[]): string | null {
-  if (path.includes('coolingFrom') || path.includes('ended') || path.includes('liveId') || path.includes('revision')) return null;
+  if (path.includes('coolingFrom') || path.includes('ended') || path.includes('liveId')) return null;
   // A note is told by where it was found: "Hot, nose", or just "Notes".
   const [, part, line, what] = path;
   if (part === 'words' && line) return [sentenceCase(lineName(line as LineId)) || 'Notes', what === 'typing' ? NAMES.typing : ''].filter(Boolean).join(', ');

@@ -24,7 +24,7 @@ export function RecipePage() {
   usePageTitle(kept?.card.name ?? 'Recipe');
   if (!recipes) return error ? <ProblemNote error={error} retry={() => void refetch()} /> : <Wait what="Reading the recipe" />;
   if (!kept) return <div className="panel-error">This recipe is not here. It may have been deleted.</div>;
-  return <Recipe key={kept.versionId} kept={kept} />;
+  return <Recipe key={kept.id} kept={kept} />;
 }
 
 function Recipe({ kept }: { kept: KeptCard }) {
@@ -34,7 +34,7 @@ function Recipe({ kept }: { kept: KeptCard }) {
   const [changeRecipe] = benchApi.useChangeRecipeMutation();
   const [makeStandard] = benchApi.useMakeStandardMutation();
   const [removeRecipe] = benchApi.useRemoveRecipeMutation();
-  const initial = useMemo(() => typedRecipe(kept.card), [kept.card]);
+  const standing = useMemo(() => typedRecipe(kept.card, kept.versionId), [kept]);
   const editing = address.get('edit') === 'yes';
   const say = (text: string): void => void dispatch(noticed({ text }));
 
@@ -59,13 +59,14 @@ function Recipe({ kept }: { kept: KeptCard }) {
         <h1>Edit {kept.card.name}</h1>
         <p className="quiet">Saving makes version {kept.version + 1}; brews already logged keep the one they were made with.</p>
         <RecipeSheet
-          draftKey={`recipe.${kept.versionId}`}
+          draftKey={`recipe.${kept.id}`}
           title={`The recipe ${kept.card.name}`}
-          initial={initial}
+          initial={standing}
+          standing={standing}
           saveWord="Save the recipe"
           cancel={() => setAddress({}, { replace: true })}
-          save={async (card) => {
-            const { error } = await changeRecipe({ id: kept.id, card });
+          save={async (card, over) => {
+            const { error } = await changeRecipe({ id: kept.id, card: { ...card, over: over?.versionId ?? null } });
             if (!error) setAddress({}, { replace: true });
             return problemOf(error);
           }}

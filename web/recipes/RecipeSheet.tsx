@@ -14,8 +14,10 @@ interface Props {
   draftKey: string;
   title: string;
   initial: RecipeForm;
+  /** The recipe as it is kept now, where one is changed. */
+  standing?: RecipeForm;
   saveWord: string;
-  save: (card: RecipeValues) => Promise<ApiError | null>;
+  save: (card: RecipeValues, over: RecipeForm | null) => Promise<ApiError | null>;
   cancel: () => void;
 }
 

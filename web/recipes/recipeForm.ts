@@ -23,6 +23,8 @@ export interface RecipeForm {
   shotS: string;
   steepHours: string;
   stages: StageForm[];
+  /** The version this was laid over; empty for a new recipe. */
+  versionId: string;
 }
 
 export interface StageForm {
@@ -40,7 +42,7 @@ function typedStage({ act, atS, forS, toG, how }: Stage): StageForm {
 }
 
 /** A recipe, as it would be typed. */
-export function typedRecipe(card: RecipeCard): RecipeForm {
+export function typedRecipe(card: RecipeCard, versionId = ''): RecipeForm {
   const { drain } = card;
   return {
     ...{ name: card.name, kind: card.kind, brewer: card.brewer, style: card.style, filter: card.filter ?? '', waterRecipe: card.waterRecipe ?? '' },
@@ -49,6 +51,7 @@ export function typedRecipe(card: RecipeCard): RecipeForm {
     ...{ pressureBar: asTyped(card.pressureBar), shotS: asTyped(card.shotS), steepHours: asTyped(card.steepHours) },
     drain: drain === null ? { fromS: '', toS: '' } : { fromS: minutesText(drain.fromS), toS: minutesText(drain.toS) },
     stages: card.stages.map(typedStage),
+    versionId,
   };
 }
 

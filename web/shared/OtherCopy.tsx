@@ -2,6 +2,7 @@ import { get, set } from 'es-toolkit/compat';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { useWatch, type FieldValues } from 'react-hook-form';
+import type { Merge } from '../../core/change';
 import { differing, nameOfPath } from './differences';
 
 interface Props<T extends FieldValues> {
@@ -10,16 +11,19 @@ interface Props<T extends FieldValues> {
   said: string;
   /** Nothing was written here yet. */
   untouched: boolean;
+  /** This sheet with what only the other changed taken in already, and the paths of what both changed: the rest is not shown. */
+  both?: Merge<T>;
   settle: (typed: T) => void;
   leave: () => void;
   nameOf?: (path: readonly string[]) => string | null;
 }
 
 /** What else was written on this sheet, beside what stands here: nothing is overwritten before it was looked at. */
-export function OtherCopy<T extends FieldValues>({ there, said, untouched, settle, leave, nameOf = nameOfPath }: Props<T>) {
-  const here = useWatch<T>() as T;
+export function OtherCopy<T extends FieldValues>({ there, said, untouched, both, settle, leave, nameOf = nameOfPath }: Props<T>) {
+  const written = useWatch<T>() as T;
+  const here = both?.value ?? written;
   const [taken, setTaken] = useState<ReadonlySet<string>>(new Set());
-  const apart = differing(here, there, nameOf);
+  const apart = differing(here, there, nameOf).filter(({ path }) => !both || both.conflicts.includes(path));
   // Two empty sheets are nothing to choose between.
   if (untouched && apart.length === 0) return null;
   const mix = (): T => apart.filter(({ path }) => taken.has(path)).reduce((sheet, { path }) => set(sheet, path, get(there, path)), structuredClone(here));

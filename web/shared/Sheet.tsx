@@ -1,10 +1,11 @@
-import { Fragment, useEffect, useRef, useState, type ReactNode } from 'react';
+import { Fragment, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import Button from 'react-bootstrap/Button';
 import { FormProvider, useWatch, type FieldValues, type Path, type Resolver } from 'react-hook-form';
 import { useHotkeys } from 'react-hotkeys-hook';
 import type { ApiError } from '../../contract/error';
 import type { DraftState } from './draftKeeper';
 import { momentText } from './format';
+import { baseOf, ChangedElsewhere, laidOver } from './ChangedElsewhere';
 import { OtherCopy } from './OtherCopy';
 import { localDateTime } from './today';
 import { useDraftedForm } from './useDraftedForm';
@@ -17,11 +18,11 @@ interface Props<T extends FieldValues, V extends FieldValues> {
   initial: T;
   resolver: Resolver<T, unknown, V>;
   saveWord: string;
-  /** Keeps what was written; resolves with what went wrong, or null. */
-  save: (values: V) => Promise<ApiError | null>;
+  /** Keeps what was written, with the form it was laid over (null for something new); resolves with what went wrong, or null. */
+  save: (values: V, over: T | null) => Promise<ApiError | null>;
   cancel: () => void;
   children: ReactNode;
-  /** For a change of something kept: what is kept now. A sheet that was laid over another revision of it shows both. */
+  /** For a change of something kept: what is kept now. What is changed there meanwhile is taken in, or shown where both changed it. */
   standing?: T;
   /** What a field is called, by its path, where two copies differ; null for what need not be shown. */
   nameOf?: (path: readonly string[]) => string | null;
@@ -36,22 +37,24 @@ const KEPT_WORDS: Readonly<Record<DraftState['kept'], string>> = {
 
 /** The one form pattern: text as typed, checked against the contract, kept as a draft until it is saved. */
 export function Sheet<T extends FieldValues, V extends FieldValues>({ draftKey, title, initial, resolver, saveWord, save, cancel, children, standing, nameOf }: Props<T, V>) {
-  const { form, restored, laid, state, settle, layOver, layAfresh, saved, throwAway, startAfresh } = useDraftedForm(draftKey, title, initial, resolver);
+  const [first] = useState(() => (standing ? laidOver(standing) : initial));
+  const { form, restored, laid, state, settle, layOver, layAfresh, saved, throwAway, startAfresh } = useDraftedForm(draftKey, title, first, resolver);
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const sheet = useRef<HTMLFormElement>(null);
   useHotkeys('mod+enter', () => sheet.current?.requestSubmit(), { enableOnFormTags: true, preventDefault: true });
   const { errors, isSubmitting, isSubmitSuccessful, isDirty } = form.formState;
-  const revision: unknown = useWatch({ control: form.control, name: 'revision' as Path<T> });
-  const changedElsewhere = standing !== undefined && standing.revision !== revision && !isSubmitting && !isSubmitSuccessful;
+  const over: unknown = useWatch({ control: form.control, name: 'laidOver' as Path<T> });
+  const now = useMemo(() => standing && laidOver(standing), [standing]);
+  const changedElsewhere = now !== undefined && now.laidOver !== over && !isSubmitting && !isSubmitSuccessful;
   const untouched = !restored && !isDirty;
   useEffect(() => {
-    if (changedElsewhere && untouched) layAfresh(standing);
+    if (changedElsewhere && untouched) layAfresh(now);
     // Only what is kept decides, not how this sheet was drawn.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [changedElsewhere, untouched, standing]);
+  }, [changedElsewhere, untouched, now]);
 
   const submit = form.handleSubmit(async (values) => {
-    const problem = await saved(() => save(values));
+    const problem = await saved(() => save(values, baseOf<T>(form.getValues('laidOver' as Path<T>)) ?? null));
     if (!problem) return;
     for (const { path, message } of problem.fields) form.setError(path as Path<T>, { message });
     form.setError('root', { message: problem.message });
@@ -81,7 +84,7 @@ export function Sheet<T extends FieldValues, V extends FieldValues>({ draftKey, 
               leave={() => setLeft((before) => new Set(before).add(other.device))}
             />
           ))}
-        {changedElsewhere && !untouched && <OtherCopy<T> there={standing} said="This was saved elsewhere after your sheet was begun." nameOf={nameOf} untouched={false} settle={(typed) => layOver({ ...typed, revision: standing.revision as unknown })} leave={() => undefined} />}
+        {changedElsewhere && !untouched && standing && <ChangedElsewhere<T> standing={standing} nameOf={nameOf} lay={layOver} />}
         <Fragment key={laid}>{children}</Fragment>
         {errors.root && (
           <div className="panel-error mb-2" role="alert">

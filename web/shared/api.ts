@@ -6,10 +6,12 @@ import type { Brew, BrewDraft } from '../../contract/brew';
 import { apiError, type ApiError } from '../../contract/error';
 import type { BagPage, SearchHit, Shelf } from '../../contract/shelf';
 import { withChange, type Settings, type SettingsChange } from '../../contract/settings';
+import type { SessionAnswer, SignIn } from '../../contract/session';
 import type { Taster, TasterInput } from '../../contract/taster';
 
 const send = fetchBaseQuery({ baseUrl: '/api' });
 const writes = new Mutex();
+export const SIGN_IN = '/sign-in';
 
 /** A connection that hangs must not hold up what comes after it, ms. */
 const PATIENCE_MS = 20_000;
@@ -24,13 +26,23 @@ const inTurn: BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryError, obje
   return writes.runExclusive(async () => send({ ...request, ...again }, context, options));
 };
 
+/** What is to be different on a bag, down to fields of its reference, and what it says instead of. */
+export type BagChange = Partial<Omit<BagDraft, 'reference'>> & { reference?: Partial<BagDraft['reference']>; was?: object };
+
+/** Where a browser that is not signed in goes, to come back to where it was. What was written stays here meanwhile. */
+const atTheDoor: typeof inTurn = async (request, context, options) => {
+  const answer = await inTurn(request, context, options);
+  if (answer.error?.status === 401 && location.pathname !== SIGN_IN) location.assign(`${SIGN_IN}?${new URLSearchParams({ to: location.pathname + location.search }).toString()}`);
+  return answer;
+};
+
 /** The one way to the server. A change to a bag or its log makes the shelf and that bag's page fetch anew. */
 export const api = createApi({
   reducerPath: 'api',
   refetchOnFocus: true,
   refetchOnReconnect: true,
-  baseQuery: inTurn,
-  tagTypes: ['Shelf', 'Bag', 'Tasters', 'Settings', 'Bench', 'Words'],
+  baseQuery: atTheDoor,
+  tagTypes: ['Shelf', 'Bag', 'Tasters', 'Settings', 'Bench', 'Words', 'Session'],
   endpoints: (build) => ({
     shelf: build.query<Shelf, { today: string; finished: 'yes' | 'no' }>({ query: (params) => ({ url: '/shelf', params }), providesTags: ['Shelf'] }),
     bagPage: build.query<BagPage, { id: string; today: string }>({
@@ -40,7 +52,7 @@ export const api = createApi({
     search: build.query<SearchHit[], string>({ query: (q) => ({ url: '/search', params: { q } }), keepUnusedDataFor: 5 }),
     addBag: build.mutation<Bag, BagDraft>({ query: (body) => ({ url: '/bags', method: 'POST', body }), invalidatesTags: ['Shelf'] }),
     /** Changes only what is named, whatever the page last knew of the rest. */
-    changeBag: build.mutation<Bag, { id: string; change: Partial<BagDraft> }>({
+    changeBag: build.mutation<Bag, { id: string; change: BagChange }>({
       query: ({ id, change }) => ({ url: `/bags/${id}`, method: 'PATCH', body: change }),
       invalidatesTags: (_result, _error, { id }) => ['Shelf', { type: 'Bag', id }],
     }),
@@ -80,10 +92,21 @@ export const api = createApi({
         await queryFulfilled.catch(() => shown.undo());
       },
     }),
+    session: build.query<SessionAnswer, undefined>({ query: () => '/session', providesTags: ['Session'] }),
+    signIn: build.mutation<null, SignIn>({ query: (body) => ({ url: '/session', method: 'POST', body }) }),
+    signOut: build.mutation<null, undefined>({ query: () => ({ url: '/session', method: 'DELETE', body: {} }) }),
     tasters: build.query<Taster[], undefined>({ query: () => '/tasters', providesTags: ['Tasters'] }),
     addTaster: build.mutation<Taster, TasterInput>({ query: (body) => ({ url: '/tasters', method: 'POST', body }), invalidatesTags: ['Tasters'] }),
   }),
 });
+
+/** Whether a change was only not taken yet: the server is away, or its disk takes nothing at the moment. The same can be sent again. */
+export function isPassing(error: FetchBaseQueryError | SerializedError | undefined): boolean {
+  if (!error || !('status' in error)) return false;
+  if (typeof error.status !== 'number') return error.status !== 'PARSING_ERROR';
+  const code = problemOf(error)?.code;
+  return code === 'disk-full' || code === 'storage' || code === 'signed-out';
+}
 
 /** What went wrong, in words, whatever the failure was: the server's own sentence, or that it could not be reached. */
 export function problemOf(error: FetchBaseQueryError | SerializedError | undefined): ApiError | null {

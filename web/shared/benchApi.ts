@@ -1,6 +1,6 @@
 import type { Bench, LiveBrew, LiveInput, LivePatch, LiveTrace } from '../../contract/live';
 import type { KeptTrace } from '../../contract/making';
-import type { CardVersion, GrinderInput, KeptCard, RecipeCardDraft } from '../../contract/recipeCard';
+import type { CardVersion, GrinderInput, KeptCard, RecipeCardChange, RecipeCardDraft } from '../../contract/recipeCard';
 import type { Grinder } from '../../core/brew';
 import { api } from './api';
 
@@ -18,13 +18,16 @@ export const benchApi = api.enhanceEndpoints({ addTagTypes: ['Recipes', 'Grinder
     recipes: build.query<KeptCard[], undefined>({ query: () => '/recipes', providesTags: ['Recipes'] }),
     versions: build.query<CardVersion[], string>({ query: (id) => `/recipes/${encodeURIComponent(id)}/versions`, providesTags: ['Recipes'] }),
     addRecipe: build.mutation<KeptCard, RecipeCardDraft>({ query: (body) => ({ url: '/recipes', method: 'POST', body }), invalidatesTags: ['Recipes'] }),
-    changeRecipe: build.mutation<KeptCard, { id: string; card: RecipeCardDraft }>({ query: ({ id, card }) => ({ url: `/recipes/${id}`, method: 'PUT', body: card }), invalidatesTags: ['Recipes', 'Bag'] }),
+    changeRecipe: build.mutation<KeptCard, { id: string; card: RecipeCardChange }>({ query: ({ id, card }) => ({ url: `/recipes/${id}`, method: 'PUT', body: card }), invalidatesTags: ['Recipes', 'Bag'] }),
     makeStandard: build.mutation<null, string>({ query: (id) => ({ url: `/recipes/${id}/standard`, method: 'PUT', body: {} }), invalidatesTags: ['Recipes'] }),
     removeRecipe: build.mutation<null, string>({ query: (id) => ({ url: `/recipes/${id}`, method: 'DELETE', body: {} }), invalidatesTags: REDRAWN }),
     restoreRecipe: build.mutation<null, string>({ query: (id) => ({ url: `/recipes/${id}/restore`, method: 'POST', body: {} }), invalidatesTags: REDRAWN }),
     grinders: build.query<Grinder[], undefined>({ query: () => '/grinders', providesTags: ['Grinders'] }),
     addGrinder: build.mutation<Grinder, GrinderInput>({ query: (body) => ({ url: '/grinders', method: 'POST', body }), invalidatesTags: ['Grinders'] }),
-    changeGrinder: build.mutation<Grinder, Grinder>({ query: ({ id, ...body }) => ({ url: `/grinders/${id}`, method: 'PUT', body }), invalidatesTags: ['Grinders'] }),
+    changeGrinder: build.mutation<Grinder, { id: string; change: Partial<GrinderInput>; was: Partial<GrinderInput> }>({
+      query: ({ id, change, was }) => ({ url: `/grinders/${id}`, method: 'PATCH', body: { ...change, was } }),
+      invalidatesTags: ['Grinders'],
+    }),
     removeGrinder: build.mutation<null, string>({ query: (id) => ({ url: `/grinders/${id}`, method: 'DELETE', body: {} }), invalidatesTags: ['Grinders'] }),
     restoreGrinder: build.mutation<null, string>({ query: (id) => ({ url: `/grinders/${id}/restore`, method: 'POST', body: {} }), invalidatesTags: ['Grinders'] }),
     bench: build.query<BenchNow, undefined>({

@@ -8,9 +8,12 @@ export interface Difference {
   thereText: string;
 }
 
+/** What a sheet carries along without showing it: what it was laid over. */
+const CARRIED = new Set(['laidOver', 'revision', 'versionId']);
+
 /** Fields in which two copies of a sheet differ, in the order of the sheet; `nameOf` says what each is called, or null to pass it over. */
 export function differing(here: unknown, there: unknown, nameOf: (path: readonly string[]) => string | null, path: readonly string[] = []): Difference[] {
-  if (isPart(here) && isPart(there)) return [...new Set([...Object.keys(here), ...Object.keys(there)])].flatMap((name) => differing(here[name], there[name], nameOf, [...path, name]));
+  if (isPart(here) && isPart(there)) return [...new Set([...Object.keys(here), ...Object.keys(there)])].filter((name) => path.length > 0 || !CARRIED.has(name)).flatMap((name) => differing(here[name], there[name], nameOf, [...path, name]));
   const [hereText, thereText] = [textOf(here), textOf(there)];
   const name = nameOf(path);
   return hereText === thereText || name === null ? [] : [{ path: path.join('.'), name, hereText, thereText }];

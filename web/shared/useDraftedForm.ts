@@ -23,6 +23,8 @@ function fill<T>(initial: T, kept: unknown): T {
   return Object.fromEntries([...names].map((name) => [name, fill((initial as Record<string, unknown>)[name], written?.[name])])) as T;
 }
 
+const ONE_AGAIN = 'One sheet again. What stood here before can be brought back.';
+
 export interface DraftedForm<T extends FieldValues, V> {
   form: UseFormReturn<T, unknown, V>;
   /** The sheet opened with what was left unsaved before. */
@@ -32,8 +34,8 @@ export interface DraftedForm<T extends FieldValues, V> {
   state: DraftState;
   /** Takes in what another device wrote: this is what stands now. */
   settle: (other: Draft, typed: T) => void;
-  /** Lays the sheet anew over what was saved elsewhere meanwhile: this is what stands now. */
-  layOver: (typed: T) => void;
+  /** Lays the sheet anew over what was saved elsewhere meanwhile: this is what stands now, and what of it came from there, in words. */
+  layOver: (typed: T, taken: string) => void;
   /** Lays a sheet nobody has written on anew. */
   layAfresh: (typed: T) => void;
   /** Saves what is written and forgets the draft; where that fails, the draft stays. Answers as `save` does. */
@@ -120,17 +122,17 @@ export function useDraftedForm<T extends FieldValues, V extends FieldValues>(key
     const { mirror } = keeper;
     if (mirror) dispatch(noticed({ text, undo: { kind: 'draft', id: key, href, mirror } }));
   };
-  const relay = (typed: T): void => {
-    canBeBroughtBack('One sheet again. What stood here before can be brought back.');
+  const relay = (typed: T, said: string): void => {
+    canBeBroughtBack(said);
     touched.current = true;
     lay(typed);
   };
   const settle = (other: Draft, typed: T): void => {
-    relay(typed);
+    relay(typed, ONE_AGAIN);
     keeper.settle(other, typed);
   };
-  const layOver = (typed: T): void => {
-    relay(typed);
+  const layOver = (typed: T, taken: string): void => {
+    relay(typed, taken === '' ? ONE_AGAIN : `Changed elsewhere meanwhile, and taken in here. ${taken}.`);
     keeper.change(typed);
   };
   const saved: DraftedForm<T, V>['saved'] = async (save) => {

@@ -50,7 +50,7 @@ function GrinderLine({ grinder }: { grinder: Grinder }) {
   const dispatch = useAppDispatch();
   const today = useToday();
   const burrs = async (burrChanges: Grinder['burrChanges']): Promise<void> => {
-    const { error } = await changeGrinder({ ...grinder, burrChanges });
+    const { error } = await changeGrinder({ id: grinder.id, change: { burrChanges }, was: { burrChanges: grinder.burrChanges } });
     const problem = problemOf(error);
     if (problem) dispatch(noticed({ text: problem.message }));
   };

@@ -13,7 +13,7 @@ interface Props {
 
 /** How the household scores: the school a new bag begins with, what levels are given for, and whether the sheet coaches. */
 export function Scoring({ settings, change }: Props) {
-  const set = (levelAttributes: LevelAttribute[]): void => change({ levelAttributes });
+  const set = (levelAttributes: LevelAttribute[]): void => change({ levelAttributes, was: { levelAttributes: settings.levelAttributes } });
   const all = settings.levelAttributes;
   const move = (i: number, by: 1 | -1): void => {
     const [one, other] = [all[i], all[i + by]];
@@ -23,7 +23,7 @@ export function Scoring({ settings, change }: Props) {
     <fieldset>
       <legend>How you score</legend>
       <Form.Label htmlFor="household-school">A new bag is scored as</Form.Label>
-      <Form.Select id="household-school" value={settings.school} onChange={(event) => change({ school: event.target.value as School })}>
+      <Form.Select id="household-school" value={settings.school} onChange={(event) => change({ school: event.target.value as School, was: { school: settings.school } })}>
         {SCHOOLS.map((school) => (
           <option key={school} value={school}>
             {SCHOOL_NAMES[school]}

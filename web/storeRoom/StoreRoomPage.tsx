@@ -1,7 +1,8 @@
+import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import type { Settings, SettingsChange } from '../../contract/settings';
 import { BREWERS } from '../../core/brew';
-import { api, problemOf } from '../shared/api';
+import { api, problemOf, SIGN_IN } from '../shared/api';
 import { sentenceCase } from '../shared/format';
 import { noticed } from '../shared/notices';
 import { ProblemNote } from '../shared/ProblemNote';
@@ -31,6 +32,7 @@ export function StoreRoomPage() {
           <div>
             <Instruments instruments={settings.instruments} change={change} />
             <Grinders />
+            <SignedIn />
           </div>
         </div>
       </div>
@@ -49,19 +51,35 @@ function useChange(): (change: SettingsChange) => void {
     });
 }
 
+/** For a household that asks for its passphrase: how to be asked again. */
+function SignedIn() {
+  const { data: session } = api.useSessionQuery(undefined);
+  const [signOut] = api.useSignOutMutation();
+  if (!session?.needed) return null;
+  return (
+    <fieldset>
+      <legend>Signed in</legend>
+      <p className="quiet small">Other machines on the network reach this household with its passphrase. This browser stays signed in for thirty days.</p>
+      <Button variant="plain" onClick={() => void signOut(undefined).then(() => location.assign(SIGN_IN))}>
+        Sign out
+      </Button>
+    </fieldset>
+  );
+}
+
 function Brewers({ settings }: { settings: Settings }) {
   const change = useChange();
   const { brewers } = settings;
   const own = brewers?.filter((brewer) => !BREWERS.some((kind) => kind === brewer)) ?? [];
   const toggle = (brewer: string): void => {
     const all = brewers ?? [...BREWERS];
-    change({ brewers: all.includes(brewer) ? all.filter((one) => one !== brewer) : [...all, brewer] });
+    change({ brewers: all.includes(brewer) ? all.filter((one) => one !== brewer) : [...all, brewer], was: { brewers } });
   };
   return (
     <fieldset>
       <legend>Brewers at hand</legend>
       <p className="quiet small">The next brew is proposed only with these, and with each bag’s own reference brewer.</p>
-      <Form.Check type="switch" id="any-brewer" label="Whatever was used before" checked={brewers === null} onChange={() => change({ brewers: brewers === null ? [...BREWERS] : null })} />
+      <Form.Check type="switch" id="any-brewer" label="Whatever was used before" checked={brewers === null} onChange={() => change({ brewers: brewers === null ? [...BREWERS] : null, was: { brewers } })} />
       {brewers !== null && (
         <div className="check-list">
           {[...BREWERS, ...own].map((brewer) => (
@@ -78,7 +96,7 @@ function Advice({ settings }: { settings: Settings }) {
   return (
     <fieldset>
       <legend>What to brew next</legend>
-      <Form.Check type="switch" id="one-change" label="One change at a time" checked={settings.oneChange} onChange={() => change({ oneChange: !settings.oneChange })} />
+      <Form.Check type="switch" id="one-change" label="One change at a time" checked={settings.oneChange} onChange={() => change({ oneChange: !settings.oneChange, was: { oneChange: settings.oneChange } })} />
       <p className="quiet small">On: a proposal changes at most one setting from the last brew. Off: it may change two at once; when the cup then differs, nobody can say which of them it was.</p>
     </fieldset>
   );

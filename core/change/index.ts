@@ -1,0 +1,1 @@
+export { merge, overlay, type Merge } from './merge';

@@ -1,0 +1,49 @@
+import { useEffect, useState, type SubmitEvent } from 'react';
+import Button from 'react-bootstrap/Button';
+import Form from 'react-bootstrap/Form';
+import { useSearchParams } from 'react-router';
+import { isOwnAddress } from '../contract/draft';
+import { api, problemOf } from './shared/api';
+import { useAppSelector } from './shared/store';
+import { showTheme } from './shared/theme';
+import { usePageTitle } from './shared/usePageTitle';
+
+/** Asks for the household's passphrase, where the application can be reached from other machines. */
+export function SignInPage() {
+  const [passphrase, setPassphrase] = useState('');
+  const [signIn, { error, isLoading }] = api.useSignInMutation();
+  const [address] = useSearchParams();
+  const theme = useAppSelector((state) => state.theme);
+  usePageTitle('Sign in');
+  useEffect(() => showTheme(theme), [theme]);
+  const to = address.get('to') ?? '/';
+  const submit = async (event: SubmitEvent): Promise<void> => {
+    event.preventDefault();
+    const answer = await signIn({ passphrase });
+    // The whole page anew: whatever was refused before is asked for again.
+    if (!answer.error) location.assign(isOwnAddress(to) ? to : '/');
+  };
+  const problem = problemOf(error);
+  return (
+    <main id="content" className="container sign-in">
+      <svg className="sign-in-ridge" viewBox="0 0 34 22" aria-hidden="true">
+        <path d="M2 18 C7 17 9 3 13 3 C18 3 21 13 32 16" />
+        <path d="M2 20.6 L32 20.6" />
+      </svg>
+      <h1>This household keeps its shelf to itself</h1>
+      <p className="quiet">Its passphrase was chosen on the machine Slow Crest runs on. What you had written in this browser is still here.</p>
+      <Form className="form-sheet" onSubmit={(event) => void submit(event)}>
+        <Form.Label htmlFor="passphrase">Passphrase</Form.Label>
+        <Form.Control id="passphrase" type="password" autoComplete="current-password" autoFocus value={passphrase} aria-invalid={problem !== null} aria-describedby="passphrase-problem" onChange={(event) => setPassphrase(event.target.value)} />
+        <div id="passphrase-problem" role="alert" className={problem ? 'invalid-feedback d-block' : ''}>
+          {problem?.message}
+        </div>
+        <div className="form-actions">
+          <Button type="submit" disabled={isLoading || passphrase === ''}>
+            Sign in
+          </Button>
+        </div>
+      </Form>
+    </main>
+  );
+}
