@@ -11,7 +11,15 @@ import { verdict } from './verdict';
 const date = z.string();
 const dateSpan = z.strictObject({ from: date, to: date }).nullable();
 
-/** One lane of the shelf. */
+/** Whether a verdict is of the bag as it is; was made before the last change to it, or to the household's past; or is still to be made. */
+export const judged = z.enum(['now', 'earlier', 'not yet']);
+export type Judged = z.infer<typeof judged>;
+
+/** How the judging in the background stands: bags not judged yet, of how many; and why nothing goes on, in words, or null. */
+export const judging = z.strictObject({ waiting: z.number().int(), of: z.number().int(), trouble: z.string().nullable() });
+export type Judging = z.infer<typeof judging>;
+
+/** One lane of the shelf. A bag that is not judged yet has no ridge and no window, and its state stands for nothing. */
 export const lane = z.strictObject({
   id,
   name: z.string(),
@@ -27,6 +35,7 @@ export const lane = z.strictObject({
   brews: z.array(z.strictObject({ on: date, faulted: z.boolean() })),
   gramsLeft: z.number(),
   cupsLeft: z.number().int(),
+  judged,
   state: z.enum(STATES),
   stateProbability: z.number(),
   verdict: z.string(),
@@ -62,6 +71,7 @@ export const shelf = z.strictObject({
   nagging: z.array(nagging),
   /** Sheets that were begun and not saved. */
   unfinished: z.array(draftHead),
+  judging,
 });
 export type Shelf = z.infer<typeof shelf>;
 
@@ -89,5 +99,7 @@ export const bagPage = z.strictObject({
     .nullable(),
   settings,
   verdict,
+  judged,
+  judging,
 });
 export type BagPage = z.infer<typeof bagPage>;

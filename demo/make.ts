@@ -1,5 +1,4 @@
 import { existsSync, rmSync } from 'node:fs';
-import { fileURLToPath } from 'node:url';
 import { readConfig, StartProblem } from '../server/config';
 import { openStore } from '../server/db/store';
 import { lockFolder } from '../server/folderLock';
@@ -7,7 +6,7 @@ import { localDateOf } from './calendar';
 import { fillStore } from './fill';
 
 /** Makes the demo household's database, relative to today, unless it is there; `--fresh` makes it anew. */
-const { dataFolder, databaseFile } = readConfig(process.env, fileURLToPath(new URL('..', import.meta.url)));
+const { dataFolder, databaseFile } = readConfig(process.env, process.cwd());
 try {
   // Never under a server that has it open.
   const lock = lockFolder(dataFolder, new Date());

@@ -17,7 +17,7 @@ export class Application {
   async start(): Promise<void> {
     // The same port again after a restart, so that a page left open finds it.
     const port = this.address === '' ? '0' : new URL(this.address).port;
-    const server = this.#spawn(['server/main.ts'], { PORT: port });
+    const server = this.#spawn(['dist/server/main.js'], { PORT: port });
     this.#server = server;
     this.address = await new Promise((resolve, reject) => {
       let said = '';
@@ -40,7 +40,7 @@ export class Application {
   }
 
   async fillWithDemo(): Promise<void> {
-    const [code] = (await once(this.#spawn(['demo/make.ts'], {}), 'exit')) as [number];
+    const [code] = (await once(this.#spawn(['dist/server/makeDemo.js'], {}), 'exit')) as [number];
     if (code !== 0) throw new Error(`Making the demo household ended with ${code}`);
   }
 
@@ -49,7 +49,7 @@ export class Application {
   }
 
   #spawn(args: string[], env: Record<string, string>): ChildProcess {
-    return spawn(process.execPath, ['--import', 'tsx', ...args], { cwd: ROOT, env: { ...process.env, SLOW_CREST_DATA: this.folder, ...env }, stdio: ['ignore', 'pipe', 'inherit'] });
+    return spawn(process.execPath, args, { cwd: ROOT, env: { ...process.env, SLOW_CREST_DATA: this.folder, ...env }, stdio: ['ignore', 'pipe', 'inherit'] });
   }
 }
 

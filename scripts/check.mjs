@@ -12,7 +12,8 @@ const steps = [
   ['Type check of the pages', bin('tsc'), ['-p', 'web']],
   ['Lint', bin('eslint'), ['.', '--max-warnings', '0']],
   ['Unit and server tests', bin('vitest'), ['run']],
-  ['Build', bin('vite'), ['build', '--logLevel', 'warn']],
+  ['Build of the pages', bin('vite'), ['build', '--logLevel', 'warn']],
+  ['Build of the server', bin('vite'), ['build', '--config', 'vite.server.config.ts', '--logLevel', 'warn']],
   ['Size of the first load', process.execPath, [...TYPESCRIPT, 'scripts/first-load.ts']],
   ['Browser tests', bin('playwright'), ['test']],
 ];

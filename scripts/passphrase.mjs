@@ -1,6 +1,8 @@
 import './lib/node-version.mjs';
-import { ensureInstalled, run, TYPESCRIPT } from './lib/machine.mjs';
+import { ensureBuilt } from './lib/build.mjs';
+import { ensureInstalled, run } from './lib/machine.mjs';
 
 /** Chooses the passphrase that other machines on the network are asked for. */
 await ensureInstalled();
-process.exit(await run(process.execPath, [...TYPESCRIPT, 'scripts/passphrase.ts']));
+await ensureBuilt();
+process.exit(await run(process.execPath, ['dist/server/passphrase.js']));

@@ -1,12 +1,11 @@
 import { once } from 'node:events';
 import { createInterface } from 'node:readline';
 import { Writable } from 'node:stream';
-import { fileURLToPath } from 'node:url';
 import { keepPassphrase } from '../server/access/passphrase';
 import { readConfig, StartProblem } from '../server/config';
 
 /** Asks for the household's passphrase without showing it (or reads one line from standard input), and keeps its hash. */
-const { dataFolder } = readConfig(process.env, fileURLToPath(new URL('..', import.meta.url)));
+const { dataFolder } = readConfig(process.env, process.cwd());
 const asked = process.stdin.isTTY;
 if (asked) process.stderr.write('Passphrase for this household: ');
 const nowhere = new Writable({ write: (_chunk, _encoding, done) => done() });

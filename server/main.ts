@@ -1,14 +1,14 @@
-import { fileURLToPath } from 'node:url';
+import { join } from 'node:path';
 import { readConfig, StartProblem } from './config';
 import { openLog } from './log';
 import { serve } from './serve';
 
-/** Starts the application and stops it cleanly when asked to. */
-const root = fileURLToPath(new URL('..', import.meta.url));
+/** Starts the application from the project's folder and stops it cleanly when asked to. */
+const root = process.cwd();
 const log = openLog(process.env.LOG_LEVEL ?? 'warn');
 
 try {
-  const running = await serve(readConfig(process.env, root), log, fileURLToPath(new URL('../dist/web', import.meta.url)));
+  const running = await serve(readConfig(process.env, root), log, join(root, 'dist/web'));
   console.log([`Slow Crest is ready at ${running.address}`, ...running.notes].join('\n'));
   const stop = (): void => {
     running.close().then(

@@ -11,7 +11,8 @@ import { whyNotOpened } from './db/inspect';
 import { StorageProblem, storageProblem } from './db/storageProblem';
 import { openStore, type Store } from './db/store';
 import { lockFolder } from './folderLock';
-import { startEngine, type Engine } from './verdicts/engine';
+import { startEngine } from './verdicts/engine';
+import type { Engine } from './verdicts/engineHere';
 import { VerdictKeeper } from './verdicts/keeper';
 
 export interface Running {
@@ -26,10 +27,12 @@ export interface Running {
 export interface Parts {
   now?: () => Date;
   engine?: Engine;
+  /** How long a page waits for a verdict before it is shown what is known, ms. */
+  patienceMs?: number;
 }
 
 /** Opens the database, starts the engine pool and listens. Throws a StartProblem where the machine, or what lies in the folder, says no. */
-export async function serve(config: Config, log: Logger, webFolder: string | null, { now = () => new Date(), engine: given }: Parts = {}): Promise<Running> {
+export async function serve(config: Config, log: Logger, webFolder: string | null, { now = () => new Date(), engine: given, patienceMs }: Parts = {}): Promise<Running> {
   const passphrase = await passphraseFor(config);
   /** How to give back what was taken so far, the last first. */
   const taken: (() => unknown)[] = [];
@@ -46,7 +49,9 @@ export async function serve(config: Config, log: Logger, webFolder: string | nul
     const recorder = new BenchRecorder(store, now, log);
     taken.push(() => recorder.close());
     await recorder.resume();
-    const server = createServer(createApp({ store, verdicts: new VerdictKeeper(store, engine), recorder, now, passphrase }, config, log, webFolder));
+    const verdicts = new VerdictKeeper(store, engine, log, patienceMs);
+    taken.push(() => verdicts.close());
+    const server = createServer(createApp({ store, verdicts, recorder, now, passphrase }, config, log, webFolder));
     await listen(server, config);
     taken.push(() => closed(server));
     const { port } = server.address() as AddressInfo;

@@ -74,6 +74,13 @@ export const HISTORY = {
   level: { tasterSd: 6, bagSd: 5 },
 } as const;
 
+/**
+ * A prior that moved by less than this judges no bag noticeably differently, and none is judged anew for it: log days of
+ * the expected peak, log σ/σ₀, log of any spread, and points of the expected level. *Assumption*, held in a test against
+ * what it does to a fit.
+ */
+export const PRIOR_MOVED = { peakLog: 0.02, noiseLog: 0.04, spreadLog: 0.06, levelPoints: 0.4 } as const;
+
 /** Log-widths of the ridge before and after its peak: medians (in ln days) and log-sds. *Assumption*. */
 export const RISE_WIDTH = { median: 0.5, logSd: 0.35 } as const;
 export const FALL_WIDTH = { median: 0.6, logSd: 0.4 } as const;

@@ -4,6 +4,7 @@ export { tablePeakDays } from './prior';
 export { holdWish } from './holdWish';
 export { historyOf, priorFor, type History, type PastBag, type Repeats } from './history';
 export { ANY_SITUATION, bestCupDay, mostTellingDay, proposals, recipeText, tellingText, worthTelling, type DayProposals, type Proposal, type Situation } from './next';
+export { priorMoved } from './priorMoved';
 export { pooledRepeats, type RepeatGroup } from './repeats';
 export { compact, readingOf, type Reading } from './reading';
 export { ageOn, crestInput, type BagRecord, type RecordedBrew } from './record';

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { ageOn, compact, crestInput, fitCrest, readingOf, type State } from '../../core/crest';
-import { loadBags } from '../../server/db/bags';
+import { loadBagsInUse, loadFinishedBags } from '../../server/db/bags';
 import { loadLogs } from '../../server/db/brews';
 import { openStore, type Store } from '../../server/db/store';
 import { fillStore } from '../fill';
@@ -23,7 +23,7 @@ afterAll(async () => {
 
 describe('the demo household', () => {
   it('has nine bags in different states and two finished ones', async () => {
-    const bags = await store.read(loadBags);
+    const bags = [...(await store.read(loadBagsInUse)), ...(await store.read(loadFinishedBags))];
     const logs = await store.read((db) => loadLogs(db, bags.map((bag) => bag.id)));
     const states = new Map<string, State>();
     for (const bag of bags.filter(({ finishedOn }) => finishedOn === null)) {

@@ -2,8 +2,11 @@ import { existsSync, readdirSync, statSync, utimesSync, writeFileSync } from 'no
 import { join } from 'node:path';
 import { must, ROOT } from './machine.mjs';
 
-const SOURCES = ['web', 'contract', 'core', 'vite.config.ts', 'package-lock.json'];
-const BUILT = join(ROOT, 'dist', '.built');
+/** The two halves of the application, each built from its sources where one of them is newer than the last build. */
+const HALVES = [
+  { what: 'Building the pages', config: 'vite.config.ts', stamp: join(ROOT, 'dist', '.built'), sources: ['web', 'contract', 'core'] },
+  { what: 'Building the server', config: 'vite.server.config.ts', stamp: join(ROOT, 'dist', '.built-server'), sources: ['server', 'contract', 'core', 'demo', 'scripts'] },
+];
 
 function newest(path) {
   const stat = statSync(path);
@@ -11,13 +14,16 @@ function newest(path) {
   return Math.max(stat.mtimeMs, ...readdirSync(path).map((name) => newest(join(path, name))));
 }
 
-/** Builds the web pages when a source is newer than the last build. */
+/** Builds what is older than its sources. */
 export async function ensureBuilt() {
-  const begun = new Date();
-  if (existsSync(BUILT) && SOURCES.every((source) => newest(join(ROOT, source)) < statSync(BUILT).mtimeMs)) return;
-  console.error('Building the pages');
-  await must('Building the pages', process.execPath, [join(ROOT, 'node_modules/vite/bin/vite.js'), 'build', '--logLevel', 'warn'], { stdio: ['ignore', 2, 2] });
-  writeFileSync(BUILT, '');
-  // What changed while the build ran is newer than the build.
-  utimesSync(BUILT, begun, begun);
+  for (const { what, config, stamp, sources } of HALVES) {
+    const begun = new Date();
+    const all = [...sources, config, 'package-lock.json'];
+    if (existsSync(stamp) && all.every((source) => newest(join(ROOT, source)) < statSync(stamp).mtimeMs)) continue;
+    console.error(what);
+    await must(what, process.execPath, [join(ROOT, 'node_modules/vite/bin/vite.js'), 'build', '--config', config, '--logLevel', 'warn'], { stdio: ['ignore', 2, 2] });
+    writeFileSync(stamp, '');
+    // What changed while the build ran is newer than the build.
+    utimesSync(stamp, begun, begun);
+  }
 }

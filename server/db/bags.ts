@@ -36,14 +36,42 @@ async function assemble(db: EntityManager, rows: readonly BagRow[]): Promise<Bag
   });
 }
 
-/** Every bag that was not deleted. */
-export async function loadBags(db: EntityManager): Promise<Bag[]> {
-  return assemble(db, await db.findBy(BagEntity, { deletedAt: IsNull() }));
+/** The bags in use. */
+export async function loadBagsInUse(db: EntityManager): Promise<Bag[]> {
+  return assemble(db, await db.findBy(BagEntity, { deletedAt: IsNull(), finishedOn: IsNull() }));
+}
+
+/** The ids of all bags that were not deleted. */
+export async function loadBagIds(db: EntityManager): Promise<Set<string>> {
+  const rows = await db.createQueryBuilder(BagEntity, 'bag').select('bag.id', 'id').where('bag."deletedAt" IS NULL').getRawMany<{ id: string }>();
+  return new Set(rows.map(({ id }) => id));
 }
 
 /** Every bag marked as finished: the household's history. */
 export async function loadFinishedBags(db: EntityManager): Promise<Bag[]> {
   return assemble(db, await db.findBy(BagEntity, { deletedAt: IsNull(), finishedOn: Not(IsNull()) }));
+}
+
+/** Which bags are marked as finished, and in which revision: little enough to be asked often. */
+export async function loadFinishedHeads(db: EntityManager): Promise<[id: string, revision: number][]> {
+  const heads = await db
+    .createQueryBuilder(BagEntity, 'bag')
+    .select(['bag.id AS id', 'bag.revision AS revision'])
+    .where('bag."deletedAt" IS NULL AND bag."finishedOn" IS NOT NULL')
+    .orderBy('bag.id')
+    .getRawMany<{ id: string; revision: number }>();
+  return heads.map(({ id, revision }) => [id, revision]);
+}
+
+/** The kinds of bag in use, each once: what the past is asked about. */
+export async function loadKindsInUse(db: EntityManager): Promise<Pick<BagRow & RecipeRow, 'roastLevel' | 'process' | 'style'>[]> {
+  return db
+    .createQueryBuilder(BagEntity, 'bag')
+    .innerJoin('recipe', 'recipe', 'recipe."bagId" = bag.id AND recipe."isReference"')
+    .select(['bag."roastLevel" AS "roastLevel"', 'bag.process AS process', 'recipe.style AS style'])
+    .where('bag."deletedAt" IS NULL AND bag."finishedOn" IS NULL')
+    .distinct(true)
+    .getRawMany();
 }
 
 /** One bag. Throws a not-found Problem. */

@@ -5,7 +5,7 @@ import type { Bag } from '../../contract/bag';
 import type { Brew, BrewInput } from '../../contract/brew';
 import type { RepeatGroup } from '../../core/crest';
 import { likingOfCup, SCHOOL_SCALES } from '../../core/cup';
-import { dateOfInstant, restDay, roastDate } from '../../core/rest';
+import { addDays, dateOfInstant, restDay, roastDate, type PlainDate } from '../../core/rest';
 import { invalidField, notFound, Problem } from '../errors';
 import { loadBag, touchBag } from './bags';
 import { GrinderEntity, RecipeVersionEntity } from './benchEntities';
@@ -20,8 +20,8 @@ import { BagEntity, BrewEntity, TasterEntity, type BrewRow } from './entities';
 /** A brew without what only its own bag's page shows. */
 type KeptBrew = Omit<Brew, 'restDay' | 'making'>;
 
-/** When a brew was made and what it took. */
-export type BrewTick = Pick<BrewRow, 'bagId' | 'brewedAt' | 'doseG' | 'fault'>;
+/** When a brew was made, and whether something went wrong. */
+export type BrewTick = Pick<BrewRow, 'bagId' | 'brewedAt' | 'fault'>;
 
 async function assemble(db: EntityManager, rows: readonly BrewRow[]): Promise<KeptBrew[]> {
   const cups = await loadCups(db, rows.map((row) => row.id));
@@ -47,16 +47,27 @@ export async function loadLogs(db: EntityManager, bagIds: readonly string[]): Pr
   return groupBy(await assemble(db, await db.findBy(BrewEntity, { bagId: In([...bagIds]), deletedAt: IsNull() })), (brew) => brew.bagId);
 }
 
-/** When each bag was brewed and how much it took; for the shelf. */
-export async function loadBrewTicks(db: EntityManager): Promise<Record<string, BrewTick[]>> {
+/** When each bag was brewed on a stretch of the calendar, earliest first; for the shelf. */
+export async function loadBrewTicks(db: EntityManager, { from, to }: { from: PlainDate; to: PlainDate }): Promise<Record<string, BrewTick[]>> {
   // Raw rows: making thousands of entities would cost more than the rest of the shelf.
   const ticks = await db
     .createQueryBuilder(BrewEntity, 'brew')
-    .select(['brew."bagId" AS "bagId"', 'brew."brewedAt" AS "brewedAt"', 'brew."doseG" AS "doseG"', 'brew.fault AS fault'])
-    .where('brew."deletedAt" IS NULL')
+    .select(['brew."bagId" AS "bagId"', 'brew."brewedAt" AS "brewedAt"', 'brew.fault AS fault'])
+    .where('brew."deletedAt" IS NULL AND brew."brewedAt" >= :from AND brew."brewedAt" < :after', { from, after: addDays(to, 1) })
     .orderBy('brew."brewedAt"')
     .getRawMany<BrewTick>();
   return groupBy(ticks, (tick) => tick.bagId);
+}
+
+/** How much the brews of each bag took, g. */
+export async function loadGramsBrewed(db: EntityManager): Promise<Map<string, number>> {
+  const sums = await db
+    .createQueryBuilder(BrewEntity, 'brew')
+    .select(['brew."bagId" AS "bagId"', 'SUM(brew."doseG") AS grams'])
+    .where('brew."deletedAt" IS NULL')
+    .groupBy('brew."bagId"')
+    .getRawMany<{ bagId: string; grams: number }>();
+  return new Map(sums.map(({ bagId, grams }) => [bagId, grams]));
 }
 
 /** Blind cups of one recipe of one bag, on one day, by one taster: what measures how repeatable the marks are. */

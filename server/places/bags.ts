@@ -20,7 +20,7 @@ export function bagRoutes({ store, verdicts, recorder, now }: Deps): Router {
 
   const page = async (id: string, today: string): Promise<BagPage> => {
     const bag = await store.read((db) => loadBag(db, id));
-    const [{ brews, settings }, { fit, prior }] = await Promise.all([
+    const [{ brews, settings }, { fit, prior, isStale }] = await Promise.all([
       store.read(async (db) => ({ brews: await loadBrews(db, bag), settings: await loadSettings(db) })),
       verdicts.whole(bag),
     ]);
@@ -39,6 +39,8 @@ export function bagRoutes({ store, verdicts, recorder, now }: Deps): Router {
       prior,
       settings,
       verdict: verdictOn(fit, bag, today, { ...settings, cupsLeft: cups }),
+      judged: isStale ? 'earlier' : 'now',
+      judging: verdicts.judging,
     };
   };
 

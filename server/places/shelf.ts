@@ -3,13 +3,13 @@ import type { Bag } from '../../contract/bag';
 import { isOwnAddress } from '../../contract/draft';
 import type { LiveBrew } from '../../contract/live';
 import type { Settings } from '../../contract/settings';
-import { searchQuery, shelfQuery, type Advice, type Lane, type OnBench, type Shelf } from '../../contract/shelf';
+import { searchQuery, shelfQuery, type Advice, type Judging, type Lane, type OnBench, type Shelf } from '../../contract/shelf';
 import { cupsLeft, dueAt, gramsLeft, KIND_TRAITS, planOf, roundTo } from '../../core/brew';
 import { ageOn, proposals, readingOf, reportedDay, worthTelling } from '../../core/crest';
 import { dateOfInstant, roastDate, spellOn } from '../../core/rest';
 import { byUrgency, datesOf, leaveAlone, mostTellingBag, pickOfTheMorning, ridgeByDate, shelfAxis, tellingAdvice, type DateSpan, type ShelfBag } from '../../core/shelf';
-import { loadBags } from '../db/bags';
-import { loadBrewTicks, type BrewTick } from '../db/brews';
+import { loadBagIds, loadBagsInUse, loadFinishedBags } from '../db/bags';
+import { loadBrewTicks, loadGramsBrewed, type BrewTick } from '../db/brews';
 import { loadNagging } from '../db/cups';
 import { loadUnfinished } from '../db/drafts';
 import { loadBench } from '../db/live';
@@ -17,7 +17,7 @@ import { searchBags } from '../db/search';
 import { loadSettings } from '../db/settings';
 import type { Deps } from '../deps';
 import { parse } from '../http';
-import type { FitForShelf } from '../verdicts/keeper';
+import type { FitForShelf, Judged } from '../verdicts/keeper';
 
 /** The shelf: every bag as a lane, and what to do this morning; and the search across bags and notes. */
 export function shelfRoutes({ store, verdicts }: Deps): Router {
@@ -25,30 +25,28 @@ export function shelfRoutes({ store, verdicts }: Deps): Router {
 
   routes.get('/shelf', async (request, response) => {
     const { today, finished } = parse(shelfQuery, request.query);
-    const { bags, ticks, settings, bench, nagging, unfinished } = await store.read(async (db) => ({
-      ...{ bags: await loadBags(db), ticks: await loadBrewTicks(db), settings: await loadSettings(db), bench: await loadBench(db) },
-      ...{ nagging: await loadNagging(db), unfinished: await loadUnfinished(db) },
-    }));
-    const shown = bags.filter((bag) => (bag.finishedOn !== null) === (finished === 'yes'));
-    const fits = await verdicts.forShelf(shown);
     const axis = shelfAxis(today);
-    const both = shown.flatMap((bag) => {
-      const fit = fits.get(bag.id);
-      return fit ? [laneAndBag(bag, ticks[bag.id] ?? [], fit, today, axis)] : [];
-    });
+    const shown = await store.read(finished === 'yes' ? loadFinishedBags : loadBagsInUse);
+    const fits = await verdicts.forShelf(shown);
+    const { ticks, brewed, settings, bench, nagging, unfinished, ids } = await store.read(async (db) => ({
+      ...{ ticks: await loadBrewTicks(db, axis), brewed: await loadGramsBrewed(db), settings: await loadSettings(db), bench: await loadBench(db) },
+      ...{ nagging: await loadNagging(db), unfinished: await loadUnfinished(db), ids: await loadBagIds(db) },
+    }));
+    const all = shown.map((bag) => laneAndBag(bag, { ticks: ticks[bag.id] ?? [], brewedG: brewed.get(bag.id) ?? 0 }, fits.get(bag.id) ?? null, today, axis));
     const order = byUrgency(today);
-    both.sort((a, b) => order(a.bag, b.bag));
-    const onShelf = both.map(({ bag }) => bag);
+    all.sort((a, b) => order(a.bag, b.bag));
+    const onShelf = all.filter(({ lane }) => lane.judged !== 'not yet').map(({ bag }) => bag);
     const answer: Shelf = {
       today,
       axis,
-      lanes: both.map(({ lane }) => lane),
+      lanes: all.map(({ lane }) => lane),
       pick: pickOfTheMorning(onShelf, today),
       telling: await telling(onShelf, shown, today, settings),
       leaveAlone: leaveAlone(onShelf, today),
       bench: bench.map(onBench),
       nagging,
-      unfinished: unfinished.filter(({ href }) => isThere(href, bags)),
+      unfinished: unfinished.filter(({ href }) => isThere(href, ids)),
+      judging: verdicts.judging,
     };
     response.json(answer);
   });
@@ -64,6 +62,12 @@ export function shelfRoutes({ store, verdicts }: Deps): Router {
     return now && worthTelling(now.mostTelling.telling) ? tellingAdvice(shelfBag, now.mostTelling) : null;
   };
 
+  /** How far the judging is, for a page that waits for it: far less to ask for than the shelf. */
+  routes.get('/judging', (_request, response) => {
+    const answer: Judging = verdicts.judging;
+    response.json(answer);
+  });
+
   routes.get('/search', async (request, response) => {
     const { q } = parse(searchQuery, request.query);
     response.json(await store.read((db) => searchBags(db, q)));
@@ -73,10 +77,10 @@ export function shelfRoutes({ store, verdicts }: Deps): Router {
 }
 
 /** Whether the bag a sheet belongs to is still there; a sheet of no bag is. */
-function isThere(href: string, bags: readonly Bag[]): boolean {
+function isThere(href: string, bagIds: ReadonlySet<string>): boolean {
   if (!isOwnAddress(href)) return false;
   const id = /^\/bags\/([0-9a-f-]{36})/.exec(href)?.[1];
-  return id === undefined || bags.some((bag) => bag.id === id);
+  return id === undefined || bagIds.has(id);
 }
 
 function onBench({ id, bagId, bagName, card, startedAt, endedS, instruments }: LiveBrew): OnBench {
@@ -86,29 +90,43 @@ function onBench({ id, bagId, bagName, card, startedAt, endedS, instruments }: L
 
 type LaneBag = ShelfBag & { toldToday: number };
 
-function laneAndBag(bag: Bag, ticks: readonly BrewTick[], fit: FitForShelf, today: string, axis: DateSpan): { lane: Lane; bag: LaneBag } {
+/** What stands for a fit that is still to be made. */
+const NOT_YET = { reading: { state: 'too-early', stateProbability: 0, verdict: 'Not judged yet: its turn comes.' }, usable: 0, window: null, ridge: [], told: 0 } as const;
+
+function laneAndBag(bag: Bag, { ticks, brewedG }: { ticks: readonly BrewTick[]; brewedG: number }, known: Judged<FitForShelf> | null, today: string, axis: DateSpan): { lane: Lane; bag: LaneBag } {
   const { roastedOn, assumed } = roastDate(bag);
-  const left = gramsLeft(bag.weightG, ticks.map((tick) => tick.doseG));
-  const reading = readingOf(fit, ageOn(bag, today), bag.finishedOn !== null);
-  const window = datesOf(fit.window, roastedOn, bag.spells);
+  const age = ageOn(bag, today);
+  const left = gramsLeft(bag.weightG, [brewedG]);
+  const { reading, usable, window, ridge, told } = known === null ? NOT_YET : readFit(bag, known.fit, age, roastedOn, axis);
   const frozen = spellOn(bag.spells, today) !== null;
-  const shared = { id: bag.id, name: bag.name, state: reading.state, verdict: reading.verdict, usable: fit.usable, window, frozen, cupsLeft: cupsLeft(left, bag.reference.doseG) };
+  const shared = { id: bag.id, name: bag.name, state: reading.state, verdict: reading.verdict, usable, window, frozen, cupsLeft: cupsLeft(left, bag.reference.doseG) };
   return {
-    bag: { ...shared, finished: bag.finishedOn !== null, reference: bag.reference, toldToday: fit.mostTold[reportedDay(ageOn(bag, today))] ?? 0 },
+    bag: { ...shared, finished: bag.finishedOn !== null, reference: bag.reference, toldToday: told },
     lane: {
       ...shared,
+      judged: known === null ? 'not yet' : known.isStale ? 'earlier' : 'now',
       roaster: bag.roaster,
       style: bag.reference.style,
       brewer: bag.reference.brewer,
       roastedOn,
       roastAssumed: assumed,
       finishedOn: bag.finishedOn,
-      restDay: reading.restDay,
+      restDay: Math.floor(age + 1e-9),
       frozenSpans: bag.spells.map(({ from, to }) => ({ from, to })),
       brews: ticks.map((tick) => ({ on: dateOfInstant(tick.brewedAt), faulted: tick.fault !== null })).sort((a, b) => (a.on < b.on ? -1 : 1)),
       gramsLeft: roundTo(left, 1),
       stateProbability: reading.stateProbability,
-      ridge: ridgeByDate(fit.inWindow, roastedOn, bag.spells, axis).map((p) => roundTo(p, 2)),
+      ridge: [...ridge],
     },
+  };
+}
+
+function readFit(bag: Bag, fit: FitForShelf, age: number, roastedOn: string, axis: DateSpan) {
+  return {
+    reading: readingOf(fit, age, bag.finishedOn !== null),
+    usable: fit.usable,
+    window: datesOf(fit.window, roastedOn, bag.spells),
+    ridge: ridgeByDate(fit.inWindow, roastedOn, bag.spells, axis).map((p) => roundTo(p, 2)),
+    told: fit.mostTold[reportedDay(age)] ?? 0,
   };
 }

@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import pino from 'pino';
 import { readConfig } from '../config';
 import { serve } from '../serve';
+import { engineHere } from '../verdicts/engineHere';
 import { bagDraft } from './running';
 
 /**
@@ -10,7 +11,7 @@ import { bagDraft } from './running';
  * another reason, makes twenty writes and is killed. Says on standard output what was answered.
  */
 const folder = process.argv[2] ?? '';
-const noEngine = { fit: () => Promise.reject(new Error('not asked for')), close: () => Promise.resolve() };
+const noEngine = { ...engineHere(), fit: () => Promise.reject(new Error('not asked for')) };
 const running = await serve(readConfig({ SLOW_CREST_DATA: folder, PORT: '0' }, '/'), pino({ level: 'silent' }), null, { engine: noEngine });
 
 async function send(method: string, path: string, body: unknown): Promise<{ status: number; code: string }> {

@@ -5,9 +5,10 @@ import pino, { type Logger } from 'pino';
 import type { BagDraft } from '../../contract/bag';
 import type { BrewDraft } from '../../contract/brew';
 import { apiError, type ApiError } from '../../contract/error';
-import { compact, fitCrest, type CrestInput } from '../../core/crest';
+import type { CrestInput } from '../../core/crest';
 import { readConfig } from '../config';
 import { serve, type Running } from '../serve';
+import { engineHere } from '../verdicts/engineHere';
 
 /** The day on which the tests take place. */
 export const TODAY = '2026-03-01';
@@ -32,14 +33,16 @@ export class TestServer {
 
   async start(): Promise<this> {
     const config = readConfig({ SLOW_CREST_DATA: this.folder, PORT: '0', ...this.env }, '/');
+    const here = engineHere();
     const engine = {
+      ...here,
       fit: (input: CrestInput) => {
         this.fits.push(input);
-        return Promise.resolve(compact(fitCrest(input)));
+        return here.fit(input);
       },
-      close: () => Promise.resolve(),
     };
-    this.#running = await serve(config, this.log, null, { now: this.now, engine });
+    // Everything is waited for: a slow machine must not show a test what was known before.
+    this.#running = await serve(config, this.log, null, { now: this.now, engine, patienceMs: 60_000 });
     return this;
   }
 

@@ -10,6 +10,7 @@ import { ENTITIES } from '../db/entities';
 import { MIGRATIONS } from '../db/migrations';
 import { openStore } from '../db/store';
 import { serve } from '../serve';
+import { engineHere } from '../verdicts/engineHere';
 
 let folder: string;
 beforeAll(() => {
@@ -17,7 +18,7 @@ beforeAll(() => {
 });
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
-const noEngine = { fit: () => Promise.reject(new Error('not asked for')), close: () => Promise.resolve() };
+const noEngine = { ...engineHere(), fit: () => Promise.reject(new Error('not asked for')) };
 const silent = pino({ level: 'silent' });
 
 describe('starting', () => {

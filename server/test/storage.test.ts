@@ -17,6 +17,7 @@ import { openStore, type Store } from '../db/store';
 import { Problem } from '../errors';
 import { lockFolder } from '../folderLock';
 import { serve } from '../serve';
+import { engineHere } from '../verdicts/engineHere';
 import { FAULT_KINDS, faultyDriver } from './faultyDriver';
 import { bagDraft, brewDraft } from './running';
 
@@ -31,7 +32,7 @@ function newFolder(): string {
 }
 
 const now = new Date('2026-03-01T12:00:00Z');
-const noEngine = { fit: () => Promise.reject(new Error('not asked for')), close: () => Promise.resolve() };
+const noEngine = { ...engineHere(), fit: () => Promise.reject(new Error('not asked for')) };
 const start = (folder: string) => serve(readConfig({ SLOW_CREST_DATA: folder, PORT: '0' }, '/'), pino({ level: 'silent' }), null, { engine: noEngine });
 const named = (name: string) => (db: EntityManager) => addBag(db, bagInput.parse(bagDraft({ name })), now);
 const nothingThere = (db: EntityManager) => loadBag(db, '0f0e7c2e-1111-4111-8111-000000000000');

@@ -1,6 +1,21 @@
-import { compact, fitCrest, type CrestFit, type CrestInput } from '../../core/crest';
+import type { CrestFit, CrestInput, TasterPrior } from '../../core/crest';
+import { engineHere, type Answer, type PastQuestion } from './engineHere';
 
-/** Runs on a thread of the engine pool. */
-export default function fit(input: CrestInput): CrestFit {
-  return compact(fitCrest(input));
+/** What the engine's threads run. */
+const here = engineHere();
+
+export function fit(input: CrestInput): Promise<Answer<CrestFit>> {
+  return answered(() => here.fit(input));
+}
+
+export function priors(question: PastQuestion): Promise<Answer<TasterPrior[]>> {
+  return answered(() => here.priors(question));
+}
+
+async function answered<T>(work: () => Promise<T>): Promise<Answer<T>> {
+  try {
+    return { answer: await work() };
+  } catch (error) {
+    return { wrong: error instanceof Error ? `${error.name}: ${error.message}` : String(error) };
+  }
 }

@@ -1,139 +1,182 @@
-import { In } from 'typeorm';
 import type { Bag } from '../../contract/bag';
+import type { Judging } from '../../contract/shelf';
 import { fitInput } from '../../contract/verdict';
-import { ENGINE_VERSION, historyOf, pooledRepeats, priorFor, type CrestFit, type History, type PastBag, type TasterPrior } from '../../core/crest';
-import { loadFinishedBags } from '../db/bags';
-import { loadBlindRepeats, loadLogs } from '../db/brews';
-import { VerdictEntity, type VerdictRow } from '../db/entities';
+import { ENGINE_VERSION, priorMoved, type CrestFit, type TasterPrior } from '../../core/crest';
+import type { Logger } from 'pino';
+import { loadBag } from '../db/bags';
+import { loadLogs } from '../db/brews';
+import type { VerdictRow } from '../db/entities';
+import { keepVerdict, loadLessons, loadVerdicts, type Lesson } from '../db/verdicts';
 import type { Store } from '../db/store';
-import type { Engine } from './engine';
+import { engineHere, EngineProblem, type Engine } from './engineHere';
+import { kindOf, Past } from './past';
+import { within } from '../waiting';
+import { JudgingQueue } from './queue';
 
 /** A fit without what only the Bag page shows. */
 export type FitForShelf = Omit<CrestFit, keyof FitDetail>;
 
 type FitDetail = Pick<CrestFit, 'curve' | 'brews' | 'peakProbability' | 'options' | 'surprises'>;
 
-/** A bag and the prior it is judged with; null: the table's. */
-interface Asked {
-  bag: Bag;
-  prior: TasterPrior | null;
+/** A fit, and whether it is of the bag as it is now. */
+export interface Judged<Fit> {
+  fit: Fit;
+  isStale: boolean;
 }
 
-/** How a prior is written beside the verdict worked out with it. */
-const priorKey = (prior: TasterPrior | null): string => (prior === null ? '' : JSON.stringify(prior));
+/** A wait a person hardly notices, ms: after it, what is known is shown, and marked. */
+const PATIENCE_MS = 150;
+/** No bag is judged faster than this, ms. */
+const LEAST_MS = 10;
 
 /**
  * Keeps one fit per bag in the database. A fit belongs to a revision of its bag, a version of the engine and the prior
- * that the household's finished bags teach; when any of them moves on it is worked out anew, once, however many ask.
- * Finished bags themselves are judged by the table alone, so that history never feeds on itself.
+ * that the household's finished bags teach; when one of them moves on noticeably it is worked out anew, in the
+ * background, and what was known before is shown until then. Finished bags themselves are judged by the table alone, so
+ * that history never feeds on itself.
  */
 export class VerdictKeeper {
-  readonly #working = new Map<string, Promise<CrestFit>>();
-  /** The history as last read, and the priors by kind of bag that were asked of it. */
-  #past: { key: string; history: History; byKind: Map<string, TasterPrior> } | null = null;
+  readonly #queue: JudgingQueue;
+  readonly #past: Past;
+  /** Fits that the disk did not take: shown all the same, for as long as the application runs. */
+  readonly #unsaved = new Map<string, VerdictRow>();
 
   constructor(
     private readonly store: Store,
     private readonly engine: Engine,
-  ) {}
+    private readonly log: Logger,
+    private readonly patienceMs = PATIENCE_MS,
+  ) {
+    this.#queue = new JudgingQueue((id) => this.#judge(id), engine.threads);
+    this.#past = new Past(store, engine, {
+      lessonsOf: (bags) => this.#lessonsOf(bags),
+      judge: (bag) => this.#queue.ask(bag.id, 'in the past'),
+    });
+  }
+
+  get judging(): Judging {
+    return this.#queue.judging;
+  }
 
   /** Works out a bag's fit ahead of being asked for it. A failure shows when it is asked for. */
   warm(bag: Bag): void {
-    this.whole(bag).catch(() => undefined);
+    void this.#queue.ask(bag.id, 'on the shelf');
   }
 
-  /** The fits of many bags for the shelf, by bag id. */
-  async forShelf(bags: readonly Bag[]): Promise<Map<string, FitForShelf>> {
-    return this.#fits(await this.#withPriors(bags));
+  /** The fits of many bags for the shelf, by bag id, as far as they are known within a moment; the rest is under way. */
+  async forShelf(bags: readonly Bag[]): Promise<Map<string, Judged<FitForShelf>>> {
+    await this.#past.freshWithin(this.patienceMs);
+    const first = await this.#known(bags, false);
+    const missing = bags.filter((bag) => first.get(bag.id)?.isStale !== false);
+    if (missing.length === 0) return mapped(first, shelfFit);
+    const asked = missing.map((bag) => this.#queue.ask(bag.id, 'on the shelf'));
+    // More than can be judged in a moment are not waited for at all.
+    if (missing.length * LEAST_MS > this.patienceMs) return mapped(first, shelfFit);
+    await within(this.patienceMs, Promise.allSettled(asked));
+    return mapped(new Map([...first, ...(await this.#known(missing, false))]), shelfFit);
   }
 
-  /** The whole fit of one bag, and the prior it was judged with. */
-  async whole(bag: Bag): Promise<{ fit: CrestFit; prior: TasterPrior | null }> {
-    const [asked = { bag, prior: null }] = await this.#withPriors([bag]);
-    const [row] = await this.#kept([asked], true);
-    const fit = row ? { ...(JSON.parse(row.summary) as FitForShelf), ...(JSON.parse(row.detail) as FitDetail) } : await this.#workOut(asked);
-    return { fit, prior: asked.prior };
+  /**
+   * The whole fit of one bag, and the prior it was judged with. A bag that was never judged is waited for; where the
+   * engine has no threads it is judged here and now.
+   */
+  async whole(bag: Bag): Promise<Judged<CrestFit> & { prior: TasterPrior | null }> {
+    await this.#past.freshWithin(this.patienceMs);
+    let row = (await this.#known([bag], true)).get(bag.id);
+    if (row?.isStale === false) return wholeFit(row);
+    const asked = this.#queue.ask(bag.id, 'looked at');
+    if (row) await within(this.patienceMs, asked);
+    else await asked.catch((error: unknown) => this.#judgeHere(bag, error));
+    row = (await this.#known([bag], true)).get(bag.id) ?? row;
+    if (!row) throw new Error(`Bag ${bag.id} was judged and its fit is not there`);
+    return wholeFit(row);
   }
 
-  async #fits(asked: readonly Asked[]): Promise<Map<string, FitForShelf>> {
-    const fits = new Map((await this.#kept(asked, false)).map((row) => [row.bagId, JSON.parse(row.summary) as FitForShelf]));
-    const missing = asked.filter(({ bag }) => !fits.has(bag.id));
-    for (const { id, fit } of await Promise.all(missing.map(async (one) => ({ id: one.bag.id, fit: await this.#workOut(one) })))) fits.set(id, fit);
-    return fits;
+  /** Resolves when nothing is under way any more, for good. */
+  close(): Promise<void> {
+    return this.#queue.close();
   }
 
-  /** Every bag with what the finished ones teach about its kind. */
-  async #withPriors(bags: readonly Bag[]): Promise<Asked[]> {
-    const past = bags.some((bag) => bag.finishedOn === null) ? await this.#read() : null;
-    if (past === null) return bags.map((bag) => ({ bag, prior: null }));
-    const { history, byKind } = past;
-    return bags.map((bag) => {
-      if (bag.finishedOn !== null) return { bag, prior: null };
-      const kind = kindOf(bag);
-      const prior = byKind.get(kind) ?? priorFor(history, { roastLevel: bag.roastLevel, process: bag.process, style: bag.reference.style });
-      byKind.set(kind, prior);
-      return { bag, prior };
-    });
-  }
-
-  /** The household's past, read anew when a finished bag or a blind cup has changed; null while there is none. */
-  async #read(): Promise<{ history: History; byKind: Map<string, TasterPrior> } | null> {
-    const { finished, groups } = await this.store.read(async (db) => ({ finished: await loadFinishedBags(db), groups: await loadBlindRepeats(db) }));
-    const repeats = pooledRepeats(groups);
-    if (finished.length === 0 && repeats.length === 0) return null;
-    const key = JSON.stringify([finished.map((bag) => [bag.id, bag.revision]), repeats]);
-    if (this.#past?.key !== key) this.#past = { key, history: historyOf(await this.#pastBags(finished), repeats), byKind: new Map() };
-    return this.#past;
-  }
-
-  async #pastBags(finished: readonly Bag[]): Promise<PastBag[]> {
-    const fits = await this.#fits(finished.map((bag) => ({ bag, prior: null })));
-    return finished.flatMap((bag) => {
-      const fit = fits.get(bag.id);
-      return fit && fit.usable > 0 ? [{ roastLevel: bag.roastLevel, process: bag.process, style: bag.reference.style, lesson: fit.lesson }] : [];
-    });
-  }
-
-  async #kept(asked: readonly Asked[], detail: boolean): Promise<VerdictRow[]> {
-    const wanted = new Map(asked.map((one) => [one.bag.id, one]));
-    const rows = await this.store.read((db) =>
-      db.find(VerdictEntity, {
-        select: { bagId: true, revision: true, prior: true, summary: true, detail },
-        where: { engineVersion: ENGINE_VERSION, bagId: In([...wanted.keys()]) },
-      }),
-    );
-    return rows.filter((row) => {
-      const one = wanted.get(row.bagId);
-      return one?.bag.revision === row.revision && priorKey(one.prior) === row.prior;
-    });
-  }
-
-  #workOut(asked: Asked): Promise<CrestFit> {
-    const key = `${asked.bag.id} ${asked.bag.revision} ${priorKey(asked.prior)}`;
-    let work = this.#working.get(key);
-    if (!work) {
-      work = this.#fitAndKeep(asked).finally(() => this.#working.delete(key));
-      this.#working.set(key, work);
+  /** What is known of bags: of each the last fit of this engine, and whether it is of the bag as it is. */
+  async #known(bags: readonly Bag[], detail: boolean): Promise<Map<string, Known>> {
+    const rows = await this.#rows(bags, detail);
+    const known = new Map<string, Known>();
+    for (const bag of bags) {
+      const row = rows.get(bag.id);
+      if (row) known.set(bag.id, { row, isStale: row.revision !== bag.revision || this.#isOutlearnt(bag, priorOf(row)) });
     }
-    return work;
+    return known;
   }
 
-  async #fitAndKeep({ bag, prior }: Asked): Promise<CrestFit> {
+  /** Whether the household's past now teaches noticeably other than a fit was worked out with. Until it is read, nothing is. */
+  #isOutlearnt(bag: Bag, prior: TasterPrior | null): boolean {
+    const taught = this.#past.taught(bag);
+    return taught !== undefined && priorMoved(prior, taught, kindOf(bag));
+  }
+
+  async #rows(bags: readonly Bag[], detail: boolean): Promise<Map<string, VerdictRow>> {
+    const found = await this.store.read((db) => loadVerdicts(db, bags.map((bag) => bag.id), detail));
+    const unsaved = bags.flatMap(({ id }) => this.#unsaved.get(id) ?? []);
+    return new Map([...found, ...unsaved].map((row) => [row.bagId, row]));
+  }
+
+  /** What finished bags teach, as far as they were judged as they are. */
+  async #lessonsOf(bags: readonly Bag[]): Promise<Map<string, Lesson>> {
+    const kept = await this.store.read((db) => loadLessons(db, bags.map((bag) => bag.id)));
+    const unsaved = bags.flatMap(({ id }) => this.#unsaved.get(id) ?? []).map(({ summary, ...row }) => ({ ...row, ...(JSON.parse(summary) as Lesson) }));
+    const revisions = new Map(bags.map((bag) => [bag.id, bag.revision]));
+    return new Map([...kept, ...unsaved].flatMap((row) => (row.revision === revisions.get(row.bagId) ? [[row.bagId, row] as const] : [])));
+  }
+
+  /** Judges a bag as it is by now, and keeps that. */
+  async #judge(id: string): Promise<void> {
+    const bag = await this.store.read((db) => loadBag(db, id));
+    await this.#fitAndKeep(bag, this.engine);
+  }
+
+  async #judgeHere(bag: Bag, error: unknown): Promise<void> {
+    if (!(error instanceof EngineProblem)) throw error;
+    await this.#fitAndKeep(bag, engineHere());
+  }
+
+  async #fitAndKeep(bag: Bag, engine: Engine): Promise<void> {
+    const prior = await this.#past.prior(bag);
     const logs = await this.store.read((db) => loadLogs(db, [bag.id]));
-    const fit = await this.engine.fit(fitInput(bag, logs[bag.id] ?? [], prior));
-    const { curve, brews, peakProbability, options, surprises, ...summary } = fit;
+    const { curve, brews, peakProbability, options, surprises, ...summary } = await engine.fit(fitInput(bag, logs[bag.id] ?? [], prior));
     const detail: FitDetail = { curve, brews, peakProbability, options, surprises };
     const row: VerdictRow = {
       bagId: bag.id,
       revision: bag.revision,
       engineVersion: ENGINE_VERSION,
-      prior: priorKey(prior),
+      prior: prior === null ? '' : JSON.stringify(prior),
       summary: JSON.stringify(summary),
       detail: JSON.stringify(detail),
     };
-    await this.store.write((db) => db.upsert(VerdictEntity, row, ['bagId']));
-    return fit;
+    try {
+      await this.store.write((db) => keepVerdict(db, row));
+      this.#unsaved.delete(bag.id);
+    } catch (error) {
+      this.#unsaved.set(bag.id, row);
+      this.log.warn({ err: error, bag: bag.id }, 'a verdict was not kept');
+    }
   }
 }
 
-const kindOf = (bag: Bag): string => `${bag.roastLevel} ${bag.process} ${bag.reference.style}`;
+interface Known {
+  row: VerdictRow;
+  isStale: boolean;
+}
+
+const priorOf = ({ prior }: VerdictRow): TasterPrior | null => (prior === '' ? null : (JSON.parse(prior) as TasterPrior));
+
+function shelfFit({ row, isStale }: Known): Judged<FitForShelf> {
+  return { fit: JSON.parse(row.summary) as FitForShelf, isStale };
+}
+
+function wholeFit({ row, isStale }: Known): Judged<CrestFit> & { prior: TasterPrior | null } {
+  return { fit: { ...(JSON.parse(row.summary) as FitForShelf), ...(JSON.parse(row.detail) as FitDetail) }, prior: priorOf(row), isStale };
+}
+
+function mapped<A, B>(map: ReadonlyMap<string, A>, to: (value: A) => B): Map<string, B> {
+  return new Map([...map].map(([key, value]) => [key, to(value)]));
+}

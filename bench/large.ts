@@ -1,0 +1,139 @@
+import { spawn } from 'node:child_process';
+import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { bagInput } from '../contract/bag';
+import { brewInput } from '../contract/brew';
+import type { Judging, Shelf } from '../contract/shelf';
+import { addDays } from '../core/rest';
+import { addBag } from '../server/db/bags';
+import { addBrew } from '../server/db/brews';
+import { ensureStarters } from '../server/db/recipes';
+import { openStore } from '../server/db/store';
+import { timed, timingText } from './timing';
+
+/**
+ * A household right after an import of 20 000 brews in 600 bags, none of them judged yet, served as it is always served:
+ * how long the first shelf, any bag page and the health check take while it is judged in the background, and after.
+ */
+const BAGS = Number(process.env.BAGS ?? 600);
+const BREWS = Number(process.env.BREWS ?? 20_000);
+/** Bags still in use; the rest is finished. */
+const IN_USE = Number(process.env.IN_USE ?? 100);
+const reference = { style: 'filter', brewer: 'cone', doseG: 16, waterG: 250, waterC: 93, grindStep: 0 } as const;
+const ROASTS = ['light', 'medium-light', 'medium', 'medium-dark'] as const;
+const PROCESSES = ['washed', 'natural', 'honey'] as const;
+
+const ROOT = fileURLToPath(new URL('..', import.meta.url));
+/** A folder given keeps its household, to be measured again; what was judged is forgotten each time. */
+const given = process.env.FOLDER;
+const folder = given ?? mkdtempSync(join(tmpdir(), 'slow-crest-large-'));
+const made = existsSync(join(folder, 'slow-crest.sqlite'));
+const now = new Date();
+const today = now.toISOString().slice(0, 10);
+
+const ids: string[] = [];
+const store = await openStore(join(folder, 'slow-crest.sqlite'));
+await store.write((db) => ensureStarters(db, now));
+if (made) ids.push(...(await store.read((db) => db.query<{ id: string }[]>('SELECT id FROM bag ORDER BY rowid'))).map(({ id }) => id));
+await store.write((db) => db.query('DELETE FROM verdict'));
+for (let b = 0; b < BAGS && !made; b++) {
+  await store.write(async (db) => {
+    const inUse = b >= BAGS - IN_USE;
+    const age = inUse ? 10 + (b % 40) : 60 + ((b * 3) % 900);
+    const roastedOn = addDays(today, -age);
+    const label = { name: `Bag ${b}`, roaster: 'Fernhill', roastedOn, roastLevel: ROASTS[b % ROASTS.length], process: PROCESSES[b % PROCESSES.length], weightG: 1000, reference };
+    const id = await addBag(db, bagInput.parse({ ...label, finishedOn: inUse ? null : addDays(roastedOn, 45) }), now);
+    ids.push(id);
+    const first = Math.floor((b * BREWS) / BAGS);
+    for (let k = first; k < Math.floor(((b + 1) * BREWS) / BAGS); k++) {
+      const day = inUse ? (k - first) % age : Math.min(44, k - first);
+      const cup = { school: 'mark10' as const, mark: 7 + ((k * 7) % 20) / 10, notes: k % 3 ? 'fig, cedar' : 'quince', words: [{ typed: 'fig', line: 'cup' as const }] };
+      await addBrew(db, id, brewInput.parse({ ...reference, brewer: k % 4 ? 'cone' : 'press', waterC: 93 - (k % 3), brewedAt: `${addDays(roastedOn, day)}T08:00:00Z`, cup }), now);
+    }
+  });
+}
+await store.close();
+
+const main = existsSync(join(ROOT, 'dist/server/main.js')) ? ['dist/server/main.js'] : ['--import', 'tsx', 'server/main.ts'];
+const server = spawn(process.execPath, main, { cwd: ROOT, env: { ...process.env, SLOW_CREST_DATA: folder, PORT: '0', HOST: '' }, stdio: ['ignore', 'pipe', 'inherit'] });
+const begun = performance.now();
+const address = await new Promise<string>((resolve) => {
+  let said = '';
+  server.stdout.on('data', (part: Buffer) => {
+    said += part.toString();
+    const ready = /http:\/\/\S+/.exec(said);
+    if (ready) resolve(ready[0]);
+  });
+});
+console.log(`${BAGS} bags (${IN_USE} in use), ${BREWS} brews`);
+console.log(`ready after ${((performance.now() - begun) / 1000).toFixed(1)} s`);
+
+async function ask<T>(path: string, init: RequestInit = {}): Promise<T> {
+  const response = await fetch(`${address}/api${path}`, { headers: { 'content-type': 'application/json' }, ...init });
+  if (!response.ok) throw new Error(`${path}: ${response.status} ${await response.text()}`);
+  return (response.status === 204 ? null : await response.json()) as T;
+}
+const shelf = (): Promise<Shelf> => ask<Shelf>(`/shelf?today=${today}`);
+
+/** Memory of the server now and at its most, MB; only where the system tells. */
+function memory(): string {
+  const status = readFileSync(`/proc/${server.pid}/status`, 'utf8');
+  const mb = (name: string): string => ((Number(new RegExp(`${name}:\\s+(\\d+)`).exec(status)?.[1] ?? NaN)) / 1024).toFixed(0);
+  return `${mb('VmRSS')} MB, at most ${mb('VmHWM')} MB`;
+}
+
+const [first = NaN] = await timed(1, 0, shelf);
+console.log(`first shelf, nothing judged yet: ${first.toFixed(0)} ms`);
+
+// While it is judged: the health check every 50 ms, and a bag nobody looked at before, every half second.
+const [health, pages, shelves]: number[][] = [[], [], []];
+const judgingSince = performance.now();
+let judging = await ask<Judging>('/judging');
+const watch = async (each: number[] | undefined, everyMs: number, work: () => Promise<unknown>): Promise<void> => {
+  while (judging.waiting > 0) {
+    const [took = NaN] = await timed(1, 0, work);
+    each?.push(took);
+    await new Promise((resolve) => setTimeout(resolve, everyMs));
+  }
+};
+let next = 0;
+await Promise.all([
+  watch(health, 50, () => ask('/health')),
+  watch(pages, 500, () => ask(`/bags/${ids[(next += 37) % ids.length] ?? ''}?today=${today}`)),
+  watch(shelves, 2000, shelf),
+  watch(undefined, 1000, async () => (judging = await ask<Judging>('/judging'))),
+]);
+console.log(`all judged after ${((performance.now() - judgingSince) / 1000).toFixed(1)} s; meanwhile`);
+console.log(`  health: ${timingText(health ?? [])}`);
+console.log(`  bag:    ${timingText(pages ?? [])}`);
+console.log(`  shelf:  ${timingText(shelves ?? [])}`);
+console.log(`  memory: ${memory()}`);
+/** Resolves once every lane is judged as it is. */
+async function settled(): Promise<void> {
+  for (;;) {
+    const { lanes } = await shelf();
+    if (lanes.every(({ judged }) => judged === 'now')) return;
+    await new Promise((resolve) => setTimeout(resolve, 100));
+  }
+}
+await settled();
+console.log('afterwards');
+console.log(`  shelf:  ${timingText(await timed(20, 3, shelf))}`);
+console.log(`  bag:    ${timingText(await timed(20, 3, () => ask(`/bags/${ids.at(-1) ?? ''}?today=${today}`)))}`);
+console.log(`  search: ${timingText(await timed(10, 2, () => ask('/search?q=quince')))}`);
+
+const finishing = performance.now();
+await ask(`/bags/${ids.at(-2) ?? ''}`, { method: 'PATCH', body: JSON.stringify({ finishedOn: today }) });
+const [after = NaN] = await timed(1, 0, shelf);
+let anew = 0;
+for (let i = 0; i < 10; i++) anew = Math.max(anew, (await ask<Judging>('/judging')).of);
+console.log(`one bag finished: the next shelf takes ${after.toFixed(0)} ms, with ${anew} of ${IN_USE} bags to judge anew`);
+await settled();
+console.log(`  settled after ${((performance.now() - finishing) / 1000).toFixed(1)} s`);
+console.log(`  memory: ${memory()}`);
+const ended = new Promise((resolve) => server.once('exit', resolve));
+server.kill('SIGTERM');
+await ended;
+if (given === undefined) rmSync(folder, { recursive: true, force: true });

@@ -1,0 +1,23 @@
+import { PRIOR_MOVED } from './constants';
+import { historyOf, priorFor, type PastBag } from './history';
+import type { TasterPrior } from './types';
+
+/** What every household begins with. */
+const NO_PAST = historyOf([], []);
+
+/**
+ * Whether two priors would judge a bag noticeably differently: where a peak is expected by more than
+ * `PRIOR_MOVED.peakLog` of its days, or how widely it, the noise or the level are believed by more than their share.
+ * `null` is the table's prior for this kind of bag.
+ */
+export function priorMoved(a: TasterPrior | null, b: TasterPrior | null, kind: Omit<PastBag, 'lesson'>): boolean {
+  const [one, other] = [a ?? priorFor(NO_PAST, kind), b ?? priorFor(NO_PAST, kind)];
+  const apart = (x: number, y: number): number => Math.abs(Math.log(x / y));
+  return (
+    apart(one.peak.days, other.peak.days) > PRIOR_MOVED.peakLog ||
+    apart(one.peak.logSd, other.peak.logSd) > PRIOR_MOVED.spreadLog ||
+    Math.abs(one.noise.mean - other.noise.mean) > PRIOR_MOVED.noiseLog ||
+    apart(one.noise.sd, other.noise.sd) > PRIOR_MOVED.spreadLog ||
+    Math.abs(one.levelMean - other.levelMean) > PRIOR_MOVED.levelPoints
+  );
+}

@@ -1,0 +1,45 @@
+import { compact, fitCrest, historyOf, priorFor, type CrestFit, type CrestInput, type PastBag, type Repeats, type TasterPrior } from '../../core/crest';
+
+/** A kind of bag, as far as its prior goes. */
+export type BagKind = Omit<PastBag, 'lesson'>;
+
+/** What is asked of a household's past: what it teaches of each of these kinds of bag. */
+export interface PastQuestion {
+  past: readonly PastBag[];
+  repeats: readonly Repeats[];
+  kinds: readonly BagKind[];
+}
+
+/** Judges bags. */
+export interface Engine {
+  /** How many fits can run side by side. */
+  readonly threads: number;
+  /** Throws an EngineProblem where nothing can be judged at the moment, so that it can be asked again. */
+  fit(input: CrestInput): Promise<CrestFit>;
+  /** One prior for each kind asked for. Throws as `fit` does. */
+  priors(question: PastQuestion): Promise<TasterPrior[]>;
+  close(): Promise<void>;
+}
+
+/** No thread could be started, or it ended by itself: nothing is wrong with what was asked. */
+export class EngineProblem extends Error {
+  constructor(cause: unknown) {
+    super('The bags cannot be judged at the moment: this machine starts no thread for it.', { cause });
+  }
+}
+
+/** What a thread answers: an error of the question itself is an answer too, so that whatever else fails is known to be the thread's. */
+export type Answer<T> = { answer: T } | { wrong: string };
+
+/** Judges on the thread that asks. */
+export function engineHere(): Engine {
+  return {
+    threads: 1,
+    fit: (input) => Promise.resolve(compact(fitCrest(input))),
+    priors: ({ past, repeats, kinds }) => {
+      const history = historyOf(past, repeats);
+      return Promise.resolve(kinds.map((kind) => priorFor(history, kind)));
+    },
+    close: () => Promise.resolve(),
+  };
+}

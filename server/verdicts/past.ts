@@ -1,0 +1,110 @@
+import type { Bag } from '../../contract/bag';
+import { pooledRepeats, type PastBag, type Repeats, type TasterPrior } from '../../core/crest';
+import { loadFinishedBags, loadFinishedHeads, loadKindsInUse } from '../db/bags';
+import { loadBlindRepeats } from '../db/brews';
+import type { Store } from '../db/store';
+import type { Lesson } from '../db/verdicts';
+import { EngineProblem, type BagKind, type Engine } from './engineHere';
+import { within } from '../waiting';
+
+/** A bag as far as its prior goes. */
+export const kindOf = ({ roastLevel, process, reference }: Bag): BagKind => ({ roastLevel, process, style: reference.style });
+const keyOf = (kind: BagKind): string => JSON.stringify([kind.roastLevel, kind.process, kind.style]);
+
+/** What the past needs of whoever judges. */
+interface Judge {
+  /** The fits of finished bags that are judged as they are. */
+  lessonsOf(bags: readonly Bag[]): Promise<Map<string, Lesson>>;
+  /** Judges a finished bag in the background. */
+  judge(bag: Bag): Promise<void>;
+}
+
+interface Read {
+  /** Names the finished bags, their revisions and the blind repeats it was read from. */
+  key: string;
+  /** Null while there is no past at all: then the table stands. */
+  past: { bags: PastBag[]; repeats: Repeats[] } | null;
+  priors: Map<string, TasterPrior>;
+}
+
+/**
+ * What the household's finished bags and blind repeats teach of the next bag. It is read anew, in the background, when
+ * one of them has changed and all of them are judged; until then what was read before stands.
+ */
+export class Past {
+  #read: Read | null = null;
+  #reading: { key: string; since: number; done: Promise<void> } | null = null;
+
+  constructor(
+    private readonly store: Store,
+    private readonly engine: Engine,
+    private readonly judge: Judge,
+  ) {}
+
+  /** Has the past read anew if it has changed, and waits for that a moment. */
+  async freshWithin(ms: number): Promise<void> {
+    const { key, repeats } = await this.#now();
+    if (this.#read?.key === key) return;
+    if (this.#reading?.key !== key) {
+      const done = this.#readAnew(key, repeats).finally(() => {
+        if (this.#reading?.key === key) this.#reading = null;
+      });
+      // Tried again with the next question.
+      done.catch(() => undefined);
+      this.#reading = { key, since: performance.now(), done };
+    }
+    // Once for all who ask: what takes longer than that would take longer for each of them.
+    await within(this.#reading.since + ms - performance.now(), this.#reading.done);
+  }
+
+  /** The prior of a bag by the past as it was last read; null: the table's; undefined: not known yet. */
+  taught(bag: Bag): TasterPrior | null | undefined {
+    if (bag.finishedOn !== null) return null;
+    if (this.#read === null) return undefined;
+    return this.#read.past === null ? null : this.#read.priors.get(keyOf(kindOf(bag)));
+  }
+
+  /** The same, worked out where it is not known for this kind of bag; the table's while the past was never read. */
+  async prior(bag: Bag): Promise<TasterPrior | null> {
+    const known = this.taught(bag);
+    const read = this.#read;
+    if (known !== undefined || !read?.past) return known ?? null;
+    const kind = kindOf(bag);
+    const [prior] = await this.engine.priors({ past: read.past.bags, repeats: read.past.repeats, kinds: [kind] });
+    if (prior) read.priors.set(keyOf(kind), prior);
+    return prior ?? null;
+  }
+
+  async #now(): Promise<{ key: string; repeats: Repeats[] }> {
+    const { heads, groups } = await this.store.read(async (db) => ({ heads: await loadFinishedHeads(db), groups: await loadBlindRepeats(db) }));
+    const repeats = pooledRepeats(groups);
+    return { key: JSON.stringify([heads, repeats]), repeats };
+  }
+
+  async #readAnew(key: string, repeats: Repeats[]): Promise<void> {
+    const { finished, kinds } = await this.store.read(async (db) => ({ finished: await loadFinishedBags(db), kinds: await loadKindsInUse(db) }));
+    const bags = (await this.#lessons(finished)).filter((lesson) => lesson !== null);
+    if (bags.length === 0 && repeats.length === 0) {
+      this.#read = { key, past: null, priors: new Map() };
+      return;
+    }
+    const priors = kinds.length === 0 ? [] : await this.engine.priors({ past: bags, repeats, kinds });
+    this.#read = { key, past: { bags, repeats }, priors: new Map(kinds.flatMap((kind, i) => (priors[i] ? [[keyOf(kind), priors[i]]] : []))) };
+  }
+
+  /** What each finished bag teaches, once all are judged; null for one without a cup that counts, and for one that cannot be judged. */
+  async #lessons(finished: readonly Bag[]): Promise<(PastBag | null)[]> {
+    let fits = await this.judge.lessonsOf(finished);
+    const missing = finished.filter((bag) => !fits.has(bag.id));
+    if (missing.length > 0) {
+      const judged = await Promise.allSettled(missing.map((bag) => this.judge.judge(bag)));
+      const noThread = judged.find((one) => one.status === 'rejected' && one.reason instanceof EngineProblem);
+      if (noThread) throw new EngineProblem(noThread);
+      fits = await this.judge.lessonsOf(finished);
+    }
+    return finished.map((bag) => {
+      const fit = fits.get(bag.id);
+      return fit && fit.usable > 0 ? { ...kindOf(bag), lesson: fit.lesson } : null;
+    });
+  }
+}
