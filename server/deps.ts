@@ -1,3 +1,4 @@
+import type { SteadyClock } from '../core/brew';
 import type { BenchRecorder } from './bench/recorder';
 import type { Store } from './db/store';
 import type { VerdictKeeper } from './verdicts/keeper';
@@ -8,6 +9,8 @@ export interface Deps {
   verdicts: VerdictKeeper;
   recorder: BenchRecorder;
   now: () => Date;
+  /** What brews are timed by: it goes on where the clock on the wall is set back. */
+  clock: SteadyClock;
   /** The household's passphrase as it is kept; null where nobody is asked for one. */
   passphrase: string | null;
 }

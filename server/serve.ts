@@ -2,6 +2,7 @@ import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import type { Logger } from 'pino';
 import { createApp } from './app';
+import { steadyClock } from '../core/brew';
 import { BenchRecorder } from './bench/recorder';
 import { isEverywhere, isLoopback, networkAddresses } from './access/names';
 import { keepPassphrase, keptPassphrase } from './access/passphrase';
@@ -26,13 +27,15 @@ export interface Running {
 /** What a test may put in place of the real thing. */
 export interface Parts {
   now?: () => Date;
+  /** Milliseconds by a clock nobody can set. */
+  monotonic?: () => number;
   engine?: Engine;
   /** How long a page waits for a verdict before it is shown what is known, ms. */
   patienceMs?: number;
 }
 
 /** Opens the database, starts the engine pool and listens. Throws a StartProblem where the machine, or what lies in the folder, says no. */
-export async function serve(config: Config, log: Logger, webFolder: string | null, { now = () => new Date(), engine: given, patienceMs }: Parts = {}): Promise<Running> {
+export async function serve(config: Config, log: Logger, webFolder: string | null, { now = () => new Date(), monotonic = () => performance.now(), engine: given, patienceMs }: Parts = {}): Promise<Running> {
   const passphrase = await passphraseFor(config);
   /** How to give back what was taken so far, the last first. */
   const taken: (() => unknown)[] = [];
@@ -46,12 +49,13 @@ export async function serve(config: Config, log: Logger, webFolder: string | nul
     taken.push(() => store.close());
     const engine = given ?? startEngine();
     taken.push(() => engine.close());
-    const recorder = new BenchRecorder(store, now, log);
+    const clock = steadyClock(() => now().getTime(), monotonic);
+    const recorder = new BenchRecorder(store, clock, log);
     taken.push(() => recorder.close());
     await recorder.resume();
     const verdicts = new VerdictKeeper(store, engine, log, patienceMs);
     taken.push(() => verdicts.close());
-    const server = createServer(createApp({ store, verdicts, recorder, now, passphrase }, config, log, webFolder));
+    const server = createServer(createApp({ store, verdicts, recorder, now, clock, passphrase }, config, log, webFolder));
     await listen(server, config);
     taken.push(() => closed(server));
     const { port } = server.address() as AddressInfo;

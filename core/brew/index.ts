@@ -14,6 +14,7 @@ export * from './readBrew';
 export * from './scaling';
 export * from './signs';
 export * from './stages';
+export * from './steadyClock';
 export * from './starters';
 export * from './trace';
 export * from './units';

@@ -1,6 +1,6 @@
 import type { LiveBrew } from '../../contract/live';
 import type { Readings } from '../../contract/instrument';
-import { appendPoint, brewSeconds, isLift, KIND_TRAITS, NO_WEIGHTS_YET, planOf, roundTo, scaleUntil, screenWeight, shotEnd, type Flaw, type Plan, type Reading, type Screening, type Trace, type TracePoint } from '../../core/brew';
+import { appendPoint, brewSeconds, isLift, KIND_TRAITS, NO_WEIGHTS_YET, planOf, roundTo, scaleUntil, screenWeight, shotEnd, type Flaw, type Plan, type Reading, type Screening, type SteadyClock, type Trace, type TracePoint } from '../../core/brew';
 import type { Logger } from 'pino';
 import { addPiece, changeLive, loadBench, loadLiveTrace, nextPiece } from '../db/live';
 import type { Store } from '../db/store';
@@ -35,20 +35,31 @@ export class BenchRecorder {
 
   constructor(
     private readonly store: Store,
-    private readonly now: () => Date,
+    private readonly clock: SteadyClock,
     private readonly log: Logger,
   ) {}
 
   /** Listens again to every brew that was under way. */
   async resume(): Promise<void> {
-    for (const live of await this.store.read(loadBench)) await this.begin(live);
+    for (const live of await this.store.read(loadBench)) {
+      await this.#catchUp(live);
+      await this.begin(live);
+    }
+  }
+
+  /** What was heard of a brew has happened, whatever the clock says after a restart: time goes on from there. */
+  async #catchUp({ id, startedAt, endedS, instruments }: LiveBrew): Promise<void> {
+    if (startedAt === null || endedS !== null) return;
+    const { trace } = await this.store.read((db) => loadLiveTrace(db, id));
+    const heardS = trace.at(-1)?.at(-1)?.[0];
+    if (heardS !== undefined) this.clock.atLeast(startedAt + (heardS * 1000) / instruments.speed);
   }
 
   /** Listens to the scale of a brew that has started; does nothing where there is none. */
   async begin(live: LiveBrew): Promise<void> {
     const { id, startedAt, card, instruments, seed, endedS } = live;
     if (startedAt === null || endedS !== null || this.#recordings.has(id)) return;
-    const clock = (): number => brewSeconds(startedAt, this.now().getTime(), instruments.speed);
+    const clock = (): number => brewSeconds(startedAt, this.clock.now(), instruments.speed);
     const scale = simulatedInstrument('scale', { card, seed, settings: instruments, clock });
     const plan = planOf(card);
     if (!scale || clock() > scaleUntil(plan)) return;

@@ -1,4 +1,4 @@
-import { Router, type Response } from 'express';
+import { Router } from 'express';
 import { z } from 'zod';
 import { INSTRUMENTS, type InstrumentKind, type Readings } from '../../contract/instrument';
 import { liveInput, livePatch, liveStart, type Bench, type LiveBrew } from '../../contract/live';
@@ -8,6 +8,7 @@ import { addLive, changeLive, loadBench, loadLive, loadLiveTrace, setLiveClosed,
 import { loadSettings } from '../db/settings';
 import type { Deps } from '../deps';
 import { notFound, Problem } from '../errors';
+import { openStream } from '../eventStream';
 import { parse } from '../http';
 import type { Instrument } from '../instruments/instrument';
 import { simulatedInstrument } from '../instruments/simulated/bench';
@@ -16,12 +17,12 @@ const streamQuery = z.object({ brew: id.optional() });
 const kind = oneOf('Instrument', INSTRUMENTS);
 
 /** Brews on the bench: lay out, start, mark, end, clear away; and the streams of the instruments. */
-export function benchRoutes({ store, now, recorder }: Deps): Router {
+export function benchRoutes({ store, now, clock, recorder }: Deps): Router {
   const routes = Router();
   const load = (liveId: string): Promise<LiveBrew> => store.read((db) => loadLive(db, liveId));
 
   routes.get('/', async (_request, response) => {
-    const answer: Bench = { brews: await store.read(loadBench), now: now().getTime() };
+    const answer: Bench = { brews: await store.read(loadBench), now: clock.now() };
     response.json(answer);
   });
 
@@ -35,7 +36,7 @@ export function benchRoutes({ store, now, recorder }: Deps): Router {
   routes.post('/:id/start', async (request, response) => {
     const { inS } = parse(liveStart, request.body);
     const live = await store.write(async (db) => {
-      await startLive(db, request.params.id, now().getTime() + inS * 1000);
+      await startLive(db, request.params.id, clock.now() + inS * 1000);
       return loadLive(db, request.params.id);
     });
     await recorder.begin(live);
@@ -81,8 +82,8 @@ export function benchRoutes({ store, now, recorder }: Deps): Router {
 
   /** All that happens on the bench, for as long as a page watches: one stream, since a browser opens few at a time. */
   routes.get('/stream', (_request, response) => {
-    const send = openStream(response);
-    const unwatch = recorder.watch((told) => send(told.kind, told.kind === 'readings' ? told.readings : { brew: told.brew }));
+    const stream = openStream(response);
+    const unwatch = recorder.watch((told) => (told.kind === 'readings' ? stream.send('readings', told.readings.brew ?? '', told.readings) : stream.send('changed', told.brew, { brew: told.brew })));
     response.once('close', unwatch);
   });
 
@@ -92,31 +93,23 @@ export function benchRoutes({ store, now, recorder }: Deps): Router {
     const { brew } = parse(streamQuery, request.query);
     const instrument = await connect(wanted, brew);
     if (!instrument) throw new Problem('conflict', 'This instrument is not connected. The Store room says which are.');
-    const send = openStream(response);
+    const stream = openStream(response);
     const unlisten = instrument.listen((heard) => {
       const readings: Readings = { kind: wanted, brew: brew ?? null, readings: heard.map(({ atS, value }) => ({ atS, value: roundTo(value, 2), flaw: null })) };
-      send('readings', readings);
+      stream.send('readings', wanted, readings);
     });
     response.once('close', unlisten);
   });
 
   const connect = async (wanted: InstrumentKind, liveId: string | undefined): Promise<Instrument | null> => {
-    const begun = now().getTime();
-    const clock = (): number => brewSeconds(begun, now().getTime(), 1);
+    const begun = clock.now();
+    const seconds = (): number => brewSeconds(begun, clock.now(), 1);
     const live = liveId === undefined ? null : await load(liveId);
     const settings = live?.instruments ?? (await store.read(loadSettings)).instruments;
     const card = live?.card ?? STARTER_CARDS[0];
     if (wanted === 'scale' || !card) throw notFound('This stream');
-    return simulatedInstrument(wanted, { card, seed: live?.seed ?? 1, settings, clock });
+    return simulatedInstrument(wanted, { card, seed: live?.seed ?? 1, settings, clock: seconds });
   };
 
   return routes;
-}
-
-/** Opens a stream of server-sent events; returns how to send one. */
-function openStream(response: Response): (event: string, data: unknown) => void {
-  response.set({ 'content-type': 'text/event-stream', 'cache-control': 'no-store', 'x-accel-buffering': 'no' });
-  response.flushHeaders();
-  response.write('retry: 500\n\n');
-  return (event, data) => void response.write(`event: ${event}\ndata: ${JSON.stringify(data)}\n\n`);
 }

@@ -32,7 +32,7 @@ function heldEngine(): Engine & { let: () => void; hold: () => void; fits: Crest
     },
     let: () => open(),
     hold: () => {
-      [gate, open] = [new Promise((resolve) => (open = resolve)), open];
+      gate = new Promise((resolve) => (open = resolve));
     },
   };
   engines.push(engine);

@@ -42,7 +42,7 @@ export class TestServer {
       },
     };
     // Everything is waited for: a slow machine must not show a test what was known before.
-    this.#running = await serve(config, this.log, null, { now: this.now, engine, patienceMs: 60_000 });
+    this.#running = await serve(config, this.log, null, { now: this.now, monotonic: () => this.now().getTime(), engine, patienceMs: 60_000 });
     return this;
   }
 

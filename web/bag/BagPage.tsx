@@ -24,12 +24,17 @@ import { NO_QUESTION, useWhatIf } from './useWhatIf';
 import { VigourChart } from './VigourChart';
 import { QuestionNote, RecipeSliders } from './WhatIf';
 
+/** How often a page asks for a verdict that is under way, ms. */
+const ANEW_EVERY_MS = 700;
+
 /** One bag: the verdict in words, the ridge it rests on, what to brew next, what the recipe did, and the log. */
 export function BagPage() {
   const { bagId = '' } = useParams();
   const today = useToday();
   const navigate = useNavigate();
-  const { data: page, error, refetch } = api.useBagPageQuery({ id: bagId, today });
+  const [isStale, setStale] = useState(false);
+  const { data: page, error, refetch } = api.useBagPageQuery({ id: bagId, today }, { pollingInterval: isStale ? ANEW_EVERY_MS : 0 });
+  if (page && isStale !== (page.judged === 'earlier')) setStale(page.judged === 'earlier');
   const lastBrew = page?.brews[0];
   usePageTitle(page?.bag.name ?? 'Bag');
   useHotkeys('b', () => void navigate(`/bags/${bagId}/brew`), { preventDefault: true }, [bagId]);
@@ -61,6 +66,11 @@ function BagView({ page: logged, today }: { page: Page; today: string }) {
           <p className={`verdict ${verdict.state}`} aria-live="polite">
             {verdict.verdict}
           </p>
+          {logged.judged === 'earlier' && (
+            <p className="quiet" role="status">
+              {logged.judging.trouble ?? 'This is from before the last change; the bag is being judged anew.'}
+            </p>
+          )}
           <QuestionNote {...asking} />
           <BagFacts page={page} today={today} />
         </div>

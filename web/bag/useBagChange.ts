@@ -13,10 +13,10 @@ export function useBagChange(bag: Bag): (differently: Partial<BagDraft>, said?: 
   const dispatch = useAppDispatch();
   const [changeBag] = api.useChangeBagMutation();
   // A second tap may come before the page is drawn with what the first one changed.
-  const tapped = useRef({ over: bag.revision, values: {} as Partial<BagDraft> });
+  const tapped = useRef<{ over: number; values: Partial<BagDraft> }>({ over: bag.revision, values: {} });
   return async (differently, said) => {
     if (tapped.current.over !== bag.revision) tapped.current = { over: bag.revision, values: {} };
-    const was = pick({ ...bag, ...tapped.current.values }, Object.keys(differently) as (keyof Bag)[]);
+    const was = pick({ ...bag, ...tapped.current.values }, Object.keys(differently) as (keyof BagDraft)[]);
     Object.assign(tapped.current.values, differently);
     const { error } = await changeBag({ id: bag.id, change: { ...differently, was } });
     if (error) tapped.current.values = {};

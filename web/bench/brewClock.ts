@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react';
 import type { LiveBrew } from '../../contract/live';
 import { brewSeconds } from '../../core/brew';
+import { steadyNow } from '../shared/steadyNow';
 import { onEachSecond } from './ticking';
 
 /**
@@ -8,11 +9,11 @@ import { onEachSecond } from './ticking';
  * clock, so that it is right after a reload or a night's sleep; it stands still once the brew has ended.
  */
 export function useBrewClock({ startedAt, endedS, instruments: { speed } }: Pick<LiveBrew, 'startedAt' | 'endedS' | 'instruments'>, aheadMs: number): number | null {
-  const [now, setNow] = useState(() => Date.now());
+  const [now, setNow] = useState(steadyNow);
   const running = startedAt !== null && endedS === null;
   useEffect(() => {
     if (!running) return;
-    const begin = (): (() => void) => onEachSecond({ startedAt, aheadMs, speed }, setNow);
+    const begin = (): (() => void) => onEachSecond({ startedAt, aheadMs, speed }, steadyNow, setNow);
     let stop = begin();
     // A page that was in the background has old timers: it looks at the clock as soon as it is seen again.
     const seen = (): void => {

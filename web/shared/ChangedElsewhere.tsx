@@ -15,9 +15,9 @@ export function laidOver<T extends FieldValues>(standing: T): T & LaidOver {
 }
 
 /** The form a sheet was laid over; undefined where nobody knows. */
-export function baseOf<T>(json: unknown): T | undefined {
+export function baseOf(json: unknown): unknown {
   try {
-    return typeof json === 'string' ? (JSON.parse(json) as T) : undefined;
+    return typeof json === 'string' ? JSON.parse(json) : undefined;
   } catch {
     return undefined;
   }
@@ -37,7 +37,7 @@ interface Props<T extends FieldValues> {
  */
 export function ChangedElsewhere<T extends FieldValues>({ standing, lay, nameOf = nameOfPath }: Props<T>) {
   const { laidOver: over, ...written } = useWatch() as unknown as T & LaidOver;
-  const both = merge(baseOf<T>(over), standing, written as unknown as T);
+  const both = merge(baseOf(over), standing, written as unknown as T);
   const alone = both.conflicts.length === 0;
   const laid = useRef('');
   useEffect(() => {

@@ -54,7 +54,7 @@ export function Sheet<T extends FieldValues, V extends FieldValues>({ draftKey, 
   }, [changedElsewhere, untouched, now]);
 
   const submit = form.handleSubmit(async (values) => {
-    const problem = await saved(() => save(values, baseOf<T>(form.getValues('laidOver' as Path<T>)) ?? null));
+    const problem = await saved(() => save(values, (baseOf(form.getValues('laidOver' as Path<T>)) as T | undefined) ?? null));
     if (!problem) return;
     for (const { path, message } of problem.fields) form.setError(path as Path<T>, { message });
     form.setError('root', { message: problem.message });

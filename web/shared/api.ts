@@ -4,7 +4,7 @@ import type { SerializedError } from '@reduxjs/toolkit';
 import type { Bag, BagDraft } from '../../contract/bag';
 import type { Brew, BrewDraft } from '../../contract/brew';
 import { apiError, type ApiError } from '../../contract/error';
-import type { BagPage, SearchHit, Shelf } from '../../contract/shelf';
+import type { BagPage, Judging, SearchHit, Shelf } from '../../contract/shelf';
 import { withChange, type Settings, type SettingsChange } from '../../contract/settings';
 import type { SessionAnswer, SignIn } from '../../contract/session';
 import type { Taster, TasterInput } from '../../contract/taster';
@@ -49,6 +49,7 @@ export const api = createApi({
       query: ({ id, today }) => ({ url: `/bags/${encodeURIComponent(id)}`, params: { today } }),
       providesTags: (_result, _error, { id }) => [{ type: 'Bag', id }],
     }),
+    judging: build.query<Judging, undefined>({ query: () => '/judging', keepUnusedDataFor: 0 }),
     search: build.query<SearchHit[], string>({ query: (q) => ({ url: '/search', params: { q } }), keepUnusedDataFor: 5 }),
     addBag: build.mutation<Bag, BagDraft>({ query: (body) => ({ url: '/bags', method: 'POST', body }), invalidatesTags: ['Shelf'] }),
     /** Changes only what is named, whatever the page last knew of the rest. */

@@ -3,6 +3,7 @@ import type { KeptTrace } from '../../contract/making';
 import type { CardVersion, GrinderInput, KeptCard, RecipeCardChange, RecipeCardDraft } from '../../contract/recipeCard';
 import type { Grinder } from '../../core/brew';
 import { api } from './api';
+import { steadyNow } from './steadyNow';
 
 /** The brews on the bench, and how far the server's clock is ahead of this one, ms. */
 export interface BenchNow {
@@ -32,7 +33,7 @@ export const benchApi = api.enhanceEndpoints({ addTagTypes: ['Recipes', 'Grinder
     restoreGrinder: build.mutation<null, string>({ query: (id) => ({ url: `/grinders/${id}/restore`, method: 'POST', body: {} }), invalidatesTags: ['Grinders'] }),
     bench: build.query<BenchNow, undefined>({
       query: () => '/bench',
-      transformResponse: ({ brews, now }: Bench) => ({ brews, aheadMs: now - Date.now() }),
+      transformResponse: ({ brews, now }: Bench) => ({ brews, aheadMs: now - steadyNow() }),
       providesTags: ['Bench'],
     }),
     liveTrace: build.query<LiveTrace, string>({ query: (id) => `/bench/${id}/trace`, keepUnusedDataFor: 0 }),

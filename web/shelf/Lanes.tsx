@@ -35,14 +35,14 @@ export function Lanes({ shelf }: { shelf: Shelf }) {
 }
 
 function LaneLink({ lane, shelf, scale }: { lane: Lane; shelf: Shelf; scale: DateScale }) {
-  const { id, name, roaster, restDay, state, cupsLeft, gramsLeft, frozen, roastAssumed, finishedOn } = lane;
-  const where = [`day ${restDay}${roastAssumed ? ' (assumed)' : ''}${frozen ? ', frozen' : ''}`, roaster].filter(Boolean).join(' · ');
+  const { id, name, roaster, restDay, judged, state, cupsLeft, gramsLeft, frozen, roastAssumed, finishedOn } = lane;
+  const where = [`day ${restDay}${roastAssumed ? ' (assumed)' : ''}${frozen ? ', frozen' : ''}`, judged === 'earlier' ? 'being judged anew' : '', roaster].filter(Boolean).join(' · ');
   const left = finishedOn ? `finished ${dateText(finishedOn, shelf.today)}` : `${numberText(gramsLeft, 0)} g, ${cupsLeft} ${cupsLeft === 1 ? 'cup' : 'cups'}`;
   return (
     <Link className="lane" to={`/bags/${id}`} title={lane.verdict}>
       <span className="lane-text">
         <strong>{name}</strong>
-        <StateMark state={state} />
+        {judged === 'not yet' ? <span className="state-mark unjudged">being judged</span> : <StateMark state={state} />}
         <span className="where">{where}</span>
         <span className="left">{left}</span>
       </span>

@@ -6,8 +6,10 @@ import { useToday } from '../shared/today';
 import { usePageTitle } from '../shared/usePageTitle';
 import { Wait } from '../shared/Wait';
 import { ComeBack } from './ComeBack';
+import { JudgingNote } from './JudgingNote';
 import { Lanes } from './Lanes';
 import { Morning } from './Morning';
+import { useJudging } from './useJudging';
 
 /** Home: which bag this morning, and every bag's place on the calendar. */
 export function ShelfPage() {
@@ -17,6 +19,7 @@ export function ShelfPage() {
   const finished = address.get('finished') === 'yes' ? 'yes' : 'no';
   const { data: shelf, error, refetch } = api.useShelfQuery({ today, finished });
   usePageTitle(finished === 'yes' ? 'Finished bags' : '');
+  const judging = useJudging(shelf, refetch);
   const pick = finished === 'no' ? (shelf?.pick ?? null) : null;
   useHotkeys('w', () => pick && void navigate(`/bags/${pick.bagId}/bench`), { preventDefault: true }, [pick]);
   useHotkeys('a', () => pick && void navigate(`/bags/${pick.bagId}/brew?again=last`), { preventDefault: true }, [pick]);
@@ -51,6 +54,7 @@ export function ShelfPage() {
     <>
       {finished === 'yes' ? <h1>Finished bags</h1> : <Morning shelf={shelf} />}
       {finished === 'no' && <ComeBack shelf={shelf} />}
+      {judging && <JudgingNote judging={judging} />}
       <Lanes shelf={shelf} />
       <p className="mt-3">{other}</p>
     </>

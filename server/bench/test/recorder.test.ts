@@ -7,9 +7,9 @@ import { bagInput } from '../../../contract/bag';
 import { NO_INSTRUMENTS } from '../../../contract/instrument';
 import type { LiveBrew } from '../../../contract/live';
 import { FIRST_SETTINGS } from '../../../contract/settings';
-import { STARTER_CARDS } from '../../../core/brew';
+import { STARTER_CARDS, steadyClock } from '../../../core/brew';
 import { addBag } from '../../db/bags';
-import { addLive, loadLive, loadLiveTrace, startLive } from '../../db/live';
+import { addLive, loadLive, loadLiveTrace, setLiveClosed, startLive } from '../../db/live';
 import { keepSettings } from '../../db/settings';
 import { openStore, type Store } from '../../db/store';
 import { bagDraft } from '../../test/running';
@@ -44,7 +44,7 @@ const lastS = async (id: string): Promise<number> => (await store.read((db) => l
 describe('the recorder of the bench', () => {
   it('keeps what it heard within a fraction of a second, and tells those who watch', async () => {
     const live = await started('cone', Date.now());
-    const recorder = new BenchRecorder(store, () => new Date(), silent);
+    const recorder = new BenchRecorder(store, steadyClock(Date.now, () => performance.now()), silent);
     const told: Told[] = [];
     const unwatch = recorder.watch((what) => told.push(what));
     await recorder.begin(live);
@@ -59,11 +59,32 @@ describe('the recorder of the bench', () => {
     expect(await lastS(live.id)).toBeGreaterThanOrEqual(kept);
   });
 
+  it('goes on with a running trace where the clock is set back, and after a restart since', async () => {
+    let setBackMs = 0;
+    const wall = (): number => Date.now() - setBackMs;
+    const live = await started('cone', Date.now());
+    const recorder = new BenchRecorder(store, steadyClock(wall, () => performance.now()), silent);
+    await recorder.begin(live);
+    await vi.waitFor(async () => expect(await lastS(live.id)).toBeGreaterThan(1), PATIENTLY);
+    setBackMs = 3_600_000;
+    const before = await lastS(live.id);
+    await vi.waitFor(async () => expect(await lastS(live.id)).toBeGreaterThan(before + 1), PATIENTLY);
+    await recorder.close();
+    const kept = await lastS(live.id);
+    const again = new BenchRecorder(store, steadyClock(wall, () => performance.now()), silent);
+    await again.resume();
+    await vi.waitFor(async () => expect(await lastS(live.id)).toBeGreaterThan(kept + 1), PATIENTLY);
+    await again.close();
+    const times = (await store.read((db) => loadLiveTrace(db, live.id))).trace.flat().map(([s]) => s);
+    expect(times).toEqual([...times].sort((a, b) => a - b));
+    await store.write((db) => setLiveClosed(db, live.id, new Date().toISOString()));
+  });
+
   it('writes again what the database refused, and loses none of it', async () => {
     const live = await started('cone', Date.now());
     let refusals = 0;
     const stubborn: Store = { read: (work) => store.read(work), close: () => store.close(), write: (work) => (refusals++ < 3 ? Promise.reject(new Error('disk full')) : store.write(work)) };
-    const recorder = new BenchRecorder(stubborn, () => new Date(), silent);
+    const recorder = new BenchRecorder(stubborn, steadyClock(Date.now, () => performance.now()), silent);
     await recorder.begin(live);
     await vi.waitFor(async () => expect(await lastS(live.id)).toBeGreaterThan(1.5), PATIENTLY);
     await recorder.close();
@@ -75,7 +96,7 @@ describe('the recorder of the bench', () => {
   });
 
   it('does not listen for hours to a steep, nor to a brew long over', async () => {
-    const recorder = new BenchRecorder(store, () => new Date(), silent);
+    const recorder = new BenchRecorder(store, steadyClock(Date.now, () => performance.now()), silent);
     const steep = await started('cold steep', Date.now() - 5 * 3_600_000);
     const forgotten = await started('cone', Date.now() - 3_600_000);
     vi.useFakeTimers({ toFake: ['setInterval', 'clearInterval'] });

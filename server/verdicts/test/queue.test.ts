@@ -5,16 +5,16 @@ import { JudgingQueue } from '../queue';
 /** A queue whose work waits to be told to go on. */
 function held(atOnce = 1) {
   const begun: string[] = [];
-  const open = new Map<string, (error?: unknown) => void>();
+  const open = new Map<string, (error?: Error) => void>();
   const queue = new JudgingQueue(
     (id) =>
       new Promise<void>((resolve, reject) => {
         begun.push(id);
-        open.set(id, (error) => (error === undefined ? resolve() : reject(error instanceof Error ? error : new Error(String(error)))));
+        open.set(id, (error) => (error === undefined ? resolve() : reject(error)));
       }),
     atOnce,
   );
-  const finish = async (id: string, error?: unknown): Promise<void> => {
+  const finish = async (id: string, error?: Error): Promise<void> => {
     open.get(id)?.(error);
     await new Promise((resolve) => setImmediate(resolve));
   };

@@ -11,7 +11,7 @@ describe('the clock of a brew on the page', () => {
   it('shows every second of a twelve-hour steep once, in order, on a fake clock', () => {
     const clock = { startedAt: Date.now() + 87, aheadMs: 412, speed: 1 };
     const shown: number[] = [];
-    const stop = onEachSecond(clock, (now) => shown.push(secondsTo(HOURS_12, brewSeconds(clock.startedAt, now + clock.aheadMs, 1))));
+    const stop = onEachSecond(clock, Date.now, (now) => shown.push(secondsTo(HOURS_12, brewSeconds(clock.startedAt, now + clock.aheadMs, 1))));
     vi.advanceTimersByTime(HOURS_12 * 1000);
     stop();
     expect(shown).toHaveLength(HOURS_12 + 1);
@@ -24,7 +24,7 @@ describe('the clock of a brew on the page', () => {
     const clock = { startedAt: Date.now(), aheadMs: 0, speed: 1 };
     const shown: number[] = [];
     let busy = 0;
-    const stop = onEachSecond(clock, (now) => {
+    const stop = onEachSecond(clock, Date.now, (now) => {
       shown.push(secondsTo(3600, brewSeconds(clock.startedAt, now, 1)));
       // What is drawn takes a while, another while each time: the next timer is set late.
       vi.setSystemTime(Date.now() + ((busy += 137) % 900));
@@ -38,7 +38,7 @@ describe('the clock of a brew on the page', () => {
   it('lets seconds go where they pass faster than a page can be drawn, and stops when told to', () => {
     const clock = { startedAt: Date.now(), aheadMs: 0, speed: 20 };
     const show = vi.fn();
-    const stop = onEachSecond(clock, show);
+    const stop = onEachSecond(clock, Date.now, show);
     vi.advanceTimersByTime(10_000);
     expect(show.mock.calls.length).toBeGreaterThan(60);
     expect(show.mock.calls.length).toBeLessThan(120);
