@@ -14,10 +14,11 @@ export class Application {
   address = '';
   #server: ChildProcess | null = null;
 
-  async start(): Promise<void> {
+  /** @param env settings of the server besides its folder and port */
+  async start(env: Record<string, string> = {}): Promise<void> {
     // The same port again after a restart, so that a page left open finds it.
     const port = this.address === '' ? '0' : new URL(this.address).port;
-    const server = this.#spawn(['dist/server/main.js'], { PORT: port });
+    const server = this.#spawn(['dist/server/main.js'], { PORT: port, ...env });
     this.#server = server;
     this.address = await new Promise((resolve, reject) => {
       let said = '';
@@ -87,7 +88,7 @@ export const test = base.extend<Fixtures, WorkerFixtures>({
     async ({ page, expectedErrors }, proceed) => {
       const errors: string[] = [];
       page.on('console', (message) => message.type() === 'error' && errors.push(message.text()));
-      page.on('pageerror', (error) => errors.push(error.message));
+      page.on('pageerror', (error) => errors.push(error.stack ?? error.message));
       await proceed(undefined);
       expect(errors.filter((text) => !expectedErrors.some((expected) => expected.test(text)))).toEqual([]);
     },

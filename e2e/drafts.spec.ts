@@ -196,7 +196,7 @@ test('two devices on one sheet are shown side by side, and neither is lost', asy
 test.describe('a save may be refused', () => {
   test.use({ expectedErrors: [/Failed to load resource/] });
 
-  test('a brew that was changed elsewhere while its sheet was open is shown beside it, and neither change is lost', async ({ page, application, browser }) => {
+  test('of a brew that was changed elsewhere while its sheet was open neither change is lost, and what both changed is shown side by side', async ({ page, application, browser }) => {
     const id = await openBag(page, application, { name: 'Changed Hill' });
     const cup = { school: 'mark10', mark: 7, notes: 'fig' };
     const logged = await page.request.post(`${application.address}/api/bags/${id}/brews`, { data: { ...BREW, brewedAt: new Date(Date.now() - 86_400_000).toISOString(), cup } });
@@ -210,18 +210,25 @@ test.describe('a save may be refused', () => {
     await laptop.getByRole('button', { name: 'Save the cup' }).click();
     await expect(laptop.getByRole('heading', { level: 1, name: 'Changed Hill', exact: true })).toBeVisible();
 
+    // The mark is theirs alone, the words are ours alone: the save is refused, and then both stand on the sheet.
     await words(page).fill('fig jam');
+    await page.getByRole('button', { name: 'Save the cup' }).click();
+    await expect(page.getByText('Changed elsewhere meanwhile, and taken in here. Mark: 9.')).toBeVisible();
+    await expect(page.getByRole('textbox', { name: 'Overall' })).toHaveValue('9');
+    await expect(words(page)).toHaveValue('fig jam');
+
+    // Now both write on the same line.
+    await page.request.put(`${application.address}/api/brews/${brewId}`, { data: { ...BREW, brewedAt: new Date(Date.now() - 86_400_000).toISOString(), cup: { ...cup, mark: 8, notes: 'fig tart' } } });
     await page.getByRole('button', { name: 'Save the cup' }).click();
     await expect(page.getByRole('alert')).toContainText('This brew was changed elsewhere');
     const beside = page.getByRole('region', { name: 'Written elsewhere' });
-    await expect(beside.getByRole('row', { name: /^Mark 7 9/ })).toBeVisible();
-    await expect(beside.getByRole('row', { name: /^Notes fig jam fig/ })).toBeVisible();
-    await beside.getByLabel('Take theirs: Mark').check();
-    await beside.getByRole('button', { name: 'Keep what is ticked' }).click();
+    await expect(beside.getByRole('row', { name: /^Notes fig jam fig tart/ })).toBeVisible();
+    await expect(beside.locator('tbody tr')).toHaveCount(1);
+    await beside.getByRole('button', { name: 'Keep what is here' }).click();
     await expect(beside).toHaveCount(0);
     await page.getByRole('button', { name: 'Save the cup' }).click();
     await expect(page.locator('.log')).toContainText('fig jam');
-    await expect(page.locator('.cup-mark')).toHaveText('9.0');
+    await expect(page.locator('.cup-mark')).toHaveText('8.0');
 
     // Nothing was written on the laptop's sheet: it is laid anew by itself.
     await laptop.goto(address);

@@ -48,7 +48,7 @@ export function LiveCard({ brew, aheadMs, chosen, other, stream }: Props) {
           {nowS === null ? '0:00' : minutesText(nowS)}
         </output>
       </header>
-      {unreached !== null && <p className="panel-error small">{unreached} What you tapped is sent as soon as it can be taken; the clock goes on.</p>}
+      {unreached !== null && <p className="panel-error small">{unreached} What you tapped is kept here and sent as soon as it can be taken; the clock goes on.</p>}
       {nowS === null ? (
         <PreFlight live={live} change={change} chosen={chosen} other={other} />
       ) : live.endedS === null ? (

@@ -17,6 +17,12 @@ function kept(id: string): LivePatch | null {
   }
 }
 
+/** Why a tap is not kept on the server yet, in words. */
+function whyNotYet(error: Parameters<typeof problemOf>[0]): string {
+  const answered = error && 'status' in error && typeof error.status === 'number';
+  return (answered ? problemOf(error)?.message : null) ?? 'Slow Crest does not answer yet.';
+}
+
 /** What a tap changes; worked out from the brew as the taps before it left it, however quickly they follow each other. */
 export type Change = (tap: LivePatch | ((live: LiveBrew) => LivePatch)) => void;
 
@@ -68,7 +74,7 @@ export function useLiveChanges(fromServer: LiveBrew): { live: LiveBrew; change: 
       const { data, error } = await send({ id, patch: pending });
       if (over) return;
       const passing = isPassing(error);
-      setUnreached(passing ? (problemOf(error)?.message ?? null) : null);
+      setUnreached(passing ? whyNotYet(error) : null);
       if (passing) {
         timer = setTimeout(() => void attempt(), AGAIN_MS);
         return;

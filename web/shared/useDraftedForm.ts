@@ -60,7 +60,12 @@ export function useDraftedForm<T extends FieldValues, V extends FieldValues>(key
       device,
       { title, href },
       {
-        load: () => dispatch(draftApi.endpoints.drafts.initiate(key, { forceRefetch: true, subscribe: false })).unwrap(),
+        load: async () => {
+          const { data } = await dispatch(draftApi.endpoints.drafts.initiate(key, { forceRefetch: true, subscribe: false }));
+          // Neither an error nor data where two ask at once and the first answer is let go already.
+          if (!data) throw new Error('The drafts were not read');
+          return data;
+        },
         put: (draft, closing) => dispatch(draftApi.endpoints.keepDraft.initiate({ key, device, draft, closing })).unwrap(),
         drop: (counts) => dispatch(draftApi.endpoints.dropDraft.initiate({ key, device, counts })).unwrap(),
       },
