@@ -1,0 +1,19 @@
+import './lib/node-version.mjs';
+import { ensureBuilt } from './lib/build.mjs';
+import { ensureChromium } from './lib/chromium.mjs';
+import { ensureInstalled, must, TYPESCRIPT } from './lib/machine.mjs';
+
+/** What takes too long for every change: kill rounds, requests by the thousand, hostile pages, a very large household. */
+await ensureInstalled();
+await ensureBuilt();
+const env = { ...process.env, CHROMIUM_PATH: await ensureChromium() };
+const steps = [
+  ['Kill rounds, requests from the schemas, few file handles', process.execPath, [...TYPESCRIPT, 'reliability/run.ts']],
+  ['Hostile pages in the browser', 'node_modules/.bin/playwright', ['test', 'strangers']],
+  ['A household of 20 000 brews', process.execPath, [...TYPESCRIPT, 'bench/large.ts']],
+];
+for (const [what, command, args] of steps) {
+  console.log(`\n── ${what}`);
+  await must(what, command, args, { env });
+}
+console.log('\nAll long checks passed.');
