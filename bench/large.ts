@@ -56,7 +56,8 @@ for (let b = 0; b < BAGS && !made; b++) {
 }
 await store.close();
 
-const main = existsSync(join(ROOT, 'dist/server/main.js')) ? ['dist/server/main.js'] : ['--import', 'tsx', 'server/main.ts'];
+// As `npm start` runs it.
+const main = ['--max-old-space-size=768', 'dist/server/main.js'];
 const server = spawn(process.execPath, main, { cwd: ROOT, env: { ...process.env, SLOW_CREST_DATA: folder, PORT: '0', HOST: '' }, stdio: ['ignore', 'pipe', 'inherit'] });
 const begun = performance.now();
 const address = await new Promise<string>((resolve) => {
@@ -95,6 +96,7 @@ const watch = async (each: number[] | undefined, everyMs: number, work: () => Pr
   while (judging.waiting > 0) {
     const [took = NaN] = await timed(1, 0, work);
     each?.push(took);
+    if (process.env.SLOW && took > Number(process.env.SLOW)) console.log(`    ${(performance.now() - judgingSince).toFixed(0)} ms in: ${took.toFixed(0)} ms for ${String(work)}`);
     await new Promise((resolve) => setTimeout(resolve, everyMs));
   }
 };

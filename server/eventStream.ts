@@ -1,5 +1,7 @@
 import type { Response } from 'express';
 
+/** What may wait to be read, bytes: a burst is no sign of a slow reader, more than this is. */
+const MOST_WAITING = 64 * 1024;
 /** A reader that takes nothing for so long, ms, is closed; it opens itself again when it can. */
 const SLOW_MS = 10_000;
 /** No stream lasts longer than this, ms: opened anew, it is asked again who listens. */
@@ -24,7 +26,8 @@ export function openStream(response: Response, slowMs = SLOW_MS): EventStream {
   const longest = setTimeout(() => response.end(), LONGEST_MS).unref();
 
   const write = (text: string): void => {
-    if (response.write(text)) return;
+    response.write(text);
+    if (response.writableLength < MOST_WAITING) return;
     held = new Map();
     slow = setTimeout(() => response.destroy(), slowMs);
   };

@@ -1,4 +1,5 @@
 import { existsSync } from 'node:fs';
+import { setImmediate } from 'node:timers/promises';
 import { Mutex } from 'async-mutex';
 import type Database from 'better-sqlite3';
 import { DataSource, type EntityManager } from 'typeorm';
@@ -77,6 +78,8 @@ class SqliteStore implements Store {
   /** Runs `work` alone on a connection that is outside any transaction before and after, whatever goes wrong in between. */
   #inTurn<T>(work: (source: DataSource) => Promise<T>): Promise<T> {
     return this.#turns.runExclusive(async () => {
+      // The driver answers without ever waiting: between two turns everything else gets its own.
+      await setImmediate();
       try {
         const source = this.#source ?? (await this.#reconnect());
         return await work(source);

@@ -28,6 +28,7 @@ function reader(): Promise<IncomingMessage> {
   return new Promise((resolve) => get({ port: (server.address() as AddressInfo).port, host: '127.0.0.1' }, (answer) => resolve(answer.pause())));
 }
 const KILOBYTE = 'x'.repeat(1024);
+const MUCH = 'x'.repeat(16 * 1024);
 
 async function text(answer: IncomingMessage): Promise<string> {
   let all = '';
@@ -42,8 +43,11 @@ describe('an event stream', () => {
     await Promise.all(Array.from({ length: 100 }, reader));
     const mine = streams.slice(before[0]);
     const memory = process.memoryUsage().rss;
-    // 4 MB for each of them: 400 MB in all, were it kept.
-    for (let i = 0; i < 4000; i++) for (const stream of mine) stream.send('readings', 'scale', { i, KILOBYTE });
+    // 16 MB for each of them, more than any system buffers: 1.6 GB in all, were it kept.
+    for (let i = 0; i < 1000; i++) {
+      for (const stream of mine) stream.send('readings', 'scale', { i, MUCH });
+      await new Promise((resolve) => setImmediate(resolve));
+    }
     // The system's own buffers of a hundred connections take a part of it.
     expect((process.memoryUsage().rss - memory) / 1e6).toBeLessThan(150);
     await expect.poll(() => closed - (before[1] ?? 0), { timeout: 20_000 }).toBe(100);
@@ -68,8 +72,10 @@ describe('an event stream', () => {
     answer.setEncoding('utf8');
     let heard = '';
     answer.on('data', (part: string) => (heard += part));
-    for (let i = 0; i < 50; i++) {
-      streams.at(-1)?.send('changed', 'one', { i });
+    // A burst in one go, and one after another.
+    for (let i = 0; i < 25; i++) streams.at(-1)?.send('readings', 'one', { i, KILOBYTE });
+    for (let i = 25; i < 50; i++) {
+      streams.at(-1)?.send('readings', 'one', { i, KILOBYTE });
       await new Promise((resolve) => setImmediate(resolve));
     }
     await expect.poll(() => heard).toContain('"i":49');

@@ -189,6 +189,18 @@ describe('a database that is taken away while it is open', () => {
     await store.close();
   });
 
+  it('in the middle of a write has that write not acknowledged', async () => {
+    const { file, store } = await opened();
+    const problem = await refusal(
+      store.write(async (db) => {
+        await named('Never acknowledged')(db);
+        rmSync(file);
+      }),
+    );
+    expect(problem.message).toMatch(/was deleted, moved or replaced/);
+    await store.close();
+  });
+
   it('goes on once it is back where it was', async () => {
     const { file, store } = await opened();
     renameSync(file, `${file}.elsewhere`);
@@ -206,6 +218,22 @@ describe('a database that is taken away while it is open', () => {
     expect(namesIn(file)).toEqual(['After', 'Before']);
     await store.close();
     expect(namesIn(file)).toEqual(['After', 'Before']);
+  });
+
+  it('is not begun anew by a connection that has to be opened again', async () => {
+    const file = join(newFolder(), 'reopened.sqlite');
+    const { driver, lay } = faultyDriver();
+    const store = await openStore(file, { driver });
+    await store.write(named('Before'));
+    lay({ at: 0, kind: 'refused', code: 'SQLITE_IOERR' });
+    await refusal(store.write(named('Broken off')));
+    lay(null);
+    renameSync(file, `${file}.elsewhere`);
+    expect((await refusal(store.read((db) => db.query('SELECT 1')))).message).toMatch(/is not there any more/);
+    expect(existsSync(file)).toBe(false);
+    renameSync(`${file}.elsewhere`, file);
+    expect(await store.read((db) => db.query('SELECT name FROM bag'))).toEqual([{ name: 'Before' }]);
+    await store.close();
   });
 
   it('is not begun anew at the next start while a copy of what was in it lies beside it', async () => {
@@ -246,6 +274,16 @@ describe('starting', () => {
     const before = digest(file);
     await expect(start(folder)).rejects.toThrow(/is damaged \(.+\)\. Nothing was changed\. Keep a copy/);
     expect(digest(file)).toBe(before);
+  });
+
+  it('finds one damaged page among hundreds, though nothing that is read at start lies on it', async () => {
+    const { folder, file } = await household();
+    const db = new Database(file);
+    const page = db.prepare(`SELECT max(pageno) FROM dbstat WHERE name = 'recipe' AND pagetype = 'leaf'`).pluck().get() as number;
+    db.close();
+    const fd = openSync(file, 'r+');
+    writeSync(fd, Buffer.alloc(1000, 0x5a), 0, 1000, (page - 1) * 4096 + 8);
+    await expect(start(folder)).rejects.toThrow(/is damaged \(/);
   });
 
   it('finds a database that was cut short', async () => {

@@ -5,7 +5,7 @@ import pino from 'pino';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { readConfig, StartProblem } from '../config';
 import type { Shelf } from '../../contract/shelf';
-import { openLog } from '../log';
+import { loggedError, openLog } from '../log';
 import { serve } from '../serve';
 import { bagDraft, TestServer, TODAY } from './running';
 
@@ -186,6 +186,15 @@ describe('the log', () => {
     expect(logged).toHaveLength(2);
     expect(logged.join()).not.toContain('damson');
     expect(JSON.parse(logged[0] ?? '')).toMatchObject({ err: { type: 'QueryFailedError', code: 'SQLITE_CONSTRAINT_TRIGGER', statement: expect.stringMatching(/^INSERT INTO "brew"/) }, path: `/api/bags/${id}/brews` });
+  });
+});
+
+describe('an error in the log', () => {
+  it('tells its kind and where it arose, and nothing of what it says', () => {
+    const told = loggedError(new TypeError('the secret of the damson\nin two lines'));
+    expect(JSON.stringify(told)).not.toMatch(/damson|two lines/);
+    expect(told).toMatchObject({ type: 'TypeError', at: expect.arrayContaining([expect.stringContaining('strangers.test.ts')]) });
+    expect(loggedError('the secret of the damson')).toEqual({ type: 'string', at: [] });
   });
 });
 

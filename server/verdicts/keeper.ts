@@ -65,7 +65,7 @@ export class VerdictKeeper {
 
   /** The fits of many bags for the shelf, by bag id, as far as they are known within a moment; the rest is under way. */
   async forShelf(bags: readonly Bag[]): Promise<Map<string, Judged<FitForShelf>>> {
-    await this.#past.freshWithin(this.patienceMs);
+    await this.#past.freshWithin(this.#patience());
     const first = await this.#known(bags, false);
     const missing = bags.filter((bag) => first.get(bag.id)?.isStale !== false);
     if (missing.length === 0) return mapped(first, shelfFit);
@@ -77,11 +77,11 @@ export class VerdictKeeper {
   }
 
   /**
-   * The whole fit of one bag, and the prior it was judged with. A bag that was never judged is waited for; where the
-   * engine has no threads it is judged here and now.
+   * The whole fit of one bag, and the prior it was judged with. A bag that was never judged is waited for, the first of
+   * all; where the engine has no threads it is judged here and now.
    */
   async whole(bag: Bag): Promise<Judged<CrestFit> & { prior: TasterPrior | null }> {
-    await this.#past.freshWithin(this.patienceMs);
+    await this.#past.freshWithin(this.#patience());
     let row = (await this.#known([bag], true)).get(bag.id);
     if (row?.isStale === false) return wholeFit(row);
     const asked = this.#queue.ask(bag.id, 'looked at');
@@ -95,6 +95,11 @@ export class VerdictKeeper {
   /** Resolves when nothing is under way any more, for good. */
   close(): Promise<void> {
     return this.#queue.close();
+  }
+
+  /** How long the past is waited for: not at all while so much is to be judged that it cannot be read in a moment. */
+  #patience(): number {
+    return this.#queue.judging.waiting * LEAST_MS > this.patienceMs ? 0 : this.patienceMs;
   }
 
   /** What is known of bags: of each the last fit of this engine, and whether it is of the bag as it is. */
@@ -134,6 +139,7 @@ export class VerdictKeeper {
     await this.#fitAndKeep(bag, this.engine);
   }
 
+  /** Only where no thread starts: the first fit on a thread that answers requests would hold all of them up. */
   async #judgeHere(bag: Bag, error: unknown): Promise<void> {
     if (!(error instanceof EngineProblem)) throw error;
     await this.#fitAndKeep(bag, engineHere());

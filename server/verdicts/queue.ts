@@ -38,7 +38,7 @@ export class JudgingQueue {
   ) {}
 
   get judging(): Judging {
-    const waiting = new Set([...this.#jobs.keys(), ...this.#running.keys()]).size;
+    const waiting = this.#jobs.size + [...this.#running.keys()].filter((id) => !this.#jobs.has(id)).length;
     return { waiting, of: waiting === 0 ? 0 : Math.max(this.#of, waiting), trouble: this.#trouble };
   }
 

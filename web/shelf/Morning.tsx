@@ -2,14 +2,18 @@ import { Link } from 'react-router';
 import type { Shelf } from '../../contract/shelf';
 import { OnBench } from './OnBench';
 
+const NOTHING = { headline: 'Nothing needs brewing today.', reason: 'What is on the shelf is frozen or used up.' };
+const NOT_JUDGED = { headline: 'Which bag today is not known yet.', reason: 'The bags are being judged; the first are there in a moment. Any of them can be opened meanwhile.' };
+
 /** The decision at the kettle: which bag, with what, why; and which to leave alone. */
-export function Morning({ shelf: { pick, telling, leaveAlone, bench } }: { shelf: Shelf }) {
+export function Morning({ shelf: { pick, telling, leaveAlone, bench, lanes } }: { shelf: Shelf }) {
+  const { headline, reason } = pick ?? (lanes.some(({ judged }) => judged === 'not yet') ? NOT_JUDGED : NOTHING);
   return (
     <>
       <section className="morning" aria-label="Today">
         <div>
-          <h1>{pick ? pick.headline : 'Nothing needs brewing today.'}</h1>
-          <p>{pick ? pick.reason : 'What is on the shelf is frozen or used up.'}</p>
+          <h1>{headline}</h1>
+          <p>{reason}</p>
         </div>
         {pick && (
           <div className="morning-actions">

@@ -40,6 +40,15 @@ describe('a steady clock', () => {
     expect(clock.now()).toBe(at.wall);
   });
 
+  it('follows a whole night forward also where the wall was set back before', () => {
+    const { at, clock, pass } = clocks();
+    const before = pass(1000);
+    at.wall -= 3_600_000;
+    pass(1000);
+    at.wall += 8 * 3_600_000;
+    expect(clock.now()).toBe(before + 1000 + 8 * 3_600_000);
+  });
+
   it('goes on from an instant something is known to have happened at, and is never put back by one', () => {
     const { at, clock, pass } = clocks();
     clock.atLeast(at.wall + 90_000);
