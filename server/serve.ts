@@ -45,10 +45,11 @@ export async function serve(config: Config, log: Logger, webFolder: string | nul
   try {
     const lock = lockFolder(config.dataFolder, now());
     taken.push(() => lock.release());
-    const store = await openHousehold(config.databaseFile, now());
-    taken.push(() => store.close());
+    // Its threads start while the database is opened.
     const engine = given ?? startEngine();
     taken.push(() => engine.close());
+    const store = await openHousehold(config.databaseFile, now());
+    taken.push(() => store.close());
     const clock = steadyClock(() => now().getTime(), monotonic);
     const recorder = new BenchRecorder(store, clock, log);
     taken.push(() => recorder.close());
