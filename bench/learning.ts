@@ -11,7 +11,7 @@ const seed = Number(values.seed);
 
 function brew({ truth, taste }: SimulatedBag, rng: Random, age: number, changes: readonly { factor: string; level: string }[]): CrestBrew {
   const brewer = changes.find(({ factor }) => factor === 'brewer')?.level ?? REFERENCE.brewer;
-  const made = { age, brewer, waterC: 94, recordedFrom: 'cup' as const, fault: null };
+  const made = { age, brewer, waterC: 92, recordedFrom: 'cup' as const, fault: null };
   return { ...REFERENCE, ...made, id: String(age), overall: scoreOf(rng, truth, taste, made) };
 }
 

@@ -14,7 +14,7 @@ import { timed, timingText } from './timing';
 /** How long the server takes to answer the shelf, a bag and a search with 300 bags and 4 000 brews. */
 const BAGS = 300;
 const BREWS = 4000;
-const reference = { style: 'filter', brewer: 'cone', doseG: 15, waterG: 240, waterC: 94, grindStep: 0 } as const;
+const reference = { style: 'filter', brewer: 'cone', doseG: 17, waterG: 272, waterC: 92, grindStep: 0 } as const;
 
 const folder = mkdtempSync(join(tmpdir(), 'slow-crest-bench-'));
 const running = await serve(readConfig({ SLOW_CREST_DATA: folder, PORT: '0' }, '/'), pino({ level: 'silent' }), null);

@@ -29,7 +29,7 @@ export interface DemoBrew {
   recipe?: Partial<Recipe>;
   notes?: string;
   drainS?: number;
-  fault?: 'rinse-water-left' | 'spill' | 'stalled-filter';
+  fault?: 'spill' | 'stalled-filter';
   faultNote?: string;
   fromMemory?: boolean;
   /** What was tasted in stages: "hot-first: quince, honey; cool-second: damson". */
@@ -56,10 +56,10 @@ export interface DemoBag {
   brews: DemoBrew[];
 }
 
-const cone: Recipe = { style: 'filter', brewer: 'cone', doseG: 15, waterG: 240, waterC: 94, grindStep: 0 };
+const cone: Recipe = { style: 'filter', brewer: 'cone', doseG: 17, waterG: 272, waterC: 92, grindStep: 0 };
 const flat: Partial<Recipe> = { brewer: 'flat-bottom' };
-const carafe: Partial<Recipe> = { brewer: 'thick-paper carafe', doseG: 30, waterG: 480 };
-const press: Partial<Recipe> = { brewer: 'press', doseG: 18, waterG: 288, waterC: 95 };
+const carafe: Partial<Recipe> = { brewer: 'thick-paper carafe', doseG: 31, waterG: 500 };
+const press: Partial<Recipe> = { brewer: 'press', doseG: 19, waterG: 300, waterC: 93 };
 const shot: Recipe = { style: 'espresso', brewer: 'espresso machine', doseG: 18, waterG: 40, waterC: 93, grindStep: 0 };
 
 export const TASTERS = ['Mira', 'Tomas'] as const;
@@ -73,18 +73,18 @@ export const BAGS: readonly DemoBag[] = [
     age: 22,
     truth: { level: 87, peakDay: 21, riseWidth: 0.5, fallWidth: 0.6, height: 13, brewers: { 'thick-paper carafe': -4 } },
     brews: [
-      { day: 6, taster: 'Mira', notes: 'Closed. Green almond, thin finish.', looks: 'whole-bean: hay; hot-nose: cut grass; hot-first: green almond', levels: 'acidity 4 much, body 2 little, sweetness 1+ little, finish 1.5 little, citrus 2+, floral 1', cup: { finishS: 6, dryness: 'some', textures: ['watery'] }, drainS: 172, bench: { hand: 'fast', vigour: 'wild', bed: 'hollow near right', tastes: ['sour', 'thin'], tdsPercent: 1.21 } },
-      { day: 9, taster: 'Mira', notes: 'Opening: a little quince.', looks: 'hot-nose: chamomile; warm-first: quince, green apple', levels: 'acidity 4- much, body 2+, sweetness 2 little, finish 2 little, citrus 2.5, floral 2-', drainS: 178, bench: { hand: 'steady', vigour: 'lively', bed: 'flat', tastes: ['sour'] } },
-      { day: 12, taster: 'Tomas', recipe: carafe, notes: 'Soft, a bit hidden.', looks: 'warm-first: rooibos; cool-first: honey', levels: 'acidity 3, body 3 right, sweetness 3-, finish 2+, floral 2', cup: { company: 'panel' } },
-      { day: 15, taster: 'Mira', notes: 'Bright.', looks: 'ground: jasmine; hot-nose: quince; hot-first: quince jelly, lemon zest; cool-first: rooibos', levels: 'acidity 3+ right, body 3-, sweetness 3 right, finish 3-, citrus 3-, floral 3, stone-fruit 1.5', cup: { finishS: 14, markAt: 'warm', dryness: 'a trace', textures: ['juicy'] }, drainS: 181, bench: { hand: 'steady', vigour: 'lively', bed: 'flat', tdsPercent: 1.34 } },
-      { day: 17, taster: 'Mira', recipe: carafe, notes: 'Rounder.', looks: 'warm-first: rooibos, quince; cool-second: molasses', levels: 'acidity 3-, body 3+ right, sweetness 3+, finish 3, floral 2+, stone-fruit 2' },
-      { day: 19, taster: 'Mira', notes: 'Damson skin, long sweet finish.', looks: 'hot-nose: quince, jasmine; warm-first: plum; cool-first: quince, honey', levels: 'acidity 3 right, body 3, sweetness 4- right, finish 4- right, citrus 2, floral 3+, stone-fruit 3', cup: { finishS: 24, markAt: 'cool', dryness: 'a trace', textures: ['silky', 'juicy'] }, drainS: 184, bench: { hand: 'steady', vigour: 'steady', bed: 'flat', tdsPercent: 1.38, ph: 4.98 } },
-      { day: 21, taster: 'Tomas', notes: 'The best so far.', looks: 'hot-nose: quince, rose; hot-first: quince, honey; cool-first: plum, rooibos', levels: 'acidity 3 right, body 3 right, sweetness 4 right, finish 4+ right, citrus 2-, floral 3, stone-fruit 3+', cup: { finishS: 31, markAt: 'cool', company: 'panel', textures: ['silky'], nag: { said: 'something green and slightly fizzy, like sweets', tapped: ['green', 'fizzy', 'candied', 'sweet'] } }, drainS: 182, bench: { hand: 'slow', vigour: 'faint', bed: 'flat', tastes: ['dry'], tdsPercent: 1.42 } },
+      { day: 6, taster: 'Mira', notes: 'Closed. Green almond, thin finish.', looks: 'whole-bean: hay; hot-nose: cut grass; hot-first: green almond', levels: 'brightness 4 much, weight 2 little, sweetness 1+ little, length 1.5 little, fruit 2+, flowers 1', cup: { finishS: 6, dryness: 'some', textures: ['watery'] }, drainS: 172, bench: { hand: 'fast', vigour: 'wild', bed: 'hollow near right', tastes: ['sour', 'thin'], tdsPercent: 1.21 } },
+      { day: 9, taster: 'Mira', notes: 'Opening: a little quince.', looks: 'hot-nose: chamomile; warm-first: quince, green apple', levels: 'brightness 4- much, weight 2+, sweetness 2 little, length 2 little, fruit 2.5, flowers 2-', drainS: 178, bench: { hand: 'steady', vigour: 'lively', bed: 'flat', tastes: ['sour'] } },
+      { day: 12, taster: 'Tomas', recipe: carafe, notes: 'Soft, a bit hidden.', looks: 'warm-first: rooibos; cool-first: honey', levels: 'brightness 3, weight 3 right, sweetness 3-, length 2+, flowers 2', cup: { company: 'panel' } },
+      { day: 15, taster: 'Mira', notes: 'Bright.', looks: 'ground: jasmine; hot-nose: quince; hot-first: quince jelly, lemon zest; cool-first: rooibos', levels: 'brightness 3+ right, weight 3-, sweetness 3 right, length 3-, fruit 3-, flowers 3', cup: { finishS: 14, markAt: 'warm', dryness: 'a trace', textures: ['juicy'] }, drainS: 181, bench: { hand: 'steady', vigour: 'lively', bed: 'flat', tdsPercent: 1.3 } },
+      { day: 17, taster: 'Mira', recipe: carafe, notes: 'Rounder.', looks: 'warm-first: rooibos, quince; cool-second: molasses', levels: 'brightness 3-, weight 3+ right, sweetness 3+, length 3, flowers 2+, fruit 2' },
+      { day: 19, taster: 'Mira', notes: 'Damson skin, long sweet finish.', looks: 'hot-nose: quince, jasmine; warm-first: plum; cool-first: quince, honey', levels: 'brightness 3 right, weight 3, sweetness 4- right, length 4- right, fruit 2, flowers 3+', cup: { finishS: 24, markAt: 'cool', dryness: 'a trace', textures: ['silky', 'juicy'] }, drainS: 184, bench: { hand: 'steady', vigour: 'steady', bed: 'flat', tdsPercent: 1.33, ph: 4.98 } },
+      { day: 21, taster: 'Tomas', notes: 'The best so far.', looks: 'hot-nose: quince, rose; hot-first: quince, honey; cool-first: plum, rooibos', levels: 'brightness 3 right, weight 3 right, sweetness 4 right, length 4+ right, fruit 2-, flowers 3', cup: { finishS: 31, markAt: 'cool', company: 'panel', textures: ['silky'], nag: { said: 'the tin my aunt kept biscuits in: warm, dusty, a little of flowers', tapped: ['warming', 'powdery', 'flower', 'spice'] } }, drainS: 182, bench: { hand: 'slow', vigour: 'faint', bed: 'flat', tastes: ['dry'], tdsPercent: 1.36 } },
     ],
   },
   {
     label: {
-      name: 'Cerro Azul Natural', roaster: 'Two Rivers Coffee', origin: 'Bolivia', variety: 'Maragogipe', process: 'natural', roastLevel: 'medium-light',
+      name: 'Quebrada Sombra', roaster: 'Ninth Kettle', origin: 'Bolivia', variety: 'Maragogipe', process: 'natural', roastLevel: 'medium-light',
       printedNotes: 'fig, melon, molasses', weightG: 250, price: 16, bet: 'Probably too fruity for me.', reference: cone,
     },
     age: 33,
@@ -108,9 +108,9 @@ export const BAGS: readonly DemoBag[] = [
     truth: { level: 88, peakDay: 24, riseWidth: 0.5, fallWidth: 0.7, height: 18 },
     brews: [
       { day: 4, taster: 'Mira', notes: 'Sharp. Tamarind and nothing else.' },
-      { day: 6, taster: 'Tomas', notes: 'Still all edge.', looks: 'cup: tamarind, lime' , levels: 'acidity 5 much, sweetness 1 little, body 2' },
-      { day: 8, taster: 'Mira', notes: 'Less sharp.', looks: 'hot-first: tamarind; cool-first: nectarine', levels: 'acidity 4.5 much, sweetness 2 little, body 2+', drainS: 176 },
-      { day: 10, taster: 'Tomas', recipe: flat, looks: 'cup: nectarine, grandmother’s attic' , levels: 'acidity 4, sweetness 2.5, body 3-' },
+      { day: 6, taster: 'Tomas', notes: 'Still all edge.', looks: 'cup: tamarind, lime' , levels: 'brightness 5 much, sweetness 1 little, weight 2' },
+      { day: 8, taster: 'Mira', notes: 'Less sharp.', looks: 'hot-first: tamarind; cool-first: nectarine', levels: 'brightness 4.5 much, sweetness 2 little, weight 2+', drainS: 176 },
+      { day: 10, taster: 'Tomas', recipe: flat, looks: 'cup: nectarine, grandmother’s attic' , levels: 'brightness 4, sweetness 2.5, weight 3-' },
       { day: 12, taster: 'Mira', notes: 'Getting sweeter.', drainS: 180 },
     ],
   },
@@ -123,7 +123,7 @@ export const BAGS: readonly DemoBag[] = [
   {
     // Better brewer and later days came together: nobody can say from this log whether it peaked or was brewed better.
     label: {
-      name: 'Gishora Hill', roaster: 'Two Rivers Coffee', origin: 'Burundi', variety: 'Typica', process: 'washed', roastLevel: 'medium-light',
+      name: 'Gishora Hill', roaster: 'Ninth Kettle', origin: 'Burundi', variety: 'Typica', process: 'washed', roastLevel: 'medium-light',
       printedNotes: 'rooibos, clove', weightG: 250, price: 13.5, bet: 'A safe one.', reference: cone,
     },
     age: 26,
@@ -149,30 +149,30 @@ export const BAGS: readonly DemoBag[] = [
     ],
   },
   {
-    label: { name: 'Low Tide Espresso', roaster: 'Saltmarsh Coffee', origin: 'India', variety: 'S795', process: 'washed', roastLevel: 'medium-dark', printedNotes: 'walnut, molasses, malt', weightG: 500, price: 19, school: 'stars', reference: shot },
+    label: { name: 'Low Tide Espresso', roaster: 'Saltmarsh Coffee', origin: 'India', variety: 'S795', process: 'washed', roastLevel: 'medium-dark', printedNotes: 'walnut, molasses, malt', weightG: 500, price: 19, reference: shot },
     age: 17,
     truth: { level: 82, peakDay: 14, riseWidth: 0.45, fallWidth: 0.7, height: 14 },
     brews: [
-      { day: 5, taster: 'Tomas', notes: 'Gushing, sour.', fault: 'spill', faultNote: 'Channelled and sprayed.' },
+      { day: 5, taster: 'Tomas', notes: 'Too quick to taste of anything.', fault: 'spill', faultNote: 'The cup stood beside the spout.' },
       { day: 6, taster: 'Tomas', notes: 'Crema everywhere, sharp.', drainS: 24, bench: { hand: 'fast', vigour: 'wild', tastes: ['sour'] } },
       { day: 8, taster: 'Tomas', notes: 'Walnut.', drainS: 27, bench: { hand: 'steady', vigour: 'lively' } },
       { day: 10, taster: 'Tomas', recipe: { grindStep: -1 }, notes: 'Finer: heavier, malt.', drainS: 31 },
       { day: 12, taster: 'Mira', notes: 'Molasses, round.', drainS: 28 },
       { day: 14, taster: 'Tomas', notes: 'Malt and walnut. Good.', drainS: 29, bench: { hand: 'steady', vigour: 'steady' } },
-      { day: 16, taster: 'Tomas', recipe: { style: 'milk' }, seen: { milkG: 160 }, notes: 'With milk: malted biscuit.', looks: 'cup: malt, biscuit', cup: { milkKind: 'oat' } },
+      { day: 16, taster: 'Mira', recipe: { style: 'cold' }, seen: { iceG: 70 }, notes: 'Over ice: malt and nothing sharp.', looks: 'cup: malt, walnut' },
     ],
   },
   {
-    label: { name: 'Anaerobic Sampler', roaster: 'Lantern Street', origin: 'Ecuador', variety: 'Typica', process: 'extended-fermentation', roastLevel: 'light', printedNotes: 'melon, clove', weightG: 50, price: 8, bet: 'Odd, and over too soon.', reference: { ...cone, doseG: 12, waterG: 192, brewer: 'small cone' } },
+    label: { name: 'Taster’s Tin', roaster: 'Lantern Street', origin: 'Ecuador', variety: 'Villa Sarchi', process: 'honey', roastLevel: 'medium-light', printedNotes: 'malt, nectarine', weightG: 70, price: 7, bet: 'Too little to learn much from.', reference: { ...cone, brewer: 'siphon', doseG: 16, waterG: 240 } },
     age: 19,
-    truth: { level: 82, peakDay: 27, riseWidth: 0.6, fallWidth: 0.7, height: 12 },
+    truth: { level: 82, peakDay: 20, riseWidth: 0.6, fallWidth: 0.7, height: 12 },
     brews: [
-      { day: 11, taster: 'Mira', notes: 'Clove first, then melon rind.' },
-      { day: 16, taster: 'Mira', notes: 'Melon. Less odd.', fromMemory: true },
+      { day: 9, taster: 'Mira', notes: 'Malt first. Nectarine if one is told.' },
+      { day: 15, taster: 'Tomas', notes: 'More of it, and sweeter.', fromMemory: true },
     ],
   },
   {
-    label: { name: 'Harbour House Blend', roaster: 'Dry Dock Provisions', origin: 'Sumatra and Uganda', variety: '', process: 'washed', roastLevel: 'medium-dark', printedNotes: 'cedar, walnut', weightG: 500, price: 11, reference: { ...cone, brewer: 'press', doseG: 18, waterG: 288, waterC: 95 } },
+    label: { name: 'Harbour House Blend', roaster: 'Dry Dock Provisions', origin: 'Sumatra and Uganda', variety: '', process: 'washed', roastLevel: 'medium-dark', printedNotes: 'cedar, walnut', weightG: 500, price: 11, school: 'stars', reference: { ...cone, brewer: 'press', doseG: 19, waterG: 300, waterC: 93 } },
     age: 41,
     bestBeforeOnly: true,
     truth: { level: 76, peakDay: 25, riseWidth: 0.9, fallWidth: 1.2, height: 1 },
@@ -183,10 +183,10 @@ export const BAGS: readonly DemoBag[] = [
       { day: 22, taster: 'Tomas' },
       { day: 24, taster: 'Tomas', notes: 'Walnut.' },
       { day: 27, taster: 'Tomas' },
-      { day: 29, taster: 'Tomas', recipe: { brewer: 'cone', waterC: 94 }, notes: 'Cleaner in the cone, thinner.' },
+      { day: 29, taster: 'Tomas', recipe: { brewer: 'cone', waterC: 92 }, notes: 'Cleaner in the cone, thinner.' },
       { day: 31, taster: 'Tomas' },
       { day: 34, taster: 'Tomas', notes: 'Cedar.' },
-      { day: 36, taster: 'Tomas' },
+      { day: 36, taster: 'Tomas', recipe: { style: 'milk' }, seen: { milkG: 60 }, notes: 'For the aunt, with milk.', cup: { milkKind: 'whole' } },
       { day: 39, taster: 'Tomas', notes: 'The same as ever.' },
     ],
   },
@@ -206,7 +206,7 @@ export const BAGS: readonly DemoBag[] = [
       { day: 23, taster: 'Mira', notes: 'Quince at last.', drainS: 181 },
       { day: 26, taster: 'Mira', notes: 'Quince, honey, endless.', drainS: 183 },
       { day: 29, taster: 'Tomas', notes: 'As good as it gets.' },
-      { day: 31, taster: 'Mira', notes: 'Rinse water left in the server.', fault: 'rinse-water-left' },
+      { day: 31, taster: 'Mira', notes: 'The filter folded over halfway.', fault: 'stalled-filter' },
       { day: 34, taster: 'Mira', notes: 'Softer.', drainS: 180 },
       { day: 39, taster: 'Tomas', notes: 'Malt creeping in.' },
       { day: 45, taster: 'Mira', notes: 'Paper. The end.' },
@@ -221,7 +221,7 @@ export const BAGS: readonly DemoBag[] = [
       { day: 3, taster: 'Tomas', notes: 'Smoke, molasses.' },
       { day: 5, taster: 'Tomas', notes: 'Malt loaf.' },
       { day: 7, taster: 'Mira', notes: 'Molasses, round.' },
-      { day: 10, taster: 'Tomas', recipe: { waterC: 94 }, notes: 'Hotter: bitter.' },
+      { day: 10, taster: 'Tomas', recipe: { waterC: 92 }, notes: 'Hotter: bitter.' },
       { day: 13, taster: 'Tomas', notes: 'Fine.' },
       { day: 17, taster: 'Mira', notes: 'Ashy.' },
       { day: 22, taster: 'Tomas', notes: 'Only with sugar.' },

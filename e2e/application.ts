@@ -5,6 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { test as base, expect, type Page } from '@playwright/test';
+import type { Shelf } from '../contract/shelf';
 
 const ROOT = fileURLToPath(new URL('..', import.meta.url));
 
@@ -45,6 +46,16 @@ export class Application {
     if (code !== 0) throw new Error(`Making the demo household ended with ${code}`);
   }
 
+  /** Resolves once every bag on the shelf is judged: what a household that was there before finds. */
+  async allJudged(): Promise<void> {
+    for (;;) {
+      const answer = await fetch(`${this.address}/api/shelf?today=${dateOf(0)}`);
+      const { lanes } = (await answer.json()) as Shelf;
+      if (lanes.every(({ judged }) => judged === 'now')) return;
+      await new Promise((resolve) => setTimeout(resolve, 50));
+    }
+  }
+
   remove(): void {
     rmSync(this.folder, { recursive: true, force: true });
   }
@@ -71,6 +82,7 @@ async function serving(fill: boolean, lend: (application: Application) => Promis
   const application = new Application();
   if (fill) await application.fillWithDemo();
   await application.start();
+  if (fill) await application.allJudged();
   await lend(application);
   await application.stop();
   application.remove();
@@ -119,7 +131,7 @@ export async function addBag(page: Page, application: Application, name: string,
 
 /** A bag put there over the wire, for tests of what comes after; opens its page. */
 export async function openBag(page: Page, application: Application, differently: Record<string, unknown> = {}): Promise<string> {
-  const bag = { name: 'Test Hill', roastedOn: dateOf(14), reference: { style: 'filter', brewer: 'cone', doseG: 15, waterG: 240, waterC: 94, grindStep: 0 }, ...differently };
+  const bag = { name: 'Test Hill', roastedOn: dateOf(14), reference: { style: 'filter', brewer: 'cone', doseG: 17, waterG: 272, waterC: 92, grindStep: 0 }, ...differently };
   const answer = await page.request.post(`${application.address}/api/bags`, { data: bag });
   if (!answer.ok()) throw new Error(await answer.text());
   const { id } = (await answer.json()) as { id: string };

@@ -35,8 +35,8 @@ test('a four-stage brew with the simulated scale, from pre-flight to cup, by key
   await expect(page.getByText(/^Drained in \d:\d\d/)).toBeVisible();
   // The number to pour to followed the plan, and the scale the hand.
   const targets = (await page.evaluate<string[]>('window.targets')).filter((target) => target.endsWith(' g'));
-  expect(targets.slice(-3)).toEqual(['110 g', '175 g', '240 g']);
-  expect(await page.evaluate('window.weight')).toMatch(/^2[34]\d(\.\d)? g$/);
+  expect(targets.slice(-3)).toEqual(['120 g', '195 g', '272 g']);
+  expect(await page.evaluate('window.weight')).toMatch(/^2[5-8]\d(\.\d)? g$/);
   await page.keyboard.press('Space');
   await expect(page.getByRole('heading', { name: 'The cup: Scale Hill' })).toBeVisible();
   await expect(page.getByLabel('Drained in')).toHaveValue(/^[23]:\d\d$/);
@@ -45,7 +45,7 @@ test('a four-stage brew with the simulated scale, from pre-flight to cup, by key
   await page.getByRole('button', { name: 'hollow far left' }).click();
   await page.getByRole('button', { name: 'Read the refractometer' }).click();
   await expect(page.getByLabel('Dissolved solids')).toHaveValue(/^1\.\d+$/);
-  await expect(page.getByText(/% × 210 g ÷ 15 g =/)).toBeVisible();
+  await expect(page.getByText(/% × 238 g ÷ 17 g =/)).toBeVisible();
   await page.getByRole('button', { name: 'Save the cup' }).click();
   await expect(page.getByText('1 brew, 1 in the judgement')).toBeVisible();
   await expect(page.getByRole('img', { name: /Bloom or crema by rest day: day 14 lively/ })).toBeVisible();
@@ -69,10 +69,10 @@ test('a four-stage brew with the simulated scale, from pre-flight to cup, by key
   }
 
   // The log shows the recipe with what happened beside the plan.
-  await page.getByRole('button', { name: /^Cone, 15 g/ }).click();
+  await page.getByRole('button', { name: /^Cone, 17 g/ }).click();
   const entry = page.locator('.log > li.chosen');
-  await expect(entry).toContainText('Four even pours, version 1');
-  await expect(entry).toContainText('Pour to 175 g');
+  await expect(entry).toContainText('Growing pours, version 1');
+  await expect(entry).toContainText('Pour to 195 g');
   await expect(entry.locator('.trace-chart path.recharts-line-curve')).toHaveCount(2);
 });
 
@@ -101,7 +101,7 @@ test('a killed server loses at most the last second of the trace, and no tap', a
   await expect(page.getByLabel('Weight on the scale')).toHaveText(/[1-9]\d\.?\d* g/);
   const killedAt = Date.now();
   await application.stop('SIGKILL');
-  await page.getByRole('button', { name: 'Poured to 45 g' }).click();
+  await page.getByRole('button', { name: 'Poured to 50 g' }).click();
   await expect(page.getByText('what you tapped is kept here')).toBeVisible();
   // The clock is worked out from the start: it goes on without the server.
   const shown = await page.getByLabel('Time since the start').textContent();
@@ -165,8 +165,8 @@ test('by hand on a phone: one tap a stage, nothing under 44 px, the number reada
   expect(await small()).toEqual([]);
   expect(await violations(page)).toEqual([]);
   expect(await page.evaluate('document.documentElement.scrollWidth')).toBeLessThanOrEqual(390);
-  await inReach('Poured to 45 g');
-  await page.getByRole('button', { name: 'Poured to 45 g' }).click();
+  await inReach('Poured to 50 g');
+  await page.getByRole('button', { name: 'Poured to 50 g' }).click();
   await expect(page.getByText('Wait, then pour to')).toBeVisible();
   await page.reload();
   await expect(page.getByText('Wait, then pour to')).toBeVisible();
@@ -235,7 +235,7 @@ test('a cold steep counts every second, and comes back to the shelf as due', asy
   await expect(page.getByRole('list', { name: 'On the bench' })).toContainText(/Due:\s*Night Store, Overnight since .+: strain it and keep it in the refrigerator/);
 });
 
-test('a recipe scaled to 10 g and to 40 g; one with its stages out of order is refused; an old brew keeps the version it used', async ({ page, application }) => {
+test('a recipe scaled to 10 g and to 34 g; one with its stages out of order is refused; an old brew keeps the version it used', async ({ page, application }) => {
   await connect(page, application, {});
   await layOut(page, application, 'Version Hill');
   await start(page);
@@ -248,16 +248,16 @@ test('a recipe scaled to 10 g and to 40 g; one with its stages out of order is r
   await page.getByRole('link', { name: 'Brew at the bench' }).click();
   const scaled = page.getByRole('status').filter({ hasText: 'Scaled' });
   await page.getByLabel('Dose').fill('10');
-  await expect(scaled.getByRole('listitem')).toHaveText(['Dose: 15 → 10 g', 'Water: 240 → 160 g', 'Stage 1: 45 → 30 g', 'Stage 2: 110 → 73 g', 'Stage 3: 175 → 117 g', 'Stage 4: 240 → 160 g']);
-  await page.getByLabel('Dose').fill('40');
-  await expect(scaled.getByRole('listitem')).toHaveText(['Dose: 15 → 40 g', 'Water: 240 → 640 g', 'Stage 1: 45 → 120 g', 'Stage 2: 110 → 293 g', 'Stage 3: 175 → 467 g', 'Stage 4: 240 → 640 g']);
+  await expect(scaled.getByRole('listitem')).toHaveText(['Dose: 17 → 10 g', 'Water: 272 → 160 g', 'Stage 1: 50 → 29 g', 'Stage 2: 120 → 71 g', 'Stage 3: 195 → 115 g', 'Stage 4: 272 → 160 g']);
+  await page.getByLabel('Dose').fill('34');
+  await expect(scaled.getByRole('listitem')).toHaveText(['Dose: 17 → 34 g', 'Water: 272 → 544 g', 'Stage 1: 50 → 100 g', 'Stage 2: 120 → 240 g', 'Stage 3: 195 → 390 g', 'Stage 4: 272 → 544 g']);
 
   await page.getByRole('link', { name: 'Edit the recipe' }).click();
   await page.getByRole('button', { name: 'Edit', exact: true }).click();
   const thirdTime = page.getByLabel('At', { exact: true }).nth(2);
   await thirdTime.fill('0:30');
   await page.getByRole('button', { name: 'Save the recipe' }).click();
-  await expect(page.getByText('Stage 3 (pour to 175 g) begins at 0:30, before stage 2 (pour to 110 g, at 0:40)')).toBeVisible();
+  await expect(page.getByText('Stage 3 (pour to 195 g) begins at 0:30, before stage 2 (pour to 120 g, at 0:40)')).toBeVisible();
   await thirdTime.fill('1:30');
   await page.getByLabel('At', { exact: true }).nth(3).fill('2:05');
   await page.getByLabel('At', { exact: true }).nth(4).fill('2:25');
@@ -267,8 +267,8 @@ test('a recipe scaled to 10 g and to 40 g; one with its stages out of order is r
 
   await page.goto(application.address);
   await page.getByRole('link', { name: /Version Hill/ }).first().click();
-  await page.getByRole('button', { name: /^Cone, 15 g/ }).click();
+  await page.getByRole('button', { name: /^Cone, 17 g/ }).click();
   const entry = page.locator('.log > li.chosen');
   await expect(entry).toContainText('version 1 (edited since)');
-  await expect(entry.getByRole('row', { name: /1:15 Pour to 175 g/ })).toBeVisible();
+  await expect(entry.getByRole('row', { name: /1:15 Pour to 195 g/ })).toBeVisible();
 });

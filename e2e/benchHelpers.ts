@@ -17,7 +17,7 @@ export async function connect(page: Page, { address }: Application, instruments:
 }
 
 /** Adds a bag and lays out a brew of it by a recipe; ends at the pre-flight checks. */
-export async function layOut(page: Page, application: Application, bag: string, recipe = /Four even pours/): Promise<LiveBrew> {
+export async function layOut(page: Page, application: Application, bag: string, recipe = /Growing pours/): Promise<LiveBrew> {
   await addBag(page, application, bag, 14);
   await page.getByRole('link', { name: 'Brew at the bench' }).click();
   await chooseRecipe(page, recipe);

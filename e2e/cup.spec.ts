@@ -20,8 +20,8 @@ test('one mark of ten, by keyboard alone, with words as chips', async ({ page, a
   await page.keyboard.press('b');
   await expect(page.getByRole('heading', { name: 'Log a brew: Mark Hill' })).toBeVisible();
   await tabTo(page, 'Overall');
-  await page.keyboard.type('8.4');
-  await expect(page.getByText('The same as 84 of 100, high 4, 4¼ ★.')).toBeVisible();
+  await page.keyboard.type('7.4');
+  await expect(page.getByText('The same as 74 of 100, low 4, 3¾ ★.')).toBeVisible();
   await tabTo(page, 'Notes');
   await page.keyboard.type('quinz');
   await expect(page.getByRole('listbox').getByRole('option').first()).toContainText('quince');
@@ -31,7 +31,7 @@ test('one mark of ten, by keyboard alone, with words as chips', async ({ page, a
   // A word under the fingers is taken with the rest.
   await page.keyboard.type('dams');
   await save(page);
-  await expect(mark(page)).toHaveText('8.4');
+  await expect(mark(page)).toHaveText('7.4');
   await expect(page.locator('.cup-words')).toHaveText('quince, attic smell, honey, dams');
 });
 
@@ -70,24 +70,24 @@ test('levels with halves and thirds, and how each amount was liked', async ({ pa
   await openBag(page, application, { name: 'Level Hill', school: 'levels' });
   await page.keyboard.press('b');
   await tabTo(page, 'Overall');
-  await page.keyboard.type('4+');
-  await expect(page.getByText('The same as 86.7 of 100, 8.7 of 10, 4¼ ★.')).toBeVisible();
-  await tabTo(page, 'Acidity');
+  await page.keyboard.type('4-');
+  await expect(page.getByText('The same as 73.3 of 100, 7.3 of 10, 3¾ ★.')).toBeVisible();
+  await tabTo(page, 'Brightness');
   await page.keyboard.type('4-m');
-  await tabTo(page, 'Body');
+  await tabTo(page, 'Weight');
   await page.keyboard.type('3j');
   await page.keyboard.press('ArrowUp');
-  await tabTo(page, 'Stone fruit');
+  await tabTo(page, 'Fruit');
   await page.keyboard.type('low 2');
-  await tabTo(page, 'Ferment');
+  await tabTo(page, 'Roast');
   await page.keyboard.type('9');
   await page.keyboard.press('Control+Enter');
   await expect(page.getByText('A level below cannot be read')).toBeVisible();
-  await page.getByRole('textbox', { name: 'Ferment' }).fill('');
+  await page.getByRole('textbox', { name: 'Roast' }).fill('');
   await save(page);
-  await expect(mark(page)).toHaveText('high 4');
-  await page.getByRole('button', { name: /^Cone, 15 g/ }).first().click();
-  await expect(page.getByText('Levels: Acidity low 4, too much; Body high 3, just right; Stone fruit low 2.')).toBeVisible();
+  await expect(mark(page)).toHaveText('low 4');
+  await page.getByRole('button', { name: /^Cone, 17 g/ }).first().click();
+  await expect(page.getByText('Levels: Brightness low 4, too much; Weight high 3, just right; Fruit low 2.')).toBeVisible();
 });
 
 test('the ten-attribute sum of 100 is its parts', async ({ page, application }) => {
@@ -114,14 +114,14 @@ test('stars in quarters', async ({ page, application }) => {
   await tabTo(page, 'Overall');
   await page.keyboard.press('ArrowDown');
   await page.keyboard.press('Control+A');
-  await page.keyboard.type('4.25');
+  await page.keyboard.type('3.75');
   await save(page);
-  await expect(mark(page)).toHaveText('4¼ ★');
+  await expect(mark(page)).toHaveText('3¾ ★');
 });
 
 test('same again is a finished, scored cup in at most six keystrokes, from the bag and from the shelf', async ({ page, application }) => {
   const id = await openBag(page, application, { name: 'Again Ridge' });
-  await page.request.post(`${application.address}/api/bags/${id}/brews`, { data: { style: 'milk', brewer: 'siphon', doseG: 15, waterG: 240, waterC: 92, grindStep: 0, brewedAt: new Date(Date.now() - 3_600_000).toISOString(), cup: { school: 'mark10', mark: 8, milkKind: 'oat' } } });
+  await page.request.post(`${application.address}/api/bags/${id}/brews`, { data: { style: 'milk', brewer: 'siphon', doseG: 17, waterG: 272, waterC: 92, grindStep: 0, brewedAt: new Date(Date.now() - 3_600_000).toISOString(), cup: { school: 'mark10', mark: 8, milkKind: 'oat' } } });
   await page.reload();
   await expect(page.locator('.log > li')).toHaveCount(1);
   let keystrokes = 0;
@@ -199,7 +199,7 @@ test('look by look: nose and palate, both sips, the clock that calls, the finish
   await expect(entry).toContainText('hot, second sip: lime');
   await expect(entry).toContainText('cool, first sip: honey');
   for (const said of ['at a panel', 'marked cool', 'written later that day']) await expect(entry).toContainText(said);
-  await page.getByRole('button', { name: /^Cone, 15 g/ }).first().click();
+  await page.getByRole('button', { name: /^Cone, 17 g/ }).first().click();
   await expect(entry).toContainText(/finish 12(\.\d)? s · silky · dryness: a trace/);
   // And it is all there to edit.
   await page.getByRole('button', { name: /More about the brew/ }).click();
@@ -243,7 +243,7 @@ test('a beginner is walked through; who knows the way does not see it', async ({
   await page.getByRole('button', { name: 'Walk me through', exact: true }).click();
   await page.getByRole('button', { name: 'Walk me through this cup' }).click();
   const coach = page.getByRole('region', { name: 'Walked through' });
-  for (const [step, field] of [['Smell.', 'Hot, nose'], ['Slurp.', 'Hot, first sip'], ['Sense.', 'Hot, second sip'], ['Say.', 'Warm, first sip']] as const) {
+  for (const [step, field] of [['Over the rim.', 'Hot, nose'], ['A little at first.', 'Hot, first sip'], ['Half a minute later.', 'Warm, first sip']] as const) {
     await expect(coach).toContainText(step);
     await expect(page.getByRole('combobox', { name: field })).toBeFocused();
     await coach.getByRole('button').first().click();
@@ -266,10 +266,10 @@ test('the sheet speaks to a screen reader: every control has a role and a name',
   const list = page.getByRole('listbox', { name: 'Notes: suggestions' });
   await expect(list.getByRole('option', { selected: true })).toContainText('rose');
   await expect(page.getByRole('combobox', { name: 'Notes', exact: true })).toHaveAttribute('aria-expanded', 'true');
-  for (const group of ['Acidity', 'Taste', 'Its colour', 'The mark rests on']) await expect(page.getByRole('group', { name: group, exact: true })).toBeVisible();
+  for (const group of ['Brightness', 'Taste', 'Its colour', 'The mark rests on']) await expect(page.getByRole('group', { name: group, exact: true })).toBeVisible();
   await expect(page.getByRole('tab')).toHaveCount(6);
   await expect(page.getByRole('tabpanel', { name: 'Hot' })).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Acidity: too much' })).toHaveAttribute('aria-pressed', 'false');
+  await expect(page.getByRole('button', { name: 'Brightness: too much' })).toHaveAttribute('aria-pressed', 'false');
   await expect(page.getByRole('list', { name: 'It may be' }).getByRole('listitem')).toHaveCount(5);
   expect(await violations(page)).toEqual([]);
   // Nothing that can be operated is without a name.

@@ -6,7 +6,7 @@ import { join } from 'node:path';
 import { chromium, type Page } from '@playwright/test';
 import { expect, openBag, test } from './application';
 
-const BREW = { style: 'filter', brewer: 'cone', doseG: 15, waterG: 240, waterC: 94, grindStep: 0 };
+const BREW = { style: 'filter', brewer: 'cone', doseG: 17, waterG: 272, waterC: 92, grindStep: 0 };
 const words = (page: Page) => page.getByLabel('In your words');
 
 interface OwnBrowser {
@@ -261,7 +261,7 @@ test('the cup of a brew that another device has logged meanwhile is not lost wit
   await page.goto(`${application.address}/bags/${id}/brew?live=${live.id}`);
   await words(page).fill('mine, not logged');
   await expect(page.getByText('Every word is kept.')).toBeVisible();
-  const logged = { style: 'filter', brewer: 'cone', doseG: 15, waterG: 240, waterC: 94, grindStep: 0, brewedAt: new Date().toISOString(), liveId: live.id, cup: { school: 'mark10', mark: 8, notes: 'theirs' } };
+  const logged = { style: 'filter', brewer: 'cone', doseG: 17, waterG: 272, waterC: 92, grindStep: 0, brewedAt: new Date().toISOString(), liveId: live.id, cup: { school: 'mark10', mark: 8, notes: 'theirs' } };
   expect((await page.request.post(`${application.address}/api/bags/${id}/brews`, { data: logged })).ok()).toBe(true);
   await page.reload();
   await expect(page.getByText('This brew is no longer on the bench')).toBeVisible();

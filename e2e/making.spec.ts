@@ -19,8 +19,8 @@ test('a cup logged by hand is read: extraction with its sum, one change with its
   await page.getByRole('button', { name: 'salty', exact: true }).click();
   await expect(reading).toContainText('Next time: grind one step finer. It tasted sour: too little was drawn out.');
   await page.getByLabel('Dissolved solids').fill('1,2');
-  await page.getByLabel('Beverage').fill('195');
-  await expect(reading).toContainText('1.2 % × 195 g ÷ 15 g = 15.6 %; percolation: the beverage in the cup is counted.');
+  await page.getByLabel('Beverage').fill('221');
+  await expect(reading).toContainText('1.2 % × 221 g ÷ 17 g = 15.6 %; percolation: the beverage in the cup is counted.');
   await expect(reading).toContainText('It tasted sour and only 15.6 % was drawn out of the dose');
   await page.getByRole('button', { name: 'bitter', exact: true }).click();
   await expect(reading).toContainText('these point opposite ways');
@@ -31,8 +31,8 @@ test('a cup logged by hand is read: extraction with its sum, one change with its
 
   await expect(page.getByText('From the last cup')).toBeVisible();
   await expect(page.locator('.side .advice')).toContainText('Next time: grind one step finer.');
-  await page.getByRole('button', { name: /^Cone, 15 g to 225 g/ }).click();
-  await expect(page.locator('.making')).toContainText('bloom steady · bed hollow near right · tasted sour · extraction 1.2 % × 195 g ÷ 15 g = 15.6 % · 195 g in the cup');
+  await page.getByRole('button', { name: /^Cone, 17 g to 255 g/ }).click();
+  await expect(page.locator('.making')).toContainText('bloom steady · bed hollow near right · tasted sour · extraction 1.2 % × 221 g ÷ 17 g = 15.6 % · 221 g in the cup');
 
   await page.getByRole('button', { name: /More about the brew/ }).click();
   await page.getByRole('button', { name: 'Edit', exact: true }).click();
@@ -44,7 +44,7 @@ test('a cup logged by hand is read: extraction with its sum, one change with its
   await expect(page.getByText('pH must be between 0 and 14')).toBeVisible();
   await page.getByLabel('pH').fill('4,95');
   await page.getByRole('button', { name: 'Save the cup' }).click();
-  await page.getByRole('button', { name: /^Cone, 15 g to 225 g/ }).click();
+  await page.getByRole('button', { name: /^Cone, 17 g to 255 g/ }).click();
   await expect(page.locator('.making')).toContainText('pH 4.95');
 });
 
@@ -115,17 +115,17 @@ test('every kind of brewing asks what applies to it, warns of what is its own, a
 
 test('what is left of a bag is shared out without a remainder', async ({ page, application }) => {
   const answer = await page.request.post(`${application.address}/api/bags`, {
-    data: { name: 'Last Grams', roastedOn: dateOf(10), weightG: 33, reference: { style: 'filter', brewer: 'cone', doseG: 15, waterG: 240, waterC: 94, grindStep: 0 } },
+    data: { name: 'Last Grams', roastedOn: dateOf(10), weightG: 37, reference: { style: 'filter', brewer: 'cone', doseG: 17, waterG: 272, waterC: 92, grindStep: 0 } },
   });
   const { id } = (await answer.json()) as { id: string };
   await page.goto(`${application.address}/bags/${id}/bench`);
-  await page.getByRole('button', { name: 'Share out what is left: 2 × 16.5 g' }).click();
-  await expect(page.getByText('16.5 g to 264 g, 1:16')).toBeVisible();
-  await expect(page).toHaveURL(/dose=16\.5/);
+  await page.getByRole('button', { name: 'Share out what is left: 2 × 18.5 g' }).click();
+  await expect(page.getByText('18.5 g to 296 g, 1:16')).toBeVisible();
+  await expect(page).toHaveURL(/dose=18\.5/);
   await page.getByLabel('Dose').fill('40');
-  await expect(page.getByText('That is more than the 33 g that should be left.')).toBeVisible();
+  await expect(page.getByText('That is more than the 37 g that should be left.')).toBeVisible();
   await page.getByLabel('Dose').fill('a lot');
   await expect(page.getByText('The dose must be a number of grams')).toBeVisible();
   await page.getByRole('button', { name: 'As written' }).click();
-  await expect(page.getByText('15 g to 240 g, 1:16')).toBeVisible();
+  await expect(page.getByText('17 g to 272 g, 1:16')).toBeVisible();
 });

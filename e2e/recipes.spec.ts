@@ -19,7 +19,7 @@ test('a recipe of one’s own is written, made the standard, copied, deleted and
   await page.getByLabel('Water', { exact: true }).fill('1:15');
   await expect(page.getByText('1:15, 300 g')).toBeVisible();
   await page.getByRole('button', { name: 'Keep the recipe' }).click();
-  await expect(page.getByText('Stage 4 (pour to 240 g) ends at 240 g, but 300 g are to be poured')).toBeVisible();
+  await expect(page.getByText('Stage 4 (pour to 272 g) ends at 272 g, but 300 g are to be poured')).toBeVisible();
   await page.getByLabel('To', { exact: true }).nth(3).fill('300');
   await page.getByRole('button', { name: 'Remove stage 5' }).click();
   await page.getByRole('button', { name: 'Keep the recipe' }).click();
@@ -31,13 +31,13 @@ test('a recipe of one’s own is written, made the standard, copied, deleted and
   await expect(page.getByRole('button', { name: 'Delete' })).toHaveCount(0);
   // A new bag begins with the standard as its reference.
   await addBag(page, application, 'Standard Field', 9);
-  await expect(page.getByText('Sock filter, 20 g to 300 g at 94 °C')).toBeVisible();
+  await expect(page.getByText('Sock filter, 20 g to 300 g at 92 °C')).toBeVisible();
 
   await page.goto(`${application.address}/recipes`);
-  await page.getByRole('link', { name: /Four even pours/ }).click();
+  await page.getByRole('link', { name: /Growing pours/ }).click();
   await page.getByRole('button', { name: 'Make it the standard' }).click();
   await page.getByRole('button', { name: 'Copy' }).click();
-  await expect(page.getByText('It begins as a copy of Four even pours.')).toBeVisible();
+  await expect(page.getByText('It begins as a copy of Growing pours.')).toBeVisible();
   await page.goto(`${application.address}/recipes`);
   await page.getByRole('link', { name: /Sock over a jug/ }).click();
   await page.getByRole('button', { name: 'Delete' }).click();
@@ -58,7 +58,7 @@ test('a shot is written with its yield, seconds and pressure, a steep with its h
   await page.getByLabel('Length of the shot').fill('26');
   await page.getByLabel('Pressure').fill('9');
   await page.getByRole('button', { name: 'Keep the recipe' }).click();
-  await expect(page.getByText('15 g in, 30 g out, 1:2, 94 °C, 9 bar')).toBeVisible();
+  await expect(page.getByText('17 g in, 30 g out, 1:1.8, 92 °C, 9 bar')).toBeVisible();
 
   await page.goto(`${application.address}/recipes/new`);
   await page.getByLabel('Name').fill('Through the day');

@@ -24,14 +24,14 @@ test('pictures of the main views', async ({ page, demo }) => {
   await picture('bag-dark');
   await page.emulateMedia({ colorScheme: 'light' });
   await page.getByRole('link', { name: 'Log a brew' }).click();
-  await page.getByRole('textbox', { name: 'Overall' }).fill('8.6');
+  await page.getByRole('textbox', { name: 'Overall' }).fill('8.7');
   await page.getByRole('combobox', { name: 'Notes', exact: true }).pressSequentially('quince jelly,grandmother’s attic,');
   await page.getByLabel('In your words').fill('Longer as it cools; damson skin at the end.');
   await page.getByRole('combobox', { name: 'Notes', exact: true }).pressSequentially('rasber');
   await picture('log-a-brew');
   await page.getByRole('combobox', { name: 'Notes', exact: true }).fill('');
   await page.getByText('Levels, and whether they were right').click();
-  for (const [name, level] of [['Aroma', '4'], ['Acidity', '3+j'], ['Body', '3j'], ['Sweetness', '4-j'], ['Finish', '4+j'], ['Bitterness', '1.5'], ['Floral', '3'], ['Citrus', '2-l']] as const) await page.getByRole('textbox', { name }).pressSequentially(level);
+  for (const [name, level] of [['Brightness', '3+j'], ['Weight', '3j'], ['Sweetness', '4-j'], ['Clarity', '4'], ['Length', '4+j'], ['Flowers', '3'], ['Fruit', '2-l'], ['Roast', '1.5']] as const) await page.getByRole('textbox', { name }).pressSequentially(level);
   await page.getByText('A word that will not come').click();
   for (const trait of ['fruit', 'purple', 'sour', 'drying']) await page.locator('.word-finder').getByRole('button', { name: trait, exact: true }).click();
   await page.getByLabel('What is it like?').scrollIntoViewIfNeeded();
@@ -44,7 +44,7 @@ test('pictures of the main views', async ({ page, demo }) => {
   await page.locator('.ridgelines').scrollIntoViewIfNeeded();
   await page.evaluate('window.scrollTo(0, document.querySelector(".ridgelines").getBoundingClientRect().top + scrollY - 90)');
   await picture('levels-over-days');
-  await page.getByRole('button', { name: /^Cone, 15 g/ }).first().click();
+  await page.getByRole('button', { name: /^Cone, 17 g/ }).first().click();
   await page.locator('.making .trace-chart').scrollIntoViewIfNeeded();
   await picture('how-it-was-made');
   await page.getByRole('link', { name: 'Brew at the bench' }).click();
@@ -57,7 +57,7 @@ test('pictures of the main views', async ({ page, demo }) => {
   await page.getByRole('checkbox', { name: 'Rinse water thrown away' }).click();
   await picture('pre-flight');
   await page.getByRole('button', { name: 'Start', exact: true }).click();
-  await page.getByText('until: pour to 240 g').waitFor();
+  await page.getByText('until: pour to 272 g').waitFor();
   await picture('bench');
   await page.setViewportSize({ width: 390, height: 844 });
   await picture('bench-phone');

@@ -2,7 +2,7 @@ import { FIRST_SETTINGS } from '../contract/settings';
 import { expect, openBag, test, type Application } from './application';
 import type { Page } from '@playwright/test';
 
-const brew = (differently: object, daysAgo = 1) => ({ style: 'filter', brewer: 'cone', doseG: 15, waterG: 240, waterC: 94, grindStep: 0, brewedAt: new Date(Date.now() - daysAgo * 86_400_000).toISOString(), cup: { school: 'mark10', mark: 8, ...differently } });
+const brew = (differently: object, daysAgo = 1) => ({ style: 'filter', brewer: 'cone', doseG: 17, waterG: 272, waterC: 92, grindStep: 0, brewedAt: new Date(Date.now() - daysAgo * 86_400_000).toISOString(), cup: { school: 'mark10', mark: 8, ...differently } });
 
 async function log(page: Page, application: Application, bagId: string, cup: object, daysAgo = 1): Promise<void> {
   const answer = await page.request.post(`${application.address}/api/bags/${bagId}/brews`, { data: brew(cup, daysAgo) });
@@ -152,8 +152,8 @@ test('a household adds, hides and orders what levels are given for, and chooses 
   await page.goto(`${application.address}/store-room`);
   await page.getByLabel('A new bag is scored as').selectOption('levels');
   await page.getByText('What levels are given for').click();
-  await page.getByRole('checkbox', { name: 'Ferment' }).uncheck();
-  await page.getByRole('button', { name: 'Body: up' }).click();
+  await page.getByRole('checkbox', { name: 'Roast' }).uncheck();
+  await page.getByRole('button', { name: 'Sweetness: up' }).click();
   await page.getByLabel('Another of your own').fill('Umami depth');
   await page.locator('details').getByRole('button', { name: 'Add', exact: true }).click();
   await expect(page.getByRole('checkbox', { name: 'Umami depth' })).toBeChecked();
@@ -162,11 +162,11 @@ test('a household adds, hides and orders what levels are given for, and chooses 
   await expect(page.getByLabel('Overall mark')).toHaveValue('levels');
   await openBag(page, application, { name: 'Ordered Hill', school: 'levels' });
   await page.keyboard.press('b');
-  await expect(page.locator('.level-row label')).toHaveText(['Aroma', 'Body', 'Acidity', ...Array<RegExp>(15).fill(/./), 'Umami depth']);
+  await expect(page.locator('.level-row label')).toHaveText(['Brightness', 'Sweetness', 'Weight', ...Array<RegExp>(4).fill(/./), 'Umami depth']);
   await page.getByRole('textbox', { name: 'Overall' }).fill('4');
   await page.getByRole('textbox', { name: 'Umami depth' }).fill('3.5');
   await page.keyboard.press('Control+Enter');
-  await page.getByRole('button', { name: /^Cone, 15 g/ }).first().click();
+  await page.getByRole('button', { name: /^Cone, 17 g/ }).first().click();
   await expect(page.getByText('Levels: Umami depth 3½.')).toBeVisible();
   await page.request.patch(`${application.address}/api/settings`, { data: FIRST_SETTINGS });
 });

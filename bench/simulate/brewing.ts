@@ -6,7 +6,7 @@ import { random, type Random } from './random';
 /** Repeatability the engine is told; the taster's true one scatters around it. */
 export const SIGMA0 = 3.5;
 
-export const REFERENCE: Recipe = { style: 'filter', brewer: 'cone', doseG: 15, waterG: 240, waterC: 94, grindStep: 0 };
+export const REFERENCE: Recipe = { style: 'filter', brewer: 'cone', doseG: 17, waterG: 272, waterC: 92, grindStep: 0 };
 const BREWERS = ['cone', 'flat-bottom', 'press', 'thick-paper carafe'];
 
 /** What a taster's hands and tongue are like on one bag, unknown to the engine. */

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { parseBagLine, verdictLine } from '../bagFile';
 
-const recipe = { style: 'filter', brewer: 'cone', doseG: 15, waterG: 240, waterC: 94, grindStep: 0 };
+const recipe = { style: 'filter', brewer: 'cone', doseG: 17, waterG: 272, waterC: 92, grindStep: 0 };
 const brew = (brewedAt: string, overall: number, differently: object = {}) => ({ brewedAt, ...recipe, overall, recordedFrom: 'cup', fault: null, ...differently });
 
 function file(differently: object = {}, label: object = {}): Record<string, unknown> {

@@ -4,7 +4,7 @@ import { roundTo } from './units';
 /** Dissolved coffee as a share of the dose, with the sum it came from. */
 export interface Extraction {
   percent: number;
-  /** "1.32 % × 210 g ÷ 15 g = 18.5 %". */
+  /** "1.32 % × 210 g ÷ 17 g = 18.5 %". */
   formula: string;
   /** Which liquid was counted. */
   basis: string;

@@ -13,9 +13,9 @@ function card(name: string, kind: BrewKind, doseG: number, waterG: number, water
  * first is the standard recipe until the taster names another.
  */
 export const STARTER_CARDS: readonly RecipeCard[] = [
-  card('Four even pours', 'cone', 15, 240, 94, {
+  card('Growing pours', 'cone', 17, 272, 92, {
     drain: { fromS: 165, toS: 195 },
-    stages: [stage('bloom', 0, 12, 45, 'centre first, wet every ground'), stage('pour', 40, 14, 110, 'small circles, not onto the paper'), stage('pour', 75, 14, 175, 'when the level has dropped a finger’s width'), stage('pour', 110, 14, 240, 'centre, gently'), stage('swirl', 128, 4, null, 'once, to level the bed')],
+    stages: [stage('bloom', 0, 12, 50, 'centre first, wet every ground'), stage('pour', 40, 14, 120, 'small circles, not onto the paper'), stage('pour', 75, 14, 195, 'once the bed shows at the rim'), stage('pour', 112, 14, 272, 'centre, gently'), stage('swirl', 130, 4, null, 'once, to level the bed')],
   }),
   card('Two long pours', 'flat-bottom', 16, 256, 93, {
     drain: { fromS: 170, toS: 200 },
@@ -25,9 +25,9 @@ export const STARTER_CARDS: readonly RecipeCard[] = [
     drain: { fromS: 255, toS: 300 },
     stages: [stage('bloom', 0, 15, 90, 'centre, then outward'), stage('pour', 50, 25, 220, 'spirals'), stage('pour', 105, 25, 350, 'spirals'), stage('pour', 160, 25, 480, 'centre')],
   }),
-  card('Four minutes, broken and skimmed', 'press', 18, 288, 95, {
-    drain: { fromS: 345, toS: 390 },
-    stages: [stage('pour', 0, 20, 288, 'all at once, wet every ground'), stage('break', 240, 10, null, 'stir the crust under'), stage('skim', 255, 20, null, 'take off the foam'), stage('press', 345, 20, null, 'only to the surface, slowly')],
+  card('Two fills, then down', 'press', 19, 300, 93, {
+    drain: { fromS: 270, toS: 315 },
+    stages: [stage('pour', 0, 12, 110, 'wet every ground'), stage('stir', 35, 8, null, 'from below, until none floats dry'), stage('pour', 50, 18, 300, 'along the wall'), stage('press', 270, 30, null, 'all the way, as slowly as it lets itself')],
   }),
   card('Short boil, two stirs', 'siphon', 18, 270, 92, {
     drain: { fromS: 105, toS: 135 },
@@ -42,16 +42,16 @@ export const STARTER_CARDS: readonly RecipeCard[] = [
     steepHours: 14,
     stages: [stage('pour', 0, 60, 720, 'wet every ground'), stage('stir', 70, 15, null, 'then into the refrigerator, covered')],
   }),
-  card('Bowl for tasting', 'cupping bowl', 12, 200, 94, {
+  card('Bowl for tasting', 'cupping bowl', 11, 180, 93, {
     drain: { fromS: 600, toS: 900 },
-    stages: [stage('pour', 0, 10, 200, 'to the rim, wet every ground'), stage('break', 240, 10, null, 'nose close, three strokes'), stage('skim', 270, 30, null, 'two spoons'), stage('taste', 660, 60, null, 'when it no longer burns')],
+    stages: [stage('pour', 0, 10, 180, 'to the rim, wet every ground'), stage('break', 240, 10, null, 'nose close, three strokes'), stage('skim', 270, 30, null, 'two spoons'), stage('taste', 660, 60, null, 'when it no longer burns')],
   }),
-  card('Half onto ice', 'iced', 20, 300, 94, {
+  card('Half onto ice', 'iced', 20, 300, 93, {
     iceG: 120,
     drain: { fromS: 135, toS: 165 },
     stages: [stage('bloom', 0, 12, 50, 'wet every ground'), stage('pour', 40, 15, 115, 'small circles'), stage('pour', 75, 15, 180, 'centre')],
   }),
-  card('A pot for the table', 'batch', 60, 960, 94, {
+  card('A pot for the table', 'batch', 60, 960, 93, {
     drain: { fromS: 330, toS: 390 },
     stages: [stage('bloom', 0, 30, 150, 'pulse'), stage('pour', 60, 210, 960, 'let the machine run')],
   }),

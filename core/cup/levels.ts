@@ -48,9 +48,12 @@ export const LIKINGS = ['too little', 'just right', 'too much'] as const;
 export type Liking = (typeof LIKINGS)[number];
 
 /** What levels are given for to begin with; a household adds, hides and orders its own. */
-export const LEVEL_ATTRIBUTES = [
-  ...['aroma', 'acidity', 'body', 'sweetness', 'cleanness', 'finish', 'bitterness', 'savoury'],
-  ...['floral', 'citrus', 'stone fruit', 'berry', 'tropical', 'chocolate', 'caramel', 'nut', 'spice', 'herbal', 'ferment'],
+export const LEVEL_ATTRIBUTES = ['brightness', 'weight', 'sweetness', 'clarity', 'length', 'flowers', 'fruit', 'roast'] as const;
+
+/** What a household may add with one tap. */
+export const MORE_LEVEL_ATTRIBUTES = [
+  ...['aroma', 'acidity', 'body', 'cleanness', 'finish', 'bitterness', 'savoury', 'roundness'],
+  ...['citrus', 'stone fruit', 'berries', 'dried fruit', 'cocoa', 'burnt sugar', 'nuts', 'spices', 'herbs', 'ferment'],
 ] as const;
 
 /** One attribute of the household's sheet of levels, in the order in which it is asked. */

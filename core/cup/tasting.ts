@@ -59,10 +59,9 @@ export type Company = (typeof COMPANIES)[number];
 
 /** What a beginner is walked through, one line each. `line` is where the word goes. */
 export const COACHING: readonly { step: string; line: string; look: Look; at: LineId }[] = [
-  { step: 'Smell', line: 'Before any sip: three short sniffs over the cup. What is the first thing it is like?', look: 'hot', at: 'hot-nose' },
-  { step: 'Slurp', line: 'When it no longer scalds, draw a spoonful in with air, loudly, so that it reaches the nose from behind.', look: 'hot', at: 'hot-first' },
-  { step: 'Sense', line: 'Where does it sit, how heavy is it, is it dry, and how long does it stay once swallowed?', look: 'hot', at: 'hot-second' },
-  { step: 'Say', line: 'Any word will do: a fruit, a place, a colour. Write the first that comes; sip again as it cools and see if it holds.', look: 'warm', at: 'warm-first' },
+  { step: 'Over the rim', line: 'Nothing in the mouth yet. Bend over the cup and breathe as you would at an open window: what does it remind you of?', look: 'hot', at: 'hot-nose' },
+  { step: 'A little at first', line: 'Once it cannot scald you any more, take less than you would drink, let it run to the edges of the tongue and breathe out through the nose.', look: 'hot', at: 'hot-first' },
+  { step: 'Half a minute later', line: 'Drink again, the same amount. What has changed since, what is gone, and what is still there when the mouth is empty?', look: 'warm', at: 'warm-first' },
 ];
 
 /** How a bet placed before the first sip turned out. */

@@ -45,7 +45,7 @@ export function byUrgency(today: PlainDate): (a: ShelfBag, b: ShelfBag) => numbe
   return (a, b) => rank(a) - rank(b) || slack(a) - slack(b) || (a.name < b.name ? -1 : a.name > b.name ? 1 : 0);
 }
 
-/** A recipe on one line: "cone, 15 g to 240 g at 94 °C". */
+/** A recipe on one line: "cone, 17 g to 272 g at 92 °C". */
 export function recipeLine({ brewer, doseG, waterG, waterC }: Recipe): string {
   return `${brewer}, ${roundTo(doseG, 1)} g to ${roundTo(waterG, 0)} g${waterC === null ? '' : ` at ${roundTo(waterC, 1)} °C`}`;
 }

@@ -34,7 +34,7 @@ describe('the demo household', () => {
     expect(states.size).toBe(9);
     expect(new Set(states.values())).toEqual(new Set<State>(['resting', 'too-early', 'climbing', 'at-crest', 'fading', 'steady']));
     expect(bags.filter((bag) => bag.roastedOn === null)).toHaveLength(1);
-    expect(bags.filter((bag) => bag.weightG === 50)).toHaveLength(1);
+    expect(bags.filter((bag) => bag.weightG === 70)).toHaveLength(1);
     expect(bags.filter((bag) => bag.reference.style === 'espresso')).toHaveLength(1);
     expect(bags.filter((bag) => bag.spells.length > 0)).toHaveLength(1);
     expect(Object.values(logs).flat().every((brew) => brew.brewedAt.slice(0, 10) <= TODAY)).toBe(true);

@@ -11,8 +11,8 @@ const bag = (name: string): string =>
     format: 'slow-crest.bag',
     version: 1,
     bag: { name, roastedOn: '2026-02-02' },
-    reference: { brewer: 'cone', doseG: 15, waterG: 240 },
-    brews: [{ brewedAt: '2026-02-12T08:00:00Z', brewer: 'cone', doseG: 15, waterG: 240, overall: 80 }],
+    reference: { brewer: 'cone', doseG: 17, waterG: 272 },
+    brews: [{ brewedAt: '2026-02-12T08:00:00Z', brewer: 'cone', doseG: 17, waterG: 272, overall: 80 }],
     today: '2026-02-20',
   });
 

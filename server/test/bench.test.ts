@@ -53,7 +53,7 @@ describe('a brew by hand', () => {
     await server.ok('PATCH', `/bench/${id}`, { endedS: 184 });
     const brewId = await server.addBrew(bagId, { liveId: id, drainS: 184, making: { vigour: 'lively', bed: 'hollow far left', tdsPercent: 1.34, tastes: ['sour'] } });
     const brew = (await server.ok<BagPage>('GET', `/bags/${bagId}?today=${TODAY}`)).brews.find((one) => one.id === brewId);
-    expect(brew?.making).toMatchObject({ vigour: 'lively', bed: 'hollow far left', tdsPercent: 1.34, tastes: ['sour'], hasTrace: false, card: { name: 'Four even pours' } });
+    expect(brew?.making).toMatchObject({ vigour: 'lively', bed: 'hollow far left', tdsPercent: 1.34, tastes: ['sour'], hasTrace: false, card: { name: 'Growing pours' } });
     expect(brew?.making?.stageTimes).toEqual([{ step: 0, fromS: null, untilS: 12, toG: null }, { step: 1, fromS: null, untilS: 55.2, toG: null }]);
     expect((await bench()).brews).toEqual([]);
     expect((await server.refused('GET', `/brews/${brewId}/trace`)).status).toBe(404);
@@ -123,7 +123,7 @@ describe('a brew with a simulated scale', () => {
     // What the bench recorded outlives a later change of the log.
     await server.ok('PUT', `/brews/${brewId}`, { ...cardless, making: { bed: 'flat' } });
     const edited = (await server.ok<BagPage>('GET', `/bags/${bagId}?today=${TODAY}`)).brews.find((one) => one.id === brewId);
-    expect(edited?.making).toMatchObject({ bed: 'flat', hasTrace: true, stageTimes: brew?.making?.stageTimes, card: { name: 'Four even pours' } });
+    expect(edited?.making).toMatchObject({ bed: 'flat', hasTrace: true, stageTimes: brew?.making?.stageTimes, card: { name: 'Growing pours' } });
     expect((await server.ok<KeptTrace>('GET', `/brews/${brewId}/trace`)).trace).toEqual(trace);
   });
 
@@ -184,4 +184,4 @@ async function listenTo(path: string, events: number): Promise<string> {
   return said;
 }
 
-const cardless = { style: 'filter', brewer: 'cone', doseG: 15, waterG: 240, waterC: 94, grindStep: 0, brewedAt: '2026-02-20T08:00:00+01:00', cup: { school: 'mark10', mark: 8 } };
+const cardless = { style: 'filter', brewer: 'cone', doseG: 17, waterG: 272, waterC: 92, grindStep: 0, brewedAt: '2026-02-20T08:00:00+01:00', cup: { school: 'mark10', mark: 8 } };

@@ -32,7 +32,7 @@ describe('a cup', () => {
       levels: [{ attribute: 'acidity', level: '4-', liking: 'just right' }, { attribute: 'nut', level: null, liking: 'too much' }],
       ...{ markAt: 'warm', finishS: 42.5, dryness: 'a trace', textures: ['silky', 'juicy'], milkKind: 'oat', company: 'panel', blind: true },
       words: [{ typed: 'Quinces', line: 'hot-nose' }, { typed: 'damson', line: 'cool-second' }],
-      nag: { said: 'green and fizzy', tapped: ['green', 'fizzy'], resolvedWith: null, dropped: false },
+      nag: { said: 'warm and dusty', tapped: ['warming', 'powdery'], resolvedWith: null, dropped: false },
     };
     const { cup: kept } = await logged(whole);
     expect(kept).toMatchObject({ ...whole, words: [{ id: 'quince', typed: 'Quinces', line: 'hot-nose' }, { id: 'damson', line: 'cool-second' }] });
@@ -116,7 +116,7 @@ describe('the words of a household', () => {
 
 describe('a word that still nags', () => {
   const nagging = async () => (await server.ok<Shelf>('GET', `/shelf?today=${TODAY}`)).nagging.filter((one) => one.bagId === bagId);
-  const nag = { said: 'that green, fizzy sweet', tapped: ['green', 'fizzy'] };
+  const nag = { said: 'that warm, dusty tin', tapped: ['warming', 'powdery'] };
 
   it('comes back on the shelf until it has come, and then stands in its cup', async () => {
     const { id } = await logged({ nag });

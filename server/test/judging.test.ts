@@ -60,7 +60,7 @@ describe('what best means', () => {
 
 describe('filter and brewing water', () => {
   it('are kept with the brew and the reference, and their effect is told apart', async () => {
-    const bagId = await server.addBag({ reference: { style: 'filter', brewer: 'cone', doseG: 15, waterG: 240, waterC: 94, grindStep: 0, filter: 'thin paper' } });
+    const bagId = await server.addBag({ reference: { style: 'filter', brewer: 'cone', doseG: 17, waterG: 272, waterC: 92, grindStep: 0, filter: 'thin paper' } });
     for (const [day, filter, mark] of [['10', 'thin paper', 7], ['12', 'cloth', 8], ['14', 'thin paper', 7.3], ['16', 'cloth', 8.4], ['18', 'thin paper', 7.4]] as const) {
       await server.addBrew(bagId, { brewedAt: `2026-02-${day}T08:00:00Z`, filter, waterRecipe: 'soft', cup: cup({ mark }) });
     }
@@ -75,8 +75,8 @@ describe('filter and brewing water', () => {
 describe('the household’s settings', () => {
   it('begin as every household does, are kept, and the proposals obey them', async () => {
     expect(await server.ok('GET', '/settings')).toEqual(FIRST_SETTINGS);
-    const bagId = await server.addBag({ weightG: 75 });
-    for (const [day, brewer, mark] of [['10', 'cone', 7], ['13', 'press', 8.6], ['16', 'cone', 7.5], ['19', 'press', 9]] as const) {
+    const bagId = await server.addBag({ weightG: 85 });
+    for (const [day, brewer, mark] of [['10', 'cone', 7], ['13', 'press', 8.7], ['16', 'cone', 7.5], ['19', 'press', 9]] as const) {
       await server.addBrew(bagId, { brewer, brewedAt: `2026-02-${day}T08:00:00Z`, cup: cup({ mark }) });
     }
     expect((await page(bagId)).verdict.next[0]?.bestCup.changes).toEqual([{ factor: 'brewer', level: 'press' }]);
@@ -132,7 +132,7 @@ describe('the shelf', () => {
     const read = shelf.parse(await server.ok<Shelf>('GET', `/shelf?today=${TODAY}`));
     expect(read.telling).not.toBeNull();
     expect(read.telling?.headline).toMatch(/^Most telling today: .+, the reference recipe/);
-    expect(read.telling?.reason).toMatch(/^It would .+, for 15 g; .+ left\.$/);
+    expect(read.telling?.reason).toMatch(/^It would .+, for 17 g; .+ left\.$/);
     expect(read.lanes.map(({ id }) => id)).toContain(read.telling?.bagId);
   });
 });

@@ -65,9 +65,29 @@ describe('a household from before there were words', () => {
       ...{ school: 'mark10', mark: 8.2, aroma: 7.5, acidity: null, body: null, sweetness: null, cleanness: null, finish: null, character: null, balance: null, bitterness: null, defects: null },
       ...{ levels: [], markAt: null, finishS: null, dryness: null, textures: [], milkKind: '', company: null, blind: false, nag: null, notes: 'Quince, honey', words: [] },
     });
-    expect(await store.read(loadSettings)).toMatchObject({ school: 'mark10', coaching: null, levelAttributes: expect.arrayContaining([{ id: 'stone-fruit', name: 'stone fruit', shown: true }]) });
+    expect(await store.read(loadSettings)).toMatchObject({ school: 'mark10', coaching: null, levelAttributes: FIRST_SETTINGS.levelAttributes });
     await store.write((db) => keepCup(db, 'w', cupInput.parse({ school: 'mark10', mark: 8.2, words: [{ typed: 'attic', line: 'cup' }] }), new Date('2026-03-01T12:00:00Z')));
     expect((await store.read(loadWords)).own).toMatchObject([{ name: 'attic' }]);
     await store.close();
+  });
+});
+
+describe('a household from before the first list of levels was shortened', () => {
+  it.each([
+    ['keeps the list it gave levels by', `UPDATE cup SET levels = '[{"attribute":"stone-fruit","level":"3","liking":null}]'`, 19, 'stone fruit'],
+    ['keeps it too where a bag is scored by levels', `UPDATE bag SET school = 'levels'`, 19, 'savoury'],
+    ['begins with the shorter one where it never gave any', `UPDATE bag SET school = 'stars'`, FIRST_SETTINGS.levelAttributes.length, 'clarity'],
+  ])('%s', async (what, used, count, name) => {
+    for (const statements of [BEFORE_THE_BENCH, BEFORE_THE_BENCH.filter((one) => !one.includes('household'))]) {
+      const file = join(folder, `levels-${what}-${statements.length}.sqlite`);
+      const before = await new DataSource({ type: 'better-sqlite3', database: file, entities: [], migrations: MIGRATIONS.slice(0, 6), migrationsRun: true }).initialize();
+      for (const statement of [...statements, used]) await before.query(statement);
+      await before.destroy();
+      const store = await openStore(file);
+      const { levelAttributes } = await store.read(loadSettings);
+      expect(levelAttributes).toHaveLength(count);
+      expect(levelAttributes.map((one) => one.name)).toContain(name);
+      await store.close();
+    }
   });
 });

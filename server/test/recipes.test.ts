@@ -52,7 +52,7 @@ describe('recipes', () => {
     const stages = card.stages.map((stage, i) => (i === 2 ? { ...stage, atS: 20 } : stage));
     const { fields, status } = await server.refused('POST', '/recipes', { ...card, stages });
     expect(status).toBe(422);
-    expect(fields).toEqual([{ path: 'stages.2.atS', message: 'Stage 3 (pour to 175 g) begins at 0:20, before stage 2 (pour to 110 g, at 0:40)' }]);
+    expect(fields).toEqual([{ path: 'stages.2.atS', message: 'Stage 3 (pour to 195 g) begins at 0:20, before stage 2 (pour to 120 g, at 0:40)' }]);
   });
 
   it.each([

@@ -88,7 +88,7 @@ export class TestServer {
   }
 }
 
-export const REFERENCE = { style: 'filter', brewer: 'cone', doseG: 15, waterG: 240, waterC: 94, grindStep: 0 } as const;
+export const REFERENCE = { style: 'filter', brewer: 'cone', doseG: 17, waterG: 272, waterC: 92, grindStep: 0 } as const;
 
 export function bagDraft(differently: Partial<BagDraft> = {}): BagDraft {
   return { name: 'Test Hill', roaster: 'Fernhill', roastedOn: '2026-02-05', roastLevel: 'light', process: 'washed', reference: REFERENCE, ...differently };

@@ -40,7 +40,7 @@ export interface BagForm {
 }
 
 /** What is filled in when the household's recipes cannot be read. */
-const FIRST_REFERENCE: RecipeInput = { style: 'filter', brewer: 'cone', doseG: 15, waterG: 240, waterC: 94, grindStep: 0, filter: null, waterRecipe: null };
+const FIRST_REFERENCE: RecipeInput = { style: 'filter', brewer: 'cone', doseG: 17, waterG: 272, waterC: 92, grindStep: 0, filter: null, waterRecipe: null };
 
 function typedReference({ style, brewer, doseG, waterG, waterC, filter, waterRecipe }: Omit<RecipeInput, 'grindStep'>): BagForm['reference'] {
   return { style, brewer, doseG: asTyped(doseG), waterG: asTyped(waterG), waterC: asTyped(waterC), filter: filter ?? '', waterRecipe: waterRecipe ?? '' };

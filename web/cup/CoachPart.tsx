@@ -11,7 +11,7 @@ interface Props {
   onLook: (look: Look) => void;
 }
 
-/** Walks a beginner through smell, slurp, sense and say. Whoever declined it, or never asked, does not see it. */
+/** Walks a beginner through a first cup. Whoever declined it, or never asked, does not see it. */
 export function CoachPart({ first, onLook }: Props) {
   const { data: settings } = api.useSettingsQuery(undefined);
   const [change] = api.useChangeSettingsMutation();

@@ -42,7 +42,7 @@ function whatHappened(time: StageTime, times: readonly StageTime[]): string {
   return gPerS === null ? `done at ${until}` : `${minutesText(time.fromS ?? 0)} to ${until}, ${numberText(time.toG ?? 0, 0)} g, ${numberText(gPerS, 1)} g/s`;
 }
 
-/** "15 g to 240 g, 1:16, 94 °C, grind 22". */
+/** "17 g to 272 g, 1:16, 92 °C, grind 22". */
 export function recipeFacts(card: RecipeCard): string {
   const { doseG, waterG, waterC, iceG, kind, grinderSetting, pressureBar, hardnessPpm } = card;
   return [

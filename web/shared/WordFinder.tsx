@@ -27,7 +27,7 @@ export function WordFinder({ likeness: { tapped, said }, onChange, onFound }: Pr
   return (
     <div className="word-finder">
       <Form.Label htmlFor={id}>What is it like?</Form.Label>
-      <Form.Control id={id} value={said} dir="auto" maxLength={300} autoComplete="off" placeholder="green, a little fizzy, like the sweets of …" onChange={(event) => onChange({ said: event.target.value, tapped })} onKeyDown={(event) => event.key === 'Enter' && !event.ctrlKey && !event.metaKey && event.preventDefault()} />
+      <Form.Control id={id} value={said} dir="auto" maxLength={300} autoComplete="off" placeholder="warm, dusty, like the tin in which …" onChange={(event) => onChange({ said: event.target.value, tapped })} onKeyDown={(event) => event.key === 'Enter' && !event.ctrlKey && !event.metaKey && event.preventDefault()} />
       <div className="trait-groups">
         {(Object.keys(TRAIT_GROUPS) as TraitGroup[]).map((group) => (
           <Taps<Trait> key={group} label={GROUP_LABELS[group]} options={TRAIT_GROUPS[group]} pressed={tapped} onTap={tap} />

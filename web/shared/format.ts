@@ -45,7 +45,7 @@ export function numberText(value: number, places = 1): string {
   return decimals(0, places).format(roundTo(value, places));
 }
 
-/** How a school writes its mark: "8.2", "83.5", "4¼ ★". */
+/** How a school writes its mark: "8.2", "71.5", "3¾ ★". */
 const QUARTERS = ['', '¼', '½', '¾'];
 
 export function markText(school: School, mark: number): string {
@@ -66,7 +66,7 @@ export const SCHOOL_NAMES: Readonly<Record<School, string>> = {
   stars: 'Stars out of 5',
 };
 
-/** The same mark as the other schools would write it: "84 of 100, 4¼ ★, high 4". */
+/** The same mark as the other schools would write it: "74 of 100, 3¾ ★, low 4". */
 export function otherSchoolsText(school: School, mark: number): string {
   const others = SCHOOLS.filter((other) => other !== school && other !== 'composite' && other !== 'sum100' && !(school === 'composite' && other === 'mark10'));
   const texts = others.map((other) => (other === 'mark10' ? `${markText(other, inOtherSchool(school, mark, other))} of 10` : markText(other, inOtherSchool(school, mark, other))));

@@ -3,7 +3,7 @@ import { useState, type SubmitEvent } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import type { Settings, SettingsChange } from '../../contract/settings';
-import { SCHOOLS, type LevelAttribute, type School } from '../../core/cup';
+import { MORE_LEVEL_ATTRIBUTES, SCHOOLS, type LevelAttribute, type School } from '../../core/cup';
 import { SCHOOL_NAMES, sentenceCase } from '../shared/format';
 
 interface Props {
@@ -47,10 +47,16 @@ export function Scoring({ settings, change }: Props) {
             </li>
           ))}
         </ul>
-        <AddAttribute taken={all.map(({ name }) => name)} add={(name) => set([...all, { id: `own-${nanoid(8)}`, name, shown: true }])} />
+        <AddAttribute taken={all.map(({ name }) => name)} add={(name) => set([...all, { id: offered(name) ?? `own-${nanoid(8)}`, name, shown: true }])} />
       </details>
     </fieldset>
   );
+}
+
+/** The id of an attribute that is offered: the same in every household. */
+function offered(name: string): string | null {
+  const found = MORE_LEVEL_ATTRIBUTES.find((one) => one === name.toLowerCase());
+  return found?.replace(' ', '-') ?? null;
 }
 
 function AddAttribute({ taken, add }: { taken: readonly string[]; add: (name: string) => void }) {
@@ -67,7 +73,12 @@ function AddAttribute({ taken, add }: { taken: readonly string[]; add: (name: st
     <form className="d-flex gap-2 align-items-end" onSubmit={submit}>
       <div className="flex-fill">
         <Form.Label htmlFor="new-attribute">Another of your own</Form.Label>
-        <Form.Control id="new-attribute" value={name} maxLength={30} autoComplete="off" onChange={(event) => setName(event.target.value)} />
+        <Form.Control id="new-attribute" value={name} maxLength={30} autoComplete="off" list="more-attributes" onChange={(event) => setName(event.target.value)} />
+        <datalist id="more-attributes">
+          {MORE_LEVEL_ATTRIBUTES.filter((one) => !taken.some((name) => name.toLowerCase() === one)).map((one) => (
+            <option key={one} value={sentenceCase(one)} />
+          ))}
+        </datalist>
         {isTaken && <div className="invalid-feedback d-block">It is there already.</div>}
       </div>
       <Button type="submit" variant="plain">

@@ -3,13 +3,13 @@ import fc from 'fast-check';
 import { adviseChange, againstBand, BREW_KINDS, BREWERS, extractionOf, FAULT_MEANING, FAULTS, grindStepsApart, KIND_TRAITS, shareOf, TASTES, type BrewRead } from '..';
 
 const band = { fromS: 165, toS: 195 };
-const read = (differently: Partial<BrewRead>): BrewRead => ({ kind: 'cone', waterC: 94, doseG: 15, waterG: 240, drainS: 180, band, extractionPercent: null, tastes: [], fault: false, ...differently });
+const read = (differently: Partial<BrewRead>): BrewRead => ({ kind: 'cone', waterC: 92, doseG: 17, waterG: 272, drainS: 180, band, extractionPercent: null, tastes: [], fault: false, ...differently });
 
 describe('extraction', () => {
   it('counts the beverage where water runs through, all the water where it stands', () => {
-    const measured = { tdsPercent: 1.32, doseG: 15, waterG: 240, beverageG: 210 };
-    expect(extractionOf({ kind: 'cone', ...measured })).toMatchObject({ percent: 18.5, formula: '1.32 % × 210 g ÷ 15 g = 18.5 %' });
-    expect(extractionOf({ kind: 'press', ...measured })).toMatchObject({ percent: 21.1, formula: '1.32 % × 240 g ÷ 15 g = 21.1 %' });
+    const measured = { tdsPercent: 1.32, doseG: 17, waterG: 272, beverageG: 238 };
+    expect(extractionOf({ kind: 'cone', ...measured })).toMatchObject({ percent: 18.5, formula: '1.32 % × 238 g ÷ 17 g = 18.5 %' });
+    expect(extractionOf({ kind: 'press', ...measured })).toMatchObject({ percent: 21.1, formula: '1.32 % × 272 g ÷ 17 g = 21.1 %' });
     expect(extractionOf({ kind: 'cone', ...measured, tdsPercent: NaN })).toBeNull();
     expect(extractionOf({ kind: 'cone', ...measured, doseG: 0 })).toBeNull();
   });
@@ -30,16 +30,16 @@ describe('advice', () => {
       reason: 'It tasted sour and it drained in 2:30, 15 s too fast: too little was drawn out.',
     });
     expect(headline({ drainS: 250, tastes: ['dry', 'chalky'] })).toBe('Next time: grind two steps coarser.');
-    expect(headline({ tastes: ['bitter'] })).toBe('Next time: water 2 °C cooler, 92 °C.');
+    expect(headline({ tastes: ['bitter'] })).toBe('Next time: water 2 °C cooler, 90 °C.');
     expect(headline({ tastes: ['sour'], waterC: 96 })).toBe('Next time: grind one step finer.');
-    expect(headline({ extractionPercent: 16.9 })).toBe('Next time: water 2 °C hotter, 96 °C.');
+    expect(headline({ extractionPercent: 16.9 })).toBe('Next time: water 2 °C hotter, 94 °C.');
     expect(headline({ kind: 'espresso', band: { fromS: 26, toS: 32 }, drainS: 20 })).toBe('Next time: grind two steps finer.');
     expect(headline({ kind: 'cold steep', band: null, drainS: null, tastes: ['bitter'] })).toBe('Next time: steep about 15 % shorter.');
   });
 
   it('answers strength alone with water', () => {
-    expect(headline({ tastes: ['thin'] })).toBe('Next time: 15 g less water, about 1:15.');
-    expect(headline({ tastes: ['heavy'] })).toBe('Next time: 15 g more water, about 1:17.');
+    expect(headline({ tastes: ['thin'] })).toBe('Next time: 17 g less water, about 1:15.');
+    expect(headline({ tastes: ['heavy'] })).toBe('Next time: 17 g more water, about 1:17.');
     expect(headline({ tastes: ['thin'], drainS: 140 })).toBe('Next time: grind one step finer.');
   });
 

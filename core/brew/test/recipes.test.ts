@@ -17,12 +17,12 @@ describe('starter recipes', () => {
 });
 
 describe('scaling', () => {
-  it('takes a 15 g recipe to 10 g and to 40 g with its ratio, targets to 1 g', () => {
+  it('takes a 17 g recipe to 10 g and to 34 g with its ratio, targets to 1 g', () => {
     const small = scaleCard(CONE, 10);
-    expect([small.doseG, small.waterG, ...targets(small)]).toEqual([10, 160, 30, 73, 117, 160, null]);
-    const large = scaleCard(CONE, 40);
-    expect([large.doseG, large.waterG, ...targets(large)]).toEqual([40, 640, 120, 293, 467, 640, null]);
-    expect(scaleChanges(CONE, small).map(({ what, toG }) => `${what} ${toG}`)).toEqual(['Dose 10', 'Water 160', 'Stage 1 30', 'Stage 2 73', 'Stage 3 117', 'Stage 4 160']);
+    expect([small.doseG, small.waterG, ...targets(small)]).toEqual([10, 160, 29, 71, 115, 160, null]);
+    const large = scaleCard(CONE, 34);
+    expect([large.doseG, large.waterG, ...targets(large)]).toEqual([34, 544, 100, 240, 390, 544, null]);
+    expect(scaleChanges(CONE, small).map(({ what, toG }) => `${what} ${toG}`)).toEqual(['Dose 10', 'Water 160', 'Stage 1 29', 'Stage 2 71', 'Stage 3 115', 'Stage 4 160']);
   });
 
   it('keeps ratio, order and last target for every starter and dose, and stays within 1 g of the exact targets', () => {
@@ -45,16 +45,16 @@ describe('scaling', () => {
   it('splits water and ice alike, changes the ratio at one dose, and refuses no dose', () => {
     const iced = scaleCard(starter('iced'), 10);
     expect([iced.waterG, iced.iceG, ...targets(iced)]).toEqual([150, 60, 25, 58, 90]);
-    const weaker = scaleTo(CONE, 15, 255);
-    expect([weaker.doseG, weaker.waterG, targets(weaker)[3]]).toEqual([15, 255, 255]);
+    const weaker = scaleTo(CONE, 17, 289);
+    expect([weaker.doseG, weaker.waterG, targets(weaker)[3]]).toEqual([17, 289, 289]);
     expect(() => scaleCard(CONE, 0)).toThrow('above 0');
   });
 
   it('shares out what is left of a bag', () => {
-    expect(doseSharingOut(33, 15)).toEqual({ cups: 2, doseG: 16.5 });
-    expect(doseSharingOut(22, 15)).toEqual({ cups: 1, doseG: 22 });
-    expect(doseSharingOut(7, 15)).toEqual({ cups: 1, doseG: 7 });
-    expect(doseSharingOut(0, 15)).toBeNull();
+    expect(doseSharingOut(37, 17)).toEqual({ cups: 2, doseG: 18.5 });
+    expect(doseSharingOut(24, 17)).toEqual({ cups: 1, doseG: 24 });
+    expect(doseSharingOut(7, 17)).toEqual({ cups: 1, doseG: 7 });
+    expect(doseSharingOut(0, 17)).toBeNull();
     fc.assert(
       fc.property(fc.double({ min: 0.2, max: 1000, noNaN: true }), fc.double({ min: 5, max: 60, noNaN: true }), (leftG, plannedG) => {
         const { cups, doseG: dose } = doseSharingOut(leftG, plannedG) ?? { cups: 0, doseG: 0 };
@@ -75,15 +75,15 @@ describe('stages', () => {
   const set = (index: number, to: Partial<RecipeCard['stages'][number]>) => (stages: RecipeCard['stages']) => void Object.assign(stages[index] ?? {}, to);
 
   it('out of order are refused with the stage named', () => {
-    expect(withStages(set(2, { atS: 30 }))).toEqual([{ index: 2, field: 'atS', message: 'Stage 3 (pour to 175 g) begins at 0:30, before stage 2 (pour to 110 g, at 0:40)' }]);
-    expect(withStages(set(2, { atS: 50 }))[0]?.message).toBe('Stage 3 (pour to 175 g) begins at 0:50, while stage 2 (pour to 110 g) lasts until 0:54');
+    expect(withStages(set(2, { atS: 30 }))).toEqual([{ index: 2, field: 'atS', message: 'Stage 3 (pour to 195 g) begins at 0:30, before stage 2 (pour to 120 g, at 0:40)' }]);
+    expect(withStages(set(2, { atS: 50 }))[0]?.message).toBe('Stage 3 (pour to 195 g) begins at 0:50, while stage 2 (pour to 120 g) lasts until 0:54');
   });
 
   it('must rise, pour what they say, and end at the water', () => {
-    expect(withStages(set(2, { toG: 100 }))[0]?.message).toBe('Stage 3 (pour to 100 g) is not above the 110 g reached before');
+    expect(withStages(set(2, { toG: 100 }))[0]?.message).toBe('Stage 3 (pour to 100 g) is not above the 120 g reached before');
     expect(withStages(set(1, { toG: null }))[0]).toMatchObject({ index: 1, field: 'toG' });
     expect(withStages(set(4, { toG: 240 }))[0]?.message).toContain('pours nothing');
-    expect(withStages(set(3, { toG: 230 }))[0]?.message).toBe('Stage 4 (pour to 230 g) ends at 230 g, but 240 g are to be poured');
+    expect(withStages(set(3, { toG: 230 }))[0]?.message).toBe('Stage 4 (pour to 230 g) ends at 230 g, but 272 g are to be poured');
     expect(stageProblems({ ...starter('iced'), iceG: 100 })[0]?.message).toContain('300 g less 100 g of ice');
   });
 });
@@ -91,11 +91,11 @@ describe('stages', () => {
 describe('the plan', () => {
   it('follows the stages, then the drain', () => {
     const plan = planOf(CONE);
-    expect(plan.steps.map(({ text }) => text)).toEqual(['bloom to 45 g', 'pour to 110 g', 'pour to 175 g', 'pour to 240 g', 'swirl', 'let it drain']);
+    expect(plan.steps.map(({ text }) => text)).toEqual(['bloom to 50 g', 'pour to 120 g', 'pour to 195 g', 'pour to 272 g', 'swirl', 'let it drain']);
     expect(plan.endS).toBe(180);
     expect([-5, 0, 39.9, 40, 131, 500].map((s) => stepAt(plan, s))).toEqual([0, 0, 0, 1, 4, 5]);
-    expect([0, 6, 30, 47, 300].map((s) => plannedG(plan, s))).toEqual([0, 22.5, 45, 77.5, 240]);
-    expect(planLine(plan).at(-1)).toEqual([180, 240]);
+    expect([0, 6, 30, 47, 300].map((s) => plannedG(plan, s))).toEqual([0, 25, 50, 85, 272]);
+    expect(planLine(plan).at(-1)).toEqual([180, 272]);
   });
 
   it('knows shots, steeps and bowls', () => {

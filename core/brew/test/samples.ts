@@ -1,6 +1,6 @@
 import { STARTER_CARDS, type RecipeCard } from '..';
 
-/** A four-stage cone recipe of 15 g, for tests: pours to 45, 110, 175 and 240 g, then a swirl. */
+/** A four-stage cone recipe of 17 g, for tests: pours to 50, 120, 195 and 272 g, then a swirl. */
 export const CONE: RecipeCard = starter('cone');
 
 export function starter(kind: RecipeCard['kind']): RecipeCard {

@@ -26,7 +26,7 @@ describe('whether a prior moved', () => {
   });
 
   it('is no only where it does nothing noticeable to a fit', () => {
-    const brews = [7, 7.6, 8.4, 8.6, 8.1].map((mark, i) => ({ id: `${i}`, age: 5 + 5 * i, overall: mark * 10, brewer: 'cone', style: 'filter', doseG: 16, waterG: 250, waterC: 93, grindStep: 0, recordedFrom: 'cup', fault: null }) as const);
+    const brews = [7, 7.6, 8.4, 8.7, 8.1].map((mark, i) => ({ id: `${i}`, age: 5 + 5 * i, overall: mark * 10, brewer: 'cone', style: 'filter', doseG: 16, waterG: 250, waterC: 93, grindStep: 0, recordedFrom: 'cup', fault: null }) as const);
     const { id: _, age: __, overall: ___, recordedFrom: ____, fault: _____, ...reference } = brews[0]!;
     const input = (of: number, prior: TasterPrior): CrestInput => ({ roastLevel: 'light', process: 'washed', restAdviceDays: null, reference, brews: brews.slice(0, of), sigma0: 3, prior });
     const just = 0.99;

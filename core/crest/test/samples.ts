@@ -2,7 +2,7 @@ import type { Recipe } from '../../brew/kinds';
 import type { CrestBrew, CrestInput } from '../types';
 
 /** Bags for tests. */
-export const REFERENCE: Recipe = { style: 'filter', brewer: 'cone', doseG: 15, waterG: 240, waterC: 94, grindStep: 0 };
+export const REFERENCE: Recipe = { style: 'filter', brewer: 'cone', doseG: 17, waterG: 272, waterC: 92, grindStep: 0 };
 
 let count = 0;
 

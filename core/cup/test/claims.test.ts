@@ -21,9 +21,9 @@ describe('what is claimed', () => {
 
   it('in a bet is held against the best the bag was', () => {
     const write = (liking: number): string => (liking / 10).toFixed(1);
-    const best = { mean: 86, lo: 82, hi: 90 };
+    const best = { mean: 87, lo: 82, hi: 90 };
     expect(betClaim(80, best, 0, write).outcome).toBe('open');
-    expect(betClaim(80, best, 5, write)).toEqual({ outcome: 'off', sentence: 'You bet on 8.0; at its best it stands at 8.6 (8 in 10: 8.2 to 9.0): better than you bet.' });
+    expect(betClaim(80, best, 5, write)).toEqual({ outcome: 'off', sentence: 'You bet on 8.0; at its best it stands at 8.7 (8 in 10: 8.2 to 9.0): better than you bet.' });
     expect(betClaim(95, best, 5, write).sentence).toContain('worse than you bet');
     expect(betClaim(82, best, 5, write).outcome).toBe('held');
   });

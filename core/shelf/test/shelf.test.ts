@@ -5,7 +5,7 @@ import { datesOf, ridgeByDate, shelfAxis } from '../lane';
 import { byUrgency, leaveAlone, mostTellingBag, pickOfTheMorning, recipeLine, tellingAdvice, windowDaysLeft, type ShelfBag } from '../morning';
 
 const TODAY = '2026-03-01';
-const reference = { style: 'filter', brewer: 'cone', doseG: 15, waterG: 240, waterC: 94, grindStep: 0 } as const;
+const reference = { style: 'filter', brewer: 'cone', doseG: 17, waterG: 272, waterC: 92, grindStep: 0 } as const;
 
 function bag(name: string, differently: Partial<ShelfBag>): ShelfBag {
   return { id: name, name, state: 'at-crest', verdict: `Verdict of ${name}.`, frozen: false, finished: false, cupsLeft: 8, usable: 5, window: { from: '2026-02-25', to: '2026-03-05' }, reference, ...differently };
@@ -54,7 +54,7 @@ describe('the morning', () => {
     expect(pickOfTheMorning(bags, TODAY)).toEqual({
       bagId: 'crest closing',
       name: 'crest closing',
-      headline: 'Brew crest closing: cone, 15 g to 240 g at 94 °C.',
+      headline: 'Brew crest closing: cone, 17 g to 272 g at 92 °C.',
       reason: 'Verdict of crest closing. Eight cups left, and its window closes in 2 days.',
     });
     expect(pickOfTheMorning([bag('x', { frozen: true }), bag('y', { state: 'spent' })], TODAY)).toBeNull();
@@ -85,7 +85,7 @@ describe('the morning', () => {
   });
 
   it('writes a recipe on one line', () => {
-    expect(recipeLine({ ...reference, waterC: null, doseG: 18.25 })).toBe('cone, 18.3 g to 240 g');
+    expect(recipeLine({ ...reference, waterC: null, doseG: 18.25 })).toBe('cone, 18.3 g to 272 g');
   });
 });
 
@@ -105,7 +105,7 @@ describe('the most telling brew of the morning', () => {
       bagId: 'b',
       name: 'b',
       headline: 'Most telling today: b, the reference recipe with the press.',
-      reason: 'It would narrow down its best days by about 25 %, for 15 g; three cups left.',
+      reason: 'It would narrow down its best days by about 25 %, for 17 g; three cups left.',
     });
   });
 });

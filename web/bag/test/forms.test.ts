@@ -13,7 +13,7 @@ describe('a bag as typed', () => {
       name: 'Kivu Terrace',
       roastedOn: '2026-02-01',
       weights: { ...EQUAL_WEIGHTS, sweetness: 2.5 },
-      reference: { style: 'filter', brewer: 'cone', doseG: 15, waterG: 240, waterC: 94, grindStep: 0, filter: 'cloth', waterRecipe: 'soft' },
+      reference: { style: 'filter', brewer: 'cone', doseG: 17, waterG: 272, waterC: 92, grindStep: 0, filter: 'cloth', waterRecipe: 'soft' },
     });
     const kept = bag.parse({ ...input, id: '0f0e7c2e-1111-4111-8111-000000000000', createdAt: '', revision: 1 });
     expect((await resolve(typedBag(kept))).values).toEqual(input);

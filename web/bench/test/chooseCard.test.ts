@@ -19,7 +19,7 @@ describe('the recipe of a bag', () => {
     expect(recipeFor(bag({ referenceCardId: id(3) }), kept)?.id).toBe(id(3));
     const fitted = cardForBag(card('cone'), bag());
     expect(fitted).toMatchObject({ doseG: 20, waterG: 330, waterC: 96 });
-    expect(fitted.stages.map(({ toG }) => toG)).toEqual([62, 151, 241, 330, null]);
+    expect(fitted.stages.map(({ toG }) => toG)).toEqual([61, 146, 237, 330, null]);
     expect(isReference(fitted, bag())).toBe(true);
     expect(cardForBag(card('press'), bag())).toEqual(card('press'));
   });
