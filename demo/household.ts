@@ -58,8 +58,8 @@ export interface DemoBag {
 
 const cone: Recipe = { style: 'filter', brewer: 'cone', doseG: 17, waterG: 272, waterC: 92, grindStep: 0 };
 const flat: Partial<Recipe> = { brewer: 'flat-bottom' };
-const carafe: Partial<Recipe> = { brewer: 'thick-paper carafe', doseG: 31, waterG: 500 };
-const press: Partial<Recipe> = { brewer: 'press', doseG: 19, waterG: 300, waterC: 93 };
+const carafe: Partial<Recipe> = { brewer: 'thick-paper carafe', doseG: 31, waterG: 496 };
+const press: Partial<Recipe> = { brewer: 'press', doseG: 19, waterG: 304, waterC: 93 };
 const shot: Recipe = { style: 'espresso', brewer: 'espresso machine', doseG: 18, waterG: 40, waterC: 93, grindStep: 0 };
 
 export const TASTERS = ['Mira', 'Tomas'] as const;
@@ -172,7 +172,7 @@ export const BAGS: readonly DemoBag[] = [
     ],
   },
   {
-    label: { name: 'Harbour House Blend', roaster: 'Dry Dock Provisions', origin: 'Sumatra and Uganda', variety: '', process: 'washed', roastLevel: 'medium-dark', printedNotes: 'cedar, walnut', weightG: 500, price: 11, school: 'stars', reference: { ...cone, brewer: 'press', doseG: 19, waterG: 300, waterC: 93 } },
+    label: { name: 'Harbour House Blend', roaster: 'Dry Dock Provisions', origin: 'Sumatra and Uganda', variety: '', process: 'washed', roastLevel: 'medium-dark', printedNotes: 'cedar, walnut', weightG: 500, price: 11, school: 'stars', reference: { ...cone, brewer: 'press', doseG: 19, waterG: 304, waterC: 93 } },
     age: 41,
     bestBeforeOnly: true,
     truth: { level: 76, peakDay: 25, riseWidth: 0.9, fallWidth: 1.2, height: 1 },

@@ -160,7 +160,7 @@ test('by hand on a phone: one tap a stage, nothing under 44 px, the number reada
   await page.getByRole('checkbox', { name: 'Rinse water thrown away' }).click();
   await inReach('Start');
   await start(page);
-  await expect(page.locator('.big-number')).toContainText('45');
+  await expect(page.locator('.big-number')).toContainText('50');
   expect(await page.evaluate(`parseFloat(getComputedStyle(document.querySelector('.big-number')).fontSize)`)).toBeGreaterThanOrEqual(100);
   expect(await small()).toEqual([]);
   expect(await violations(page)).toEqual([]);
@@ -193,7 +193,7 @@ test('two cones side by side: one clock each, and the second starts after the fi
   await page.getByRole('button', { name: 'Start in 30 s' }).click();
   const [left, right] = [page.getByRole('article', { name: /Left Cone/ }), page.getByRole('article', { name: /Right Cone/ })];
   await expect(right).toContainText('Starts in');
-  await expect(left.locator('.big-number')).toContainText(/45|110/);
+  await expect(left.locator('.big-number')).toContainText(/50|120/);
   await expect(left.getByLabel('Time since the start')).toHaveText(/^0:\d\d$/);
   await expect(right.getByLabel('Time since the start')).toHaveText(/^−0:\d\d$/);
   expect(await violations(page)).toEqual([]);

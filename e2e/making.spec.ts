@@ -90,7 +90,7 @@ test('a shot ends when the scale says so, and is read by its seconds and grams',
 test('every kind of brewing asks what applies to it, warns of what is its own, and can be ended by hand', async ({ page, application }) => {
   await connect(page, application, {});
   const kinds = [
-    { recipe: /Four minutes/, checks: 3, caution: /Press slowly/, end: 'Pressed' },
+    { recipe: /Two fills/, checks: 3, caution: /Press slowly/, end: 'Pressed' },
     { recipe: /Short boil/, checks: 4, caution: /lower bulb is under pressure/, end: 'Drawn down' },
     { recipe: /Raised twice/, checks: 2, caution: /boils over without warning/, end: 'Poured off' },
     { recipe: /Bowl for tasting/, checks: 3, caution: /Do not share spoons/, end: 'Tasted' },

@@ -60,7 +60,7 @@ test('the bag says what to brew next, for the cup and for the knowledge', async 
 
 test('the crest of one attribute, or of another drink of the same bag, is asked for without a save', async ({ page, demo }) => {
   await page.goto(demo.address);
-  await page.getByRole('link', { name: /Low Tide Espresso/ }).first().click();
+  await page.locator('.lane', { hasText: 'Harbour House Blend' }).click();
   const verdict = page.locator('.verdict');
   const logged = await verdict.innerText();
   await page.getByLabel('Crest of').selectOption('Body alone');
@@ -69,7 +69,7 @@ test('the crest of one attribute, or of another drink of the same bag, is asked 
   await page.getByText('The curve as a table').click();
   await expect(page.locator('.table-of-days')).not.toContainText('★');
   await page.getByLabel('Drunk as').selectOption('milk');
-  await expect(page.getByText('7 brews, 1 in the judgement')).toBeVisible();
+  await expect(page.getByText('11 brews, 1 in the judgement')).toBeVisible();
   await expect(verdict).toContainText('one cup cannot show a curve');
   await page.getByRole('button', { name: 'Back to the log' }).click();
   await expect(verdict).toHaveText(logged);

@@ -25,9 +25,9 @@ export const STARTER_CARDS: readonly RecipeCard[] = [
     drain: { fromS: 255, toS: 300 },
     stages: [stage('bloom', 0, 15, 90, 'centre, then outward'), stage('pour', 50, 25, 220, 'spirals'), stage('pour', 105, 25, 350, 'spirals'), stage('pour', 160, 25, 480, 'centre')],
   }),
-  card('Two fills, then down', 'press', 19, 300, 93, {
+  card('Two fills, then down', 'press', 19, 304, 93, {
     drain: { fromS: 270, toS: 315 },
-    stages: [stage('pour', 0, 12, 110, 'wet every ground'), stage('stir', 35, 8, null, 'from below, until none floats dry'), stage('pour', 50, 18, 300, 'along the wall'), stage('press', 270, 30, null, 'all the way, as slowly as it lets itself')],
+    stages: [stage('pour', 0, 12, 110, 'wet every ground'), stage('stir', 35, 8, null, 'from below, until none floats dry'), stage('pour', 50, 18, 304, 'along the wall'), stage('press', 270, 30, null, 'all the way, as slowly as it lets itself')],
   }),
   card('Short boil, two stirs', 'siphon', 18, 270, 92, {
     drain: { fromS: 105, toS: 135 },
