@@ -57,7 +57,7 @@ test.describe('the power goes', () => {
     await application.stop('SIGKILL');
     await page.getByRole('combobox', { name: 'Notes', exact: true }).pressSequentially('so');
     await words(page).fill('Long, and longer as it co');
-    await expect(page.getByText('Kept in this browser until the server answers again.')).toBeVisible();
+    await expect(page.getByText('Kept in this browser until the server can take it.')).toBeVisible();
     await application.start();
     await expect(page.getByText('Every word is kept.')).toBeVisible();
     const drafts = (await (await page.request.get(`${application.address}/api/drafts/${encodeURIComponent(`brew.${id}.new`)}`)).json()) as { typed: { cup: { notes: string; words: Record<string, unknown> } } }[];

@@ -15,6 +15,7 @@ import { lockFolder } from './folderLock';
 import { startEngine } from './verdicts/engine';
 import type { Engine } from './verdicts/engineHere';
 import { VerdictKeeper } from './verdicts/keeper';
+import { within } from './waiting';
 
 export interface Running {
   address: string;
@@ -33,6 +34,9 @@ export interface Parts {
   /** How long a page waits for a verdict before it is shown what is known, ms. */
   patienceMs?: number;
 }
+
+/** The engine's thread is waited for so long at a start, ms. */
+const THREAD_MS = 1000;
 
 /** Opens the database, starts the engine pool and listens. Throws a StartProblem where the machine, or what lies in the folder, says no. */
 export async function serve(config: Config, log: Logger, webFolder: string | null, { now = () => new Date(), monotonic = () => performance.now(), engine: given, patienceMs }: Parts = {}): Promise<Running> {
@@ -57,6 +61,8 @@ export async function serve(config: Config, log: Logger, webFolder: string | nul
     const verdicts = new VerdictKeeper(store, engine, log, patienceMs);
     taken.push(() => verdicts.close());
     const server = createServer(createApp({ store, verdicts, recorder, now, clock, passphrase }, config, log, webFolder));
+    // Whoever opens a bag at once would wait for the thread; where it does not start, nobody waits for it.
+    await within(THREAD_MS, engine.ready());
     await listen(server, config);
     taken.push(() => closed(server));
     const { port } = server.address() as AddressInfo;

@@ -10,7 +10,7 @@ export function startEngine(worker = threadFile()): Engine {
   const threads = Math.max(1, availableParallelism() - 1);
   // Started ahead of the first question; where that fails, the question finds out.
   let pool: Pool | null = attempt(() => openPool(worker, threads));
-  const run = async <T>(name: 'fit' | 'priors', question: unknown): Promise<T> => {
+  const run = async <T>(name: 'fit' | 'priors' | 'ready', question: unknown): Promise<T> => {
     let mine: Pool;
     try {
       mine = pool ??= openPool(worker, threads);
@@ -28,7 +28,15 @@ export function startEngine(worker = threadFile()): Engine {
     if ('wrong' in answer) throw new Error(answer.wrong);
     return answer.answer;
   };
-  return { threads, fit: (input) => run('fit', input), priors: (question) => run('priors', question), close: async () => pool?.threads.destroy() };
+  return {
+    threads,
+    ready: async () => {
+      await run('ready', null);
+    },
+    fit: (input) => run('fit', input),
+    priors: (question) => run('priors', question),
+    close: async () => pool?.threads.destroy(),
+  };
 }
 
 /** What the threads run: beside this file, as source or compiled. */

@@ -14,6 +14,8 @@ export interface PastQuestion {
 export interface Engine {
   /** How many fits can run side by side. */
   readonly threads: number;
+  /** Resolves once the first fit would not have to wait for a thread to start. Throws as `fit` does. */
+  ready(): Promise<void>;
   /** Throws an EngineProblem where nothing can be judged at the moment, so that it can be asked again. */
   fit(input: CrestInput): Promise<CrestFit>;
   /** One prior for each kind asked for. Throws as `fit` does. */
@@ -35,6 +37,7 @@ export type Answer<T> = { answer: T } | { wrong: string };
 export function engineHere(): Engine {
   return {
     threads: 1,
+    ready: () => Promise.resolve(),
     fit: (input) => Promise.resolve(compact(fitCrest(input))),
     priors: ({ past, repeats, kinds }) => {
       const history = historyOf(past, repeats);

@@ -18,6 +18,11 @@ export function fit(input: CrestInput): Promise<Answer<CrestFit>> {
   return answered(() => here.fit(input));
 }
 
+/** Answers once the thread has started. */
+export function ready(): Answer<null> {
+  return { answer: null };
+}
+
 export function priors(question: PastQuestion): Promise<Answer<TasterPrior[]>> {
   return answered(() => here.priors(question));
 }

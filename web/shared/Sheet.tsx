@@ -32,7 +32,7 @@ const KEPT_WORDS: Readonly<Record<DraftState['kept'], string>> = {
   idle: '',
   pending: 'Keeping …',
   kept: 'Every word is kept.',
-  'here only': 'Kept in this browser until the server answers again.',
+  'here only': 'Kept in this browser until the server can take it.',
 };
 
 /** The one form pattern: text as typed, checked against the contract, kept as a draft until it is saved. */
