@@ -25,7 +25,7 @@ export function bothKept<T extends object>(base: object, standing: T, ours: T): 
   const { value, conflicts } = merge(base, standing, ours);
   if (conflicts.length === 0) return value;
   const apart = conflicts.map((path) => ({ path, both: `${shown(get(standing, path))} there, ${shown(get(ours, path))} here` }));
-  const said = apart.map(({ path, both }) => `${path}: ${both}`).join('; ');
+  const said = apart.map(({ path, both }) => `${plainWords(path)}: ${both}`).join('; ');
   throw new Problem(
     'conflict',
     `This was changed elsewhere meanwhile (${said}). Nothing was saved: what stands there now is shown, choose again.`,
@@ -33,8 +33,20 @@ export function bothKept<T extends object>(base: object, standing: T, ours: T): 
   );
 }
 
+/** A value as a person reads it beside another: lists by the names of what they hold. */
 function shown(value: unknown): string {
   if (value === null || value === undefined || value === '') return 'nothing';
-  const text = typeof value === 'string' ? value : JSON.stringify(value);
+  const text = Array.isArray(value) ? value.map(nameOfEntry).join(', ') || 'nothing' : typeof value === 'string' ? value : JSON.stringify(value);
   return text.length > SHOWN ? `${text.slice(0, SHOWN)}…` : text;
+}
+
+function nameOfEntry(entry: unknown): string {
+  if (typeof entry === 'string') return entry;
+  const { name, from, on } = (entry ?? {}) as Readonly<Record<string, unknown>>;
+  return [name, from, on].find((one) => typeof one === 'string') ?? JSON.stringify(entry);
+}
+
+/** The last part of a field's path in plain words: "levelAttributes" is "level attributes". */
+function plainWords(path: string): string {
+  return (path.split('.').at(-1) ?? path).replaceAll(/(?<=[a-z])[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`);
 }

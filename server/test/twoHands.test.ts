@@ -75,6 +75,10 @@ describe('two windows on the store room', () => {
     await server.ok('PATCH', '/settings', { school: 'stars', was: { school: 'mark10' } });
     expect((await server.refused('PATCH', '/settings', { school: 'levels', was: { school: 'mark10' } })).message).toMatch(/school: stars there, levels here/);
     expect((await server.ok<Settings>('GET', '/settings')).school).toBe('stars');
+    const before = await server.ok<Settings>('PATCH', '/settings', { levelAttributes: [{ id: 'a', name: 'Lift', shown: true }] });
+    await server.ok('PATCH', '/settings', { levelAttributes: [{ id: 'a', name: 'Glow', shown: true }], was: { levelAttributes: before.levelAttributes } });
+    const both = await server.refused('PATCH', '/settings', { levelAttributes: [{ id: 'a', name: 'Depth', shown: true }], was: { levelAttributes: before.levelAttributes } });
+    expect(both.message).toContain('(level attributes: Glow there, Depth here)');
     await server.ok('PATCH', '/settings', FIRST_SETTINGS);
   });
 
