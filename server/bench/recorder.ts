@@ -55,8 +55,12 @@ export class BenchRecorder {
     if (heardS !== undefined) this.clock.atLeast(startedAt + (heardS * 1000) / instruments.speed);
   }
 
-  /** Listens to the scale of a brew that has started; does nothing where there is none. */
-  async begin(live: LiveBrew): Promise<void> {
+  /**
+   * Listens to the scale of a brew that has started; does nothing where there is none.
+   *
+   * @param sinceS second of the brew from which on the scale is heard; by default from now on
+   */
+  async begin(live: LiveBrew, sinceS?: number): Promise<void> {
     const { id, startedAt, card, instruments, seed, endedS } = live;
     if (startedAt === null || endedS !== null || this.#recordings.has(id)) return;
     const clock = (): number => brewSeconds(startedAt, this.clock.now(), instruments.speed);
@@ -70,7 +74,7 @@ export class BenchRecorder {
     const screening = last ? { last: { atS: last[0], value: last[1] }, suspects: [] } : NO_WEIGHTS_YET;
     const recording: Recording = { plan, screening, trace, seq, points: [], flaws: [], stop: () => undefined };
     this.#recordings.set(id, recording);
-    recording.stop = scale.listen((readings) => this.#hear(live, recording, readings));
+    recording.stop = scale.listen((readings) => this.#hear(live, recording, readings), sinceS);
     this.#timer ??= setInterval(() => void this.#keep(), KEEP_EVERY_MS);
   }
 

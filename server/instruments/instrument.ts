@@ -7,8 +7,12 @@ import type { Reading } from '../../core/brew';
  */
 export interface Instrument {
   readonly kind: InstrumentKind;
-  /** Calls back with readings as they come, in order, until the returned function is called. */
-  listen(heard: (readings: Reading[]) => void): () => void;
+  /**
+   * Calls back with readings as they come, in order, until the returned function is called.
+   *
+   * @param sinceS what was measured since this second comes first, where the instrument still has it; else from now on
+   */
+  listen(heard: (readings: Reading[]) => void, sinceS?: number): () => void;
 }
 
 /** Seconds since the start of what is measured; negative before it. */

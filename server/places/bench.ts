@@ -39,7 +39,8 @@ export function benchRoutes({ store, now, clock, recorder }: Deps): Router {
       await startLive(db, request.params.id, clock.now() + inS * 1000);
       return loadLive(db, request.params.id);
     });
-    await recorder.begin(live);
+    // What it weighed while the start was written down is heard too.
+    await recorder.begin(live, 0);
     response.json(live);
     recorder.tell({ kind: 'changed', brew: live.id });
   });

@@ -1,4 +1,3 @@
-import { Mutex } from 'async-mutex';
 import { createApi, fetchBaseQuery, type BaseQueryFn, type FetchArgs, type FetchBaseQueryError, type FetchBaseQueryMeta } from '@reduxjs/toolkit/query/react';
 import type { SerializedError } from '@reduxjs/toolkit';
 import type { Bag, BagDraft } from '../../contract/bag';
@@ -8,22 +7,27 @@ import type { BagPage, Judging, SearchHit, Shelf } from '../../contract/shelf';
 import { withChange, type Settings, type SettingsChange } from '../../contract/settings';
 import type { SessionAnswer, SignIn } from '../../contract/session';
 import type { Taster, TasterInput } from '../../contract/taster';
+import { SerialisedWrites } from './serialisedWrites';
 
 const send = fetchBaseQuery({ baseUrl: '/api' });
-const writes = new Mutex();
+const writes = new SerialisedWrites();
+addEventListener('pagehide', () => writes.leave());
 export const SIGN_IN = '/sign-in';
 
 /** A connection that hangs must not hold up what comes after it, ms. */
 const PATIENCE_MS = 20_000;
+/** What browsers let outlive its page, as characters; well under their limit of 64 KB for all of a page together. */
+const OUTLIVES = 16_000;
 
 /**
- * Changes go one after another, so that of two quick taps the later arrives later. What can be sent again without harm is
- * given up after a while; what must outlive the page is sent at once.
+ * Changes go one after another, and outlive the page they were made on where they are small enough. What can be sent again
+ * without harm is given up after a while; what asks for it itself is sent at once.
  */
 const inTurn: BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryError, object, FetchBaseQueryMeta> = (request, context, options) => {
   if (typeof request === 'string' || (request.method ?? 'GET') === 'GET' || request.keepalive === true) return send(request, context, options);
+  const keepalive = JSON.stringify(request.body ?? null).length < OUTLIVES;
   const again = request.method === 'POST' ? {} : { timeout: PATIENCE_MS };
-  return writes.runExclusive(async () => send({ ...request, ...again }, context, options));
+  return writes.run(async () => send({ ...request, keepalive, ...again }, context, options));
 };
 
 /** What is to be different on a bag, down to fields of its reference, and what it says instead of. */

@@ -59,6 +59,19 @@ describe('the recorder of the bench', () => {
     expect(await lastS(live.id)).toBeGreaterThanOrEqual(kept);
   });
 
+  it('has all that was weighed since the start, though writing the start down took its time; only what is new of a brew it joins', async () => {
+    const live = await started('cone', Date.now() - 1500);
+    const recorder = new BenchRecorder(store, steadyClock(Date.now, () => performance.now()), silent);
+    await recorder.begin(live, 0);
+    const joined = await started('cone', Date.now() - 1500);
+    await recorder.begin(joined);
+    for (const id of [live.id, joined.id]) await vi.waitFor(async () => expect(await lastS(id)).toBeGreaterThan(2), PATIENTLY);
+    await recorder.close();
+    const first = async (id: string) => (await store.read((db) => loadLiveTrace(db, id))).trace[0]?.[0]?.[0] ?? -1;
+    expect(await first(live.id)).toBe(0);
+    expect(await first(joined.id)).toBeGreaterThanOrEqual(1.5);
+  });
+
   it('goes on with a running trace where the clock is set back, and after a restart since', async () => {
     let setBackMs = 0;
     const wall = (): number => Date.now() - setBackMs;

@@ -32,9 +32,9 @@ export function simulate(simulation: Simulation): Instrument {
   const { kind, perSecond, clock } = simulation;
   return {
     kind,
-    listen: (heard) => {
+    listen: (heard, sinceS = clock()) => {
       const noise = unitNoise(simulation.seed);
-      let next = Math.max(0, Math.ceil(clock() * perSecond));
+      let next = Math.max(0, Math.ceil(sinceS * perSecond));
       let lastTick = performance.now();
       const timer = setInterval(() => {
         const now = Math.floor(clock() * perSecond);
