@@ -4,7 +4,10 @@ import importX from 'eslint-plugin-import-x';
 import reactHooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 
-/** Imports go down only: web → contract → core; server → contract → core; bench → server, core. A place in web never imports another. */
+/**
+ * Imports go down only: web → contract → core; server → contract → core; bench → server, core. A place in web never
+ * imports another.
+ */
 const places = ['shelf', 'bag', 'bench', 'cup', 'words', 'recipes', 'storeRoom'];
 const zones = [
   { target: './core', from: ['./contract', './server', './web', './demo', './bench', './scripts', './e2e'] },
@@ -13,7 +16,10 @@ const zones = [
   { target: './web', from: ['./server', './demo', './bench', './scripts', './e2e'] },
   { target: './bench', from: ['./web', './demo', './e2e'] },
   { target: './web/shared', from: places.map((place) => `./web/${place}`) },
-  ...places.map((place) => ({ target: `./web/${place}`, from: places.filter((other) => other !== place).map((other) => `./web/${other}`) })),
+  ...places.map((place) => ({
+    target: `./web/${place}`,
+    from: places.filter((other) => other !== place).map((other) => `./web/${other}`),
+  })),
 ];
 
 export default tseslint.config(
@@ -23,7 +29,9 @@ export default tseslint.config(
   ...tseslint.configs.stylisticTypeChecked,
   reactHooks.configs.flat['recommended-latest'],
   {
-    languageOptions: { parserOptions: { project: ['./tsconfig.json', './web/tsconfig.json'], tsconfigRootDir: import.meta.dirname } },
+    languageOptions: {
+      parserOptions: { project: ['./tsconfig.json', './web/tsconfig.json'], tsconfigRootDir: import.meta.dirname },
+    },
     plugins: { 'import-x': importX },
     settings: { 'import-x/resolver-next': [createTypeScriptImportResolver({ project: './tsconfig.json' })] },
     rules: {
@@ -31,17 +39,37 @@ export default tseslint.config(
       'import-x/no-cycle': 'error',
       'max-lines': ['error', 400],
       '@typescript-eslint/restrict-template-expressions': ['error', { allowNumber: true, allowBoolean: true }],
-      '@typescript-eslint/no-confusing-void-expression': ['error', { ignoreArrowShorthand: true, ignoreVoidOperator: true }],
+      '@typescript-eslint/no-confusing-void-expression': [
+        'error',
+        { ignoreArrowShorthand: true, ignoreVoidOperator: true },
+      ],
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
-      '@typescript-eslint/no-misused-promises': ['error', { checksVoidReturn: { arguments: false, attributes: false } }],
+      '@typescript-eslint/no-misused-promises': [
+        'error',
+        { checksVoidReturn: { arguments: false, attributes: false } },
+      ],
     },
   },
   {
     files: ['core/**/*.ts'],
     rules: {
       // Pure: no clock, no randomness, no machine underneath.
-      'no-restricted-globals': ['error', 'window', 'document', 'process', 'fetch', 'setTimeout', 'setInterval', 'localStorage', 'performance'],
-      'no-restricted-properties': ['error', { object: 'Math', property: 'random' }, { object: 'Date', property: 'now' }],
+      'no-restricted-globals': [
+        'error',
+        'window',
+        'document',
+        'process',
+        'fetch',
+        'setTimeout',
+        'setInterval',
+        'localStorage',
+        'performance',
+      ],
+      'no-restricted-properties': [
+        'error',
+        { object: 'Math', property: 'random' },
+        { object: 'Date', property: 'now' },
+      ],
       'no-restricted-imports': ['error', { patterns: ['node:*', 'react*', 'express*', 'typeorm*'] }],
     },
   },
@@ -50,7 +78,21 @@ export default tseslint.config(
   // Matchers stand for values of any type.
   { files: ['**/*.test.ts'], rules: { '@typescript-eslint/no-unsafe-assignment': 'off' } },
   // The ORM's schemas are written as literals.
-  { files: ['server/db/entities.ts', 'server/db/*Entities.ts'], rules: { '@typescript-eslint/no-unsafe-class-instance-assignment': 'off' } },
+  {
+    files: ['server/db/entities.ts', 'server/db/*Entities.ts'],
+    rules: { '@typescript-eslint/no-unsafe-class-instance-assignment': 'off' },
+  },
   { files: ['**/*.js', '**/*.mjs'], ...tseslint.configs.disableTypeChecked },
-  { files: ['scripts/**/*.mjs'], languageOptions: { globals: { process: 'readonly', console: 'readonly', setInterval: 'readonly', clearInterval: 'readonly', URL: 'readonly' } } },
+  {
+    files: ['scripts/**/*.mjs'],
+    languageOptions: {
+      globals: {
+        process: 'readonly',
+        console: 'readonly',
+        setInterval: 'readonly',
+        clearInterval: 'readonly',
+        URL: 'readonly',
+      },
+    },
+  },
 );

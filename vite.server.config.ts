@@ -1,8 +1,9 @@
 import { defineConfig } from 'vite';
 
 /**
- * Compiles the server, the threads it judges on, and what makes the demo household, each with the packages it uses: a few
- * files start in half the time and with a tenth of the file handles. Native code and what starts threads stays outside.
+ * Compiles the server, the threads it judges on, and what makes the demo household, each with the packages it uses: a
+ * few files start in half the time and with a tenth of the file handles. Native code and what starts threads stays
+ * outside.
  */
 export default defineConfig({
   publicDir: false,
@@ -15,7 +16,12 @@ export default defineConfig({
     sourcemap: true,
     chunkSizeWarningLimit: 4000,
     rolldownOptions: {
-      input: { main: 'server/main.ts', fitWorker: 'server/verdicts/fitWorker.ts', makeDemo: 'demo/make.ts', passphrase: 'scripts/passphrase.ts' },
+      input: {
+        main: 'server/main.ts',
+        fitWorker: 'server/verdicts/fitWorker.ts',
+        makeDemo: 'demo/make.ts',
+        passphrase: 'scripts/passphrase.ts',
+      },
       // All side by side, so that one finds another by its name.
       output: { entryFileNames: '[name].js', chunkFileNames: '[name]-[hash].js' },
       checks: { pluginTimings: false },

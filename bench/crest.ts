@@ -10,17 +10,33 @@ import { FAMILIES } from './simulate/families';
 import { random } from './simulate/random';
 
 /** How good the engine's advice is on bags whose truth is known, against a notebook, a spreadsheet and the floor. */
-const { values } = parseArgs({ options: { bags: { type: 'string', default: '300' }, seed: { type: 'string', default: '1' }, floor: { type: 'string', default: '3000' }, families: { type: 'string' } } });
+const { values } = parseArgs({
+  options: {
+    bags: { type: 'string', default: '300' },
+    seed: { type: 'string', default: '1' },
+    floor: { type: 'string', default: '3000' },
+    families: { type: 'string' },
+  },
+});
 const bags = Number(values.bags);
 const seed = Number(values.seed);
 const floorDraws = Number(values.floor);
 
-/** All, or those named with `--families crest,unseen`. The seed of a bag depends on its family, not on which others are run. */
+/**
+ * All, or those named with `--families crest,unseen`. The seed of a bag depends on its family, not on which others are
+ * run.
+ */
 const ALL_NAMES = [...Object.keys(FAMILIES), 'unseen'];
 const NAMES = values.families?.split(',') ?? ALL_NAMES;
 const unknown = NAMES.filter((name) => !ALL_NAMES.includes(name));
-if (unknown.length > 0) throw new Error(`There is no family called ${unknown.join(', ')}; there are ${ALL_NAMES.join(', ')}`);
-const calibration = { window: new Calibration(), past: new Calibration(), fresh: new Calibration(), steady: new Calibration() };
+if (unknown.length > 0)
+  throw new Error(`There is no family called ${unknown.join(', ')}; there are ${ALL_NAMES.join(', ')}`);
+const calibration = {
+  window: new Calibration(),
+  past: new Calibration(),
+  fresh: new Calibration(),
+  steady: new Calibration(),
+};
 let steadySaid = 0;
 let steadyWrong = 0;
 let ranging = 0;
@@ -29,7 +45,15 @@ const all = { engine: [] as number[], best: [] as number[], parabola: [] as numb
 
 for (const family of NAMES) {
   const f = ALL_NAMES.indexOf(family);
-  const of = { engine: [] as number[], best: [] as number[], parabola: [] as number[], floor: [] as number[], error: [] as number[], covered: [] as number[], width: [] as number[] };
+  const of = {
+    engine: [] as number[],
+    best: [] as number[],
+    parabola: [] as number[],
+    floor: [] as number[],
+    error: [] as number[],
+    covered: [] as number[],
+    width: [] as number[],
+  };
   for (let b = 0; b < bags; b++) {
     const bag = simulateBag(family, seed * 1_000_003 + f * 10_007 + b);
     const fit = fitCrest(bag.input);
@@ -37,7 +61,8 @@ for (const family of NAMES) {
     of.engine.push(regret(bag.truth, fit.advisedDay));
     of.best.push(regret(bag.truth, bestScoringDay(bag.input)));
     of.parabola.push(regret(bag.truth, parabola(bag.input)));
-    if (floorDraws > 0 && family !== 'unseen') of.floor.push(regret(bag.truth, bayesOptimalDay(bag, seed + 7 * b, floorDraws)));
+    if (floorDraws > 0 && family !== 'unseen')
+      of.floor.push(regret(bag.truth, bayesOptimalDay(bag, seed + 7 * b, floorDraws)));
     of.error.push(Math.abs(Math.log(fit.peak.day / best)));
     of.covered.push(Number(fit.peak.lo <= best && best <= fit.peak.hi));
     of.width.push(fit.peak.hi / fit.peak.lo);
@@ -86,10 +111,22 @@ console.log(
   `known families together: engine ${mean(all.engine).toFixed(3)}, best-scoring day ${mean(all.best).toFixed(3)}, parabola ${mean(all.parabola).toFixed(3)}` +
     (floorDraws > 0 ? `, floor ${mean(all.floor).toFixed(3)}` : ''),
 );
-console.log(`engine / best-scoring day ${(mean(all.engine) / mean(all.best)).toFixed(3)}` + (floorDraws > 0 ? `, engine / floor ${(mean(all.engine) / mean(all.floor)).toFixed(3)}` : ''));
+console.log(
+  `engine / best-scoring day ${(mean(all.engine) / mean(all.best)).toFixed(3)}` +
+    (floorDraws > 0 ? `, engine / floor ${(mean(all.engine) / mean(all.floor)).toFixed(3)}` : ''),
+);
 for (const [what, c] of Object.entries(calibration)) {
   const { score, baseRate } = c.brier();
-  console.log(`${what}: worst bin off by ${c.worstBin().toFixed(3)}; Brier ${score.toFixed(4)} against ${baseRate.toFixed(4)} for the base rate`);
-  console.log(`  said → happened: ${c.bins().map(({ said, happened, count }) => `${said.toFixed(2)}→${happened.toFixed(2)} (${count})`).join(', ')}`);
+  console.log(
+    `${what}: worst bin off by ${c.worstBin().toFixed(3)}; Brier ${score.toFixed(4)} against ${baseRate.toFixed(4)} for the base rate`,
+  );
+  console.log(
+    `  said → happened: ${c
+      .bins()
+      .map(({ said, happened, count }) => `${said.toFixed(2)}→${happened.toFixed(2)} (${count})`)
+      .join(', ')}`,
+  );
 }
-console.log(`steady said on ${steadySaid} bags; on ${steadyWrong} of ${ranging} whose true range over the days tried exceeds 3 σ₀`);
+console.log(
+  `steady said on ${steadySaid} bags; on ${steadyWrong} of ${ranging} whose true range over the days tried exceeds 3 σ₀`,
+);

@@ -9,7 +9,16 @@ function bag(count: number, phase: number): CrestInput {
     const age = 3 + Math.round((42 * i) / Math.max(1, count));
     const z = Math.log(age / 20) / (age < 20 ? 0.5 : 0.6);
     const overall = 86 - 12 * (1 - Math.exp(-0.5 * z * z)) + 2.5 * Math.sin(7.3 * i + phase) - (i % 3 === 1 ? 2 : 0);
-    return { ...reference, id: String(i), age, overall, brewer: i % 3 === 1 ? 'press' : 'cone', waterC: 92 - 2 * (i % 2), recordedFrom: 'cup' as const, fault: null };
+    return {
+      ...reference,
+      id: String(i),
+      age,
+      overall,
+      brewer: i % 3 === 1 ? 'press' : 'cone',
+      waterC: 92 - 2 * (i % 2),
+      recordedFrom: 'cup' as const,
+      fault: null,
+    };
   });
   return { roastLevel: 'light', process: 'washed', restAdviceDays: null, reference, brews, sigma0: 3.5 };
 }

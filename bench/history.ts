@@ -10,7 +10,9 @@ const past = Array.from({ length: BAGS }, (_, b): PastBag => {
   const { input } = simulateBag(families[b % families.length]!, 40_009 + b, 1.2);
   return { roastLevel: input.roastLevel, process: input.process, style: 'filter', lesson: fitCrest(input).lesson };
 });
-const kinds = ROAST_LEVELS.flatMap((roastLevel) => PROCESSES.map((process) => ({ roastLevel, process, style: 'filter' as const })));
+const kinds = ROAST_LEVELS.flatMap((roastLevel) =>
+  PROCESSES.map((process) => ({ roastLevel, process, style: 'filter' as const })),
+);
 const times = await timed(10, 2, () => {
   const history = historyOf(past, [{ sd: 3, degrees: 20, sigma0: 3.5 }]);
   for (const kind of kinds) priorFor(history, kind);

@@ -14,8 +14,9 @@ import { openStore } from '../server/db/store';
 import { timed, timingText } from './timing';
 
 /**
- * A household right after an import of 20 000 brews in 600 bags, none of them judged yet, served as it is always served:
- * how long the first shelf, any bag page and the health check take while it is judged in the background, and after.
+ * A household right after an import of 20 000 brews in 600 bags, none of them judged yet, served as it is always
+ * served: how long the first shelf, any bag page and the health check take while it is judged in the background, and
+ * after.
  */
 const BAGS = Number(process.env.BAGS ?? 600);
 const BREWS = Number(process.env.BREWS ?? 20_000);
@@ -36,21 +37,48 @@ const today = now.toISOString().slice(0, 10);
 const ids: string[] = [];
 const store = await openStore(join(folder, 'slow-crest.sqlite'));
 await store.write((db) => ensureStarters(db, now));
-if (made) ids.push(...(await store.read((db) => db.query<{ id: string }[]>('SELECT id FROM bag ORDER BY rowid'))).map(({ id }) => id));
+if (made)
+  ids.push(
+    ...(await store.read((db) => db.query<{ id: string }[]>('SELECT id FROM bag ORDER BY rowid'))).map(({ id }) => id),
+  );
 await store.write((db) => db.query('DELETE FROM verdict'));
 for (let b = 0; b < BAGS && !made; b++) {
   await store.write(async (db) => {
     const inUse = b >= BAGS - IN_USE;
     const age = inUse ? 10 + (b % 40) : 60 + ((b * 3) % 900);
     const roastedOn = addDays(today, -age);
-    const label = { name: `Bag ${b}`, roaster: 'Fernhill', roastedOn, roastLevel: ROASTS[b % ROASTS.length], process: PROCESSES[b % PROCESSES.length], weightG: 1000, reference };
+    const label = {
+      name: `Bag ${b}`,
+      roaster: 'Fernhill',
+      roastedOn,
+      roastLevel: ROASTS[b % ROASTS.length],
+      process: PROCESSES[b % PROCESSES.length],
+      weightG: 1000,
+      reference,
+    };
     const id = await addBag(db, bagInput.parse({ ...label, finishedOn: inUse ? null : addDays(roastedOn, 45) }), now);
     ids.push(id);
     const first = Math.floor((b * BREWS) / BAGS);
     for (let k = first; k < Math.floor(((b + 1) * BREWS) / BAGS); k++) {
       const day = inUse ? (k - first) % age : Math.min(44, k - first);
-      const cup = { school: 'mark10' as const, mark: 7 + ((k * 7) % 20) / 10, notes: k % 3 ? 'fig, cedar' : 'quince', words: [{ typed: 'fig', line: 'cup' as const }] };
-      await addBrew(db, id, brewInput.parse({ ...reference, brewer: k % 4 ? 'cone' : 'press', waterC: 93 - (k % 3), brewedAt: `${addDays(roastedOn, day)}T08:00:00Z`, cup }), now);
+      const cup = {
+        school: 'mark10' as const,
+        mark: 7 + ((k * 7) % 20) / 10,
+        notes: k % 3 ? 'fig, cedar' : 'quince',
+        words: [{ typed: 'fig', line: 'cup' as const }],
+      };
+      await addBrew(
+        db,
+        id,
+        brewInput.parse({
+          ...reference,
+          brewer: k % 4 ? 'cone' : 'press',
+          waterC: 93 - (k % 3),
+          brewedAt: `${addDays(roastedOn, day)}T08:00:00Z`,
+          cup,
+        }),
+        now,
+      );
     }
   });
 }
@@ -58,7 +86,11 @@ await store.close();
 
 // As `npm start` runs it.
 const main = ['--max-old-space-size=768', 'dist/server/main.js'];
-const server = spawn(process.execPath, main, { cwd: ROOT, env: { ...process.env, SLOW_CREST_DATA: folder, PORT: '0', HOST: '' }, stdio: ['ignore', 'pipe', 'inherit'] });
+const server = spawn(process.execPath, main, {
+  cwd: ROOT,
+  env: { ...process.env, SLOW_CREST_DATA: folder, PORT: '0', HOST: '' },
+  stdio: ['ignore', 'pipe', 'inherit'],
+});
 const begun = performance.now();
 const address = await new Promise<string>((resolve) => {
   let said = '';
@@ -81,7 +113,8 @@ const shelf = (): Promise<Shelf> => ask<Shelf>(`/shelf?today=${today}`);
 /** Memory of the server now and at its most, MB; only where the system tells. */
 function memory(): string {
   const status = readFileSync(`/proc/${server.pid}/status`, 'utf8');
-  const mb = (name: string): string => ((Number(new RegExp(`${name}:\\s+(\\d+)`).exec(status)?.[1] ?? NaN)) / 1024).toFixed(0);
+  const mb = (name: string): string =>
+    (Number(new RegExp(`${name}:\\s+(\\d+)`).exec(status)?.[1] ?? NaN) / 1024).toFixed(0);
   return `${mb('VmRSS')} MB, at most ${mb('VmHWM')} MB`;
 }
 
@@ -96,7 +129,10 @@ const watch = async (each: number[] | undefined, everyMs: number, work: () => Pr
   while (judging.waiting > 0) {
     const [took = NaN] = await timed(1, 0, work);
     each?.push(took);
-    if (process.env.SLOW && took > Number(process.env.SLOW)) console.log(`    ${(performance.now() - judgingSince).toFixed(0)} ms in: ${took.toFixed(0)} ms for ${String(work)}`);
+    if (process.env.SLOW && took > Number(process.env.SLOW))
+      console.log(
+        `    ${(performance.now() - judgingSince).toFixed(0)} ms in: ${took.toFixed(0)} ms for ${String(work)}`,
+      );
     await new Promise((resolve) => setTimeout(resolve, everyMs));
   }
 };
@@ -131,7 +167,9 @@ await ask(`/bags/${ids.at(-2) ?? ''}`, { method: 'PATCH', body: JSON.stringify({
 const [after = NaN] = await timed(1, 0, shelf);
 let anew = 0;
 for (let i = 0; i < 10; i++) anew = Math.max(anew, (await ask<Judging>('/judging')).of);
-console.log(`one bag finished: the next shelf takes ${after.toFixed(0)} ms, with ${anew} of ${IN_USE} bags to judge anew`);
+console.log(
+  `one bag finished: the next shelf takes ${after.toFixed(0)} ms, with ${anew} of ${IN_USE} bags to judge anew`,
+);
 await settled();
 console.log(`  settled after ${((performance.now() - finishing) / 1000).toFixed(1)} s`);
 console.log(`  memory: ${memory()}`);

@@ -1,28 +1,51 @@
 import { parseArgs } from 'node:util';
-import { ANY_SITUATION, fitCrest, historyOf, mostTellingDay, priorFor, proposals, type CrestBrew, type CrestInput, type PastBag } from '../core/crest';
+import {
+  ANY_SITUATION,
+  fitCrest,
+  historyOf,
+  mostTellingDay,
+  priorFor,
+  proposals,
+  type CrestBrew,
+  type CrestInput,
+  type PastBag,
+} from '../core/crest';
 import { mean, regret } from './judge/measures';
 import { REFERENCE, scoreOf, simulateBag, type SimulatedBag } from './simulate/brewing';
 import { random, type Random } from './simulate/random';
 
 /** What following the proposals is worth, and what a history is worth, in regret; single-crest bags. */
-const { values } = parseArgs({ options: { bags: { type: 'string', default: '200' }, seed: { type: 'string', default: '1' } } });
+const { values } = parseArgs({
+  options: { bags: { type: 'string', default: '200' }, seed: { type: 'string', default: '1' } },
+});
 const bags = Number(values.bags);
 const seed = Number(values.seed);
 
-function brew({ truth, taste }: SimulatedBag, rng: Random, age: number, changes: readonly { factor: string; level: string }[]): CrestBrew {
+function brew(
+  { truth, taste }: SimulatedBag,
+  rng: Random,
+  age: number,
+  changes: readonly { factor: string; level: string }[],
+): CrestBrew {
   const brewer = changes.find(({ factor }) => factor === 'brewer')?.level ?? REFERENCE.brewer;
   const made = { age, brewer, waterC: 92, recordedFrom: 'cup' as const, fault: null };
   return { ...REFERENCE, ...made, id: String(age), overall: scoreOf(rng, truth, taste, made) };
 }
 
-/** Eight brews from day 5 on: to the standard recipe every second day, or each as and when the most telling is proposed. */
+/**
+ * Eight brews from day 5 on: to the standard recipe every second day, or each as and when the most telling is proposed.
+ */
 function eight(bag: SimulatedBag, rng: Random, telling: boolean): CrestInput {
   const brews: CrestBrew[] = [];
   let age = 5;
   while (brews.length < 8) {
     const input: CrestInput = { ...bag.input, brews };
     if (telling && brews.length > 0) {
-      const days = proposals(fitCrest(input), Array.from({ length: 14 }, (_, i) => age + i), ANY_SITUATION);
+      const days = proposals(
+        fitCrest(input),
+        Array.from({ length: 14 }, (_, i) => age + i),
+        ANY_SITUATION,
+      );
       const best = mostTellingDay(days) ?? days[0]!;
       age += best.inDays;
       brews.push(brew(bag, rng, age, best.mostTelling.changes));
@@ -55,7 +78,8 @@ for (let b = 0; b < bags; b++) {
   byTable.push(regret(next.truth, fitCrest(three).advisedDay));
   byHistory.push(regret(next.truth, fitCrest({ ...three, prior }).advisedDay));
 }
-const line = (what: string, before: number[], after: number[]): string => `${what}: ${mean(before).toFixed(3)} → ${mean(after).toFixed(3)} points of regret, ratio ${(mean(after) / mean(before)).toFixed(3)}`;
+const line = (what: string, before: number[], after: number[]): string =>
+  `${what}: ${mean(before).toFixed(3)} → ${mean(after).toFixed(3)} points of regret, ratio ${(mean(after) / mean(before)).toFixed(3)}`;
 console.log(`${bags} single-crest bags, seed ${seed}`);
 console.log(line('eight brews, every second day → most telling', byHabit, byTelling));
 console.log(line('three brews, by the table → by a history of 20 bags', byTable, byHistory));

@@ -12,7 +12,12 @@ const folder = join(tmpdir(), `slow-crest-opening-${process.pid}`);
 
 async function open(): Promise<number> {
   const begun = performance.now();
-  const child = spawn('npm', ['run', 'demo'], { cwd: ROOT, env: { ...process.env, SLOW_CREST_DATA: folder, PORT: '0' }, stdio: ['ignore', 'pipe', 'ignore'], detached: true });
+  const child = spawn('npm', ['run', 'demo'], {
+    cwd: ROOT,
+    env: { ...process.env, SLOW_CREST_DATA: folder, PORT: '0' },
+    stdio: ['ignore', 'pipe', 'ignore'],
+    detached: true,
+  });
   const ended = new Promise((resolve) => child.once('exit', resolve));
   let said = '';
   for await (const part of child.stdout) {

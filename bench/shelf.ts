@@ -25,11 +25,20 @@ let lastBag = '';
 await running.store.write(async (db) => {
   for (let b = 0; b < BAGS; b++) {
     const roastedOn = addDays(today, -(10 + (b % 60)));
-    lastBag = await addBag(db, bagInput.parse({ name: `Bag ${b}`, roaster: 'Fernhill', roastedOn, weightG: 1000, reference }), now);
+    lastBag = await addBag(
+      db,
+      bagInput.parse({ name: `Bag ${b}`, roaster: 'Fernhill', roastedOn, weightG: 1000, reference }),
+      now,
+    );
     for (let k = Math.floor((b * BREWS) / BAGS); k < Math.floor(((b + 1) * BREWS) / BAGS); k++) {
       const brewedAt = `${addDays(roastedOn, k % (10 + (b % 60)))}T08:00:00Z`;
       const cup = { school: 'mark10' as const, mark: 7 + ((k * 7) % 20) / 10, notes: k % 3 ? 'fig, cedar' : 'quince' };
-      await addBrew(db, lastBag, brewInput.parse({ ...reference, brewer: k % 4 ? 'cone' : 'press', brewedAt, cup }), now);
+      await addBrew(
+        db,
+        lastBag,
+        brewInput.parse({ ...reference, brewer: k % 4 ? 'cone' : 'press', brewedAt, cup }),
+        now,
+      );
     }
   }
 });

@@ -10,7 +10,12 @@ import { median } from './timing';
 const OWN = 5000;
 const FIRST = ['attic', 'cellar', 'garden', 'harbour', 'kitchen', 'meadow', 'orchard', 'pantry', 'quarry', 'river'];
 const SECOND = NOTES.map(({ name }) => name);
-const own = Array.from({ length: OWN }, (_, i) => ({ id: `own-${i}`, name: `${FIRST[i % FIRST.length]} ${SECOND[i % SECOND.length]} ${Math.floor(i / SECOND.length)}`, family: null, mergedInto: null }));
+const own = Array.from({ length: OWN }, (_, i) => ({
+  id: `own-${i}`,
+  name: `${FIRST[i % FIRST.length]} ${SECOND[i % SECOND.length]} ${Math.floor(i / SECOND.length)}`,
+  family: null,
+  mergedInto: null,
+}));
 
 const began = performance.now();
 const suggest = suggester(vocabularyOf(own), new Map(own.map(({ id }, i) => [id, i % 7])));
@@ -26,9 +31,14 @@ for (const name of [...SECOND, 'rasberry', 'quinze', 'cardamum', 'attic plum', '
   }
 times.sort((a, b) => a - b);
 const at = (share: number): string => (times[Math.floor(share * (times.length - 1))] ?? 0).toFixed(1);
-console.log(`a suggestion, over ${times.length} keystrokes: median ${median(times).toFixed(1)} ms, 99 in 100 within ${at(0.99)} ms, slowest ${at(1)} ms`);
+console.log(
+  `a suggestion, over ${times.length} keystrokes: median ${median(times).toFixed(1)} ms, 99 in 100 within ${at(0.99)} ms, slowest ${at(1)} ms`,
+);
 
-const share = (likeness: (one: (typeof DESCRIPTIONS)[number]) => Parameters<typeof findNotes>[0], most: number): string =>
+const share = (
+  likeness: (one: (typeof DESCRIPTIONS)[number]) => Parameters<typeof findNotes>[0],
+  most: number,
+): string =>
   `${DESCRIPTIONS.filter((one) => findNotes(likeness(one), most).some(({ note }) => note.name === one.meant)).length} of ${DESCRIPTIONS.length}`;
 for (const [by, likeness] of [
   ['words and taps', ({ said, tapped }) => ({ said, tapped })],

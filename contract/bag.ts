@@ -6,12 +6,24 @@ import { recipeInput } from './recipe';
 
 /** A stay in the freezer: from the day it goes in up to, not including, the day it comes out (null: still there). */
 export const spellInput = z
-  .strictObject({ place: oneOf('Place', ['freezer']), from: plainDate('The day it went in'), to: plainDate('The day it came out').nullable() })
-  .refine((spell) => spell.to === null || spell.to >= spell.from, { path: ['to'], error: 'The day it came out cannot be before the day it went in' });
+  .strictObject({
+    place: oneOf('Place', ['freezer']),
+    from: plainDate('The day it went in'),
+    to: plainDate('The day it came out').nullable(),
+  })
+  .refine((spell) => spell.to === null || spell.to >= spell.from, {
+    path: ['to'],
+    error: 'The day it came out cannot be before the day it went in',
+  });
 export type SpellInput = z.infer<typeof spellInput>;
 
 const attributeWeight = quantity('A weight', 0, 10);
-const weights = z.strictObject(Object.fromEntries(ATTRIBUTES.map((attribute) => [attribute, attributeWeight])) as Record<Attribute, typeof attributeWeight>);
+const weights = z.strictObject(
+  Object.fromEntries(ATTRIBUTES.map((attribute) => [attribute, attributeWeight])) as Record<
+    Attribute,
+    typeof attributeWeight
+  >,
+);
 
 const bagFields = {
   name: name('Name', 120),
@@ -29,7 +41,13 @@ const bagFields = {
   price: quantity('Price', 0, 100_000).nullable().default(null),
   school: oneOf('Scoring', SCHOOLS).default('mark10'),
   /** What "best" means: weights on the attributes, or (null) the overall mark. */
-  weights: weights.refine((w) => ATTRIBUTES.some((attribute) => w[attribute] > 0), { path: ['aroma'], error: 'At least one attribute must weigh something' }).nullable().default(null),
+  weights: weights
+    .refine((w) => ATTRIBUTES.some((attribute) => w[attribute] > 0), {
+      path: ['aroma'],
+      error: 'At least one attribute must weigh something',
+    })
+    .nullable()
+    .default(null),
   /** What the beans look like, against the roast the label claims. */
   perceivedRoast: oneOf('Perceived roast', ROAST_LEVELS).nullable().default(null),
   bet: text('Your bet', 1000).default(''),
@@ -52,20 +70,30 @@ interface Dated {
 
 /** What the dates of a bag must agree on; each problem is laid at the field that can mend it. */
 function checkDates(bag: Dated, context: z.RefinementCtx): void {
-  const problem = (path: (string | number)[], message: string): void => context.addIssue({ code: 'custom', path, message });
-  if (bag.roastedOn === null && bag.bestBefore === null) problem(['roastedOn'], 'A roast date or a best-before date is needed: rest days are counted from it');
-  if (bag.roastedOn !== null && bag.bestBefore !== null && bag.bestBefore < bag.roastedOn) problem(['bestBefore'], 'The best-before date cannot be before the roast date');
+  const problem = (path: (string | number)[], message: string): void =>
+    context.addIssue({ code: 'custom', path, message });
+  if (bag.roastedOn === null && bag.bestBefore === null)
+    problem(['roastedOn'], 'A roast date or a best-before date is needed: rest days are counted from it');
+  if (bag.roastedOn !== null && bag.bestBefore !== null && bag.bestBefore < bag.roastedOn)
+    problem(['bestBefore'], 'The best-before date cannot be before the roast date');
   const inOrder = bag.spells.map((spell, i) => ({ ...spell, i })).sort((a, b) => (a.from < b.from ? -1 : 1));
   inOrder.forEach((spell, k) => {
-    if (bag.roastedOn !== null && spell.from < bag.roastedOn) problem(['spells', spell.i, 'from'], 'It cannot go into the freezer before it was roasted');
+    if (bag.roastedOn !== null && spell.from < bag.roastedOn)
+      problem(['spells', spell.i, 'from'], 'It cannot go into the freezer before it was roasted');
     const next = inOrder[k + 1];
-    if (next && (spell.to === null || next.from < spell.to)) problem(['spells', next.i, 'from'], 'Two freezer stays overlap');
+    if (next && (spell.to === null || next.from < spell.to))
+      problem(['spells', next.i, 'from'], 'Two freezer stays overlap');
   });
 }
 
 function checkBet({ school, betMark }: { school: School; betMark: number | null }, context: z.RefinementCtx): void {
   const { min, max } = SCHOOL_SCALES[school];
-  if (betMark !== null && !(betMark >= min && betMark <= max)) context.addIssue({ code: 'custom', path: ['betMark'], message: `The betted mark must be between ${min} and ${max}` });
+  if (betMark !== null && !(betMark >= min && betMark <= max))
+    context.addIssue({
+      code: 'custom',
+      path: ['betMark'],
+      message: `The betted mark must be between ${min} and ${max}`,
+    });
 }
 
 /** A bag as a taster writes it. */

@@ -21,9 +21,14 @@ export const brewInput = z.strictObject({
   cup: cupInput,
   /** How it was made; null where nothing of it was written. */
   making: makingInput.nullable().default(null),
-  /** The brew on the bench this is the cup of: its recipe, stages and trace are kept with it, and the bench is cleared. */
+  /**
+   * The brew on the bench this is the cup of: its recipe, stages and trace are kept with it, and the bench is cleared.
+   */
   liveId: id.nullable().default(null),
-  /** A change only: the revision it was written over, so that it does not undo one it never saw; null to replace whatever is there. */
+  /**
+   * A change only: the revision it was written over, so that it does not undo one it never saw; null to replace
+   * whatever is there.
+   */
   revision: z.number().int().nullable().default(null),
 });
 export type BrewInput = z.infer<typeof brewInput>;
@@ -33,5 +38,15 @@ export type BrewDraft = z.input<typeof brewInput>;
 export const faultInput = z.strictObject({ fault: brewFields.fault.unwrap(), faultNote: brewFields.faultNote });
 
 /** A brew as the server gives it back. */
-export const brew = z.strictObject({ id, bagId: id, ...brewFields, cup, making: making.nullable(), liking: z.number().nullable(), restDay: z.number().int(), revision: z.number().int(), createdAt: z.string() });
+export const brew = z.strictObject({
+  id,
+  bagId: id,
+  ...brewFields,
+  cup,
+  making: making.nullable(),
+  liking: z.number().nullable(),
+  restDay: z.number().int(),
+  revision: z.number().int(),
+  createdAt: z.string(),
+});
 export type Brew = z.infer<typeof brew>;

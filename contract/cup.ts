@@ -1,5 +1,19 @@
 import { z } from 'zod';
-import { COMPANIES, DRYNESSES, LEVELS, LIKINGS, LINE_IDS, onStep, PARTS, SCHOOL_SCALES, SCHOOLS, SIPPED_LOOKS, TEXTURES, type Part, type School } from '../core/cup';
+import {
+  COMPANIES,
+  DRYNESSES,
+  LEVELS,
+  LIKINGS,
+  LINE_IDS,
+  onStep,
+  PARTS,
+  SCHOOL_SCALES,
+  SCHOOLS,
+  SIPPED_LOOKS,
+  TEXTURES,
+  type Part,
+  type School,
+} from '../core/cup';
 import { TRAITS } from '../core/cup/words/traits';
 import { oneOf, quantity, text } from './fields';
 import { typedWord, WORD_MAX, wordId } from './word';
@@ -9,11 +23,18 @@ export const NOTES_MAX = 10_000;
 /** The most words one cup can hold. */
 export const WORDS_MAX = 200;
 
-const part = (name: string): z.ZodDefault<z.ZodNullable<z.ZodNumber>> => quantity(name.charAt(0).toUpperCase() + name.slice(1), 0, 10).nullable().default(null);
+const part = (name: string): z.ZodDefault<z.ZodNullable<z.ZodNumber>> =>
+  quantity(name.charAt(0).toUpperCase() + name.slice(1), 0, 10)
+    .nullable()
+    .default(null);
 const parts = Object.fromEntries(PARTS.map((name) => [name, part(name)])) as Record<Part, ReturnType<typeof part>>;
 
 /** How much of an attribute there was, and how that was liked. */
-export const givenLevel = z.strictObject({ attribute: z.string().min(1).max(80), level: oneOf('The level', LEVELS).nullable(), liking: oneOf('How it was liked', LIKINGS).nullable() });
+export const givenLevel = z.strictObject({
+  attribute: z.string().min(1).max(80),
+  level: oneOf('The level', LEVELS).nullable(),
+  liking: oneOf('How it was liked', LIKINGS).nullable(),
+});
 
 export const trait = oneOf('A trait', TRAITS);
 
@@ -59,14 +80,30 @@ function checkMark({ school, mark }: { school: School; mark: number | null }, co
   const { min, max, step } = SCHOOL_SCALES[school];
   const wrong = (message: string): void => context.addIssue({ code: 'custom', path: ['mark'], message });
   if (!(mark >= min && mark <= max)) wrong(`The mark must be between ${min} and ${max}`);
-  else if (Math.abs(onStep(school, mark) - mark) > 1e-6) wrong(school === 'levels' ? 'A level goes by halves, and by thirds for high and low: 3, 3+, 3.5, 4-' : `This mark goes in steps of ${step}`);
+  else if (Math.abs(onStep(school, mark) - mark) > 1e-6)
+    wrong(
+      school === 'levels'
+        ? 'A level goes by halves, and by thirds for high and low: 3, 3+, 3.5, 4-'
+        : `This mark goes in steps of ${step}`,
+    );
 }
 
 /** A cup as written at the table; its words as typed. */
-export const cupInput = z.strictObject({ ...commonFields, words: z.array(z.strictObject({ typed: typedWord, line })).max(WORDS_MAX, wordsLimit).default([]) }).superRefine(checkMark);
+export const cupInput = z
+  .strictObject({
+    ...commonFields,
+    words: z
+      .array(z.strictObject({ typed: typedWord, line }))
+      .max(WORDS_MAX, wordsLimit)
+      .default([]),
+  })
+  .superRefine(checkMark);
 export type CupInput = z.infer<typeof cupInput>;
 export type CupDraft = z.input<typeof cupInput>;
 
 /** A cup as the server gives it back: each word with the id it goes by. */
-export const cup = z.strictObject({ ...commonFields, words: z.array(z.strictObject({ id: wordId, typed: z.string(), line })) });
+export const cup = z.strictObject({
+  ...commonFields,
+  words: z.array(z.strictObject({ id: wordId, typed: z.string(), line })),
+});
 export type Cup = z.infer<typeof cup>;

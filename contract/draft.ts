@@ -2,14 +2,17 @@ import { z } from 'zod';
 import { text } from './fields';
 
 /**
- * What was written on a sheet and not yet saved. Each device keeps its own copy, with a count of its changes and of those
- * of other devices it has taken over, so that one never overwrites another and it can be told which follows which.
+ * What was written on a sheet and not yet saved. Each device keeps its own copy, with a count of its changes and of
+ * those of other devices it has taken over, so that one never overwrites another and it can be told which follows
+ * which.
  */
 export const deviceId = z.string().min(8, 'A device needs a name').max(64);
 export const draftKey = z.string().min(1).max(200);
 
 /** Changes taken in, by device. */
-export const changeCounts = z.record(deviceId, z.number().int().min(0)).refine((counts) => Object.keys(counts).length <= 50, { error: 'Too many devices' });
+export const changeCounts = z
+  .record(deviceId, z.number().int().min(0))
+  .refine((counts) => Object.keys(counts).length <= 50, { error: 'Too many devices' });
 export type ChangeCounts = z.infer<typeof changeCounts>;
 
 /**

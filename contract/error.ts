@@ -1,7 +1,19 @@
 import { z } from 'zod';
 
 /** Failures the application tells apart. `disk-full` and `storage` pass: the same change can be sent again later. */
-const ERROR_CODES = ['invalid', 'not-found', 'conflict', 'too-large', 'unsupported', 'forbidden', 'signed-out', 'too-many', 'disk-full', 'storage', 'internal'] as const;
+const ERROR_CODES = [
+  'invalid',
+  'not-found',
+  'conflict',
+  'too-large',
+  'unsupported',
+  'forbidden',
+  'signed-out',
+  'too-many',
+  'disk-full',
+  'storage',
+  'internal',
+] as const;
 
 /** What went wrong, in a sentence for the person, with the fields that can mend it. */
 export const apiError = z.strictObject({
@@ -18,12 +30,18 @@ export type FieldProblem = ApiError['fields'][number];
 const MOST_PROBLEMS = 100;
 const LONGEST_PATH = 200;
 
-/** The problems a schema found, one per field, with dotted paths; an unknown key is named as a field of its own. At most 100 are named. */
+/**
+ * The problems a schema found, one per field, with dotted paths; an unknown key is named as a field of its own. At most
+ * 100 are named.
+ */
 export function fieldProblems(error: z.core.$ZodError): FieldProblem[] {
   const problems: FieldProblem[] = [];
   for (const issue of error.issues) {
     const path = issue.path.join('.');
-    const named = issue.code === 'unrecognized_keys' ? issue.keys.slice(0, MOST_PROBLEMS).map((key) => unknownField(path, key)) : [{ path, message: issue.message }];
+    const named =
+      issue.code === 'unrecognized_keys'
+        ? issue.keys.slice(0, MOST_PROBLEMS).map((key) => unknownField(path, key))
+        : [{ path, message: issue.message }];
     problems.push(...named.map((problem) => ({ ...problem, path: problem.path.slice(0, LONGEST_PATH) })));
     if (problems.length >= MOST_PROBLEMS) break;
   }

@@ -11,7 +11,9 @@ export function quantity(what: string, lo: number, hi: number, unit = ''): z.Zod
 
 /** Free text of at most `max` characters, kept exactly as written. */
 export function text(what: string, max: number): z.ZodString {
-  return z.string({ error: `${what} must be text` }).max(max, `${what} can hold ${max.toLocaleString('en')} characters at most`);
+  return z
+    .string({ error: `${what} must be text` })
+    .max(max, `${what} can hold ${max.toLocaleString('en')} characters at most`);
 }
 
 /** Text that must say something. */
@@ -20,7 +22,10 @@ export function name(what: string, max: number): z.ZodString {
 }
 
 /** One of a fixed set of words. */
-export function oneOf<const T extends readonly [string, ...string[]]>(what: string, words: T): z.ZodEnum<{ [K in T[number]]: K }> {
+export function oneOf<const T extends readonly [string, ...string[]]>(
+  what: string,
+  words: T,
+): z.ZodEnum<{ [K in T[number]]: K }> {
   return z.enum(words, { error: `${what} must be one of: ${words.join(', ')}` });
 }
 
@@ -44,8 +49,12 @@ function isPlainDate(value: string): boolean {
   }
 }
 
-/** An instant with its offset from UTC, `2026-02-15T07:30:00+01:00`: the wall clock it was written by stays readable. */
+/**
+ * An instant with its offset from UTC, `2026-02-15T07:30:00+01:00`: the wall clock it was written by stays readable.
+ */
 export function instant(what: string): z.ZodISODateTime {
   const sentence = `${what} must be a date and time between 2000 and 2099 with its offset, for example 2026-02-15T07:30:00+01:00`;
-  return z.iso.datetime({ offset: true, error: sentence, abort: true }).refine((value) => isPlainDate(value.slice(0, 10)), { error: sentence, abort: true });
+  return z.iso
+    .datetime({ offset: true, error: sentence, abort: true })
+    .refine((value) => isPlainDate(value.slice(0, 10)), { error: sentence, abort: true });
 }

@@ -26,7 +26,9 @@ export const instrumentSettings = z.strictObject({
 export type InstrumentSettings = z.infer<typeof instrumentSettings>;
 
 /** Only what is to be different; an instrument that is null is disconnected. */
-export const instrumentChange = instrumentSettings.extend({ connected: z.partialRecord(z.enum(INSTRUMENTS), behaviour.nullable()) }).partial();
+export const instrumentChange = instrumentSettings
+  .extend({ connected: z.partialRecord(z.enum(INSTRUMENTS), behaviour.nullable()) })
+  .partial();
 
 export const NO_INSTRUMENTS: InstrumentSettings = { connected: {}, hand: 'steady', speed: 1 };
 

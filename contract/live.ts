@@ -6,11 +6,18 @@ import { flawCounts, trace } from './making';
 import { recipeCardFields, recipeCardInput } from './recipeCard';
 
 /** What is laid out on the bench: a bag, a recipe (scaled), and the version it comes from. */
-export const liveInput = z.strictObject({ bagId: id, card: recipeCardInput, recipeVersionId: id.nullable().default(null) });
+export const liveInput = z.strictObject({
+  bagId: id,
+  card: recipeCardInput,
+  recipeVersionId: id.nullable().default(null),
+});
 export type LiveInput = z.infer<typeof liveInput>;
 
 const LONGEST_S = 400_000;
-const mark = z.strictObject({ step: quantity('Stage', 0, 40).int('A stage is a whole number'), atS: quantity('The time of a mark', -10, LONGEST_S, 's') });
+const mark = z.strictObject({
+  step: quantity('Stage', 0, 40).int('A stage is a whole number'),
+  atS: quantity('The time of a mark', -10, LONGEST_S, 's'),
+});
 
 /** What can change on a brew on the bench; what is left out stays. */
 export const livePatch = z.strictObject({
@@ -22,8 +29,13 @@ export const livePatch = z.strictObject({
   bed: oneOf('Bed', BEDS).nullable().optional(),
   fault: oneOf('Fault', FAULTS).nullable().optional(),
   faultNote: text('What went wrong', 500).optional(),
-  /** The lists as they stood when the first of these changes was tapped: what another device added meanwhile is kept. */
-  was: z.strictObject({ ticked: z.array(oneOf('Check', CHECKS)).max(20), marks: z.array(mark).max(60) }).partial().optional(),
+  /**
+   * The lists as they stood when the first of these changes was tapped: what another device added meanwhile is kept.
+   */
+  was: z
+    .strictObject({ ticked: z.array(oneOf('Check', CHECKS)).max(20), marks: z.array(mark).max(60) })
+    .partial()
+    .optional(),
 });
 export type LivePatch = z.infer<typeof livePatch>;
 

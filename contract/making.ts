@@ -24,7 +24,12 @@ export const makingInput = z.strictObject(makingFields);
 export type MakingInput = z.infer<typeof makingInput>;
 
 const seconds = z.number().nullable();
-export const stageTime = z.strictObject({ step: z.number().int(), fromS: seconds, untilS: seconds, toG: z.number().nullable() });
+export const stageTime = z.strictObject({
+  step: z.number().int(),
+  fromS: seconds,
+  untilS: seconds,
+  toG: z.number().nullable(),
+});
 
 /** `[seconds, grams]` in runs; nothing between two runs. */
 export const trace = z.array(z.array(z.tuple([z.number(), z.number()])));

@@ -15,7 +15,10 @@ const stage = z.strictObject({
 });
 
 const band = z
-  .strictObject({ fromS: quantity('The start of the band', 1, LONGEST_S, 's'), toS: quantity('The end of the band', 1, LONGEST_S, 's') })
+  .strictObject({
+    fromS: quantity('The start of the band', 1, LONGEST_S, 's'),
+    toS: quantity('The end of the band', 1, LONGEST_S, 's'),
+  })
   .refine((one) => one.toS >= one.fromS, { path: ['toS'], error: 'The band cannot end before it begins' });
 
 const { grindStep: _, ...settings } = recipeFields;
@@ -36,12 +39,14 @@ export const recipeCardFields = {
 };
 
 function checkCard(card: RecipeCard, context: z.RefinementCtx): void {
-  const problem = (path: (string | number)[], message: string): void => context.addIssue({ code: 'custom', path, message });
+  const problem = (path: (string | number)[], message: string): void =>
+    context.addIssue({ code: 'custom', path, message });
   if (card.iceG >= card.waterG) problem(['iceG'], 'Ice is part of the water: it must be less than all of it');
   for (const { index, field, message } of stageProblems(card)) problem(['stages', index, field], message);
   if (card.kind === 'espresso' && card.shotS === null) problem(['shotS'], 'A shot needs its seconds');
   if (card.kind === 'cold steep' && card.steepHours === null) problem(['steepHours'], 'A cold steep needs its hours');
-  if (card.kind !== 'espresso' && card.stages.length === 0 && card.steepHours === null) problem(['stages'], 'At least one pour is needed');
+  if (card.kind !== 'espresso' && card.stages.length === 0 && card.steepHours === null)
+    problem(['stages'], 'At least one pour is needed');
 }
 
 /** A recipe as a taster writes it. */
@@ -50,15 +55,30 @@ export type RecipeCardInput = z.infer<typeof recipeCardInput>;
 export type RecipeCardDraft = z.input<typeof recipeCardInput>;
 
 /** A change of a recipe, with the version it was written over; null to follow whichever there is. */
-export const recipeCardChange = z.strictObject({ ...recipeCardFields, over: id.nullable().default(null) }).superRefine(checkCard);
+export const recipeCardChange = z
+  .strictObject({ ...recipeCardFields, over: id.nullable().default(null) })
+  .superRefine(checkCard);
 export type RecipeCardChange = z.input<typeof recipeCardChange>;
 
 /** A recipe as the server gives it back: its newest version. */
-export const keptCard = z.strictObject({ id, version: z.number().int(), versionId: id, versions: z.number().int(), isStandard: z.boolean(), card: z.strictObject(recipeCardFields) });
+export const keptCard = z.strictObject({
+  id,
+  version: z.number().int(),
+  versionId: id,
+  versions: z.number().int(),
+  isStandard: z.boolean(),
+  card: z.strictObject(recipeCardFields),
+});
 export type KeptCard = z.infer<typeof keptCard>;
 
 /** One version of a recipe; none is ever changed. */
-export const cardVersion = z.strictObject({ id, version: z.number().int(), createdAt: z.string(), brews: z.number().int(), card: z.strictObject(recipeCardFields) });
+export const cardVersion = z.strictObject({
+  id,
+  version: z.number().int(),
+  createdAt: z.string(),
+  brews: z.number().int(),
+  card: z.strictObject(recipeCardFields),
+});
 export type CardVersion = z.infer<typeof cardVersion>;
 
 export const grinderInput = z.strictObject({

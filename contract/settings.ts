@@ -4,7 +4,11 @@ import { FIRST_LEVEL_ATTRIBUTES, SCHOOLS } from '../core/cup';
 import { name, oneOf } from './fields';
 import { instrumentChange, instrumentSettings, NO_INSTRUMENTS, type InstrumentSettings } from './instrument';
 
-const levelAttribute = z.strictObject({ id: z.string().min(1).max(80), name: name('The attribute', 30), shown: z.boolean({ error: 'Shown must be yes or no' }) });
+const levelAttribute = z.strictObject({
+  id: z.string().min(1).max(80),
+  name: name('The attribute', 30),
+  shown: z.boolean({ error: 'Shown must be yes or no' }),
+});
 
 function haveOneName(attributes: readonly { name: string }[]): boolean {
   return new Set(attributes.map((one) => one.name.toLowerCase())).size === attributes.length;
@@ -21,18 +25,28 @@ export const settings = z.strictObject({
   /** The school a new bag begins with. */
   school: oneOf('Scoring', SCHOOLS),
   /** What levels are given for, in the order in which they are asked. */
-  levelAttributes: z.array(levelAttribute).max(80, 'A sheet can hold 80 attributes at most').refine(haveOneName, { error: 'Two attributes have the same name' }),
+  levelAttributes: z
+    .array(levelAttribute)
+    .max(80, 'A sheet can hold 80 attributes at most')
+    .refine(haveOneName, { error: 'Two attributes have the same name' }),
   /** Whether the sheet walks the taster through; null while nobody has said. */
   coaching: z.boolean({ error: 'Coaching must be yes or no' }).nullable(),
 });
 export type Settings = z.infer<typeof settings>;
 
 /** How a household begins. */
-export const FIRST_SETTINGS: Settings = { brewers: null, oneChange: true, instruments: NO_INSTRUMENTS, school: 'mark10', levelAttributes: [...FIRST_LEVEL_ATTRIBUTES], coaching: null };
+export const FIRST_SETTINGS: Settings = {
+  brewers: null,
+  oneChange: true,
+  instruments: NO_INSTRUMENTS,
+  school: 'mark10',
+  levelAttributes: [...FIRST_LEVEL_ATTRIBUTES],
+  coaching: null,
+};
 
 /**
- * Only what is to be different, so that two changes at once, or from two devices, do not undo each other; and what it was
- * changed from, so that of two changes to one list both are kept.
+ * Only what is to be different, so that two changes at once, or from two devices, do not undo each other; and what it
+ * was changed from, so that of two changes to one list both are kept.
  */
 export const settingsChange = settings
   .extend({ instruments: instrumentChange, was: settings.omit({ instruments: true }).partial() })
@@ -40,7 +54,18 @@ export const settingsChange = settings
 export type SettingsChange = z.infer<typeof settingsChange>;
 
 /** Settings with a change made to them. */
-export function withChange(before: Settings, { instruments: { connected, ...pouring } = {}, was: _, ...change }: SettingsChange): Settings {
+export function withChange(
+  before: Settings,
+  { instruments: { connected, ...pouring } = {}, was: _, ...change }: SettingsChange,
+): Settings {
   const now = { ...before.instruments.connected, ...connected };
-  return { ...before, ...change, instruments: { ...before.instruments, ...pouring, connected: pickBy(now, (behaviour) => behaviour !== null) as InstrumentSettings['connected'] } };
+  return {
+    ...before,
+    ...change,
+    instruments: {
+      ...before.instruments,
+      ...pouring,
+      connected: pickBy(now, (behaviour) => behaviour !== null) as InstrumentSettings['connected'],
+    },
+  };
 }

@@ -11,12 +11,22 @@ import { verdict } from './verdict';
 const date = z.string();
 const dateSpan = z.strictObject({ from: date, to: date }).nullable();
 
-/** Whether a verdict is of the bag as it is; was made before the last change to it, or to the household's past; or is still to be made. */
+/**
+ * Whether a verdict is of the bag as it is; was made before the last change to it, or to the household's past; or is
+ * still to be made.
+ */
 export const judged = z.enum(['now', 'earlier', 'not yet']);
 export type Judged = z.infer<typeof judged>;
 
-/** How the judging in the background stands: bags not judged yet, of how many; and why nothing goes on, in words, or null. */
-export const judging = z.strictObject({ waiting: z.number().int(), of: z.number().int(), trouble: z.string().nullable() });
+/**
+ * How the judging in the background stands: bags not judged yet, of how many; and why nothing goes on, in words, or
+ * null.
+ */
+export const judging = z.strictObject({
+  waiting: z.number().int(),
+  of: z.number().int(),
+  trouble: z.string().nullable(),
+});
 export type Judging = z.infer<typeof judging>;
 
 /** One lane of the shelf. A bag that is not judged yet has no ridge and no window, and its state stands for nothing. */
@@ -52,11 +62,27 @@ export const advice = z.strictObject({ bagId: id, name: z.string(), headline: z.
 export type Advice = z.infer<typeof advice>;
 
 /** A brew on the bench, as the shelf speaks of it. `dueAt` is an instant in ms; null before its start. */
-export const onBench = z.strictObject({ id, bagId: id, bagName: z.string(), kind: z.string(), recipe: z.string(), end: z.string(), dueAt: z.number().nullable(), over: z.boolean() });
+export const onBench = z.strictObject({
+  id,
+  bagId: id,
+  bagName: z.string(),
+  kind: z.string(),
+  recipe: z.string(),
+  end: z.string(),
+  dueAt: z.number().nullable(),
+  over: z.boolean(),
+});
 export type OnBench = z.infer<typeof onBench>;
 
 /** A word that still would not come, and the cup it belongs to. */
-export const nagging = z.strictObject({ brewId: id, bagId: id, bagName: z.string(), on: date, said: z.string(), tapped: z.array(trait) });
+export const nagging = z.strictObject({
+  brewId: id,
+  bagId: id,
+  bagName: z.string(),
+  on: date,
+  said: z.string(),
+  tapped: z.array(trait),
+});
 export type Nagging = z.infer<typeof nagging>;
 
 export const shelf = z.strictObject({
@@ -80,7 +106,14 @@ export const todayQuery = z.object({ today: plainDate('Today') });
 export const shelfQuery = todayQuery.extend({ finished: z.enum(['yes', 'no']).default('no') });
 export const searchQuery = z.object({ q: z.string().max(200, 'A search can hold 200 characters at most').default('') });
 
-export const searchHit = z.strictObject({ id, name: z.string(), roaster: z.string(), origin: z.string(), finished: z.boolean(), inNotes: z.string().nullable() });
+export const searchHit = z.strictObject({
+  id,
+  name: z.string(),
+  roaster: z.string(),
+  origin: z.string(),
+  finished: z.boolean(),
+  inNotes: z.string().nullable(),
+});
 export type SearchHit = z.infer<typeof searchHit>;
 
 /** Everything the Bag page shows. */
@@ -95,7 +128,11 @@ export const bagPage = z.strictObject({
   brews: z.array(brew),
   /** What the household's finished bags and blind repeats teach of this one; null while there is no history. */
   prior: z
-    .strictObject({ peak: z.strictObject({ days: z.number(), logSd: z.number() }), noise: z.strictObject({ mean: z.number(), sd: z.number() }), levelMean: z.number() })
+    .strictObject({
+      peak: z.strictObject({ days: z.number(), logSd: z.number() }),
+      noise: z.strictObject({ mean: z.number(), sd: z.number() }),
+      levelMean: z.number(),
+    })
     .nullable(),
   settings,
   verdict,

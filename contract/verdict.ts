@@ -1,5 +1,16 @@
 import { z } from 'zod';
-import { ageOn, crestInput, PROPOSAL_DAYS, proposals, readingOf, STATES, type CrestFit, type CrestInput, type Situation, type TasterPrior } from '../core/crest';
+import {
+  ageOn,
+  crestInput,
+  PROPOSAL_DAYS,
+  proposals,
+  readingOf,
+  STATES,
+  type CrestFit,
+  type CrestInput,
+  type Situation,
+  type TasterPrior,
+} from '../core/crest';
 import { judgedLiking, judgedSchool, SCHOOLS, SCHOOL_SCALES } from '../core/cup';
 import { STYLES } from '../core/brew';
 import { addDays } from '../core/rest';
@@ -43,10 +54,20 @@ export const verdict = z.strictObject({
   window: span,
   core: span,
   inWindowToday: probability,
-  curve: z.array(z.strictObject({ day: z.number().int(), mean: z.number(), lo: z.number(), median: z.number(), hi: z.number() })),
+  curve: z.array(
+    z.strictObject({ day: z.number().int(), mean: z.number(), lo: z.number(), median: z.number(), hi: z.number() }),
+  ),
   inWindow: z.array(probability),
   effects: z.array(effect),
-  entangled: z.array(z.strictObject({ factor: effect.shape.factor, share: probability, latest: z.string().nullable(), reference: z.string().nullable(), sinceAge: z.number() })),
+  entangled: z.array(
+    z.strictObject({
+      factor: effect.shape.factor,
+      share: probability,
+      latest: z.string().nullable(),
+      reference: z.string().nullable(),
+      sinceAge: z.number(),
+    }),
+  ),
   surprises: z.array(z.strictObject({ id: z.string(), missedBy: z.number(), sds: z.number() })),
   /** Proposals for today and the days to come. */
   next: z.array(z.strictObject({ inDays: z.number().int(), bestCup: proposal, mostTelling: proposal })),
@@ -63,19 +84,60 @@ export const verdict = z.strictObject({
 export type Verdict = z.infer<typeof verdict>;
 
 /** What the engine is given of a bag and its log: the same on the server and in the browser. */
-export function fitInput(bag: Bag, brews: readonly Omit<Brew, 'restDay' | 'making'>[], prior: TasterPrior | null): CrestInput {
-  const record = { ...bag, brews: brews.map((brew) => ({ ...brew, overall: judgedLiking(brew.cup, bag.weights), taster: brew.tasterId })) };
+export function fitInput(
+  bag: Bag,
+  brews: readonly Omit<Brew, 'restDay' | 'making'>[],
+  prior: TasterPrior | null,
+): CrestInput {
+  const record = {
+    ...bag,
+    brews: brews.map((brew) => ({ ...brew, overall: judgedLiking(brew.cup, bag.weights), taster: brew.tasterId })),
+  };
   const input = { ...crestInput(record), sigma0: SCHOOL_SCALES[judgedSchool(bag.school, bag.weights)].sigma0 };
   return prior === null ? input : { ...input, prior };
 }
 
 /** A fit read on a day, with proposals from that day on for a household and a stock of beans. */
 export function verdictOn(fit: CrestFit, bag: Bag, today: string, situation: Situation): Verdict {
-  const { usable, borrowed, sigma0, advisedDay, peak, fresh, window, core, curve, inWindow, effects, entangled, surprises, brews } = fit;
+  const {
+    usable,
+    borrowed,
+    sigma0,
+    advisedDay,
+    peak,
+    fresh,
+    window,
+    core,
+    curve,
+    inWindow,
+    effects,
+    entangled,
+    surprises,
+    brews,
+  } = fit;
   return {
     ...readingOf(fit, ageOn(bag, today), bag.finishedOn !== null),
     scale: judgedSchool(bag.school, bag.weights),
-    ...{ usable, borrowed, sigma0, advisedDay, peak, fresh, window, core, curve, inWindow, effects, entangled, surprises, brews },
-    next: proposals(fit, Array.from({ length: PROPOSAL_DAYS + 1 }, (_, i) => ageOn(bag, addDays(today, i))), situation),
+    ...{
+      usable,
+      borrowed,
+      sigma0,
+      advisedDay,
+      peak,
+      fresh,
+      window,
+      core,
+      curve,
+      inWindow,
+      effects,
+      entangled,
+      surprises,
+      brews,
+    },
+    next: proposals(
+      fit,
+      Array.from({ length: PROPOSAL_DAYS + 1 }, (_, i) => ageOn(bag, addDays(today, i))),
+      situation,
+    ),
   };
 }

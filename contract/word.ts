@@ -9,7 +9,10 @@ export const WORD_MAX = 60;
 export const wordId = z.string().min(1).max(80);
 
 /** A new word, or a word's new name and family. */
-export const wordInput = z.strictObject({ name: name('The word', WORD_MAX), family: oneOf('Family', FAMILIES).nullable().default(null) });
+export const wordInput = z.strictObject({
+  name: name('The word', WORD_MAX),
+  family: oneOf('Family', FAMILIES).nullable().default(null),
+});
 export type WordInput = z.infer<typeof wordInput>;
 
 /** Merges a word into another, or (null) lets it stand for itself again. */
@@ -20,7 +23,14 @@ export const typedWord = text('A note', WORD_MAX).trim().min(1, 'A note must say
 
 /** The household's own words and names, and in how many cups each word stands. */
 export const words = z.strictObject({
-  own: z.array(z.strictObject({ id: wordId, name: z.string(), family: z.enum(FAMILIES).nullable(), mergedInto: z.string().nullable() })),
+  own: z.array(
+    z.strictObject({
+      id: wordId,
+      name: z.string(),
+      family: z.enum(FAMILIES).nullable(),
+      mergedInto: z.string().nullable(),
+    }),
+  ),
   uses: z.record(z.string(), z.number().int()),
 });
 export type Words = z.infer<typeof words>;

@@ -13,7 +13,11 @@ import { pouringOf } from '../server/instruments/simulated/pouring';
 
 /** What stands on the bench of the household, and the brews that were made there. */
 
-const INSTRUMENTS: InstrumentSettings = { connected: { scale: 'well', thermometer: 'well', refractometer: 'well', 'ph-pen': 'well' }, hand: 'steady', speed: 1 };
+const INSTRUMENTS: InstrumentSettings = {
+  connected: { scale: 'well', thermometer: 'well', refractometer: 'well', 'ph-pen': 'well' },
+  hand: 'steady',
+  speed: 1,
+};
 const READINGS_PER_S = 10;
 
 export interface DemoBench {
@@ -43,7 +47,15 @@ export interface BenchBrew {
 }
 
 /** A brew as the bench would have recorded it, ready to be logged with its cup; null where no recipe fits. */
-export async function brewAtBench(db: EntityManager, bench: DemoBench, bagId: string, made: Recipe, { hand, ...seen }: { hand: Hand } & Partial<MakingInput>, brewedAt: Date, seed: number): Promise<BenchBrew | null> {
+export async function brewAtBench(
+  db: EntityManager,
+  bench: DemoBench,
+  bagId: string,
+  made: Recipe,
+  { hand, ...seen }: { hand: Hand } & Partial<MakingInput>,
+  brewedAt: Date,
+  seed: number,
+): Promise<BenchBrew | null> {
   const recipe = recipeFor(bench, made);
   if (!recipe) return null;
   const liveId = await addLive(db, { bagId, card: recipe.card, recipeVersionId: recipe.kept.versionId }, brewedAt);
@@ -51,7 +63,8 @@ export async function brewAtBench(db: EntityManager, bench: DemoBench, bagId: st
   const pouring = pouringOf(recipe.card, hand, seed);
   const noise = unitNoise(seed);
   const trace: Trace = [];
-  for (let i = 0; i < (pouring.endS ?? 0) * READINGS_PER_S; i++) appendPoint(trace, [i / READINGS_PER_S, roundTo(pouring.weightAt(i / READINGS_PER_S) + 0.1 * noise(), 2)]);
+  for (let i = 0; i < (pouring.endS ?? 0) * READINGS_PER_S; i++)
+    appendPoint(trace, [i / READINGS_PER_S, roundTo(pouring.weightAt(i / READINGS_PER_S) + 0.1 * noise(), 2)]);
   await addPiece(db, liveId, 0, trace.flat(), []);
   await changeLive(db, liveId, { endedS: pouring.endS });
   return { liveId, drainS: pouring.endS === null ? null : roundTo(pouring.endS, 0), making: makingInput.parse(seen) };
@@ -62,8 +75,24 @@ export async function lastNight(db: EntityManager, { recipes }: DemoBench, bagId
   const steep = recipes.find(({ card }) => card.kind === 'cold steep');
   if (steep) {
     const begun = new Date(now.getTime() - 5 * 3_600_000);
-    await startLive(db, await addLive(db, { bagId, card: steep.card, recipeVersionId: steep.versionId }, begun), begun.getTime());
+    await startLive(
+      db,
+      await addLive(db, { bagId, card: steep.card, recipeVersionId: steep.versionId }, begun),
+      begun.getTime(),
+    );
   }
   const standard = recipes.find(({ isStandard }) => isStandard);
-  if (standard) await changeRecipe(db, standard.id, { ...standard.card, stages: standard.card.stages.map((stage) => (stage.act === 'swirl' ? { ...stage, how: 'twice, gently' } : stage)) }, null, now);
+  if (standard)
+    await changeRecipe(
+      db,
+      standard.id,
+      {
+        ...standard.card,
+        stages: standard.card.stages.map((stage) =>
+          stage.act === 'swirl' ? { ...stage, how: 'twice, gently' } : stage,
+        ),
+      },
+      null,
+      now,
+    );
 }

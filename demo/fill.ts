@@ -34,7 +34,9 @@ export async function fillStore(store: Store, today: PlainDate): Promise<{ bags:
     for (const { label, age, frozen, bestBeforeOnly, finishedAt, truth, brews: log } of BAGS) {
       const roastedOn = addDays(today, -age);
       const on = (day: number): PlainDate => addDays(roastedOn, day);
-      const spells: StorageSpell[] = frozen ? [{ place: 'freezer', from: on(frozen.from), to: frozen.to === null ? null : on(frozen.to) }] : [];
+      const spells: StorageSpell[] = frozen
+        ? [{ place: 'freezer', from: on(frozen.from), to: frozen.to === null ? null : on(frozen.to) }]
+        : [];
       const bag = bagInput.parse({
         ...label,
         roastedOn: bestBeforeOnly ? null : roastedOn,
@@ -43,11 +45,16 @@ export async function fillStore(store: Store, today: PlainDate): Promise<{ bags:
         finishedOn: finishedAt === undefined ? null : on(finishedAt),
       });
       const bagId = await addBag(db, bag, now);
-      for (const [i, { day, taster, recipe, notes, looks, levels, cup, drainS, fault, faultNote, fromMemory, bench: atBench, seen }] of log.entries()) {
+      for (const [
+        i,
+        { day, taster, recipe, notes, looks, levels, cup, drainS, fault, faultNote, fromMemory, bench: atBench, seen },
+      ] of log.entries()) {
         const made = { ...bag.reference, ...recipe };
         const liking = trueLiking(truth, restAge(roastedOn, on(day), spells), made, bag.reference) - (fault ? 8 : 0);
         const brewedAt = instantAt(on(day), 7, (i * 7) % 60);
-        const recorded = atBench ? await brewAtBench(db, bench, bagId, made, atBench, new Date(brewedAt), brews + 1) : null;
+        const recorded = atBench
+          ? await brewAtBench(db, bench, bagId, made, atBench, new Date(brewedAt), brews + 1)
+          : null;
         const brew = brewInput.parse({
           ...made,
           brewedAt,

@@ -10,7 +10,8 @@ const { dataFolder, databaseFile } = readConfig(process.env, process.cwd());
 try {
   // Never under a server that has it open.
   const lock = lockFolder(dataFolder, new Date());
-  if (process.argv.includes('--fresh')) for (const suffix of ['', '-wal', '-shm']) rmSync(databaseFile + suffix, { force: true });
+  if (process.argv.includes('--fresh'))
+    for (const suffix of ['', '-wal', '-shm']) rmSync(databaseFile + suffix, { force: true });
   if (!existsSync(databaseFile)) {
     const store = await openStore(databaseFile);
     const { bags, brews } = await fillStore(store, localDateOf(new Date()));

@@ -16,7 +16,8 @@ const SEED = 20_260_321;
 export function scorer(): Scorer {
   const rng = xoroshiro128plus(SEED);
   // Box–Muller.
-  const normal = (): number => Math.sqrt(-2 * Math.log(1 - uniformFloat64(rng))) * Math.cos(2 * Math.PI * uniformFloat64(rng));
+  const normal = (): number =>
+    Math.sqrt(-2 * Math.log(1 - uniformFloat64(rng))) * Math.cos(2 * Math.PI * uniformFloat64(rng));
   return {
     mark: (school, liking) => markOf(school, clamp(liking + 0.6 * SCHOOL_SCALES[school].sigma0 * normal(), 0, 100)),
     attribute: (liking) => clamp(Math.round((liking / 10 + 0.5 * normal()) * 2) / 2, 0, 10),
@@ -27,5 +28,11 @@ export function scorer(): Scorer {
 export function trueLiking(truth: Truth, age: number, recipe: Recipe, reference: Recipe): number {
   const z = Math.log(Math.max(age, 0.5) / truth.peakDay) / (age < truth.peakDay ? truth.riseWidth : truth.fallWidth);
   const warmer = ((recipe.waterC ?? 0) - (reference.waterC ?? 0)) / 2;
-  return roundTo(truth.level + truth.height * Math.expm1(-0.5 * z * z) + (truth.brewers?.[recipe.brewer] ?? 0) + (truth.perTwoC ?? 0) * warmer ** 2, 2);
+  return roundTo(
+    truth.level +
+      truth.height * Math.expm1(-0.5 * z * z) +
+      (truth.brewers?.[recipe.brewer] ?? 0) +
+      (truth.perTwoC ?? 0) * warmer ** 2,
+    2,
+  );
 }

@@ -21,6 +21,10 @@ export function levelsOf(levels: string): NonNullable<CupDraft['levels']> {
     .filter((part) => part.trim() !== '')
     .map((part) => {
       const [attribute = '', level = '', liked] = part.trim().split(' ');
-      return { attribute, level: readLevel(level), liking: LIKINGS.find((liking) => liked !== undefined && liking.endsWith(liked)) ?? null };
+      return {
+        attribute,
+        level: readLevel(level),
+        liking: LIKINGS.find((liking) => liked !== undefined && liking.endsWith(liked)) ?? null,
+      };
     });
 }

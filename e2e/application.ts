@@ -61,7 +61,11 @@ export class Application {
   }
 
   #spawn(args: string[], env: Record<string, string>): ChildProcess {
-    return spawn(process.execPath, args, { cwd: ROOT, env: { ...process.env, SLOW_CREST_DATA: this.folder, ...env }, stdio: ['ignore', 'pipe', 'inherit'] });
+    return spawn(process.execPath, args, {
+      cwd: ROOT,
+      env: { ...process.env, SLOW_CREST_DATA: this.folder, ...env },
+      stdio: ['ignore', 'pipe', 'inherit'],
+    });
   }
 }
 
@@ -121,7 +125,12 @@ export function morning(daysAgo: number): string {
 export const dateOf = (daysAgo: number): string => morning(daysAgo).slice(0, 10);
 
 /** Adds a bag through the sheet and ends on its page. */
-export async function addBag(page: Page, application: Application, name: string, roastedDaysAgo: number): Promise<void> {
+export async function addBag(
+  page: Page,
+  application: Application,
+  name: string,
+  roastedDaysAgo: number,
+): Promise<void> {
   await page.goto(`${application.address}/bags/new`);
   await page.getByLabel('Name').fill(name);
   await page.getByLabel('Roasted on').fill(dateOf(roastedDaysAgo));
@@ -130,8 +139,17 @@ export async function addBag(page: Page, application: Application, name: string,
 }
 
 /** A bag put there over the wire, for tests of what comes after; opens its page. */
-export async function openBag(page: Page, application: Application, differently: Record<string, unknown> = {}): Promise<string> {
-  const bag = { name: 'Test Hill', roastedOn: dateOf(14), reference: { style: 'filter', brewer: 'cone', doseG: 17, waterG: 272, waterC: 92, grindStep: 0 }, ...differently };
+export async function openBag(
+  page: Page,
+  application: Application,
+  differently: Record<string, unknown> = {},
+): Promise<string> {
+  const bag = {
+    name: 'Test Hill',
+    roastedOn: dateOf(14),
+    reference: { style: 'filter', brewer: 'cone', doseG: 17, waterG: 272, waterC: 92, grindStep: 0 },
+    ...differently,
+  };
   const answer = await page.request.post(`${application.address}/api/bags`, { data: bag });
   if (!answer.ok()) throw new Error(await answer.text());
   const { id } = (await answer.json()) as { id: string };
@@ -143,7 +161,9 @@ export async function openBag(page: Page, application: Application, differently:
 /** Moves on by the Tab key until the field of this name has the focus. */
 export async function tabTo(page: Page, name: string, most = 90): Promise<void> {
   for (let i = 0; i < most; i++) {
-    const focused = await page.evaluate<string>('(document.activeElement?.labels?.[0] ?? document.activeElement)?.textContent?.trim() ?? ""');
+    const focused = await page.evaluate<string>(
+      '(document.activeElement?.labels?.[0] ?? document.activeElement)?.textContent?.trim() ?? ""',
+    );
     if (focused === name) return;
     await page.keyboard.press('Tab');
   }

@@ -11,7 +11,10 @@ test.use({ expectedErrors: [/Failed to load resource|net::ERR/] });
 
 test.afterEach(({ page, application }) => clearBench(page, application));
 
-test('a four-stage brew with the simulated scale, from pre-flight to cup, by keyboard: the record is what the hand did', async ({ page, application }) => {
+test('a four-stage brew with the simulated scale, from pre-flight to cup, by keyboard: the record is what the hand did', async ({
+  page,
+  application,
+}) => {
   await connect(page, application, { connected: { scale: 'well', refractometer: 'well' }, speed: 20 });
   const live = await layOut(page, application, 'Scale Hill');
   for (const key of ['1', '2', '3', '4', '5', '6']) await page.keyboard.press(key);
@@ -76,7 +79,10 @@ test('a four-stage brew with the simulated scale, from pre-flight to cup, by key
   await expect(entry.locator('.trace-chart path.recharts-line-curve')).toHaveCount(2);
 });
 
-test('two taps one right after the other are both kept, though the first is slow to arrive', async ({ page, application }) => {
+test('two taps one right after the other are both kept, though the first is slow to arrive', async ({
+  page,
+  application,
+}) => {
   await connect(page, application, {});
   const { id } = await layOut(page, application, 'Tap Hill');
   let slowMs = 900;
@@ -139,7 +145,10 @@ test('a dropout is a gap in the record, wild readings are ignored and counted', 
   await expect(page.getByText(/readings of the scale were wrong/)).toBeVisible();
 });
 
-test('by hand on a phone: one tap a stage, nothing under 44 px, the number readable from a metre', async ({ page, application }) => {
+test('by hand on a phone: one tap a stage, nothing under 44 px, the number readable from a metre', async ({
+  page,
+  application,
+}) => {
   await connect(page, application, {});
   await page.setViewportSize({ width: 390, height: 844 });
   await layOut(page, application, 'A Bag With Quite a Long Name From the Upper Washing Station');
@@ -161,7 +170,9 @@ test('by hand on a phone: one tap a stage, nothing under 44 px, the number reada
   await inReach('Start');
   await start(page);
   await expect(page.locator('.big-number')).toContainText('50');
-  expect(await page.evaluate(`parseFloat(getComputedStyle(document.querySelector('.big-number')).fontSize)`)).toBeGreaterThanOrEqual(100);
+  expect(
+    await page.evaluate(`parseFloat(getComputedStyle(document.querySelector('.big-number')).fontSize)`),
+  ).toBeGreaterThanOrEqual(100);
   expect(await small()).toEqual([]);
   expect(await violations(page)).toEqual([]);
   expect(await page.evaluate('document.documentElement.scrollWidth')).toBeLessThanOrEqual(390);
@@ -191,7 +202,10 @@ test('two cones side by side: one clock each, and the second starts after the fi
   await start(page);
   await layOut(page, application, 'Right Cone');
   await page.getByRole('button', { name: 'Start in 30 s' }).click();
-  const [left, right] = [page.getByRole('article', { name: /Left Cone/ }), page.getByRole('article', { name: /Right Cone/ })];
+  const [left, right] = [
+    page.getByRole('article', { name: /Left Cone/ }),
+    page.getByRole('article', { name: /Right Cone/ }),
+  ];
   await expect(right).toContainText('Starts in');
   await expect(left.locator('.big-number')).toContainText(/50|120/);
   await expect(left.getByLabel('Time since the start')).toHaveText(/^0:\d\d$/);
@@ -202,7 +216,9 @@ test('two cones side by side: one clock each, and the second starts after the fi
   await phone.goto(`${application.address}/bench`);
   await expect(phone.getByRole('article')).toHaveCount(2);
   await left.getByRole('button', { name: 'lively' }).click();
-  await expect(phone.getByRole('article', { name: /Left Cone/ }).getByRole('button', { name: 'lively' })).toHaveAttribute('aria-pressed', 'true');
+  await expect(
+    phone.getByRole('article', { name: /Left Cone/ }).getByRole('button', { name: 'lively' }),
+  ).toHaveAttribute('aria-pressed', 'true');
   await left.getByRole('button', { name: 'Clear off the bench' }).click();
   await expect(left).toHaveCount(0);
   await expect(phone.getByRole('article')).toHaveCount(1);
@@ -232,10 +248,15 @@ test('a cold steep counts every second, and comes back to the shelf as due', asy
   await page.clock.resume();
   await page.clock.fastForward('07:00:00');
   await page.getByRole('link', { name: 'Slow Crest' }).click();
-  await expect(page.getByRole('list', { name: 'On the bench' })).toContainText(/Due:\s*Night Store, Overnight since .+: strain it and keep it in the refrigerator/);
+  await expect(page.getByRole('list', { name: 'On the bench' })).toContainText(
+    /Due:\s*Night Store, Overnight since .+: strain it and keep it in the refrigerator/,
+  );
 });
 
-test('a recipe scaled to 10 g and to 34 g; one with its stages out of order is refused; an old brew keeps the version it used', async ({ page, application }) => {
+test('a recipe scaled to 10 g and to 34 g; one with its stages out of order is refused; an old brew keeps the version it used', async ({
+  page,
+  application,
+}) => {
   await connect(page, application, {});
   await layOut(page, application, 'Version Hill');
   await start(page);
@@ -248,16 +269,32 @@ test('a recipe scaled to 10 g and to 34 g; one with its stages out of order is r
   await page.getByRole('link', { name: 'Brew at the bench' }).click();
   const scaled = page.getByRole('status').filter({ hasText: 'Scaled' });
   await page.getByLabel('Dose').fill('10');
-  await expect(scaled.getByRole('listitem')).toHaveText(['Dose: 17 → 10 g', 'Water: 272 → 160 g', 'Stage 1: 50 → 29 g', 'Stage 2: 120 → 71 g', 'Stage 3: 195 → 115 g', 'Stage 4: 272 → 160 g']);
+  await expect(scaled.getByRole('listitem')).toHaveText([
+    'Dose: 17 → 10 g',
+    'Water: 272 → 160 g',
+    'Stage 1: 50 → 29 g',
+    'Stage 2: 120 → 71 g',
+    'Stage 3: 195 → 115 g',
+    'Stage 4: 272 → 160 g',
+  ]);
   await page.getByLabel('Dose').fill('34');
-  await expect(scaled.getByRole('listitem')).toHaveText(['Dose: 17 → 34 g', 'Water: 272 → 544 g', 'Stage 1: 50 → 100 g', 'Stage 2: 120 → 240 g', 'Stage 3: 195 → 390 g', 'Stage 4: 272 → 544 g']);
+  await expect(scaled.getByRole('listitem')).toHaveText([
+    'Dose: 17 → 34 g',
+    'Water: 272 → 544 g',
+    'Stage 1: 50 → 100 g',
+    'Stage 2: 120 → 240 g',
+    'Stage 3: 195 → 390 g',
+    'Stage 4: 272 → 544 g',
+  ]);
 
   await page.getByRole('link', { name: 'Edit the recipe' }).click();
   await page.getByRole('button', { name: 'Edit', exact: true }).click();
   const thirdTime = page.getByLabel('At', { exact: true }).nth(2);
   await thirdTime.fill('0:30');
   await page.getByRole('button', { name: 'Save the recipe' }).click();
-  await expect(page.getByText('Stage 3 (pour to 195 g) begins at 0:30, before stage 2 (pour to 120 g, at 0:40)')).toBeVisible();
+  await expect(
+    page.getByText('Stage 3 (pour to 195 g) begins at 0:30, before stage 2 (pour to 120 g, at 0:40)'),
+  ).toBeVisible();
   await thirdTime.fill('1:30');
   await page.getByLabel('At', { exact: true }).nth(3).fill('2:05');
   await page.getByLabel('At', { exact: true }).nth(4).fill('2:25');
@@ -266,7 +303,10 @@ test('a recipe scaled to 10 g and to 34 g; one with its stages out of order is r
   await expect(page.getByRole('button', { name: /^Version 1, .+, \d brews?$/ })).toBeVisible();
 
   await page.goto(application.address);
-  await page.getByRole('link', { name: /Version Hill/ }).first().click();
+  await page
+    .getByRole('link', { name: /Version Hill/ })
+    .first()
+    .click();
   await page.getByRole('button', { name: /^Cone, 17 g/ }).click();
   const entry = page.locator('.log > li.chosen');
   await expect(entry).toContainText('version 1 (edited since)');

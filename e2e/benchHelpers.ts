@@ -9,15 +9,26 @@ export async function get<T>(page: Page, { address }: Application, path: string)
   return (await (await page.request.get(`${address}/api${path}`)).json()) as T;
 }
 
-export async function connect(page: Page, { address }: Application, instruments: Partial<InstrumentSettings>): Promise<void> {
+export async function connect(
+  page: Page,
+  { address }: Application,
+  instruments: Partial<InstrumentSettings>,
+): Promise<void> {
   const none = Object.fromEntries(INSTRUMENTS.map((kind) => [kind, null]));
-  const data = { instruments: { hand: 'steady', speed: 1, ...instruments, connected: { ...none, ...instruments.connected } } };
+  const data = {
+    instruments: { hand: 'steady', speed: 1, ...instruments, connected: { ...none, ...instruments.connected } },
+  };
   const answer = await page.request.patch(`${address}/api/settings`, { data });
   expect(answer.ok()).toBe(true);
 }
 
 /** Adds a bag and lays out a brew of it by a recipe; ends at the pre-flight checks. */
-export async function layOut(page: Page, application: Application, bag: string, recipe = /Growing pours/): Promise<LiveBrew> {
+export async function layOut(
+  page: Page,
+  application: Application,
+  bag: string,
+  recipe = /Growing pours/,
+): Promise<LiveBrew> {
   await addBag(page, application, bag, 14);
   await page.getByRole('link', { name: 'Brew at the bench' }).click();
   await chooseRecipe(page, recipe);
@@ -37,5 +48,6 @@ export async function chooseRecipe(page: Page, recipe: RegExp): Promise<void> {
 export const start = (page: Page): Promise<void> => page.getByRole('button', { name: 'Start', exact: true }).click();
 
 export async function clearBench(page: Page, application: Application): Promise<void> {
-  for (const { id } of (await get<Bench>(page, application, '/bench')).brews) await page.request.delete(`${application.address}/api/bench/${id}`, { data: {} });
+  for (const { id } of (await get<Bench>(page, application, '/bench')).brews)
+    await page.request.delete(`${application.address}/api/bench/${id}`, { data: {} });
 }

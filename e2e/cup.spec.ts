@@ -50,7 +50,11 @@ test('a word of one’s own is at hand on the next line at once', async ({ page,
 test('the quick sheet: the mean, unless the overall is marked', async ({ page, application }) => {
   await openBag(page, application, { name: 'Quick Hill', school: 'composite' });
   await page.keyboard.press('b');
-  for (const [name, value] of [['Aroma', '8'], ['Acidity', '7.5'], ['Body', '8.5']] as const) {
+  for (const [name, value] of [
+    ['Aroma', '8'],
+    ['Acidity', '7.5'],
+    ['Body', '8.5'],
+  ] as const) {
     await tabTo(page, name);
     await page.keyboard.type(value);
   }
@@ -86,8 +90,13 @@ test('levels with halves and thirds, and how each amount was liked', async ({ pa
   await page.getByRole('textbox', { name: 'Roast' }).fill('');
   await save(page);
   await expect(mark(page)).toHaveText('low 4');
-  await page.getByRole('button', { name: /^Cone, 17 g/ }).first().click();
-  await expect(page.getByText('Levels: Brightness low 4, too much; Weight high 3, just right; Fruit low 2.')).toBeVisible();
+  await page
+    .getByRole('button', { name: /^Cone, 17 g/ })
+    .first()
+    .click();
+  await expect(
+    page.getByText('Levels: Brightness low 4, too much; Weight high 3, just right; Fruit low 2.'),
+  ).toBeVisible();
 });
 
 test('the ten-attribute sum of 100 is its parts', async ({ page, application }) => {
@@ -119,9 +128,23 @@ test('stars in quarters', async ({ page, application }) => {
   await expect(mark(page)).toHaveText('3¾ ★');
 });
 
-test('same again is a finished, scored cup in at most six keystrokes, from the bag and from the shelf', async ({ page, application }) => {
+test('same again is a finished, scored cup in at most six keystrokes, from the bag and from the shelf', async ({
+  page,
+  application,
+}) => {
   const id = await openBag(page, application, { name: 'Again Ridge' });
-  await page.request.post(`${application.address}/api/bags/${id}/brews`, { data: { style: 'milk', brewer: 'siphon', doseG: 17, waterG: 272, waterC: 92, grindStep: 0, brewedAt: new Date(Date.now() - 3_600_000).toISOString(), cup: { school: 'mark10', mark: 8, milkKind: 'oat' } } });
+  await page.request.post(`${application.address}/api/bags/${id}/brews`, {
+    data: {
+      style: 'milk',
+      brewer: 'siphon',
+      doseG: 17,
+      waterG: 272,
+      waterC: 92,
+      grindStep: 0,
+      brewedAt: new Date(Date.now() - 3_600_000).toISOString(),
+      cup: { school: 'mark10', mark: 8, milkKind: 'oat' },
+    },
+  });
   await page.reload();
   await expect(page.locator('.log > li')).toHaveCount(1);
   let keystrokes = 0;
@@ -148,7 +171,10 @@ test('the shelf’s own bag is brewed again by one key', async ({ page, demo }) 
   await expect(page.getByRole('textbox', { name: 'Overall' })).toBeFocused();
 });
 
-test('look by look: nose and palate, both sips, the clock that calls, the finish held down, texture and dryness', async ({ page, application }) => {
+test('look by look: nose and palate, both sips, the clock that calls, the finish held down, texture and dryness', async ({
+  page,
+  application,
+}) => {
   await openBag(page, application, { name: 'Stage Hill' });
   await page.clock.install();
   await page.getByRole('link', { name: 'Log a brew' }).click();
@@ -199,7 +225,10 @@ test('look by look: nose and palate, both sips, the clock that calls, the finish
   await expect(entry).toContainText('hot, second sip: lime');
   await expect(entry).toContainText('cool, first sip: honey');
   for (const said of ['at a panel', 'marked cool', 'written later that day']) await expect(entry).toContainText(said);
-  await page.getByRole('button', { name: /^Cone, 17 g/ }).first().click();
+  await page
+    .getByRole('button', { name: /^Cone, 17 g/ })
+    .first()
+    .click();
   await expect(entry).toContainText(/finish 12(\.\d)? s · silky · dryness: a trace/);
   // And it is all there to edit.
   await page.getByRole('button', { name: /More about the brew/ }).click();
@@ -208,7 +237,10 @@ test('look by look: nose and palate, both sips, the clock that calls, the finish
   await expect(page.getByLabel('Written', { exact: true })).toHaveValue('later');
 });
 
-test('a poured cup is called wherever the taster is meanwhile, until its sheet is saved', async ({ page, application }) => {
+test('a poured cup is called wherever the taster is meanwhile, until its sheet is saved', async ({
+  page,
+  application,
+}) => {
   await openBag(page, application, { name: 'Cooling Hill' });
   await page.clock.install();
   await page.keyboard.press('b');
@@ -243,7 +275,11 @@ test('a beginner is walked through; who knows the way does not see it', async ({
   await page.getByRole('button', { name: 'Walk me through', exact: true }).click();
   await page.getByRole('button', { name: 'Walk me through this cup' }).click();
   const coach = page.getByRole('region', { name: 'Walked through' });
-  for (const [step, field] of [['Over the rim.', 'Hot, nose'], ['A little at first.', 'Hot, first sip'], ['Half a minute later.', 'Warm, first sip']] as const) {
+  for (const [step, field] of [
+    ['Over the rim.', 'Hot, nose'],
+    ['A little at first.', 'Hot, first sip'],
+    ['Half a minute later.', 'Warm, first sip'],
+  ] as const) {
     await expect(coach).toContainText(step);
     await expect(page.getByRole('combobox', { name: field })).toBeFocused();
     await coach.getByRole('button').first().click();
@@ -266,13 +302,22 @@ test('the sheet speaks to a screen reader: every control has a role and a name',
   const list = page.getByRole('listbox', { name: 'Notes: suggestions' });
   await expect(list.getByRole('option', { selected: true })).toContainText('rose');
   await expect(page.getByRole('combobox', { name: 'Notes', exact: true })).toHaveAttribute('aria-expanded', 'true');
-  for (const group of ['Brightness', 'Taste', 'Its colour', 'The mark rests on']) await expect(page.getByRole('group', { name: group, exact: true })).toBeVisible();
+  for (const group of ['Brightness', 'Taste', 'Its colour', 'The mark rests on'])
+    await expect(page.getByRole('group', { name: group, exact: true })).toBeVisible();
   await expect(page.getByRole('tab')).toHaveCount(6);
   await expect(page.getByRole('tabpanel', { name: 'Hot' })).toBeVisible();
   await expect(page.getByRole('button', { name: 'Brightness: too much' })).toHaveAttribute('aria-pressed', 'false');
   await expect(page.getByRole('list', { name: 'It may be' }).getByRole('listitem')).toHaveCount(5);
   expect(await violations(page)).toEqual([]);
   // Nothing that can be operated is without a name.
-  const nameless = await page.locator('form').locator('input, select, textarea, button').evaluateAll((all: { labels?: ArrayLike<unknown> | null; getAttribute(name: string): string | null; textContent: string }[]) => all.filter((one) => (one.labels?.length ?? 0) === 0 && !one.getAttribute('aria-label') && one.textContent.trim() === '').length);
+  const nameless = await page
+    .locator('form')
+    .locator('input, select, textarea, button')
+    .evaluateAll(
+      (all: { labels?: ArrayLike<unknown> | null; getAttribute(name: string): string | null; textContent: string }[]) =>
+        all.filter(
+          (one) => (one.labels?.length ?? 0) === 0 && !one.getAttribute('aria-label') && one.textContent.trim() === '',
+        ).length,
+    );
   expect(nameless).toBe(0);
 });

@@ -17,7 +17,23 @@ interface OwnBrowser {
 /** A browser of its own on a profile that outlives it, so that it can be killed as a power cut would. */
 async function startBrowser(profile: string, attempts = 3): Promise<OwnBrowser> {
   const path = process.env.CHROMIUM_PATH ?? '/usr/bin/chromium';
-  const child = spawn(path, ['--headless=new', '--no-sandbox', '--disable-gpu', '--no-first-run', '--no-default-browser-check', '--disable-quic', '--disable-component-update', '--disable-sync', '--disable-background-networking', '--remote-debugging-port=0', `--user-data-dir=${profile}`], { detached: true, stdio: ['ignore', 'ignore', 'pipe'] });
+  const child = spawn(
+    path,
+    [
+      '--headless=new',
+      '--no-sandbox',
+      '--disable-gpu',
+      '--no-first-run',
+      '--no-default-browser-check',
+      '--disable-quic',
+      '--disable-component-update',
+      '--disable-sync',
+      '--disable-background-networking',
+      '--remote-debugging-port=0',
+      `--user-data-dir=${profile}`,
+    ],
+    { detached: true, stdio: ['ignore', 'ignore', 'pipe'] },
+  );
   const address = await new Promise<string>((resolve, reject) => {
     let said = '';
     child.stderr.on('data', (chunk: Buffer) => {
@@ -49,7 +65,10 @@ async function startBrowser(profile: string, attempts = 3): Promise<OwnBrowser> 
 test.describe('the power goes', () => {
   test.use({ expectedErrors: [/Failed to load resource/] });
 
-  test('in the middle of a word: the server is killed, the page types on, and every letter is there afterwards', async ({ page, application }) => {
+  test('in the middle of a word: the server is killed, the page types on, and every letter is there afterwards', async ({
+    page,
+    application,
+  }) => {
     const id = await openBag(page, application, { name: 'Server Hill' });
     await page.keyboard.press('b');
     await page.getByRole('textbox', { name: 'Overall' }).fill('8');
@@ -60,8 +79,12 @@ test.describe('the power goes', () => {
     await expect(page.getByText('Kept in this browser until the server can take it.')).toBeVisible();
     await application.start();
     await expect(page.getByText('Every word is kept.')).toBeVisible();
-    const drafts = (await (await page.request.get(`${application.address}/api/drafts/${encodeURIComponent(`brew.${id}.new`)}`)).json()) as { typed: { cup: { notes: string; words: Record<string, unknown> } } }[];
-    expect(drafts.map(({ typed }) => [typed.cup.notes, typed.cup.words.cup])).toEqual([['Long, and longer as it co', { set: ['quince', 'damso'], typing: '' }]]);
+    const drafts = (await (
+      await page.request.get(`${application.address}/api/drafts/${encodeURIComponent(`brew.${id}.new`)}`)
+    ).json()) as { typed: { cup: { notes: string; words: Record<string, unknown> } } }[];
+    expect(drafts.map(({ typed }) => [typed.cup.notes, typed.cup.words.cup])).toEqual([
+      ['Long, and longer as it co', { set: ['quince', 'damso'], typing: '' }],
+    ]);
     await page.reload();
     await expect(page.getByText('You were here before')).toBeVisible();
     await expect(words(page)).toHaveValue('Long, and longer as it co');
@@ -95,7 +118,8 @@ test.describe('the power goes', () => {
     await expect(second.page.getByText('You were here before').or(offer)).toBeVisible();
     if (await offer.isVisible()) await offer.click();
     // Whatever is missing was typed within the last second. The browser's own copy stands first, the server's follows.
-    const lost = async (): Promise<number> => killedAt - (typedAt[(await words(second.page).inputValue()).length] ?? killedAt);
+    const lost = async (): Promise<number> =>
+      killedAt - (typedAt[(await words(second.page).inputValue()).length] ?? killedAt);
     await expect.poll(lost).toBeLessThanOrEqual(1000);
     expect(text.startsWith(await words(second.page).inputValue())).toBe(true);
     await second.kill();
@@ -103,7 +127,11 @@ test.describe('the power goes', () => {
   });
 });
 
-test('a tab that is closed at once has kept the last letter; another browser is offered the sheet', async ({ page, application, browser }) => {
+test('a tab that is closed at once has kept the last letter; another browser is offered the sheet', async ({
+  page,
+  application,
+  browser,
+}) => {
   const id = await openBag(page, application, { name: 'Closed Hill' });
   await page.keyboard.press('b');
   await words(page).pressSequentially('fig jam');
@@ -111,7 +139,13 @@ test('a tab that is closed at once has kept the last letter; another browser is 
   await page.close({ runBeforeUnload: true });
   const other = await (await browser.newContext()).newPage();
   await expect
-    .poll(async () => (await (await other.request.get(`${application.address}/api/drafts/${encodeURIComponent(`brew.${id}.new`)}`)).text()).includes('fig jam'))
+    .poll(async () =>
+      (
+        await (
+          await other.request.get(`${application.address}/api/drafts/${encodeURIComponent(`brew.${id}.new`)}`)
+        ).text()
+      ).includes('fig jam'),
+    )
     .toBe(true);
   await other.goto(application.address);
   await other.getByRole('link', { name: 'A cup of Closed Hill' }).click();
@@ -122,7 +156,10 @@ test('a tab that is closed at once has kept the last letter; another browser is 
   await other.context().close();
 });
 
-test('a draft whose last change is slow to arrive does not outlive its sheet, though the page is left as soon as that is saved', async ({ page, application }) => {
+test('a draft whose last change is slow to arrive does not outlive its sheet, though the page is left as soon as that is saved', async ({
+  page,
+  application,
+}) => {
   const id = await openBag(page, application, { name: 'Slow Hill' });
   await page.route('**/api/drafts/**', async (route) => {
     if (route.request().method() !== 'PUT') return route.continue();
@@ -132,20 +169,27 @@ test('a draft whose last change is slow to arrive does not outlive its sheet, th
     await route.fulfill({ response }).catch(() => undefined);
   });
   await page.keyboard.press('b');
-  const underWay = page.waitForRequest((request) => request.method() === 'PUT' && request.url().includes('/api/drafts/'));
+  const underWay = page.waitForRequest(
+    (request) => request.method() === 'PUT' && request.url().includes('/api/drafts/'),
+  );
   await page.getByRole('textbox', { name: 'Overall' }).fill('8');
   await underWay;
   await page.keyboard.press('Control+Enter');
   await expect(page.getByRole('heading', { level: 1, name: 'Slow Hill', exact: true })).toBeVisible();
   await page.goto(`${application.address}/words`);
   await page.waitForTimeout(2000);
-  expect(await (await page.request.get(`${application.address}/api/drafts/${encodeURIComponent(`brew.${id}.new`)}`)).json()).toEqual([]);
+  expect(
+    await (await page.request.get(`${application.address}/api/drafts/${encodeURIComponent(`brew.${id}.new`)}`)).json(),
+  ).toEqual([]);
 });
 
 test('what was written and taken away again is no draft', async ({ page, application }) => {
   const id = await openBag(page, application, { name: 'Empty Hill' });
   await page.keyboard.press('b');
-  const drafts = async (): Promise<unknown[]> => (await (await page.request.get(`${application.address}/api/drafts/${encodeURIComponent(`brew.${id}.new`)}`)).json()) as unknown[];
+  const drafts = async (): Promise<unknown[]> =>
+    (await (
+      await page.request.get(`${application.address}/api/drafts/${encodeURIComponent(`brew.${id}.new`)}`)
+    ).json()) as unknown[];
   await page.getByText('Levels, and whether').click();
   await words(page).pressSequentially('fig');
   await expect.poll(async () => (await drafts()).length).toBe(1);
@@ -185,7 +229,10 @@ test('two devices on one sheet are shown side by side, and neither is lost', asy
 
   // The phone is offered what was settled, beside its own; it goes on with that and saves.
   await words(page).fill('fig!');
-  await page.getByRole('region', { name: 'Written elsewhere' }).getByRole('button', { name: 'Take all of theirs' }).click();
+  await page
+    .getByRole('region', { name: 'Written elsewhere' })
+    .getByRole('button', { name: 'Take all of theirs' })
+    .click();
   await expect(words(page)).toHaveValue('date and plum');
   await page.getByRole('button', { name: 'Save the cup' }).click();
   await expect(page.locator('.log > li')).toHaveCount(1);
@@ -196,10 +243,16 @@ test('two devices on one sheet are shown side by side, and neither is lost', asy
 test.describe('a save may be refused', () => {
   test.use({ expectedErrors: [/Failed to load resource/] });
 
-  test('of a brew that was changed elsewhere while its sheet was open neither change is lost, and what both changed is shown side by side', async ({ page, application, browser }) => {
+  test('of a brew that was changed elsewhere while its sheet was open neither change is lost, and what both changed is shown side by side', async ({
+    page,
+    application,
+    browser,
+  }) => {
     const id = await openBag(page, application, { name: 'Changed Hill' });
     const cup = { school: 'mark10', mark: 7, notes: 'fig' };
-    const logged = await page.request.post(`${application.address}/api/bags/${id}/brews`, { data: { ...BREW, brewedAt: new Date(Date.now() - 86_400_000).toISOString(), cup } });
+    const logged = await page.request.post(`${application.address}/api/bags/${id}/brews`, {
+      data: { ...BREW, brewedAt: new Date(Date.now() - 86_400_000).toISOString(), cup },
+    });
     const { id: brewId } = (await logged.json()) as { id: string };
     const address = `${application.address}/bags/${id}/brews/${brewId}`;
     const context = await browser.newContext();
@@ -218,7 +271,13 @@ test.describe('a save may be refused', () => {
     await expect(words(page)).toHaveValue('fig jam');
 
     // Now both write on the same line.
-    await page.request.put(`${application.address}/api/brews/${brewId}`, { data: { ...BREW, brewedAt: new Date(Date.now() - 86_400_000).toISOString(), cup: { ...cup, mark: 8, notes: 'fig tart' } } });
+    await page.request.put(`${application.address}/api/brews/${brewId}`, {
+      data: {
+        ...BREW,
+        brewedAt: new Date(Date.now() - 86_400_000).toISOString(),
+        cup: { ...cup, mark: 8, notes: 'fig tart' },
+      },
+    });
     await page.getByRole('button', { name: 'Save the cup' }).click();
     await expect(page.getByRole('alert')).toContainText('This brew was changed elsewhere');
     const beside = page.getByRole('region', { name: 'Written elsewhere' });
@@ -233,8 +292,12 @@ test.describe('a save may be refused', () => {
     // Nothing was written on the laptop's sheet: it is laid anew by itself.
     await laptop.goto(address);
     await expect(words(laptop)).toHaveValue('fig jam');
-    await page.request.put(`${application.address}/api/brews/${brewId}`, { data: { ...BREW, brewedAt: new Date(Date.now() - 86_400_000).toISOString(), cup: { ...cup, notes: 'fig roll' } } });
-    await laptop.evaluate('document.dispatchEvent(new Event("visibilitychange")); window.dispatchEvent(new Event("focus"))');
+    await page.request.put(`${application.address}/api/brews/${brewId}`, {
+      data: { ...BREW, brewedAt: new Date(Date.now() - 86_400_000).toISOString(), cup: { ...cup, notes: 'fig roll' } },
+    });
+    await laptop.evaluate(
+      'document.dispatchEvent(new Event("visibilitychange")); window.dispatchEvent(new Event("focus"))',
+    );
     await expect(words(laptop)).toHaveValue('fig roll');
     await context.close();
   });
@@ -243,25 +306,50 @@ test.describe('a save may be refused', () => {
 test('two windows of one browser do not overwrite each other', async ({ page, application }) => {
   const id = await openBag(page, application, { name: 'Window Hill' });
   const second = await page.context().newPage();
-  await Promise.all([page.goto(`${application.address}/bags/${id}/brew`), second.goto(`${application.address}/bags/${id}/brew`)]);
+  await Promise.all([
+    page.goto(`${application.address}/bags/${id}/brew`),
+    second.goto(`${application.address}/bags/${id}/brew`),
+  ]);
   // Both sheets lie open before anything is written: one that is opened later goes on with what it finds.
   await Promise.all([words(page).waitFor(), words(second).waitFor()]);
   await words(page).fill('fig');
   await expect(page.getByText('Every word is kept.')).toBeVisible();
   await words(second).fill('date');
-  await expect(second.getByRole('region', { name: 'Written elsewhere' }).getByRole('row', { name: /^Notes date fig/ })).toBeVisible();
+  await expect(
+    second.getByRole('region', { name: 'Written elsewhere' }).getByRole('row', { name: /^Notes date fig/ }),
+  ).toBeVisible();
   await second.close();
 });
 
-test('the cup of a brew that another device has logged meanwhile is not lost with it', async ({ page, application }) => {
+test('the cup of a brew that another device has logged meanwhile is not lost with it', async ({
+  page,
+  application,
+}) => {
   const id = await openBag(page, application, { name: 'Shared Hill' });
-  const [recipe] = (await (await page.request.get(`${application.address}/api/recipes`)).json()) as { card: object; versionId: string }[];
-  const live = (await (await page.request.post(`${application.address}/api/bench`, { data: { bagId: id, card: recipe?.card, recipeVersionId: recipe?.versionId } })).json()) as { id: string };
+  const [recipe] = (await (await page.request.get(`${application.address}/api/recipes`)).json()) as {
+    card: object;
+    versionId: string;
+  }[];
+  const live = (await (
+    await page.request.post(`${application.address}/api/bench`, {
+      data: { bagId: id, card: recipe?.card, recipeVersionId: recipe?.versionId },
+    })
+  ).json()) as { id: string };
   await page.request.post(`${application.address}/api/bench/${live.id}/start`, { data: { inS: 0 } });
   await page.goto(`${application.address}/bags/${id}/brew?live=${live.id}`);
   await words(page).fill('mine, not logged');
   await expect(page.getByText('Every word is kept.')).toBeVisible();
-  const logged = { style: 'filter', brewer: 'cone', doseG: 17, waterG: 272, waterC: 92, grindStep: 0, brewedAt: new Date().toISOString(), liveId: live.id, cup: { school: 'mark10', mark: 8, notes: 'theirs' } };
+  const logged = {
+    style: 'filter',
+    brewer: 'cone',
+    doseG: 17,
+    waterG: 272,
+    waterC: 92,
+    grindStep: 0,
+    brewedAt: new Date().toISOString(),
+    liveId: live.id,
+    cup: { school: 'mark10', mark: 8, notes: 'theirs' },
+  };
   expect((await page.request.post(`${application.address}/api/bags/${id}/brews`, { data: logged })).ok()).toBe(true);
   await page.reload();
   await expect(page.getByText('This brew is no longer on the bench')).toBeVisible();

@@ -2,7 +2,10 @@ import { addBag, dateOf, expect, logBrew, test } from './application';
 
 const verdict = '.verdict';
 
-test('from an empty shelf to a window: log, mark a fault, restart, everything is still there', async ({ page, unused: application }) => {
+test('from an empty shelf to a window: log, mark a fault, restart, everything is still there', async ({
+  page,
+  unused: application,
+}) => {
   await page.goto(application.address);
   await expect(page.getByRole('heading', { name: 'An empty shelf' })).toBeVisible();
   await page.getByRole('link', { name: 'Add your first bag' }).click();
@@ -44,7 +47,10 @@ test('from an empty shelf to a window: log, mark a fault, restart, everything is
   await application.stop();
   await application.start();
   await page.goto(application.address);
-  await page.getByRole('link', { name: /Long Meadow/ }).first().click();
+  await page
+    .getByRole('link', { name: /Long Meadow/ })
+    .first()
+    .click();
   await expect(page.locator(verdict)).toHaveText(said ?? '');
   await expect(page.locator('.log > li')).toHaveCount(5);
   await expect(page.locator('.log')).toContainText('Damson, honey.');
@@ -77,7 +83,10 @@ test('a newcomer reaches a first cup with at most 12 inputs', async ({ page, app
   expect(inputs).toBeLessThanOrEqual(12);
 });
 
-test('same again: the last recipe is there, the cursor is at the mark, and one key saves', async ({ page, application }) => {
+test('same again: the last recipe is there, the cursor is at the mark, and one key saves', async ({
+  page,
+  application,
+}) => {
   await addBag(page, application, 'Again Hill', 12);
   await logBrew(page, { daysAgo: 4, overall: '8', brewer: 'siphon' });
   await page.keyboard.press('a');
@@ -121,7 +130,10 @@ test('a bag and a brew can be edited, deleted and brought back', async ({ page, 
   await expect(page.locator('.notices')).toContainText('deleted');
   await expect(page.getByRole('link', { name: /Undo Valley/ })).toHaveCount(0);
   await page.getByRole('button', { name: 'Undo' }).click();
-  await page.getByRole('link', { name: /Undo Valley, upper plot/ }).first().click();
+  await page
+    .getByRole('link', { name: /Undo Valley, upper plot/ })
+    .first()
+    .click();
   await expect(page.locator('.log')).toContainText('Keep me');
 });
 

@@ -4,7 +4,10 @@ import { chooseRecipe, clearBench, connect, get, layOut, start } from './benchHe
 
 test.afterEach(({ page, application }) => clearBench(page, application));
 
-test('a cup logged by hand is read: extraction with its sum, one change with its reason, and it is all there to edit', async ({ page, application }) => {
+test('a cup logged by hand is read: extraction with its sum, one change with its reason, and it is all there to edit', async ({
+  page,
+  application,
+}) => {
   await connect(page, application, {});
   const { bagId } = await layOut(page, application, 'Reading Hill');
   await page.goto(`${application.address}/bags/${bagId}/brew`);
@@ -20,7 +23,9 @@ test('a cup logged by hand is read: extraction with its sum, one change with its
   await expect(reading).toContainText('Next time: grind one step finer. It tasted sour: too little was drawn out.');
   await page.getByLabel('Dissolved solids').fill('1,2');
   await page.getByLabel('Beverage').fill('221');
-  await expect(reading).toContainText('1.2 % × 221 g ÷ 17 g = 15.6 %; percolation: the beverage in the cup is counted.');
+  await expect(reading).toContainText(
+    '1.2 % × 221 g ÷ 17 g = 15.6 %; percolation: the beverage in the cup is counted.',
+  );
   await expect(reading).toContainText('It tasted sour and only 15.6 % was drawn out of the dose');
   await page.getByRole('button', { name: 'bitter', exact: true }).click();
   await expect(reading).toContainText('these point opposite ways');
@@ -32,7 +37,9 @@ test('a cup logged by hand is read: extraction with its sum, one change with its
   await expect(page.getByText('From the last cup')).toBeVisible();
   await expect(page.locator('.side .advice')).toContainText('Next time: grind one step finer.');
   await page.getByRole('button', { name: /^Cone, 17 g to 255 g/ }).click();
-  await expect(page.locator('.making')).toContainText('bloom steady · bed hollow near right · tasted sour · extraction 1.2 % × 221 g ÷ 17 g = 15.6 % · 221 g in the cup');
+  await expect(page.locator('.making')).toContainText(
+    'bloom steady · bed hollow near right · tasted sour · extraction 1.2 % × 221 g ÷ 17 g = 15.6 % · 221 g in the cup',
+  );
 
   await page.getByRole('button', { name: /More about the brew/ }).click();
   await page.getByRole('button', { name: 'Edit', exact: true }).click();
@@ -50,14 +57,19 @@ test('a cup logged by hand is read: extraction with its sum, one change with its
 
 test('advice that goes against the wish to hold the recipe still says so', async ({ page, demo }) => {
   await page.goto(demo.address);
-  await page.getByRole('link', { name: /Gishora Hill/ }).first().click();
+  await page
+    .getByRole('link', { name: /Gishora Hill/ })
+    .first()
+    .click();
   await expect(page.getByText(/Most telling.*the reference recipe\. It/)).toBeVisible();
   await page.getByRole('link', { name: 'Log a brew' }).click();
   await page.getByText('Bloom, bed, tastes').click();
   await expect(page.locator('.advice')).not.toContainText('held still');
   await page.getByRole('button', { name: 'bitter', exact: true }).click();
   await expect(page.locator('.advice')).toContainText('Next time:');
-  await expect(page.locator('.advice')).toContainText('But: The judgement of this bag asks for the reference recipe, held still');
+  await expect(page.locator('.advice')).toContainText(
+    'But: The judgement of this bag asks for the reference recipe, held still',
+  );
   await page.getByRole('button', { name: 'Cancel' }).click();
 });
 
@@ -72,7 +84,10 @@ test('a shot ends when the scale says so, and is read by its seconds and grams',
   await expect(page.getByText(/^Stopped in 0:\d\d, \d+ s too fast\.$/)).toBeVisible();
   await page.getByRole('button', { name: 'wild' }).click();
   await page.getByRole('link', { name: 'To the cup' }).click();
-  await expect(page.getByRole('group', { name: 'Crema' }).getByRole('button', { name: 'wild' })).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByRole('group', { name: 'Crema' }).getByRole('button', { name: 'wild' })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
   await expect(page.getByText(/g\/s over the shot/)).toBeVisible();
   // What a shot yields is in the cup; nothing of it is held back by paper.
   await expect(page.getByLabel('Yield')).toHaveValue('40');
@@ -87,7 +102,10 @@ test('a shot ends when the scale says so, and is read by its seconds and grams',
   expect(brews[0]?.making?.stageTimes).toHaveLength(1);
 });
 
-test('every kind of brewing asks what applies to it, warns of what is its own, and can be ended by hand', async ({ page, application }) => {
+test('every kind of brewing asks what applies to it, warns of what is its own, and can be ended by hand', async ({
+  page,
+  application,
+}) => {
   await connect(page, application, {});
   const kinds = [
     { recipe: /Two fills/, checks: 3, caution: /Press slowly/, end: 'Pressed' },
@@ -115,7 +133,12 @@ test('every kind of brewing asks what applies to it, warns of what is its own, a
 
 test('what is left of a bag is shared out without a remainder', async ({ page, application }) => {
   const answer = await page.request.post(`${application.address}/api/bags`, {
-    data: { name: 'Last Grams', roastedOn: dateOf(10), weightG: 37, reference: { style: 'filter', brewer: 'cone', doseG: 17, waterG: 272, waterC: 92, grindStep: 0 } },
+    data: {
+      name: 'Last Grams',
+      roastedOn: dateOf(10),
+      weightG: 37,
+      reference: { style: 'filter', brewer: 'cone', doseG: 17, waterG: 272, waterC: 92, grindStep: 0 },
+    },
   });
   const { id } = (await answer.json()) as { id: string };
   await page.goto(`${application.address}/bags/${id}/bench`);

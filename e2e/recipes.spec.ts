@@ -4,7 +4,10 @@ import { clearBench, connect } from './benchHelpers';
 test.use({ expectedErrors: [/Failed to load resource/] });
 test.afterEach(({ page, application }) => clearBench(page, application));
 
-test('a recipe of one’s own is written, made the standard, copied, deleted and brought back', async ({ page, application }) => {
+test('a recipe of one’s own is written, made the standard, copied, deleted and brought back', async ({
+  page,
+  application,
+}) => {
   await page.goto(`${application.address}/recipes`);
   await expect(page.locator('.recipe-list li')).toHaveCount(11);
   await expect(page.locator('.recipe-list li').first()).toContainText('standard');
@@ -46,7 +49,10 @@ test('a recipe of one’s own is written, made the standard, copied, deleted and
   await expect(page.locator('.recipe-list li')).toHaveCount(12);
 });
 
-test('a shot is written with its yield, seconds and pressure, a steep with its hours; nothing else is asked', async ({ page, application }) => {
+test('a shot is written with its yield, seconds and pressure, a steep with its hours; nothing else is asked', async ({
+  page,
+  application,
+}) => {
   await page.goto(`${application.address}/recipes/new`);
   await page.getByLabel('Kind of brewing').selectOption('espresso');
   await expect(page.getByLabel('Brewer', { exact: true })).toHaveValue('espresso machine');
@@ -70,7 +76,10 @@ test('a shot is written with its yield, seconds and pressure, a steep with its h
   await expect(page.getByText('Steep, until 10:00:00')).toBeVisible();
 });
 
-test('grinders keep their burrs; a setting is compared with the reference on the same grinder only', async ({ page, application }) => {
+test('grinders keep their burrs; a setting is compared with the reference on the same grinder only', async ({
+  page,
+  application,
+}) => {
   await connect(page, application, {});
   await page.goto(`${application.address}/store-room`);
   for (const name of ['Hand mill', 'Table mill']) {

@@ -24,7 +24,10 @@ test('impossible values are refused at their field and nothing typed is lost', a
   await expect(page.getByLabel('In your words')).toHaveValue('Still here');
 });
 
-test('with the server gone the words stay, through a reload too, and are saved when it is back', async ({ page, application }) => {
+test('with the server gone the words stay, through a reload too, and are saved when it is back', async ({
+  page,
+  application,
+}) => {
   await addBag(page, application, 'Power Cut', 10);
   await page.getByRole('link', { name: 'Log a brew' }).click();
   await page.getByRole('textbox', { name: 'Overall' }).fill('8.1');
@@ -70,13 +73,24 @@ async function answerLate(page: Page, path: RegExp): Promise<void> {
   });
 }
 
-test('settings changed one right after another are all kept, however late the answers come', async ({ page, unused }) => {
+test('settings changed one right after another are all kept, however late the answers come', async ({
+  page,
+  unused,
+}) => {
   await page.goto(`${unused.address}/store-room`);
   await page.getByLabel('Scale', { exact: true }).waitFor();
   await answerLate(page, /\/api\/settings$/);
-  const kept = (): Promise<unknown> => page.waitForResponse((response) => response.url().endsWith('/api/settings') && response.request().method() !== 'GET');
+  const kept = (): Promise<unknown> =>
+    page.waitForResponse(
+      (response) => response.url().endsWith('/api/settings') && response.request().method() !== 'GET',
+    );
   // Each change is kept before the next is made, but what was asked for after it is still on its way.
-  for (const [name, value] of [['Scale', 'drops out'], ['Hand that pours', 'fast'], ['Simulated time', '5'], ['Thermometer', 'well']] as const) {
+  for (const [name, value] of [
+    ['Scale', 'drops out'],
+    ['Hand that pours', 'fast'],
+    ['Simulated time', '5'],
+    ['Thermometer', 'well'],
+  ] as const) {
     await Promise.all([kept(), page.getByLabel(name, { exact: true }).selectOption(value)]);
     expect(await page.getByLabel(name, { exact: true }).inputValue()).toBe(value);
     await page.waitForTimeout(300);
@@ -84,13 +98,19 @@ test('settings changed one right after another are all kept, however late the an
   await Promise.all([kept(), page.getByLabel('One change at a time').click()]);
   await page.waitForTimeout(2000);
   const now = (await (await page.request.get(`${unused.address}/api/settings`)).json()) as unknown;
-  expect(now).toMatchObject({ oneChange: false, instruments: { connected: { scale: 'drops out', thermometer: 'well' }, hand: 'fast', speed: 5 } });
+  expect(now).toMatchObject({
+    oneChange: false,
+    instruments: { connected: { scale: 'drops out', thermometer: 'well' }, hand: 'fast', speed: 5 },
+  });
   await expect(page.getByLabel('Hand that pours')).toHaveValue('fast');
   await expect(page.getByLabel('Thermometer')).toHaveValue('well');
   await expect(page.getByLabel('One change at a time')).not.toBeChecked();
 });
 
-test('two changes to a bag in a row are both kept, though the page still shows the bag as it was', async ({ page, unused }) => {
+test('two changes to a bag in a row are both kept, though the page still shows the bag as it was', async ({
+  page,
+  unused,
+}) => {
   const id = await openBag(page, unused, { bet: 'Fig by the third week' });
   await page.getByRole('button', { name: 'held', exact: true }).waitFor();
   await answerLate(page, /\/api\/bags\//);

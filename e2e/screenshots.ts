@@ -17,7 +17,10 @@ test('pictures of the main views', async ({ page, demo }) => {
   await page.setViewportSize({ width: 390, height: 844 });
   await picture('shelf-phone');
   await page.setViewportSize({ width: 1280, height: 800 });
-  await page.getByRole('link', { name: /Kivu Terrace/ }).first().click();
+  await page
+    .getByRole('link', { name: /Kivu Terrace/ })
+    .first()
+    .click();
   await expect(page.locator('.brew-point')).toHaveCount(7);
   await picture('bag');
   await page.emulateMedia({ colorScheme: 'dark' });
@@ -25,32 +28,60 @@ test('pictures of the main views', async ({ page, demo }) => {
   await page.emulateMedia({ colorScheme: 'light' });
   await page.getByRole('link', { name: 'Log a brew' }).click();
   await page.getByRole('textbox', { name: 'Overall' }).fill('8.7');
-  await page.getByRole('combobox', { name: 'Notes', exact: true }).pressSequentially('quince jelly,grandmother’s attic,');
+  await page
+    .getByRole('combobox', { name: 'Notes', exact: true })
+    .pressSequentially('quince jelly,grandmother’s attic,');
   await page.getByLabel('In your words').fill('Longer as it cools; damson skin at the end.');
   await page.getByRole('combobox', { name: 'Notes', exact: true }).pressSequentially('rasber');
   await picture('log-a-brew');
   await page.getByRole('combobox', { name: 'Notes', exact: true }).fill('');
   await page.getByText('Levels, and whether they were right').click();
-  for (const [name, level] of [['Brightness', '3+j'], ['Weight', '3j'], ['Sweetness', '4-j'], ['Clarity', '4'], ['Length', '4+j'], ['Flowers', '3'], ['Fruit', '2-l'], ['Roast', '1.5']] as const) await page.getByRole('textbox', { name }).pressSequentially(level);
+  for (const [name, level] of [
+    ['Brightness', '3+j'],
+    ['Weight', '3j'],
+    ['Sweetness', '4-j'],
+    ['Clarity', '4'],
+    ['Length', '4+j'],
+    ['Flowers', '3'],
+    ['Fruit', '2-l'],
+    ['Roast', '1.5'],
+  ] as const)
+    await page.getByRole('textbox', { name }).pressSequentially(level);
   await page.getByText('A word that will not come').click();
-  for (const trait of ['fruit', 'purple', 'sour', 'drying']) await page.locator('.word-finder').getByRole('button', { name: trait, exact: true }).click();
+  for (const trait of ['fruit', 'purple', 'sour', 'drying'])
+    await page.locator('.word-finder').getByRole('button', { name: trait, exact: true }).click();
   await page.getByLabel('What is it like?').scrollIntoViewIfNeeded();
-  await page.evaluate('window.scrollTo(0, document.querySelector(".word-finder").getBoundingClientRect().top + scrollY - 60)');
+  await page.evaluate(
+    'window.scrollTo(0, document.querySelector(".word-finder").getBoundingClientRect().top + scrollY - 60)',
+  );
   await picture('word-finder');
   await page.getByText('A word that will not come').click();
   await page.evaluate('window.scrollTo(0, document.body.scrollHeight)');
   await picture('levels');
   await page.getByRole('button', { name: 'Cancel' }).click();
   await page.locator('.ridgelines').scrollIntoViewIfNeeded();
-  await page.evaluate('window.scrollTo(0, document.querySelector(".ridgelines").getBoundingClientRect().top + scrollY - 90)');
+  await page.evaluate(
+    'window.scrollTo(0, document.querySelector(".ridgelines").getBoundingClientRect().top + scrollY - 90)',
+  );
   await picture('levels-over-days');
-  await page.getByRole('button', { name: /^Cone, 17 g/ }).first().click();
+  await page
+    .getByRole('button', { name: /^Cone, 17 g/ })
+    .first()
+    .click();
   await page.locator('.making .trace-chart').scrollIntoViewIfNeeded();
   await picture('how-it-was-made');
   await page.getByRole('link', { name: 'Brew at the bench' }).click();
   await page.getByLabel('Dose').fill('22');
   await picture('lay-out');
-  await page.request.patch(`${demo.address}/api/settings`, { data: { instruments: { connected: { scale: 'well', thermometer: 'well', refractometer: 'well', 'ph-pen': 'well' }, hand: 'steady', speed: 5 } } });
+  await page.request.patch(`${demo.address}/api/settings`, {
+    data: {
+      instruments: {
+        connected: { scale: 'well', thermometer: 'well', refractometer: 'well', 'ph-pen': 'well' },
+        hand: 'steady',
+        speed: 5,
+      },
+    },
+  });
   await page.getByRole('button', { name: 'As written' }).click();
   await page.getByRole('button', { name: 'Lay it out' }).click();
   await page.getByRole('checkbox', { name: 'Paper rinsed' }).click();

@@ -4,14 +4,36 @@ import { violations } from './axe';
 
 async function views(page: Page, demo: Application): Promise<string[]> {
   await page.goto(demo.address);
-  const bag = await page.getByRole('link', { name: /Kivu Terrace/ }).first().getAttribute('href');
+  const bag = await page
+    .getByRole('link', { name: /Kivu Terrace/ })
+    .first()
+    .getAttribute('href');
   const finished = '/?finished=yes';
-  return ['/', finished, '/bags/new', `${bag}`, `${bag}/edit`, `${bag}/brew`, `${bag}/bench?dose=22`, '/bench', '/recipes', await recipe(page), `${await recipe(page)}?edit=yes`, '/recipes/new', '/words', '/words/find', '/store-room', '/nowhere'].map((path) => demo.address + path);
+  return [
+    '/',
+    finished,
+    '/bags/new',
+    `${bag}`,
+    `${bag}/edit`,
+    `${bag}/brew`,
+    `${bag}/bench?dose=22`,
+    '/bench',
+    '/recipes',
+    await recipe(page),
+    `${await recipe(page)}?edit=yes`,
+    '/recipes/new',
+    '/words',
+    '/words/find',
+    '/store-room',
+    '/nowhere',
+  ].map((path) => demo.address + path);
 }
 
 /** The address of the standard recipe. */
 async function recipe(page: Page): Promise<string> {
-  const recipes = (await (await page.request.get(`${new URL(page.url()).origin}/api/recipes`)).json()) as { id: string }[];
+  const recipes = (await (await page.request.get(`${new URL(page.url()).origin}/api/recipes`)).json()) as {
+    id: string;
+  }[];
   return `/recipes/${recipes[0]?.id}`;
 }
 
@@ -54,14 +76,19 @@ test('search finds a bag by a word in its notes, by keyboard alone', async ({ pa
 
 test('choosing a brew in the chart shows what it did', async ({ page, demo }) => {
   await page.goto(demo.address);
-  await page.getByRole('link', { name: /Kivu Terrace/ }).first().click();
+  await page
+    .getByRole('link', { name: /Kivu Terrace/ })
+    .first()
+    .click();
   await page.getByRole('button', { name: 'Brew of day 17', exact: true }).focus();
   await page.keyboard.press('Enter');
   await expect(page.locator('.log > li.chosen')).toContainText('day 17');
   await page.keyboard.press('Enter');
   await expect(page.locator('.log > li.chosen')).toHaveCount(0);
   await page.getByRole('button', { name: 'Brew of day 17', exact: true }).locator('.as-scored').click();
-  await expect(page.locator('.log > li.chosen')).toContainText(/Scored 8\.2; at the reference recipe that day it would have been about 8\.[3-9]/);
+  await expect(page.locator('.log > li.chosen')).toContainText(
+    /Scored 8\.2; at the reference recipe that day it would have been about 8\.[3-9]/,
+  );
   await page.getByText('The curve as a table').click();
   await expect(page.getByRole('row')).toHaveCount(92);
 });

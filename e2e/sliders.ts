@@ -1,10 +1,16 @@
 import { expect, test } from './application';
 import { timingText } from '../bench/timing';
 
-/** How long after a slider moves on the Bag page the curve shows the answer, in the real browser with the engine in its worker. */
+/**
+ * How long after a slider moves on the Bag page the curve shows the answer, in the real browser with the engine in its
+ * worker.
+ */
 test('milliseconds from a moved slider to the answer', async ({ page, demo }) => {
   await page.goto(demo.address);
-  await page.getByRole('link', { name: /Kivu Terrace/ }).first().click();
+  await page
+    .getByRole('link', { name: /Kivu Terrace/ })
+    .first()
+    .click();
   await page.getByText('What if the recipe were another?').click();
   await page.getByText('The curve as a table').click();
   const measure = (waterC: number): Promise<number> =>

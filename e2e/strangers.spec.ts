@@ -5,8 +5,11 @@ import { chromium, type Browser, type Page } from '@playwright/test';
 import config from '../playwright.config';
 import { Application, expect, openBag, test } from './application';
 
-/** This browser would keep a page that came from elsewhere off the addresses of this machine; not every browser does. */
-const OTHER_BROWSERS = '--disable-features=LocalNetworkAccessChecks,BlockInsecurePrivateNetworkRequests,PrivateNetworkAccessSendPreflights';
+/**
+ * This browser would keep a page that came from elsewhere off the addresses of this machine; not every browser does.
+ */
+const OTHER_BROWSERS =
+  '--disable-features=LocalNetworkAccessChecks,BlockInsecurePrivateNetworkRequests,PrivateNetworkAccessSendPreflights';
 
 /** Names that only this browser knows: all of them are this machine. */
 const ELSEWHERE = 'elsewhere.test';
@@ -17,8 +20,15 @@ let server: Server;
 let port: number;
 test.beforeAll(async () => {
   const { executablePath, args = [] } = config.use?.launchOptions ?? {};
-  browser = await chromium.launch({ executablePath, args: [...args, '--host-resolver-rules=MAP *.test 127.0.0.1', OTHER_BROWSERS] });
-  server = createServer((_request, response) => response.setHeader('content-type', 'text/html').end('<!doctype html><title>elsewhere</title><h1>A page elsewhere</h1>')).listen(0, '127.0.0.1');
+  browser = await chromium.launch({
+    executablePath,
+    args: [...args, '--host-resolver-rules=MAP *.test 127.0.0.1', OTHER_BROWSERS],
+  });
+  server = createServer((_request, response) =>
+    response
+      .setHeader('content-type', 'text/html')
+      .end('<!doctype html><title>elsewhere</title><h1>A page elsewhere</h1>'),
+  ).listen(0, '127.0.0.1');
   await once(server, 'listening');
   ({ port } = server.address() as AddressInfo);
 });
@@ -57,7 +67,9 @@ async function attacked(page: Page, from: string, target: string): Promise<Recor
 /** What the household holds: of a bag its name and revision, and whether it is there at all. */
 async function household(page: Page, { address }: Application): Promise<unknown> {
   const today = new Date().toISOString().slice(0, 10);
-  const shelf = (await (await page.request.get(`${address}/api/shelf?today=${today}`)).json()) as { lanes: { name: string; usable: number }[] };
+  const shelf = (await (await page.request.get(`${address}/api/shelf?today=${today}`)).json()) as {
+    lanes: { name: string; usable: number }[];
+  };
   const settings = (await (await page.request.get(`${address}/api/settings`)).json()) as unknown;
   return { bags: shelf.lanes.map(({ name, usable }) => [name, usable]), settings };
 }
@@ -66,15 +78,22 @@ test('a page of another origin reads nothing, changes nothing and hears nothing'
   const id = await openBag(page, unused, { name: 'Private Hill' });
   const before = await household(page, unused);
   const hostile = await browser.newPage();
-  for (const from of [`http://${ELSEWHERE}:${port}/#${id}`, `http://127.0.0.1:${port}/#${id}`, `http://localhost:${port}/#${id}`]) {
+  for (const from of [
+    `http://${ELSEWHERE}:${port}/#${id}`,
+    `http://127.0.0.1:${port}/#${id}`,
+    `http://localhost:${port}/#${id}`,
+  ]) {
     const { beacon: _, ...tried } = await attacked(hostile, from, unused.address);
-    for (const [what, came] of Object.entries(tried)) expect(refusedOrBlind, `${what} from ${from}: ${came}`).toContain(came);
+    for (const [what, came] of Object.entries(tried))
+      expect(refusedOrBlind, `${what} from ${from}: ${came}`).toContain(came);
     expect(tried.image).toBe('refused');
   }
   expect(await household(page, unused)).toEqual(before);
   // A frame of it stays empty, and a link to it is a plain visit.
   await hostile.goto(`http://${ELSEWHERE}:${port}/`);
-  await hostile.evaluate(`document.body.innerHTML = '<iframe src="${unused.address}/"></iframe><a href="${unused.address}/">to the shelf</a>'`);
+  await hostile.evaluate(
+    `document.body.innerHTML = '<iframe src="${unused.address}/"></iframe><a href="${unused.address}/">to the shelf</a>'`,
+  );
   await expect.poll(() => hostile.frames().length).toBe(2);
   await expect(hostile.frameLocator('iframe').getByText('Private Hill')).toHaveCount(0);
   await hostile.getByRole('link', { name: 'to the shelf' }).click();
@@ -86,9 +105,12 @@ test('a name that was rebound to this machine is not served, whatever it asks', 
   const id = await openBag(page, unused, { name: 'Bound Hill' });
   const before = await household(page, unused);
   const hostile = await browser.newPage();
-  // The page came from elsewhere under this name; now the name is this machine and this port, so that nothing is foreign to it.
+  // The page came from elsewhere under this name; now the name is this machine and this port, so that nothing is
+  // foreign to it.
   const target = `http://${REBOUND}:${new URL(unused.address).port}`;
-  await hostile.route(`${target}/planted`, (route) => route.fulfill({ contentType: 'text/html', body: '<!doctype html><title>planted</title>' }));
+  await hostile.route(`${target}/planted`, (route) =>
+    route.fulfill({ contentType: 'text/html', body: '<!doctype html><title>planted</title>' }),
+  );
   const { beacon: _, ...tried } = await attacked(hostile, `${target}/planted#${id}`, target);
   expect(tried.read).toMatch(/^403 .*does not go by this name/);
   expect(tried.write).toMatch(/^403/);

@@ -17,7 +17,13 @@ test('milliseconds from a keystroke to its suggestions', async ({ page, applicat
   await store.write(async (db) => {
     for (let i = 0; i < OWN; i++) {
       const name = `${places[i % places.length]} ${NOTES[i % NOTES.length]?.name} ${Math.floor(i / NOTES.length)}`;
-      await db.insert(WordEntity, { id: randomUUID(), name, family: null, mergedInto: null, createdAt: new Date(i * 1000).toISOString() });
+      await db.insert(WordEntity, {
+        id: randomUUID(),
+        name,
+        family: null,
+        mergedInto: null,
+        createdAt: new Date(i * 1000).toISOString(),
+      });
     }
   });
   await store.close();

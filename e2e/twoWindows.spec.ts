@@ -12,10 +12,16 @@ async function bagOf(page: Page, { address }: Application, id: string): Promise<
   return ((await answer.json()) as { bag: Bag }).bag;
 }
 
-test('two windows on one bag: what each changed is kept, inside the reference too, and the freezer stay begun meanwhile', async ({ page, application }) => {
+test('two windows on one bag: what each changed is kept, inside the reference too, and the freezer stay begun meanwhile', async ({
+  page,
+  application,
+}) => {
   const id = await openBag(page, application, { name: 'Both Hill' });
   const other = await second(page);
-  await Promise.all([page.goto(`${application.address}/bags/${id}/edit`), other.goto(`${application.address}/bags/${id}/edit`)]);
+  await Promise.all([
+    page.goto(`${application.address}/bags/${id}/edit`),
+    other.goto(`${application.address}/bags/${id}/edit`),
+  ]);
   await other.getByLabel('Weight').fill('500');
   await other.getByLabel('Dose').fill('18');
   await page.getByLabel('Water temperature').fill('91');
@@ -27,17 +33,28 @@ test('two windows on one bag: what each changed is kept, inside the reference to
   await expect(other.getByText('In the freezer:')).toBeVisible();
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'Both Hills' })).toBeVisible();
-  expect(await bagOf(page, application, id)).toMatchObject({ name: 'Both Hills', weightG: 500, reference: { doseG: 18, waterC: 91 }, spells: [{ to: null }] });
+  expect(await bagOf(page, application, id)).toMatchObject({
+    name: 'Both Hills',
+    weightG: 500,
+    reference: { doseG: 18, waterC: 91 },
+    spells: [{ to: null }],
+  });
   await other.close();
 });
 
 test.describe('a save may be refused', () => {
   test.use({ expectedErrors: [/Failed to load resource/] });
 
-  test('two windows that changed the same field of a bag: both are shown, and one chooses', async ({ page, application }) => {
+  test('two windows that changed the same field of a bag: both are shown, and one chooses', async ({
+    page,
+    application,
+  }) => {
     const id = await openBag(page, application, { name: 'One Hill' });
     const other = await second(page);
-    await Promise.all([page.goto(`${application.address}/bags/${id}/edit`), other.goto(`${application.address}/bags/${id}/edit`)]);
+    await Promise.all([
+      page.goto(`${application.address}/bags/${id}/edit`),
+      other.goto(`${application.address}/bags/${id}/edit`),
+    ]);
     await page.getByLabel('Weight').fill('340');
     await other.getByLabel('Weight').fill('500');
     await other.getByRole('button', { name: 'Save' }).click();
@@ -55,16 +72,25 @@ test.describe('a save may be refused', () => {
   });
 });
 
-test('a recipe that is edited while another window saves a version: what was typed stays, and so does its draft', async ({ page, application }) => {
+test('a recipe that is edited while another window saves a version: what was typed stays, and so does its draft', async ({
+  page,
+  application,
+}) => {
   const [standard] = (await (await page.request.get(`${application.address}/api/recipes`)).json()) as KeptCard[];
   const { id: _, ...card } = { id: '', ...standard?.card };
-  const kept = (await (await page.request.post(`${application.address}/api/recipes`, { data: { ...card, name: 'Edited Twice' } })).json()) as KeptCard;
+  const kept = (await (
+    await page.request.post(`${application.address}/api/recipes`, { data: { ...card, name: 'Edited Twice' } })
+  ).json()) as KeptCard;
   const address = `${application.address}/recipes/${kept.id}?edit=yes`;
   await page.goto(address);
   await page.getByLabel('Name').fill('Edited Thrice');
   await expect(page.getByText('Every word is kept.')).toBeVisible();
-  await page.request.put(`${application.address}/api/recipes/${kept.id}`, { data: { ...kept.card, waterC: 88, over: kept.versionId } });
-  await page.evaluate('document.dispatchEvent(new Event("visibilitychange")); window.dispatchEvent(new Event("focus"))');
+  await page.request.put(`${application.address}/api/recipes/${kept.id}`, {
+    data: { ...kept.card, waterC: 88, over: kept.versionId },
+  });
+  await page.evaluate(
+    'document.dispatchEvent(new Event("visibilitychange")); window.dispatchEvent(new Event("focus"))',
+  );
   await expect(page.getByText('Changed elsewhere meanwhile, and taken in here. Water: 88.')).toBeVisible();
   await expect(page.getByLabel('Name')).toHaveValue('Edited Thrice');
   await expect(page.getByLabel('Water temperature')).toHaveValue('88');
@@ -85,7 +111,10 @@ test('two windows of the store room keep the brewers each of them ticked', async
   await expect(other.getByLabel('Cone', { exact: true })).toBeChecked();
   await page.getByLabel('Siphon').check();
   await other.getByLabel('Press', { exact: true }).uncheck();
-  const brewers = async (): Promise<string[]> => ((await (await page.request.get(`${application.address}/api/settings`)).json()) as { brewers: string[] }).brewers.sort();
+  const brewers = async (): Promise<string[]> =>
+    (
+      (await (await page.request.get(`${application.address}/api/settings`)).json()) as { brewers: string[] }
+    ).brewers.sort();
   await expect.poll(brewers).toEqual(['cone', 'siphon']);
   await page.request.patch(`${application.address}/api/settings`, { data: { brewers: null } });
   await other.close();

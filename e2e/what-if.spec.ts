@@ -1,8 +1,18 @@
 import { addBag, expect, logBrew, morning, test } from './application';
 
-test('leaving a brew out answers at once, saves nothing, and agrees with the server to the last digit', async ({ page, application }) => {
+test('leaving a brew out answers at once, saves nothing, and agrees with the server to the last digit', async ({
+  page,
+  application,
+}) => {
   await addBag(page, application, 'What If Hill', 24);
-  for (const [daysAgo, overall] of [[16, '7'], [12, '7.8'], [8, '8.4'], [4, '8.8'], [1, '5']] as const) await logBrew(page, { daysAgo, overall });
+  for (const [daysAgo, overall] of [
+    [16, '7'],
+    [12, '7.8'],
+    [8, '8.4'],
+    [4, '8.8'],
+    [1, '5'],
+  ] as const)
+    await logBrew(page, { daysAgo, overall });
   const verdict = page.locator('.verdict');
   const curve = async (): Promise<string> => {
     const details = page.locator('details', { hasText: 'The curve as a table' });
@@ -27,7 +37,11 @@ test('leaving a brew out answers at once, saves nothing, and agrees with the ser
   expect(await curve()).toBe(loggedCurve);
 
   // Marked as faulted for good, the server comes to what the page had worked out.
-  await page.locator('.log > li').first().getByRole('button', { name: /More about the brew/ }).click();
+  await page
+    .locator('.log > li')
+    .first()
+    .getByRole('button', { name: /More about the brew/ })
+    .click();
   await page.getByRole('button', { name: 'Dirty cup' }).click();
   await expect(page.getByText('5 brews, 4 in the judgement')).toBeVisible();
   await expect(verdict).toHaveText(asked);
@@ -36,12 +50,20 @@ test('leaving a brew out answers at once, saves nothing, and agrees with the ser
 
 test('sliders move the recipe the curve stands for, without a save', async ({ page, demo }) => {
   await page.goto(demo.address);
-  await page.getByRole('link', { name: /Old Mill Dark|Finished bags/ }).first().click();
-  await page.getByRole('link', { name: /Old Mill Dark/ }).first().click();
+  await page
+    .getByRole('link', { name: /Old Mill Dark|Finished bags/ })
+    .first()
+    .click();
+  await page
+    .getByRole('link', { name: /Old Mill Dark/ })
+    .first()
+    .click();
   await page.getByText('What if the recipe were another?').click();
   await expect(page.locator('.effects')).toContainText('Water at 92 °C');
   await page.getByLabel(/^Water temperature/).fill('92');
-  await expect(page.locator('.what-if-note')).toContainText('at cone, 17 g to 272 g at 92 °C, not cone, 17 g to 272 g at 88 °C');
+  await expect(page.locator('.what-if-note')).toContainText(
+    'at cone, 17 g to 272 g at 92 °C, not cone, 17 g to 272 g at 88 °C',
+  );
   // Measured from 92 °C it is now the cooler water that makes the difference.
   await expect(page.locator('.effects')).toContainText('Water at 88 °C');
   await page.reload();
@@ -50,15 +72,25 @@ test('sliders move the recipe the curve stands for, without a save', async ({ pa
 
 test('the bag says what to brew next, for the cup and for the knowledge', async ({ page, demo }) => {
   await page.goto(demo.address);
-  await page.getByRole('link', { name: /Gishora Hill/ }).first().click();
-  await expect(page.locator('.verdict')).toContainText('since day 18 only the thick-paper carafe was used, and one cone brew in the next few days');
+  await page
+    .getByRole('link', { name: /Gishora Hill/ })
+    .first()
+    .click();
+  await expect(page.locator('.verdict')).toContainText(
+    'since day 18 only the thick-paper carafe was used, and one cone brew in the next few days',
+  );
   const next = page.locator('section', { has: page.getByRole('heading', { name: 'Next brew' }) });
   await expect(next).toContainText(/Best cup today: the reference recipe with the thick-paper carafe, about \d\.\d/);
-  await expect(next).toContainText(/Most telling .*: the reference recipe\. It would narrow down its best days by about \d+ %/);
+  await expect(next).toContainText(
+    /Most telling .*: the reference recipe\. It would narrow down its best days by about \d+ %/,
+  );
   await expect(next).toContainText('17 g, one of 6 cups left');
 });
 
-test('the crest of one attribute, or of another drink of the same bag, is asked for without a save', async ({ page, demo }) => {
+test('the crest of one attribute, or of another drink of the same bag, is asked for without a save', async ({
+  page,
+  demo,
+}) => {
   await page.goto(demo.address);
   await page.locator('.lane', { hasText: 'Harbour House Blend' }).click();
   const verdict = page.locator('.verdict');
@@ -80,7 +112,12 @@ test('the crest of one attribute, or of another drink of the same bag, is asked 
 
 test('what best means is written on the bag, and the verdict follows', async ({ page, application }) => {
   await addBag(page, application, 'Sweet Bay', 30);
-  for (const [daysAgo, sweetness] of [[24, '9'], [18, '8'], [12, '7'], [6, '6']] as const) {
+  for (const [daysAgo, sweetness] of [
+    [24, '9'],
+    [18, '8'],
+    [12, '7'],
+    [6, '6'],
+  ] as const) {
     await page.getByRole('link', { name: 'Log a brew' }).click();
     await page.getByLabel('Brewed at').fill(morning(daysAgo));
     await page.getByRole('textbox', { name: 'Overall' }).fill('8');
@@ -93,7 +130,8 @@ test('what best means is written on the bag, and the verdict follows', async ({ 
   await page.getByRole('button', { name: 'Edit the bag' }).click();
   await page.getByText('How you score, and what best means').click();
   await page.getByLabel('Best means').selectOption('weights');
-  for (const attribute of ['Aroma', 'Acidity', 'Body', 'Cleanness']) await page.getByLabel(attribute, { exact: true }).fill('0');
+  for (const attribute of ['Aroma', 'Acidity', 'Body', 'Cleanness'])
+    await page.getByLabel(attribute, { exact: true }).fill('0');
   await page.getByLabel('Sweetness', { exact: true }).fill('0');
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByText('At least one attribute must weigh something')).toBeVisible();
@@ -113,8 +151,13 @@ test('brewers that are not at hand are no longer proposed', async ({ page, demo 
   await page.getByLabel('Thick-paper carafe').uncheck();
   await expect(page.getByLabel('Thick-paper carafe')).not.toBeChecked();
   await page.goto(demo.address);
-  await expect(page.locator('.most-telling')).toContainText(/^Most telling today: .+ It would narrow down its best days by about \d+ %, for \d+ g; \w+ cups? left\.$/);
-  await page.getByRole('link', { name: /Gishora Hill/ }).first().click();
+  await expect(page.locator('.most-telling')).toContainText(
+    /^Most telling today: .+ It would narrow down its best days by about \d+ %, for \d+ g; \w+ cups? left\.$/,
+  );
+  await page
+    .getByRole('link', { name: /Gishora Hill/ })
+    .first()
+    .click();
   const next = page.locator('section', { has: page.getByRole('heading', { name: 'Next brew' }) });
   await expect(next).toContainText('Best cup today: the reference recipe, about');
   await expect(next).toContainText('with the brewers you own');

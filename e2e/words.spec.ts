@@ -2,19 +2,38 @@ import { FIRST_SETTINGS } from '../contract/settings';
 import { expect, openBag, test, type Application } from './application';
 import type { Page } from '@playwright/test';
 
-const brew = (differently: object, daysAgo = 1) => ({ style: 'filter', brewer: 'cone', doseG: 17, waterG: 272, waterC: 92, grindStep: 0, brewedAt: new Date(Date.now() - daysAgo * 86_400_000).toISOString(), cup: { school: 'mark10', mark: 8, ...differently } });
+const brew = (differently: object, daysAgo = 1) => ({
+  style: 'filter',
+  brewer: 'cone',
+  doseG: 17,
+  waterG: 272,
+  waterC: 92,
+  grindStep: 0,
+  brewedAt: new Date(Date.now() - daysAgo * 86_400_000).toISOString(),
+  cup: { school: 'mark10', mark: 8, ...differently },
+});
 
 async function log(page: Page, application: Application, bagId: string, cup: object, daysAgo = 1): Promise<void> {
-  const answer = await page.request.post(`${application.address}/api/bags/${bagId}/brews`, { data: brew(cup, daysAgo) });
+  const answer = await page.request.post(`${application.address}/api/bags/${bagId}/brews`, {
+    data: brew(cup, daysAgo),
+  });
   if (!answer.ok()) throw new Error(await answer.text());
 }
 
 test.describe('a name may be refused', () => {
   test.use({ expectedErrors: [/Failed to load resource/] });
 
-  test('a word of one’s own is renamed and merged, every old cup follows, and each can be taken back', async ({ page, application }) => {
+  test('a word of one’s own is renamed and merged, every old cup follows, and each can be taken back', async ({
+    page,
+    application,
+  }) => {
     const id = await openBag(page, application, { name: 'Word Hill' });
-    await log(page, application, id, { words: [{ typed: 'Oma’s cellar', line: 'cup' }, { typed: 'sloes', line: 'cup' }] });
+    await log(page, application, id, {
+      words: [
+        { typed: 'Oma’s cellar', line: 'cup' },
+        { typed: 'sloes', line: 'cup' },
+      ],
+    });
     await page.goto(`${application.address}/words`);
     const entry = page.locator('.word-list > li', { hasText: /Oma’s cellar|apple cellar/ });
     await expect(entry).toContainText('noted in 1 cup');
@@ -55,13 +74,17 @@ test.describe('a name may be refused', () => {
     await expect(page.locator('.cup-words')).toHaveText('red apple, hedge plum');
   });
 
-  test('the word that will not come nags on the shelf until it is found by what it is like', async ({ page, application }) => {
+  test('the word that will not come nags on the shelf until it is found by what it is like', async ({
+    page,
+    application,
+  }) => {
     await openBag(page, application, { name: 'Nag Hill' });
     await page.keyboard.press('b');
     await page.getByRole('textbox', { name: 'Overall' }).fill('8');
     await page.getByText('A word that will not come').click();
     await page.getByLabel('What is it like?').fill('small dark plum with a sour drying skin');
-    for (const trait of ['purple', 'sour', 'drying']) await page.locator('.word-finder').getByRole('button', { name: trait, exact: true }).click();
+    for (const trait of ['purple', 'sour', 'drying'])
+      await page.locator('.word-finder').getByRole('button', { name: trait, exact: true }).click();
     await expect(page.getByRole('list', { name: 'It may be' }).getByRole('listitem').first()).toContainText('Damson');
     await page.getByLabel('It still nags me').check();
     await page.getByRole('button', { name: 'Save the cup' }).click();
@@ -80,11 +103,17 @@ test.describe('a name may be refused', () => {
     await waiting.getByRole('link', { name: /small dark plum/ }).click();
     await page.getByRole('button', { name: 'Damson' }).click();
     await expect(page.locator('.lane').first()).toBeVisible();
-    await page.getByRole('link', { name: /Nag Hill/ }).first().click();
+    await page
+      .getByRole('link', { name: /Nag Hill/ })
+      .first()
+      .click();
     await expect(page.locator('.cup-words')).toHaveText('damson');
   });
 
-  test('scripts, other scripts, signs and ten thousand characters are shown as typed; limits are said in words', async ({ page, application }) => {
+  test('scripts, other scripts, signs and ten thousand characters are shown as typed; limits are said in words', async ({
+    page,
+    application,
+  }) => {
     await openBag(page, application, { name: 'Wild Hill' });
     await page.keyboard.press('b');
     await page.getByRole('textbox', { name: 'Overall' }).fill('7');
@@ -120,12 +149,18 @@ test.describe('a name may be refused', () => {
 
 test('the label is held against the cup: found, kin or never; the roast, the rest, the bet', async ({ page, demo }) => {
   await page.goto(demo.address);
-  await page.getByRole('link', { name: /Mbeya Slopes/ }).first().click();
+  await page
+    .getByRole('link', { name: /Mbeya Slopes/ })
+    .first()
+    .click();
   const label = page.locator('section', { has: page.getByRole('heading', { name: 'The label against the cup' }) });
   await expect(label).toContainText('tamarind: found in 3 of 5 cups, days 4, 6 and 8.');
   await expect(label).toContainText('apricot: not itself, but close kin: nectarine, in 2 of 5 cups, days 8 and 10.');
   await page.goto(demo.address);
-  await page.getByRole('link', { name: /Kivu Terrace/ }).first().click();
+  await page
+    .getByRole('link', { name: /Kivu Terrace/ })
+    .first()
+    .click();
   await expect(label).toContainText('Claimed light, looks medium light: a step darker.');
   await expect(label).toContainText(/The roaster advises 14 days; the crest was found around day \d+/);
   await expect(label).toContainText(/You bet on 8\.0; at its best it stands at 8\.\d/);
@@ -138,7 +173,10 @@ test('the label is held against the cup: found, kin or never; the roast, the res
 
 test('levels stand as ridgelines over the days, notes below them, and the same as a table', async ({ page, demo }) => {
   await page.goto(demo.address);
-  await page.getByRole('link', { name: /Kivu Terrace/ }).first().click();
+  await page
+    .getByRole('link', { name: /Kivu Terrace/ })
+    .first()
+    .click();
   const picture = page.locator('.ridgelines');
   await expect(picture.locator('.area')).toHaveCount(6);
   await expect(picture).toContainText('quince');
@@ -148,7 +186,10 @@ test('levels stand as ridgelines over the days, notes below them, and the same a
   await expect(table.getByRole('row', { name: /^Quince/ })).toContainText('days 9, 15, 17, 19 and 21');
 });
 
-test('a household adds, hides and orders what levels are given for, and chooses the school of new bags', async ({ page, application }) => {
+test('a household adds, hides and orders what levels are given for, and chooses the school of new bags', async ({
+  page,
+  application,
+}) => {
   await page.goto(`${application.address}/store-room`);
   await page.getByLabel('A new bag is scored as').selectOption('levels');
   await page.getByText('What levels are given for').click();
@@ -162,11 +203,20 @@ test('a household adds, hides and orders what levels are given for, and chooses 
   await expect(page.getByLabel('Overall mark')).toHaveValue('levels');
   await openBag(page, application, { name: 'Ordered Hill', school: 'levels' });
   await page.keyboard.press('b');
-  await expect(page.locator('.level-row label')).toHaveText(['Brightness', 'Sweetness', 'Weight', ...Array<RegExp>(4).fill(/./), 'Umami depth']);
+  await expect(page.locator('.level-row label')).toHaveText([
+    'Brightness',
+    'Sweetness',
+    'Weight',
+    ...Array<RegExp>(4).fill(/./),
+    'Umami depth',
+  ]);
   await page.getByRole('textbox', { name: 'Overall' }).fill('4');
   await page.getByRole('textbox', { name: 'Umami depth' }).fill('3.5');
   await page.keyboard.press('Control+Enter');
-  await page.getByRole('button', { name: /^Cone, 17 g/ }).first().click();
+  await page
+    .getByRole('button', { name: /^Cone, 17 g/ })
+    .first()
+    .click();
   await expect(page.getByText('Levels: Umami depth 3½.')).toBeVisible();
   await page.request.patch(`${application.address}/api/settings`, { data: FIRST_SETTINGS });
 });

@@ -24,7 +24,10 @@ interface JsonSchema {
   default?: unknown;
 }
 
-/** Values that a schema knows nothing of but that exist: an id is often one of these, a date near the day of the household. */
+/**
+ * Values that a schema knows nothing of but that exist: an id is often one of these, a date near the day of the
+ * household.
+ */
 export interface Known {
   ids: () => readonly string[];
   today: string;
@@ -32,20 +35,62 @@ export interface Known {
 
 /** What programs send that were not written for us. */
 const HOSTILE: readonly unknown[] = [
-  ...[null, true, 0, -1, 1e308, -0.5, 2 ** 53, '', ' ', 'null', '\u0000', '\ud800', '🫖'.repeat(30), '‮ltr', '../../etc/passwd', `' OR 1=1 --`, '<script>x</script>'],
-  ...['2026-02-30', '9999-12-31', '2026-02-20T08:00:00Z', '0f0e7c2e-1111-4111-8111-000000000000', [], {}, [[]], [null], { toString: 1 }, JSON.parse('{"__proto__":{"a":1}}') as unknown, { constructor: {} }],
+  ...[
+    null,
+    true,
+    0,
+    -1,
+    1e308,
+    -0.5,
+    2 ** 53,
+    '',
+    ' ',
+    'null',
+    '\u0000',
+    '\ud800',
+    '🫖'.repeat(30),
+    '‮ltr',
+    '../../etc/passwd',
+    `' OR 1=1 --`,
+    '<script>x</script>',
+  ],
+  ...[
+    '2026-02-30',
+    '9999-12-31',
+    '2026-02-20T08:00:00Z',
+    '0f0e7c2e-1111-4111-8111-000000000000',
+    [],
+    {},
+    [[]],
+    [null],
+    { toString: 1 },
+    JSON.parse('{"__proto__":{"a":1}}') as unknown,
+    { constructor: {} },
+  ],
 ];
 
-/** Mostly valid bodies for a schema, by what the schema says of itself; with something hostile in its place now and then. */
+/**
+ * Mostly valid bodies for a schema, by what the schema says of itself; with something hostile in its place now and
+ * then.
+ */
 export function bodyOf(schema: z.ZodType, known: Known): fc.Arbitrary<unknown> {
   const described = z.toJSONSchema(schema, { io: 'input', unrepresentable: 'any', reused: 'inline' }) as JsonSchema;
-  return fc.oneof({ weight: 6, arbitrary: valueOf(described, known, 0) }, { weight: 3, arbitrary: valueOf(described, known, 0.06) }, { weight: 1, arbitrary: fc.constantFrom(...HOSTILE) });
+  return fc.oneof(
+    { weight: 6, arbitrary: valueOf(described, known, 0) },
+    { weight: 3, arbitrary: valueOf(described, known, 0.06) },
+    { weight: 1, arbitrary: fc.constantFrom(...HOSTILE) },
+  );
 }
 
 /** A value for a schema; at every place something hostile instead, with probability `spoilt`. */
 function valueOf(schema: JsonSchema, known: Known, spoilt: number): fc.Arbitrary<unknown> {
   const sound = soundValueOf(schema, known, spoilt);
-  return spoilt === 0 ? sound : fc.oneof({ weight: Math.round(1 / spoilt), arbitrary: sound }, { weight: 1, arbitrary: fc.constantFrom(...HOSTILE) });
+  return spoilt === 0
+    ? sound
+    : fc.oneof(
+        { weight: Math.round(1 / spoilt), arbitrary: sound },
+        { weight: 1, arbitrary: fc.constantFrom(...HOSTILE) },
+      );
 }
 
 function soundValueOf(schema: JsonSchema, known: Known, spoilt: number): fc.Arbitrary<unknown> {
@@ -62,7 +107,9 @@ function soundValueOf(schema: JsonSchema, known: Known, spoilt: number): fc.Arbi
     case 'integer':
       return fc.integer({ min: Math.max(schema.minimum ?? -5, -1e6), max: Math.min(schema.maximum ?? 100, 1e6) });
     case 'number':
-      return fc.double({ min: schema.minimum ?? -1e4, max: schema.maximum ?? 1e4, noNaN: true }).map((value) => Math.round(value * 10) / 10);
+      return fc
+        .double({ min: schema.minimum ?? -1e4, max: schema.maximum ?? 1e4, noNaN: true })
+        .map((value) => Math.round(value * 10) / 10);
     case 'string':
       return textOf(schema, known);
     case 'array':
@@ -76,10 +123,25 @@ function soundValueOf(schema: JsonSchema, known: Known, spoilt: number): fc.Arbi
 }
 
 function textOf({ format, minLength = 0, maxLength = 40 }: JsonSchema, { ids, today }: Known): fc.Arbitrary<string> {
-  if (format === 'uuid') return fc.oneof({ weight: 4, arbitrary: fc.nat().map((n) => ids()[n % Math.max(1, ids().length)] ?? '0f0e7c2e-1111-4111-8111-000000000000') }, { weight: 1, arbitrary: fc.uuid() });
-  const day = fc.integer({ min: -60, max: 2 }).map((n) => new Date(Date.parse(`${today}T00:00:00Z`) + n * 86_400_000).toISOString().slice(0, 10));
-  if (format === 'date-time') return fc.tuple(day, fc.constantFrom('T08:00:00Z', 'T23:59:59+02:00', 'T00:00:00-11:00')).map((parts) => parts.join(''));
-  const words = fc.oneof(fc.constantFrom('fig', 'quince, cedar', 'Test Hill', 'cone', '/bags/new'), fc.string({ minLength, maxLength: Math.min(maxLength, 40), unit: 'binary' }));
+  if (format === 'uuid')
+    return fc.oneof(
+      {
+        weight: 4,
+        arbitrary: fc.nat().map((n) => ids()[n % Math.max(1, ids().length)] ?? '0f0e7c2e-1111-4111-8111-000000000000'),
+      },
+      { weight: 1, arbitrary: fc.uuid() },
+    );
+  const day = fc
+    .integer({ min: -60, max: 2 })
+    .map((n) => new Date(Date.parse(`${today}T00:00:00Z`) + n * 86_400_000).toISOString().slice(0, 10));
+  if (format === 'date-time')
+    return fc
+      .tuple(day, fc.constantFrom('T08:00:00Z', 'T23:59:59+02:00', 'T00:00:00-11:00'))
+      .map((parts) => parts.join(''));
+  const words = fc.oneof(
+    fc.constantFrom('fig', 'quince, cedar', 'Test Hill', 'cone', '/bags/new'),
+    fc.string({ minLength, maxLength: Math.min(maxLength, 40), unit: 'binary' }),
+  );
   // Dates are plain texts to the schema: a day now and then.
   return fc.oneof({ weight: 2, arbitrary: words }, { weight: 1, arbitrary: day });
 }
@@ -88,10 +150,16 @@ function objectOf(schema: JsonSchema, known: Known, spoilt: number): fc.Arbitrar
   const { properties = {}, required = [], additionalProperties, propertyNames } = schema;
   const parts = Object.entries(properties).map(([name, part]) => {
     const value = valueOf(part, known, spoilt).map((one) => [name, one] as const);
-    return required.includes(name) ? value : fc.oneof({ weight: 1, arbitrary: value }, { weight: 2, arbitrary: fc.constant(null) });
+    return required.includes(name)
+      ? value
+      : fc.oneof({ weight: 1, arbitrary: value }, { weight: 2, arbitrary: fc.constant(null) });
   });
   const fixed = fc.tuple(...parts).map((entries) => Object.fromEntries(entries.filter((entry) => entry !== null)));
   if (typeof additionalProperties !== 'object') return fixed;
-  const names = propertyNames?.enum ? fc.constantFrom<string>(...(propertyNames.enum as string[])) : fc.constantFrom('device-one', 'device-two', 'notes');
-  return fc.tuple(fixed, fc.dictionary(names, valueOf(additionalProperties, known, spoilt), { maxKeys: 3 })).map(([one, more]) => ({ ...more, ...one }));
+  const names = propertyNames?.enum
+    ? fc.constantFrom<string>(...(propertyNames.enum as string[]))
+    : fc.constantFrom('device-one', 'device-two', 'notes');
+  return fc
+    .tuple(fixed, fc.dictionary(names, valueOf(additionalProperties, known, spoilt), { maxKeys: 3 }))
+    .map(([one, more]) => ({ ...more, ...one }));
 }

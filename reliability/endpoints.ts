@@ -10,7 +10,9 @@ import { settingsChange } from '../contract/settings';
 import { tasterInput } from '../contract/taster';
 import { mergeInput, wordInput } from '../contract/word';
 
-/** Something the application answers to. `{id}` in a path stands for the id of anything there is, `{word}` for any word. */
+/**
+ * Something the application answers to. `{id}` in a path stands for the id of anything there is, `{word}` for any word.
+ */
 export interface Endpoint {
   method: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE';
   path: string;
@@ -23,8 +25,27 @@ const bagChange = z.strictObject({ ...bag, was: z.strictObject(bag).partial() })
 const grinderChange = z.strictObject({ ...grinderInput.shape, was: grinderInput.partial() }).partial();
 
 export const ENDPOINTS: readonly Endpoint[] = [
-  ...['/health', '/session', '/judging', '/shelf?today={day}', '/shelf?today={day}&finished=yes', '/bags/{id}?today={day}', '/search?q={word}', '/tasters', '/settings'].map((path) => ({ method: 'GET', path }) as const),
-  ...['/recipes', '/recipes/{id}/versions', '/grinders', '/bench', '/bench/{id}/trace', '/brews/{id}/trace', '/words', '/drafts/{word}'].map((path) => ({ method: 'GET', path }) as const),
+  ...[
+    '/health',
+    '/session',
+    '/judging',
+    '/shelf?today={day}',
+    '/shelf?today={day}&finished=yes',
+    '/bags/{id}?today={day}',
+    '/search?q={word}',
+    '/tasters',
+    '/settings',
+  ].map((path) => ({ method: 'GET', path }) as const),
+  ...[
+    '/recipes',
+    '/recipes/{id}/versions',
+    '/grinders',
+    '/bench',
+    '/bench/{id}/trace',
+    '/brews/{id}/trace',
+    '/words',
+    '/drafts/{word}',
+  ].map((path) => ({ method: 'GET', path }) as const),
   { method: 'POST', path: '/bags', body: bagInput },
   { method: 'PATCH', path: '/bags/{id}', body: bagChange },
   { method: 'DELETE', path: '/bags/{id}', body: nothing },

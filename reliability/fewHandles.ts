@@ -13,7 +13,10 @@ export interface FewHandles {
   outcome: string;
 }
 
-/** Uses a server that may open so few files that threads can hardly be started, or not at all; and lets others take those it has. */
+/**
+ * Uses a server that may open so few files that threads can hardly be started, or not at all; and lets others take
+ * those it has.
+ */
 export async function underFewHandles(handles: number): Promise<FewHandles> {
   const folder = mkdtempSync(join(tmpdir(), 'slow-crest-handles-'));
   const server = new ServerProcess(folder, handles);
@@ -28,10 +31,19 @@ export async function underFewHandles(handles: number): Promise<FewHandles> {
     for (let i = 0; i < handles; i++) idle.push(connect(Number(port), hostname).on('error', () => undefined));
     await new Promise((resolve) => setTimeout(resolve, 500));
     for (const socket of idle) socket.destroy();
-    await server.send('POST', `/bags/${id}/brews`, { ...reference, brewedAt: new Date().toISOString(), cup: { school: 'mark10', mark: 8 } });
+    await server.send('POST', `/bags/${id}/brews`, {
+      ...reference,
+      brewedAt: new Date().toISOString(),
+      cup: { school: 'mark10', mark: 8 },
+    });
     const page = (await server.send('GET', `/bags/${id}?today=${today}`)).body as BagPage;
     const { trouble } = (await server.send('GET', '/judging')).body as Judging;
-    return { handles, outcome: server.isRunning ? `page with ${page.brews.length} brew, verdict of ${page.judged}${trouble === null ? '' : `; "${trouble}"`}` : 'the server is dead' };
+    return {
+      handles,
+      outcome: server.isRunning
+        ? `page with ${page.brews.length} brew, verdict of ${page.judged}${trouble === null ? '' : `; "${trouble}"`}`
+        : 'the server is dead',
+    };
   } catch (error) {
     return { handles, outcome: `failed: ${error instanceof Error ? error.message.split('\n')[0] : String(error)}` };
   } finally {

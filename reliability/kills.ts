@@ -18,8 +18,8 @@ export interface Kills {
 }
 
 /**
- * Kills a server under four writers, again and again, at a moment that differs each time (every tenth round it is asked to
- * stop instead), and reads the file as another program would: everything acknowledged must be in it.
+ * Kills a server under four writers, again and again, at a moment that differs each time (every tenth round it is asked
+ * to stop instead), and reads the file as another program would: everything acknowledged must be in it.
  */
 export async function killRounds(rounds: number, seed: number): Promise<Kills> {
   const folder = mkdtempSync(join(tmpdir(), 'slow-crest-kills-'));
@@ -41,7 +41,8 @@ export async function killRounds(rounds: number, seed: number): Promise<Kills> {
     const db = new Database(join(folder, 'slow-crest.sqlite'), { readonly: true });
     if (db.pragma('quick_check', { simple: true }) !== 'ok') told.damaged++;
     for (const { table, id, holds } of kept) {
-      const row = db.prepare(`SELECT * FROM ${table} WHERE ${table === 'draft' ? 'key' : 'id'} = ?`).get(id) as Record<string, unknown> | undefined;
+      const row = db.prepare(`SELECT * FROM ${table} WHERE ${table === 'draft' ? 'key' : 'id'} = ?`).get(id) as
+        Record<string, unknown> | undefined;
       if (!row || !holds(row)) told.lost.push(`round ${round}: ${table} ${id}`);
     }
     db.close();
@@ -56,22 +57,46 @@ interface Acknowledged {
   holds: (row: Record<string, unknown>) => boolean;
 }
 
-/** One taster: adds a bag, logs on it, renames it, keeps a draft, and notes what was acknowledged; until the server is gone. */
-async function writeOn(server: ServerProcess, name: string, kept: Acknowledged[], isOver: () => boolean): Promise<void> {
+/**
+ * One taster: adds a bag, logs on it, renames it, keeps a draft, and notes what was acknowledged; until the server is
+ * gone.
+ */
+async function writeOn(
+  server: ServerProcess,
+  name: string,
+  kept: Acknowledged[],
+  isOver: () => boolean,
+): Promise<void> {
   const today = new Date().toISOString();
   try {
     for (let i = 0; !isOver(); i++) {
-      const bag = await server.send('POST', '/bags', { name: `${name} ${i}`, roastedOn: today.slice(0, 10), weightG: 1000, reference });
+      const bag = await server.send('POST', '/bags', {
+        name: `${name} ${i}`,
+        roastedOn: today.slice(0, 10),
+        weightG: 1000,
+        reference,
+      });
       if (bag.status !== 201) throw new Error(`A bag was answered ${bag.status}`);
       const { id } = bag.body as { id: string };
       const added: Acknowledged = { table: 'bag', id, holds: () => true };
       kept.push(added);
-      const brew = await server.send('POST', `/bags/${id}/brews`, { ...reference, brewedAt: today, cup: { school: 'mark10', mark: 8, notes: `fig of ${name}`, words: [{ typed: 'fig', line: 'cup' }] } });
-      if (brew.status === 201) kept.push({ table: 'brew', id: (brew.body as { id: string }).id, holds: (row) => row.bagId === id });
+      const brew = await server.send('POST', `/bags/${id}/brews`, {
+        ...reference,
+        brewedAt: today,
+        cup: { school: 'mark10', mark: 8, notes: `fig of ${name}`, words: [{ typed: 'fig', line: 'cup' }] },
+      });
+      if (brew.status === 201)
+        kept.push({ table: 'brew', id: (brew.body as { id: string }).id, holds: (row) => row.bagId === id });
       const renamed = `${name} ${i} renamed`;
-      if ((await server.send('PATCH', `/bags/${id}`, { name: renamed })).status === 200) added.holds = (row) => row.name === renamed;
+      if ((await server.send('PATCH', `/bags/${id}`, { name: renamed })).status === 200)
+        added.holds = (row) => row.name === renamed;
       const typed = { notes: `of ${name} ${i}` };
-      const draft = await server.send('PUT', `/drafts/${id}/device-kills`, { counts: { 'device-kills': i + 1 }, title: 'A cup', href: `/bags/${id}/brew`, typed });
+      const draft = await server.send('PUT', `/drafts/${id}/device-kills`, {
+        counts: { 'device-kills': i + 1 },
+        title: 'A cup',
+        href: `/bags/${id}/brew`,
+        typed,
+      });
       if (draft.status === 200) kept.push({ table: 'draft', id, holds: (row) => row.typed === JSON.stringify(typed) });
     }
   } catch (error) {

@@ -39,10 +39,27 @@ export async function sendRequests(count: number, seed: number): Promise<Counts>
   const ids: string[] = [];
   const known: Known = { ids: () => ids, today };
   const counts: Counts = { requests: 0, accepted: 0, refused: 0, faults: [], byEndpoint: new Map() };
-  const word = fc.oneof(fc.constantFrom('fig', 'quince', 'draft-one', '%', '%E0%A4%A', '..%2f..', '%00'), fc.string({ maxLength: 30, unit: 'binary' }).map(encoded));
-  const filled = (path: string): fc.Arbitrary<string> => fc.tuple(fc.nat(), fc.uuid(), word, fc.boolean()).map(([n, uuid, any, other]) => path.replace('{id}', other || ids.length === 0 ? uuid : (ids[n % ids.length] ?? uuid)).replace('{word}', any).replace('{day}', today));
+  const word = fc.oneof(
+    fc.constantFrom('fig', 'quince', 'draft-one', '%', '%E0%A4%A', '..%2f..', '%00'),
+    fc.string({ maxLength: 30, unit: 'binary' }).map(encoded),
+  );
+  const filled = (path: string): fc.Arbitrary<string> =>
+    fc.tuple(fc.nat(), fc.uuid(), word, fc.boolean()).map(([n, uuid, any, other]) =>
+      path
+        .replace('{id}', other || ids.length === 0 ? uuid : (ids[n % ids.length] ?? uuid))
+        .replace('{word}', any)
+        .replace('{day}', today),
+    );
   const requests = fc.sample(
-    fc.constantFrom(...ENDPOINTS).chain((endpoint) => fc.tuple(fc.constant(endpoint), filled(endpoint.path), endpoint.body ? bodyOf(endpoint.body, known) : fc.constant(undefined))),
+    fc
+      .constantFrom(...ENDPOINTS)
+      .chain((endpoint) =>
+        fc.tuple(
+          fc.constant(endpoint),
+          filled(endpoint.path),
+          endpoint.body ? bodyOf(endpoint.body, known) : fc.constant(undefined),
+        ),
+      ),
     { numRuns: count, seed },
   );
   for (const [endpoint, path, body] of requests) {
@@ -51,7 +68,10 @@ export async function sendRequests(count: number, seed: number): Promise<Counts>
     counts.requests++;
     const of = counts.byEndpoint.get(`${endpoint.method} ${endpoint.path}`) ?? { accepted: 0, refused: 0 };
     counts.byEndpoint.set(`${endpoint.method} ${endpoint.path}`, of);
-    const fault = (what: string): void => void counts.faults.push(`${what}: ${endpoint.method} ${path} ${JSON.stringify(body ?? null).slice(0, 300)} → ${status} ${text.slice(0, 200)}`);
+    const fault = (what: string): void =>
+      void counts.faults.push(
+        `${what}: ${endpoint.method} ${path} ${JSON.stringify(body ?? null).slice(0, 300)} → ${status} ${text.slice(0, 200)}`,
+      );
     if (status >= 500) fault('a fault of ours');
     if (status < 400) {
       counts.accepted++;
@@ -72,8 +92,16 @@ export async function sendRequests(count: number, seed: number): Promise<Counts>
 
 const encoded = (text: string): string => encodeURIComponent(text).replaceAll('.', '%2e') || 'x';
 
-async function send(address: string, { method, body: schema }: Endpoint, path: string, body: unknown): Promise<{ status: number; text: string }> {
-  const answer = await fetch(address + path, { method, ...(schema ? { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body ?? null) } : {}) });
+async function send(
+  address: string,
+  { method, body: schema }: Endpoint,
+  path: string,
+  body: unknown,
+): Promise<{ status: number; text: string }> {
+  const answer = await fetch(address + path, {
+    method,
+    ...(schema ? { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body ?? null) } : {}),
+  });
   return { status: answer.status, text: await answer.text() };
 }
 
@@ -96,9 +124,17 @@ function remember(ids: string[], text: string): void {
 /** Counts the rows that anyone writes, by triggers in the database itself; returns how to read the count. */
 function countChanges(db: Database.Database): () => number {
   db.exec('CREATE TABLE change_count (n integer NOT NULL); INSERT INTO change_count VALUES (0)');
-  const tables = db.prepare(`SELECT name FROM sqlite_master WHERE type = 'table' AND name NOT LIKE 'sqlite_%' AND name <> 'change_count'`).pluck().all() as string[];
+  const tables = db
+    .prepare(
+      `SELECT name FROM sqlite_master WHERE type = 'table' AND name NOT LIKE 'sqlite_%' AND name <> 'change_count'`,
+    )
+    .pluck()
+    .all() as string[];
   for (const table of tables.filter((name) => !WORKED_OUT.includes(name))) {
-    for (const event of ['INSERT', 'UPDATE', 'DELETE']) db.exec(`CREATE TRIGGER count_${table}_${event} AFTER ${event} ON "${table}" BEGIN UPDATE change_count SET n = n + 1; END`);
+    for (const event of ['INSERT', 'UPDATE', 'DELETE'])
+      db.exec(
+        `CREATE TRIGGER count_${table}_${event} AFTER ${event} ON "${table}" BEGIN UPDATE change_count SET n = n + 1; END`,
+      );
   }
   const read = db.prepare('SELECT n FROM change_count').pluck();
   return () => read.get() as number;

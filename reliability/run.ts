@@ -2,7 +2,9 @@ import { underFewHandles } from './fewHandles';
 import { killRounds } from './kills';
 import { sendRequests } from './requests';
 
-/** The long attacks, one after another, with their figures on standard output; ends with 1 where anything did not hold. */
+/**
+ * The long attacks, one after another, with their figures on standard output; ends with 1 where anything did not hold.
+ */
 const ROUNDS = Number(process.env.ROUNDS ?? 200);
 const REQUESTS = Number(process.env.REQUESTS ?? 20_000);
 const SEED = Number(process.env.SEED ?? 2026);
@@ -13,11 +15,15 @@ const hold = (holds: boolean): string => {
 };
 
 const kills = await killRounds(ROUNDS, SEED);
-console.log(`kill rounds: ${kills.rounds}, acknowledged writes: ${kills.acknowledged}, lost: ${kills.lost.length}, files damaged: ${kills.damaged}: ${hold(kills.lost.length + kills.damaged === 0 && kills.acknowledged > 10 * kills.rounds)}`);
+console.log(
+  `kill rounds: ${kills.rounds}, acknowledged writes: ${kills.acknowledged}, lost: ${kills.lost.length}, files damaged: ${kills.damaged}: ${hold(kills.lost.length + kills.damaged === 0 && kills.acknowledged > 10 * kills.rounds)}`,
+);
 for (const one of kills.lost.slice(0, 10)) console.log(`  ${one}`);
 
 const sent = await sendRequests(REQUESTS, SEED);
-console.log(`requests from the schemas: ${sent.requests}, accepted: ${sent.accepted}, refused: ${sent.refused}, faults: ${sent.faults.length}: ${hold(sent.faults.length === 0)}`);
+console.log(
+  `requests from the schemas: ${sent.requests}, accepted: ${sent.accepted}, refused: ${sent.refused}, faults: ${sent.faults.length}: ${hold(sent.faults.length === 0)}`,
+);
 for (const one of sent.faults.slice(0, 10)) console.log(`  ${one}`);
 
 if (process.platform === 'win32') console.log('few file handles: skipped, this system has no such limit');

@@ -25,8 +25,13 @@ export class ServerProcess {
 
   async start(): Promise<void> {
     const node = [process.execPath, 'dist/server/main.js'];
-    const [command = '', ...args] = this.handles === null ? node : ['bash', '-c', `ulimit -n ${this.handles}; exec "$@"`, 'bash', ...node];
-    const child = spawn(command, args, { cwd: ROOT, env: { ...process.env, SLOW_CREST_DATA: this.folder, PORT: '0', HOST: '', LOG_LEVEL: 'silent' }, stdio: ['ignore', 'pipe', 'pipe'] });
+    const [command = '', ...args] =
+      this.handles === null ? node : ['bash', '-c', `ulimit -n ${this.handles}; exec "$@"`, 'bash', ...node];
+    const child = spawn(command, args, {
+      cwd: ROOT,
+      env: { ...process.env, SLOW_CREST_DATA: this.folder, PORT: '0', HOST: '', LOG_LEVEL: 'silent' },
+      stdio: ['ignore', 'pipe', 'pipe'],
+    });
     this.#child = child;
     this.address = await new Promise((resolve, reject) => {
       let said = '';
@@ -50,7 +55,12 @@ export class ServerProcess {
   }
 
   async send(method: string, path: string, body?: object): Promise<{ status: number; body: unknown }> {
-    const answer = await fetch(`${this.address}/api${path}`, { method, ...(method === 'GET' ? {} : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body ?? {}) }) });
+    const answer = await fetch(`${this.address}/api${path}`, {
+      method,
+      ...(method === 'GET'
+        ? {}
+        : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body ?? {}) }),
+    });
     const text = await answer.text();
     return { status: answer.status, body: text === '' ? null : (JSON.parse(text) as unknown) };
   }

@@ -3,7 +3,9 @@ import { ensureBuilt } from './lib/build.mjs';
 import { ensureChromium } from './lib/chromium.mjs';
 import { ensureInstalled, must, TYPESCRIPT } from './lib/machine.mjs';
 
-/** What takes too long for every change: kill rounds, requests by the thousand, hostile pages, a very large household. */
+/**
+ * What takes too long for every change: kill rounds, requests by the thousand, hostile pages, a very large household.
+ */
 await ensureInstalled();
 await ensureBuilt();
 const env = { ...process.env, CHROMIUM_PATH: await ensureChromium() };

@@ -17,9 +17,14 @@ async function judgeAll(input: NodeJS.ReadableStream, file: string | null): Prom
       answer = verdictLine(parseBagLine(line));
     } catch (error) {
       allGood = false;
-      answer = { ...(file === null ? {} : { file }), line: number, error: error instanceof Error ? error.message : String(error) };
+      answer = {
+        ...(file === null ? {} : { file }),
+        line: number,
+        error: error instanceof Error ? error.message : String(error),
+      };
     }
-    if (!process.stdout.write(`${JSON.stringify(answer)}\n`)) await new Promise((resolve) => process.stdout.once('drain', resolve));
+    if (!process.stdout.write(`${JSON.stringify(answer)}\n`))
+      await new Promise((resolve) => process.stdout.once('drain', resolve));
   }
   return allGood;
 }

@@ -13,6 +13,11 @@ await ensureBuilt();
 const fresh = process.argv.includes('--fresh');
 if (fresh || !existsSync(resolve(ROOT, folder, 'slow-crest.sqlite'))) {
   console.error('Making the demo household');
-  await must('Making the demo household', process.execPath, ['dist/server/makeDemo.js', ...(fresh ? ['--fresh'] : [])], { env });
+  await must(
+    'Making the demo household',
+    process.execPath,
+    ['dist/server/makeDemo.js', ...(fresh ? ['--fresh'] : [])],
+    { env },
+  );
 }
 process.exit(await run(process.execPath, SERVER, { env }));

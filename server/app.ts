@@ -25,13 +25,20 @@ import { refuseMonsters } from './shape';
 const BODY_LIMIT = '1mb';
 
 /** The application over HTTP: the interface under `/api`, and the built pages where `webFolder` holds them. */
-export function createApp(deps: Deps, { host, names }: Pick<Config, 'host' | 'names'>, log: Logger, webFolder: string | null): Express {
+export function createApp(
+  deps: Deps,
+  { host, names }: Pick<Config, 'host' | 'names'>,
+  log: Logger,
+  webFolder: string | null,
+): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(refuseStrangers(knownNames(host, names), log));
   app.use(
     helmet({
-      contentSecurityPolicy: { directives: { 'style-src': ["'self'", "'unsafe-inline'"], 'upgrade-insecure-requests': null } },
+      contentSecurityPolicy: {
+        directives: { 'style-src': ["'self'", "'unsafe-inline'"], 'upgrade-insecure-requests': null },
+      },
       strictTransportSecurity: false,
     }),
   );
@@ -60,8 +67,17 @@ export function createApp(deps: Deps, { host, names }: Pick<Config, 'host' | 'na
   app.use('/api', api);
 
   if (webFolder !== null && existsSync(webFolder)) {
-    app.use(express.static(webFolder, { index: false, maxAge: '1y', immutable: true, setHeaders: (response, path) => path.endsWith('.html') && response.set('cache-control', 'no-cache') }));
-    app.get('/{*path}', (_request, response) => response.set('cache-control', 'no-cache').sendFile(join(webFolder, 'index.html')));
+    app.use(
+      express.static(webFolder, {
+        index: false,
+        maxAge: '1y',
+        immutable: true,
+        setHeaders: (response, path) => path.endsWith('.html') && response.set('cache-control', 'no-cache'),
+      }),
+    );
+    app.get('/{*path}', (_request, response) =>
+      response.set('cache-control', 'no-cache').sendFile(join(webFolder, 'index.html')),
+    );
   }
   app.use(answerErrors(log));
   return app;

@@ -12,7 +12,8 @@ const SHOWN = 60;
 
 /**
  * What stands, with a change made to it: whatever else was changed since the sender looked stays changed. Of what the
- * change leaves out of `was` nothing is compared. Throws a conflict Problem where both changed the same thing differently.
+ * change leaves out of `was` nothing is compared. Throws a conflict Problem where both changed the same thing
+ * differently.
  */
 export function withChangeSent(standing: object, body: unknown): object {
   const { was, ...change } = parse(sentChange, body);
@@ -20,11 +21,17 @@ export function withChangeSent(standing: object, body: unknown): object {
   return bothKept(base, standing, overlay(base, change) as object);
 }
 
-/** Two changes of `base` put together: what stands now, and ours. Throws a conflict Problem that shows both where they differ. */
+/**
+ * Two changes of `base` put together: what stands now, and ours. Throws a conflict Problem that shows both where they
+ * differ.
+ */
 export function bothKept<T extends object>(base: object, standing: T, ours: T): T {
   const { value, conflicts } = merge(base, standing, ours);
   if (conflicts.length === 0) return value;
-  const apart = conflicts.map((path) => ({ path, both: `${shown(get(standing, path))} there, ${shown(get(ours, path))} here` }));
+  const apart = conflicts.map((path) => ({
+    path,
+    both: `${shown(get(standing, path))} there, ${shown(get(ours, path))} here`,
+  }));
   const said = apart.map(({ path, both }) => `${plainWords(path)}: ${both}`).join('; ');
   throw new Problem(
     'conflict',
@@ -36,7 +43,11 @@ export function bothKept<T extends object>(base: object, standing: T, ours: T): 
 /** A value as a person reads it beside another: lists by the names of what they hold. */
 function shown(value: unknown): string {
   if (value === null || value === undefined || value === '') return 'nothing';
-  const text = Array.isArray(value) ? value.map(nameOfEntry).join(', ') || 'nothing' : typeof value === 'string' ? value : JSON.stringify(value);
+  const text = Array.isArray(value)
+    ? value.map(nameOfEntry).join(', ') || 'nothing'
+    : typeof value === 'string'
+      ? value
+      : JSON.stringify(value);
   return text.length > SHOWN ? `${text.slice(0, SHOWN)}…` : text;
 }
 

@@ -16,7 +16,9 @@ export interface Config {
 /** Something about the machine that keeps the application from starting, in a sentence. */
 export class StartProblem extends Error {}
 
-/** Makes a folder and those above it. Node's own `recursive` never ends where a parent is there but takes no children. */
+/**
+ * Makes a folder and those above it. Node's own `recursive` never ends where a parent is there but takes no children.
+ */
 function makeFolder(path: string): void {
   if (existsSync(path)) return;
   makeFolder(dirname(path));
@@ -31,15 +33,28 @@ function makeFolder(path: string): void {
 export function readConfig(set: Readonly<Record<string, string | undefined>>, folder: string): Config {
   const env = Object.fromEntries(Object.entries(set).filter(([, value]) => value?.trim() !== ''));
   const port = Number(env.PORT ?? 4180);
-  if (!Number.isInteger(port) || port < 0 || port > 65_535) throw new StartProblem(`PORT must be a whole number from 0 to 65535, not "${env.PORT}".`);
+  if (!Number.isInteger(port) || port < 0 || port > 65_535)
+    throw new StartProblem(`PORT must be a whole number from 0 to 65535, not "${env.PORT}".`);
   const dataFolder = resolve(folder, env.SLOW_CREST_DATA ?? 'data');
   try {
     makeFolder(dataFolder);
     // The closing slash refuses a plain file of that name.
     accessSync(`${dataFolder}/`, constants.W_OK);
   } catch {
-    throw new StartProblem(`The data folder ${dataFolder} cannot be written. Choose another with SLOW_CREST_DATA, or change its permissions.`);
+    throw new StartProblem(
+      `The data folder ${dataFolder} cannot be written. Choose another with SLOW_CREST_DATA, or change its permissions.`,
+    );
   }
-  const names = (env.SLOW_CREST_NAMES ?? '').split(',').map((name) => name.trim()).filter(Boolean);
-  return { dataFolder, databaseFile: join(dataFolder, 'slow-crest.sqlite'), host: env.HOST?.trim() ?? '127.0.0.1', port, names, passphrase: env.SLOW_CREST_PASSPHRASE ?? null };
+  const names = (env.SLOW_CREST_NAMES ?? '')
+    .split(',')
+    .map((name) => name.trim())
+    .filter(Boolean);
+  return {
+    dataFolder,
+    databaseFile: join(dataFolder, 'slow-crest.sqlite'),
+    host: env.HOST?.trim() ?? '127.0.0.1',
+    port,
+    names,
+    passphrase: env.SLOW_CREST_PASSPHRASE ?? null,
+  };
 }

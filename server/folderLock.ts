@@ -19,8 +19,8 @@ export interface FolderLock {
 }
 
 /**
- * Holds a data folder, so that two servers never write into one household. The lock is SQLite's own on a file beside the
- * database: the system lets go of it however the process ends. Throws a StartProblem that names the holder.
+ * Holds a data folder, so that two servers never write into one household. The lock is SQLite's own on a file beside
+ * the database: the system lets go of it however the process ends. Throws a StartProblem that names the holder.
  */
 export function lockFolder(folder: string, now: Date): FolderLock {
   const holderFile = join(folder, 'slow-crest.running.json');
@@ -30,11 +30,16 @@ export function lockFolder(folder: string, now: Date): FolderLock {
   } catch (error) {
     db.close();
     if (!/^SQLITE_(BUSY|LOCKED)/.test(sqliteCode(error))) throw error;
-    throw new StartProblem(`The data folder ${folder} is in use already${described(holderFile)}. Use that one, or stop it first; or choose another folder with SLOW_CREST_DATA.`);
+    throw new StartProblem(
+      `The data folder ${folder} is in use already${described(holderFile)}. Use that one, or stop it first; or choose another folder with SLOW_CREST_DATA.`,
+    );
   }
   const write = (address: string | null): void => {
     try {
-      writeFileSync(holderFile, JSON.stringify({ pid: process.pid, since: now.toISOString(), address } satisfies Holder));
+      writeFileSync(
+        holderFile,
+        JSON.stringify({ pid: process.pid, since: now.toISOString(), address } satisfies Holder),
+      );
     } catch {
       // The lock holds without it; whoever is refused is told less.
     }
@@ -52,7 +57,9 @@ export function lockFolder(folder: string, now: Date): FolderLock {
 function described(holderFile: string): string {
   try {
     const { pid, address } = JSON.parse(readFileSync(holderFile, 'utf8')) as Holder;
-    return address === null ? ` by another Slow Crest (process ${pid})` : ` by the Slow Crest at ${address} (process ${pid})`;
+    return address === null
+      ? ` by another Slow Crest (process ${pid})`
+      : ` by the Slow Crest at ${address} (process ${pid})`;
   } catch {
     return ' by another Slow Crest';
   }

@@ -9,14 +9,23 @@ export function parse<T extends z.ZodType>(schema: T, value: unknown): z.output<
   const parsed = schema.safeParse(value);
   if (parsed.success) return parsed.data;
   const fields = fieldProblems(parsed.error);
-  const message = fields.length === 1 ? `${fields[0]?.message}.` : `${fields.length} fields need another look: ${fields.slice(0, 5).map((f) => f.path || 'the whole').join(', ')}.`;
+  const message =
+    fields.length === 1
+      ? `${fields[0]?.message}.`
+      : `${fields.length} fields need another look: ${fields
+          .slice(0, 5)
+          .map((f) => f.path || 'the whole')
+          .join(', ')}.`;
   throw new Problem('invalid', `${message} Nothing was saved.`, fields);
 }
 
 /** What the reader of bodies and addresses found wrong with a request, by its status. */
 const AT_FAULT: Readonly<Record<number, [code: Problem['code'], sentence: string]>> = {
   413: ['too-large', 'This is more than can be taken at once. Nothing was saved.'],
-  415: ['unsupported', 'A change must be sent as JSON in UTF-8, as it is or packed with gzip, deflate or br. Nothing was saved.'],
+  415: [
+    'unsupported',
+    'A change must be sent as JSON in UTF-8, as it is or packed with gzip, deflate or br. Nothing was saved.',
+  ],
 };
 
 /** A Problem for whatever was thrown: a request at fault is told so, anything else is unexpected. */
@@ -24,10 +33,18 @@ export function problemOf(error: unknown): Problem {
   if (error instanceof Problem) return error;
   const status = error instanceof Error && 'status' in error && typeof error.status === 'number' ? error.status : 500;
   if (status >= 400 && status < 500) {
-    const [code, sentence] = AT_FAULT[status] ?? ['invalid', error instanceof URIError ? 'This address cannot be read. Nothing was changed.' : 'The request cannot be read as JSON. Nothing was saved.'];
+    const [code, sentence] = AT_FAULT[status] ?? [
+      'invalid',
+      error instanceof URIError
+        ? 'This address cannot be read. Nothing was changed.'
+        : 'The request cannot be read as JSON. Nothing was saved.',
+    ];
     return new Problem(code, sentence, [], status);
   }
-  return new Problem('internal', 'Something went wrong here, and nothing was changed. Trying again may help; the log of the server says more.');
+  return new Problem(
+    'internal',
+    'Something went wrong here, and nothing was changed. Trying again may help; the log of the server says more.',
+  );
 }
 
 /** The last of the handlers: answers every failure in one form, and logs those that are ours. */
@@ -44,6 +61,7 @@ export function answerErrors(log: Logger) {
 /** Writes only come as JSON: a form on another site cannot send that without being asked first. */
 export function requireJson(request: Request, _response: Response, next: NextFunction): void {
   const writes = request.method !== 'GET' && request.method !== 'HEAD';
-  if (writes && !request.is('application/json')) throw new Problem('invalid', 'A change must be sent as JSON (content-type application/json).');
+  if (writes && !request.is('application/json'))
+    throw new Problem('invalid', 'A change must be sent as JSON (content-type application/json).');
   next();
 }

@@ -17,7 +17,10 @@ export function loggedError(error: unknown): LoggedError {
   if (!(error instanceof Error)) return { type: typeof error, at: [] };
   const code = sqliteCode(error) || ('code' in error && typeof error.code === 'string' ? error.code : '');
   const statement = 'query' in error && typeof error.query === 'string' ? error.query.slice(0, 200) : '';
-  const at = (error.stack ?? '').split('\n').filter((line) => /^\s+at /.test(line)).map((line) => line.trim());
+  const at = (error.stack ?? '')
+    .split('\n')
+    .filter((line) => /^\s+at /.test(line))
+    .map((line) => line.trim());
   return { type: error.constructor.name, ...(code && { code }), ...(statement && { statement }), at };
 }
 

@@ -38,8 +38,16 @@ export interface Parts {
 /** The engine's thread is waited for so long at a start, ms. */
 const THREAD_MS = 1000;
 
-/** Opens the database, starts the engine pool and listens. Throws a StartProblem where the machine, or what lies in the folder, says no. */
-export async function serve(config: Config, log: Logger, webFolder: string | null, { now = () => new Date(), monotonic = () => performance.now(), engine: given, patienceMs }: Parts = {}): Promise<Running> {
+/**
+ * Opens the database, starts the engine pool and listens. Throws a StartProblem where the machine, or what lies in the
+ * folder, says no.
+ */
+export async function serve(
+  config: Config,
+  log: Logger,
+  webFolder: string | null,
+  { now = () => new Date(), monotonic = () => performance.now(), engine: given, patienceMs }: Parts = {},
+): Promise<Running> {
   const passphrase = await passphraseFor(config);
   /** How to give back what was taken so far, the last first. */
   const taken: (() => unknown)[] = [];
@@ -60,7 +68,9 @@ export async function serve(config: Config, log: Logger, webFolder: string | nul
     await recorder.resume();
     const verdicts = new VerdictKeeper(store, engine, log, patienceMs);
     taken.push(() => verdicts.close());
-    const server = createServer(createApp({ store, verdicts, recorder, now, clock, passphrase }, config, log, webFolder));
+    const server = createServer(
+      createApp({ store, verdicts, recorder, now, clock, passphrase }, config, log, webFolder),
+    );
     // Whoever opens a bag at once would wait for the thread; where it does not start, nobody waits for it.
     await within(THREAD_MS, engine.ready());
     await listen(server, config);
@@ -81,11 +91,14 @@ function closed(server: Server): Promise<unknown> {
   return over;
 }
 
-const addressOf = (host: string, port: number): string => `http://${isEverywhere(host) ? '127.0.0.1' : host.includes(':') ? `[${host}]` : host}:${port}`;
+const addressOf = (host: string, port: number): string =>
+  `http://${isEverywhere(host) ? '127.0.0.1' : host.includes(':') ? `[${host}]` : host}:${port}`;
 
 /** What listening beyond this machine means. */
 function beyondThisMachine({ host, names }: Config, port: number): string[] {
-  const reached = [...(isEverywhere(host) ? networkAddresses() : [host]), ...names].map((name) => addressOf(name, port));
+  const reached = [...(isEverywhere(host) ? networkAddresses() : [host]), ...names].map((name) =>
+    addressOf(name, port),
+  );
   return [
     `Other machines on the network reach it too, at ${reached.join(', ') || 'no address yet'}: whoever knows the passphrase reads and changes everything.`,
     'What is sent is not encrypted; anyone on the same network can read it. Stay on networks you trust.',
@@ -94,7 +107,10 @@ function beyondThisMachine({ host, names }: Config, port: number): string[] {
 
 const START_AGAIN = 'Mend that and start it again, or choose another folder with SLOW_CREST_DATA.';
 
-/** The database of the household, with recipes to begin with. Throws a StartProblem where it cannot be opened or written. */
+/**
+ * The database of the household, with recipes to begin with. Throws a StartProblem where it cannot be opened or
+ * written.
+ */
 async function openHousehold(file: string, now: Date): Promise<Store> {
   const why = whyNotOpened(file);
   if (why !== null) throw new StartProblem(why);
@@ -106,24 +122,35 @@ async function openHousehold(file: string, now: Date): Promise<Store> {
   } catch (error) {
     await store?.close();
     const problem = error instanceof StorageProblem ? error : storageProblem(error, file);
-    throw new StartProblem(problem ? `${problem.what} Nothing was changed. ${START_AGAIN}` : `The database ${file} cannot be opened: ${error instanceof Error ? error.message : String(error)}.`);
+    throw new StartProblem(
+      problem
+        ? `${problem.what} Nothing was changed. ${START_AGAIN}`
+        : `The database ${file} cannot be opened: ${error instanceof Error ? error.message : String(error)}.`,
+    );
   }
 }
 
-/** The passphrase that is asked for, as it is kept. On this machine alone nobody is asked; beyond it nobody comes in without. */
+/**
+ * The passphrase that is asked for, as it is kept. On this machine alone nobody is asked; beyond it nobody comes in
+ * without.
+ */
 async function passphraseFor({ host, dataFolder, passphrase }: Config): Promise<string | null> {
   if (passphrase !== null) await keepPassphrase(dataFolder, passphrase);
   if (isLoopback(host)) return null;
   const kept = keptPassphrase(dataFolder);
   if (kept !== null) return kept;
-  throw new StartProblem(`HOST=${host} lets other machines on the network reach Slow Crest, and whoever reaches it reads and changes everything. Choose a passphrase first, with "npm run passphrase", and start it again; or leave HOST out to stay on this machine.`);
+  throw new StartProblem(
+    `HOST=${host} lets other machines on the network reach Slow Crest, and whoever reaches it reads and changes everything. Choose a passphrase first, with "npm run passphrase", and start it again; or leave HOST out to stay on this machine.`,
+  );
 }
 
 function listen(server: Server, { host, port }: Config): Promise<void> {
   return new Promise((resolve, reject) => {
     server.once('error', (error: NodeJS.ErrnoException) => {
-      if (error.code === 'EADDRINUSE') reject(new StartProblem(`Port ${port} is taken. Stop what uses it, or choose another: PORT=${port + 1}.`));
-      else if (error.code === 'EACCES') reject(new StartProblem(`Port ${port} may not be used here. Choose one above 1024 with PORT.`));
+      if (error.code === 'EADDRINUSE')
+        reject(new StartProblem(`Port ${port} is taken. Stop what uses it, or choose another: PORT=${port + 1}.`));
+      else if (error.code === 'EACCES')
+        reject(new StartProblem(`Port ${port} may not be used here. Choose one above 1024 with PORT.`));
       else reject(new StartProblem(`Cannot listen on ${host}:${port}: ${error.message}.`));
     });
     server.listen(port, host, resolve);

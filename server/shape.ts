@@ -1,18 +1,25 @@
 import type { NextFunction, Request, Response } from 'express';
 import { Problem } from './errors';
 
-/** What a request may hold at most: values in all, and how deep they may lie. Our largest sheet has a few hundred, six deep. */
+/**
+ * What a request may hold at most: values in all, and how deep they may lie. Our largest sheet has a few hundred, six
+ * deep.
+ */
 const MOST_VALUES = 20_000;
 const DEEPEST = 24;
 
-/** Refuses a body that is far larger or deeper than anything the application sends, before anyone looks at it closely. */
+/**
+ * Refuses a body that is far larger or deeper than anything the application sends, before anyone looks at it closely.
+ */
 export function refuseMonsters(request: Request, _response: Response, next: NextFunction): void {
   const what = monstrous(request.body);
   if (what !== null) throw new Problem('too-large', `${what}. Nothing was saved.`);
   next();
 }
 
-/** Why a value is no sheet of ours; null where it may be one. Goes level by level, so that no depth overflows the stack. */
+/**
+ * Why a value is no sheet of ours; null where it may be one. Goes level by level, so that no depth overflows the stack.
+ */
 export function monstrous(body: unknown): string | null {
   let level: unknown[] = [body];
   let values = 1;

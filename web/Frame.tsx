@@ -59,10 +59,22 @@ export function Frame() {
                 {name}
               </Link>
             ))}
-            <button type="button" className="btn btn-plain" title={THEME_WORDS[theme]} aria-label={`Theme: ${THEME_WORDS[theme]}. Change to: ${THEME_WORDS[next]}`} onClick={() => dispatch(themeChosen(next))}>
+            <button
+              type="button"
+              className="btn btn-plain"
+              title={THEME_WORDS[theme]}
+              aria-label={`Theme: ${THEME_WORDS[theme]}. Change to: ${THEME_WORDS[next]}`}
+              onClick={() => dispatch(themeChosen(next))}
+            >
               <span aria-hidden="true">{THEME_SHAPES[theme]}</span>
             </button>
-            <button type="button" className="btn btn-plain" aria-label="Keyboard shortcuts" title="Keyboard shortcuts" onClick={() => setHelping(true)}>
+            <button
+              type="button"
+              className="btn btn-plain"
+              aria-label="Keyboard shortcuts"
+              title="Keyboard shortcuts"
+              onClick={() => setHelping(true)}
+            >
               ?
             </button>
           </div>

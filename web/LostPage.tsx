@@ -8,7 +8,11 @@ export function LostPage() {
   return (
     <div className="container empty">
       <h1>{broke ? 'This page broke' : 'There is nothing at this address'}</h1>
-      <p>{broke ? 'What was saved is safe. Loading the page again usually helps.' : 'The bag may have been deleted, or the link may be cut short.'}</p>
+      <p>
+        {broke
+          ? 'What was saved is safe. Loading the page again usually helps.'
+          : 'The bag may have been deleted, or the link may be cut short.'}
+      </p>
       <Link className="btn btn-primary" to="/" reloadDocument={broke}>
         To the shelf
       </Link>

@@ -72,7 +72,12 @@ function NoticeLine({ notice }: { notice: Notice }) {
       return undo.kind === 'live' ? restoreLive(undo.id) : restoreGrinder(undo.id);
     };
     const done = await restored();
-    dispatch(noticed({ text: done.error ? 'It could not be brought back. Try again.' : 'Brought back.', ...(done.error ? { undo } : {}) }));
+    dispatch(
+      noticed({
+        text: done.error ? 'It could not be brought back. Try again.' : 'Brought back.',
+        ...(done.error ? { undo } : {}),
+      }),
+    );
   };
 
   return (

@@ -33,7 +33,11 @@ export function SearchBox({ inputRef }: { inputRef: RefObject<HTMLInputElement |
   };
 
   return (
-    <div className="search" role="search" onBlur={(event) => !event.currentTarget.contains(event.relatedTarget) && setOpen(false)}>
+    <div
+      className="search"
+      role="search"
+      onBlur={(event) => !event.currentTarget.contains(event.relatedTarget) && setOpen(false)}
+    >
       <Form.Control
         ref={inputRef}
         value={text}
@@ -57,7 +61,14 @@ export function SearchBox({ inputRef }: { inputRef: RefObject<HTMLInputElement |
       {showing && (
         <ul id={listId} role="listbox" aria-label="Bags found">
           {hits.map((hit, i) => (
-            <li key={hit.id} id={`${listId}-${i}`} role="option" aria-selected={i === active} onMouseDown={(event) => event.preventDefault()} onClick={() => go(hit.id)}>
+            <li
+              key={hit.id}
+              id={`${listId}-${i}`}
+              role="option"
+              aria-selected={i === active}
+              onMouseDown={(event) => event.preventDefault()}
+              onClick={() => go(hit.id)}
+            >
               {hit.name}
               <small>
                 {[hit.roaster, hit.origin, hit.finished ? 'finished' : ''].filter(Boolean).join(' · ')}
@@ -65,7 +76,11 @@ export function SearchBox({ inputRef }: { inputRef: RefObject<HTMLInputElement |
               </small>
             </li>
           ))}
-          {hits.length === 0 && <li className="nothing" role="option" aria-selected={false} aria-disabled>{isFetching ? 'Looking …' : 'No bag or note says that'}</li>}
+          {hits.length === 0 && (
+            <li className="nothing" role="option" aria-selected={false} aria-disabled>
+              {isFetching ? 'Looking …' : 'No bag or note says that'}
+            </li>
+          )}
         </ul>
       )}
     </div>

@@ -9,7 +9,7 @@ const SHORTCUTS = [
   { keys: '1 … 6', does: 'At the bench: tick what is ready' },
   { keys: 'Space', does: 'At the bench: start, mark the stage as done, on to the cup' },
   { keys: 'e  u', does: 'At the bench: it is over; unmark the last stage' },
-  { keys: 'a', does: 'Same again: log a repeat of the last brew, of the bag in view or of this morning\'s' },
+  { keys: 'a', does: "Same again: log a repeat of the last brew, of the bag in view or of this morning's" },
   { keys: 'F', does: 'At the cup: hold it down as long as the finish lasts' },
   { keys: 'l  j  m', does: 'In a level: too little, just right, too much' },
   { keys: 'Enter  ,', does: 'Among notes: the suggestion; the word as typed' },

@@ -31,10 +31,21 @@ export function SignInPage() {
         <path d="M2 20.6 L32 20.6" />
       </svg>
       <h1>This household keeps its shelf to itself</h1>
-      <p className="quiet">Its passphrase was chosen on the machine Slow Crest runs on. What you had written in this browser is still here.</p>
+      <p className="quiet">
+        Its passphrase was chosen on the machine Slow Crest runs on. What you had written in this browser is still here.
+      </p>
       <Form className="form-sheet" onSubmit={(event) => void submit(event)}>
         <Form.Label htmlFor="passphrase">Passphrase</Form.Label>
-        <Form.Control id="passphrase" type="password" autoComplete="current-password" autoFocus value={passphrase} aria-invalid={problem !== null} aria-describedby="passphrase-problem" onChange={(event) => setPassphrase(event.target.value)} />
+        <Form.Control
+          id="passphrase"
+          type="password"
+          autoComplete="current-password"
+          autoFocus
+          value={passphrase}
+          aria-invalid={problem !== null}
+          aria-describedby="passphrase-problem"
+          onChange={(event) => setPassphrase(event.target.value)}
+        />
         <div id="passphrase-problem" role="alert" className={problem ? 'invalid-feedback d-block' : ''}>
           {problem?.message}
         </div>

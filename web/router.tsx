@@ -16,17 +16,36 @@ export const router = createBrowserRouter([
       { path: '/bags/:bagId', lazy: async () => ({ Component: (await import('./bag/BagPage')).BagPage }) },
       { path: '/bags/:bagId/edit', lazy: async () => ({ Component: (await import('./bag/EditBagPage')).EditBagPage }) },
       { path: '/bags/:bagId/brew', lazy: async () => ({ Component: (await import('./cup/LogBrewPage')).LogBrewPage }) },
-      { path: '/bags/:bagId/brews/:brewId', lazy: async () => ({ Component: (await import('./cup/EditBrewPage')).EditBrewPage }) },
-      { path: '/bags/:bagId/bench', lazy: async () => ({ Component: (await import('./bench/LayOutPage')).LayOutPage }) },
+      {
+        path: '/bags/:bagId/brews/:brewId',
+        lazy: async () => ({ Component: (await import('./cup/EditBrewPage')).EditBrewPage }),
+      },
+      {
+        path: '/bags/:bagId/bench',
+        lazy: async () => ({ Component: (await import('./bench/LayOutPage')).LayOutPage }),
+      },
       { path: '/bench', lazy: async () => ({ Component: (await import('./bench/BenchPage')).BenchPage }) },
       { path: '/recipes', lazy: async () => ({ Component: (await import('./recipes/RecipesPage')).RecipesPage }) },
-      { path: '/recipes/new', lazy: async () => ({ Component: (await import('./recipes/NewRecipePage')).NewRecipePage }) },
-      { path: '/recipes/:recipeId', lazy: async () => ({ Component: (await import('./recipes/RecipePage')).RecipePage }) },
+      {
+        path: '/recipes/new',
+        lazy: async () => ({ Component: (await import('./recipes/NewRecipePage')).NewRecipePage }),
+      },
+      {
+        path: '/recipes/:recipeId',
+        lazy: async () => ({ Component: (await import('./recipes/RecipePage')).RecipePage }),
+      },
       { path: '/words', lazy: async () => ({ Component: (await import('./words/WordsPage')).WordsPage }) },
       { path: '/words/find', lazy: async () => ({ Component: (await import('./words/FindWordPage')).FindWordPage }) },
-      { path: '/store-room', lazy: async () => ({ Component: (await import('./storeRoom/StoreRoomPage')).StoreRoomPage }) },
+      {
+        path: '/store-room',
+        lazy: async () => ({ Component: (await import('./storeRoom/StoreRoomPage')).StoreRoomPage }),
+      },
       { path: '*', element: <LostPage /> },
     ],
   },
-  { path: SIGN_IN, HydrateFallback: () => null, lazy: async () => ({ Component: (await import('./SignInPage')).SignInPage }) },
+  {
+    path: SIGN_IN,
+    HydrateFallback: () => null,
+    lazy: async () => ({ Component: (await import('./SignInPage')).SignInPage }),
+  },
 ]);

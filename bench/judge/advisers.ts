@@ -6,7 +6,8 @@ import type { CrestInput } from '../../core/crest';
 export type Adviser = (input: CrestInput) => number;
 
 const clampDay = (day: number): number => Math.min(ADVISED_DAYS.to, Math.max(ADVISED_DAYS.from, Math.round(day)));
-const sound = (input: CrestInput) => input.brews.flatMap((b) => (b.fault === null && b.overall !== null ? [{ age: b.age, y: b.overall }] : []));
+const sound = (input: CrestInput) =>
+  input.brews.flatMap((b) => (b.fault === null && b.overall !== null ? [{ age: b.age, y: b.overall }] : []));
 
 /** What a notebook says: the day that scored best. */
 export const bestScoringDay: Adviser = (input) => {
@@ -19,7 +20,11 @@ export const parabola: Adviser = (input) => {
   const brews = sound(input);
   if (brews.length < 3) return bestScoringDay(input);
   const X = new Matrix(brews.map(({ age }) => [1, age, age * age]));
-  const [[c = 0] = [], [b = 0] = [], [a = 0] = []] = solve(X, Matrix.columnVector(brews.map(({ y }) => y)), true).to2DArray();
+  const [[c = 0] = [], [b = 0] = [], [a = 0] = []] = solve(
+    X,
+    Matrix.columnVector(brews.map(({ y }) => y)),
+    true,
+  ).to2DArray();
   if (a < 0) return clampDay(-b / (2 * a));
   const at = (day: number): number => c + b * day + a * day * day;
   const first = brews[0]!.age;

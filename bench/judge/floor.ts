@@ -21,7 +21,8 @@ export function bayesOptimalDay({ input, tableDays }: SimulatedBag, seed: number
     for (let i = 0; i < n; i++) {
       for (let j = 0; j < n; j++) {
         let v = bendVariance * warmer[i]! * warmer[j]!;
-        for (const name of brewers) if (brews[i]!.brewer === name && brews[j]!.brewer === name) v += (1.2 * SIGMA0) ** 2;
+        for (const name of brewers)
+          if (brews[i]!.brewer === name && brews[j]!.brewer === name) v += (1.2 * SIGMA0) ** 2;
         if (i === j) v += sigma ** 2 * (brews[i]!.recordedFrom === 'memory' ? 3.2 : 1) + 1 / 12;
         c[i * n + j] = v;
       }
@@ -35,7 +36,10 @@ export function bayesOptimalDay({ input, tableDays }: SimulatedBag, seed: number
   const truths = Array.from({ length: draws }, (_, k) => {
     const truth = families[k % families.length]!(rng, tableDays);
     const terms = factored.map(({ factor, constant }) => {
-      const r = Float64Array.from(brews, (b, i) => b.overall! - truth[Math.min(90, Math.round(b.age))]! - bendMean * warmer[i]!);
+      const r = Float64Array.from(
+        brews,
+        (b, i) => b.overall! - truth[Math.min(90, Math.round(b.age))]! - bendMean * warmer[i]!,
+      );
       whiten(factor, n, r);
       return constant - 0.5 * dot(r, 0, r, 0, n);
     });

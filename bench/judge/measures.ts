@@ -27,7 +27,11 @@ export class Calibration {
   bins(least = 40): { said: number; happened: number; count: number }[] {
     return Array.from({ length: 10 }, (_, b) => this.#said.filter(({ p }) => Math.min(9, Math.floor(p * 10)) === b))
       .filter((bin) => bin.length >= least)
-      .map((bin) => ({ said: mean(bin.map(({ p }) => p)), happened: mean(bin.map(({ happened }) => Number(happened))), count: bin.length }));
+      .map((bin) => ({
+        said: mean(bin.map(({ p }) => p)),
+        happened: mean(bin.map(({ happened }) => Number(happened))),
+        count: bin.length,
+      }));
   }
 
   worstBin(): number {
@@ -36,6 +40,9 @@ export class Calibration {
 
   brier(): { score: number; baseRate: number } {
     const rate = mean(this.#said.map(({ happened }) => Number(happened)));
-    return { score: mean(this.#said.map(({ p, happened }) => (p - Number(happened)) ** 2)), baseRate: rate * (1 - rate) };
+    return {
+      score: mean(this.#said.map(({ p, happened }) => (p - Number(happened)) ** 2)),
+      baseRate: rate * (1 - rate),
+    };
   }
 }

@@ -26,16 +26,28 @@ export interface SimulatedBag {
 }
 
 export function tasteOf(rng: Random): Taste {
-  const brewers = Object.fromEntries(BREWERS.map((name) => [name, name === REFERENCE.brewer ? 0 : rng.normal(0, 1.2 * SIGMA0)]));
+  const brewers = Object.fromEntries(
+    BREWERS.map((name) => [name, name === REFERENCE.brewer ? 0 : rng.normal(0, 1.2 * SIGMA0)]),
+  );
   return { sigma: rng.logNormal(SIGMA0, 0.3), brewers, perTwoC: -Math.abs(rng.normal(0, 0.25 * SIGMA0)) };
 }
 
 /** The mark of one brew: the truth on that day, what the recipe does to it, and noise. */
-export function scoreOf(rng: Random, truth: Truth, taste: Taste, brew: Pick<CrestBrew, 'age' | 'brewer' | 'waterC' | 'recordedFrom' | 'fault'>): number {
+export function scoreOf(
+  rng: Random,
+  truth: Truth,
+  taste: Taste,
+  brew: Pick<CrestBrew, 'age' | 'brewer' | 'waterC' | 'recordedFrom' | 'fault'>,
+): number {
   const warmer = ((brew.waterC ?? 94) - 94) / 2;
   const sd = taste.sigma * (brew.recordedFrom === 'memory' ? Math.sqrt(3.2) : 1);
   const spoiled = brew.fault === null ? 0 : -rng.uniform(6, 20);
-  const y = truth[Math.min(90, Math.round(brew.age))]! + (taste.brewers[brew.brewer] ?? 0) + taste.perTwoC * warmer ** 2 + spoiled + rng.normal(0, sd);
+  const y =
+    truth[Math.min(90, Math.round(brew.age))]! +
+    (taste.brewers[brew.brewer] ?? 0) +
+    taste.perTwoC * warmer ** 2 +
+    spoiled +
+    rng.normal(0, sd);
   // Marks have one decimal on a scale of 10.
   return Math.min(100, Math.max(0, Math.round(y)));
 }
@@ -49,7 +61,13 @@ function logOf(rng: Random, truth: Truth, taste: Taste): CrestBrew[] {
   for (let i = rng.whole(6, 14); i > 0; i--) {
     if (rng.chance(0.25)) brewer = rng.pick(BREWERS);
     if (rng.chance(0.15)) waterC = rng.pick([90, 92, 94, 96]);
-    const made = { age, brewer, waterC, recordedFrom: rng.chance(0.1) ? ('memory' as const) : ('cup' as const), fault: rng.chance(0.06) ? ('other' as const) : null };
+    const made = {
+      age,
+      brewer,
+      waterC,
+      recordedFrom: rng.chance(0.1) ? ('memory' as const) : ('cup' as const),
+      fault: rng.chance(0.06) ? ('other' as const) : null,
+    };
     brews.push({ ...REFERENCE, ...made, id: String(brews.length), overall: scoreOf(rng, truth, taste, made) });
     age += rng.whole(1, 4);
   }
@@ -64,5 +82,18 @@ export function simulateBag(family: string, seed: number, later = 1): SimulatedB
   const tableDays = tablePeakDays(roastLevel, process, 'filter');
   const truth = (FAMILIES[family] ?? unseen)(rng, tableDays * later);
   const taste = tasteOf(rng);
-  return { family, truth, taste, tableDays, input: { roastLevel, process, restAdviceDays: null, reference: REFERENCE, brews: logOf(rng, truth, taste), sigma0: SIGMA0 } };
+  return {
+    family,
+    truth,
+    taste,
+    tableDays,
+    input: {
+      roastLevel,
+      process,
+      restAdviceDays: null,
+      reference: REFERENCE,
+      brews: logOf(rng, truth, taste),
+      sigma0: SIGMA0,
+    },
+  };
 }

@@ -9,9 +9,11 @@ export type Truth = Float64Array;
 /** Draws a truth for a bag whose kind is expected to peak around `tableDays`. */
 export type Family = (random: Random, tableDays: number) => Truth;
 
-const over = (f: (day: number) => number): Truth => Float64Array.from({ length: LAST_TRUE_DAY + 1 }, (_, day) => f(day));
+const over = (f: (day: number) => number): Truth =>
+  Float64Array.from({ length: LAST_TRUE_DAY + 1 }, (_, day) => f(day));
 const levelOf = (random: Random): number => random.normal(82, 6);
-const bump = (day: number, peak: number, width: number): number => Math.exp(-0.5 * (Math.log(Math.max(day, 0.5) / peak) / width) ** 2);
+const bump = (day: number, peak: number, width: number): number =>
+  Math.exp(-0.5 * (Math.log(Math.max(day, 0.5) / peak) / width) ** 2);
 const logistic = (x: number): number => 1 / (1 + Math.exp(-x));
 
 /** One rise and one fall. */
@@ -70,7 +72,14 @@ const flat: Family = (random) => {
 };
 
 /** The six families the engine is held to. */
-export const FAMILIES: Readonly<Record<string, Family>> = { crest, degassing, plateau, fading, 'two humps': twoHumps, flat };
+export const FAMILIES: Readonly<Record<string, Family>> = {
+  crest,
+  degassing,
+  plateau,
+  fading,
+  'two humps': twoHumps,
+  flat,
+};
 
 /**
  * Truths no family above draws: a smooth random process in ln days. A sum of random waves stands in for a Gaussian
@@ -80,6 +89,18 @@ export const unseen: Family = (random) => {
   const level = levelOf(random);
   const sd = random.uniform(2, 6);
   const length = random.uniform(0.5, 0.9);
-  const waves = Array.from({ length: 40 }, () => ({ frequency: random.normal(0, 1 / length), phase: random.uniform(0, 2 * Math.PI) }));
-  return over((day) => level + sd * Math.sqrt(2 / waves.length) * waves.reduce((sum, { frequency, phase }) => sum + Math.cos(frequency * Math.log(Math.max(day, 0.5)) + phase), 0));
+  const waves = Array.from({ length: 40 }, () => ({
+    frequency: random.normal(0, 1 / length),
+    phase: random.uniform(0, 2 * Math.PI),
+  }));
+  return over(
+    (day) =>
+      level +
+      sd *
+        Math.sqrt(2 / waves.length) *
+        waves.reduce(
+          (sum, { frequency, phase }) => sum + Math.cos(frequency * Math.log(Math.max(day, 0.5)) + phase),
+          0,
+        ),
+  );
 };

@@ -20,7 +20,8 @@ export function random(seed: number): Random {
   for (let i = 0; i < WARM_UP; i++) rng.next();
   const uniform = (lo = 0, hi = 1): number => lo + (hi - lo) * uniformFloat64(rng);
   // Box–Muller; 1 − u keeps the logarithm finite.
-  const normal = (mean = 0, sd = 1): number => mean + sd * Math.sqrt(-2 * Math.log(1 - uniform())) * Math.cos(2 * Math.PI * uniform());
+  const normal = (mean = 0, sd = 1): number =>
+    mean + sd * Math.sqrt(-2 * Math.log(1 - uniform())) * Math.cos(2 * Math.PI * uniform());
   return {
     uniform,
     normal,

@@ -35,7 +35,9 @@ describe('the numbers of the simulator', () => {
     expect(new Set(bags.map(({ input }) => input.roastLevel)).size).toBe(3);
     const errors = bags.flatMap(({ truth, taste, input }) => {
       const [first] = input.brews;
-      return first?.overall != null && first.fault === null && first.brewer === 'cone' ? [(first.overall - truth[Math.round(first.age)]!) / taste.sigma] : [];
+      return first?.overall != null && first.fault === null && first.brewer === 'cone'
+        ? [(first.overall - truth[Math.round(first.age)]!) / taste.sigma]
+        : [];
     });
     expect(errors.length).toBeGreaterThan(60);
     expect(Math.abs(mean(errors))).toBeLessThan(0.4);
@@ -53,14 +55,17 @@ describe('the families of truth', () => {
   const truthOf = (family: string): Truth => FAMILIES[family]!(random(9), 17);
 
   it('are finite on every day, and do what their names say', () => {
-    for (const family of [...Object.values(FAMILIES), unseen]) expect(Array.from(family(random(5), 17)).every(Number.isFinite)).toBe(true);
+    for (const family of [...Object.values(FAMILIES), unseen])
+      expect(Array.from(family(random(5), 17)).every(Number.isFinite)).toBe(true);
     const fading = truthOf('fading');
     expect(fading.every((y, day) => day === 0 || y < fading[day - 1]!)).toBe(true);
     const crest = truthOf('crest');
     const top = crest.indexOf(Math.max(...crest));
     expect(crest.every((y, day) => day === 0 || (day <= top ? y >= crest[day - 1]! : y <= crest[day - 1]!))).toBe(true);
     const humps = truthOf('two humps');
-    expect(humps.filter((y, day) => day > 0 && day < 90 && y > humps[day - 1]! && y >= humps[day + 1]!)).toHaveLength(2);
+    expect(humps.filter((y, day) => day > 0 && day < 90 && y > humps[day - 1]! && y >= humps[day + 1]!)).toHaveLength(
+      2,
+    );
     const flat = truthOf('flat');
     expect(Math.max(...flat) - Math.min(...flat)).toBeLessThan(4);
   });
@@ -89,8 +94,11 @@ describe('the judges', () => {
   });
 
   it('know a notebook from a spreadsheet, and the floor beats both on average', () => {
-    const bags = Object.keys(FAMILIES).flatMap((family, f) => Array.from({ length: 8 }, (_, b) => simulateBag(family, 70_001 + 97 * f + b)));
-    const lost = (adviser: (bag: (typeof bags)[number], b: number) => number): number => mean(bags.map((bag, b) => regret(bag.truth, adviser(bag, b))));
+    const bags = Object.keys(FAMILIES).flatMap((family, f) =>
+      Array.from({ length: 8 }, (_, b) => simulateBag(family, 70_001 + 97 * f + b)),
+    );
+    const lost = (adviser: (bag: (typeof bags)[number], b: number) => number): number =>
+      mean(bags.map((bag, b) => regret(bag.truth, adviser(bag, b))));
     const floor = lost((bag, b) => bayesOptimalDay(bag, 11 + b, 600));
     expect(floor).toBeLessThan(lost(({ input }) => bestScoringDay(input)));
     expect(floor).toBeLessThan(lost(({ input }) => parabola(input)));

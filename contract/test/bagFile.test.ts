@@ -2,15 +2,35 @@ import { describe, expect, it } from 'vitest';
 import { parseBagLine, verdictLine } from '../bagFile';
 
 const recipe = { style: 'filter', brewer: 'cone', doseG: 17, waterG: 272, waterC: 92, grindStep: 0 };
-const brew = (brewedAt: string, overall: number, differently: object = {}) => ({ brewedAt, ...recipe, overall, recordedFrom: 'cup', fault: null, ...differently });
+const brew = (brewedAt: string, overall: number, differently: object = {}) => ({
+  brewedAt,
+  ...recipe,
+  overall,
+  recordedFrom: 'cup',
+  fault: null,
+  ...differently,
+});
 
 function file(differently: object = {}, label: object = {}): Record<string, unknown> {
   return {
     format: 'slow-crest.bag',
     version: 1,
-    bag: { name: 'Kivu Terrace', roastedOn: '2026-02-02', roastLevel: 'light', process: 'washed', restAdviceDays: null, weightG: 250, ...label },
+    bag: {
+      name: 'Kivu Terrace',
+      roastedOn: '2026-02-02',
+      roastLevel: 'light',
+      process: 'washed',
+      restAdviceDays: null,
+      weightG: 250,
+      ...label,
+    },
     reference: recipe,
-    brews: [brew('2026-02-10T08:00:00Z', 76), brew('2026-02-16T08:00:00Z', 83), brew('2026-02-22T08:00:00Z', 86.5, { brewer: 'hourglass' }), brew('2026-03-10T08:00:00Z', 81)],
+    brews: [
+      brew('2026-02-10T08:00:00Z', 76),
+      brew('2026-02-16T08:00:00Z', 83),
+      brew('2026-02-22T08:00:00Z', 86.5, { brewer: 'hourglass' }),
+      brew('2026-03-10T08:00:00Z', 81),
+    ],
     today: '2026-02-24',
     ...differently,
   };
@@ -57,10 +77,26 @@ describe('the bag file', () => {
     ['another format', JSON.stringify({ format: 'x', version: 1 }), /format: The format must be "slow-crest.bag"/],
     ['a later version', JSON.stringify(file({ version: 2 })), /version: Only version 1/],
     ['no date', JSON.stringify(file({}, { roastedOn: null })), /^bag.roastedOn: A roast date or a best-before/],
-    ['a year 20226', JSON.stringify(file({}, { roastedOn: '20226-02-02' })), /^bag.roastedOn: Roast date must be a date between 2000 and 2099/],
-    ['a dose of −3', JSON.stringify(file({ reference: { ...recipe, doseG: -3 } })), /^reference.doseG: Dose must be between/],
-    ['overall of 101', JSON.stringify(file({ brews: [brew('2026-02-10T08:00:00Z', 101)] })), /^brews.0.overall: Overall must be between 0 and 100/],
-    ['brewed before roasting', JSON.stringify(file({ brews: [brew('2026-02-01T08:00:00Z', 80)] })), /^brews.0.brewedAt: It cannot be brewed before it was roasted/],
+    [
+      'a year 20226',
+      JSON.stringify(file({}, { roastedOn: '20226-02-02' })),
+      /^bag.roastedOn: Roast date must be a date between 2000 and 2099/,
+    ],
+    [
+      'a dose of −3',
+      JSON.stringify(file({ reference: { ...recipe, doseG: -3 } })),
+      /^reference.doseG: Dose must be between/,
+    ],
+    [
+      'overall of 101',
+      JSON.stringify(file({ brews: [brew('2026-02-10T08:00:00Z', 101)] })),
+      /^brews.0.overall: Overall must be between 0 and 100/,
+    ],
+    [
+      'brewed before roasting',
+      JSON.stringify(file({ brews: [brew('2026-02-01T08:00:00Z', 80)] })),
+      /^brews.0.brewedAt: It cannot be brewed before it was roasted/,
+    ],
     ['a bare number', '7', /./],
   ])('refuses %s in a sentence', (_what, line, sentence) => {
     expect(() => parseBagLine(line)).toThrow(sentence);

@@ -69,10 +69,15 @@ function evidenceOf({ tastes, drainS, band, extractionPercent, kind }: BrewRead)
   const time = drainS !== null && band ? againstBand(drainS, band) : null;
   const shot = kind === 'espresso';
   if (time && time.place !== 'inside' && drainS !== null) {
-    evidence.push({ says: `${shot ? 'the shot ran' : 'it drained'} in ${minutesText(drainS)}, ${Math.round(time.byS)} s too ${time.place}`, way: time.place === 'fast' ? -1 : 1 });
+    evidence.push({
+      says: `${shot ? 'the shot ran' : 'it drained'} in ${minutesText(drainS)}, ${Math.round(time.byS)} s too ${time.place}`,
+      way: time.place === 'fast' ? -1 : 1,
+    });
   }
-  if (extractionPercent !== null && extractionPercent < USUAL_EXTRACTION.lo) evidence.push({ says: `only ${extractionPercent} % was drawn out of the dose`, way: -1 });
-  if (extractionPercent !== null && extractionPercent > USUAL_EXTRACTION.hi) evidence.push({ says: `${extractionPercent} % was drawn out of the dose`, way: 1 });
+  if (extractionPercent !== null && extractionPercent < USUAL_EXTRACTION.lo)
+    evidence.push({ says: `only ${extractionPercent} % was drawn out of the dose`, way: -1 });
+  if (extractionPercent !== null && extractionPercent > USUAL_EXTRACTION.hi)
+    evidence.push({ says: `${extractionPercent} % was drawn out of the dose`, way: 1 });
   return evidence;
 }
 
@@ -82,14 +87,24 @@ function evidenceOf({ tastes, drainS, band, extractionPercent, kind }: BrewRead)
  * only too thin or too heavy, by the water. Contradicting signs change nothing.
  */
 export function adviseChange(read: BrewRead): Advice {
-  if (read.fault) return { change: null, headline: 'Change nothing.', reason: 'A brew with a fault says nothing about the recipe: brew it again as it was meant.' };
+  if (read.fault)
+    return {
+      change: null,
+      headline: 'Change nothing.',
+      reason: 'A brew with a fault says nothing about the recipe: brew it again as it was meant.',
+    };
   const strength = strengthAlone(read);
   if (strength) return strength;
   const evidence = evidenceOf(read);
   const ways = new Set(evidence.map(({ way }) => way));
   if (evidence.length === 0) return { change: null, headline: 'Change nothing.', reason: insideText(read) };
   const because = sentence(evidence.map(({ says }) => says));
-  if (ways.size > 1) return { change: null, headline: 'Change nothing yet.', reason: `${because}: these point opposite ways. Brew it once more as it was; an uneven bed or pour does this too.` };
+  if (ways.size > 1)
+    return {
+      change: null,
+      headline: 'Change nothing yet.',
+      reason: `${because}: these point opposite ways. Brew it once more as it was; an uneven bed or pour does this too.`,
+    };
   const way = evidence[0]?.way ?? -1;
   return { ...changeFor(read, way), reason: `${because}: ${way < 0 ? 'too little' : 'too much'} was drawn out.` };
 }
@@ -98,16 +113,25 @@ function changeFor(read: BrewRead, way: -1 | 1): Pick<Advice, 'change' | 'headli
   const { drainS, band, waterC, kind } = read;
   const time = drainS !== null && band ? againstBand(drainS, band) : null;
   if (kind === 'cold steep') {
-    return { change: { what: 'steep', by: way * -0.15 }, headline: `Next time: steep about 15 % ${way < 0 ? 'longer' : 'shorter'}.` };
+    return {
+      change: { what: 'steep', by: way * -0.15 },
+      headline: `Next time: steep about 15 % ${way < 0 ? 'longer' : 'shorter'}.`,
+    };
   }
   const inTime = time?.place === 'inside';
   const warmer = waterC === null ? null : waterC - way * 2;
   if (inTime && warmer !== null && warmer <= HOTTEST_C && warmer >= COOLEST_C) {
-    return { change: { what: 'waterC', by: way * -2 }, headline: `Next time: water 2 °C ${way < 0 ? 'hotter' : 'cooler'}, ${warmer} °C.` };
+    return {
+      change: { what: 'waterC', by: way * -2 },
+      headline: `Next time: water 2 °C ${way < 0 ? 'hotter' : 'cooler'}, ${warmer} °C.`,
+    };
   }
   const far = time !== null && band !== null && time.byS > (FAR_OUT * (band.fromS + band.toS)) / 2;
   const steps = far ? 2 : 1;
-  return { change: { what: 'grind', by: way * steps }, headline: `Next time: grind ${steps === 1 ? 'one step' : 'two steps'} ${way < 0 ? 'finer' : 'coarser'}.` };
+  return {
+    change: { what: 'grind', by: way * steps },
+    headline: `Next time: grind ${steps === 1 ? 'one step' : 'two steps'} ${way < 0 ? 'finer' : 'coarser'}.`,
+  };
 }
 
 /** A cup that is only too thin or too heavy, everything else being as it should, wants another ratio. */

@@ -32,7 +32,9 @@ export function extractionOf({ kind, tdsPercent, doseG, waterG, beverageG }: Mea
   return {
     percent,
     formula: `${roundTo(tdsPercent, 2)} % × ${roundTo(liquidG, 1)} g ÷ ${roundTo(doseG, 1)} g = ${percent} %`,
-    basis: immersion ? 'immersion: all the water is counted, with what the grounds hold back' : 'percolation: the beverage in the cup is counted',
+    basis: immersion
+      ? 'immersion: all the water is counted, with what the grounds hold back'
+      : 'percolation: the beverage in the cup is counted',
   };
 }
 

@@ -20,11 +20,20 @@ export type GrindComparison = { steps: number; why: null } | { steps: null; why:
  * How many steps a setting lies from another, finer negative: only where both were on one grinder with the same burrs.
  * Otherwise why they cannot be compared. Settings are taken to rise towards coarse, one step a unit (*assumption*).
  */
-export function grindStepsApart(reference: GrindSetting, now: GrindSetting, grinders: readonly Grinder[]): GrindComparison {
-  if (reference.setting === null || now.setting === null) return { steps: null, why: 'One of the two settings was not written down.' };
-  if (reference.grinderId !== now.grinderId) return { steps: null, why: 'Settings of two grinders cannot be compared.' };
+export function grindStepsApart(
+  reference: GrindSetting,
+  now: GrindSetting,
+  grinders: readonly Grinder[],
+): GrindComparison {
+  if (reference.setting === null || now.setting === null)
+    return { steps: null, why: 'One of the two settings was not written down.' };
+  if (reference.grinderId !== now.grinderId)
+    return { steps: null, why: 'Settings of two grinders cannot be compared.' };
   const [first, last] = reference.on < now.on ? [reference.on, now.on] : [now.on, reference.on];
-  const changed = grinders.find(({ id }) => id === now.grinderId)?.burrChanges.find(({ on }) => first < on && on <= last);
-  if (changed) return { steps: null, why: 'The burrs were changed in between: the same number grinds differently now.' };
+  const changed = grinders
+    .find(({ id }) => id === now.grinderId)
+    ?.burrChanges.find(({ on }) => first < on && on <= last);
+  if (changed)
+    return { steps: null, why: 'The burrs were changed in between: the same number grinds differently now.' };
   return { steps: roundTo(now.setting - reference.setting, 2), why: null };
 }

@@ -1,9 +1,20 @@
-/** How a coffee is drunk. Each style is a series of its own in the judgement: a shot's mark says little about a filter's. */
+/**
+ * How a coffee is drunk. Each style is a series of its own in the judgement: a shot's mark says little about a
+ * filter's.
+ */
 export const STYLES = ['filter', 'espresso', 'cold', 'milk'] as const;
 export type Style = (typeof STYLES)[number];
 
 /** What was wrong with a brew. A faulted brew stays in the log and leaves the judgement. */
-export const FAULTS = ['rinse-water-left', 'spill', 'stalled-filter', 'wrong-dose', 'dirty-cup', 'interrupted', 'other'] as const;
+export const FAULTS = [
+  'rinse-water-left',
+  'spill',
+  'stalled-filter',
+  'wrong-dose',
+  'dirty-cup',
+  'interrupted',
+  'other',
+] as const;
 export type Fault = (typeof FAULTS)[number];
 
 /** When a record was written: at the cup, later the same day, or from memory; the later, the less it weighs. */
@@ -25,7 +36,9 @@ export const BREWERS = [
   'cold steep',
 ] as const;
 
-/** The parameters of a brew that the judgement can tell apart. Grind steps count from the reference, finer is negative. */
+/**
+ * The parameters of a brew that the judgement can tell apart. Grind steps count from the reference, finer is negative.
+ */
 export interface Recipe {
   style: Style;
   brewer: string;

@@ -30,10 +30,15 @@ const DRAIN_S = 60;
 /** A brew longer than this is a steep: it is left alone and comes back as due. Seconds. */
 export const LONG_S = 3600;
 
-/** A scale left on is not listened to for longer than this after a brew should be over, or its last pour before a steep; seconds. */
+/**
+ * A scale left on is not listened to for longer than this after a brew should be over, or its last pour before a steep;
+ * seconds.
+ */
 const STAYS_ON_S = 1200;
 
-/** Until when a brew's scale has anything to say, seconds: a long steep stands in the refrigerator, not on the scale. */
+/**
+ * Until when a brew's scale has anything to say, seconds: a long steep stands in the refrigerator, not on the scale.
+ */
 export function scaleUntil(plan: Plan): number {
   if (plan.endS < LONG_S) return plan.endS + STAYS_ON_S;
   return Math.max(0, ...plan.steps.filter((step) => step.act !== 'steep').map((step) => step.doneS)) + STAYS_ON_S;
@@ -43,29 +48,71 @@ export function scaleUntil(plan: Plan): number {
 export function planOf(card: RecipeCard): Plan {
   if (card.kind === 'espresso') {
     const shotS = card.shotS ?? 28;
-    return { steps: [{ act: 'pull', text: `${card.waterG} g in the cup`, how: '', fromS: 0, doneS: shotS, untilS: shotS, fromG: 0, toG: card.waterG, pours: true }], endS: shotS };
+    return {
+      steps: [
+        {
+          act: 'pull',
+          text: `${card.waterG} g in the cup`,
+          how: '',
+          fromS: 0,
+          doneS: shotS,
+          untilS: shotS,
+          fromG: 0,
+          toG: card.waterG,
+          pours: true,
+        },
+      ],
+      endS: shotS,
+    };
   }
   const stages = card.stages;
   const lastDone = stages.reduce((latest, stage) => Math.max(latest, stage.atS + stage.forS), 0);
   const steeps = card.steepHours !== null;
-  const endS = steeps ? (card.steepHours ?? 0) * 3600 : card.drain ? (card.drain.fromS + card.drain.toS) / 2 : lastDone + (KIND_TRAITS[card.kind].contact === 'percolation' ? DRAIN_S : 0);
+  const endS = steeps
+    ? (card.steepHours ?? 0) * 3600
+    : card.drain
+      ? (card.drain.fromS + card.drain.toS) / 2
+      : lastDone + (KIND_TRAITS[card.kind].contact === 'percolation' ? DRAIN_S : 0);
   let reached = 0;
   const steps: PlanStep[] = stages.map((stage, i) => {
     const fromG = reached;
     reached = stage.toG ?? reached;
-    return { act: stage.act, text: stageText(stage), how: stage.how, fromS: stage.atS, doneS: stage.atS + stage.forS, untilS: stages[i + 1]?.atS ?? lastDone, fromG, toG: reached, pours: isPour(stage) };
+    return {
+      act: stage.act,
+      text: stageText(stage),
+      how: stage.how,
+      fromS: stage.atS,
+      doneS: stage.atS + stage.forS,
+      untilS: stages[i + 1]?.atS ?? lastDone,
+      fromG,
+      toG: reached,
+      pours: isPour(stage),
+    };
   });
   if (endS > lastDone) {
     const act = steeps ? 'steep' : 'drain';
     const text = steeps ? 'steep' : KIND_TRAITS[card.kind].contact === 'percolation' ? 'let it drain' : 'let it stand';
-    steps.push({ act, text, how: '', fromS: lastDone, doneS: endS, untilS: endS, fromG: reached, toG: reached, pours: false });
+    steps.push({
+      act,
+      text,
+      how: '',
+      fromS: lastDone,
+      doneS: endS,
+      untilS: endS,
+      fromG: reached,
+      toG: reached,
+      pours: false,
+    });
   }
   return { steps, endS: Math.max(endS, lastDone) };
 }
 
 /** The step that is on at a moment; the first one before the start, the last one when all is over. */
 export function stepAt(plan: Plan, nowS: number): number {
-  return Math.max(0, plan.steps.findLastIndex((step) => step.fromS <= nowS));
+  return Math.max(
+    0,
+    plan.steps.findLastIndex((step) => step.fromS <= nowS),
+  );
 }
 
 /** What the scale should show at a moment, grams: even pours between the targets. */
@@ -105,7 +152,9 @@ export function stepToMark(plan: Plan, marked: readonly number[], nowS: number, 
   return next && open(now + 1) && next.fromS - nowS <= earlyS ? now + 1 : null;
 }
 
-/** How far the scale is from where a pouring step ends, grams: below 0 there is water to come. Small misses are none. */
+/**
+ * How far the scale is from where a pouring step ends, grams: below 0 there is water to come. Small misses are none.
+ */
 export function pourError(toG: number, weightG: number, toleranceG = 2): number {
   const by = weightG - toG;
   return Math.abs(by) <= toleranceG ? 0 : by;

@@ -42,7 +42,10 @@ const SETTLED_S = { from: 0.4, to: 1.6 };
 /** What noise and drift may be off a settled weight, grams. */
 const NOISE_G = 0.4;
 
-/** The pours in the trace of a plan, in order. Weight that came while the scale was silent counts as poured across the gap. */
+/**
+ * The pours in the trace of a plan, in order. Weight that came while the scale was silent counts as poured across the
+ * gap.
+ */
 export function poursIn(plan: Plan, trace: Trace): Pour[] {
   const least = plan.steps[0]?.act === 'pull' ? PULLED : POURED;
   const points = trace.flat();
@@ -55,9 +58,7 @@ export function poursIn(plan: Plan, trace: Trace): Pour[] {
     if (last && (i === last[1] + 1 || (points[i]?.[0] ?? 0) - (points[last[1]]?.[0] ?? 0) <= ONE_POUR_S)) last[1] = i;
     else spans.push([i, i]);
   });
-  return spans
-    .map(([from, to]) => pourOf(points, from, to))
-    .filter(({ fromG, toG }) => toG - fromG >= DRIP_G);
+  return spans.map(([from, to]) => pourOf(points, from, to)).filter(({ fromG, toG }) => toG - fromG >= DRIP_G);
 }
 
 function flowAround(points: TracePoint[], i: number, reachS: number): number {
@@ -73,8 +74,12 @@ function flowAround(points: TracePoint[], i: number, reachS: number): number {
 function pourOf(points: TracePoint[], from: number, to: number): Pour {
   const first = points[from] ?? NOWHERE;
   const last = points[to] ?? NOWHERE;
-  const settled = points.filter(([s]) => s >= last[0] + SETTLED_S.from && s <= last[0] + SETTLED_S.to).map(([, g]) => g);
-  const before = points.filter(([s]) => s >= first[0] - SETTLED_S.to && s <= first[0] - SETTLED_S.from).map(([, g]) => g);
+  const settled = points
+    .filter(([s]) => s >= last[0] + SETTLED_S.from && s <= last[0] + SETTLED_S.to)
+    .map(([, g]) => g);
+  const before = points
+    .filter(([s]) => s >= first[0] - SETTLED_S.to && s <= first[0] - SETTLED_S.from)
+    .map(([, g]) => g);
   const [fromG, toG] = [median(before) ?? first[1], median(settled) ?? last[1]];
   // The flow is seen as far ahead of a pour and behind it as the reach: the weights say when it really began and ended.
   const within = points.slice(from, to + 1);
@@ -98,7 +103,11 @@ export function stageTimesOf(plan: Plan, pours: readonly Pour[]): StageTime[] {
   let earliest = 0;
   for (const pour of pours) {
     const open = steps.slice(earliest);
-    const nearest = open.reduce((best, step, k) => (Math.abs(step.fromS - pour.fromS) < Math.abs((open[best]?.fromS ?? Infinity) - pour.fromS) ? k : best), 0);
+    const nearest = open.reduce(
+      (best, step, k) =>
+        Math.abs(step.fromS - pour.fromS) < Math.abs((open[best]?.fromS ?? Infinity) - pour.fromS) ? k : best,
+      0,
+    );
     const step = open[nearest];
     if (!step) continue;
     earliest += nearest;
@@ -113,7 +122,9 @@ export function stageTimesOfMarks(marks: readonly StageMark[]): StageTime[] {
   return marks.map(({ step, atS }) => ({ step, fromS: null, untilS: atS, toG: null }));
 }
 
-/** Whether a level that fell for good means that the brewer was lifted off: all was poured, and what is gone is heavy. */
+/**
+ * Whether a level that fell for good means that the brewer was lifted off: all was poured, and what is gone is heavy.
+ */
 export function isLift(plan: Plan, weightG: number, shift: { byG: number }): boolean {
   const toG = Math.max(...plan.steps.map((step) => step.toG));
   return shift.byG < -15 && weightG > 0.85 * toG;

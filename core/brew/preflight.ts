@@ -1,7 +1,14 @@
 import type { BrewKind } from './card';
 
 /** What is looked at before the water goes on. */
-export const CHECKS = ['paper-rinsed', 'rinse-thrown-away', 'vessel-warm', 'bed-level', 'scale-tared', 'spare-cup'] as const;
+export const CHECKS = [
+  'paper-rinsed',
+  'rinse-thrown-away',
+  'vessel-warm',
+  'bed-level',
+  'scale-tared',
+  'spare-cup',
+] as const;
 export type Check = (typeof CHECKS)[number];
 
 /** Each as it is said at the bench. */

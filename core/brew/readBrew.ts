@@ -24,11 +24,22 @@ export function estimatedBeverageG(kind: BrewKind, waterG: number, doseG: number
 }
 
 /** A brew read: what advice rests on, with the extraction, the flow over its whole time (g/s) and the beverage (g). */
-export function readBrew({ tdsPercent, beverageG: weighed, ...brew }: Measurements): { read: BrewRead; extraction: Extraction | null; flow: number | null; beverage: number } {
+export function readBrew({ tdsPercent, beverageG: weighed, ...brew }: Measurements): {
+  read: BrewRead;
+  extraction: Extraction | null;
+  flow: number | null;
+  beverage: number;
+} {
   const { kind, doseG, waterG, drainS } = brew;
   const beverage = weighed ?? estimatedBeverageG(kind, waterG, doseG);
-  const extraction = tdsPercent === null ? null : extractionOf({ kind, tdsPercent, doseG, waterG, beverageG: beverage });
-  return { read: { ...brew, extractionPercent: extraction?.percent ?? null }, extraction, flow: drainS === null ? null : beverage / drainS, beverage };
+  const extraction =
+    tdsPercent === null ? null : extractionOf({ kind, tdsPercent, doseG, waterG, beverageG: beverage });
+  return {
+    read: { ...brew, extractionPercent: extraction?.percent ?? null },
+    extraction,
+    flow: drainS === null ? null : beverage / drainS,
+    beverage,
+  };
 }
 
 /** The kind of brewing a brewer stands for, where no recipe says it: decides how extraction is reckoned. */

@@ -2,8 +2,8 @@ import { cupsLeft, ratio, waterFor } from './ratio';
 import { pouredG, type RecipeCard } from './card';
 
 /**
- * A recipe with another dose and water: ice and the targets of its stages follow the water and are rounded to 1 g, and the
- * last target is exactly what is poured. Targets stay in order even where rounding would join two. Times stay as
+ * A recipe with another dose and water: ice and the targets of its stages follow the water and are rounded to 1 g, and
+ * the last target is exactly what is poured. Targets stay in order even where rounding would join two. Times stay as
  * written: a larger bed drains more slowly, and only the taster can say by how much.
  *
  * @throws RangeError when the dose or the water is not above 0
@@ -39,12 +39,19 @@ export function scaleChanges(before: RecipeCard, after: RecipeCard): ScaleChange
     { what: 'Dose', fromG: before.doseG, toG: after.doseG },
     { what: before.kind === 'espresso' ? 'Yield' : 'Water', fromG: before.waterG, toG: after.waterG },
     { what: 'Ice', fromG: before.iceG, toG: after.iceG },
-    ...before.stages.map((stage, i) => ({ what: `Stage ${i + 1}`, fromG: stage.toG ?? 0, toG: after.stages[i]?.toG ?? 0 })),
+    ...before.stages.map((stage, i) => ({
+      what: `Stage ${i + 1}`,
+      fromG: stage.toG ?? 0,
+      toG: after.stages[i]?.toG ?? 0,
+    })),
   ];
   return changes.filter(({ fromG, toG }) => fromG !== toG);
 }
 
-/** Cups of one dose, near the one planned, that share out what is left without a remainder; 0.1 g steps. Null when nothing is left. */
+/**
+ * Cups of one dose, near the one planned, that share out what is left without a remainder; 0.1 g steps. Null when
+ * nothing is left.
+ */
 export function doseSharingOut(leftG: number, plannedG: number): { cups: number; doseG: number } | null {
   if (leftG < 0.1) return null;
   const cups = Math.max(1, cupsLeft(leftG + plannedG / 2, plannedG));

@@ -27,16 +27,31 @@ export function stageProblems(card: Pick<RecipeCard, 'kind' | 'stages' | 'waterG
     const at = (field: StageProblem['field'], message: string): void => void problems.push({ index, field, message });
     if (before && stage.atS < before.atS + before.forS) {
       const begins = stage.atS < before.atS ? 'before' : 'while';
-      at('atS', `${named(stage, index)} begins at ${minutesText(stage.atS)}, ${begins} stage ${index} ${begins === 'before' ? `(${stageText(before)}, at ${minutesText(before.atS)})` : `(${stageText(before)}) lasts until ${minutesText(before.atS + before.forS)}`}`);
+      at(
+        'atS',
+        `${named(stage, index)} begins at ${minutesText(stage.atS)}, ${begins} stage ${index} ${begins === 'before' ? `(${stageText(before)}, at ${minutesText(before.atS)})` : `(${stageText(before)}) lasts until ${minutesText(before.atS + before.forS)}`}`,
+      );
     } else if (isPour(stage) && stage.toG === null) at('toG', `${named(stage, index)} needs a weight to pour to`);
-    else if (!isPour(stage) && stage.toG !== null) at('toG', `${named(stage, index)} pours nothing: only a bloom or a pour has a weight`);
-    else if (stage.toG !== null && stage.toG <= poured) at('toG', `${named(stage, index)} is not above the ${poured} g reached before`);
+    else if (!isPour(stage) && stage.toG !== null)
+      at('toG', `${named(stage, index)} pours nothing: only a bloom or a pour has a weight`);
+    else if (stage.toG !== null && stage.toG <= poured)
+      at('toG', `${named(stage, index)} is not above the ${poured} g reached before`);
     poured = Math.max(poured, stage.toG ?? 0);
   });
   const last = card.stages.findLastIndex(isPour);
   const stage = card.stages[last];
-  if (card.kind !== 'espresso' && stage && problems.length === 0 && stage.toG !== null && Math.abs(stage.toG - pouredG(card)) > 0.5) {
-    problems.push({ index: last, field: 'toG', message: `${named(stage, last)} ends at ${stage.toG} g, but ${pouredG(card)} g are to be poured${card.iceG > 0 ? ` (${card.waterG} g less ${card.iceG} g of ice)` : ''}` });
+  if (
+    card.kind !== 'espresso' &&
+    stage &&
+    problems.length === 0 &&
+    stage.toG !== null &&
+    Math.abs(stage.toG - pouredG(card)) > 0.5
+  ) {
+    problems.push({
+      index: last,
+      field: 'toG',
+      message: `${named(stage, last)} ends at ${stage.toG} g, but ${pouredG(card)} g are to be poured${card.iceG > 0 ? ` (${card.waterG} g less ${card.iceG} g of ice)` : ''}`,
+    });
   }
   return problems;
 }

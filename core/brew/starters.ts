@@ -1,10 +1,35 @@
 import { KIND_TRAITS, type Act, type BrewKind, type RecipeCard, type Stage } from './card';
 
-const stage = (act: Act, atS: number, forS: number, toG: number | null, how = ''): Stage => ({ act, atS, forS, toG, how });
+const stage = (act: Act, atS: number, forS: number, toG: number | null, how = ''): Stage => ({
+  act,
+  atS,
+  forS,
+  toG,
+  how,
+});
 
-function card(name: string, kind: BrewKind, doseG: number, waterG: number, waterC: number | null, more: Partial<RecipeCard>): RecipeCard {
+function card(
+  name: string,
+  kind: BrewKind,
+  doseG: number,
+  waterG: number,
+  waterC: number | null,
+  more: Partial<RecipeCard>,
+): RecipeCard {
   const { brewer, style } = KIND_TRAITS[kind];
-  const open = { filter: null, waterRecipe: null, hardnessPpm: null, grinderId: null, grinderSetting: null, iceG: 0, drain: null, pressureBar: null, shotS: null, steepHours: null, stages: [] };
+  const open = {
+    filter: null,
+    waterRecipe: null,
+    hardnessPpm: null,
+    grinderId: null,
+    grinderSetting: null,
+    iceG: 0,
+    drain: null,
+    pressureBar: null,
+    shotS: null,
+    steepHours: null,
+    stages: [],
+  };
   return { name, kind, style, brewer, doseG, waterG, waterC, ...open, ...more };
 }
 
@@ -15,41 +40,84 @@ function card(name: string, kind: BrewKind, doseG: number, waterG: number, water
 export const STARTER_CARDS: readonly RecipeCard[] = [
   card('Growing pours', 'cone', 17, 272, 92, {
     drain: { fromS: 165, toS: 195 },
-    stages: [stage('bloom', 0, 12, 50, 'centre first, wet every ground'), stage('pour', 40, 14, 120, 'small circles, not onto the paper'), stage('pour', 75, 14, 195, 'once the bed shows at the rim'), stage('pour', 112, 14, 272, 'centre, gently'), stage('swirl', 130, 4, null, 'once, to level the bed')],
+    stages: [
+      stage('bloom', 0, 12, 50, 'centre first, wet every ground'),
+      stage('pour', 40, 14, 120, 'small circles, not onto the paper'),
+      stage('pour', 75, 14, 195, 'once the bed shows at the rim'),
+      stage('pour', 112, 14, 272, 'centre, gently'),
+      stage('swirl', 130, 4, null, 'once, to level the bed'),
+    ],
   }),
   card('Two long pours', 'flat-bottom', 16, 256, 93, {
     drain: { fromS: 170, toS: 200 },
-    stages: [stage('bloom', 0, 12, 48, 'wet every ground'), stage('swirl', 14, 4, null), stage('pour', 45, 25, 150, 'slow circles'), stage('pour', 95, 25, 256, 'slow circles, keep the bed covered')],
+    stages: [
+      stage('bloom', 0, 12, 48, 'wet every ground'),
+      stage('swirl', 14, 4, null),
+      stage('pour', 45, 25, 150, 'slow circles'),
+      stage('pour', 95, 25, 256, 'slow circles, keep the bed covered'),
+    ],
   }),
   card('Three pours for two', 'thick-paper carafe', 30, 480, 95, {
     drain: { fromS: 255, toS: 300 },
-    stages: [stage('bloom', 0, 15, 90, 'centre, then outward'), stage('pour', 50, 25, 220, 'spirals'), stage('pour', 105, 25, 350, 'spirals'), stage('pour', 160, 25, 480, 'centre')],
+    stages: [
+      stage('bloom', 0, 15, 90, 'centre, then outward'),
+      stage('pour', 50, 25, 220, 'spirals'),
+      stage('pour', 105, 25, 350, 'spirals'),
+      stage('pour', 160, 25, 480, 'centre'),
+    ],
   }),
   card('Two fills, then down', 'press', 19, 304, 93, {
     drain: { fromS: 270, toS: 315 },
-    stages: [stage('pour', 0, 12, 110, 'wet every ground'), stage('stir', 35, 8, null, 'from below, until none floats dry'), stage('pour', 50, 18, 304, 'along the wall'), stage('press', 270, 30, null, 'all the way, as slowly as it lets itself')],
+    stages: [
+      stage('pour', 0, 12, 110, 'wet every ground'),
+      stage('stir', 35, 8, null, 'from below, until none floats dry'),
+      stage('pour', 50, 18, 304, 'along the wall'),
+      stage('press', 270, 30, null, 'all the way, as slowly as it lets itself'),
+    ],
   }),
   card('Short boil, two stirs', 'siphon', 18, 270, 92, {
     drain: { fromS: 105, toS: 135 },
-    stages: [stage('pour', 0, 5, 270, 'water up, grounds in'), stage('stir', 8, 6, null, 'fold the grounds under'), stage('stir', 55, 6, null, 'once round'), stage('lift', 65, 3, null, 'heat away, let it draw down')],
+    stages: [
+      stage('pour', 0, 5, 270, 'water up, grounds in'),
+      stage('stir', 8, 6, null, 'fold the grounds under'),
+      stage('stir', 55, 6, null, 'once round'),
+      stage('lift', 65, 3, null, 'heat away, let it draw down'),
+    ],
   }),
   card('Raised twice', 'small pot', 8, 80, 70, {
     drain: { fromS: 170, toS: 210 },
-    stages: [stage('pour', 0, 5, 80, 'cold or warm water onto the grounds'), stage('stir', 8, 8, null, 'until no dry ground floats'), stage('lift', 120, 10, null, 'as the foam rises'), stage('lift', 150, 10, null, 'once more, then let it settle')],
+    stages: [
+      stage('pour', 0, 5, 80, 'cold or warm water onto the grounds'),
+      stage('stir', 8, 8, null, 'until no dry ground floats'),
+      stage('lift', 120, 10, null, 'as the foam rises'),
+      stage('lift', 150, 10, null, 'once more, then let it settle'),
+    ],
   }),
   card('Long and even shot', 'espresso', 18, 40, 93, { shotS: 29, pressureBar: 8, drain: { fromS: 26, toS: 32 } }),
   card('Overnight', 'cold steep', 60, 720, 8, {
     steepHours: 14,
-    stages: [stage('pour', 0, 60, 720, 'wet every ground'), stage('stir', 70, 15, null, 'then into the refrigerator, covered')],
+    stages: [
+      stage('pour', 0, 60, 720, 'wet every ground'),
+      stage('stir', 70, 15, null, 'then into the refrigerator, covered'),
+    ],
   }),
   card('Bowl for tasting', 'cupping bowl', 11, 180, 93, {
     drain: { fromS: 600, toS: 900 },
-    stages: [stage('pour', 0, 10, 180, 'to the rim, wet every ground'), stage('break', 240, 10, null, 'nose close, three strokes'), stage('skim', 270, 30, null, 'two spoons'), stage('taste', 660, 60, null, 'when it no longer burns')],
+    stages: [
+      stage('pour', 0, 10, 180, 'to the rim, wet every ground'),
+      stage('break', 240, 10, null, 'nose close, three strokes'),
+      stage('skim', 270, 30, null, 'two spoons'),
+      stage('taste', 660, 60, null, 'when it no longer burns'),
+    ],
   }),
   card('Half onto ice', 'iced', 20, 300, 93, {
     iceG: 120,
     drain: { fromS: 135, toS: 165 },
-    stages: [stage('bloom', 0, 12, 50, 'wet every ground'), stage('pour', 40, 15, 115, 'small circles'), stage('pour', 75, 15, 180, 'centre')],
+    stages: [
+      stage('bloom', 0, 12, 50, 'wet every ground'),
+      stage('pour', 40, 15, 115, 'small circles'),
+      stage('pour', 75, 15, 180, 'centre'),
+    ],
   }),
   card('A pot for the table', 'batch', 60, 960, 93, {
     drain: { fromS: 330, toS: 390 },

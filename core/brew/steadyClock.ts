@@ -1,4 +1,6 @@
-/** A reading of a clock that is this far behind what it should be, ms, was set back; less is how clocks are kept right. */
+/**
+ * A reading of a clock that is this far behind what it should be, ms, was set back; less is how clocks are kept right.
+ */
 const SET_BACK_MS = 50;
 
 /** Instants, ms, that never run backwards. */

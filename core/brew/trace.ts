@@ -24,7 +24,8 @@ export function traceUntil(trace: Trace, endS: number): Trace {
   return trace.map((run) => run.filter(([atS]) => atS <= endS)).filter((run) => run.length > 0);
 }
 
-const between = ([s0, g0]: TracePoint, [s1, g1]: TracePoint, atS: number): number => (s1 === s0 ? g1 : g0 + ((g1 - g0) * (atS - s0)) / (s1 - s0));
+const between = ([s0, g0]: TracePoint, [s1, g1]: TracePoint, atS: number): number =>
+  s1 === s0 ? g1 : g0 + ((g1 - g0) * (atS - s0)) / (s1 - s0);
 
 /** The weight at a moment, from the readings on either side; null outside the readings, and inside a gap. */
 export function weightAt(trace: Trace, atS: number): number | null {
@@ -59,7 +60,12 @@ export function thin(trace: Trace, edgesS: readonly number[], toleranceG = THIN_
     for (const edge of edgesS) {
       const [first, last] = [run[0], run.at(-1)];
       if (!first || !last || edge < first[0] || edge > last[0]) continue;
-      kept.add(run.reduce((best, [s], i) => (Math.abs(s - edge) < Math.abs((run[best]?.[0] ?? Infinity) - edge) ? i : best), 0));
+      kept.add(
+        run.reduce(
+          (best, [s], i) => (Math.abs(s - edge) < Math.abs((run[best]?.[0] ?? Infinity) - edge) ? i : best),
+          0,
+        ),
+      );
     }
     const fixed = [...kept].sort((a, b) => a - b);
     const spans = fixed.slice(1).map((end, i): [number, number] => [fixed[i] ?? 0, end]);

@@ -35,17 +35,20 @@ export interface Screened {
 }
 
 /** Whether one weight can come after another: in time water is added, but none leaves. */
-const follows = (a: Reading, b: Reading): boolean => b.value - a.value >= -SETTLING_G && b.value - a.value <= SETTLING_G + FASTEST_G_PER_S * Math.max(0, b.atS - a.atS);
+const follows = (a: Reading, b: Reading): boolean =>
+  b.value - a.value >= -SETTLING_G && b.value - a.value <= SETTLING_G + FASTEST_G_PER_S * Math.max(0, b.atS - a.atS);
 
 /**
- * Judges the next weight from a scale. Negative, absurd and jumping values are named, to be marked and left out; a level
- * that stays changed for a second is reported as a shift, and believed from then on unless it is negative.
+ * Judges the next weight from a scale. Negative, absurd and jumping values are named, to be marked and left out; a
+ * level that stays changed for a second is reported as a shift, and believed from then on unless it is negative.
  */
 export function screenWeight({ last, suspects }: Screening, reading: Reading): Screened {
   const { value } = reading;
-  if (!Number.isFinite(value) || Math.abs(value) > CAPACITY_G) return { screening: { last, suspects }, flaw: 'absurd', shift: null };
+  if (!Number.isFinite(value) || Math.abs(value) > CAPACITY_G)
+    return { screening: { last, suspects }, flaw: 'absurd', shift: null };
   const negative = value < -BELOW_ZERO_G;
-  if (!negative && (last === null || follows(last, reading))) return { screening: { last: reading, suspects: [] }, flaw: null, shift: null };
+  if (!negative && (last === null || follows(last, reading)))
+    return { screening: { last: reading, suspects: [] }, flaw: null, shift: null };
   const before = suspects.at(-1);
   const row = before && follows(before, reading) ? [...suspects, reading] : [reading];
   const first = row[0] ?? reading;

@@ -8,7 +8,10 @@ export interface Merge<T> {
   conflicts: string[];
 }
 
-/** What a list's entries are told apart by, the first that they have; entries of none of these, and lists without, change as a whole. */
+/**
+ * What a list's entries are told apart by, the first that they have; entries of none of these, and lists without,
+ * change as a whole.
+ */
 const IDENTITIES = ['id', 'from', 'on', 'step'] as const;
 
 /**
@@ -28,7 +31,8 @@ export function merge<T>(base: unknown, theirs: T, ours: T): Merge<T> {
 function mergeAt(path: string, base: unknown, theirs: unknown, ours: unknown, conflicts: string[]): unknown {
   if (isEqual(theirs, ours) || isEqual(base, theirs)) return ours;
   if (isEqual(base, ours)) return theirs;
-  if (isPlainObject(theirs) && isPlainObject(ours)) return mergeFields(path, isPlainObject(base) ? base : {}, theirs, ours, conflicts);
+  if (isPlainObject(theirs) && isPlainObject(ours))
+    return mergeFields(path, isPlainObject(base) ? base : {}, theirs, ours, conflicts);
   const lists = [base, theirs, ours].map(entriesOf);
   const [was, there, here] = lists;
   if (was && there && here) {
@@ -43,7 +47,10 @@ type Fields = Readonly<Record<PropertyKey, unknown>>;
 
 function mergeFields(path: string, base: Fields, theirs: Fields, ours: Fields, conflicts: string[]): Fields {
   const names = [...new Set([...Object.keys(ours), ...Object.keys(theirs)])];
-  const merged = names.map((name) => [name, mergeAt(path === '' ? name : `${path}.${name}`, base[name], theirs[name], ours[name], conflicts)] as const);
+  const merged = names.map(
+    (name) =>
+      [name, mergeAt(path === '' ? name : `${path}.${name}`, base[name], theirs[name], ours[name], conflicts)] as const,
+  );
   return Object.fromEntries(merged.filter(([, value]) => value !== undefined));
 }
 
@@ -68,7 +75,10 @@ function identityOf(entry: unknown): string | null {
   return name === undefined ? null : JSON.stringify([name, entry[name]]);
 }
 
-/** The entries both leave, with what either added and changed, in the order of whoever moved them; null where both changed the same entry differently. */
+/**
+ * The entries both leave, with what either added and changed, in the order of whoever moved them; null where both
+ * changed the same entry differently.
+ */
 function mergeEntries(base: Entries, theirs: Entries, ours: Entries): unknown[] | null {
   const moved = !isEqual(orderOf(base, ours), orderOf(ours, base));
   const [first, second] = moved ? [ours, theirs] : [theirs, ours];

@@ -11,11 +11,23 @@ export type Process = (typeof PROCESSES)[number];
 
 export const ROAST_LEVELS = ['light', 'medium-light', 'medium', 'medium-dark', 'dark'] as const;
 /** Median peak age in days of a washed filter coffee by roast level. *Assumption*, from history. */
-export const PEAK_DAYS_BY_ROAST: Readonly<Record<RoastLevel, number>> = { light: 21, 'medium-light': 17, medium: 13, 'medium-dark': 10, dark: 8 };
+export const PEAK_DAYS_BY_ROAST: Readonly<Record<RoastLevel, number>> = {
+  light: 21,
+  'medium-light': 17,
+  medium: 13,
+  'medium-dark': 10,
+  dark: 8,
+};
 
 export const PROCESSES = ['washed', 'honey', 'natural', 'extended-fermentation', 'decaffeinated'] as const;
 /** Factor on the peak age by process. *Assumption*, from history. */
-export const PEAK_FACTOR_BY_PROCESS: Readonly<Record<Process, number>> = { washed: 1, honey: 1.05, natural: 1.1, 'extended-fermentation': 1.3, decaffeinated: 0.8 };
+export const PEAK_FACTOR_BY_PROCESS: Readonly<Record<Process, number>> = {
+  washed: 1,
+  honey: 1.05,
+  natural: 1.1,
+  'extended-fermentation': 1.3,
+  decaffeinated: 0.8,
+};
 
 /** Factor on the peak age by style of drink; styles not named here count as filter. *Assumption*. */
 export const PEAK_FACTOR_BY_STYLE: Readonly<Record<Style, number>> = { filter: 1, espresso: 1.2, cold: 1, milk: 1.2 };
@@ -29,7 +41,10 @@ export const DEFAULT_PROCESS: Process = 'washed';
 
 /** Log-sd of the peak age around its prior median. *Assumption*, from history. */
 export const PEAK_LOG_SD = 0.38;
-/** Share of the prior spread flat over ln `PEAK_MIN_DAYS` … ln `PEAK_MAX_DAYS`, so that odd bags stay possible. *Assumption*. */
+/**
+ * Share of the prior spread flat over ln `PEAK_MIN_DAYS` … ln `PEAK_MAX_DAYS`, so that odd bags stay possible.
+ * *Assumption*.
+ */
 export const PEAK_FLAT_SHARE = 0.05;
 export const PEAK_MIN_DAYS = 1.5;
 export const PEAK_MAX_DAYS = 90;
@@ -51,7 +66,8 @@ export const SECOND_CREST = { share: 0.5, logApart: [0.7, 1.05], height: 0.9, wi
  * How the past bags of a taster are read. Of ln peak days against the table: sds of the taster's mean, of the mean of a
  * roast and process, and (on a grid, with log prior weights) of single bags; and the reaches and numbers of the
  * nodes on which the two means are summed and their sum is tabulated. Of ln noise against σ₀: sds of the taster's mean
- * and of single bags; together they make `NOISE_LOG_SD`. Of the level, points: the same. *Assumption*; nodes *numerical*.
+ * and of single bags; together they make `NOISE_LOG_SD`. Of the level, points: the same. *Assumption*; nodes
+ * *numerical*.
  */
 export const HISTORY = {
   peak: {
@@ -75,9 +91,9 @@ export const HISTORY = {
 } as const;
 
 /**
- * A prior that moved by less than this judges no bag noticeably differently, and none is judged anew for it: log days of
- * the expected peak, log σ/σ₀, log of any spread, and points of the expected level. *Assumption*, held in a test against
- * what it does to a fit.
+ * A prior that moved by less than this judges no bag noticeably differently, and none is judged anew for it: log days
+ * of the expected peak, log σ/σ₀, log of any spread, and points of the expected level. *Assumption*, held in a test
+ * against what it does to a fit.
  */
 export const PRIOR_MOVED = { peakLog: 0.02, noiseLog: 0.04, spreadLog: 0.06, levelPoints: 0.4 } as const;
 
@@ -114,7 +130,10 @@ export const EFFECT_SD = {
   taster: 1.5,
 } as const;
 
-/** Deviation of a bag from its course: Gaussian process in ln days, length in ln days, sd in σ₀. *Assumption*, tuned on simulated bags. */
+/**
+ * Deviation of a bag from its course: Gaussian process in ln days, length in ln days, sd in σ₀. *Assumption*, tuned on
+ * simulated bags.
+ */
 export const DEVIATION = { length: 0.35, sd: 0.22 } as const;
 
 /** Smallest difference in liking that counts, in σ₀. *Assumption*. */
@@ -124,11 +143,17 @@ export const MIN_AGE_DAYS = 0.5;
 
 /** A brew is a surprise when it misses what the others foretell of it by this many sds. *Assumption*. */
 export const SURPRISE_SD = 2.5;
-/** Above this share a factor and the days cannot be told apart, and it is said: half the log with one brewer and then half with another comes to 0.4. *Assumption*. */
+/**
+ * Above this share a factor and the days cannot be told apart, and it is said: half the log with one brewer and then
+ * half with another comes to 0.4. *Assumption*.
+ */
 export const ENTANGLED_SHARE = 0.35;
 /** Proposals are made for today and this many days to come. */
 export const PROPOSAL_DAYS = 14;
-/** The most telling brew of the days to come is the soonest that tells at least this share of what the most telling one would: waiting costs days that do not come back. *Assumption*, tuned on simulated bags. */
+/**
+ * The most telling brew of the days to come is the soonest that tells at least this share of what the most telling one
+ * would: waiting costs days that do not come back. *Assumption*, tuned on simulated bags.
+ */
 export const TELLING_ENOUGH = 0.8;
 
 /** What a window, its firm core and a steady bag must reach in probability. *Assumption*. */
@@ -137,17 +162,25 @@ export const CORE_PROBABILITY = 0.8;
 export const STEADY_PROBABILITY = 0.7;
 /** "Steady" is only said when the oldest cup is at least this many times as old as the youngest. *Assumption*. */
 export const STEADY_MIN_SPREAD = 1.5;
-/** The stated probability of the peak interval, and the number of starts tried for the shortest. *Assumption*; *numerical*. */
+/**
+ * The stated probability of the peak interval, and the number of starts tried for the shortest. *Assumption*;
+ * *numerical*.
+ */
 export const INTERVAL_LEVEL = 0.8;
 export const INTERVAL_STEPS = 40;
 /** From this probability on it is said that a bag may have been at its best fresh. *Assumption*. */
 export const FRESH_SAID = 0.25;
-/** While there are too few cups for a window, days at least this share as likely as the likeliest are named. *Assumption*. */
+/**
+ * While there are too few cups for a window, days at least this share as likely as the likeliest are named.
+ * *Assumption*.
+ */
 export const NEARLY_AS_LIKELY = 0.85;
 /** Fewer usable brews than this, or an interval wider than this ratio of its ends, is "too early". *Assumption*. */
 export const MIN_BREWS = 3;
 export const MAX_INTERVAL_RATIO = 2.5;
-/** A bag whose curve has fallen this far below its best, in σ₀, with more than even probability is spent. *Assumption*. */
+/**
+ * A bag whose curve has fallen this far below its best, in σ₀, with more than even probability is spent. *Assumption*.
+ */
 export const SPENT_DROP = 3;
 
 /** Rest days reported: 0 … `LAST_DAY`; the advised day is looked for in `ADVISED_DAYS`. */
@@ -158,19 +191,29 @@ export const ADVISED_DAYS = { from: 4, to: 60 } as const;
 export const GRID = { peak: 48, rise: 5, fall: 5, noise: 4, deviation: 18, draws: 512 } as const;
 /** The rise, fall and noise grids reach this many sds to either side. *Numerical*. */
 export const GRID_REACH = 2.2;
-/** Seed of the fixed normals that carry the deviation; fixed so that the same input gives the same answer. *Numerical*. */
+/**
+ * Seed of the fixed normals that carry the deviation; fixed so that the same input gives the same answer. *Numerical*.
+ */
 export const DRAW_SEED = 20_260_202;
 
 /** Bins of the histograms that quantiles of the curve are read from. *Numerical*. */
 export const HISTOGRAM_BINS = 256;
 
-/** Relative jitter that keeps a smooth, nearly singular covariance positive definite in double precision. *Numerical*. */
+/**
+ * Relative jitter that keeps a smooth, nearly singular covariance positive definite in double precision. *Numerical*.
+ */
 export const JITTER = 1e-8;
 
-/** For entanglement a free effect may be this many times as large as its prior has it, which then no longer helps to tell it apart. *Numerical*. */
+/**
+ * For entanglement a free effect may be this many times as large as its prior has it, which then no longer helps to
+ * tell it apart. *Numerical*.
+ */
 export const FREE_EFFECT = 10;
 
-/** A past bag's own precision, against the prior's, below which taking the prior out again leaves only rounding. *Numerical*. */
+/**
+ * A past bag's own precision, against the prior's, below which taking the prior out again leaves only rounding.
+ * *Numerical*.
+ */
 export const LEAST_EVIDENCE = 0.02;
 
 /** Cells of the posterior lighter than this move no mean a person could see. *Numerical*. */
@@ -179,7 +222,9 @@ export const NEGLIGIBLE_WEIGHT = 1e-8;
 /** A brew that takes less than this share off the interval of the peak tells hardly anything. *Assumption*. */
 export const HARDLY_TELLING = 0.02;
 
-/** The drawn curves, ordered by their peak, in this many equal groups stand for "the peak is about here". *Numerical*. */
+/**
+ * The drawn curves, ordered by their peak, in this many equal groups stand for "the peak is about here". *Numerical*.
+ */
 export const PEAK_GROUPS = 8;
 
 /** At most this many pairs of settings are weighed as a next brew: those expected to be the best cups. *Assumption*. */
@@ -188,7 +233,10 @@ export const MOST_PAIRS = 4;
 /** Smallest probability of a peak that still has a logarithm worth keeping. *Numerical*. */
 export const FAINTEST_MASS = 1e-13;
 
-/** Cells this much lighter than the heaviest (in logs) count as nothing: all of them together could not be seen. *Numerical*. */
+/**
+ * Cells this much lighter than the heaviest (in logs) count as nothing: all of them together could not be seen.
+ * *Numerical*.
+ */
 export const NEGLIGIBLE_LOG = -22;
 
 /** Raised whenever an answer may change: kept verdicts of an older engine are worked out anew. */

@@ -3,7 +3,9 @@ import type { Draws } from './draws';
 import { KEY_DAYS, onAllDays } from './keyDays';
 import type { CurvePoint } from './types';
 
-/** Quantiles `qs` (ascending) of `values`, linear within the bins of a histogram: off by less than 1/256 of their range. */
+/**
+ * Quantiles `qs` (ascending) of `values`, linear within the bins of a histogram: off by less than 1/256 of their range.
+ */
 export function histogramQuantiles(values: Float64Array, qs: readonly number[]): number[] {
   let lo = Infinity;
   let hi = -Infinity;

@@ -11,7 +11,9 @@ const SPACING = (logAge(LAST_DAY) - FIRST) / (GRID.deviation - 1);
 export const NODES = Float64Array.from({ length: GRID.deviation }, (_, i) => FIRST + i * SPACING);
 
 /** Per key day: the node to its left, and how far the day lies from it towards the next (0 … 1). */
-const LEFT_NODE = Uint8Array.from(KEY_DAYS, (day) => Math.min(Math.floor((logAge(day) - FIRST) / SPACING), NODES.length - 2));
+const LEFT_NODE = Uint8Array.from(KEY_DAYS, (day) =>
+  Math.min(Math.floor((logAge(day) - FIRST) / SPACING), NODES.length - 2),
+);
 const SHARE_OF_NEXT = Float64Array.from(KEY_DAYS, (day, k) => (logAge(day) - FIRST) / SPACING - LEFT_NODE[k]!);
 
 /** Adds to `days[at …]`, one entry per key day, what the values at the nodes say of it. */
@@ -44,7 +46,8 @@ export function nodePosterior(data: Data, { whitened }: SeenRegime): NodePosteri
   for (let k = 0; k < m; k++) {
     for (let l = 0; l <= k; l++) {
       const prior = levelCovariance(NODES[k]!, NODES[l]!, sigma0);
-      factor[k * m + l] = prior - dot(gain, k * n, gain, l * n, n) + (k === l ? JITTER * (LEVEL_SD ** 2 + sigma0 ** 2) : 0);
+      factor[k * m + l] =
+        prior - dot(gain, k * n, gain, l * n, n) + (k === l ? JITTER * (LEVEL_SD ** 2 + sigma0 ** 2) : 0);
     }
   }
   cholesky(factor, m);

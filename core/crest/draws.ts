@@ -32,7 +32,9 @@ function normalTable(count: number): Float64Array {
   if (!table) {
     const rng = xoroshiro128plus(DRAW_SEED);
     // Uniform on the open interval: 0 has no normal quantile.
-    table = Float64Array.from({ length: count * NODES.length }, () => quantile((uniformFloat64(rng) + 2 ** -54) / (1 + 2 ** -53)));
+    table = Float64Array.from({ length: count * NODES.length }, () =>
+      quantile((uniformFloat64(rng) + 2 ** -54) / (1 + 2 ** -53)),
+    );
     normalTables.set(count, table);
   }
   return table;
@@ -78,7 +80,8 @@ export function drawCurves(posterior: Posterior, nodes: readonly NodePosterior[]
     const riseAt = (p * rises + r) * days;
     const fallAt = (p * falls + f) * days;
     for (let day = 0; day < days; day++) {
-      curves[d * days + day] = data.levelMean + height * (grid.rise.byDay[riseAt + day]! + grid.fall.byDay[fallAt + day]!);
+      curves[d * days + day] =
+        data.levelMean + height * (grid.rise.byDay[riseAt + day]! + grid.fall.byDay[fallAt + day]!);
     }
     addAtDays(atNodes, curves, d * days);
   }

@@ -8,7 +8,10 @@ import type { Posterior } from './posterior';
 import type { Effect, Moments } from './types';
 
 /** Prior mean and variance of a level's effect and its covariance with each brew, from the terms that make it up. */
-function priorOf(level: Pick<Level, 'loadings'>, data: Data): { mean: number; variance: number; withBrews: Float64Array } {
+function priorOf(
+  level: Pick<Level, 'loadings'>,
+  data: Data,
+): { mean: number; variance: number; withBrews: Float64Array } {
   const withBrews = new Float64Array(data.n);
   let mean = 0;
   let variance = 0;
@@ -27,8 +30,15 @@ export interface EffectDraws {
   variances: Float64Array;
 }
 
-/** The effect of settings, or of several together, given each drawn ridge, with the level, deviation and noise integrated out. */
-export function effectDraws(posterior: Posterior, draws: Draws, levels: readonly Pick<Level, 'loadings'>[]): EffectDraws[] {
+/**
+ * The effect of settings, or of several together, given each drawn ridge, with the level, deviation and noise
+ * integrated out.
+ */
+export function effectDraws(
+  posterior: Posterior,
+  draws: Draws,
+  levels: readonly Pick<Level, 'loadings'>[],
+): EffectDraws[] {
   const { data } = posterior;
   const { n } = data;
   return levels.map((level) => {

@@ -57,7 +57,12 @@ function information(h: Float64Array, { data }: Posterior, terms: readonly Pick<
  * at the posterior mean ridge h and σ = σ₀, the other factors as the prior has them. 0: told apart; near 1: nobody can
  * say which it was.
  */
-export function entanglements(posterior: Posterior, brews: readonly UsableBrew[], levels: readonly Level[], reference: Recipe): Entanglement[] {
+export function entanglements(
+  posterior: Posterior,
+  brews: readonly UsableBrew[],
+  levels: readonly Level[],
+  reference: Recipe,
+): Entanglement[] {
   const { data } = posterior;
   if (data.n < 2) return [];
   const h = meanRidge(posterior);
@@ -66,8 +71,18 @@ export function entanglements(posterior: Posterior, brews: readonly UsableBrew[]
     .map((factor: FactorName) => {
       const others = data.terms.filter((t) => t.factor !== factor);
       const known = information(h, posterior, others);
-      const free = information(h, posterior, [...others, ...data.terms.filter((t) => t.factor === factor).map(({ column, priorSd }) => ({ column, priorSd: FREE_EFFECT * priorSd }))]);
-      return { factor, share: known > 0 ? Math.max(0, 1 - free / known) : 0, ...latestRun(factor, brews, levels), reference: settingOf(factor, reference) };
+      const free = information(h, posterior, [
+        ...others,
+        ...data.terms
+          .filter((t) => t.factor === factor)
+          .map(({ column, priorSd }) => ({ column, priorSd: FREE_EFFECT * priorSd })),
+      ]);
+      return {
+        factor,
+        share: known > 0 ? Math.max(0, 1 - free / known) : 0,
+        ...latestRun(factor, brews, levels),
+        reference: settingOf(factor, reference),
+      };
     })
     .sort((a, b) => b.share - a.share || (a.factor < b.factor ? -1 : 1));
 }
@@ -92,8 +107,13 @@ function settingOf(factor: FactorName, { brewer, waterC, waterG, doseG, filter, 
 }
 
 /** The setting of the latest brews, and the age since which nothing else was used. */
-function latestRun(factor: FactorName, brews: readonly UsableBrew[], levels: readonly Level[]): Pick<Entanglement, 'latest' | 'sinceAge'> {
-  const levelAt = (i: number): string | null => levels.find((level) => level.factor === factor && level.at.includes(i))?.level ?? null;
+function latestRun(
+  factor: FactorName,
+  brews: readonly UsableBrew[],
+  levels: readonly Level[],
+): Pick<Entanglement, 'latest' | 'sinceAge'> {
+  const levelAt = (i: number): string | null =>
+    levels.find((level) => level.factor === factor && level.at.includes(i))?.level ?? null;
   let first = brews.length - 1;
   const latest = levelAt(first);
   while (first > 0 && levelAt(first - 1) === latest) first--;

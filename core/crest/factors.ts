@@ -5,7 +5,9 @@ import type { UsableBrew } from './usable';
 import type { FactorName } from './types';
 import type { Recipe } from '../brew/kinds';
 
-/** A settable thing that may move the score: how far each brew stands from the reference, and what is believed of it. */
+/**
+ * A settable thing that may move the score: how far each brew stands from the reference, and what is believed of it.
+ */
 export interface Term {
   factor: FactorName;
   /** One value per usable brew, 0 at the reference. */
@@ -41,14 +43,22 @@ function signed(value: number): string {
 }
 
 /**
- * The terms and levels the brews have tried, against the reference recipe. A setting a brew does not state counts as the
- * reference's. Levels come sorted by factor and setting.
+ * The terms and levels the brews have tried, against the reference recipe. A setting a brew does not state counts as
+ * the reference's. Levels come sorted by factor and setting.
  */
-export function tried(brews: readonly UsableBrew[], reference: Recipe, sigma0: number): { terms: Term[]; levels: Level[] } {
+export function tried(
+  brews: readonly UsableBrew[],
+  reference: Recipe,
+  sigma0: number,
+): { terms: Term[]; levels: Level[] } {
   const terms: Term[] = [];
   const levels: Level[] = [];
 
-  const named = (factor: 'brewer' | 'filter' | 'waterRecipe' | 'taster', base: string | null, pick: (b: UsableBrew) => string | null): void => {
+  const named = (
+    factor: 'brewer' | 'filter' | 'waterRecipe' | 'taster',
+    base: string | null,
+    pick: (b: UsableBrew) => string | null,
+  ): void => {
     const names = [...new Set(brews.map(pick))].filter((name): name is string => name !== null && name !== base).sort();
     for (const name of names) {
       const column = Float64Array.from(brews, (brew) => (pick(brew) === name ? 1 : 0));
@@ -57,7 +67,11 @@ export function tried(brews: readonly UsableBrew[], reference: Recipe, sigma0: n
     }
   };
 
-  const measured = (factor: 'waterC' | 'grindStep' | 'ratio', offset: (b: UsableBrew) => number, label: (offset: number) => string): void => {
+  const measured = (
+    factor: 'waterC' | 'grindStep' | 'ratio',
+    offset: (b: UsableBrew) => number,
+    label: (offset: number) => string,
+  ): void => {
     const { linear, quadratic, unit } = EFFECT_SD[factor];
     const column = Float64Array.from(brews, (brew) => roundTo(offset(brew) / unit, 6));
     const settings = [...new Set(column)].filter((x) => x !== 0).sort((a, b) => a - b);
@@ -90,11 +104,23 @@ export function tried(brews: readonly UsableBrew[], reference: Recipe, sigma0: n
     (b) => (b.waterC === null || reference.waterC === null ? 0 : b.waterC - reference.waterC),
     (dC) => `${roundTo((reference.waterC ?? 0) + dC, 1)} °C`,
   );
-  measured('grindStep', (b) => (b.grindStep ?? 0) - (reference.grindStep ?? 0), (steps) => signed(roundTo(steps, 2)));
+  measured(
+    'grindStep',
+    (b) => (b.grindStep ?? 0) - (reference.grindStep ?? 0),
+    (steps) => signed(roundTo(steps, 2)),
+  );
   // Rounded to what a kitchen scale and a spoon of beans can tell apart, so that 240.2 g is not a setting of its own.
-  measured('ratio', (b) => roundTo(ratio(b.waterG, b.doseG) - referenceRatio, 1), (dr) => `1:${roundTo(referenceRatio + dr, 1)}`);
+  measured(
+    'ratio',
+    (b) => roundTo(ratio(b.waterG, b.doseG) - referenceRatio, 1),
+    (dr) => `1:${roundTo(referenceRatio + dr, 1)}`,
+  );
   named('filter', reference.filter ?? mostUsed(brews.map((b) => b.filter ?? null)), (b) => b.filter ?? null);
-  named('waterRecipe', reference.waterRecipe ?? mostUsed(brews.map((b) => b.waterRecipe ?? null)), (b) => b.waterRecipe ?? null);
+  named(
+    'waterRecipe',
+    reference.waterRecipe ?? mostUsed(brews.map((b) => b.waterRecipe ?? null)),
+    (b) => b.waterRecipe ?? null,
+  );
   named('taster', mostUsed(brews.map((b) => b.taster ?? null)), (b) => b.taster ?? null);
   return { terms, levels };
 }

@@ -26,15 +26,17 @@ import { dayProbabilities, spans, steadyProbability } from './window';
  *
  *     y = level + A·h(x; course) + Σ recipe and taster effects + deviation(x) + noise
  *
- * with the priors of `constants.ts`. The course h is one crest with a rise and a fall, or a crest with a lower one before
- * or after it, or going stale from the first day. Inference is exact up to the grid: peak, courses and noise on nodes, the
- * height a cut-off normal, everything else Gaussian. The same input gives the same bytes, in any order of its brews.
+ * with the priors of `constants.ts`. The course h is one crest with a rise and a fall, or a crest with a lower one
+ * before or after it, or going stale from the first day. Inference is exact up to the grid: peak, courses and noise on
+ * nodes, the height a cut-off normal, everything else Gaussian. The same input gives the same bytes, in any order of
+ * its brews.
  *
  * @param density 1 in use; 2 doubles every grid, for checking that no reported figure depends on it
  * @throws RangeError when σ₀ is not a positive number
  */
 export function fitCrest(input: CrestInput, density = 1): CrestFit {
-  if (!(input.sigma0 > 0)) throw new RangeError(`The repeatability σ₀ must be a positive number of points, not ${input.sigma0}`);
+  if (!(input.sigma0 > 0))
+    throw new RangeError(`The repeatability σ₀ must be a positive number of points, not ${input.sigma0}`);
   const brews = usableBrews(input);
   const { terms, levels } = tried(brews, input.reference, input.sigma0);
   const grid = gridOf(density);
@@ -61,7 +63,11 @@ export function fitCrest(input: CrestInput, density = 1): CrestFit {
     peak: peakSummary(posterior, marginal),
     fresh: marginal[FRESH_PEAK]!,
     peakProbability: peakByDay(posterior, marginal),
-    lesson: { peak: peakEvidence(marginal, peakWeights), noise: noiseMoments(posterior), level: levelMoments(posterior, draws) },
+    lesson: {
+      peak: peakEvidence(marginal, peakWeights),
+      noise: noiseMoments(posterior),
+      level: levelMoments(posterior, draws),
+    },
     curve,
     ...probabilities,
     ...spans(probabilities.inWindow),

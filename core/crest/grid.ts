@@ -1,4 +1,14 @@
-import { FALL_WIDTH, FRESH, GRID, GRID_REACH, NOISE_LOG_SD, PEAK_MAX_DAYS, PEAK_MIN_DAYS, RISE_WIDTH, SECOND_CREST } from './constants';
+import {
+  FALL_WIDTH,
+  FRESH,
+  GRID,
+  GRID_REACH,
+  NOISE_LOG_SD,
+  PEAK_MAX_DAYS,
+  PEAK_MIN_DAYS,
+  RISE_WIDTH,
+  SECOND_CREST,
+} from './constants';
 import { KEY_DAYS } from './keyDays';
 import { logAge, ridge, staling, twoCrests } from './shape';
 import type { Moments } from './types';
@@ -20,7 +30,9 @@ export interface Course {
   lossFresh(x: number): number;
 }
 
-/** The ways of one side, and what is lost on the key days, [peak][course][key day], zero on the other side of the peak. */
+/**
+ * The ways of one side, and what is lost on the key days, [peak][course][key day], zero on the other side of the peak.
+ */
 export interface Side {
   courses: readonly Course[];
   byDay: Float64Array;
@@ -35,8 +47,8 @@ export interface Regime {
 /** The fixed grids a fit runs on. They depend on nothing but the density, so they are built once and kept. */
 export interface Grid {
   /**
-   * ln peak age. Entry `FRESH_PEAK` stands for "no crest after the first days"; from `FIRST_CREST` on come the midpoints of
-   * equal cells over ln 1.5 … ln 90.
+   * ln peak age. Entry `FRESH_PEAK` stands for "no crest after the first days"; from `FIRST_CREST` on come the
+   * midpoints of equal cells over ln 1.5 … ln 90.
    */
   logPeaks: Float64Array;
   peakStep: number;
@@ -91,7 +103,10 @@ function coursesOf(width: { median: number; logSd: number }, count: number, away
   return [...plain, ...twice];
 }
 
-/** Whether a peak and the courses before and after it go together: one second crest at most, and none on a bag that has no first. */
+/**
+ * Whether a peak and the courses before and after it go together: one second crest at most, and none on a bag that has
+ * no first.
+ */
 export function goTogether(peak: number, before: Course, after: Course): boolean {
   return Number(peak === FRESH_PEAK) + Number(before.second) + Number(after.second) <= 1;
 }
@@ -118,7 +133,12 @@ function buildGrid(density: number): Grid {
  * ridge is the sum of its two sides, which is what lets a fit whiten each side once and add. A bag that was best fresh
  * is all fall.
  */
-export function halfRidges(logPeaks: Float64Array, courses: readonly Course[], xs: Float64Array, side: 'rise' | 'fall'): Float64Array {
+export function halfRidges(
+  logPeaks: Float64Array,
+  courses: readonly Course[],
+  xs: Float64Array,
+  side: 'rise' | 'fall',
+): Float64Array {
   const out = new Float64Array(logPeaks.length * courses.length * xs.length);
   let at = 0;
   logPeaks.forEach((peak, p) => {

@@ -13,7 +13,9 @@ export interface PastBag {
   lesson: CrestFit['lesson'];
 }
 
-/** Blind repeats of one cup: the pooled sd of their marks, points, its degrees of freedom, and the σ₀ of their school. */
+/**
+ * Blind repeats of one cup: the pooled sd of their marks, points, its degrees of freedom, and the σ₀ of their school.
+ */
 export interface Repeats {
   sd: number;
   degrees: number;
@@ -26,18 +28,27 @@ const kindOf = (bag: Kind): string => `${bag.roastLevel ?? '?'} ${bag.process ??
 /** The past, read once; new bags of any kind are then asked of it at little cost. */
 export interface History {
   bags: number;
-  /** Per spread of single bags and per kind: ln likelihood of all its bags, were they to peak later by each of `SHIFTS`. */
+  /**
+   * Per spread of single bags and per kind: ln likelihood of all its bags, were they to peak later by each of `SHIFTS`.
+   */
   peaks: { sd: number; logWeight: number; byKind: Map<string, Float64Array> }[];
   noise: Moments;
   levelMean: number;
 }
 
 /** Shifts of ln peak days against the table on which a history is worked out, equally spaced. */
-const SHIFTS = Float64Array.from({ length: HISTORY.peak.shiftNodes }, (_, i) => HISTORY.peak.reach * ((2 * i) / (HISTORY.peak.shiftNodes - 1) - 1));
+const SHIFTS = Float64Array.from(
+  { length: HISTORY.peak.shiftNodes },
+  (_, i) => HISTORY.peak.reach * ((2 * i) / (HISTORY.peak.shiftNodes - 1) - 1),
+);
 
 /** Reads finished bags and blind repeats. Bags without a brew teach nothing. */
 export function historyOf(past: readonly PastBag[], repeats: readonly Repeats[]): History {
-  const likelihoods = past.map((bag) => ({ kind: kindOf(bag), table: tablePeakDays(bag.roastLevel, bag.process, bag.style), likelihood: Float64Array.from(bag.lesson.peak, Math.exp) }));
+  const likelihoods = past.map((bag) => ({
+    kind: kindOf(bag),
+    table: tablePeakDays(bag.roastLevel, bag.process, bag.style),
+    likelihood: Float64Array.from(bag.lesson.peak, Math.exp),
+  }));
   const tables = [...new Set(likelihoods.map(({ table }) => table))];
   const peaks = HISTORY.peak.spreads.map(({ sd, logWeight }) => {
     const byKind = new Map(likelihoods.map(({ kind }) => [kind, new Float64Array(SHIFTS.length)]));
@@ -45,7 +56,8 @@ export function historyOf(past: readonly PastBag[], repeats: readonly Repeats[])
       const alike = likelihoods.filter((bag) => bag.table === table);
       SHIFTS.forEach((shift, i) => {
         const weights = peakWeights({ days: table * Math.exp(shift), logSd: sd });
-        for (const { kind, likelihood } of alike) byKind.get(kind)![i]! += Math.log(dot(weights, 0, likelihood, 0, weights.length));
+        for (const { kind, likelihood } of alike)
+          byKind.get(kind)![i]! += Math.log(dot(weights, 0, likelihood, 0, weights.length));
       });
     }
     return { sd, logWeight, byKind };
@@ -58,7 +70,10 @@ export function priorFor(history: History, bag: Kind & Pick<PastBag, 'style'>): 
   return { peak: peakPriorFrom(history, bag), noise: history.noise, levelMean: history.levelMean };
 }
 
-/** Prior weight of every entry of the peak axis, were the peaks of a kind to scatter around `days` with log-sd `logSd`; sums to 1. */
+/**
+ * Prior weight of every entry of the peak axis, were the peaks of a kind to scatter around `days` with log-sd `logSd`;
+ * sums to 1.
+ */
 function peakWeights(peak: PeakPrior): Float64Array {
   const weights = gridOf(1).logPeaks.map((x, p) => (p < FIRST_CREST ? 0 : peakDensity(x, peak)));
   const total = weights.reduce((sum, weight) => sum + weight, 0);
@@ -120,7 +135,13 @@ export function peakPriorFrom({ bags, peaks }: History, bag: Kind & Pick<PastBag
   const answers = peaks.flatMap(({ sd, logWeight, byKind }) =>
     normalNodes(tasterSd, tasterNodes).map((taster) => {
       const ofKind = (logs: Float64Array | undefined) =>
-        gather(kinds.map(({ at, logWeight: w }) => ({ log: w + (logs ? atShift(logs, taster.at + at) : 0), mean: taster.at + at, square: (taster.at + at) ** 2 })));
+        gather(
+          kinds.map(({ at, logWeight: w }) => ({
+            log: w + (logs ? atShift(logs, taster.at + at) : 0),
+            mean: taster.at + at,
+            square: (taster.at + at) ** 2,
+          })),
+        );
       const mine = ofKind(byKind.get(own));
       const others = [...byKind].reduce((sum, [kind, logs]) => (kind === own ? sum : sum + ofKind(logs).log), 0);
       return { log: logWeight + taster.logWeight + mine.log + others, mean: mine.mean, square: mine.square + sd ** 2 };
@@ -151,13 +172,16 @@ function normalPosterior(prior: Moments, observations: readonly Observation[]): 
 function ownEvidence(posterior: Moments, prior: Moments): Observation | null {
   const precision = 1 / posterior.sd ** 2 - 1 / prior.sd ** 2;
   if (precision * prior.sd ** 2 < LEAST_EVIDENCE) return null;
-  return { value: (posterior.mean / posterior.sd ** 2 - prior.mean / prior.sd ** 2) / precision, variance: 1 / precision };
+  return {
+    value: (posterior.mean / posterior.sd ** 2 - prior.mean / prior.sd ** 2) / precision,
+    variance: 1 / precision,
+  };
 }
 
 /**
- * ln σ/σ₀ of a new bag: the taster's own mean ~ Normal(0, tasterSd²), a bag's ~ Normal(taster's, bagSd²). Past bags speak
- * through their fits. A pooled sd s of blind repeats with ν degrees of freedom observes the taster's mean directly,
- * ln s/σ₀ with variance 1/(2ν) (the delta method).
+ * ln σ/σ₀ of a new bag: the taster's own mean ~ Normal(0, tasterSd²), a bag's ~ Normal(taster's, bagSd²). Past bags
+ * speak through their fits. A pooled sd s of blind repeats with ν degrees of freedom observes the taster's mean
+ * directly, ln s/σ₀ with variance 1/(2ν) (the delta method).
  */
 export function noisePriorFrom(past: readonly Pick<PastBag, 'lesson'>[], repeats: readonly Repeats[]): Moments {
   const { tasterSd, bagSd } = HISTORY.noise;
@@ -165,7 +189,9 @@ export function noisePriorFrom(past: readonly Pick<PastBag, 'lesson'>[], repeats
     const own = ownEvidence(lesson.noise, { mean: 0, sd: NOISE_LOG_SD });
     return own ? [{ value: own.value, variance: own.variance + bagSd ** 2 }] : [];
   });
-  const fromRepeats = repeats.flatMap(({ sd, degrees, sigma0 }) => (degrees > 0 && sd > 0 ? [{ value: Math.log(sd / sigma0), variance: 1 / (2 * degrees) }] : []));
+  const fromRepeats = repeats.flatMap(({ sd, degrees, sigma0 }) =>
+    degrees > 0 && sd > 0 ? [{ value: Math.log(sd / sigma0), variance: 1 / (2 * degrees) }] : [],
+  );
   const taster = normalPosterior({ mean: 0, sd: tasterSd }, [...fromBags, ...fromRepeats]);
   return { mean: taster.mean, sd: Math.hypot(taster.sd, bagSd) };
 }

@@ -3,7 +3,18 @@ export { fitCrest } from './fit';
 export { tablePeakDays } from './prior';
 export { holdWish } from './holdWish';
 export { historyOf, priorFor, type History, type PastBag, type Repeats } from './history';
-export { ANY_SITUATION, bestCupDay, mostTellingDay, proposals, recipeText, tellingText, worthTelling, type DayProposals, type Proposal, type Situation } from './next';
+export {
+  ANY_SITUATION,
+  bestCupDay,
+  mostTellingDay,
+  proposals,
+  recipeText,
+  tellingText,
+  worthTelling,
+  type DayProposals,
+  type Proposal,
+  type Situation,
+} from './next';
 export { priorMoved } from './priorMoved';
 export { pooledRepeats, type RepeatGroup } from './repeats';
 export { compact, readingOf, type Reading } from './reading';

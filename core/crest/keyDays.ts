@@ -4,7 +4,12 @@ import { LAST_DAY } from './constants';
  * The rest days on which whole curves are drawn: every day while a bag moves fast, fewer later, since everything is
  * smooth in ln days. What is worked out on them is carried to all rest days 0 … 90 in straight lines. *Numerical*.
  */
-export const KEY_DAYS: readonly number[] = [...range(0, 24, 1), ...range(26, 40, 2), ...range(44, 60, 4), ...range(66, LAST_DAY, 6)];
+export const KEY_DAYS: readonly number[] = [
+  ...range(0, 24, 1),
+  ...range(26, 40, 2),
+  ...range(44, 60, 4),
+  ...range(66, LAST_DAY, 6),
+];
 
 function range(from: number, to: number, step: number): number[] {
   return Array.from({ length: Math.floor((to - from) / step) + 1 }, (_, i) => from + i * step);

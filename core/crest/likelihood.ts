@@ -32,7 +32,9 @@ export function dataOf(input: CrestInput, brews: readonly UsableBrew[], terms: r
   const n = brews.length;
   const levelMean = input.prior?.levelMean ?? LEVEL_MEAN;
   const x = Float64Array.from(brews, (b) => logAge(b.age));
-  const residual = Float64Array.from(brews, (b, i) => terms.reduce((r, t) => r - t.priorMean * t.column[i]!, b.overall - levelMean));
+  const residual = Float64Array.from(brews, (b, i) =>
+    terms.reduce((r, t) => r - t.priorMean * t.column[i]!, b.overall - levelMean),
+  );
   const noise = Float64Array.from(brews, (b) => RECORD_VARIANCE[b.recordedFrom]);
   const settled = new Float64Array(n * n);
   for (let i = 0; i < n; i++) {

@@ -40,7 +40,13 @@ export function meanCurve(posterior: Posterior, nodes: readonly NodePosterior[])
 
   const days = KEY_DAYS.length;
   const mean = new Float64Array(days).fill(data.levelMean);
-  const addSide = (heights: Float64Array, table: Float64Array, stride: number, into: Float64Array, sign: number): void => {
+  const addSide = (
+    heights: Float64Array,
+    table: Float64Array,
+    stride: number,
+    into: Float64Array,
+    sign: number,
+  ): void => {
     heights.forEach((height, k) => {
       if (height === 0) return;
       for (let i = 0; i < stride; i++) into[i]! += sign * height * table[k * stride + i]!;
@@ -55,7 +61,10 @@ export function meanCurve(posterior: Posterior, nodes: readonly NodePosterior[])
     addSide(riseHeight[s] as Float64Array, regime.rise, n, residual, -1);
     addSide(fallHeight[s] as Float64Array, regime.fall, n, residual, -1);
     const { gain } = nodes[s]!;
-    addAtDays(NODES.map((_, k) => dot(gain, k * n, residual, 0, n)), mean);
+    addAtDays(
+      NODES.map((_, k) => dot(gain, k * n, residual, 0, n)),
+      mean,
+    );
   });
   return onAllDays(mean);
 }

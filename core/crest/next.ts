@@ -18,7 +18,8 @@ export const ANY_SITUATION: Situation = { cupsLeft: null, brewers: null, oneChan
 /** Factors whose setting differs between two recipes. */
 function apart(a: readonly Change[], b: readonly Change[]): number {
   const factors = new Set([...a, ...b].map(({ factor }) => factor));
-  const levelOf = (changes: readonly Change[], factor: Change['factor']): string | undefined => changes.find((c) => c.factor === factor)?.level;
+  const levelOf = (changes: readonly Change[], factor: Change['factor']): string | undefined =>
+    changes.find((c) => c.factor === factor)?.level;
   return [...factors].filter((factor) => levelOf(a, factor) !== levelOf(b, factor)).length;
 }
 
@@ -40,29 +41,42 @@ export interface DayProposals {
 
 /**
  * What to brew today and on the days to come: the recipe with the highest expected score, and the one from which most
- * is learnt about when the peak is. Both stay among settings already tried and at hand; the reference wins ties. Nothing
- * is proposed once no dose is left.
+ * is learnt about when the peak is. Both stay among settings already tried and at hand; the reference wins ties.
+ * Nothing is proposed once no dose is left.
  *
  * @param ages rest age on each day, today first
  */
-export function proposals(fit: Pick<CrestFit, 'options' | 'latest' | 'usable'>, ages: readonly number[], { cupsLeft, brewers, oneChange }: Situation): DayProposals[] {
+export function proposals(
+  fit: Pick<CrestFit, 'options' | 'latest' | 'usable'>,
+  ages: readonly number[],
+  { cupsLeft, brewers, oneChange }: Situation,
+): DayProposals[] {
   if (cupsLeft === 0) return [];
-  const atHand = ({ factor, level }: Change): boolean => factor !== 'brewer' || brewers === null || brewers.includes(level);
+  const atHand = ({ factor, level }: Change): boolean =>
+    factor !== 'brewer' || brewers === null || brewers.includes(level);
   const allowed = fit.options.filter(({ changes }) => changes.every(atHand));
   const near = oneChange && fit.usable > 0 ? allowed.filter(({ changes }) => apart(changes, fit.latest) <= 1) : allowed;
   // Where what is at hand is more than one change away, going back to the reference is the nearest there is.
   const open = near.length > 0 ? near : allowed.filter(({ changes }) => changes.length === 0);
   return ages.map((age, inDays) => {
     const day = reportedDay(age);
-    const options = open.map(({ changes, expected, telling }): Proposal => ({ changes, expected: expected[day] ?? 0, telling: telling[day] ?? 0 }));
-    const highest = (by: 'expected' | 'telling'): Proposal => options.reduce((best, option) => (option[by] > best[by] ? option : best));
+    const options = open.map(({ changes, expected, telling }): Proposal => ({
+      changes,
+      expected: expected[day] ?? 0,
+      telling: telling[day] ?? 0,
+    }));
+    const highest = (by: 'expected' | 'telling'): Proposal =>
+      options.reduce((best, option) => (option[by] > best[by] ? option : best));
     return { inDays, bestCup: highest('expected'), mostTelling: highest('telling') };
   });
 }
 
 /** The day among `days` with the best cup; the soonest where two tie. */
 export function bestCupDay(days: readonly DayProposals[]): DayProposals | null {
-  return days.reduce<DayProposals | null>((best, day) => (best === null || day.bestCup.expected > best.bestCup.expected ? day : best), null);
+  return days.reduce<DayProposals | null>(
+    (best, day) => (best === null || day.bestCup.expected > best.bestCup.expected ? day : best),
+    null,
+  );
 }
 
 /** The soonest of `days` that tells nearly as much as the most telling of them. */

@@ -10,12 +10,18 @@ type Settable = Level & { mean: number };
 
 /** What the latest usable brew changed from the reference. */
 export function latestChanges(levels: readonly Level[], n: number): Change[] {
-  return levels.filter((level) => level.factor !== 'taster' && level.at.includes(n - 1)).map(({ factor, level }) => ({ factor, level }));
+  return levels
+    .filter((level) => level.factor !== 'taster' && level.at.includes(n - 1))
+    .map(({ factor, level }) => ({ factor, level }));
 }
 
-/** The ways a next brew may go: the reference, each setting tried, the best pairs of them, and the latest recipe again. */
+/**
+ * The ways a next brew may go: the reference, each setting tried, the best pairs of them, and the latest recipe again.
+ */
 function waysOf(settable: readonly Settable[], n: number): Settable[][] {
-  const pairs = settable.flatMap((a, i) => settable.slice(i + 1).flatMap((b) => (b.factor === a.factor ? [] : [[a, b]])));
+  const pairs = settable.flatMap((a, i) =>
+    settable.slice(i + 1).flatMap((b) => (b.factor === a.factor ? [] : [[a, b]])),
+  );
   const sum = (way: readonly Settable[]): number => way.reduce((total, { mean }) => total + mean, 0);
   pairs.sort((a, b) => sum(b) - sum(a));
   const latest = settable.filter((level) => level.at.includes(n - 1));
@@ -25,11 +31,23 @@ function waysOf(settable: readonly Settable[], n: number): Settable[][] {
 }
 
 /** Every way to brew next, with what is expected of the cup and of what it would tell. */
-export function optionsOf(posterior: Posterior, mean: readonly number[], draws: Draws, levels: readonly Level[], effects: readonly Effect[]): BrewOption[] {
+export function optionsOf(
+  posterior: Posterior,
+  mean: readonly number[],
+  draws: Draws,
+  levels: readonly Level[],
+  effects: readonly Effect[],
+): BrewOption[] {
   const { sigma0, n } = posterior.data;
-  const settable = levels.map((level, k) => ({ ...level, mean: effects[k]!.mean })).filter(({ factor }) => factor !== 'taster');
+  const settable = levels
+    .map((level, k) => ({ ...level, mean: effects[k]!.mean }))
+    .filter(({ factor }) => factor !== 'taster');
   const ways = waysOf(settable, n);
-  const drawn = effectDraws(posterior, draws, ways.map((way) => ({ loadings: way.flatMap(({ loadings }) => loadings) })));
+  const drawn = effectDraws(
+    posterior,
+    draws,
+    ways.map((way) => ({ loadings: way.flatMap(({ loadings }) => loadings) })),
+  );
   const sums = groupSums(draws);
   return ways.map((way, k) => ({
     changes: way.map(({ factor, level }) => ({ factor, level })),
@@ -69,7 +87,12 @@ function groupSums({ count, curves }: Draws): GroupSums {
  *
  * In a good approximation the interval of the peak shrinks by the factor e to the minus this.
  */
-function tellingByDay({ curves }: Draws, { perGroup, sum, square }: GroupSums, { means, variances }: EffectDraws, sigma0: number): number[] {
+function tellingByDay(
+  { curves }: Draws,
+  { perGroup, sum, square }: GroupSums,
+  { means, variances }: EffectDraws,
+  sigma0: number,
+): number[] {
   const days = KEY_DAYS.length;
   const within = new Float64Array(days);
   const all = new Float64Array(days);
@@ -100,5 +123,9 @@ function tellingByDay({ curves }: Draws, { perGroup, sum, square }: GroupSums, {
     alone += noise;
   }
   const used = perGroup * PEAK_GROUPS;
-  return onAllDays(within.map((inGroups, day) => Math.max(0, 0.5 * (Math.log((allSquares[day]! - all[day]! ** 2 / used + alone) / used) - inGroups))));
+  return onAllDays(
+    within.map((inGroups, day) =>
+      Math.max(0, 0.5 * (Math.log((allSquares[day]! - all[day]! ** 2 / used + alone) / used) - inGroups)),
+    ),
+  );
 }

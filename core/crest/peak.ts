@@ -13,19 +13,28 @@ export function peakMarginal({ grid, weight }: Posterior): Float64Array {
  * taken out again, so that a history can weigh the same bag under another one.
  */
 export function peakEvidence(marginal: Float64Array, logPeakWeights: Float64Array): number[] {
-  const evidence = Array.from(marginal, (mass, p) => Math.log(Math.max(mass, FAINTEST_MASS)) - Math.max(logPeakWeights[p]!, Math.log(FAINTEST_MASS)));
+  const evidence = Array.from(
+    marginal,
+    (mass, p) => Math.log(Math.max(mass, FAINTEST_MASS)) - Math.max(logPeakWeights[p]!, Math.log(FAINTEST_MASS)),
+  );
   const most = Math.max(...evidence);
   return evidence.map((e) => e - most);
 }
 
-/** The posterior of the peak given that there is one after the first days; the whole of nothing where that is ruled out. */
+/**
+ * The posterior of the peak given that there is one after the first days; the whole of nothing where that is ruled out.
+ */
 function crestMarginal(marginal: Float64Array): Float64Array {
   const crest = 1 - marginal[FRESH_PEAK]!;
   return marginal.map((mass, p) => (p === FRESH_PEAK || crest <= 0 ? 0 : mass / crest));
 }
 
 /** The quantiles `qs` (ascending) of ln peak age, with the probability of a cell spread evenly over its log width. */
-function logQuantiles({ grid: { logPeaks, peakStep } }: Posterior, crest: Float64Array, qs: readonly number[]): number[] {
+function logQuantiles(
+  { grid: { logPeaks, peakStep } }: Posterior,
+  crest: Float64Array,
+  qs: readonly number[],
+): number[] {
   let p = FIRST_CREST;
   let below = 0;
   return qs.map((q) => {
@@ -37,20 +46,34 @@ function logQuantiles({ grid: { logPeaks, peakStep } }: Posterior, crest: Float6
 }
 
 /**
- * Median peak age and the shortest interval (in ln days) of probability `INTERVAL_LEVEL`, days, given that the bag has a
- * crest after its first days. The shortest interval leaves out the flat tails of the prior that a central one would keep.
+ * Median peak age and the shortest interval (in ln days) of probability `INTERVAL_LEVEL`, days, given that the bag has
+ * a crest after its first days. The shortest interval leaves out the flat tails of the prior that a central one would
+ * keep.
  */
-export function peakSummary(posterior: Posterior, marginal: Float64Array): { day: number; lo: number; hi: number; level: number } {
+export function peakSummary(
+  posterior: Posterior,
+  marginal: Float64Array,
+): { day: number; lo: number; hi: number; level: number } {
   const crest = crestMarginal(marginal);
-  const starts = Array.from({ length: INTERVAL_STEPS + 1 }, (_, step) => ((1 - INTERVAL_LEVEL) * step) / INTERVAL_STEPS);
+  const starts = Array.from(
+    { length: INTERVAL_STEPS + 1 },
+    (_, step) => ((1 - INTERVAL_LEVEL) * step) / INTERVAL_STEPS,
+  );
   const los = logQuantiles(posterior, crest, starts);
-  const his = logQuantiles(posterior, crest, starts.map((from) => Math.min(1, from + INTERVAL_LEVEL)));
+  const his = logQuantiles(
+    posterior,
+    crest,
+    starts.map((from) => Math.min(1, from + INTERVAL_LEVEL)),
+  );
   const shortest = starts.reduce((best, _, i) => (his[i]! - los[i]! < his[best]! - los[best]! ? i : best), 0);
   const [median = NaN] = logQuantiles(posterior, crest, [0.5]);
   return { day: Math.exp(median), lo: Math.exp(los[shortest]!), hi: Math.exp(his[shortest]!), level: INTERVAL_LEVEL };
 }
 
-/** Probability that the best day rounds to each rest day 0 … 90: a cell is shared out over the days it spans; fresh is day 0. */
+/**
+ * Probability that the best day rounds to each rest day 0 … 90: a cell is shared out over the days it spans; fresh is
+ * day 0.
+ */
 export function peakByDay({ grid }: Posterior, marginal: Float64Array): number[] {
   const out = new Array<number>(LAST_DAY + 1).fill(0);
   out[0] = marginal[FRESH_PEAK]!;

@@ -14,8 +14,8 @@ export interface SeenRegime extends Regime {
 }
 
 /**
- * The posterior on the grid. Cells are ordered [peak][regime][rise][fall], so that neighbours in the list are neighbours
- * in the peak. Given a cell, the height A is Normal(mean, sd²) cut off below 0.
+ * The posterior on the grid. Cells are ordered [peak][regime][rise][fall], so that neighbours in the list are
+ * neighbours in the peak. Given a cell, the height A is Normal(mean, sd²) cut off below 0.
  */
 export interface Posterior {
   grid: Grid;
@@ -73,7 +73,10 @@ export function posteriorOf(data: Data, grid: Grid, logPeakWeights: Float64Array
   const heightMean = new Float64Array(cells);
   const heightSd = new Float64Array(cells);
   const variance = (HEIGHT_SD * data.sigma0) ** 2;
-  const sides: Sides = { rise: halfRidges(grid.logPeaks, before, data.x, 'rise'), fall: halfRidges(grid.logPeaks, after, data.x, 'fall') };
+  const sides: Sides = {
+    rise: halfRidges(grid.logPeaks, before, data.x, 'rise'),
+    fall: halfRidges(grid.logPeaks, after, data.x, 'fall'),
+  };
   const regimes = noises.map((regime) => seen(data, sides, regime));
 
   const riseWeights = Float64Array.from(before, ({ logWeight }) => logWeight);

@@ -18,7 +18,11 @@ import type { CrestInput, PeakPrior, Process, RoastLevel } from './types';
 
 /** Median peak age p₀ in days by the table: roast level × process × style. Unstated labels use the defaults. */
 export function tablePeakDays(roastLevel: RoastLevel | null, process: Process | null, style: Style): number {
-  return PEAK_DAYS_BY_ROAST[roastLevel ?? DEFAULT_ROAST] * PEAK_FACTOR_BY_PROCESS[process ?? DEFAULT_PROCESS] * PEAK_FACTOR_BY_STYLE[style];
+  return (
+    PEAK_DAYS_BY_ROAST[roastLevel ?? DEFAULT_ROAST] *
+    PEAK_FACTOR_BY_PROCESS[process ?? DEFAULT_PROCESS] *
+    PEAK_FACTOR_BY_STYLE[style]
+  );
 }
 
 /** Where a bag's peak is expected before its first cup: by the taster's past, or by the table. */
@@ -54,5 +58,7 @@ export function logPeakWeights({ logPeaks }: Grid, prior: PeakPrior, adviceDays:
     return peakDensity(x, prior) * Math.exp(-0.5 * advice * advice);
   });
   const total = crests.reduce((sum, weight) => sum + weight, 0);
-  return crests.map((weight, p) => Math.log(p === FRESH_PEAK ? FRESH.share : ((1 - FRESH.share) * (1 - SECOND_CREST.share) * weight) / total));
+  return crests.map((weight, p) =>
+    Math.log(p === FRESH_PEAK ? FRESH.share : ((1 - FRESH.share) * (1 - SECOND_CREST.share) * weight) / total),
+  );
 }

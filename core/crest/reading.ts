@@ -13,7 +13,11 @@ export interface Reading {
 }
 
 /** Reads a fit at a rest age; `finished` when nothing is left to drink. */
-export function readingOf(fit: FitSummary & Pick<CrestFit, 'effects' | 'entangled'>, age: number, finished: boolean): Reading {
+export function readingOf(
+  fit: FitSummary & Pick<CrestFit, 'effects' | 'entangled'>,
+  age: number,
+  finished: boolean,
+): Reading {
   const today = stateOf(fit, age, finished);
   const day = Math.floor(age + 1e-9);
   return {
@@ -25,7 +29,10 @@ export function readingOf(fit: FitSummary & Pick<CrestFit, 'effects' | 'entangle
   };
 }
 
-/** A fit with points to 2 decimals, days to 1 and probabilities to 3: what leaves the engine, small and the same everywhere. */
+/**
+ * A fit with points to 2 decimals, days to 1 and probabilities to 3: what leaves the engine, small and the same
+ * everywhere.
+ */
 export function compact(fit: CrestFit): CrestFit {
   const points = (value: number): number => roundTo(value, 2);
   const days = (value: number): number => roundTo(value, 1);
@@ -37,7 +44,13 @@ export function compact(fit: CrestFit): CrestFit {
     fresh: roundTo(fit.fresh, 3),
     lesson: { peak: fit.lesson.peak.map(points), noise: moments(fit.lesson.noise), level: moments(fit.lesson.level) },
     peakProbability: fit.peakProbability.map((value) => roundTo(value, 4)),
-    curve: fit.curve.map((p) => ({ day: p.day, mean: points(p.mean), lo: points(p.lo), median: points(p.median), hi: points(p.hi) })),
+    curve: fit.curve.map((p) => ({
+      day: p.day,
+      mean: points(p.mean),
+      lo: points(p.lo),
+      median: points(p.median),
+      hi: points(p.hi),
+    })),
     inWindow: probabilities(fit.inWindow),
     climbing: probabilities(fit.climbing),
     fading: probabilities(fit.fading),
@@ -48,6 +61,10 @@ export function compact(fit: CrestFit): CrestFit {
     mostTold: probabilities(fit.mostTold),
     options: fit.options.map((o) => ({ ...o, expected: o.expected.map(points), telling: probabilities(o.telling) })),
     effects: fit.effects.map((e) => ({ ...e, mean: points(e.mean), sd: points(e.sd), helps: roundTo(e.helps, 3) })),
-    brews: fit.brews.map((b) => ({ ...b, age: roundTo(b.age, 2), atReference: b.atReference === null ? null : points(b.atReference) })),
+    brews: fit.brews.map((b) => ({
+      ...b,
+      age: roundTo(b.age, 2),
+      atReference: b.atReference === null ? null : points(b.atReference),
+    })),
   };
 }

@@ -1,6 +1,9 @@
 import type { Repeats } from './history';
 
-/** Marks of cups that were the same thing, tasted blind: points of liking, and the σ₀ of the school they were written in. */
+/**
+ * Marks of cups that were the same thing, tasted blind: points of liking, and the σ₀ of the school they were written
+ * in.
+ */
 export interface RepeatGroup {
   likings: readonly number[];
   sigma0: number;

@@ -11,10 +11,16 @@ const laterBy = (from: Style, to: Style): number => PEAK_FACTOR_BY_STYLE[to] / P
 /** The same bag asked of the style of drink with most usable brews; null when no style has any. */
 export function siblingInput(input: CrestInput): CrestInput | null {
   const own = input.reference.style;
-  const counts = STYLES.map((style) => ({ style, count: usableBrews({ ...input, reference: { ...input.reference, style } }).length }));
+  const counts = STYLES.map((style) => ({
+    style,
+    count: usableBrews({ ...input, reference: { ...input.reference, style } }).length,
+  }));
   const most = counts.reduce((best, one) => (one.count > best.count ? one : best));
   if (most.count === 0) return null;
-  const prior = input.prior && { ...input.prior, peak: { ...input.prior.peak, days: input.prior.peak.days * laterBy(own, most.style) } };
+  const prior = input.prior && {
+    ...input.prior,
+    peak: { ...input.prior.peak, days: input.prior.peak.days * laterBy(own, most.style) },
+  };
   return { ...input, reference: { ...input.reference, style: most.style }, ...(prior && { prior }) };
 }
 

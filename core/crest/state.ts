@@ -1,4 +1,11 @@
-import { LAST_DAY, MAX_INTERVAL_RATIO, MIN_BREWS, NEARLY_AS_LIKELY, STEADY_MIN_SPREAD, STEADY_PROBABILITY } from './constants';
+import {
+  LAST_DAY,
+  MAX_INTERVAL_RATIO,
+  MIN_BREWS,
+  NEARLY_AS_LIKELY,
+  STEADY_MIN_SPREAD,
+  STEADY_PROBABILITY,
+} from './constants';
 import type { CrestFit } from './types';
 import { longestRun } from './window';
 
@@ -9,7 +16,20 @@ export type State = (typeof STATES)[number];
 /** What `stateOf` needs of a fit; small enough to keep for every bag of a shelf. */
 export type FitSummary = Pick<
   CrestFit,
-  'usable' | 'sigma0' | 'borrowed' | 'peak' | 'fresh' | 'inWindow' | 'climbing' | 'fading' | 'spent' | 'steady' | 'window' | 'core' | 'advisedDay' | 'daysTried'
+  | 'usable'
+  | 'sigma0'
+  | 'borrowed'
+  | 'peak'
+  | 'fresh'
+  | 'inWindow'
+  | 'climbing'
+  | 'fading'
+  | 'spent'
+  | 'steady'
+  | 'window'
+  | 'core'
+  | 'advisedDay'
+  | 'daysTried'
 >;
 
 /** A state and its probability. States that follow from a count or a stock, not from the curve, have probability 1. */
@@ -24,11 +44,17 @@ export function reportedDay(age: number): number {
 }
 
 /**
- * The days a fit would choose for drinking: its window; with too few cups for one, or none on a bag that was best fresh,
- * the run of days nearly as likely as the likeliest; or the peak interval while no day is likely enough.
+ * The days a fit would choose for drinking: its window; with too few cups for one, or none on a bag that was best
+ * fresh, the run of days nearly as likely as the likeliest; or the peak interval while no day is likely enough.
  */
-export function likelyDays(fit: Pick<FitSummary, 'window' | 'peak' | 'fresh' | 'inWindow' | 'usable'>): { from: number; to: number } {
-  const early = fit.usable < MIN_BREWS || (fit.window === null && fit.fresh >= 0.5) ? longestRun(fit.inWindow, NEARLY_AS_LIKELY * Math.max(...fit.inWindow)) : null;
+export function likelyDays(fit: Pick<FitSummary, 'window' | 'peak' | 'fresh' | 'inWindow' | 'usable'>): {
+  from: number;
+  to: number;
+} {
+  const early =
+    fit.usable < MIN_BREWS || (fit.window === null && fit.fresh >= 0.5)
+      ? longestRun(fit.inWindow, NEARLY_AS_LIKELY * Math.max(...fit.inWindow))
+      : null;
   return early ?? fit.window ?? { from: Math.round(fit.peak.lo), to: Math.round(fit.peak.hi) };
 }
 
@@ -45,10 +71,13 @@ export function stateOf(fit: FitSummary, age: number, finished: boolean): StateT
   const at = (probabilities: readonly number[]): number => probabilities[day] ?? 0;
   if (finished) return { state: 'spent', probability: 1 };
   if (fit.usable === 0) {
-    return day < likelyDays(fit).from ? { state: 'resting', probability: at(fit.climbing) } : { state: 'too-early', probability: 1 };
+    return day < likelyDays(fit).from
+      ? { state: 'resting', probability: at(fit.climbing) }
+      : { state: 'too-early', probability: 1 };
   }
   if (fit.usable < MIN_BREWS) return { state: 'too-early', probability: 1 };
-  if (fit.steady !== null && fit.steady > STEADY_PROBABILITY && spread(fit) >= STEADY_MIN_SPREAD) return { state: 'steady', probability: fit.steady };
+  if (fit.steady !== null && fit.steady > STEADY_PROBABILITY && spread(fit) >= STEADY_MIN_SPREAD)
+    return { state: 'steady', probability: fit.steady };
   if (fit.fresh < 0.5 && fit.peak.hi > MAX_INTERVAL_RATIO * fit.peak.lo) return { state: 'too-early', probability: 1 };
   if (at(fit.spent) > 0.5) return { state: 'spent', probability: at(fit.spent) };
   const options: StateToday[] = [

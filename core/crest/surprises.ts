@@ -25,10 +25,14 @@ function inverseOf({ whitened }: SeenRegime, n: number): { inverse: Float64Array
  * Brews that miss what the others foretell of them by more than `SURPRISE_SD` standard deviations.
  *
  * Given a drawn ridge, the prediction of brew i from all the others is normal with mean yᵢ − [C⁻¹r]ᵢ/[C⁻¹]ᵢᵢ and
- * variance 1/[C⁻¹]ᵢᵢ. The draws saw brew i as well; weighing each by the inverse of its density at yᵢ (weights cut off at
- * √count times their mean) takes it out again.
+ * variance 1/[C⁻¹]ᵢᵢ. The draws saw brew i as well; weighing each by the inverse of its density at yᵢ (weights cut off
+ * at √count times their mean) takes it out again.
  */
-export function surprisesOf(posterior: Posterior, { count, residuals, regime }: Draws, brews: readonly UsableBrew[]): Surprise[] {
+export function surprisesOf(
+  posterior: Posterior,
+  { count, residuals, regime }: Draws,
+  brews: readonly UsableBrew[],
+): Surprise[] {
   const n = brews.length;
   if (n < 3) return [];
   const inverses = posterior.regimes.map((seen) => inverseOf(seen, n));

@@ -132,7 +132,10 @@ export interface CrestFit {
   /** Brews that carry the judgement. */
   usable: number;
   sigma0: number;
-  /** Peak age in days, given that the bag has a crest after its first days: median and shortest interval of probability `level`. */
+  /**
+   * Peak age in days, given that the bag has a crest after its first days: median and shortest interval of probability
+   * `level`.
+   */
   peak: { day: number; lo: number; hi: number; level: number };
   /** Probability that it has none: at its best fresh, and fading since. */
   fresh: number;
@@ -142,7 +145,9 @@ export interface CrestFit {
   lesson: { peak: number[]; noise: Moments; level: Moments };
   /** Rest days 0 … 90. */
   curve: CurvePoint[];
-  /** Per rest day 0 … 90: probability of being noticeably as good as the best day, of still climbing to it, of fading. */
+  /**
+   * Per rest day 0 … 90: probability of being noticeably as good as the best day, of still climbing to it, of fading.
+   */
   inWindow: number[];
   climbing: number[];
   fading: number[];

@@ -11,9 +11,23 @@ export function leftOut(brew: CrestBrew, series: Style): LeftOut | null {
   return brew.overall === null ? 'no-mark' : null;
 }
 
-/** Sort key of everything the engine reads of a brew, so that the order of the log cannot change the last bit of an answer. */
+/**
+ * Sort key of everything the engine reads of a brew, so that the order of the log cannot change the last bit of an
+ * answer.
+ */
 function canonicalKey(b: UsableBrew): string {
-  return JSON.stringify([b.overall, b.brewer, b.doseG, b.waterG, b.waterC, b.grindStep, b.filter ?? null, b.waterRecipe ?? null, b.taster ?? null, b.recordedFrom]);
+  return JSON.stringify([
+    b.overall,
+    b.brewer,
+    b.doseG,
+    b.waterG,
+    b.waterC,
+    b.grindStep,
+    b.filter ?? null,
+    b.waterRecipe ?? null,
+    b.taster ?? null,
+    b.recordedFrom,
+  ]);
 }
 
 /** The usable brews of the reference's series, in one canonical order: by age, then by everything else they say. */

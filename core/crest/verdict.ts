@@ -15,7 +15,21 @@ export function daysText({ from, to }: { from: number; to: number }): string {
   return from === to ? `day ${from}` : `days ${from}–${to}`;
 }
 
-const COUNT_WORDS = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten', 'eleven', 'twelve'];
+const COUNT_WORDS = [
+  'no',
+  'one',
+  'two',
+  'three',
+  'four',
+  'five',
+  'six',
+  'seven',
+  'eight',
+  'nine',
+  'ten',
+  'eleven',
+  'twelve',
+];
 
 /** "no cups", "one cup", "three cups", "14 cups". */
 export function cupsText(count: number): string {
@@ -51,7 +65,9 @@ export function settingText({ factor, level }: Pick<Effect, 'factor' | 'level'>)
 
 /** The recipe clause of a verdict: the one setting that most likely moved the cups by a difference worth a word. */
 export function recipeClause(effects: readonly Effect[], sigma0: number): string {
-  const sure = effects.filter((e) => e.factor !== 'taster' && Math.abs(e.mean) >= 0.5 * NOTICEABLE * sigma0 && Math.abs(e.helps - 0.5) >= 0.3);
+  const sure = effects.filter(
+    (e) => e.factor !== 'taster' && Math.abs(e.mean) >= 0.5 * NOTICEABLE * sigma0 && Math.abs(e.helps - 0.5) >= 0.3,
+  );
   const largest = sure.sort((a, b) => Math.abs(b.mean) - Math.abs(a.mean))[0];
   if (!largest) return '';
   return `; ${settingText(largest)} ${largest.mean < 0 ? 'hides it' : 'lifts it'} ${sizeWord(largest.mean, sigma0)}`;
@@ -63,7 +79,8 @@ export function entangledSentence(entangled: readonly Entanglement[]): string {
   if (!worst) return '';
   const { factor, latest, reference, sinceAge } = worst;
   const since = `since day ${Math.floor(sinceAge + 1e-9)}`;
-  if (latest === null) return ` The recipe changed along with the days: ${since} only the reference was used, and one brew as before would tell the two apart.`;
+  if (latest === null)
+    return ` The recipe changed along with the days: ${since} only the reference was used, and one brew as before would tell the two apart.`;
   return ` The recipe changed along with the days: ${since} only ${settingText({ factor, level: latest })} was used, and ${backAt(factor, reference)} in the next few days would tell the two apart.`;
 }
 
@@ -121,13 +138,17 @@ function stateSentence({ fit, today, day, finished }: VerdictParts): string {
       return `Steady: from day ${Math.round(fit.daysTried?.from ?? 0)} to day ${Math.round(fit.daysTried?.to ?? 0)} you could hardly tell the cups apart${recipe}. Drink it when you like.`;
     case 'spent':
       if (!finished) return `Spent: it has fallen far below its best, which was ${span}.`;
-      return fit.usable === 0 ? 'Finished, and never marked: there is nothing to judge it by.' : `Finished. It was ${fit.usable < 3 ? 'perhaps' : 'probably'} at its best on ${span}${recipe}.`;
+      return fit.usable === 0
+        ? 'Finished, and never marked: there is nothing to judge it by.'
+        : `Finished. It was ${fit.usable < 3 ? 'perhaps' : 'probably'} at its best on ${span}${recipe}.`;
   }
 }
 
 /** What the expectation before the first cup rests on. */
 function expectation({ borrowed }: FitSummary): string {
-  return borrowed === null ? 'Bags of this kind are usually at their best' : `By its ${borrowed} cups it should be at its best`;
+  return borrowed === null
+    ? 'Bags of this kind are usually at their best'
+    : `By its ${borrowed} cups it should be at its best`;
 }
 
 function inDays(days: number): string {
@@ -136,7 +157,8 @@ function inDays(days: number): string {
 
 function tooEarly(fit: FitSummary, span: string): string {
   if (fit.usable === 0) return `Too early to say: no cup has been marked yet. ${expectation(fit)} around ${span}.`;
-  if (fit.usable < 3) return `Too early to say: ${cupsText(fit.usable)} cannot show a curve. Until there are three, expect its best around ${span}.`;
+  if (fit.usable < 3)
+    return `Too early to say: ${cupsText(fit.usable)} cannot show a curve. Until there are three, expect its best around ${span}.`;
   const wide = daysText({ from: Math.round(fit.peak.lo), to: Math.round(fit.peak.hi) });
   return `Too early to say: after ${cupsText(fit.usable)} its best could still fall anywhere in ${wide}. The best guess so far is day ${fit.advisedDay}.`;
 }

@@ -36,10 +36,17 @@ export function dayProbabilities({ count, curves }: Draws, sigma0: number): DayP
       if (day > best && drop > spentDrop) spent[day]! += weight;
     }
   }
-  return { inWindow: onAllDays(inWindow), climbing: onAllDays(climbing), fading: onAllDays(fading), spent: onAllDays(spent) };
+  return {
+    inWindow: onAllDays(inWindow),
+    climbing: onAllDays(climbing),
+    fading: onAllDays(fading),
+    spent: onAllDays(spent),
+  };
 }
 
-/** The longest run of days with at least `threshold` probability; the likelier where two are as long; null when none. */
+/**
+ * The longest run of days with at least `threshold` probability; the likelier where two are as long; null when none.
+ */
 export function longestRun(probabilities: readonly number[], threshold: number): DaySpan | null {
   let best: (DaySpan & { sum: number }) | null = null;
   for (let from = 0; from < probabilities.length; from++) {
@@ -48,7 +55,8 @@ export function longestRun(probabilities: readonly number[], threshold: number):
     while (to < probabilities.length && probabilities[to]! >= threshold) sum += probabilities[to++]!;
     if (to === from) continue;
     const length = to - from;
-    if (!best || length > best.to - best.from + 1 || (length === best.to - best.from + 1 && sum > best.sum)) best = { from, to: to - 1, sum };
+    if (!best || length > best.to - best.from + 1 || (length === best.to - best.from + 1 && sum > best.sum))
+      best = { from, to: to - 1, sum };
     from = to;
   }
   return best && { from: best.from, to: best.to };
@@ -62,7 +70,10 @@ export function spans(inWindow: readonly number[]): { window: DaySpan | null; co
 /** Probability that the curve's range over rest days `from` … `to`, widened to key days, is below σ₀. */
 export function steadyProbability({ count, curves }: Draws, from: number, to: number, sigma0: number): number {
   const days = KEY_DAYS.length;
-  const first = Math.max(0, KEY_DAYS.findLastIndex((day) => day <= from));
+  const first = Math.max(
+    0,
+    KEY_DAYS.findLastIndex((day) => day <= from),
+  );
   const after = KEY_DAYS.findIndex((day) => day >= to);
   const last = Math.max(first, after < 0 ? days - 1 : after);
   let steady = 0;

@@ -6,7 +6,10 @@ const ROOM_C = 21;
 /** Seconds in which the difference to the room falls to 1/e: an open cup of 200 ml. *Assumption*. */
 const COOLING_S = 1500;
 
-/** At and below which a look is due, °C: hot enough to be called hot but no longer scalding; lukewarm; cool. *Assumption*. */
+/**
+ * At and below which a look is due, °C: hot enough to be called hot but no longer scalding; lukewarm; cool.
+ * *Assumption*.
+ */
 export const LOOK_C: Readonly<Record<SippedLook, number>> = { hot: 65, warm: 50, cool: 37 };
 
 /** Temperature of a cup some time after pouring, °C: Newton's law of cooling. */
@@ -19,7 +22,13 @@ export function lookDueS(look: SippedLook): number {
   return Math.round(COOLING_S * Math.log((POURED_C - ROOM_C) / (LOOK_C[look] - ROOM_C)));
 }
 
-/** The look a cup is due for some time after pouring, and the one that comes next; null before the first and after the last. */
+/**
+ * The look a cup is due for some time after pouring, and the one that comes next; null before the first and after the
+ * last.
+ */
 export function looksAt(seconds: number): { due: SippedLook | null; next: SippedLook | null } {
-  return { due: SIPPED_LOOKS.findLast((look) => lookDueS(look) <= seconds) ?? null, next: SIPPED_LOOKS.find((look) => lookDueS(look) > seconds) ?? null };
+  return {
+    due: SIPPED_LOOKS.findLast((look) => lookDueS(look) <= seconds) ?? null,
+    next: SIPPED_LOOKS.find((look) => lookDueS(look) > seconds) ?? null,
+  };
 }

@@ -2,7 +2,25 @@
  * Levels say how much of something there is, from 1 to 5, with halves and with "low" and "high" a third to either side.
  * They say nothing of how good that is: a five in sweetness can be too much.
  */
-export const LEVELS = ['1', '1+', '1.5', '2-', '2', '2+', '2.5', '3-', '3', '3+', '3.5', '4-', '4', '4+', '4.5', '5-', '5'] as const;
+export const LEVELS = [
+  '1',
+  '1+',
+  '1.5',
+  '2-',
+  '2',
+  '2+',
+  '2.5',
+  '3-',
+  '3',
+  '3+',
+  '3.5',
+  '4-',
+  '4',
+  '4+',
+  '4.5',
+  '5-',
+  '5',
+] as const;
 export type Level = (typeof LEVELS)[number];
 
 /** What a level is worth, 1–5: a "high" or "low" is a third of a step away from its whole. */
@@ -15,7 +33,9 @@ export function levelValue(level: Level): number {
 
 /** The level nearest to a value; undoes `levelValue`. */
 export function nearestLevel(value: number): Level {
-  return LEVELS.reduce((best, level) => (Math.abs(levelValue(level) - value) < Math.abs(levelValue(best) - value) ? level : best));
+  return LEVELS.reduce((best, level) =>
+    Math.abs(levelValue(level) - value) < Math.abs(levelValue(best) - value) ? level : best,
+  );
 }
 
 /** A level in words: "high 3", "3½", "low 4". */
@@ -48,7 +68,16 @@ export const LIKINGS = ['too little', 'just right', 'too much'] as const;
 export type Liking = (typeof LIKINGS)[number];
 
 /** What levels are given for to begin with; a household adds, hides and orders its own. */
-export const LEVEL_ATTRIBUTES = ['brightness', 'weight', 'sweetness', 'clarity', 'length', 'flowers', 'fruit', 'roast'] as const;
+export const LEVEL_ATTRIBUTES = [
+  'brightness',
+  'weight',
+  'sweetness',
+  'clarity',
+  'length',
+  'flowers',
+  'fruit',
+  'roast',
+] as const;
 
 /** What a household may add with one tap. */
 export const MORE_LEVEL_ATTRIBUTES = [
@@ -63,7 +92,11 @@ export interface LevelAttribute {
   shown: boolean;
 }
 
-export const FIRST_LEVEL_ATTRIBUTES: readonly LevelAttribute[] = LEVEL_ATTRIBUTES.map((name) => ({ id: name.replace(' ', '-'), name, shown: true }));
+export const FIRST_LEVEL_ATTRIBUTES: readonly LevelAttribute[] = LEVEL_ATTRIBUTES.map((name) => ({
+  id: name.replace(' ', '-'),
+  name,
+  shown: true,
+}));
 
 /** How much of one attribute a cup had, and how that was liked; either may be left open. */
 export interface GivenLevel {

@@ -9,15 +9,33 @@ export interface Ridgeline {
 }
 
 /** Levels over days, one ridgeline for each attribute that was given a level at least once, in the order asked for. */
-export function levelsOverDays(order: readonly string[], cups: readonly { restDay: number; levels: readonly GivenLevel[] }[]): Ridgeline[] {
+export function levelsOverDays(
+  order: readonly string[],
+  cups: readonly { restDay: number; levels: readonly GivenLevel[] }[],
+): Ridgeline[] {
   return order.flatMap((attribute) => {
-    const given = cups.flatMap(({ restDay, levels }) => levels.filter((one) => one.attribute === attribute).map(({ level, liking }) => ({ restDay, level, liking })));
+    const given = cups.flatMap(({ restDay, levels }) =>
+      levels.filter((one) => one.attribute === attribute).map(({ level, liking }) => ({ restDay, level, liking })),
+    );
     const byDay = new Map<number, number[]>();
-    for (const { restDay, level } of given) if (level !== null) byDay.set(restDay, [...(byDay.get(restDay) ?? []), levelValue(level)]);
+    for (const { restDay, level } of given)
+      if (level !== null) byDay.set(restDay, [...(byDay.get(restDay) ?? []), levelValue(level)]);
     if (byDay.size === 0) return [];
-    const points = [...byDay].map(([day, values]) => ({ day, level: values.reduce((sum, value) => sum + value, 0) / values.length, cups: values.length })).sort((a, b) => a.day - b.day);
+    const points = [...byDay]
+      .map(([day, values]) => ({
+        day,
+        level: values.reduce((sum, value) => sum + value, 0) / values.length,
+        cups: values.length,
+      }))
+      .sort((a, b) => a.day - b.day);
     const count = (liking: Liking): number => given.filter((one) => one.liking === liking).length;
-    return [{ attribute, points, liked: { 'too little': count('too little'), 'just right': count('just right'), 'too much': count('too much') } }];
+    return [
+      {
+        attribute,
+        points,
+        liked: { 'too little': count('too little'), 'just right': count('just right'), 'too much': count('too much') },
+      },
+    ];
   });
 }
 

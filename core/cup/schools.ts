@@ -12,7 +12,9 @@ export interface SchoolScale {
   /** Apart two marks that can be written; levels go by halves and thirds instead. */
   step: number;
   points: number;
-  /** Repeatability of one taster on one coffee, σ₀, in points of liking. *Assumption* until blind repeats measure it. */
+  /**
+   * Repeatability of one taster on one coffee, σ₀, in points of liking. *Assumption* until blind repeats measure it.
+   */
   sigma0: number;
 }
 
@@ -69,7 +71,13 @@ export const QUICK_ATTRIBUTES = ['aroma', 'acidity', 'body'] as const satisfies 
 /** The ten-part sum, 0–100, and how many parts it is of. */
 export function sumOfParts(marks: PartMarks): { sum: number; of: number } {
   const given = PARTS.flatMap((part) => marks[part] ?? []);
-  return { sum: roundTo(given.reduce((sum, mark) => sum + mark, 0), 2), of: given.length };
+  return {
+    sum: roundTo(
+      given.reduce((sum, mark) => sum + mark, 0),
+      2,
+    ),
+    of: given.length,
+  };
 }
 
 /** Weights a composite gives each attribute; what the taster means by "best". */
@@ -87,7 +95,10 @@ export function onlyAttribute(attribute: Attribute): AttributeWeights {
  * Liking, 0–100, as the weighted mean of the attribute marks × 10, over the attributes that were marked; null when none
  * with a weight was.
  */
-export function compositeLiking(marks: Readonly<Partial<Record<Attribute, number | null>>>, weights: AttributeWeights = EQUAL_WEIGHTS): number | null {
+export function compositeLiking(
+  marks: Readonly<Partial<Record<Attribute, number | null>>>,
+  weights: AttributeWeights = EQUAL_WEIGHTS,
+): number | null {
   let sum = 0;
   let total = 0;
   for (const attribute of ATTRIBUTES) {
@@ -106,8 +117,8 @@ export interface ScoredCup extends PartMarks {
 }
 
 /**
- * The main score of a cup in its own school: of ten marked parts their sum; of a quick sheet without an overall mark the
- * mean of its attributes; else what was written. Null when it was not scored.
+ * The main score of a cup in its own school: of ten marked parts their sum; of a quick sheet without an overall mark
+ * the mean of its attributes; else what was written. Null when it was not scored.
  */
 export function markOfCup(cup: ScoredCup): number | null {
   if (cup.school === 'sum100') {
@@ -135,7 +146,9 @@ export function judgedLiking(cup: ScoredCup, weights: AttributeWeights | null): 
   return weights === null ? likingOfCup(cup) : compositeLiking(cup, weights);
 }
 
-/** The school a judgement is written in: weighted attributes are a composite, whatever school the overall mark is in. */
+/**
+ * The school a judgement is written in: weighted attributes are a composite, whatever school the overall mark is in.
+ */
 export function judgedSchool(school: School, weights: AttributeWeights | null): School {
   return weights === null ? school : 'composite';
 }

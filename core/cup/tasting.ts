@@ -15,7 +15,21 @@ export interface TastingLine {
 }
 
 /** Places a word can be written down at; `cup` is the cup as a whole. */
-export const LINE_IDS = ['cup', 'whole-bean', 'ground', 'wet', 'hot-nose', 'hot-first', 'hot-second', 'warm-nose', 'warm-first', 'warm-second', 'cool-nose', 'cool-first', 'cool-second'] as const;
+export const LINE_IDS = [
+  'cup',
+  'whole-bean',
+  'ground',
+  'wet',
+  'hot-nose',
+  'hot-first',
+  'hot-second',
+  'warm-nose',
+  'warm-first',
+  'warm-second',
+  'cool-nose',
+  'cool-first',
+  'cool-second',
+] as const;
 export type LineId = (typeof LINE_IDS)[number];
 
 const sipped = (look: SippedLook): TastingLine[] => [
@@ -46,7 +60,20 @@ export function linesOf(look: Look): readonly TastingLine[] {
 }
 
 /** What the coffee feels like in the mouth. */
-export const TEXTURES = ['watery', 'tea-like', 'silky', 'juicy', 'round', 'creamy', 'syrupy', 'oily', 'grainy', 'chalky', 'tingling', 'rough'] as const;
+export const TEXTURES = [
+  'watery',
+  'tea-like',
+  'silky',
+  'juicy',
+  'round',
+  'creamy',
+  'syrupy',
+  'oily',
+  'grainy',
+  'chalky',
+  'tingling',
+  'rough',
+] as const;
 export type Texture = (typeof TEXTURES)[number];
 
 /** How dry it leaves the mouth, least first. */
@@ -59,9 +86,24 @@ export type Company = (typeof COMPANIES)[number];
 
 /** What a beginner is walked through, one line each. `line` is where the word goes. */
 export const COACHING: readonly { step: string; line: string; look: Look; at: LineId }[] = [
-  { step: 'Over the rim', line: 'Nothing in the mouth yet. Bend over the cup and breathe as you would at an open window: what does it remind you of?', look: 'hot', at: 'hot-nose' },
-  { step: 'A little at first', line: 'Once it cannot scald you any more, take less than you would drink, let it run to the edges of the tongue and breathe out through the nose.', look: 'hot', at: 'hot-first' },
-  { step: 'Half a minute later', line: 'Drink again, the same amount. What has changed since, what is gone, and what is still there when the mouth is empty?', look: 'warm', at: 'warm-first' },
+  {
+    step: 'Over the rim',
+    line: 'Nothing in the mouth yet. Bend over the cup and breathe as you would at an open window: what does it remind you of?',
+    look: 'hot',
+    at: 'hot-nose',
+  },
+  {
+    step: 'A little at first',
+    line: 'Once it cannot scald you any more, take less than you would drink, let it run to the edges of the tongue and breathe out through the nose.',
+    look: 'hot',
+    at: 'hot-first',
+  },
+  {
+    step: 'Half a minute later',
+    line: 'Drink again, the same amount. What has changed since, what is gone, and what is still there when the mouth is empty?',
+    look: 'warm',
+    at: 'warm-first',
+  },
 ];
 
 /** How a bet placed before the first sip turned out. */

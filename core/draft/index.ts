@@ -8,7 +8,9 @@ export function follows(a: ChangeCounts, b: ChangeCounts): boolean {
 
 /** Everything two copies hold together. */
 export function merged(a: ChangeCounts, b: ChangeCounts): ChangeCounts {
-  return Object.fromEntries([...Object.keys(a), ...Object.keys(b)].map((device) => [device, Math.max(a[device] ?? 0, b[device] ?? 0)]));
+  return Object.fromEntries(
+    [...Object.keys(a), ...Object.keys(b)].map((device) => [device, Math.max(a[device] ?? 0, b[device] ?? 0)]),
+  );
 }
 
 /** One more change made at a device. */

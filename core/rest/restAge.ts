@@ -1,12 +1,16 @@
 import { dateOfDay, dayNumber, type PlainDate } from './calendar';
 
-/** Where beans rest. The rate at which each ages them, relative to a sealed bag at room temperature, is in `REST_RATES`. */
+/**
+ * Where beans rest. The rate at which each ages them, relative to a sealed bag at room temperature, is in `REST_RATES`.
+ */
 export type StoragePlace = 'room' | 'freezer';
 
 /** Rest days gained per calendar day. Unit: days per day. *Assumption*; a setting of the household may overrule it. */
 export const REST_RATES: Readonly<Record<StoragePlace, number>> = { room: 1, freezer: 0.03 };
 
-/** A stay away from room temperature: from the day it begins up to, not including, the day it ends (null: still there). */
+/**
+ * A stay away from room temperature: from the day it begins up to, not including, the day it ends (null: still there).
+ */
 export interface StorageSpell {
   place: StoragePlace;
   from: PlainDate;
@@ -39,7 +43,10 @@ export function restAge(
   let from = start;
   for (const to of [...edges].sort((a, b) => a - b)) {
     const begin = from;
-    const rate = stays.reduce((slowest, stay) => (stay.from <= begin && to <= stay.to ? Math.min(slowest, stay.rate) : slowest), rates.room);
+    const rate = stays.reduce(
+      (slowest, stay) => (stay.from <= begin && to <= stay.to ? Math.min(slowest, stay.rate) : slowest),
+      rates.room,
+    );
     age += rate * (to - begin);
     from = to;
   }

@@ -16,22 +16,39 @@ export function shelfAxis(today: PlainDate, daysBefore = 35, daysAfter = 35): Da
  * The probability of being in the window on each date of an axis: the ridge of a lane. Before roasting it is 0. Beans
  * are taken to stay where they are on the last day stated.
  */
-export function ridgeByDate(inWindow: readonly number[], roastedOn: PlainDate, spells: readonly StorageSpell[], axis: DateSpan): number[] {
+export function ridgeByDate(
+  inWindow: readonly number[],
+  roastedOn: PlainDate,
+  spells: readonly StorageSpell[],
+  axis: DateSpan,
+): number[] {
   const roasted = dayNumber(roastedOn);
   const first = dayNumber(axis.from);
   const last = dayNumber(axis.to);
-  const stays = spells.map((s) => ({ from: dayNumber(s.from), to: s.to === null ? Infinity : dayNumber(s.to), rate: REST_RATES[s.place] }));
+  const stays = spells.map((s) => ({
+    from: dayNumber(s.from),
+    to: s.to === null ? Infinity : dayNumber(s.to),
+    rate: REST_RATES[s.place],
+  }));
   let age = restAge(roastedOn, axis.from, spells);
   const ridge: number[] = [];
   for (let day = first; day <= last; day++) {
     ridge.push(day < roasted ? 0 : (inWindow[reportedDay(age)] ?? 0));
-    if (day >= roasted) age += stays.reduce((slowest, s) => (s.from <= day && day < s.to ? Math.min(slowest, s.rate) : slowest), REST_RATES.room);
+    if (day >= roasted)
+      age += stays.reduce(
+        (slowest, s) => (s.from <= day && day < s.to ? Math.min(slowest, s.rate) : slowest),
+        REST_RATES.room,
+      );
   }
   return ridge;
 }
 
 /** The calendar dates of a span of rest days, if the beans stay where they are; null when they never get there. */
-export function datesOf(days: { from: number; to: number } | null, roastedOn: PlainDate, spells: readonly StorageSpell[]): DateSpan | null {
+export function datesOf(
+  days: { from: number; to: number } | null,
+  roastedOn: PlainDate,
+  spells: readonly StorageSpell[],
+): DateSpan | null {
   if (days === null) return null;
   const from = dateAtRestAge(roastedOn, days.from, spells);
   const after = dateAtRestAge(roastedOn, days.to + 1, spells);

@@ -26,7 +26,15 @@ export interface BagAdvice {
 }
 
 /** Which state calls first. A bag at its crest is lost by waiting; a resting one gains. */
-const CALLS: Readonly<Record<State, number>> = { 'at-crest': 0, fading: 1, 'too-early': 2, steady: 3, climbing: 4, resting: 5, spent: 6 };
+const CALLS: Readonly<Record<State, number>> = {
+  'at-crest': 0,
+  fading: 1,
+  'too-early': 2,
+  steady: 3,
+  climbing: 4,
+  resting: 5,
+  spent: 6,
+};
 
 const STATES_TO_LEAVE: readonly State[] = ['resting', 'climbing'];
 
@@ -55,27 +63,47 @@ export function pickOfTheMorning(bags: readonly ShelfBag[], today: PlainDate): B
   const ready = bags.filter((bag) => !bag.finished && !bag.frozen && bag.cupsLeft > 0 && bag.state !== 'spent');
   const bag = [...ready].sort(byUrgency(today))[0];
   if (!bag) return null;
-  return { bagId: bag.id, name: bag.name, headline: `Brew ${bag.name}: ${recipeLine(bag.reference)}.`, reason: `${bag.verdict} ${stock(bag, today)}`.trim() };
+  return {
+    bagId: bag.id,
+    name: bag.name,
+    headline: `Brew ${bag.name}: ${recipeLine(bag.reference)}.`,
+    reason: `${bag.verdict} ${stock(bag, today)}`.trim(),
+  };
 }
 
-/** The bag a cup of which would tell most today; null when none can be brewed or none would tell anything to speak of. */
+/**
+ * The bag a cup of which would tell most today; null when none can be brewed or none would tell anything to speak of.
+ */
 export function mostTellingBag(bags: readonly (ShelfBag & { toldToday: number })[]): string | null {
   const ready = bags.filter((bag) => !bag.finished && !bag.frozen && bag.cupsLeft > 0 && bag.state !== 'spent');
-  const most = ready.reduce<(typeof ready)[number] | null>((best, bag) => (best === null || bag.toldToday > best.toldToday ? bag : best), null);
+  const most = ready.reduce<(typeof ready)[number] | null>(
+    (best, bag) => (best === null || bag.toldToday > best.toldToday ? bag : best),
+    null,
+  );
   return most && worthTelling(most.toldToday) ? most.id : null;
 }
 
 /** The one brew of the morning that is made for the knowledge. */
 export function tellingAdvice(bag: ShelfBag, { changes, telling }: Proposal): BagAdvice {
   const cups = `${cupsText(bag.cupsLeft)} left`;
-  return { bagId: bag.id, name: bag.name, headline: `Most telling today: ${bag.name}, ${recipeText(changes)}.`, reason: `It ${tellingText(telling)}, for ${roundTo(bag.reference.doseG, 1)} g; ${cups}.` };
+  return {
+    bagId: bag.id,
+    name: bag.name,
+    headline: `Most telling today: ${bag.name}, ${recipeText(changes)}.`,
+    reason: `It ${tellingText(telling)}, for ${roundTo(bag.reference.doseG, 1)} g; ${cups}.`,
+  };
 }
 
 /** Bags that gain by waiting, and what they wait for. */
 export function leaveAlone(bags: readonly ShelfBag[], today: PlainDate): BagAdvice[] {
   return bags
     .filter((bag) => !bag.finished && (bag.frozen || STATES_TO_LEAVE.includes(bag.state)))
-    .map((bag) => ({ bagId: bag.id, name: bag.name, headline: `Leave ${bag.name} alone.`, reason: waitsFor(bag, today) }));
+    .map((bag) => ({
+      bagId: bag.id,
+      name: bag.name,
+      headline: `Leave ${bag.name} alone.`,
+      reason: waitsFor(bag, today),
+    }));
 }
 
 function waitsFor(bag: ShelfBag, today: PlainDate): string {

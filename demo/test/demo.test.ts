@@ -24,7 +24,12 @@ afterAll(async () => {
 describe('the demo household', () => {
   it('has nine bags in different states and two finished ones', async () => {
     const bags = [...(await store.read(loadBagsInUse)), ...(await store.read(loadFinishedBags))];
-    const logs = await store.read((db) => loadLogs(db, bags.map((bag) => bag.id)));
+    const logs = await store.read((db) =>
+      loadLogs(
+        db,
+        bags.map((bag) => bag.id),
+      ),
+    );
     const states = new Map<string, State>();
     for (const bag of bags.filter(({ finishedOn }) => finishedOn === null)) {
       const brews = (logs[bag.id] ?? []).map((brew) => ({ ...brew, overall: brew.liking }));
@@ -32,11 +37,17 @@ describe('the demo household', () => {
     }
     expect(bags).toHaveLength(11);
     expect(states.size).toBe(9);
-    expect(new Set(states.values())).toEqual(new Set<State>(['resting', 'too-early', 'climbing', 'at-crest', 'fading', 'steady']));
+    expect(new Set(states.values())).toEqual(
+      new Set<State>(['resting', 'too-early', 'climbing', 'at-crest', 'fading', 'steady']),
+    );
     expect(bags.filter((bag) => bag.roastedOn === null)).toHaveLength(1);
     expect(bags.filter((bag) => bag.weightG === 70)).toHaveLength(1);
     expect(bags.filter((bag) => bag.reference.style === 'espresso')).toHaveLength(1);
     expect(bags.filter((bag) => bag.spells.length > 0)).toHaveLength(1);
-    expect(Object.values(logs).flat().every((brew) => brew.brewedAt.slice(0, 10) <= TODAY)).toBe(true);
+    expect(
+      Object.values(logs)
+        .flat()
+        .every((brew) => brew.brewedAt.slice(0, 10) <= TODAY),
+    ).toBe(true);
   });
 });

@@ -4,8 +4,18 @@ import { must, ROOT } from './machine.mjs';
 
 /** The two halves of the application, each built from its sources where one of them is newer than the last build. */
 const HALVES = [
-  { what: 'Building the pages', config: 'vite.config.ts', stamp: join(ROOT, 'dist', '.built'), sources: ['web', 'contract', 'core'] },
-  { what: 'Building the server', config: 'vite.server.config.ts', stamp: join(ROOT, 'dist', '.built-server'), sources: ['server', 'contract', 'core', 'demo', 'scripts'] },
+  {
+    what: 'Building the pages',
+    config: 'vite.config.ts',
+    stamp: join(ROOT, 'dist', '.built'),
+    sources: ['web', 'contract', 'core'],
+  },
+  {
+    what: 'Building the server',
+    config: 'vite.server.config.ts',
+    stamp: join(ROOT, 'dist', '.built-server'),
+    sources: ['server', 'contract', 'core', 'demo', 'scripts'],
+  },
 ];
 
 function newest(path) {
@@ -21,7 +31,12 @@ export async function ensureBuilt() {
     const all = [...sources, config, 'package-lock.json'];
     if (existsSync(stamp) && all.every((source) => newest(join(ROOT, source)) < statSync(stamp).mtimeMs)) continue;
     console.error(what);
-    await must(what, process.execPath, [join(ROOT, 'node_modules/vite/bin/vite.js'), 'build', '--config', config, '--logLevel', 'warn'], { stdio: ['ignore', 2, 2] });
+    await must(
+      what,
+      process.execPath,
+      [join(ROOT, 'node_modules/vite/bin/vite.js'), 'build', '--config', config, '--logLevel', 'warn'],
+      { stdio: ['ignore', 2, 2] },
+    );
     writeFileSync(stamp, '');
     // What changed while the build ran is newer than the build.
     utimesSync(stamp, begun, begun);

@@ -1,7 +1,13 @@
 import { existsSync } from 'node:fs';
 import { run } from './machine.mjs';
 
-const PLACES = [process.env.CHROMIUM_PATH, '/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome', '/Applications/Chromium.app/Contents/MacOS/Chromium'];
+const PLACES = [
+  process.env.CHROMIUM_PATH,
+  '/usr/bin/chromium',
+  '/usr/bin/chromium-browser',
+  '/usr/bin/google-chrome',
+  '/Applications/Chromium.app/Contents/MacOS/Chromium',
+];
 
 /** Where a Chromium is on this machine, or null. */
 export function findChromium() {
@@ -17,10 +23,15 @@ export async function ensureChromium() {
     console.error('Installing Chromium for the browser tests');
     const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
     await run('apt-get', ['update', '-qq'], { env, stdio: ['ignore', 2, 2] });
-    await run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'], { env, stdio: ['ignore', 'ignore', 2] });
+    await run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'], {
+      env,
+      stdio: ['ignore', 'ignore', 2],
+    });
     const installed = findChromium();
     if (installed) return installed;
   }
-  console.error('The browser tests need Chromium. Install it with:\n\n  sudo apt-get update && sudo apt-get install -y chromium\n\nor name another with CHROMIUM_PATH, and run npm run check again.');
+  console.error(
+    'The browser tests need Chromium. Install it with:\n\n  sudo apt-get update && sudo apt-get install -y chromium\n\nor name another with CHROMIUM_PATH, and run npm run check again.',
+  );
   process.exit(1);
 }

@@ -50,22 +50,33 @@ export async function withProgress(what, work) {
 /** Node arguments that let it run the project's TypeScript. */
 export const TYPESCRIPT = ['--import', 'tsx'];
 
-/** Node arguments of the compiled server. The ceiling, MB, is far above what it needs; Node lets less garbage lie below a lower one. */
+/**
+ * Node arguments of the compiled server. The ceiling, MB, is far above what it needs; Node lets less garbage lie below
+ * a lower one.
+ */
 export const SERVER = ['--max-old-space-size=768', 'dist/server/main.js'];
 
 const STAMP = join(ROOT, 'node_modules', '.slow-crest-installed');
 
 /** Names what an installation depends on: the lock file and the Node that native code was compiled for. */
 function wanted() {
-  return createHash('sha256').update(readFileSync(join(ROOT, 'package-lock.json'))).update(process.versions.modules + process.arch).digest('hex');
+  return createHash('sha256')
+    .update(readFileSync(join(ROOT, 'package-lock.json')))
+    .update(process.versions.modules + process.arch)
+    .digest('hex');
 }
 
-/** Installs the packages when they are missing or belong to another lock file or Node. Speaks on standard error only. */
+/**
+ * Installs the packages when they are missing or belong to another lock file or Node. Speaks on standard error only.
+ */
 export async function ensureInstalled() {
   if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === wanted()) return;
   console.error('Installing packages (the database driver compiles: about two minutes the first time)');
   await withProgress('still installing', () =>
-    must('Installing the packages', 'npm', ['ci', '--include=dev', '--no-audit', '--no-fund', '--loglevel=error'], { stdio: ['ignore', 2, 2], shell: process.platform === 'win32' }),
+    must('Installing the packages', 'npm', ['ci', '--include=dev', '--no-audit', '--no-fund', '--loglevel=error'], {
+      stdio: ['ignore', 2, 2],
+      shell: process.platform === 'win32',
+    }),
   );
   writeFileSync(STAMP, wanted());
   console.error('Packages installed.');

@@ -16,9 +16,26 @@ const bag = (name: string): string =>
     today: '2026-02-20',
   });
 
-function crest(args: string[], input: string): { status: number | null; lines: Record<string, unknown>[]; said: string } {
-  const { status, stdout, stderr } = spawnSync(process.execPath, ['--import', 'tsx', 'scripts/crest.ts', ...args], { cwd: ROOT, input, encoding: 'utf8' });
-  return { status, said: stderr, lines: stdout.trim() === '' ? [] : stdout.trim().split('\n').map((line) => JSON.parse(line) as Record<string, unknown>) };
+function crest(
+  args: string[],
+  input: string,
+): { status: number | null; lines: Record<string, unknown>[]; said: string } {
+  const { status, stdout, stderr } = spawnSync(process.execPath, ['--import', 'tsx', 'scripts/crest.ts', ...args], {
+    cwd: ROOT,
+    input,
+    encoding: 'utf8',
+  });
+  return {
+    status,
+    said: stderr,
+    lines:
+      stdout.trim() === ''
+        ? []
+        : stdout
+            .trim()
+            .split('\n')
+            .map((line) => JSON.parse(line) as Record<string, unknown>),
+  };
 }
 
 let folder: string;
@@ -30,7 +47,11 @@ afterAll(() => rmSync(folder, { recursive: true, force: true }));
 describe('the command line', () => {
   it('answers each bag in order, a broken line in its place, and ends with 1', () => {
     const { status, lines } = crest([], `${bag('first')}\nnot json\n\n${bag('third')}\n`);
-    expect(lines.map((line) => line.name ?? line)).toEqual(['first', { line: 2, error: 'This line is not JSON' }, 'third']);
+    expect(lines.map((line) => line.name ?? line)).toEqual([
+      'first',
+      { line: 2, error: 'This line is not JSON' },
+      'third',
+    ]);
     expect(status).toBe(1);
   });
 

@@ -15,18 +15,23 @@ export function isEverywhere(host: string): boolean {
 
 /** The addresses under which other machines reach this one. */
 export function networkAddresses(): string[] {
-  return Object.values(networkInterfaces()).flatMap((all) => (all ?? []).filter(({ internal, scopeid }) => !internal && !scopeid).map(({ address }) => address));
+  return Object.values(networkInterfaces()).flatMap((all) =>
+    (all ?? []).filter(({ internal, scopeid }) => !internal && !scopeid).map(({ address }) => address),
+  );
 }
 
-/** The name in a Host header or an origin, without port, brackets or a closing dot, in small letters. Empty for none. */
+/**
+ * The name in a Host header or an origin, without port, brackets or a closing dot, in small letters. Empty for none.
+ */
 export function nameIn(authority: string): string {
   const bracketed = /^\[([^\]]*)\]/.exec(authority)?.[1];
   return (bracketed ?? authority.replace(/:\d*$/, '')).toLowerCase().replace(/\.$/, '');
 }
 
 /**
- * Tells the names this application goes by from all others. A page elsewhere can give its own name this machine's address
- * and would then be served as if it were ours; so only the names listened on, and those a setting adds, are answered.
+ * Tells the names this application goes by from all others. A page elsewhere can give its own name this machine's
+ * address and would then be served as if it were ours; so only the names listened on, and those a setting adds, are
+ * answered.
  */
 export function knownNames(host: string, added: readonly string[]): (name: string) => boolean {
   const own = new Set([host, ...added].map((name) => nameIn(name)));

@@ -16,9 +16,15 @@ export function keptPassphrase(folder: string): string | null {
   return existsSync(file) ? readFileSync(file, 'utf8').trim() : null;
 }
 
-/** Keeps the hash of a passphrase in the data folder, readable by this user alone. Throws a StartProblem for one too short. The same one again changes nothing. */
+/**
+ * Keeps the hash of a passphrase in the data folder, readable by this user alone. Throws a StartProblem for one too
+ * short. The same one again changes nothing.
+ */
 export async function keepPassphrase(folder: string, passphrase: string): Promise<void> {
-  if (passphrase.length < SHORTEST || passphrase.length > LONGEST) throw new StartProblem(`A passphrase needs ${SHORTEST} to ${LONGEST} characters; a few words one remembers are best.`);
+  if (passphrase.length < SHORTEST || passphrase.length > LONGEST)
+    throw new StartProblem(
+      `A passphrase needs ${SHORTEST} to ${LONGEST} characters; a few words one remembers are best.`,
+    );
   const before = keptPassphrase(folder);
   if (before !== null && (await verify(before, passphrase))) return;
   writeFileSync(fileIn(folder), `${await hash(passphrase)}\n`, { mode: 0o600 });

@@ -8,12 +8,19 @@ export const SESSION_MS = 30 * 24 * 3600 * 1000;
 /** What is kept of a secret: knowing it does not let anyone in. */
 const digest = (secret: string): string => createHash('sha256').update(secret).digest('hex');
 
-/** Signs a browser in: returns the secret it carries from now on. Sessions that are over, or were begun with another passphrase, are forgotten. */
+/**
+ * Signs a browser in: returns the secret it carries from now on. Sessions that are over, or were begun with another
+ * passphrase, are forgotten.
+ */
 export async function beginSession(db: EntityManager, passphrase: string, now: Date): Promise<string> {
   const token = randomBytes(32).toString('base64url');
   await db.delete(SessionEntity, { expiresAt: LessThan(now.getTime()) });
   await db.delete(SessionEntity, { passphrase: Not(digest(passphrase)) });
-  await db.insert(SessionEntity, { token: digest(token), passphrase: digest(passphrase), expiresAt: now.getTime() + SESSION_MS });
+  await db.insert(SessionEntity, {
+    token: digest(token),
+    passphrase: digest(passphrase),
+    expiresAt: now.getTime() + SESSION_MS,
+  });
   return token;
 }
 

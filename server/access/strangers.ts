@@ -7,14 +7,18 @@ import { nameIn } from './names';
 const MOST_LOGGED = 100;
 
 /**
- * Refuses requests that do not come from a page of this application: under a name it does not go by, or sent by a page of
- * another origin. A plain visit, following a link to a page, may come from anywhere. Each stranger is logged once.
+ * Refuses requests that do not come from a page of this application: under a name it does not go by, or sent by a page
+ * of another origin. A plain visit, following a link to a page, may come from anywhere. Each stranger is logged once.
  */
 export function refuseStrangers(isKnown: (name: string) => boolean, log: Logger) {
   const logged = new Set<string>();
   return (request: Request, _response: Response, next: NextFunction): void => {
     const host = request.headers.host ?? '';
-    const from = !isKnown(nameIn(host)) ? `the name ${host || '(none)'}` : isOwnPage(request, host) || isPlainVisit(request) ? null : `a page of ${request.headers.origin ?? 'another site'}`;
+    const from = !isKnown(nameIn(host))
+      ? `the name ${host || '(none)'}`
+      : isOwnPage(request, host) || isPlainVisit(request)
+        ? null
+        : `a page of ${request.headers.origin ?? 'another site'}`;
     if (from === null) {
       next();
       return;
@@ -24,7 +28,12 @@ export function refuseStrangers(isKnown: (name: string) => boolean, log: Logger)
       logged.add(stranger);
       log.warn({ stranger }, 'refused a request from a stranger');
     }
-    throw new Problem('forbidden', from.startsWith('the name') ? `Slow Crest does not go by this name. Nothing was read or changed. If it should, add the name to SLOW_CREST_NAMES and start it again.` : 'This request comes from a page that is not Slow Crest. Nothing was read or changed.');
+    throw new Problem(
+      'forbidden',
+      from.startsWith('the name')
+        ? `Slow Crest does not go by this name. Nothing was read or changed. If it should, add the name to SLOW_CREST_NAMES and start it again.`
+        : 'This request comes from a page that is not Slow Crest. Nothing was read or changed.',
+    );
   };
 }
 
@@ -32,10 +41,20 @@ export function refuseStrangers(isKnown: (name: string) => boolean, log: Logger)
 function isOwnPage({ headers }: Request, host: string): boolean {
   const site = headers['sec-fetch-site'] ?? 'none';
   if (site !== 'same-origin' && site !== 'none') return false;
-  return headers.origin === undefined || /^https?:\/\//.test(headers.origin) && headers.origin.replace(/^https?:\/\//, '').toLowerCase() === host.toLowerCase();
+  return (
+    headers.origin === undefined ||
+    (/^https?:\/\//.test(headers.origin) &&
+      headers.origin.replace(/^https?:\/\//, '').toLowerCase() === host.toLowerCase())
+  );
 }
 
 function isPlainVisit({ method, headers, path }: Request): boolean {
   const reads = method === 'GET' || method === 'HEAD';
-  return reads && headers['sec-fetch-mode'] === 'navigate' && headers['sec-fetch-dest'] === 'document' && headers.origin === undefined && !path.startsWith('/api');
+  return (
+    reads &&
+    headers['sec-fetch-mode'] === 'navigate' &&
+    headers['sec-fetch-dest'] === 'document' &&
+    headers.origin === undefined &&
+    !path.startsWith('/api')
+  );
 }

@@ -1,6 +1,24 @@
 import type { LiveBrew } from '../../contract/live';
 import type { Readings } from '../../contract/instrument';
-import { appendPoint, brewSeconds, isLift, KIND_TRAITS, NO_WEIGHTS_YET, planOf, roundTo, scaleUntil, screenWeight, shotEnd, type Flaw, type Plan, type Reading, type Screening, type SteadyClock, type Trace, type TracePoint } from '../../core/brew';
+import {
+  appendPoint,
+  brewSeconds,
+  isLift,
+  KIND_TRAITS,
+  NO_WEIGHTS_YET,
+  planOf,
+  roundTo,
+  scaleUntil,
+  screenWeight,
+  shotEnd,
+  type Flaw,
+  type Plan,
+  type Reading,
+  type Screening,
+  type SteadyClock,
+  type Trace,
+  type TracePoint,
+} from '../../core/brew';
 import type { Logger } from 'pino';
 import { addPiece, changeLive, loadBench, loadLiveTrace, nextPiece } from '../db/live';
 import type { Store } from '../db/store';
@@ -9,7 +27,9 @@ import { simulatedInstrument } from '../instruments/simulated/bench';
 /** How often what was heard is written to the database, ms: a crash loses no more than this. */
 const KEEP_EVERY_MS = 250;
 
-/** What a page that watches the bench is told: what a scale said, or that something about a brew is other than before. */
+/**
+ * What a page that watches the bench is told: what a scale said, or that something about a brew is other than before.
+ */
 export type Told = { kind: 'readings'; readings: Readings } | { kind: 'changed'; brew: string };
 
 /** One brew whose scale is being listened to. */
@@ -25,7 +45,8 @@ interface Recording {
 
 /**
  * Listens to the scale of every brew under way, whether or not anyone watches: marks bad readings, keeps the good ones,
- * notices when the brewer is lifted off, and tells the pages that are open. After a restart it goes on where the brew is.
+ * notices when the brewer is lifted off, and tells the pages that are open. After a restart it goes on where the brew
+ * is.
  */
 export class BenchRecorder {
   readonly #recordings = new Map<string, Recording>();
@@ -67,7 +88,10 @@ export class BenchRecorder {
     const scale = simulatedInstrument('scale', { card, seed, settings: instruments, clock });
     const plan = planOf(card);
     if (!scale || clock() > scaleUntil(plan)) return;
-    const { trace, seq } = await this.store.read(async (db) => ({ trace: (await loadLiveTrace(db, id)).trace, seq: await nextPiece(db, id) }));
+    const { trace, seq } = await this.store.read(async (db) => ({
+      trace: (await loadLiveTrace(db, id)).trace,
+      seq: await nextPiece(db, id),
+    }));
     // Another begin may have come first while the trace was read.
     if (this.#recordings.has(id)) return;
     const last = trace.at(-1)?.at(-1);
@@ -115,7 +139,11 @@ export class BenchRecorder {
       const { screening, flaw, shift } = screenWeight(recording.screening, reading);
       const weightBefore = recording.screening.last?.value ?? 0;
       recording.screening = screening;
-      if (shift && KIND_TRAITS[live.card.kind].contact === 'percolation' && isLift(recording.plan, weightBefore, shift)) {
+      if (
+        shift &&
+        KIND_TRAITS[live.card.kind].contact === 'percolation' &&
+        isLift(recording.plan, weightBefore, shift)
+      ) {
         this.#finish(live, recording, shift.atS, judged);
         return;
       }
@@ -125,7 +153,11 @@ export class BenchRecorder {
         recording.points.push(point);
         appendPoint(recording.trace, point);
       }
-      judged.push({ atS: roundTo(reading.atS, 2), value: Number.isFinite(reading.value) ? roundTo(reading.value, 1) : null, flaw });
+      judged.push({
+        atS: roundTo(reading.atS, 2),
+        value: Number.isFinite(reading.value) ? roundTo(reading.value, 1) : null,
+        flaw,
+      });
     }
     this.tell({ kind: 'readings', readings: { kind: 'scale', brew: live.id, readings: judged } });
     const nowS = heard.at(-1)?.atS ?? 0;

@@ -7,7 +7,15 @@ import { dateOfInstant, roastDate } from '../../core/rest';
 import { invalidField, notFound } from '../errors';
 import { RecipeCardEntity } from './benchEntities';
 import { mustExist } from './refs';
-import { BagEntity, BrewEntity, RecipeEntity, SpellEntity, type BagRow, type RecipeRow, type SpellRow } from './entities';
+import {
+  BagEntity,
+  BrewEntity,
+  RecipeEntity,
+  SpellEntity,
+  type BagRow,
+  type RecipeRow,
+  type SpellRow,
+} from './entities';
 
 /** Bags with their freezer stays and reference recipe: how the three tables make one thing, and back. */
 
@@ -27,7 +35,10 @@ function bagOf(row: BagRow, reference: RecipeRow, spells: readonly SpellRow[]): 
 
 async function assemble(db: EntityManager, rows: readonly BagRow[]): Promise<Bag[]> {
   const bagId = In(rows.map((row) => row.id));
-  const references: Record<string, RecipeRow | undefined> = keyBy(await db.findBy(RecipeEntity, { bagId, isReference: true }), (recipe) => recipe.bagId);
+  const references: Record<string, RecipeRow | undefined> = keyBy(
+    await db.findBy(RecipeEntity, { bagId, isReference: true }),
+    (recipe) => recipe.bagId,
+  );
   const spells = groupBy(await db.findBy(SpellEntity, { bagId }), (spell) => spell.bagId);
   return rows.map((row) => {
     const reference = references[row.id];
@@ -43,7 +54,11 @@ export async function loadBagsInUse(db: EntityManager): Promise<Bag[]> {
 
 /** The ids of all bags that were not deleted. */
 export async function loadBagIds(db: EntityManager): Promise<Set<string>> {
-  const rows = await db.createQueryBuilder(BagEntity, 'bag').select('bag.id', 'id').where('bag."deletedAt" IS NULL').getRawMany<{ id: string }>();
+  const rows = await db
+    .createQueryBuilder(BagEntity, 'bag')
+    .select('bag.id', 'id')
+    .where('bag."deletedAt" IS NULL')
+    .getRawMany<{ id: string }>();
   return new Set(rows.map(({ id }) => id));
 }
 
@@ -64,7 +79,9 @@ export async function loadFinishedHeads(db: EntityManager): Promise<[id: string,
 }
 
 /** The kinds of bag in use, each once: what the past is asked about. */
-export async function loadKindsInUse(db: EntityManager): Promise<Pick<BagRow & RecipeRow, 'roastLevel' | 'process' | 'style'>[]> {
+export async function loadKindsInUse(
+  db: EntityManager,
+): Promise<Pick<BagRow & RecipeRow, 'roastLevel' | 'process' | 'style'>[]> {
   return db
     .createQueryBuilder(BagEntity, 'bag')
     .innerJoin('recipe', 'recipe', 'recipe."bagId" = bag.id AND recipe."isReference"')

@@ -1,6 +1,19 @@
 import { EntitySchema } from 'typeorm';
 import type { InstrumentSettings } from '../../contract/instrument';
-import type { Bed, Check, Fault, Flaw, Grinder, RecipeCard, StageMark, StageTime, Taste, Trace, TracePoint, Vigour } from '../../core/brew';
+import type {
+  Bed,
+  Check,
+  Fault,
+  Flaw,
+  Grinder,
+  RecipeCard,
+  StageMark,
+  StageTime,
+  Taste,
+  Trace,
+  TracePoint,
+  Vigour,
+} from '../../core/brew';
 import { id, integer, json, optionalJson, optionalReal, optionalText, text } from './columns';
 
 /** The tables of the bench: recipes and their versions, grinders, brews under way, and how a brew was made. */
@@ -101,7 +114,12 @@ export interface TracePieceRow {
 
 export const TracePieceEntity = new EntitySchema<TracePieceRow>({
   name: 'trace_piece',
-  columns: { liveId: { type: 'varchar', primary: true }, seq: { type: 'integer', primary: true }, points: json, flaws: json },
+  columns: {
+    liveId: { type: 'varchar', primary: true },
+    seq: { type: 'integer', primary: true },
+    points: json,
+    flaws: json,
+  },
 });
 
 /** How a brew was made. */

@@ -24,7 +24,10 @@ type KeptBrew = Omit<Brew, 'restDay' | 'making'>;
 export type BrewTick = Pick<BrewRow, 'bagId' | 'brewedAt' | 'fault'>;
 
 async function assemble(db: EntityManager, rows: readonly BrewRow[]): Promise<KeptBrew[]> {
-  const cups = await loadCups(db, rows.map((row) => row.id));
+  const cups = await loadCups(
+    db,
+    rows.map((row) => row.id),
+  );
   return rows.map(({ deletedAt: _, ...row }) => {
     const cup = cups.get(row.id);
     if (!cup) throw new Error(`Brew ${row.id} has no cup`);
@@ -35,25 +38,41 @@ async function assemble(db: EntityManager, rows: readonly BrewRow[]): Promise<Ke
 /** The log of one bag, newest first, with the rest day of each brew. */
 export async function loadBrews(db: EntityManager, bag: Bag): Promise<Brew[]> {
   const brews = await assemble(db, await db.findBy(BrewEntity, { bagId: bag.id, deletedAt: IsNull() }));
-  const makings = await loadMakings(db, brews.map((brew) => brew.id));
+  const makings = await loadMakings(
+    db,
+    brews.map((brew) => brew.id),
+  );
   const { roastedOn } = roastDate(bag);
   return brews
-    .map((brew) => ({ ...brew, making: makings.get(brew.id) ?? null, restDay: restDay(roastedOn, dateOfInstant(brew.brewedAt), bag.spells) }))
+    .map((brew) => ({
+      ...brew,
+      making: makings.get(brew.id) ?? null,
+      restDay: restDay(roastedOn, dateOfInstant(brew.brewedAt), bag.spells),
+    }))
     .sort((a, b) => Date.parse(b.brewedAt) - Date.parse(a.brewedAt) || (a.createdAt < b.createdAt ? 1 : -1));
 }
 
 /** The logs of many bags at once, by bag, without rest days; for the engine. */
 export async function loadLogs(db: EntityManager, bagIds: readonly string[]): Promise<Record<string, KeptBrew[]>> {
-  return groupBy(await assemble(db, await db.findBy(BrewEntity, { bagId: In([...bagIds]), deletedAt: IsNull() })), (brew) => brew.bagId);
+  return groupBy(
+    await assemble(db, await db.findBy(BrewEntity, { bagId: In([...bagIds]), deletedAt: IsNull() })),
+    (brew) => brew.bagId,
+  );
 }
 
 /** When each bag was brewed on a stretch of the calendar, earliest first; for the shelf. */
-export async function loadBrewTicks(db: EntityManager, { from, to }: { from: PlainDate; to: PlainDate }): Promise<Record<string, BrewTick[]>> {
+export async function loadBrewTicks(
+  db: EntityManager,
+  { from, to }: { from: PlainDate; to: PlainDate },
+): Promise<Record<string, BrewTick[]>> {
   // Raw rows: making thousands of entities would cost more than the rest of the shelf.
   const ticks = await db
     .createQueryBuilder(BrewEntity, 'brew')
     .select(['brew."bagId" AS "bagId"', 'brew."brewedAt" AS "brewedAt"', 'brew.fault AS fault'])
-    .where('brew."deletedAt" IS NULL AND brew."brewedAt" >= :from AND brew."brewedAt" < :after', { from, after: addDays(to, 1) })
+    .where('brew."deletedAt" IS NULL AND brew."brewedAt" >= :from AND brew."brewedAt" < :after', {
+      from,
+      after: addDays(to, 1),
+    })
     .orderBy('brew."brewedAt"')
     .getRawMany<BrewTick>();
   return groupBy(ticks, (tick) => tick.bagId);
@@ -73,17 +92,39 @@ export async function loadGramsBrewed(db: EntityManager): Promise<Map<string, nu
 /** Blind cups of one recipe of one bag, on one day, by one taster: what measures how repeatable the marks are. */
 export async function loadBlindRepeats(db: EntityManager): Promise<RepeatGroup[]> {
   const blind = await db.findBy(CupEntity, { blind: true });
-  const brews = keyBy(await db.findBy(BrewEntity, { id: In(blind.map((cup) => cup.brewId)), deletedAt: IsNull(), fault: IsNull() }), (brew) => brew.id);
-  const kept = new Set((await db.findBy(BagEntity, { id: In(Object.values(brews).map((brew) => brew.bagId)), deletedAt: IsNull() })).map((bag) => bag.id));
+  const brews = keyBy(
+    await db.findBy(BrewEntity, { id: In(blind.map((cup) => cup.brewId)), deletedAt: IsNull(), fault: IsNull() }),
+    (brew) => brew.id,
+  );
+  const kept = new Set(
+    (await db.findBy(BagEntity, { id: In(Object.values(brews).map((brew) => brew.bagId)), deletedAt: IsNull() })).map(
+      (bag) => bag.id,
+    ),
+  );
   const marked = blind.flatMap((cup) => {
     const brew = (brews as Record<string, BrewRow | undefined>)[cup.brewId];
     const liking = likingOfCup(cup);
     if (!brew || liking === null || !kept.has(brew.bagId)) return [];
     const { bagId, tasterId, style, brewer, doseG, waterG, waterC, grindStep, filter, waterRecipe } = brew;
-    const same = JSON.stringify([bagId, tasterId, dateOfInstant(brew.brewedAt), cup.school, style, brewer, doseG, waterG, waterC, grindStep, filter, waterRecipe]);
+    const same = JSON.stringify([
+      bagId,
+      tasterId,
+      dateOfInstant(brew.brewedAt),
+      cup.school,
+      style,
+      brewer,
+      doseG,
+      waterG,
+      waterC,
+      grindStep,
+      filter,
+      waterRecipe,
+    ]);
     return [{ same, liking, sigma0: SCHOOL_SCALES[cup.school].sigma0 }];
   });
-  return Object.values(groupBy(marked, ({ same }) => same)).flatMap((group) => group.slice(0, 1).map(({ sigma0 }) => ({ likings: group.map(({ liking }) => liking), sigma0 })));
+  return Object.values(groupBy(marked, ({ same }) => same)).flatMap((group) =>
+    group.slice(0, 1).map(({ sigma0 }) => ({ likings: group.map(({ liking }) => liking), sigma0 })),
+  );
 }
 
 /** One brew. Throws a not-found Problem. */
@@ -96,7 +137,10 @@ export async function loadBrew(db: EntityManager, id: string): Promise<KeptBrew>
 async function check(db: EntityManager, bag: Bag, input: BrewInput): Promise<void> {
   const { roastedOn, assumed } = roastDate(bag);
   if (dateOfInstant(input.brewedAt) < roastedOn) {
-    throw invalidField('brewedAt', `It cannot be brewed before the bag was roasted (${assumed ? 'assumed: ' : ''}${roastedOn})`);
+    throw invalidField(
+      'brewedAt',
+      `It cannot be brewed before the bag was roasted (${assumed ? 'assumed: ' : ''}${roastedOn})`,
+    );
   }
   await mustExist(db, TasterEntity, input.tasterId, 'tasterId', 'taster');
   await mustExist(db, RecipeVersionEntity, input.making?.recipeVersionId ?? null, 'making.recipeVersionId', 'recipe');
@@ -121,11 +165,17 @@ export async function touchBrew(db: EntityManager, id: string): Promise<void> {
   await db.increment(BrewEntity, { id }, 'revision', 1);
 }
 
-/** Replaces what is written of a brew and its cup; returns the bag's id. Throws a conflict Problem for a change that was written over another state. */
+/**
+ * Replaces what is written of a brew and its cup; returns the bag's id. Throws a conflict Problem for a change that was
+ * written over another state.
+ */
 export async function changeBrew(db: EntityManager, id: string, input: BrewInput, now: Date): Promise<string> {
   const { bagId, ...before } = await loadBrew(db, id);
   if (input.revision !== null && input.revision !== before.revision) {
-    throw new Problem('conflict', 'This brew was changed elsewhere since this sheet was opened. Nothing was saved: what stands there now is shown beside what you wrote, at the top of the sheet.');
+    throw new Problem(
+      'conflict',
+      'This brew was changed elsewhere since this sheet was opened. Nothing was saved: what stands there now is shown beside what you wrote, at the top of the sheet.',
+    );
   }
   await check(db, await loadBag(db, bagId), input);
   const { cup, making, liveId: _, revision: __, ...fields } = input;
@@ -138,7 +188,11 @@ export async function changeBrew(db: EntityManager, id: string, input: BrewInput
 }
 
 /** Marks a fault on a brew, or takes it back; returns the bag's id. */
-export async function setFault(db: EntityManager, id: string, fault: Pick<BrewRow, 'fault' | 'faultNote'>): Promise<string> {
+export async function setFault(
+  db: EntityManager,
+  id: string,
+  fault: Pick<BrewRow, 'fault' | 'faultNote'>,
+): Promise<string> {
   const { bagId } = await loadBrew(db, id);
   await db.update(BrewEntity, { id }, fault);
   await touchBrew(db, id);

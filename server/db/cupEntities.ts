@@ -24,8 +24,20 @@ export interface CupRow extends Record<Part, number | null> {
 }
 
 const parts = {
-  ...{ aroma: optionalReal, acidity: optionalReal, body: optionalReal, sweetness: optionalReal, cleanness: optionalReal },
-  ...{ finish: optionalReal, character: optionalReal, balance: optionalReal, bitterness: optionalReal, defects: optionalReal },
+  ...{
+    aroma: optionalReal,
+    acidity: optionalReal,
+    body: optionalReal,
+    sweetness: optionalReal,
+    cleanness: optionalReal,
+  },
+  ...{
+    finish: optionalReal,
+    character: optionalReal,
+    balance: optionalReal,
+    bitterness: optionalReal,
+    defects: optionalReal,
+  },
 };
 
 export const CupEntity = new EntitySchema<CupRow>({
@@ -75,7 +87,13 @@ export interface CupWordRow {
 
 export const CupWordEntity = new EntitySchema<CupWordRow>({
   name: 'cup_word',
-  columns: { cupId: { type: 'varchar', primary: true }, place: { ...integer, primary: true }, wordId: text, typed: text, line: text },
+  columns: {
+    cupId: { type: 'varchar', primary: true },
+    place: { ...integer, primary: true },
+    wordId: text,
+    typed: text,
+    line: text,
+  },
 });
 
 /** One device's copy of a sheet that is not saved yet. */
@@ -94,5 +112,14 @@ export interface DraftRow {
 
 export const DraftEntity = new EntitySchema<DraftRow>({
   name: 'draft',
-  columns: { key: { type: 'varchar', primary: true }, device: { type: 'varchar', primary: true }, counts: json, title: text, href: text, typed: text, updatedAt: text, written: integer },
+  columns: {
+    key: { type: 'varchar', primary: true },
+    device: { type: 'varchar', primary: true },
+    counts: json,
+    title: text,
+    href: text,
+    typed: text,
+    updatedAt: text,
+    written: integer,
+  },
 });

@@ -13,21 +13,46 @@ import { wordIds } from './words';
 export async function loadCups(db: EntityManager, brewIds: readonly string[]): Promise<Map<string, Cup>> {
   const rows = await db.findBy(CupEntity, { brewId: In([...brewIds]) });
   const cupId = In(rows.map((row) => row.id));
-  const notes: Record<string, { text: string } | undefined> = keyBy(await db.findBy(NoteEntity, { cupId }), (note) => note.cupId);
-  const words = groupBy(await db.find(CupWordEntity, { where: { cupId }, order: { place: 'ASC' } }), (word) => word.cupId);
+  const notes: Record<string, { text: string } | undefined> = keyBy(
+    await db.findBy(NoteEntity, { cupId }),
+    (note) => note.cupId,
+  );
+  const words = groupBy(
+    await db.find(CupWordEntity, { where: { cupId }, order: { place: 'ASC' } }),
+    (word) => word.cupId,
+  );
   return new Map(
-    rows.map(({ id, brewId, ...scores }) => [brewId, { ...scores, notes: notes[id]?.text ?? '', words: (words[id] ?? []).map(({ wordId, typed, line }) => ({ id: wordId, typed, line })) }]),
+    rows.map(({ id, brewId, ...scores }) => [
+      brewId,
+      {
+        ...scores,
+        notes: notes[id]?.text ?? '',
+        words: (words[id] ?? []).map(({ wordId, typed, line }) => ({ id: wordId, typed, line })),
+      },
+    ]),
   );
 }
 
 /** Keeps the cup of a brew in place of the one before; words nobody knows yet become the household's own. */
-export async function keepCup(db: EntityManager, brewId: string, { notes, words, ...scores }: CupInput, now: Date): Promise<void> {
+export async function keepCup(
+  db: EntityManager,
+  brewId: string,
+  { notes, words, ...scores }: CupInput,
+  now: Date,
+): Promise<void> {
   await db.delete(CupEntity, { brewId });
   const cupId = randomUUID();
   await db.insert(CupEntity, { id: cupId, brewId, ...scores });
   if (notes !== '') await db.insert(NoteEntity, { id: randomUUID(), cupId, text: notes });
-  const ids = await wordIds(db, words.map(({ typed }) => typed), now);
-  await db.insert(CupWordEntity, words.map(({ typed, line }, place) => ({ cupId, place, wordId: ids[place] ?? typed, typed, line })));
+  const ids = await wordIds(
+    db,
+    words.map(({ typed }) => typed),
+    now,
+  );
+  await db.insert(
+    CupWordEntity,
+    words.map(({ typed, line }, place) => ({ cupId, place, wordId: ids[place] ?? typed, typed, line })),
+  );
 }
 
 /** Every word that still would not come, oldest cup first. */
@@ -36,7 +61,13 @@ export async function loadNagging(db: EntityManager): Promise<Nagging[]> {
     .createQueryBuilder(CupEntity, 'cup')
     .innerJoin('brew', 'brew', 'brew.id = cup."brewId" AND brew."deletedAt" IS NULL')
     .innerJoin('bag', 'bag', 'bag.id = brew."bagId" AND bag."deletedAt" IS NULL')
-    .select(['cup.nag AS nag', 'brew.id AS "brewId"', 'bag.id AS "bagId"', 'bag.name AS "bagName"', 'brew."brewedAt" AS "brewedAt"'])
+    .select([
+      'cup.nag AS nag',
+      'brew.id AS "brewId"',
+      'bag.id AS "bagId"',
+      'bag.name AS "bagName"',
+      'brew."brewedAt" AS "brewedAt"',
+    ])
     .where('cup.nag IS NOT NULL')
     .orderBy('brew."brewedAt"')
     .getRawMany<{ nag: string; brewId: string; bagId: string; bagName: string; brewedAt: string }>();
@@ -69,7 +100,11 @@ export async function nagAgain(db: EntityManager, brewId: string): Promise<void>
   if (!cup?.nag) throw notFound('This nagging word');
   const { resolvedWith } = cup.nag;
   if (resolvedWith !== null) {
-    const [last] = await db.find(CupWordEntity, { where: { cupId: cup.id, wordId: resolvedWith }, order: { place: 'DESC' }, take: 1 });
+    const [last] = await db.find(CupWordEntity, {
+      where: { cupId: cup.id, wordId: resolvedWith },
+      order: { place: 'DESC' },
+      take: 1,
+    });
     if (last) await db.delete(CupWordEntity, { cupId: cup.id, place: last.place });
   }
   await db.update(CupEntity, { id: cup.id }, { nag: { ...cup.nag, resolvedWith: null, dropped: false } });

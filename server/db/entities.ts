@@ -4,13 +4,20 @@ import type { AttributeWeights, BetOutcome, LevelAttribute, School } from '../..
 import type { Fault, Recipe, RecordedFrom } from '../../core/brew';
 import type { InstrumentSettings } from '../../contract/instrument';
 import { SessionEntity } from './accessEntities';
-import { GrinderEntity, LiveBrewEntity, MakingEntity, RecipeCardEntity, RecipeVersionEntity, TracePieceEntity } from './benchEntities';
+import {
+  GrinderEntity,
+  LiveBrewEntity,
+  MakingEntity,
+  RecipeCardEntity,
+  RecipeVersionEntity,
+  TracePieceEntity,
+} from './benchEntities';
 import { CupEntity, CupWordEntity, DraftEntity, NoteEntity, WordEntity } from './cupEntities';
 import { id, integer, optionalJson, optionalReal, optionalText, real, text } from './columns';
 
 /**
- * The tables of bags and brews; those of the bench and of cups have files of their own. Dates and instants are kept as the
- * text the taster's clock showed; a `deletedAt` marks a row that can still be brought back.
+ * The tables of bags and brews; those of the bench and of cups have files of their own. Dates and instants are kept as
+ * the text the taster's clock showed; a `deletedAt` marks a row that can still be brought back.
  */
 
 export interface TasterRow {
@@ -174,7 +181,15 @@ export interface HouseholdRow {
 
 export const HouseholdEntity = new EntitySchema<HouseholdRow>({
   name: 'household',
-  columns: { id: { type: 'integer', primary: true }, brewers: optionalJson, oneChange: { type: 'boolean' }, instruments: optionalJson, school: text, levelAttributes: optionalJson, coaching: { type: 'boolean', nullable: true } },
+  columns: {
+    id: { type: 'integer', primary: true },
+    brewers: optionalJson,
+    oneChange: { type: 'boolean' },
+    instruments: optionalJson,
+    school: text,
+    levelAttributes: optionalJson,
+    coaching: { type: 'boolean', nullable: true },
+  },
 });
 
 /** A fit that was worked out for one revision of a bag by one version of the engine. */
@@ -192,7 +207,14 @@ export interface VerdictRow {
 
 export const VerdictEntity = new EntitySchema<VerdictRow>({
   name: 'verdict',
-  columns: { bagId: { type: 'varchar', primary: true }, revision: integer, engineVersion: integer, prior: text, summary: text, detail: text },
+  columns: {
+    bagId: { type: 'varchar', primary: true },
+    revision: integer,
+    engineVersion: integer,
+    prior: text,
+    summary: text,
+    detail: text,
+  },
 });
 
 export const ENTITIES = [

@@ -20,8 +20,10 @@ export function whyNotOpened(file: string): string | null {
     return newerThanThis(db, file) ?? damaged(db, file);
   } catch (error) {
     const code = sqliteCode(error);
-    if (code.startsWith('SQLITE_CORRUPT')) return damagedSentence(file, [error instanceof Error ? error.message : code]);
-    if (code === 'SQLITE_NOTADB') return `The database ${file} cannot be opened: it is not a database. Nothing was changed. Put the right file there, or choose another folder with SLOW_CREST_DATA.`;
+    if (code.startsWith('SQLITE_CORRUPT'))
+      return damagedSentence(file, [error instanceof Error ? error.message : code]);
+    if (code === 'SQLITE_NOTADB')
+      return `The database ${file} cannot be opened: it is not a database. Nothing was changed. Put the right file there, or choose another folder with SLOW_CREST_DATA.`;
     return `The database ${file} cannot be opened: ${error instanceof Error ? error.message : String(error)}.`;
   } finally {
     db?.close();

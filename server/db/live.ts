@@ -20,7 +20,10 @@ function liveOf({ closedAt: _, ...row }: LiveBrewRow, bagName: string): LiveBrew
 /** The brews on the bench, in the order in which they were laid out. */
 export async function loadBench(db: EntityManager): Promise<LiveBrew[]> {
   const rows = await db.find(LiveBrewEntity, { where: { closedAt: IsNull() }, order: { createdAt: 'ASC' } });
-  const bags = keyBy(await db.findBy(BagEntity, { id: In(rows.map((row) => row.bagId)), deletedAt: IsNull() }), (bag) => bag.id);
+  const bags = keyBy(
+    await db.findBy(BagEntity, { id: In(rows.map((row) => row.bagId)), deletedAt: IsNull() }),
+    (bag) => bag.id,
+  );
   return rows.flatMap((row) => {
     const bag = (bags as Record<string, { name: string } | undefined>)[row.bagId];
     return bag ? [liveOf(row, bag.name)] : [];
@@ -35,7 +38,11 @@ export async function loadLive(db: EntityManager, id: string): Promise<LiveBrew>
 }
 
 /** Lays out a brew; it remembers the instruments as they stand. Returns its id. */
-export async function addLive(db: EntityManager, { bagId, card, recipeVersionId }: LiveInput, now: Date): Promise<string> {
+export async function addLive(
+  db: EntityManager,
+  { bagId, card, recipeVersionId }: LiveInput,
+  now: Date,
+): Promise<string> {
   await loadBag(db, bagId);
   await mustExist(db, RecipeVersionEntity, recipeVersionId, 'recipeVersionId', 'recipe');
   const { instruments } = await loadSettings(db);
@@ -69,31 +76,54 @@ export async function startLive(db: EntityManager, id: string, startedAt: number
   await db.update(LiveBrewEntity, { id }, { startedAt, revision: live.revision + 1 });
 }
 
-/** Changes what is written of a brew on the bench. Of its lists both changes are kept; where two marked one stage, the first stands. */
+/**
+ * Changes what is written of a brew on the bench. Of its lists both changes are kept; where two marked one stage, the
+ * first stands.
+ */
 export async function changeLive(db: EntityManager, id: string, { was = {}, ...patch }: LivePatch): Promise<void> {
   const { startedAt, revision, ticked, marks } = await loadLive(db, id);
   if (patch.endedS != null && startedAt === null) throw new Problem('conflict', 'This brew has not started yet.');
   if (Object.keys(patch).length === 0) return;
-  const lists = { ...(patch.ticked && { ticked: merge(was.ticked ?? ticked, patch.ticked, ticked).value }), ...(patch.marks && { marks: bothMarked(was.marks ?? marks, patch.marks, marks) }) };
+  const lists = {
+    ...(patch.ticked && { ticked: merge(was.ticked ?? ticked, patch.ticked, ticked).value }),
+    ...(patch.marks && { marks: bothMarked(was.marks ?? marks, patch.marks, marks) }),
+  };
   await db.update(LiveBrewEntity, { id }, { ...patch, ...lists, revision: revision + 1 });
 }
 
 /** Marks of stages from two devices. */
-function bothMarked(base: readonly StageMark[], ours: readonly StageMark[], standing: readonly StageMark[]): StageMark[] {
+function bothMarked(
+  base: readonly StageMark[],
+  ours: readonly StageMark[],
+  standing: readonly StageMark[],
+): StageMark[] {
   const steps = new Set([...ours, ...standing].map(({ step }) => step));
-  const byStep = (marks: readonly StageMark[], step: number): StageMark | null => marks.find((mark) => mark.step === step) ?? null;
-  const merged = [...steps].flatMap((step) => merge(byStep(base, step), byStep(ours, step), byStep(standing, step)).value ?? []);
+  const byStep = (marks: readonly StageMark[], step: number): StageMark | null =>
+    marks.find((mark) => mark.step === step) ?? null;
+  const merged = [...steps].flatMap(
+    (step) => merge(byStep(base, step), byStep(ours, step), byStep(standing, step)).value ?? [],
+  );
   return merged.sort((a, b) => a.atS - b.atS);
 }
 
 /** Clears a brew off the bench, or puts one back that was cleared by mistake. */
 export async function setLiveClosed(db: EntityManager, id: string, closedAt: string | null): Promise<void> {
-  const { affected } = await db.update(LiveBrewEntity, { id, closedAt: closedAt === null ? Not(IsNull()) : IsNull() }, { closedAt });
+  const { affected } = await db.update(
+    LiveBrewEntity,
+    { id, closedAt: closedAt === null ? Not(IsNull()) : IsNull() },
+    { closedAt },
+  );
   if (!affected) throw notFound('This brew');
 }
 
 /** Keeps what the scale said since the last piece. */
-export async function addPiece(db: EntityManager, liveId: string, seq: number, points: TracePoint[], flaws: [number, Flaw][]): Promise<void> {
+export async function addPiece(
+  db: EntityManager,
+  liveId: string,
+  seq: number,
+  points: TracePoint[],
+  flaws: [number, Flaw][],
+): Promise<void> {
   await db.insert(TracePieceEntity, { liveId, seq, points, flaws });
 }
 

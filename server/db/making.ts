@@ -10,18 +10,38 @@ import { loadVersionsById } from './recipes';
 /** How brews were made: kept beside them, since most are logged without. */
 
 const NOTHING_WRITTEN: MakingInput = {
-  ...{ recipeVersionId: null, hardnessPpm: null, grinderId: null, grinderSetting: null, pressureBar: null, iceG: null, milkG: null },
+  ...{
+    recipeVersionId: null,
+    hardnessPpm: null,
+    grinderId: null,
+    grinderSetting: null,
+    pressureBar: null,
+    iceG: null,
+    milkG: null,
+  },
   ...{ beverageG: null, tdsPercent: null, ph: null, vigour: null, bed: null, tastes: [] },
 };
 
 /** How these brews were made, by brew; without their traces. */
 export async function loadMakings(db: EntityManager, brewIds: readonly string[]): Promise<Map<string, Making>> {
   const rows = await db.findBy(MakingEntity, { brewId: In([...brewIds]) });
-  const versions = await loadVersionsById(db, rows.flatMap((row) => row.recipeVersionId ?? []));
+  const versions = await loadVersionsById(
+    db,
+    rows.flatMap((row) => row.recipeVersionId ?? []),
+  );
   return new Map(
     rows.map(({ brewId, trace, flaws: _, ...row }) => {
       const version = versions.get(row.recipeVersionId ?? '');
-      return [brewId, { ...row, hasTrace: trace !== null, version: version ? { cardId: version.cardId, number: version.version, isNewest: version.version === version.newest } : null }];
+      return [
+        brewId,
+        {
+          ...row,
+          hasTrace: trace !== null,
+          version: version
+            ? { cardId: version.cardId, number: version.version, isNewest: version.version === version.newest }
+            : null,
+        },
+      ];
     }),
   );
 }
@@ -38,12 +58,21 @@ export async function keepMaking(db: EntityManager, brewId: string, input: BrewI
   const before = await db.findOneBy(MakingEntity, { brewId });
   if (input === null && before === null) return;
   const recorded = before ?? { card: null, stageTimes: [], trace: null, flaws: null };
-  const written = { ...(input ?? NOTHING_WRITTEN), recipeVersionId: input?.recipeVersionId ?? before?.recipeVersionId ?? null };
+  const written = {
+    ...(input ?? NOTHING_WRITTEN),
+    recipeVersionId: input?.recipeVersionId ?? before?.recipeVersionId ?? null,
+  };
   await db.save(MakingEntity, { ...recorded, ...written, brewId });
 }
 
 /** Takes a brew over from the bench: its recipe, stages and thinned trace are kept with its log entry. */
-export async function takeFromBench(db: EntityManager, brew: { id: string; bagId: string }, liveId: string, written: BrewInput['making'], now: Date): Promise<void> {
+export async function takeFromBench(
+  db: EntityManager,
+  brew: { id: string; bagId: string },
+  liveId: string,
+  written: BrewInput['making'],
+  now: Date,
+): Promise<void> {
   const live = await loadLive(db, liveId);
   if (live.bagId !== brew.bagId) throw invalidField('liveId', 'The brew on the bench is of another bag');
   const { trace, flaws } = await loadLiveTrace(db, liveId);
@@ -58,7 +87,8 @@ export async function takeFromBench(db: EntityManager, brew: { id: string; bagId
     brewId: brew.id,
     card: live.card,
     stageTimes,
-    trace: trace.length === 0 ? null : thin(trace, edges).map((run) => run.map(([s, g]) => [roundTo(s, 2), roundTo(g, 1)])),
+    trace:
+      trace.length === 0 ? null : thin(trace, edges).map((run) => run.map(([s, g]) => [roundTo(s, 2), roundTo(g, 1)])),
     flaws: trace.length === 0 ? null : flaws,
   };
   await db.insert(MakingEntity, row);

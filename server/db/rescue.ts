@@ -17,7 +17,9 @@ export function rescuedFile(database: string, now: Date): string {
 /** The newest copy beside a database; null where there is none. */
 export function newestRescued(database: string): string | null {
   const folder = dirname(database);
-  const names = existsSync(folder) ? readdirSync(folder).filter((name) => name.startsWith(basename(database) + MARK) && name.endsWith('.sqlite')) : [];
+  const names = existsSync(folder)
+    ? readdirSync(folder).filter((name) => name.startsWith(basename(database) + MARK) && name.endsWith('.sqlite'))
+    : [];
   const newest = names.sort().at(-1);
   return newest === undefined ? null : join(folder, newest);
 }

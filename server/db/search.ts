@@ -12,8 +12,8 @@ const FOUND_WORDS = `(SELECT cup_word."cupId" AS "cupId", group_concat(cup_word.
 const SAID = `group_concat(COALESCE(found.said, '') || ' ' || COALESCE(note.text, ''), char(10))`;
 
 /**
- * Bags in which every word of `query` stands somewhere: on the label, in the bet, or in the notes of one of its cups, in prose or as words.
- * Bags still in use come first. An empty query finds every bag.
+ * Bags in which every word of `query` stands somewhere: on the label, in the bet, or in the notes of one of its cups,
+ * in prose or as words. Bags still in use come first. An empty query finds every bag.
  */
 export async function searchBags(db: EntityManager, query: string): Promise<SearchHit[]> {
   const words = query.toLowerCase().split(/\s+/).filter(Boolean).slice(0, 8);
@@ -23,7 +23,14 @@ export async function searchBags(db: EntityManager, query: string): Promise<Sear
     .leftJoin('cup', 'cup', 'cup."brewId" = brew.id')
     .leftJoin('note', 'note', 'note."cupId" = cup.id')
     .leftJoin(FOUND_WORDS, 'found', 'found."cupId" = cup.id')
-    .select(['bag.id AS id', 'bag.name AS name', 'bag.roaster AS roaster', 'bag.origin AS origin', 'bag."finishedOn" AS "finishedOn"', `${SAID} AS notes`])
+    .select([
+      'bag.id AS id',
+      'bag.name AS name',
+      'bag.roaster AS roaster',
+      'bag.origin AS origin',
+      'bag."finishedOn" AS "finishedOn"',
+      `${SAID} AS notes`,
+    ])
     .where('bag."deletedAt" IS NULL')
     .groupBy('bag.id');
   words.forEach((word, i) => {
@@ -31,12 +38,22 @@ export async function searchBags(db: EntityManager, query: string): Promise<Sear
     const label = `bag.name || ' ' || bag.roaster || ' ' || bag.origin || ' ' || bag.variety || ' ' || bag."printedNotes" || ' ' || bag.bet`;
     found.andHaving(`(${label} LIKE :w${i} ESCAPE '\\' OR ${SAID} LIKE :w${i} ESCAPE '\\')`, like);
   });
-  const rows = await found
-    .orderBy('bag."finishedOn" IS NOT NULL')
-    .addOrderBy('bag.name')
-    .limit(MOST_HITS)
-    .getRawMany<{ id: string; name: string; roaster: string; origin: string; finishedOn: string | null; notes: string | null }>();
-  return rows.map(({ id, name, roaster, origin, finishedOn, notes }) => ({ id, name, roaster, origin, finished: finishedOn !== null, inNotes: excerpt(notes ?? '', words) }));
+  const rows = await found.orderBy('bag."finishedOn" IS NOT NULL').addOrderBy('bag.name').limit(MOST_HITS).getRawMany<{
+    id: string;
+    name: string;
+    roaster: string;
+    origin: string;
+    finishedOn: string | null;
+    notes: string | null;
+  }>();
+  return rows.map(({ id, name, roaster, origin, finishedOn, notes }) => ({
+    id,
+    name,
+    roaster,
+    origin,
+    finished: finishedOn !== null,
+    inNotes: excerpt(notes ?? '', words),
+  }));
 }
 
 /** The stretch of the notes around the first word found in them; null when none is. */

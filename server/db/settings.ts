@@ -11,7 +11,14 @@ export async function loadSettings(db: EntityManager): Promise<Settings> {
   const row = await db.findOneBy(HouseholdEntity, { id: HOUSEHOLD });
   if (!row) return FIRST_SETTINGS;
   const { brewers, oneChange, school, coaching } = row;
-  return { brewers, oneChange, school, coaching, instruments: row.instruments ?? NO_INSTRUMENTS, levelAttributes: row.levelAttributes ?? [...FIRST_LEVEL_ATTRIBUTES] };
+  return {
+    brewers,
+    oneChange,
+    school,
+    coaching,
+    instruments: row.instruments ?? NO_INSTRUMENTS,
+    levelAttributes: row.levelAttributes ?? [...FIRST_LEVEL_ATTRIBUTES],
+  };
 }
 
 export async function keepSettings(db: EntityManager, settings: Settings): Promise<void> {

@@ -17,7 +17,8 @@ export interface Store {
   read<T>(work: (db: EntityManager) => Promise<T>): Promise<T>;
   /**
    * All of `work` is kept, or none of it. Resolves only when what was written is on disk in the file that anyone else
-   * would open. Throws a disk-full or storage Problem where the disk does not take it; a later write may be taken again.
+   * would open. Throws a disk-full or storage Problem where the disk does not take it; a later write may be taken
+   * again.
    */
   write<T>(work: (db: EntityManager) => Promise<T>): Promise<T>;
   close(): Promise<void>;
@@ -33,7 +34,10 @@ const PATIENCE_MS = 5000;
 
 const PUT_BACK = 'Put it back where it was, or stop Slow Crest and start it again.';
 
-/** Opens (and where needed creates and migrates) the database in `file`; its folder must be there. Throws where it cannot be written. */
+/**
+ * Opens (and where needed creates and migrates) the database in `file`; its folder must be there. Throws where it
+ * cannot be written.
+ */
 export async function openStore(file: string, parts: StoreParts = {}): Promise<Store> {
   const store = new SqliteStore(file, parts);
   await store.open();
@@ -75,7 +79,9 @@ class SqliteStore implements Store {
     return this.#turns.runExclusive(() => this.#disconnect());
   }
 
-  /** Runs `work` alone on a connection that is outside any transaction before and after, whatever goes wrong in between. */
+  /**
+   * Runs `work` alone on a connection that is outside any transaction before and after, whatever goes wrong in between.
+   */
   #inTurn<T>(work: (source: DataSource) => Promise<T>): Promise<T> {
     return this.#turns.runExclusive(async () => {
       // The driver answers without ever waiting: between two turns everything else gets its own.
@@ -86,13 +92,17 @@ class SqliteStore implements Store {
       } catch (error) {
         throw storageProblem(error, this.file) ?? error;
       } finally {
-        // A failed COMMIT or ROLLBACK leaves the driver and the ORM disagreeing on where they are: only a new connection is known to be outside.
+        // A failed COMMIT or ROLLBACK leaves the driver and the ORM disagreeing on where they are: only a new
+        // connection is known to be outside.
         if (this.#source && !isOutside(this.#source)) await this.#disconnect();
       }
     });
   }
 
-  /** A connection to the files anyone else would open. Throws where they are gone, so that nothing is acknowledged that only this process could read. */
+  /**
+   * A connection to the files anyone else would open. Throws where they are gone, so that nothing is acknowledged that
+   * only this process could read.
+   */
   async #inPlace(source: DataSource): Promise<DataSource> {
     const state = this.#files.state();
     if (state === 'there') {
@@ -102,13 +112,25 @@ class SqliteStore implements Store {
     if (state === 'journal missing') {
       // What the deleted journal held is still at hand: into the database with it, and a new journal begun.
       const [outcome] = rawOf(source).pragma('wal_checkpoint(TRUNCATE)') as { busy: number }[];
-      if (outcome?.busy !== 0) throw new StorageProblem('storage', `The journal of the database ${this.file} was deleted while Slow Crest was running, and another program holds the database.`, 'It goes on when that program lets go.');
+      if (outcome?.busy !== 0)
+        throw new StorageProblem(
+          'storage',
+          `The journal of the database ${this.file} was deleted while Slow Crest was running, and another program holds the database.`,
+          'It goes on when that program lets go.',
+        );
       await this.#disconnect();
       return this.#connect();
     }
     this.#rescued ??= { file: this.#rescue(source) };
-    const where = this.#rescued.file === null ? 'What was saved in it could not be written elsewhere' : `All that was saved in it is kept in ${this.#rescued.file}`;
-    throw new StorageProblem('storage', `The database ${this.file} was deleted, moved or replaced while Slow Crest was running.`, `${where}. ${PUT_BACK}`);
+    const where =
+      this.#rescued.file === null
+        ? 'What was saved in it could not be written elsewhere'
+        : `All that was saved in it is kept in ${this.#rescued.file}`;
+    throw new StorageProblem(
+      'storage',
+      `The database ${this.file} was deleted, moved or replaced while Slow Crest was running.`,
+      `${where}. ${PUT_BACK}`,
+    );
   }
 
   #rescue(source: DataSource): string | null {
@@ -121,9 +143,12 @@ class SqliteStore implements Store {
     }
   }
 
-  /** Opens the database again, unless somebody took it away: an empty one in its place would look as if all were lost. */
+  /**
+   * Opens the database again, unless somebody took it away: an empty one in its place would look as if all were lost.
+   */
   async #reconnect(): Promise<DataSource> {
-    if (!existsSync(this.file)) throw new StorageProblem('storage', `The database ${this.file} is not there any more.`, PUT_BACK);
+    if (!existsSync(this.file))
+      throw new StorageProblem('storage', `The database ${this.file} is not there any more.`, PUT_BACK);
     return this.#connect();
   }
 
@@ -165,7 +190,8 @@ class SqliteStore implements Store {
     try {
       await source.destroy();
     } catch {
-      // A connection that cannot even be closed is let go; its transaction, never acknowledged, is rolled back by the next to open the file.
+      // A connection that cannot even be closed is let go; its transaction, never acknowledged, is rolled back by the
+      // next to open the file.
     }
   }
 }

@@ -15,19 +15,35 @@ async function rowsOf<T>(db: EntityManager, bagIds: readonly string[], columns: 
   const rows: T[] = [];
   for (const ids of chunk([...bagIds], MOST_IDS)) {
     const places = ids.map(() => '?').join(',');
-    rows.push(...(await db.query<T[]>(`SELECT ${columns} FROM verdict WHERE "engineVersion" = ? AND "bagId" IN (${places})`, [ENGINE_VERSION, ...ids])));
+    rows.push(
+      ...(await db.query<T[]>(`SELECT ${columns} FROM verdict WHERE "engineVersion" = ? AND "bagId" IN (${places})`, [
+        ENGINE_VERSION,
+        ...ids,
+      ])),
+    );
   }
   return rows;
 }
 
 /** The fits of bags by this version of the engine; without `detail` that part of each is empty. */
 export function loadVerdicts(db: EntityManager, bagIds: readonly string[], detail: boolean): Promise<VerdictRow[]> {
-  return rowsOf(db, bagIds, `"bagId", revision, "engineVersion", prior, summary, ${detail ? 'detail' : `'' AS detail`}`);
+  return rowsOf(
+    db,
+    bagIds,
+    `"bagId", revision, "engineVersion", prior, summary, ${detail ? 'detail' : `'' AS detail`}`,
+  );
 }
 
 /** What bags teach, and of which revision of each that is. */
-export async function loadLessons(db: EntityManager, bagIds: readonly string[]): Promise<(Lesson & Pick<VerdictRow, 'bagId' | 'revision'>)[]> {
-  const rows = await rowsOf<{ bagId: string; revision: number; usable: number; lesson: string }>(db, bagIds, `"bagId", revision, summary ->> '$.usable' AS usable, summary -> '$.lesson' AS lesson`);
+export async function loadLessons(
+  db: EntityManager,
+  bagIds: readonly string[],
+): Promise<(Lesson & Pick<VerdictRow, 'bagId' | 'revision'>)[]> {
+  const rows = await rowsOf<{ bagId: string; revision: number; usable: number; lesson: string }>(
+    db,
+    bagIds,
+    `"bagId", revision, summary ->> '$.usable' AS usable, summary -> '$.lesson' AS lesson`,
+  );
   return rows.map((row) => ({ ...row, lesson: JSON.parse(row.lesson) as CrestFit['lesson'] }));
 }
 

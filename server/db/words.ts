@@ -1,7 +1,15 @@
 import { randomUUID } from 'node:crypto';
 import type { EntityManager } from 'typeorm';
 import type { WordInput, Words } from '../../contract/word';
-import { currentWord, NOTES, vocabularyOf, wordNamed, wordSpelt, type HouseholdWord, type Vocabulary } from '../../core/cup/words';
+import {
+  currentWord,
+  NOTES,
+  vocabularyOf,
+  wordNamed,
+  wordSpelt,
+  type HouseholdWord,
+  type Vocabulary,
+} from '../../core/cup/words';
 import { invalidField, notFound } from '../errors';
 import { CupWordEntity, WordEntity } from './cupEntities';
 
@@ -20,7 +28,10 @@ export async function loadWords(db: EntityManager): Promise<Words> {
     .select(['used."wordId" AS id', 'COUNT(DISTINCT used."cupId") AS cups'])
     .groupBy('used."wordId"')
     .getRawMany<{ id: string; cups: number }>();
-  return { own: own.map(({ id, name, family, mergedInto }) => ({ id, name, family, mergedInto })), uses: Object.fromEntries(uses.map(({ id, cups }) => [id, cups])) };
+  return {
+    own: own.map(({ id, name, family, mergedInto }) => ({ id, name, family, mergedInto })),
+    uses: Object.fromEntries(uses.map(({ id, cups }) => [id, cups])),
+  };
 }
 
 /** Ids of words as typed; a word nobody knows yet becomes the household's own. */
@@ -56,7 +67,8 @@ async function keepWord(db: EntityManager, word: HouseholdWord, now: Date): Prom
 
 function refuseTaken(vocabulary: Vocabulary, name: string, except: string | null): void {
   const taken = wordNamed(vocabulary, name);
-  if (taken && taken.id !== except) throw invalidField('name', `“${taken.name}” is a word already: merge the two instead`);
+  if (taken && taken.id !== except)
+    throw invalidField('name', `“${taken.name}” is a word already: merge the two instead`);
 }
 
 /** Adds a word of the household's own; returns its id. Refuses a word that is there already. */
@@ -94,7 +106,8 @@ export async function removeWord(db: EntityManager, id: string): Promise<void> {
     await db.delete(WordEntity, { id });
     return;
   }
-  if (await db.existsBy(CupWordEntity, { wordId: id })) throw invalidField('', 'This word stands in a cup: merge it into another instead');
+  if (await db.existsBy(CupWordEntity, { wordId: id }))
+    throw invalidField('', 'This word stands in a cup: merge it into another instead');
   const { affected } = await db.delete(WordEntity, { id });
   if (affected === 0) throw notFound('This word');
 }

@@ -25,7 +25,10 @@ export function bagRoutes({ store, verdicts, recorder, now }: Deps): Router {
       verdicts.whole(bag),
     ]);
     const { roastedOn, assumed } = roastDate(bag);
-    const left = gramsLeft(bag.weightG, brews.map((brew) => brew.doseG));
+    const left = gramsLeft(
+      bag.weightG,
+      brews.map((brew) => brew.doseG),
+    );
     const cups = cupsLeft(left, bag.reference.doseG);
     return {
       bag,
@@ -56,7 +59,9 @@ export function bagRoutes({ store, verdicts, recorder, now }: Deps): Router {
     verdicts.warm(bag);
   });
 
-  /** Only what is sent is changed, and not over what another changed meanwhile; the bag as a whole must still be one. */
+  /**
+   * Only what is sent is changed, and not over what another changed meanwhile; the bag as a whole must still be one.
+   */
   routes.patch('/:id', async (request, response) => {
     const { id } = request.params;
     const bag = await store.write(async (db) => {
@@ -85,7 +90,10 @@ export function bagRoutes({ store, verdicts, recorder, now }: Deps): Router {
     notInFuture(now(), { brewedAt: input.brewedAt.slice(0, 10) });
     const { id } = request.params;
     await recorder.flush();
-    const { brewId, bag } = await store.write(async (db) => ({ brewId: await addBrew(db, id, input, now()), bag: await loadBag(db, id) }));
+    const { brewId, bag } = await store.write(async (db) => ({
+      brewId: await addBrew(db, id, input, now()),
+      bag: await loadBag(db, id),
+    }));
     response.status(201).json({ id: brewId });
     if (input.liveId !== null) {
       await recorder.end(input.liveId);

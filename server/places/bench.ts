@@ -84,7 +84,11 @@ export function benchRoutes({ store, now, clock, recorder }: Deps): Router {
   /** All that happens on the bench, for as long as a page watches: one stream, since a browser opens few at a time. */
   routes.get('/stream', (_request, response) => {
     const stream = openStream(response);
-    const unwatch = recorder.watch((told) => (told.kind === 'readings' ? stream.send('readings', told.readings.brew ?? '', told.readings) : stream.send('changed', told.brew, { brew: told.brew })));
+    const unwatch = recorder.watch((told) =>
+      told.kind === 'readings'
+        ? stream.send('readings', told.readings.brew ?? '', told.readings)
+        : stream.send('changed', told.brew, { brew: told.brew }),
+    );
     response.once('close', unwatch);
   });
 
@@ -96,7 +100,11 @@ export function benchRoutes({ store, now, clock, recorder }: Deps): Router {
     if (!instrument) throw new Problem('conflict', 'This instrument is not connected. The Store room says which are.');
     const stream = openStream(response);
     const unlisten = instrument.listen((heard) => {
-      const readings: Readings = { kind: wanted, brew: brew ?? null, readings: heard.map(({ atS, value }) => ({ atS, value: roundTo(value, 2), flaw: null })) };
+      const readings: Readings = {
+        kind: wanted,
+        brew: brew ?? null,
+        readings: heard.map(({ atS, value }) => ({ atS, value: roundTo(value, 2), flaw: null })),
+      };
       stream.send('readings', wanted, readings);
     });
     response.once('close', unlisten);

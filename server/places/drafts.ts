@@ -13,7 +13,11 @@ export function draftRoutes({ store, now }: Deps): Router {
   });
 
   routes.put('/:key/:device', async (request, response) => {
-    const [key, device, draft] = [parse(draftKey, request.params.key), parse(deviceId, request.params.device), parse(draftInput, request.body)];
+    const [key, device, draft] = [
+      parse(draftKey, request.params.key),
+      parse(deviceId, request.params.device),
+      parse(draftInput, request.body),
+    ];
     response.json(
       await store.write(async (db) => {
         await keepDraft(db, key, device, draft, now());
@@ -24,7 +28,9 @@ export function draftRoutes({ store, now }: Deps): Router {
 
   routes.delete('/:key/:device', async (request, response) => {
     const counts = parse(changeCounts, request.body);
-    await store.write((db) => dropDraft(db, parse(draftKey, request.params.key), parse(deviceId, request.params.device), counts));
+    await store.write((db) =>
+      dropDraft(db, parse(draftKey, request.params.key), parse(deviceId, request.params.device), counts),
+    );
     response.status(204).end();
   });
 

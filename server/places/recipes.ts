@@ -2,7 +2,15 @@ import { Router } from 'express';
 import { grinderInput, recipeCardChange, recipeCardInput } from '../../contract/recipeCard';
 import { withChangeSent } from '../changing';
 import { addGrinder, changeGrinder, loadGrinder, loadGrinders, setGrinderDeleted } from '../db/grinders';
-import { addRecipe, changeRecipe, loadRecipe, loadRecipes, loadVersions, setRecipeDeleted, setStandard } from '../db/recipes';
+import {
+  addRecipe,
+  changeRecipe,
+  loadRecipe,
+  loadRecipes,
+  loadVersions,
+  setRecipeDeleted,
+  setStandard,
+} from '../db/recipes';
 import type { Deps } from '../deps';
 import { parse } from '../http';
 

@@ -24,7 +24,8 @@ const slowDown = ({ limit, windowMs, wait }: (typeof GUESSES)[number]) =>
     skipSuccessfulRequests: true,
     standardHeaders: 'draft-8',
     legacyHeaders: false,
-    handler: (_request, _response, next) => next(new Problem('too-many', `Too many wrong passphrases. Wait ${wait} and try again.`)),
+    handler: (_request, _response, next) =>
+      next(new Problem('too-many', `Too many wrong passphrases. Wait ${wait} and try again.`)),
   });
 
 /**
@@ -54,10 +55,15 @@ export function sessionRoutes({ store, now, passphrase }: Deps): Router {
     const guess = parse(signIn, request.body);
     if (passphrase === null) throw new Problem('conflict', 'There is no passphrase here: nobody needs to sign in.');
     if (!(await isPassphrase(passphrase, guess.passphrase))) {
-      throw new Problem('signed-out', 'This is not the passphrase of this household.', [{ path: 'passphrase', message: 'This is not the passphrase of this household' }]);
+      throw new Problem('signed-out', 'This is not the passphrase of this household.', [
+        { path: 'passphrase', message: 'This is not the passphrase of this household' },
+      ]);
     }
     const token = await store.write((db) => beginSession(db, passphrase, now()));
-    response.cookie(COOKIE, token, { ...STRICT, maxAge: SESSION_MS }).status(204).end();
+    response
+      .cookie(COOKIE, token, { ...STRICT, maxAge: SESSION_MS })
+      .status(204)
+      .end();
   });
 
   routes.delete('/session', async (request, response) => {
@@ -66,7 +72,8 @@ export function sessionRoutes({ store, now, passphrase }: Deps): Router {
   });
 
   routes.use(async (request: Request, _response: Response, next: NextFunction) => {
-    if (!(await isSignedIn(request))) throw new Problem('signed-out', 'Sign in first. What you wrote stays in this browser.');
+    if (!(await isSignedIn(request)))
+      throw new Problem('signed-out', 'Sign in first. What you wrote stays in this browser.');
     next();
   });
   return routes;

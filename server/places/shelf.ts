@@ -3,11 +3,30 @@ import type { Bag } from '../../contract/bag';
 import { isOwnAddress } from '../../contract/draft';
 import type { LiveBrew } from '../../contract/live';
 import type { Settings } from '../../contract/settings';
-import { searchQuery, shelfQuery, type Advice, type Judging, type Lane, type OnBench, type Shelf } from '../../contract/shelf';
+import {
+  searchQuery,
+  shelfQuery,
+  type Advice,
+  type Judging,
+  type Lane,
+  type OnBench,
+  type Shelf,
+} from '../../contract/shelf';
 import { cupsLeft, dueAt, gramsLeft, KIND_TRAITS, planOf, roundTo } from '../../core/brew';
 import { ageOn, proposals, readingOf, reportedDay, worthTelling } from '../../core/crest';
 import { dateOfInstant, roastDate, spellOn } from '../../core/rest';
-import { byUrgency, datesOf, leaveAlone, mostTellingBag, pickOfTheMorning, ridgeByDate, shelfAxis, tellingAdvice, type DateSpan, type ShelfBag } from '../../core/shelf';
+import {
+  byUrgency,
+  datesOf,
+  leaveAlone,
+  mostTellingBag,
+  pickOfTheMorning,
+  ridgeByDate,
+  shelfAxis,
+  tellingAdvice,
+  type DateSpan,
+  type ShelfBag,
+} from '../../core/shelf';
 import { loadBagIds, loadBagsInUse, loadFinishedBags } from '../db/bags';
 import { loadBrewTicks, loadGramsBrewed, type BrewTick } from '../db/brews';
 import { loadNagging } from '../db/cups';
@@ -29,10 +48,23 @@ export function shelfRoutes({ store, verdicts }: Deps): Router {
     const shown = await store.read(finished === 'yes' ? loadFinishedBags : loadBagsInUse);
     const fits = await verdicts.forShelf(shown);
     const { ticks, brewed, settings, bench, nagging, unfinished, ids } = await store.read(async (db) => ({
-      ...{ ticks: await loadBrewTicks(db, axis), brewed: await loadGramsBrewed(db), settings: await loadSettings(db), bench: await loadBench(db) },
+      ...{
+        ticks: await loadBrewTicks(db, axis),
+        brewed: await loadGramsBrewed(db),
+        settings: await loadSettings(db),
+        bench: await loadBench(db),
+      },
       ...{ nagging: await loadNagging(db), unfinished: await loadUnfinished(db), ids: await loadBagIds(db) },
     }));
-    const all = shown.map((bag) => laneAndBag(bag, { ticks: ticks[bag.id] ?? [], brewedG: brewed.get(bag.id) ?? 0 }, fits.get(bag.id) ?? null, today, axis));
+    const all = shown.map((bag) =>
+      laneAndBag(
+        bag,
+        { ticks: ticks[bag.id] ?? [], brewedG: brewed.get(bag.id) ?? 0 },
+        fits.get(bag.id) ?? null,
+        today,
+        axis,
+      ),
+    );
     const order = byUrgency(today);
     all.sort((a, b) => order(a.bag, b.bag));
     const onShelf = all.filter(({ lane }) => lane.judged !== 'not yet').map(({ bag }) => bag);
@@ -52,7 +84,12 @@ export function shelfRoutes({ store, verdicts }: Deps): Router {
   });
 
   /** The most telling brew of today: which bag by what its fit says, how by the proposals of that one bag. */
-  const telling = async (onShelf: readonly LaneBag[], bags: readonly Bag[], today: string, settings: Settings): Promise<Advice | null> => {
+  const telling = async (
+    onShelf: readonly LaneBag[],
+    bags: readonly Bag[],
+    today: string,
+    settings: Settings,
+  ): Promise<Advice | null> => {
     const id = mostTellingBag(onShelf);
     const [shelfBag, bag] = [onShelf.find((one) => one.id === id), bags.find((one) => one.id === id)];
     if (!shelfBag || !bag) return null;
@@ -85,21 +122,52 @@ function isThere(href: string, bagIds: ReadonlySet<string>): boolean {
 
 function onBench({ id, bagId, bagName, card, startedAt, endedS, instruments }: LiveBrew): OnBench {
   const due = startedAt === null ? null : dueAt(planOf(card), startedAt, instruments.speed);
-  return { id, bagId, bagName, kind: card.kind, recipe: card.name, end: KIND_TRAITS[card.kind].end, dueAt: due, over: endedS !== null };
+  return {
+    id,
+    bagId,
+    bagName,
+    kind: card.kind,
+    recipe: card.name,
+    end: KIND_TRAITS[card.kind].end,
+    dueAt: due,
+    over: endedS !== null,
+  };
 }
 
 type LaneBag = ShelfBag & { toldToday: number };
 
 /** What stands for a fit that is still to be made. */
-const NOT_YET = { reading: { state: 'too-early', stateProbability: 0, verdict: 'Not judged yet: its turn comes.' }, usable: 0, window: null, ridge: [], told: 0 } as const;
+const NOT_YET = {
+  reading: { state: 'too-early', stateProbability: 0, verdict: 'Not judged yet: its turn comes.' },
+  usable: 0,
+  window: null,
+  ridge: [],
+  told: 0,
+} as const;
 
-function laneAndBag(bag: Bag, { ticks, brewedG }: { ticks: readonly BrewTick[]; brewedG: number }, known: Judged<FitForShelf> | null, today: string, axis: DateSpan): { lane: Lane; bag: LaneBag } {
+function laneAndBag(
+  bag: Bag,
+  { ticks, brewedG }: { ticks: readonly BrewTick[]; brewedG: number },
+  known: Judged<FitForShelf> | null,
+  today: string,
+  axis: DateSpan,
+): { lane: Lane; bag: LaneBag } {
   const { roastedOn, assumed } = roastDate(bag);
   const age = ageOn(bag, today);
   const left = gramsLeft(bag.weightG, [brewedG]);
-  const { reading, usable, window, ridge, told } = known === null ? NOT_YET : readFit(bag, known.fit, age, roastedOn, axis);
+  const { reading, usable, window, ridge, told } =
+    known === null ? NOT_YET : readFit(bag, known.fit, age, roastedOn, axis);
   const frozen = spellOn(bag.spells, today) !== null;
-  const shared = { id: bag.id, name: bag.name, state: reading.state, verdict: reading.verdict, usable, window, frozen, cupsLeft: cupsLeft(left, bag.reference.doseG) };
+  const shared = {
+    id: bag.id,
+    name: bag.name,
+    state: reading.state,
+    verdict: reading.verdict,
+    usable,
+    window,
+    frozen,
+    cupsLeft: cupsLeft(left, bag.reference.doseG),
+  };
   return {
     bag: { ...shared, finished: bag.finishedOn !== null, reference: bag.reference, toldToday: told },
     lane: {
@@ -113,7 +181,9 @@ function laneAndBag(bag: Bag, { ticks, brewedG }: { ticks: readonly BrewTick[]; 
       finishedOn: bag.finishedOn,
       restDay: Math.floor(age + 1e-9),
       frozenSpans: bag.spells.map(({ from, to }) => ({ from, to })),
-      brews: ticks.map((tick) => ({ on: dateOfInstant(tick.brewedAt), faulted: tick.fault !== null })).sort((a, b) => (a.on < b.on ? -1 : 1)),
+      brews: ticks
+        .map((tick) => ({ on: dateOfInstant(tick.brewedAt), faulted: tick.fault !== null }))
+        .sort((a, b) => (a.on < b.on ? -1 : 1)),
       gramsLeft: roundTo(left, 1),
       stateProbability: reading.stateProbability,
       ridge: [...ridge],

@@ -20,7 +20,9 @@ export function tasterRoutes({ store, now }: Deps): Router {
     const taster: Taster = { id: randomUUID(), name };
     await store.write(async (db) => {
       if (await db.createQueryBuilder(TasterEntity, 't').where('t.name = :name', { name }).getExists()) {
-        throw new Problem('conflict', `There is a taster called ${name} already.`, [{ path: 'name', message: 'This name is taken' }]);
+        throw new Problem('conflict', `There is a taster called ${name} already.`, [
+          { path: 'name', message: 'This name is taken' },
+        ]);
       }
       await db.insert(TasterEntity, { ...taster, createdAt: now().toISOString() });
     });

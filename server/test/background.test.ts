@@ -40,11 +40,24 @@ function heldEngine(): Engine & { let: () => void; hold: () => void; fits: Crest
 }
 
 /** The server as it is served, with the short patience of a person. */
-async function start(engine: Engine, name: string): Promise<(method: string, path: string, body?: object) => Promise<{ status: number; body: unknown }>> {
-  running = await serve(readConfig({ SLOW_CREST_DATA: `${folders.folder}/${name}`, PORT: '0' }, '/'), pino({ level: 'silent' }), null, { now: () => new Date(`${TODAY}T12:00:00Z`), engine, patienceMs: 30 });
+async function start(
+  engine: Engine,
+  name: string,
+): Promise<(method: string, path: string, body?: object) => Promise<{ status: number; body: unknown }>> {
+  running = await serve(
+    readConfig({ SLOW_CREST_DATA: `${folders.folder}/${name}`, PORT: '0' }, '/'),
+    pino({ level: 'silent' }),
+    null,
+    { now: () => new Date(`${TODAY}T12:00:00Z`), engine, patienceMs: 30 },
+  );
   const { address } = running;
   return async (method, path, body) => {
-    const answer = await fetch(`${address}/api${path}`, { method, ...(method === 'GET' ? {} : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body ?? {}) }) });
+    const answer = await fetch(`${address}/api${path}`, {
+      method,
+      ...(method === 'GET'
+        ? {}
+        : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body ?? {}) }),
+    });
     const text = await answer.text();
     return { status: answer.status, body: text === '' ? null : (JSON.parse(text) as unknown) };
   };
@@ -63,14 +76,22 @@ describe('while bags are judged in the background', () => {
     await ask('POST', `/bags/${id}/brews`, brewDraft({ brewedAt: '2026-02-22T08:00:00Z' }));
     await ask('POST', '/bags', bagDraft({ name: 'New Hill' }));
     const waiting = await shelf();
-    expect(waiting.lanes.map(({ name, judged, usable }) => [name, judged, usable]).sort()).toEqual([['New Hill', 'not yet', 0], ['Test Hill', 'earlier', 1]]);
+    expect(waiting.lanes.map(({ name, judged, usable }) => [name, judged, usable]).sort()).toEqual([
+      ['New Hill', 'not yet', 0],
+      ['Test Hill', 'earlier', 1],
+    ]);
     expect(waiting.judging).toMatchObject({ waiting: 2, trouble: null });
     expect(waiting.judging.of).toBeGreaterThanOrEqual(2);
     expect(waiting.pick?.name).toBe('Test Hill');
     expect((await ask('GET', '/judging')).body).toEqual(waiting.judging);
 
     engine.let();
-    await expect.poll(async () => (await shelf()).lanes.map(({ judged, usable }) => [judged, usable]).sort()).toEqual([['now', 0], ['now', 2]]);
+    await expect
+      .poll(async () => (await shelf()).lanes.map(({ judged, usable }) => [judged, usable]).sort())
+      .toEqual([
+        ['now', 0],
+        ['now', 2],
+      ]);
     expect((await shelf()).judging).toEqual({ waiting: 0, of: 0, trouble: null } satisfies Judging);
   });
 
@@ -82,7 +103,12 @@ describe('while bags are judged in the background', () => {
     expect((await page()).judged).toBe('now');
     engine.hold();
     await ask('POST', `/bags/${id}/brews`, brewDraft());
-    expect(await page()).toMatchObject({ judged: 'earlier', verdict: { usable: 0 }, judging: { waiting: 1 }, brews: [{ brewer: 'cone' }] });
+    expect(await page()).toMatchObject({
+      judged: 'earlier',
+      verdict: { usable: 0 },
+      judging: { waiting: 1 },
+      brews: [{ brewer: 'cone' }],
+    });
     engine.let();
     await expect.poll(async () => (await page()).judged).toBe('now');
     expect((await page()).verdict.usable).toBe(1);
@@ -97,16 +123,26 @@ describe('while bags are judged in the background', () => {
     await ask('POST', '/bags', bagDraft({ name: 'Waiting Hill' }));
     await expect.poll(async () => ((await ask('GET', '/judging')).body as Judging).trouble).toMatch(/starts no thread/);
     engine.broken = false;
-    await expect.poll(async () => ((await ask('GET', `/shelf?today=${TODAY}`)).body as Shelf).lanes.map(({ judged }) => judged), { timeout: 10_000 }).toEqual(['now', 'now']);
+    await expect
+      .poll(async () => ((await ask('GET', `/shelf?today=${TODAY}`)).body as Shelf).lanes.map(({ judged }) => judged), {
+        timeout: 10_000,
+      })
+      .toEqual(['now', 'now']);
   });
 
   it('a verdict the disk does not take is shown all the same', async () => {
     const ask = await start(engineHere(), 'full');
     const { id } = (await ask('POST', '/bags', bagDraft())).body as { id: string };
-    await running?.store.write((db) => db.query(`CREATE TRIGGER full BEFORE INSERT ON verdict BEGIN SELECT RAISE(ABORT, 'no room'); END`));
+    await running?.store.write((db) =>
+      db.query(`CREATE TRIGGER full BEFORE INSERT ON verdict BEGIN SELECT RAISE(ABORT, 'no room'); END`),
+    );
     await ask('POST', `/bags/${id}/brews`, brewDraft());
-    await expect.poll(async () => (await ask('GET', `/bags/${id}?today=${TODAY}`)).body as BagPage).toMatchObject({ judged: 'now', verdict: { usable: 1 } });
-    expect(await running?.store.read((db) => db.query('SELECT revision FROM verdict WHERE "bagId" = ?', [id]))).not.toEqual([{ revision: 2 }]);
+    await expect
+      .poll(async () => (await ask('GET', `/bags/${id}?today=${TODAY}`)).body as BagPage)
+      .toMatchObject({ judged: 'now', verdict: { usable: 1 } });
+    expect(
+      await running?.store.read((db) => db.query('SELECT revision FROM verdict WHERE "bagId" = ?', [id])),
+    ).not.toEqual([{ revision: 2 }]);
   });
 
   it('a finished bag has only those judged anew whose prior it moves noticeably', async () => {
@@ -114,8 +150,18 @@ describe('while bags are judged in the background', () => {
     const ask = await start(engine, 'finished');
     const shelf = async (): Promise<Shelf> => (await ask('GET', `/shelf?today=${TODAY}`)).body as Shelf;
     const add = async (name: string, marks: readonly number[], differently: object = {}): Promise<string> => {
-      const { id } = (await ask('POST', '/bags', bagDraft({ name, roastedOn: '2026-01-02', ...differently }))).body as { id: string };
-      for (const [i, mark] of marks.entries()) await ask('POST', `/bags/${id}/brews`, brewDraft({ brewedAt: `2026-01-${String(6 + 4 * i).padStart(2, '0')}T08:00:00Z`, cup: { school: 'mark10', mark } }));
+      const { id } = (await ask('POST', '/bags', bagDraft({ name, roastedOn: '2026-01-02', ...differently }))).body as {
+        id: string;
+      };
+      for (const [i, mark] of marks.entries())
+        await ask(
+          'POST',
+          `/bags/${id}/brews`,
+          brewDraft({
+            brewedAt: `2026-01-${String(6 + 4 * i).padStart(2, '0')}T08:00:00Z`,
+            cup: { school: 'mark10', mark },
+          }),
+        );
       return id;
     };
     await add('Watched', [7, 7.5, 8]);
@@ -124,24 +170,40 @@ describe('while bags are judged in the background', () => {
       const id = await add(`Past ${i}`, [7, 8, 8.5, 8, 7]);
       await ask('PATCH', `/bags/${id}`, { finishedOn: '2026-02-01' });
     }
-    const settled = async (): Promise<void> => expect.poll(async () => (await shelf()).lanes.map(({ judged }) => judged), { timeout: 20_000 }).toEqual(['now']);
+    const settled = async (): Promise<void> =>
+      expect.poll(async () => (await shelf()).lanes.map(({ judged }) => judged), { timeout: 20_000 }).toEqual(['now']);
     await settled();
     const before = engine.fits.length;
     /** How often the bag on the shelf was judged since: it is known by its marks. */
-    const watched = () => engine.fits.slice(before).filter(({ brews }) => brews.map(({ overall }) => overall).sort().join() === '70,75,80').length;
+    const watched = () =>
+      engine.fits.slice(before).filter(
+        ({ brews }) =>
+          brews
+            .map(({ overall }) => overall)
+            .sort()
+            .join() === '70,75,80',
+      ).length;
     const one = await add('One more', [7, 8, 8.4, 8, 7]);
     await ask('PATCH', `/bags/${one}`, { finishedOn: '2026-02-01' });
     const { prior } = (await ask('GET', `/bags/${await add('Asks the past', [])}?today=${TODAY}`)).body as BagPage;
-    await expect.poll(async () => (await shelf()).lanes.map(({ judged }) => judged), { timeout: 20_000 }).toEqual(['now', 'now']);
+    await expect
+      .poll(async () => (await shelf()).lanes.map(({ judged }) => judged), { timeout: 20_000 })
+      .toEqual(['now', 'now']);
     expect(prior).not.toBeNull();
     // It was read again, and says a little else.
-    await expect.poll(async () => ((await ask('GET', `/bags/${await add('Asks again', [])}?today=${TODAY}`)).body as BagPage).judged).toBe('now');
+    await expect
+      .poll(
+        async () => ((await ask('GET', `/bags/${await add('Asks again', [])}?today=${TODAY}`)).body as BagPage).judged,
+      )
+      .toBe('now');
     expect(watched()).toBe(0);
     // A bag quite unlike them does move it, and the one on the shelf is judged anew.
     for (const i of [0, 1, 2, 3, 4, 5]) {
       const odd = await add(`Odd ${i}`, [9.8, 9, 7, 5, 4]);
       await ask('PATCH', `/bags/${odd}`, { finishedOn: '2026-02-01' });
     }
-    await expect.poll(async () => (await shelf()).lanes.every(({ judged }) => judged === 'now') && watched(), { timeout: 20_000 }).toBeGreaterThan(0);
+    await expect
+      .poll(async () => (await shelf()).lanes.every(({ judged }) => judged === 'now') && watched(), { timeout: 20_000 })
+      .toBeGreaterThan(0);
   });
 });

@@ -44,11 +44,24 @@ describe('a bag', () => {
     ['a weight of 0 g', { weightG: 0 }, 'weightG'],
     ['a word for a weight', { weightG: 'much' as unknown as number }, 'weightG'],
     ['an unknown roast level', { roastLevel: 'blue' as unknown as 'light' }, 'roastLevel'],
-    ['out of the freezer before it went in', { spells: [{ place: 'freezer' as const, from: '2026-02-20', to: '2026-02-10' }] }, 'spells.0.to'],
-    ['frozen before it was roasted', { spells: [{ place: 'freezer' as const, from: '2026-01-20', to: null }] }, 'spells.0.from'],
+    [
+      'out of the freezer before it went in',
+      { spells: [{ place: 'freezer' as const, from: '2026-02-20', to: '2026-02-10' }] },
+      'spells.0.to',
+    ],
+    [
+      'frozen before it was roasted',
+      { spells: [{ place: 'freezer' as const, from: '2026-01-20', to: null }] },
+      'spells.0.from',
+    ],
     [
       'two stays that overlap',
-      { spells: [{ place: 'freezer' as const, from: '2026-02-10', to: null }, { place: 'freezer' as const, from: '2026-02-12', to: '2026-02-13' }] },
+      {
+        spells: [
+          { place: 'freezer' as const, from: '2026-02-10', to: null },
+          { place: 'freezer' as const, from: '2026-02-12', to: '2026-02-13' },
+        ],
+      },
       'spells.1.from',
     ],
     ['an unknown key', { colour: 'brown' }, 'colour'],
@@ -72,7 +85,11 @@ describe('a bag', () => {
   it('is changed whole, and its verdict follows', async () => {
     const id = await server.addBag();
     const early = (await page(id)).verdict.peak.day;
-    await server.ok('PATCH', `/bags/${id}`, bagDraft({ roastLevel: 'dark', reference: { ...REFERENCE, brewer: 'press' } }));
+    await server.ok(
+      'PATCH',
+      `/bags/${id}`,
+      bagDraft({ roastLevel: 'dark', reference: { ...REFERENCE, brewer: 'press' } }),
+    );
     const read = await page(id);
     expect(read.bag).toMatchObject({ roastLevel: 'dark', reference: { brewer: 'press' }, revision: 2 });
     expect(read.verdict.peak.day).toBeLessThan(early / 1.5);
@@ -86,7 +103,12 @@ describe('a bag', () => {
       server.ok('PATCH', `/bags/${id}`, { spells: [{ place: 'freezer', from: '2026-02-10', to: null }] }),
     ]);
     const { bag } = await page(id);
-    expect(bag).toMatchObject({ bet: 'Fig by the third week', betHeld: 'held', perceivedRoast: 'dark', spells: [{ from: '2026-02-10' }] });
+    expect(bag).toMatchObject({
+      bet: 'Fig by the third week',
+      betHeld: 'held',
+      perceivedRoast: 'dark',
+      spells: [{ from: '2026-02-10' }],
+    });
     expect((await server.refused('PATCH', `/bags/${id}`, { roastedOn: null })).fields[0]?.path).toBe('roastedOn');
     expect((await server.refused('PATCH', `/bags/${id}`, { revision: 9 })).fields[0]?.path).toBe('revision');
     expect((await server.refused('PATCH', '/bags/nowhere', { bet: '' })).status).toBe(404);
@@ -131,8 +153,15 @@ describe('the shelf', () => {
 describe('the search', () => {
   it('finds every word, on the label or in the notes, and takes its signs literally', async () => {
     const id = await server.addBag({ name: 'Percent 100% _plain_', origin: 'Burundi' });
-    await server.addBrew(id, { cup: { school: 'mark10', mark: 8, notes: 'Long, long damson skin, and a sentence around it that goes on for a while.' } });
-    const find = async (q: string): Promise<string[]> => (await server.ok<SearchHit[]>('GET', `/search?q=${encodeURIComponent(q)}`)).map((hit) => hit.id);
+    await server.addBrew(id, {
+      cup: {
+        school: 'mark10',
+        mark: 8,
+        notes: 'Long, long damson skin, and a sentence around it that goes on for a while.',
+      },
+    });
+    const find = async (q: string): Promise<string[]> =>
+      (await server.ok<SearchHit[]>('GET', `/search?q=${encodeURIComponent(q)}`)).map((hit) => hit.id);
     expect(await find('DAMSON burundi')).toEqual([id]);
     expect(await find('100%')).toEqual([id]);
     expect(await find('_plain_')).toEqual([id]);
@@ -144,8 +173,19 @@ describe('the search', () => {
 
   it('finds the words of a cup, as typed and as they are called since', async () => {
     const id = await server.addBag({ name: 'Worded' });
-    await server.addBrew(id, { cup: { school: 'mark10', mark: 8, words: [{ typed: 'sea chest', line: 'cup' }, { typed: 'gooseberries', line: 'warm-first' }], notes: '' } });
-    const find = async (q: string): Promise<string[]> => (await server.ok<SearchHit[]>('GET', `/search?q=${encodeURIComponent(q)}`)).map((hit) => hit.id);
+    await server.addBrew(id, {
+      cup: {
+        school: 'mark10',
+        mark: 8,
+        words: [
+          { typed: 'sea chest', line: 'cup' },
+          { typed: 'gooseberries', line: 'warm-first' },
+        ],
+        notes: '',
+      },
+    });
+    const find = async (q: string): Promise<string[]> =>
+      (await server.ok<SearchHit[]>('GET', `/search?q=${encodeURIComponent(q)}`)).map((hit) => hit.id);
     expect([await find('sea chest'), await find('gooseberr')]).toEqual([[id], [id]]);
     const { own } = await server.ok<Words>('GET', '/words');
     await server.ok('PUT', `/words/${own.find(({ name }) => name === 'sea chest')?.id}`, { name: 'cabin trunk' });
@@ -157,7 +197,10 @@ describe('tasters', () => {
   it('are added once each', async () => {
     const { id } = await server.ok<Bag>('POST', '/tasters', { name: 'Mira' });
     expect(await server.ok('GET', '/tasters')).toEqual([{ id, name: 'Mira' }]);
-    expect(await server.refused('POST', '/tasters', { name: 'mira' })).toMatchObject({ status: 409, fields: [{ path: 'name' }] });
+    expect(await server.refused('POST', '/tasters', { name: 'mira' })).toMatchObject({
+      status: 409,
+      fields: [{ path: 'name' }],
+    });
     expect((await server.refused('POST', '/tasters', { name: '' })).fields[0]?.path).toBe('name');
   });
 });

@@ -23,11 +23,14 @@ const cardOf = (kind: RecipeCard['kind']): RecipeCard => {
   if (!found) throw new Error(`No starter recipe for ${kind}`);
   return found;
 };
-const connect = (instruments: Partial<InstrumentSettings>) => server.ok('PATCH', '/settings', { instruments: { hand: 'steady', speed: 1, ...instruments } });
-const layOut = (kind: RecipeCard['kind'] = 'cone'): Promise<LiveBrew> => server.ok('POST', '/bench', { bagId, card: cardOf(kind) });
+const connect = (instruments: Partial<InstrumentSettings>) =>
+  server.ok('PATCH', '/settings', { instruments: { hand: 'steady', speed: 1, ...instruments } });
+const layOut = (kind: RecipeCard['kind'] = 'cone'): Promise<LiveBrew> =>
+  server.ok('POST', '/bench', { bagId, card: cardOf(kind) });
 const bench = async (): Promise<Bench> => benchAnswer.parse(await server.ok('GET', '/bench'));
 const traceOf = async (id: string): Promise<LiveTrace> => liveTrace.parse(await server.ok('GET', `/bench/${id}/trace`));
-const liveOf = async (id: string): Promise<LiveBrew> => (await bench()).brews.find((live) => live.id === id) ?? Promise.reject(new Error('Not on the bench'));
+const liveOf = async (id: string): Promise<LiveBrew> =>
+  (await bench()).brews.find((live) => live.id === id) ?? Promise.reject(new Error('Not on the bench'));
 const clear = async (): Promise<void> => {
   for (const { id } of (await bench()).brews) await server.ok('DELETE', `/bench/${id}`);
 };
@@ -46,36 +49,88 @@ describe('a brew by hand', () => {
     const { id } = await layOut();
     await server.ok('PATCH', `/bench/${id}`, { ticked: ['paper-rinsed', 'rinse-thrown-away'] });
     const { startedAt } = await server.ok<LiveBrew>('POST', `/bench/${id}/start`, {});
-    await server.ok('PATCH', `/bench/${id}`, { marks: [{ step: 0, atS: 12 }, { step: 1, atS: 55.2 }], fault: 'spill', faultNote: 'over the rim', vigour: 'wild', bed: 'hollow' });
+    await server.ok('PATCH', `/bench/${id}`, {
+      marks: [
+        { step: 0, atS: 12 },
+        { step: 1, atS: 55.2 },
+      ],
+      fault: 'spill',
+      faultNote: 'over the rim',
+      vigour: 'wild',
+      bed: 'hollow',
+    });
     await server.stop();
     await server.start();
-    expect(await liveOf(id)).toMatchObject({ startedAt, ticked: ['paper-rinsed', 'rinse-thrown-away'], fault: 'spill', faultNote: 'over the rim', vigour: 'wild', bed: 'hollow', endedS: null });
+    expect(await liveOf(id)).toMatchObject({
+      startedAt,
+      ticked: ['paper-rinsed', 'rinse-thrown-away'],
+      fault: 'spill',
+      faultNote: 'over the rim',
+      vigour: 'wild',
+      bed: 'hollow',
+      endedS: null,
+    });
     await server.ok('PATCH', `/bench/${id}`, { endedS: 184 });
-    const brewId = await server.addBrew(bagId, { liveId: id, drainS: 184, making: { vigour: 'lively', bed: 'hollow far left', tdsPercent: 1.34, tastes: ['sour'] } });
-    const brew = (await server.ok<BagPage>('GET', `/bags/${bagId}?today=${TODAY}`)).brews.find((one) => one.id === brewId);
-    expect(brew?.making).toMatchObject({ vigour: 'lively', bed: 'hollow far left', tdsPercent: 1.34, tastes: ['sour'], hasTrace: false, card: { name: 'Growing pours' } });
-    expect(brew?.making?.stageTimes).toEqual([{ step: 0, fromS: null, untilS: 12, toG: null }, { step: 1, fromS: null, untilS: 55.2, toG: null }]);
+    const brewId = await server.addBrew(bagId, {
+      liveId: id,
+      drainS: 184,
+      making: { vigour: 'lively', bed: 'hollow far left', tdsPercent: 1.34, tastes: ['sour'] },
+    });
+    const brew = (await server.ok<BagPage>('GET', `/bags/${bagId}?today=${TODAY}`)).brews.find(
+      (one) => one.id === brewId,
+    );
+    expect(brew?.making).toMatchObject({
+      vigour: 'lively',
+      bed: 'hollow far left',
+      tdsPercent: 1.34,
+      tastes: ['sour'],
+      hasTrace: false,
+      card: { name: 'Growing pours' },
+    });
+    expect(brew?.making?.stageTimes).toEqual([
+      { step: 0, fromS: null, untilS: 12, toG: null },
+      { step: 1, fromS: null, untilS: 55.2, toG: null },
+    ]);
     expect((await bench()).brews).toEqual([]);
     expect((await server.refused('GET', `/brews/${brewId}/trace`)).status).toBe(404);
   });
 
   it('is refused what cannot be', async () => {
     const { id } = await layOut();
-    expect((await server.refused('PATCH', `/bench/${id}`, { endedS: 10 })).message).toBe('This brew has not started yet.');
-    expect((await server.refused('PATCH', `/bench/${id}`, { marks: [{ step: -1, atS: 3 }] })).fields[0]?.path).toBe('marks.0.step');
+    expect((await server.refused('PATCH', `/bench/${id}`, { endedS: 10 })).message).toBe(
+      'This brew has not started yet.',
+    );
+    expect((await server.refused('PATCH', `/bench/${id}`, { marks: [{ step: -1, atS: 3 }] })).fields[0]?.path).toBe(
+      'marks.0.step',
+    );
     expect((await server.refused('PATCH', `/bench/${id}`, { startedAt: 1 })).fields[0]?.path).toBe('startedAt');
     await server.ok('POST', `/bench/${id}/start`, {});
     expect((await server.refused('POST', `/bench/${id}/start`, {})).message).toBe('This brew has started already.');
     const other = await server.addBag({ name: 'Another' });
-    expect((await server.refused('POST', `/bags/${other}/brews`, { ...cardless, liveId: id })).fields[0]).toMatchObject({ path: 'liveId' });
-    expect((await server.refused('POST', '/bench', { bagId, card: { ...cardOf('cone'), stages: [] } })).fields[0]?.path).toBe('card.stages');
+    expect((await server.refused('POST', `/bags/${other}/brews`, { ...cardless, liveId: id })).fields[0]).toMatchObject(
+      { path: 'liveId' },
+    );
+    expect(
+      (await server.refused('POST', '/bench', { bagId, card: { ...cardOf('cone'), stages: [] } })).fields[0]?.path,
+    ).toBe('card.stages');
     const nobody = '0f0e7c2e-0000-4000-8000-000000000000';
-    expect((await server.refused('POST', '/bench', { bagId, card: cardOf('cone'), recipeVersionId: nobody })).fields[0]?.path).toBe('recipeVersionId');
+    expect(
+      (await server.refused('POST', '/bench', { bagId, card: cardOf('cone'), recipeVersionId: nobody })).fields[0]
+        ?.path,
+    ).toBe('recipeVersionId');
     expect((await server.refused('POST', '/bench', { bagId: nobody, card: cardOf('cone') })).status).toBe(404);
-    expect((await server.refused('POST', `/bags/${bagId}/brews`, { ...cardless, making: { grinderId: nobody } })).fields[0]?.path).toBe('making.grinderId');
-    expect((await server.refused('POST', `/bags/${bagId}/brews`, { ...cardless, making: { recipeVersionId: nobody } })).fields[0]?.path).toBe('making.recipeVersionId');
+    expect(
+      (await server.refused('POST', `/bags/${bagId}/brews`, { ...cardless, making: { grinderId: nobody } })).fields[0]
+        ?.path,
+    ).toBe('making.grinderId');
+    expect(
+      (await server.refused('POST', `/bags/${bagId}/brews`, { ...cardless, making: { recipeVersionId: nobody } }))
+        .fields[0]?.path,
+    ).toBe('making.recipeVersionId');
     expect((await server.refused('POST', `/bags/${bagId}/brews`, { ...cardless, liveId: nobody })).status).toBe(404);
-    expect((await server.refused('POST', '/bags', { ...bagDraft(), referenceCardId: nobody })).fields[0]?.path).toBe('referenceCardId');
+    expect((await server.refused('POST', '/bags', { ...bagDraft(), referenceCardId: nobody })).fields[0]?.path).toBe(
+      'referenceCardId',
+    );
     await clear();
   });
 
@@ -94,7 +149,16 @@ describe('a brew by hand', () => {
     const { id } = await layOut('cold steep');
     const { startedAt } = await server.ok<LiveBrew>('POST', `/bench/${id}/start`, {});
     const { bench: onBench } = await server.ok<Shelf>('GET', `/shelf?today=${TODAY}`);
-    expect(onBench).toEqual([expect.objectContaining({ id, bagId, kind: 'cold steep', end: 'strained', dueAt: (startedAt ?? 0) + 14 * 3_600_000, over: false })]);
+    expect(onBench).toEqual([
+      expect.objectContaining({
+        id,
+        bagId,
+        kind: 'cold steep',
+        end: 'strained',
+        dueAt: (startedAt ?? 0) + 14 * 3_600_000,
+        over: false,
+      }),
+    ]);
     await clear();
   });
 });
@@ -109,7 +173,9 @@ describe('a brew with a simulated scale', () => {
     expect(Math.abs(((await liveOf(live.id)).endedS ?? 0) - (truth.endS ?? 0))).toBeLessThan(1);
     const whole = traceUntil((await traceOf(live.id)).trace, truth.endS ?? 0);
     const brewId = await server.addBrew(bagId, { liveId: live.id });
-    const brew = (await server.ok<BagPage>('GET', `/bags/${bagId}?today=${TODAY}`)).brews.find((one) => one.id === brewId);
+    const brew = (await server.ok<BagPage>('GET', `/bags/${bagId}?today=${TODAY}`)).brews.find(
+      (one) => one.id === brewId,
+    );
     expect(brew?.making?.stageTimes).toHaveLength(4);
     for (const [i, pour] of truth.pours.entries()) {
       const time = brew?.making?.stageTimes[i];
@@ -122,8 +188,15 @@ describe('a brew with a simulated scale', () => {
     for (const [s, g] of whole.flat()) expect(Math.abs((weightAt(trace, s) ?? Infinity) - g)).toBeLessThan(0.5);
     // What the bench recorded outlives a later change of the log.
     await server.ok('PUT', `/brews/${brewId}`, { ...cardless, making: { bed: 'flat' } });
-    const edited = (await server.ok<BagPage>('GET', `/bags/${bagId}?today=${TODAY}`)).brews.find((one) => one.id === brewId);
-    expect(edited?.making).toMatchObject({ bed: 'flat', hasTrace: true, stageTimes: brew?.making?.stageTimes, card: { name: 'Growing pours' } });
+    const edited = (await server.ok<BagPage>('GET', `/bags/${bagId}?today=${TODAY}`)).brews.find(
+      (one) => one.id === brewId,
+    );
+    expect(edited?.making).toMatchObject({
+      bed: 'flat',
+      hasTrace: true,
+      stageTimes: brew?.making?.stageTimes,
+      card: { name: 'Growing pours' },
+    });
     expect((await server.ok<KeptTrace>('GET', `/brews/${brewId}/trace`)).trace).toEqual(trace);
   });
 
@@ -138,7 +211,12 @@ describe('a brew with a simulated scale', () => {
     const [gap, wild] = [await traceOf(dropping.id), await traceOf(jumping.id)];
     expect(gap.trace.length).toBeGreaterThan(1);
     expect(weightAt(gap.trace, 28)).toBeNull();
-    expect(gap.trace.flat().filter(([s]) => s > 31 && s < 35).every(([, g]) => g > 40)).toBe(true);
+    expect(
+      gap.trace
+        .flat()
+        .filter(([s]) => s > 31 && s < 35)
+        .every(([, g]) => g > 40),
+    ).toBe(true);
     expect(Object.keys(wild.flaws).sort()).toEqual(['absurd', 'jump', 'negative']);
     expect(wild.trace.flat().every(([, g]) => g > -3 && g < 260)).toBe(true);
     await clear();
@@ -163,7 +241,9 @@ describe('a brew with a simulated scale', () => {
     const live = await layOut();
     await server.ok('POST', `/bench/${live.id}/start`, {});
     expect(await listenTo('/bench/stream', 3)).toContain(`"kind":"scale","brew":"${live.id}"`);
-    expect(await listenTo(`/bench/instruments/thermometer/stream?brew=${live.id}`, 1)).toContain('"kind":"thermometer"');
+    expect(await listenTo(`/bench/instruments/thermometer/stream?brew=${live.id}`, 1)).toContain(
+      '"kind":"thermometer"',
+    );
     expect((await server.refused('GET', '/bench/instruments/ph-pen/stream')).message).toContain('not connected');
     expect((await server.refused('GET', '/bench/instruments/kettle/stream')).status).toBe(422);
     await clear();
@@ -184,4 +264,13 @@ async function listenTo(path: string, events: number): Promise<string> {
   return said;
 }
 
-const cardless = { style: 'filter', brewer: 'cone', doseG: 17, waterG: 272, waterC: 92, grindStep: 0, brewedAt: '2026-02-20T08:00:00+01:00', cup: { school: 'mark10', mark: 8 } };
+const cardless = {
+  style: 'filter',
+  brewer: 'cone',
+  doseG: 17,
+  waterG: 272,
+  waterC: 92,
+  grindStep: 0,
+  brewedAt: '2026-02-20T08:00:00+01:00',
+  cup: { school: 'mark10', mark: 8 },
+};

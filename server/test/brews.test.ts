@@ -16,10 +16,33 @@ describe('a brew', () => {
   it('comes back with its cup, notes, liking and rest day', async () => {
     const bagId = await server.addBag();
     const notes = '‏قهوة 🍐 <b>"quoted"</b>\nsecond line';
-    const written = brewDraft({ brewer: 'siphon', waterC: 91.5, grindStep: -1, drainS: 184, recordedFrom: 'memory', cup: cup({ mark: 8.4, aroma: 7.5, acidity: 8, body: null, notes }) });
+    const written = brewDraft({
+      brewer: 'siphon',
+      waterC: 91.5,
+      grindStep: -1,
+      drainS: 184,
+      recordedFrom: 'memory',
+      cup: cup({ mark: 8.4, aroma: 7.5, acidity: 8, body: null, notes }),
+    });
     const id = await server.addBrew(bagId, written);
     const read = bagPage.parse(await page(bagId));
-    expect(read.brews).toEqual([expect.objectContaining({ ...written, cup: expect.objectContaining({ ...written.cup, sweetness: null, cleanness: null, blind: false, words: [], levels: [] }), id, bagId, liking: 84, restDay: 15 })]);
+    expect(read.brews).toEqual([
+      expect.objectContaining({
+        ...written,
+        cup: expect.objectContaining({
+          ...written.cup,
+          sweetness: null,
+          cleanness: null,
+          blind: false,
+          words: [],
+          levels: [],
+        }),
+        id,
+        bagId,
+        liking: 84,
+        restDay: 15,
+      }),
+    ]);
     expect(read.gramsLeft).toBe(233);
   });
 
@@ -64,7 +87,8 @@ describe('a brew', () => {
       [cup({ school: 'composite', mark: null, aroma: 8, acidity: 7, body: 9 }), 80],
       [cup({ mark: null }), null],
     ];
-    for (const [i, [one]] of cups.entries()) await server.addBrew(bagId, { brewedAt: `2026-02-2${i}T08:00:00Z`, cup: one });
+    for (const [i, [one]] of cups.entries())
+      await server.addBrew(bagId, { brewedAt: `2026-02-2${i}T08:00:00Z`, cup: one });
     expect((await page(bagId)).brews.map((brew) => brew.liking)).toEqual(cups.map(([, liking]) => liking).reverse());
   });
 
@@ -89,7 +113,11 @@ describe('a brew', () => {
     await server.ok('PUT', `/brews/${id}/fault`, { fault: 'spill', faultNote: '' });
     expect(await revision()).toBe(3);
     const refused = await server.refused('PUT', `/brews/${id}`, brewDraft({ cup: cup({ mark: 9 }), revision: 2 }));
-    expect(refused).toMatchObject({ status: 409, code: 'conflict', message: expect.stringContaining('Nothing was saved') });
+    expect(refused).toMatchObject({
+      status: 409,
+      code: 'conflict',
+      message: expect.stringContaining('Nothing was saved'),
+    });
     expect((await page(bagId)).brews[0]).toMatchObject({ liking: 60, fault: 'spill', revision: 3 });
     await server.ok('PUT', `/brews/${id}`, brewDraft({ cup: cup({ mark: 9 }), revision: 3 }));
     expect((await page(bagId)).brews[0]).toMatchObject({ liking: 90, revision: 4 });
@@ -97,7 +125,13 @@ describe('a brew', () => {
 
   it('with a fault stays in the log and leaves the judgement', async () => {
     const bagId = await server.addBag();
-    for (const [day, mark] of [['10', 7], ['14', 7.8], ['18', 8.7], ['24', 8.1]] as const) await server.addBrew(bagId, { brewedAt: `2026-02-${day}T08:00:00Z`, cup: cup({ mark }) });
+    for (const [day, mark] of [
+      ['10', 7],
+      ['14', 7.8],
+      ['18', 8.7],
+      ['24', 8.1],
+    ] as const)
+      await server.addBrew(bagId, { brewedAt: `2026-02-${day}T08:00:00Z`, cup: cup({ mark }) });
     const before = (await page(bagId)).verdict;
     const id = await server.addBrew(bagId, { brewedAt: '2026-02-26T08:00:00Z', cup: cup({ mark: 3 }) });
     expect((await page(bagId)).verdict.curve).not.toEqual(before.curve);
@@ -133,7 +167,13 @@ describe('keeping', () => {
   it('keeps every one of many brews saved at once, though some among them are refused', async () => {
     const bagId = await server.addBag({ weightG: 1000 });
     const all = await Promise.all(
-      Array.from({ length: 20 }, (_, i) => server.send('POST', `/bags/${bagId}/brews`, brewDraft({ doseG: i % 4 === 3 ? -1 : 15, cup: cup({ notes: `number ${i}` }) }))),
+      Array.from({ length: 20 }, (_, i) =>
+        server.send(
+          'POST',
+          `/bags/${bagId}/brews`,
+          brewDraft({ doseG: i % 4 === 3 ? -1 : 15, cup: cup({ notes: `number ${i}` }) }),
+        ),
+      ),
     );
     expect(all.filter(({ status }) => status === 201)).toHaveLength(15);
     const read = await page(bagId);
@@ -149,9 +189,21 @@ describe('history', () => {
     const table = await page(fresh);
     expect(table.prior).toBeNull();
     const late = await server.addBag({ name: 'Late', roastLevel: 'medium', process: 'honey', roastedOn: '2025-12-01' });
-    const cups = [['12-06', 6.4], ['12-12', 6.9], ['12-20', 7.7], ['12-28', 8.4], ['12-31', 8.7]] as const;
-    for (const [day, mark] of cups) await server.addBrew(late, { brewedAt: `2025-${day}T08:00:00Z`, cup: cup({ mark }) });
-    for (const [day, mark] of [['01-06', 8.8], ['01-20', 7.9], ['02-05', 7]] as const) await server.addBrew(late, { brewedAt: `2026-${day}T08:00:00Z`, cup: cup({ mark }) });
+    const cups = [
+      ['12-06', 6.4],
+      ['12-12', 6.9],
+      ['12-20', 7.7],
+      ['12-28', 8.4],
+      ['12-31', 8.7],
+    ] as const;
+    for (const [day, mark] of cups)
+      await server.addBrew(late, { brewedAt: `2025-${day}T08:00:00Z`, cup: cup({ mark }) });
+    for (const [day, mark] of [
+      ['01-06', 8.8],
+      ['01-20', 7.9],
+      ['02-05', 7],
+    ] as const)
+      await server.addBrew(late, { brewedAt: `2026-${day}T08:00:00Z`, cup: cup({ mark }) });
     const { createdAt: _, revision: __, id: ___, ...label } = (await page(late)).bag;
     await server.ok('PATCH', `/bags/${late}`, { ...label, finishedOn: '2026-02-06' });
 
@@ -166,11 +218,25 @@ describe('history', () => {
 describe('the door', () => {
   it('takes only JSON, and says what it did not understand', async () => {
     const address = `${server.running.address}/api/bags`;
-    const form = await fetch(address, { method: 'POST', headers: { 'content-type': 'application/x-www-form-urlencoded' }, body: 'name=x' });
+    const form = await fetch(address, {
+      method: 'POST',
+      headers: { 'content-type': 'application/x-www-form-urlencoded' },
+      body: 'name=x',
+    });
     expect(form.status).toBe(422);
-    const broken = await fetch(address, { method: 'POST', headers: { 'content-type': 'application/json' }, body: '{"name":' });
-    expect(await broken.json()).toMatchObject({ error: { code: 'invalid', message: expect.stringContaining('cannot be read as JSON') } });
-    const huge = await fetch(address, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ name: 'x'.repeat(9_000_000) }) });
+    const broken = await fetch(address, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: '{"name":',
+    });
+    expect(await broken.json()).toMatchObject({
+      error: { code: 'invalid', message: expect.stringContaining('cannot be read as JSON') },
+    });
+    const huge = await fetch(address, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ name: 'x'.repeat(9_000_000) }),
+    });
     expect(huge.status).toBe(413);
     expect((await server.refused('GET', '/nothing-here')).status).toBe(404);
   });

@@ -24,18 +24,39 @@ const logged = async (differently: object): Promise<{ id: string; liking: number
   return brew;
 };
 const words = (...typed: string[]) => typed.map((one) => ({ typed: one, line: 'cup' as const }));
-const nameOf = async (id: string): Promise<string | undefined> => (await server.ok<Words>('GET', '/words')).own.find((word) => word.id === id)?.name;
+const nameOf = async (id: string): Promise<string | undefined> =>
+  (await server.ok<Words>('GET', '/words')).own.find((word) => word.id === id)?.name;
 
 describe('a cup', () => {
   it('keeps everything of a staged tasting', async () => {
     const whole = {
-      levels: [{ attribute: 'acidity', level: '4-', liking: 'just right' }, { attribute: 'nut', level: null, liking: 'too much' }],
-      ...{ markAt: 'warm', finishS: 42.5, dryness: 'a trace', textures: ['silky', 'juicy'], milkKind: 'oat', company: 'panel', blind: true },
-      words: [{ typed: 'Quinces', line: 'hot-nose' }, { typed: 'damson', line: 'cool-second' }],
+      levels: [
+        { attribute: 'acidity', level: '4-', liking: 'just right' },
+        { attribute: 'nut', level: null, liking: 'too much' },
+      ],
+      ...{
+        markAt: 'warm',
+        finishS: 42.5,
+        dryness: 'a trace',
+        textures: ['silky', 'juicy'],
+        milkKind: 'oat',
+        company: 'panel',
+        blind: true,
+      },
+      words: [
+        { typed: 'Quinces', line: 'hot-nose' },
+        { typed: 'damson', line: 'cool-second' },
+      ],
       nag: { said: 'warm and dusty', tapped: ['warming', 'powdery'], resolvedWith: null, dropped: false },
     };
     const { cup: kept } = await logged(whole);
-    expect(kept).toMatchObject({ ...whole, words: [{ id: 'quince', typed: 'Quinces', line: 'hot-nose' }, { id: 'damson', line: 'cool-second' }] });
+    expect(kept).toMatchObject({
+      ...whole,
+      words: [
+        { id: 'quince', typed: 'Quinces', line: 'hot-nose' },
+        { id: 'damson', line: 'cool-second' },
+      ],
+    });
   });
 
   it.each([
@@ -51,13 +72,28 @@ describe('a cup', () => {
     ['201 notes', { words: words(...Array<string>(201).fill('fig')) }, 'cup.words'],
     ['a look there is not', { words: [{ typed: 'fig', line: 'tepid' }] }, 'cup.words.0.line'],
   ])('refuses %s at its field, with a sentence', async (_what, differently, path) => {
-    const { status, fields } = await server.refused('POST', `/bags/${bagId}/brews`, { ...(await page()).bag.reference, brewedAt: '2026-02-20T08:00:00+01:00', cup: cup(differently) });
+    const { status, fields } = await server.refused('POST', `/bags/${bagId}/brews`, {
+      ...(await page()).bag.reference,
+      brewedAt: '2026-02-20T08:00:00+01:00',
+      cup: cup(differently),
+    });
     expect([status, fields[0]?.path]).toEqual([422, path]);
     expect(fields[0]?.message.length).toBeGreaterThan(12);
   });
 
   it('is liked by the sum of its ten parts, whatever total was sent', async () => {
-    const parts = { aroma: 8, acidity: 8.25, body: 7.5, sweetness: 8, cleanness: 9, finish: 8, character: 8.5, balance: 8, bitterness: 9.5, defects: 10 };
+    const parts = {
+      aroma: 8,
+      acidity: 8.25,
+      body: 7.5,
+      sweetness: 8,
+      cleanness: 9,
+      finish: 8,
+      character: 8.5,
+      balance: 8,
+      bitterness: 9.5,
+      defects: 10,
+    };
     expect((await logged({ school: 'sum100', mark: 12, ...parts })).liking).toBe(84.75);
     expect((await logged({ school: 'sum100', mark: 82, ...parts, balance: null })).liking).toBe(82);
     expect((await logged({ school: 'levels', mark: 4 + 1 / 3 })).liking).toBeCloseTo(86.667, 3);
@@ -71,14 +107,21 @@ describe('a cup', () => {
     expect(kept.notes).toBe(wild);
     expect(kept.words.map(({ typed }) => typed)).toEqual(['<b>bold</b>', 'قهوة', '🍐', '🍐🍐']);
     expect(new Set(kept.words.map(({ id }) => id)).size).toBe(4);
-    const { fields } = await server.refused('POST', `/bags/${bagId}/brews`, { ...(await page()).bag.reference, brewedAt: '2026-02-20T08:00:00+01:00', cup: cup({ notes: `${wild}!` }) });
+    const { fields } = await server.refused('POST', `/bags/${bagId}/brews`, {
+      ...(await page()).bag.reference,
+      brewedAt: '2026-02-20T08:00:00+01:00',
+      cup: cup({ notes: `${wild}!` }),
+    });
     expect(fields[0]).toEqual({ path: 'cup.notes', message: 'Notes can hold 10,000 characters at most' });
   });
 });
 
 describe('the words of a household', () => {
   it('takes a new word in at once and for good, once for all its spellings', async () => {
-    const [first, second] = [await logged({ words: words('Attic', 'attics') }), await logged({ words: words('ATTIC', 'treacle') })];
+    const [first, second] = [
+      await logged({ words: words('Attic', 'attics') }),
+      await logged({ words: words('ATTIC', 'treacle') }),
+    ];
     const id = first.cup.words[0]?.id ?? '';
     expect([...first.cup.words, ...second.cup.words].map((word) => word.id)).toEqual([id, id, id, 'molasses']);
     expect(await nameOf(id)).toBe('Attic');
@@ -91,7 +134,9 @@ describe('the words of a household', () => {
     await server.ok('PUT', `/words/${own}`, { name: 'wine cellar', family: 'drinks and ferments' });
     await server.ok('PUT', `/words/${known}`, { name: 'Christmas' });
     expect([await nameOf(own ?? ''), await nameOf('anise')]).toEqual(['wine cellar', 'Christmas']);
-    expect((await logged({ words: words('christmas', 'anise', 'wine cellars') })).cup.words.map(({ id }) => id)).toEqual(['anise', 'anise', own]);
+    expect(
+      (await logged({ words: words('christmas', 'anise', 'wine cellars') })).cup.words.map(({ id }) => id),
+    ).toEqual(['anise', 'anise', own]);
     expect((await page()).brews.at(-1)?.cup.words.map(({ typed }) => typed)).toEqual(['cellar', 'aniseed']);
     await server.ok('DELETE', '/words/anise');
     expect(await nameOf('anise')).toBeUndefined();
@@ -102,10 +147,15 @@ describe('the words of a household', () => {
     const id = before.words[0]?.id ?? '';
     await server.ok('PUT', `/words/${id}/merge`, { into: 'quince' });
     expect((await logged({ words: words('kweepeer') })).cup.words[0]?.id).toBe('quince');
-    expect((await server.refused('PUT', '/words/quince/merge', { into: id })).fields[0]).toMatchObject({ path: 'into', message: 'A word cannot be merged into itself' });
+    expect((await server.refused('PUT', '/words/quince/merge', { into: id })).fields[0]).toMatchObject({
+      path: 'into',
+      message: 'A word cannot be merged into itself',
+    });
     expect((await server.refused('PUT', `/words/${id}/merge`, { into: 'nothing' })).status).toBe(422);
     expect((await server.refused('PUT', `/words/unknown/merge`, { into: 'quince' })).status).toBe(404);
-    expect((await server.refused('PUT', `/words/${id}`, { name: 'Damsons' })).fields[0]?.message).toContain('“damson” is a word already');
+    expect((await server.refused('PUT', `/words/${id}`, { name: 'Damsons' })).fields[0]?.message).toContain(
+      '“damson” is a word already',
+    );
     expect((await server.refused('DELETE', `/words/${id}`)).message).toContain('stands in a cup');
     // A merged word can still be called otherwise, also by the name it has.
     await server.ok('PUT', `/words/${id}`, { name: 'Kweepeer' });
@@ -115,7 +165,8 @@ describe('the words of a household', () => {
 });
 
 describe('a word that still nags', () => {
-  const nagging = async () => (await server.ok<Shelf>('GET', `/shelf?today=${TODAY}`)).nagging.filter((one) => one.bagId === bagId);
+  const nagging = async () =>
+    (await server.ok<Shelf>('GET', `/shelf?today=${TODAY}`)).nagging.filter((one) => one.bagId === bagId);
   const nag = { said: 'that warm, dusty tin', tapped: ['warming', 'powdery'] };
 
   it('comes back on the shelf until it has come, and then stands in its cup', async () => {
@@ -123,7 +174,10 @@ describe('a word that still nags', () => {
     expect(await nagging()).toEqual([{ brewId: id, bagId, bagName: 'Test Hill', on: '2026-02-20', ...nag }]);
     await server.ok('PUT', `/brews/${id}/nag`, { word: 'gooseberries' });
     expect(await nagging()).toEqual([]);
-    expect((await page()).brews[0]?.cup).toMatchObject({ nag: { resolvedWith: 'gooseberry' }, words: [{ id: 'gooseberry', typed: 'gooseberries', line: 'cup' }] });
+    expect((await page()).brews[0]?.cup).toMatchObject({
+      nag: { resolvedWith: 'gooseberry' },
+      words: [{ id: 'gooseberry', typed: 'gooseberries', line: 'cup' }],
+    });
     // An open sheet of that brew knows nothing of it.
     expect((await page()).brews[0]?.revision).toBe(2);
     await server.ok('DELETE', `/brews/${id}/nag`);

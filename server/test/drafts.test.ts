@@ -10,15 +10,27 @@ beforeAll(async () => {
 afterAll(() => server.end());
 
 const [PHONE, LAPTOP] = ['device-phone', 'device-laptop'];
-const draft = (counts: DraftInput['counts'], notes: string): DraftInput => ({ counts, title: 'The cup of Test Hill', href: '/bags/b/brew', typed: { notes } });
-const keep = (key: string, device: string, counts: DraftInput['counts'], notes: string) => server.ok<Draft[]>('PUT', `/drafts/${key}/${device}`, draft(counts, notes));
-const kept = async (key: string) => (await server.ok<Draft[]>('GET', `/drafts/${key}`)).map(({ device, typed }) => [device, typed.notes]);
+const draft = (counts: DraftInput['counts'], notes: string): DraftInput => ({
+  counts,
+  title: 'The cup of Test Hill',
+  href: '/bags/b/brew',
+  typed: { notes },
+});
+const keep = (key: string, device: string, counts: DraftInput['counts'], notes: string) =>
+  server.ok<Draft[]>('PUT', `/drafts/${key}/${device}`, draft(counts, notes));
+const kept = async (key: string) =>
+  (await server.ok<Draft[]>('GET', `/drafts/${key}`)).map(({ device, typed }) => [device, typed.notes]);
 
 describe('drafts', () => {
   it('are kept by device, so that neither overwrites the other, and each hears of the other', async () => {
     await keep('two', PHONE, { [PHONE]: 1 }, 'fig');
     const heard = await keep('two', LAPTOP, { [LAPTOP]: 1 }, 'date');
-    expect(heard.map(({ device, typed }) => [device, typed.notes])).toEqual(expect.arrayContaining([[PHONE, 'fig'], [LAPTOP, 'date']]));
+    expect(heard.map(({ device, typed }) => [device, typed.notes])).toEqual(
+      expect.arrayContaining([
+        [PHONE, 'fig'],
+        [LAPTOP, 'date'],
+      ]),
+    );
     expect(await kept('two')).toHaveLength(2);
   });
 
@@ -50,13 +62,16 @@ describe('drafts', () => {
     await keep('shelf', PHONE, { [PHONE]: 1 }, 'fig');
     await keep('shelf', LAPTOP, { [LAPTOP]: 1 }, 'date');
     const { unfinished } = await server.ok<Shelf>('GET', `/shelf?today=${TODAY}`);
-    expect(unfinished.filter(({ key }) => key === 'shelf')).toMatchObject([{ title: 'The cup of Test Hill', href: '/bags/b/brew' }]);
+    expect(unfinished.filter(({ key }) => key === 'shelf')).toMatchObject([
+      { title: 'The cup of Test Hill', href: '/bags/b/brew' },
+    ]);
   });
 
   it('leave the shelf with the bag they belong to, and come back with it', async () => {
     const bagId = await server.addBag();
     await server.ok('PUT', `/drafts/gone/${PHONE}`, { ...draft({ [PHONE]: 1 }, 'fig'), href: `/bags/${bagId}/brew` });
-    const waits = async () => (await server.ok<Shelf>('GET', `/shelf?today=${TODAY}`)).unfinished.some(({ key }) => key === 'gone');
+    const waits = async () =>
+      (await server.ok<Shelf>('GET', `/shelf?today=${TODAY}`)).unfinished.some(({ key }) => key === 'gone');
     expect(await waits()).toBe(true);
     await server.ok('DELETE', `/bags/${bagId}`);
     expect(await waits()).toBe(false);
@@ -70,7 +85,9 @@ describe('drafts', () => {
     ['a title without end', { title: 'x'.repeat(201) }],
     ['a count below nothing', { counts: { [PHONE]: -1 } }],
   ])('are refused with %s', async (_what, differently) => {
-    expect((await server.refused('PUT', `/drafts/bad/${PHONE}`, { ...draft({ [PHONE]: 1 }, ''), ...differently })).status).toBe(422);
+    expect(
+      (await server.refused('PUT', `/drafts/bad/${PHONE}`, { ...draft({ [PHONE]: 1 }, ''), ...differently })).status,
+    ).toBe(422);
     expect(await kept('bad')).toEqual([]);
   });
 });

@@ -25,7 +25,9 @@ afterAll(() => {
 
 /** A reader that reads nothing until told to. */
 function reader(): Promise<IncomingMessage> {
-  return new Promise((resolve) => get({ port: (server.address() as AddressInfo).port, host: '127.0.0.1' }, (answer) => resolve(answer.pause())));
+  return new Promise((resolve) =>
+    get({ port: (server.address() as AddressInfo).port, host: '127.0.0.1' }, (answer) => resolve(answer.pause())),
+  );
 }
 const KILOBYTE = 'x'.repeat(1024);
 const MUCH = 'x'.repeat(16 * 1024);
@@ -79,7 +81,9 @@ describe('an event stream', () => {
       await new Promise((resolve) => setImmediate(resolve));
     }
     await expect.poll(() => heard).toContain('"i":49');
-    expect([...heard.matchAll(/"i":(\d+)/g)].map(([, i]) => Number(i))).toEqual(Array.from({ length: 50 }, (_, i) => i));
+    expect([...heard.matchAll(/"i":(\d+)/g)].map(([, i]) => Number(i))).toEqual(
+      Array.from({ length: 50 }, (_, i) => i),
+    );
     expect(answer.readableEnded).toBe(false);
     answer.destroy();
   });

@@ -1,6 +1,9 @@
 import Database from 'better-sqlite3';
 
-/** How a statement fails: before it is done, undoing the transaction as SQLite sometimes does by itself, or after it was done. */
+/**
+ * How a statement fails: before it is done, undoing the transaction as SQLite sometimes does by itself, or after it was
+ * done.
+ */
 export const FAULT_KINDS = ['refused', 'rolled back', 'done but denied'] as const;
 export type FaultKind = (typeof FAULT_KINDS)[number];
 

@@ -12,10 +12,16 @@ import { bagDraft } from './running';
  */
 const folder = process.argv[2] ?? '';
 const noEngine = { ...engineHere(), fit: () => Promise.reject(new Error('not asked for')) };
-const running = await serve(readConfig({ SLOW_CREST_DATA: folder, PORT: '0' }, '/'), pino({ level: 'silent' }), null, { engine: noEngine });
+const running = await serve(readConfig({ SLOW_CREST_DATA: folder, PORT: '0' }, '/'), pino({ level: 'silent' }), null, {
+  engine: noEngine,
+});
 
 async function send(method: string, path: string, body: unknown): Promise<{ status: number; code: string }> {
-  const response = await fetch(`${running.address}/api${path}`, { method, headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
+  const response = await fetch(`${running.address}/api${path}`, {
+    method,
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(body),
+  });
   const answer = (await response.json()) as { error?: { code: string } };
   return { status: response.status, code: answer.error?.code ?? '' };
 }

@@ -14,10 +14,12 @@ beforeAll(async () => {
 });
 afterAll(() => server.end());
 
-const page = async (id: string): Promise<BagPage> => bagPage.parse(await server.ok('GET', `/bags/${id}?today=${TODAY}`));
+const page = async (id: string): Promise<BagPage> =>
+  bagPage.parse(await server.ok('GET', `/bags/${id}?today=${TODAY}`));
 const cup = (differently: object): BrewDraft['cup'] => ({ school: 'mark10', mark: 8, ...differently });
 
-const scored = ({ verdict }: BagPage): (number | null)[] => [...verdict.brews].sort((a, b) => a.age - b.age).map(({ asScored }) => asScored);
+const scored = ({ verdict }: BagPage): (number | null)[] =>
+  [...verdict.brews].sort((a, b) => a.age - b.age).map(({ asScored }) => asScored);
 
 /** Keeps a bag with some of what is written on it changed. */
 async function rewrite(id: string, differently: object): Promise<void> {
@@ -28,8 +30,16 @@ async function rewrite(id: string, differently: object): Promise<void> {
 describe('what best means', () => {
   it('is the overall mark until weights are set; then the attributes decide, on their own scale', async () => {
     const bagId = await server.addBag({ school: 'stars' });
-    for (const [day, mark, aroma, sweetness] of [['10', 3, 9, 5], ['15', 4, 7.5, 6], ['20', 4.5, 6, 7.5], ['25', 4, 5, 9]] as const) {
-      await server.addBrew(bagId, { brewedAt: `2026-02-${day}T08:00:00Z`, cup: { school: 'stars', mark, aroma, sweetness } });
+    for (const [day, mark, aroma, sweetness] of [
+      ['10', 3, 9, 5],
+      ['15', 4, 7.5, 6],
+      ['20', 4.5, 6, 7.5],
+      ['25', 4, 5, 9],
+    ] as const) {
+      await server.addBrew(bagId, {
+        brewedAt: `2026-02-${day}T08:00:00Z`,
+        cup: { school: 'stars', mark, aroma, sweetness },
+      });
     }
     const overall = await page(bagId);
     expect(overall.verdict.scale).toBe('stars');
@@ -52,17 +62,45 @@ describe('what best means', () => {
     const none = { aroma: 0, acidity: 0, body: 0, sweetness: 0, cleanness: 0 };
     const bagId = await server.addBag();
     const { createdAt: _, revision: __, id: ___, ...label } = (await page(bagId)).bag;
-    expect((await server.refused('PATCH', `/bags/${bagId}`, { ...label, weights: none })).fields).toEqual([{ path: 'weights.aroma', message: 'At least one attribute must weigh something' }]);
-    expect((await server.refused('PATCH', `/bags/${bagId}`, { ...label, weights: { ...none, aroma: 11 } })).fields[0]).toMatchObject({ path: 'weights.aroma' });
-    expect((await server.refused('PATCH', `/bags/${bagId}`, { ...label, weights: { ...none, aroma: 1, crema: 1 } })).fields[0]).toMatchObject({ path: 'weights.crema' });
+    expect((await server.refused('PATCH', `/bags/${bagId}`, { ...label, weights: none })).fields).toEqual([
+      { path: 'weights.aroma', message: 'At least one attribute must weigh something' },
+    ]);
+    expect(
+      (await server.refused('PATCH', `/bags/${bagId}`, { ...label, weights: { ...none, aroma: 11 } })).fields[0],
+    ).toMatchObject({ path: 'weights.aroma' });
+    expect(
+      (await server.refused('PATCH', `/bags/${bagId}`, { ...label, weights: { ...none, aroma: 1, crema: 1 } }))
+        .fields[0],
+    ).toMatchObject({ path: 'weights.crema' });
   });
 });
 
 describe('filter and brewing water', () => {
   it('are kept with the brew and the reference, and their effect is told apart', async () => {
-    const bagId = await server.addBag({ reference: { style: 'filter', brewer: 'cone', doseG: 17, waterG: 272, waterC: 92, grindStep: 0, filter: 'thin paper' } });
-    for (const [day, filter, mark] of [['10', 'thin paper', 7], ['12', 'cloth', 8], ['14', 'thin paper', 7.3], ['16', 'cloth', 8.4], ['18', 'thin paper', 7.4]] as const) {
-      await server.addBrew(bagId, { brewedAt: `2026-02-${day}T08:00:00Z`, filter, waterRecipe: 'soft', cup: cup({ mark }) });
+    const bagId = await server.addBag({
+      reference: {
+        style: 'filter',
+        brewer: 'cone',
+        doseG: 17,
+        waterG: 272,
+        waterC: 92,
+        grindStep: 0,
+        filter: 'thin paper',
+      },
+    });
+    for (const [day, filter, mark] of [
+      ['10', 'thin paper', 7],
+      ['12', 'cloth', 8],
+      ['14', 'thin paper', 7.3],
+      ['16', 'cloth', 8.4],
+      ['18', 'thin paper', 7.4],
+    ] as const) {
+      await server.addBrew(bagId, {
+        brewedAt: `2026-02-${day}T08:00:00Z`,
+        filter,
+        waterRecipe: 'soft',
+        cup: cup({ mark }),
+      });
     }
     const read = await page(bagId);
     expect(read.bag.reference.filter).toBe('thin paper');
@@ -76,18 +114,28 @@ describe('the household’s settings', () => {
   it('begin as every household does, are kept, and the proposals obey them', async () => {
     expect(await server.ok('GET', '/settings')).toEqual(FIRST_SETTINGS);
     const bagId = await server.addBag({ weightG: 85 });
-    for (const [day, brewer, mark] of [['10', 'cone', 7], ['13', 'press', 8.7], ['16', 'cone', 7.5], ['19', 'press', 9]] as const) {
+    for (const [day, brewer, mark] of [
+      ['10', 'cone', 7],
+      ['13', 'press', 8.7],
+      ['16', 'cone', 7.5],
+      ['19', 'press', 9],
+    ] as const) {
       await server.addBrew(bagId, { brewer, brewedAt: `2026-02-${day}T08:00:00Z`, cup: cup({ mark }) });
     }
     expect((await page(bagId)).verdict.next[0]?.bestCup.changes).toEqual([{ factor: 'brewer', level: 'press' }]);
     await server.ok('PATCH', '/settings', { brewers: ['cone', 'siphon'], oneChange: false });
     const without = await page(bagId);
     expect(without.settings).toMatchObject({ brewers: ['cone', 'siphon'], oneChange: false });
-    for (const { bestCup, mostTelling } of without.verdict.next) expect([bestCup.changes, mostTelling.changes]).toEqual([[], []]);
+    for (const { bestCup, mostTelling } of without.verdict.next)
+      expect([bestCup.changes, mostTelling.changes]).toEqual([[], []]);
     await server.addBrew(bagId, { brewedAt: '2026-02-21T08:00:00Z' });
     expect(await page(bagId)).toMatchObject({ cupsLeft: 0, verdict: { next: [] } });
     await server.ok('PATCH', '/settings', FIRST_SETTINGS);
-    expect((await server.refused('PATCH', '/settings', { brewers: 'all', oneChange: 1 })).fields.map(({ path }) => path).sort()).toEqual(['brewers', 'oneChange']);
+    expect(
+      (await server.refused('PATCH', '/settings', { brewers: 'all', oneChange: 1 })).fields
+        .map(({ path }) => path)
+        .sort(),
+    ).toEqual(['brewers', 'oneChange']);
   });
 
   it('are changed only where a change says so, also when many come at once', async () => {
@@ -99,9 +147,23 @@ describe('the household’s settings', () => {
     ]);
     const instruments = { connected: { scale: 'lags', thermometer: 'well' }, hand: 'slow', speed: 20 };
     expect(await server.ok('GET', '/settings')).toEqual({ ...FIRST_SETTINGS, coaching: false, instruments });
-    expect(await server.ok('PATCH', '/settings', { instruments: { connected: { scale: null } } })).toMatchObject({ instruments: { ...instruments, connected: { thermometer: 'well' } } });
-    expect((await server.refused('PATCH', '/settings', { instruments: { hand: 'third', connected: { kettle: 'well' } }, theme: 'dark' })).fields.map(({ path }) => path).sort()).toEqual(['instruments.connected.kettle', 'instruments.hand', 'theme']);
-    await server.ok('PATCH', '/settings', { coaching: null, instruments: { connected: { thermometer: null }, hand: 'steady', speed: 1 } });
+    expect(await server.ok('PATCH', '/settings', { instruments: { connected: { scale: null } } })).toMatchObject({
+      instruments: { ...instruments, connected: { thermometer: 'well' } },
+    });
+    expect(
+      (
+        await server.refused('PATCH', '/settings', {
+          instruments: { hand: 'third', connected: { kettle: 'well' } },
+          theme: 'dark',
+        })
+      ).fields
+        .map(({ path }) => path)
+        .sort(),
+    ).toEqual(['instruments.connected.kettle', 'instruments.hand', 'theme']);
+    await server.ok('PATCH', '/settings', {
+      coaching: null,
+      instruments: { connected: { thermometer: null }, hand: 'steady', speed: 1 },
+    });
     expect(await server.ok('GET', '/settings')).toEqual(FIRST_SETTINGS);
   });
 });
@@ -109,11 +171,24 @@ describe('the household’s settings', () => {
 describe('blind repeats', () => {
   it('teach how repeatable the marks are, for every bag', async () => {
     const other = await server.addBag({ name: 'Judged with it' });
-    for (const [day, mark] of [['10', 7], ['15', 8], ['20', 8.5]] as const) await server.addBrew(other, { brewedAt: `2026-02-${day}T08:00:00Z`, cup: cup({ mark }) });
+    for (const [day, mark] of [
+      ['10', 7],
+      ['15', 8],
+      ['20', 8.5],
+    ] as const)
+      await server.addBrew(other, { brewedAt: `2026-02-${day}T08:00:00Z`, cup: cup({ mark }) });
     const before = await page(other);
     const repeated = await server.addBag({ name: 'Repeated', weightG: 1000 });
-    const pairs = [[5, 8.2], [7.5, 9.5], [6, 8.8], [9.5, 6.5], [5.5, 8.4]] as const;
-    for (const [i, pair] of pairs.entries()) for (const mark of pair) await server.addBrew(repeated, { brewedAt: `2026-02-1${i}T08:00:00Z`, cup: cup({ mark, blind: true }) });
+    const pairs = [
+      [5, 8.2],
+      [7.5, 9.5],
+      [6, 8.8],
+      [9.5, 6.5],
+      [5.5, 8.4],
+    ] as const;
+    for (const [i, pair] of pairs.entries())
+      for (const mark of pair)
+        await server.addBrew(repeated, { brewedAt: `2026-02-1${i}T08:00:00Z`, cup: cup({ mark, blind: true }) });
     const after = await page(other);
     expect(before.prior).toBeNull();
     expect(after.prior?.noise.mean).toBeGreaterThan(0.3);
@@ -147,8 +222,15 @@ async function run(script: readonly string[], input: string): Promise<string> {
 describe('the same input', () => {
   it('gives the same bytes here, on the engine’s threads and on the command line', async () => {
     const bagId = await server.addBag({ name: 'Three Doors', roastedOn: '2026-02-01' });
-    const log = [['08', 'cone', 7.2], ['12', 'press', 8], ['16', 'cone', 8.5], ['21', 'press', 8.8], ['27', 'cone', 7.9]] as const;
-    for (const [day, brewer, mark] of log) await server.addBrew(bagId, { brewer, brewedAt: `2026-02-${day}T08:00:00Z`, cup: cup({ mark }) });
+    const log = [
+      ['08', 'cone', 7.2],
+      ['12', 'press', 8],
+      ['16', 'cone', 8.5],
+      ['21', 'press', 8.8],
+      ['27', 'cone', 7.9],
+    ] as const;
+    for (const [day, brewer, mark] of log)
+      await server.addBrew(bagId, { brewer, brewedAt: `2026-02-${day}T08:00:00Z`, cup: cup({ mark }) });
     const { bag, brews, prior, settings, cupsLeft, verdict } = await page(bagId);
     const input = fitInput(bag, brews, null);
     const here = JSON.stringify(compact(fitCrest(input)));
@@ -158,14 +240,34 @@ describe('the same input', () => {
     const file = {
       format: 'slow-crest.bag',
       version: 1,
-      bag: { name: bag.name, roastedOn: bag.roastedOn, roastLevel: bag.roastLevel, process: bag.process, restAdviceDays: bag.restAdviceDays, weightG: bag.weightG },
+      bag: {
+        name: bag.name,
+        roastedOn: bag.roastedOn,
+        roastLevel: bag.roastLevel,
+        process: bag.process,
+        restAdviceDays: bag.restAdviceDays,
+        weightG: bag.weightG,
+      },
       reference: bag.reference,
       brews: brews.map(({ id: _, bagId: __, cup: ___, liking, ...brew }) => ({ ...brew, overall: liking })),
       today: TODAY,
     };
     const line = JSON.parse(await run(['scripts/crest.ts'], `${JSON.stringify(file)}\n`)) as Record<string, unknown>;
     const fit = JSON.parse(here) as Record<string, unknown>;
-    for (const key of ['advisedDay', 'peak', 'fresh', 'window', 'core', 'usable', 'steady', 'entangled', 'effects', 'curve', 'inWindow', 'peakProbability'] as const) {
+    for (const key of [
+      'advisedDay',
+      'peak',
+      'fresh',
+      'window',
+      'core',
+      'usable',
+      'steady',
+      'entangled',
+      'effects',
+      'curve',
+      'inWindow',
+      'peakProbability',
+    ] as const) {
       expect(JSON.stringify(line[key])).toBe(JSON.stringify(fit[key]));
     }
     // The page was judged with what the household's past taught, if anything; the rest is the same.

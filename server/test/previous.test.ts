@@ -31,17 +31,39 @@ const BEFORE_THE_BENCH = [
 describe('a household from before there was a bench', () => {
   it('is all there afterwards, with recipes to begin with and no instruments', async () => {
     const file = join(folder, 'before.sqlite');
-    const before = await new DataSource({ type: 'better-sqlite3', database: file, entities: [], migrations: MIGRATIONS.slice(0, 3), migrationsRun: true }).initialize();
+    const before = await new DataSource({
+      type: 'better-sqlite3',
+      database: file,
+      entities: [],
+      migrations: MIGRATIONS.slice(0, 3),
+      migrationsRun: true,
+    }).initialize();
     for (const statement of BEFORE_THE_BENCH) await before.query(statement);
     await before.destroy();
 
     const store = await openStore(file);
     await store.write((db) => ensureStarters(db, new Date('2026-03-01T12:00:00Z')));
     const bag = await store.read((db) => loadBag(db, 'b'));
-    expect(bag).toMatchObject({ name: 'Kivu Terrace', referenceCardId: null, reference: { brewer: 'cone', doseG: 15 }, revision: 3 });
+    expect(bag).toMatchObject({
+      name: 'Kivu Terrace',
+      referenceCardId: null,
+      reference: { brewer: 'cone', doseG: 15 },
+      revision: 3,
+    });
     const [brew] = await store.read((db) => loadBrews(db, bag));
-    expect(brew).toMatchObject({ brewer: 'press', drainS: 241, making: null, restDay: 11, cup: { mark: 8.2, aroma: 7.5, notes: 'Quince, honey' } });
-    expect(await store.read(loadSettings)).toEqual({ ...FIRST_SETTINGS, brewers: ['cone', 'press'], oneChange: false, instruments: NO_INSTRUMENTS });
+    expect(brew).toMatchObject({
+      brewer: 'press',
+      drainS: 241,
+      making: null,
+      restDay: 11,
+      cup: { mark: 8.2, aroma: 7.5, notes: 'Quince, honey' },
+    });
+    expect(await store.read(loadSettings)).toEqual({
+      ...FIRST_SETTINGS,
+      brewers: ['cone', 'press'],
+      oneChange: false,
+      instruments: NO_INSTRUMENTS,
+    });
     expect((await store.read(loadRecipes)).filter(({ isStandard }) => isStandard)).toHaveLength(1);
     // Once begun with, the starters never come again: a household may throw them all away but its standard.
     await store.write((db) => ensureStarters(db, new Date('2026-03-02T12:00:00Z')));
@@ -53,7 +75,13 @@ describe('a household from before there was a bench', () => {
 describe('a household from before there were words', () => {
   it('has its cups as they were, with nothing tasted in stages, and takes new ones', async () => {
     const file = join(folder, 'wordless.sqlite');
-    const before = await new DataSource({ type: 'better-sqlite3', database: file, entities: [], migrations: MIGRATIONS.slice(0, 4), migrationsRun: true }).initialize();
+    const before = await new DataSource({
+      type: 'better-sqlite3',
+      database: file,
+      entities: [],
+      migrations: MIGRATIONS.slice(0, 4),
+      migrationsRun: true,
+    }).initialize();
     for (const statement of BEFORE_THE_BENCH) await before.query(statement);
     await before.destroy();
 
@@ -62,11 +90,47 @@ describe('a household from before there were words', () => {
     expect(bag).toMatchObject({ bet: '', betMark: null, betHeld: null, perceivedRoast: null });
     const [brew] = await store.read((db) => loadBrews(db, bag));
     expect(brew?.cup).toEqual({
-      ...{ school: 'mark10', mark: 8.2, aroma: 7.5, acidity: null, body: null, sweetness: null, cleanness: null, finish: null, character: null, balance: null, bitterness: null, defects: null },
-      ...{ levels: [], markAt: null, finishS: null, dryness: null, textures: [], milkKind: '', company: null, blind: false, nag: null, notes: 'Quince, honey', words: [] },
+      ...{
+        school: 'mark10',
+        mark: 8.2,
+        aroma: 7.5,
+        acidity: null,
+        body: null,
+        sweetness: null,
+        cleanness: null,
+        finish: null,
+        character: null,
+        balance: null,
+        bitterness: null,
+        defects: null,
+      },
+      ...{
+        levels: [],
+        markAt: null,
+        finishS: null,
+        dryness: null,
+        textures: [],
+        milkKind: '',
+        company: null,
+        blind: false,
+        nag: null,
+        notes: 'Quince, honey',
+        words: [],
+      },
     });
-    expect(await store.read(loadSettings)).toMatchObject({ school: 'mark10', coaching: null, levelAttributes: FIRST_SETTINGS.levelAttributes });
-    await store.write((db) => keepCup(db, 'w', cupInput.parse({ school: 'mark10', mark: 8.2, words: [{ typed: 'attic', line: 'cup' }] }), new Date('2026-03-01T12:00:00Z')));
+    expect(await store.read(loadSettings)).toMatchObject({
+      school: 'mark10',
+      coaching: null,
+      levelAttributes: FIRST_SETTINGS.levelAttributes,
+    });
+    await store.write((db) =>
+      keepCup(
+        db,
+        'w',
+        cupInput.parse({ school: 'mark10', mark: 8.2, words: [{ typed: 'attic', line: 'cup' }] }),
+        new Date('2026-03-01T12:00:00Z'),
+      ),
+    );
     expect((await store.read(loadWords)).own).toMatchObject([{ name: 'attic' }]);
     await store.close();
   });
@@ -74,13 +138,29 @@ describe('a household from before there were words', () => {
 
 describe('a household from before the first list of levels was shortened', () => {
   it.each([
-    ['keeps the list it gave levels by', `UPDATE cup SET levels = '[{"attribute":"stone-fruit","level":"3","liking":null}]'`, 19, 'stone fruit'],
+    [
+      'keeps the list it gave levels by',
+      `UPDATE cup SET levels = '[{"attribute":"stone-fruit","level":"3","liking":null}]'`,
+      19,
+      'stone fruit',
+    ],
     ['keeps it too where a bag is scored by levels', `UPDATE bag SET school = 'levels'`, 19, 'savoury'],
-    ['begins with the shorter one where it never gave any', `UPDATE bag SET school = 'stars'`, FIRST_SETTINGS.levelAttributes.length, 'clarity'],
+    [
+      'begins with the shorter one where it never gave any',
+      `UPDATE bag SET school = 'stars'`,
+      FIRST_SETTINGS.levelAttributes.length,
+      'clarity',
+    ],
   ])('%s', async (what, used, count, name) => {
     for (const statements of [BEFORE_THE_BENCH, BEFORE_THE_BENCH.filter((one) => !one.includes('household'))]) {
       const file = join(folder, `levels-${what}-${statements.length}.sqlite`);
-      const before = await new DataSource({ type: 'better-sqlite3', database: file, entities: [], migrations: MIGRATIONS.slice(0, 6), migrationsRun: true }).initialize();
+      const before = await new DataSource({
+        type: 'better-sqlite3',
+        database: file,
+        entities: [],
+        migrations: MIGRATIONS.slice(0, 6),
+        migrationsRun: true,
+      }).initialize();
       for (const statement of [...statements, used]) await before.query(statement);
       await before.destroy();
       const store = await openStore(file);

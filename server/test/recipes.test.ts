@@ -1,5 +1,11 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { cardVersion, keptCard, type CardVersion, type KeptCard, type RecipeCardInput } from '../../contract/recipeCard';
+import {
+  cardVersion,
+  keptCard,
+  type CardVersion,
+  type KeptCard,
+  type RecipeCardInput,
+} from '../../contract/recipeCard';
 import type { BagPage } from '../../contract/shelf';
 import type { Grinder } from '../../core/brew';
 import { TestServer, TODAY } from './running';
@@ -10,8 +16,10 @@ beforeAll(async () => {
 });
 afterAll(() => server.end());
 
-const recipes = async (): Promise<KeptCard[]> => (await server.ok<unknown[]>('GET', '/recipes')).map((one) => keptCard.parse(one));
-const standard = async (): Promise<KeptCard> => (await recipes()).find(({ isStandard }) => isStandard) ?? Promise.reject(new Error('No standard recipe'));
+const recipes = async (): Promise<KeptCard[]> =>
+  (await server.ok<unknown[]>('GET', '/recipes')).map((one) => keptCard.parse(one));
+const standard = async (): Promise<KeptCard> =>
+  (await recipes()).find(({ isStandard }) => isStandard) ?? Promise.reject(new Error('No standard recipe'));
 const written = async (): Promise<RecipeCardInput> => ({ ...(await standard()).card, name: 'Mine' });
 const add = (card: unknown): Promise<KeptCard> => server.ok('POST', '/recipes', card);
 
@@ -31,8 +39,13 @@ describe('recipes', () => {
     await server.ok('PUT', `/recipes/${id}`, card);
     const changed = await server.ok<KeptCard>('PUT', `/recipes/${id}`, { ...card, waterC: 91 });
     expect([changed.version, changed.versions, changed.card.waterC]).toEqual([2, 2, 91]);
-    const versions = (await server.ok<CardVersion[]>('GET', `/recipes/${id}/versions`)).map((one) => cardVersion.parse(one));
-    expect(versions.map(({ version, card: { waterC } }) => [version, waterC])).toEqual([[2, 91], [1, card.waterC]]);
+    const versions = (await server.ok<CardVersion[]>('GET', `/recipes/${id}/versions`)).map((one) =>
+      cardVersion.parse(one),
+    );
+    expect(versions.map(({ version, card: { waterC } }) => [version, waterC])).toEqual([
+      [2, 91],
+      [1, card.waterC],
+    ]);
   });
 
   it('have one standard at a time, which cannot be deleted; others come back', async () => {
@@ -52,7 +65,12 @@ describe('recipes', () => {
     const stages = card.stages.map((stage, i) => (i === 2 ? { ...stage, atS: 20 } : stage));
     const { fields, status } = await server.refused('POST', '/recipes', { ...card, stages });
     expect(status).toBe(422);
-    expect(fields).toEqual([{ path: 'stages.2.atS', message: 'Stage 3 (pour to 195 g) begins at 0:20, before stage 2 (pour to 120 g, at 0:40)' }]);
+    expect(fields).toEqual([
+      {
+        path: 'stages.2.atS',
+        message: 'Stage 3 (pour to 195 g) begins at 0:20, before stage 2 (pour to 120 g, at 0:40)',
+      },
+    ]);
   });
 
   it.each([
@@ -72,22 +90,33 @@ describe('recipes', () => {
     const card = await written();
     const kept = await add(card);
     const bagId = await server.addBag();
-    const live = await server.ok<{ id: string }>('POST', '/bench', { bagId, card: kept.card, recipeVersionId: kept.versionId });
+    const live = await server.ok<{ id: string }>('POST', '/bench', {
+      bagId,
+      card: kept.card,
+      recipeVersionId: kept.versionId,
+    });
     await server.ok('POST', `/bench/${live.id}/start`, {});
     await server.addBrew(bagId, { liveId: live.id });
     await server.ok('PUT', `/recipes/${kept.id}`, { ...card, name: 'Mine, hotter', waterC: 97 });
     const [brew] = (await server.ok<BagPage>('GET', `/bags/${bagId}?today=${TODAY}`)).brews;
     expect(brew?.making?.card).toMatchObject({ name: 'Mine', waterC: card.waterC, stages: card.stages });
     expect(brew?.making?.version).toEqual({ cardId: kept.id, number: 1, isNewest: false });
-    expect((await server.ok<CardVersion[]>('GET', `/recipes/${kept.id}/versions`)).map(({ brews }) => brews)).toEqual([0, 1]);
+    expect((await server.ok<CardVersion[]>('GET', `/recipes/${kept.id}/versions`)).map(({ brews }) => brews)).toEqual([
+      0, 1,
+    ]);
   });
 });
 
 describe('grinders', () => {
   it('are kept with the days their burrs were changed', async () => {
     const { id } = await server.ok<Grinder>('POST', '/grinders', { name: 'Hand grinder' });
-    await server.ok('PATCH', `/grinders/${id}`, { name: 'Hand grinder', burrChanges: [{ on: '2026-02-10', note: 'steel' }] });
-    expect(await server.ok('GET', '/grinders')).toEqual([{ id, name: 'Hand grinder', burrChanges: [{ on: '2026-02-10', note: 'steel' }] }]);
+    await server.ok('PATCH', `/grinders/${id}`, {
+      name: 'Hand grinder',
+      burrChanges: [{ on: '2026-02-10', note: 'steel' }],
+    });
+    expect(await server.ok('GET', '/grinders')).toEqual([
+      { id, name: 'Hand grinder', burrChanges: [{ on: '2026-02-10', note: 'steel' }] },
+    ]);
     expect((await server.refused('PATCH', `/grinders/${id}`, { name: '' })).fields[0]?.path).toBe('name');
     await server.ok('DELETE', `/grinders/${id}`);
     expect(await server.ok('GET', '/grinders')).toEqual([]);

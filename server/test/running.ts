@@ -42,7 +42,12 @@ export class TestServer {
       },
     };
     // Everything is waited for: a slow machine must not show a test what was known before.
-    this.#running = await serve(config, this.log, null, { now: this.now, monotonic: () => this.now().getTime(), engine, patienceMs: 60_000 });
+    this.#running = await serve(config, this.log, null, {
+      now: this.now,
+      monotonic: () => this.now().getTime(),
+      engine,
+      patienceMs: 60_000,
+    });
     return this;
   }
 
@@ -60,7 +65,9 @@ export class TestServer {
   async send(method: string, path: string, body?: unknown): Promise<{ status: number; body: unknown }> {
     const response = await fetch(`${this.running.address}/api${path}`, {
       method,
-      ...(method === 'GET' ? {} : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body ?? {}) }),
+      ...(method === 'GET'
+        ? {}
+        : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body ?? {}) }),
     });
     const text = await response.text();
     return { status: response.status, body: text === '' ? null : JSON.parse(text) };
@@ -91,9 +98,22 @@ export class TestServer {
 export const REFERENCE = { style: 'filter', brewer: 'cone', doseG: 17, waterG: 272, waterC: 92, grindStep: 0 } as const;
 
 export function bagDraft(differently: Partial<BagDraft> = {}): BagDraft {
-  return { name: 'Test Hill', roaster: 'Fernhill', roastedOn: '2026-02-05', roastLevel: 'light', process: 'washed', reference: REFERENCE, ...differently };
+  return {
+    name: 'Test Hill',
+    roaster: 'Fernhill',
+    roastedOn: '2026-02-05',
+    roastLevel: 'light',
+    process: 'washed',
+    reference: REFERENCE,
+    ...differently,
+  };
 }
 
 export function brewDraft(differently: Partial<BrewDraft> = {}): BrewDraft {
-  return { ...REFERENCE, brewedAt: '2026-02-20T08:00:00+01:00', cup: { school: 'mark10', mark: 8.2, notes: 'quince' }, ...differently };
+  return {
+    ...REFERENCE,
+    brewedAt: '2026-02-20T08:00:00+01:00',
+    cup: { school: 'mark10', mark: 8.2, notes: 'quince' },
+    ...differently,
+  };
 }

@@ -23,10 +23,16 @@ const silent = pino({ level: 'silent' });
 
 describe('starting', () => {
   it('says which port is taken', async () => {
-    const first = await serve(readConfig({ SLOW_CREST_DATA: join(folder, 'a'), PORT: '0' }, '/'), silent, null, { engine: noEngine });
+    const first = await serve(readConfig({ SLOW_CREST_DATA: join(folder, 'a'), PORT: '0' }, '/'), silent, null, {
+      engine: noEngine,
+    });
     const port = new URL(first.address).port;
-    const second = serve(readConfig({ SLOW_CREST_DATA: join(folder, 'b'), PORT: port }, '/'), silent, null, { engine: noEngine });
-    await expect(second).rejects.toThrow(new StartProblem(`Port ${port} is taken. Stop what uses it, or choose another: PORT=${Number(port) + 1}.`));
+    const second = serve(readConfig({ SLOW_CREST_DATA: join(folder, 'b'), PORT: port }, '/'), silent, null, {
+      engine: noEngine,
+    });
+    await expect(second).rejects.toThrow(
+      new StartProblem(`Port ${port} is taken. Stop what uses it, or choose another: PORT=${Number(port) + 1}.`),
+    );
     expect(first.address).toContain('127.0.0.1');
     await first.close();
   });
@@ -41,7 +47,8 @@ describe('starting', () => {
   });
 
   it('refuses a port that is none', () => {
-    for (const PORT of ['http', '-1', '70000', '1.5']) expect(() => readConfig({ PORT, SLOW_CREST_DATA: folder }, '/')).toThrow(/PORT must be/);
+    for (const PORT of ['http', '-1', '70000', '1.5'])
+      expect(() => readConfig({ PORT, SLOW_CREST_DATA: folder }, '/')).toThrow(/PORT must be/);
   });
 
   it('says when the database is no database', async () => {
@@ -60,24 +67,42 @@ describe('the database', () => {
     expect(await pragma('journal_mode')).toEqual([{ journal_mode: 'wal' }]);
     expect(await pragma('synchronous')).toEqual([{ synchronous: 2 }]);
     expect(await pragma('foreign_keys')).toEqual([{ foreign_keys: 1 }]);
-    await expect(store.write((db) => db.query(`INSERT INTO note (id, "cupId", text) VALUES ('n', 'no such cup', 'x')`))).rejects.toThrow(/FOREIGN KEY/);
+    await expect(
+      store.write((db) => db.query(`INSERT INTO note (id, "cupId", text) VALUES ('n', 'no such cup', 'x')`)),
+    ).rejects.toThrow(/FOREIGN KEY/);
     await store.close();
   });
 
   it('has the columns the entities name, and runs its migrations down again', async () => {
-    const source = await new DataSource({ type: 'better-sqlite3', database: join(folder, 'columns.sqlite'), entities: ENTITIES, migrations: MIGRATIONS, migrationsRun: true }).initialize();
+    const source = await new DataSource({
+      type: 'better-sqlite3',
+      database: join(folder, 'columns.sqlite'),
+      entities: ENTITIES,
+      migrations: MIGRATIONS,
+      migrationsRun: true,
+    }).initialize();
     for (const { tableName, columns } of source.entityMetadatas) {
-      const there = (await source.query<{ name: string }[]>(`PRAGMA table_info("${tableName}")`)).map(({ name }) => name);
+      const there = (await source.query<{ name: string }[]>(`PRAGMA table_info("${tableName}")`)).map(
+        ({ name }) => name,
+      );
       expect(there.sort(), tableName).toEqual(columns.map((column) => column.databaseName).sort());
     }
     for (const _ of MIGRATIONS) await source.undoLastMigration();
-    expect(await source.query(`SELECT name FROM sqlite_master WHERE type = 'table' AND name IN ('bag', 'brew', 'cup')`)).toEqual([]);
+    expect(
+      await source.query(`SELECT name FROM sqlite_master WHERE type = 'table' AND name IN ('bag', 'brew', 'cup')`),
+    ).toEqual([]);
     await source.destroy();
   });
 
   it('opens a database left by the version before, brings it up to date and keeps what is in it', async () => {
     const file = join(folder, 'before.sqlite');
-    const before = await new DataSource({ type: 'better-sqlite3', database: file, entities: [], migrations: MIGRATIONS.slice(0, -1), migrationsRun: true }).initialize();
+    const before = await new DataSource({
+      type: 'better-sqlite3',
+      database: file,
+      entities: [],
+      migrations: MIGRATIONS.slice(0, -1),
+      migrationsRun: true,
+    }).initialize();
     await before.query(`INSERT INTO taster (id, name, "createdAt") VALUES ('t', 'Mira', '2026-01-01')`);
     await before.destroy();
     const store = await openStore(file);
@@ -85,7 +110,9 @@ describe('the database', () => {
     expect(await store.read((db) => db.query('SELECT prior FROM verdict'))).toEqual([]);
     await store.close();
     const again = await openStore(file);
-    expect(await again.read((db) => db.query('SELECT count(*) AS run FROM migrations'))).toEqual([{ run: MIGRATIONS.length }]);
+    expect(await again.read((db) => db.query('SELECT count(*) AS run FROM migrations'))).toEqual([
+      { run: MIGRATIONS.length },
+    ]);
     await again.close();
   });
 

@@ -1,6 +1,20 @@
 import { execFileSync, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { copyFileSync, existsSync, mkdirSync, mkdtempSync, openSync, readdirSync, readFileSync, renameSync, rmSync, statSync, truncateSync, writeFileSync, writeSync } from 'node:fs';
+import {
+  copyFileSync,
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  openSync,
+  readdirSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  statSync,
+  truncateSync,
+  writeFileSync,
+  writeSync,
+} from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
@@ -33,7 +47,8 @@ function newFolder(): string {
 
 const now = new Date('2026-03-01T12:00:00Z');
 const noEngine = { ...engineHere(), fit: () => Promise.reject(new Error('not asked for')) };
-const start = (folder: string) => serve(readConfig({ SLOW_CREST_DATA: folder, PORT: '0' }, '/'), pino({ level: 'silent' }), null, { engine: noEngine });
+const start = (folder: string) =>
+  serve(readConfig({ SLOW_CREST_DATA: folder, PORT: '0' }, '/'), pino({ level: 'silent' }), null, { engine: noEngine });
 const named = (name: string) => (db: EntityManager) => addBag(db, bagInput.parse(bagDraft({ name })), now);
 const nothingThere = (db: EntityManager) => loadBag(db, '0f0e7c2e-1111-4111-8111-000000000000');
 
@@ -49,7 +64,17 @@ function readElsewhere(file: string, sql: string): unknown[] {
 const namesIn = (file: string): unknown[] => readElsewhere(file, 'SELECT name FROM bag ORDER BY name');
 
 /** A write of many statements: a bag with its parts, and a brew with its cup. */
-const bagAndBrew = (name: string) => async (db: EntityManager) => addBrew(db, await named(name)(db), brewInput.parse(brewDraft({ cup: { school: 'mark10', mark: 8, notes: 'fig', words: [{ typed: `fig of ${name}`, line: 'cup' }] } })), now);
+const bagAndBrew = (name: string) => async (db: EntityManager) =>
+  addBrew(
+    db,
+    await named(name)(db),
+    brewInput.parse(
+      brewDraft({
+        cup: { school: 'mark10', mark: 8, notes: 'fig', words: [{ typed: `fig of ${name}`, line: 'cup' }] },
+      }),
+    ),
+    now,
+  );
 
 async function refusal(work: Promise<unknown>): Promise<Problem> {
   const error: unknown = await work.then(
@@ -65,39 +90,42 @@ describe('a write that fails', () => {
     ['SQLITE_FULL', 'disk-full'],
     ['SQLITE_IOERR_FSYNC', 'storage'],
     ['SQLITE_BUSY', 'storage'],
-  ])('at any of its statements, with %s, leaves nothing behind, and everything acknowledged afterwards can be read by others', async (code, told) => {
-    const file = join(newFolder(), 'faults.sqlite');
-    const { driver, lay, statements } = faultyDriver();
-    const store = await openStore(file, { driver });
-    await store.write((db) => ensureStarters(db, now));
-    lay(null);
-    await store.write(bagAndBrew('A clean one'));
-    const count = statements.length;
-    expect(statements.at(0)).toMatch(/^BEGIN/);
-    expect(statements.at(-1)).toBe('COMMIT');
-    expect(count).toBeGreaterThan(15);
+  ])(
+    'at any of its statements, with %s, leaves nothing behind, and everything acknowledged afterwards can be read by others',
+    async (code, told) => {
+      const file = join(newFolder(), 'faults.sqlite');
+      const { driver, lay, statements } = faultyDriver();
+      const store = await openStore(file, { driver });
+      await store.write((db) => ensureStarters(db, now));
+      lay(null);
+      await store.write(bagAndBrew('A clean one'));
+      const count = statements.length;
+      expect(statements.at(0)).toMatch(/^BEGIN/);
+      expect(statements.at(-1)).toBe('COMMIT');
+      expect(count).toBeGreaterThan(15);
 
-    const expected = ['A clean one'];
-    for (const kind of FAULT_KINDS) {
-      for (let at = 0; at < count; at++) {
-        lay({ at, kind, code });
-        const problem = await refusal(store.write(bagAndBrew(`Broken off ${kind} ${at}`)));
-        expect(problem.code).toBe(told);
-        lay(null);
-        // An ordinary refusal inside its transaction, on whatever connection there now is.
-        expect((await refusal(store.write(nothingThere))).code).toBe('not-found');
-        const kept = `Kept after ${kind} ${at}`;
-        await store.write(named(kept));
-        // A commit that was done although it was denied is the one write that may be there: then it is there whole.
-        if (kind === 'done but denied' && at === count - 1) expected.push(`Broken off ${kind} ${at}`);
-        expected.push(kept);
-        expect(namesIn(file)).toEqual([...expected].sort());
+      const expected = ['A clean one'];
+      for (const kind of FAULT_KINDS) {
+        for (let at = 0; at < count; at++) {
+          lay({ at, kind, code });
+          const problem = await refusal(store.write(bagAndBrew(`Broken off ${kind} ${at}`)));
+          expect(problem.code).toBe(told);
+          lay(null);
+          // An ordinary refusal inside its transaction, on whatever connection there now is.
+          expect((await refusal(store.write(nothingThere))).code).toBe('not-found');
+          const kept = `Kept after ${kind} ${at}`;
+          await store.write(named(kept));
+          // A commit that was done although it was denied is the one write that may be there: then it is there whole.
+          if (kind === 'done but denied' && at === count - 1) expected.push(`Broken off ${kind} ${at}`);
+          expected.push(kept);
+          expect(namesIn(file)).toEqual([...expected].sort());
+        }
       }
-    }
-    expect(readElsewhere(file, 'SELECT count(*) FROM brew')).toEqual(readElsewhere(file, 'SELECT count(*) FROM cup'));
-    await store.close();
-    expect(namesIn(file)).toEqual([...expected].sort());
-  });
+      expect(readElsewhere(file, 'SELECT count(*) FROM brew')).toEqual(readElsewhere(file, 'SELECT count(*) FROM cup'));
+      await store.close();
+      expect(namesIn(file)).toEqual([...expected].sort());
+    },
+  );
 
   it('for as long as the disk stays full is refused in words, reading goes on, and so does writing when there is room', async () => {
     const file = join(newFolder(), 'full.sqlite');
@@ -108,7 +136,13 @@ describe('a write that fails', () => {
     for (let i = 0; i < 5; i++) {
       lay(commits);
       const problem = await refusal(store.write(named(`During ${i}`)));
-      expect(problem).toMatchObject({ code: 'disk-full', status: 507, message: expect.stringMatching(/is full\. Nothing of this change was saved; everything saved before is safe.*goes on by itself/) });
+      expect(problem).toMatchObject({
+        code: 'disk-full',
+        status: 507,
+        message: expect.stringMatching(
+          /is full\. Nothing of this change was saved; everything saved before is safe.*goes on by itself/,
+        ),
+      });
       lay(null);
       expect(await store.read((db) => db.query('SELECT name FROM bag'))).toEqual([{ name: 'Before' }]);
     }
@@ -135,10 +169,15 @@ describe('a disk', () => {
     if (disk === null) return context.skip('mounting a file system is not allowed here');
     try {
       const script = join(import.meta.dirname, 'fillingUp.ts');
-      const { stdout, signal } = spawnSync(process.execPath, ['--import', 'tsx', script, disk], { encoding: 'utf8', stdio: ['ignore', 'pipe', 'inherit'] });
+      const { stdout, signal } = spawnSync(process.execPath, ['--import', 'tsx', script, disk], {
+        encoding: 'utf8',
+        stdio: ['ignore', 'pipe', 'inherit'],
+      });
       expect(signal).toBe('SIGKILL');
       expect(stdout.trim().split('\n')).toEqual(['507 disk-full', 'refused 404', 'acknowledged 20', 'killed']);
-      expect(readElsewhere(join(disk, 'slow-crest.sqlite'), `SELECT count(*) FROM bag WHERE name LIKE 'After %'`)).toEqual([20]);
+      expect(
+        readElsewhere(join(disk, 'slow-crest.sqlite'), `SELECT count(*) FROM bag WHERE name LIKE 'After %'`),
+      ).toEqual([20]);
       expect(readElsewhere(join(disk, 'slow-crest.sqlite'), 'PRAGMA integrity_check')).toEqual(['ok']);
     } finally {
       execFileSync('umount', [disk]);
@@ -164,7 +203,8 @@ describe('a database that is taken away while it is open', () => {
     await store.write(named('Before'));
     return { file, store };
   };
-  const rescued = (file: string): string[] => readdirSync(join(file, '..')).filter((name) => name.includes('.rescued-'));
+  const rescued = (file: string): string[] =>
+    readdirSync(join(file, '..')).filter((name) => name.includes('.rescued-'));
 
   it.each([
     ['deleted', (file: string) => ['', '-wal', '-shm'].forEach((suffix) => rmSync(file + suffix, { force: true }))],
@@ -181,7 +221,13 @@ describe('a database that is taken away while it is open', () => {
     const { file, store } = await opened();
     take(file);
     const problem = await refusal(store.write(named('Never acknowledged')));
-    expect(problem).toMatchObject({ code: 'storage', status: 503, message: expect.stringMatching(/deleted, moved or replaced.*Nothing of this change was saved.*is kept in .*rescued-/s) });
+    expect(problem).toMatchObject({
+      code: 'storage',
+      status: 503,
+      message: expect.stringMatching(
+        /deleted, moved or replaced.*Nothing of this change was saved.*is kept in .*rescued-/s,
+      ),
+    });
     expect((await refusal(store.write(named('Nor this')))).message).toBe(problem.message);
     const copies = rescued(file);
     expect(copies).toHaveLength(1);
@@ -279,7 +325,10 @@ describe('starting', () => {
   it('finds one damaged page among hundreds, though nothing that is read at start lies on it', async () => {
     const { folder, file } = await household();
     const db = new Database(file);
-    const page = db.prepare(`SELECT max(pageno) FROM dbstat WHERE name = 'recipe' AND pagetype = 'leaf'`).pluck().get() as number;
+    const page = db
+      .prepare(`SELECT max(pageno) FROM dbstat WHERE name = 'recipe' AND pagetype = 'leaf'`)
+      .pluck()
+      .get() as number;
     db.close();
     const fd = openSync(file, 'r+');
     writeSync(fd, Buffer.alloc(1000, 0x5a), 0, 1000, (page - 1) * 4096 + 8);
@@ -295,7 +344,9 @@ describe('starting', () => {
   it('refuses a database of a newer version and touches nothing', async () => {
     const { folder, file } = await household();
     const db = new Database(file);
-    db.exec(`INSERT INTO migrations (timestamp, name) VALUES (1900000000000, 'FromTomorrow1900000000000'); ALTER TABLE bag ADD COLUMN tomorrow text`);
+    db.exec(
+      `INSERT INTO migrations (timestamp, name) VALUES (1900000000000, 'FromTomorrow1900000000000'); ALTER TABLE bag ADD COLUMN tomorrow text`,
+    );
     db.close();
     const before = digest(file);
     await expect(start(folder)).rejects.toThrow(/written by a newer version of Slow Crest\. Nothing was changed/);
@@ -305,7 +356,9 @@ describe('starting', () => {
   it('refuses a folder another server uses, and names that server', async () => {
     const folder = newFolder();
     const first = await start(folder);
-    await expect(start(folder)).rejects.toThrow(`in use already by the Slow Crest at ${first.address} (process ${process.pid})`);
+    await expect(start(folder)).rejects.toThrow(
+      `in use already by the Slow Crest at ${first.address} (process ${process.pid})`,
+    );
     await first.close();
     const again = await start(folder);
     await again.close();
@@ -314,9 +367,14 @@ describe('starting', () => {
   it('lets go of a folder whose holder was killed, and gives back what it took when it fails', async () => {
     const folder = newFolder();
     const held = `import { lockFolder } from ${JSON.stringify(join(import.meta.dirname, '..', 'folderLock.ts'))}; lockFolder(${JSON.stringify(folder)}, new Date()); process.kill(process.pid, 'SIGKILL');`;
-    expect(() => execFileSync(process.execPath, ['--import', 'tsx', '--input-type=module', '-e', held], { stdio: 'ignore' })).toThrow();
+    expect(() =>
+      execFileSync(process.execPath, ['--import', 'tsx', '--input-type=module', '-e', held], { stdio: 'ignore' }),
+    ).toThrow();
     expect(existsSync(join(folder, 'slow-crest.running.json'))).toBe(true);
-    writeFileSync(join(folder, 'slow-crest.sqlite'), 'no database at all, and long enough to be read as one'.repeat(20));
+    writeFileSync(
+      join(folder, 'slow-crest.sqlite'),
+      'no database at all, and long enough to be read as one'.repeat(20),
+    );
     await expect(start(folder)).rejects.toThrow(/is not a database/);
     lockFolder(folder, now).release();
   });

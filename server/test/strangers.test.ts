@@ -25,39 +25,68 @@ interface Sent {
 }
 
 /** Sends exactly these headers; resolves with the status and what was answered (of a stream: its first part). */
-function send({ method = 'GET', path = '/api/bags', headers = {}, body = '' }: Sent): Promise<{ status: number; body: string }> {
+function send({
+  method = 'GET',
+  path = '/api/bags',
+  headers = {},
+  body = '',
+}: Sent): Promise<{ status: number; body: string }> {
   const { port } = new URL(server.running.address);
   return new Promise((resolve, reject) => {
     const length = body.length > 0 ? { 'content-length': String(Buffer.byteLength(body)) } : {};
-    const sent = httpRequest({ host: '127.0.0.1', port, method, path, headers: { ...length, ...headers } }, (answer) => {
-      const parts: Buffer[] = [];
-      const done = (): void => resolve({ status: answer.statusCode ?? 0, body: Buffer.concat(parts).toString() });
-      answer.on('data', (part: Buffer) => {
-        parts.push(part);
-        if (answer.headers['content-type']?.startsWith('text/event-stream')) {
-          sent.destroy();
-          done();
-        }
-      });
-      answer.on('end', done);
-    });
+    const sent = httpRequest(
+      { host: '127.0.0.1', port, method, path, headers: { ...length, ...headers } },
+      (answer) => {
+        const parts: Buffer[] = [];
+        const done = (): void => resolve({ status: answer.statusCode ?? 0, body: Buffer.concat(parts).toString() });
+        answer.on('data', (part: Buffer) => {
+          parts.push(part);
+          if (answer.headers['content-type']?.startsWith('text/event-stream')) {
+            sent.destroy();
+            done();
+          }
+        });
+        answer.on('end', done);
+      },
+    );
     sent.on('error', reject);
     sent.end(body);
   });
 }
 const own = (): string => new URL(server.running.address).host;
 const bags = async (): Promise<number> => (await server.ok<Shelf>('GET', `/shelf?today=${TODAY}`)).lanes.length;
-const post = (headers: Record<string, string>, body: string | Buffer = JSON.stringify(bagDraft())): Promise<{ status: number; body: string }> => send({ method: 'POST', headers: { 'content-type': 'application/json', ...headers }, body });
+const post = (
+  headers: Record<string, string>,
+  body: string | Buffer = JSON.stringify(bagDraft()),
+): Promise<{ status: number; body: string }> =>
+  send({ method: 'POST', headers: { 'content-type': 'application/json', ...headers }, body });
 
 describe('a name', () => {
-  it.each(['coffee.test', 'Kitchen.test:80', 'localhost', '127.0.0.1', '[::1]:4180', 'localhost.'])('that is ours is answered: %s', async (host) => {
-    expect((await send({ path: '/api/health', headers: { host } })).status).toBe(200);
-  });
+  it.each(['coffee.test', 'Kitchen.test:80', 'localhost', '127.0.0.1', '[::1]:4180', 'localhost.'])(
+    'that is ours is answered: %s',
+    async (host) => {
+      expect((await send({ path: '/api/health', headers: { host } })).status).toBe(200);
+    },
+  );
 
-  it.each(['rebound.test', 'rebound.test:4180', '127.0.0.1.rebound.test', 'localhost.rebound.test', '192.168.1.1', 'evil@localhost'])('that is not ours reads, writes and deletes nothing: %s', async (host) => {
+  it.each([
+    'rebound.test',
+    'rebound.test:4180',
+    '127.0.0.1.rebound.test',
+    'localhost.rebound.test',
+    '192.168.1.1',
+    'evil@localhost',
+  ])('that is not ours reads, writes and deletes nothing: %s', async (host) => {
     const id = await server.addBag({ name: 'Safe' });
     const before = await bags();
-    for (const asked of [{ path: '/api/settings' }, { path: `/api/bags/${id}?today=${TODAY}` }, { method: 'DELETE', path: `/api/bags/${id}`, body: '{}' }, { method: 'POST', path: '/api/bags', body: JSON.stringify(bagDraft()) }, { path: '/api/bench/stream' }, { path: '/' }]) {
+    for (const asked of [
+      { path: '/api/settings' },
+      { path: `/api/bags/${id}?today=${TODAY}` },
+      { method: 'DELETE', path: `/api/bags/${id}`, body: '{}' },
+      { method: 'POST', path: '/api/bags', body: JSON.stringify(bagDraft()) },
+      { path: '/api/bench/stream' },
+      { path: '/' },
+    ]) {
       const { status, body } = await send({ ...asked, headers: { 'content-type': 'application/json', host } });
       expect(status, asked.path).toBe(403);
       expect(body).toMatch(/does not go by this name/);
@@ -83,7 +112,13 @@ describe('a page', () => {
 
   it.each(strange)('of another origin is refused, whatever it asks: %o', async (headers) => {
     const before = await bags();
-    for (const path of ['/api/settings', '/api/bench/stream', '/api/bench/instruments/thermometer/stream', '/api/shelf', '/assets/index.js']) {
+    for (const path of [
+      '/api/settings',
+      '/api/bench/stream',
+      '/api/bench/instruments/thermometer/stream',
+      '/api/shelf',
+      '/assets/index.js',
+    ]) {
       expect((await send({ path, headers })).status, path).toBe(403);
     }
     expect((await post(headers)).status).toBe(403);
@@ -109,7 +144,9 @@ describe('a page', () => {
 });
 
 describe('a request at fault', () => {
-  const quiet = async (work: () => Promise<{ status: number; body: string }>): Promise<{ status: number; body: string }> => {
+  const quiet = async (
+    work: () => Promise<{ status: number; body: string }>,
+  ): Promise<{ status: number; body: string }> => {
     logged.length = 0;
     const answer = await work();
     expect(logged).toEqual([]);
@@ -121,10 +158,25 @@ describe('a request at fault', () => {
     ['malformed percent signs in a page', { path: '/bags/%' }, 404],
     ['an unknown charset', { headers: { 'content-type': 'application/json; charset=klingon' } }, 415],
     ['an unknown encoding', { headers: { 'content-type': 'application/json', 'content-encoding': 'rot13' } }, 415],
-    ['broken gzip', { headers: { 'content-type': 'application/json', 'content-encoding': 'gzip' }, body: gzipSync('{}').subarray(0, 12).fill(7, 4) }, 400],
-    ['gzip of no JSON', { headers: { 'content-type': 'application/json', 'content-encoding': 'gzip' }, body: gzipSync('{"a":') }, 400],
+    [
+      'broken gzip',
+      {
+        headers: { 'content-type': 'application/json', 'content-encoding': 'gzip' },
+        body: gzipSync('{}').subarray(0, 12).fill(7, 4),
+      },
+      400,
+    ],
+    [
+      'gzip of no JSON',
+      { headers: { 'content-type': 'application/json', 'content-encoding': 'gzip' }, body: gzipSync('{"a":') },
+      400,
+    ],
     ['a bare word', { headers: { 'content-type': 'application/json' }, body: '"x"' }, 400],
-    ['a body far too large', { headers: { 'content-type': 'application/json' }, body: `{"name":"${'x'.repeat(9_000_000)}"}` }, 413],
+    [
+      'a body far too large',
+      { headers: { 'content-type': 'application/json' }, body: `{"name":"${'x'.repeat(9_000_000)}"}` },
+      413,
+    ],
   ])('is answered in words and with a 4xx, and not logged: %s', async (_what, sent, status) => {
     const answer = await quiet(() => send({ method: sent.headers ? 'POST' : 'GET', body: '{}', ...sent }));
     expect(answer.status).toBe(status);
@@ -134,7 +186,9 @@ describe('a request at fault', () => {
     logged.length = 0;
     const { hostname, port } = new URL(server.running.address);
     const socket = connect(Number(port), hostname);
-    socket.write(`POST /api/bags HTTP/1.1\r\nhost: ${own()}\r\ncontent-type: application/json\r\ncontent-length: 500\r\n\r\n{"name":`);
+    socket.write(
+      `POST /api/bags HTTP/1.1\r\nhost: ${own()}\r\ncontent-type: application/json\r\ncontent-length: 500\r\n\r\n{"name":`,
+    );
     await new Promise((resolve) => socket.once('connect', resolve));
     await server.ok('GET', '/settings');
     socket.destroy();
@@ -145,9 +199,15 @@ describe('a request at fault', () => {
 
   it.each([
     ['300 000 unknown keys', () => Object.fromEntries(Array.from({ length: 300_000 }, (_, i) => [`k${i}`, 1]))],
-    ['20 000 keys too many in a field', () => ({ ...bagDraft(), reference: Object.fromEntries(Array.from({ length: 19_000 }, (_, i) => [`k${i}`, 1])) })],
+    [
+      '20 000 keys too many in a field',
+      () => ({ ...bagDraft(), reference: Object.fromEntries(Array.from({ length: 19_000 }, (_, i) => [`k${i}`, 1])) }),
+    ],
     ['a list without end', () => ({ ...bagDraft(), spells: Array.from({ length: 100_000 }, () => 0) })],
-    ['thousands of unknown keys', () => ({ ...bagDraft(), ...Object.fromEntries(Array.from({ length: 10_000 }, (_, i) => [`k${i}`, 1])) })],
+    [
+      'thousands of unknown keys',
+      () => ({ ...bagDraft(), ...Object.fromEntries(Array.from({ length: 10_000 }, (_, i) => [`k${i}`, 1])) }),
+    ],
   ])('is answered shortly, however much is wrong with it: %s', async (_what, body) => {
     const sent = JSON.stringify(body());
     const answer = await quiet(() => post({}, sent));
@@ -159,14 +219,36 @@ describe('a request at fault', () => {
     let typed = '{"a":1}';
     for (let i = 0; i < 4110; i++) typed = `{"a":${typed}}`;
     const body = `{"counts":{"device-deep":1},"title":"Deep","href":"/bags/new","typed":${typed}}`;
-    const answer = await quiet(() => send({ method: 'PUT', path: '/api/drafts/deep/device-deep', headers: { 'content-type': 'application/json' }, body }));
+    const answer = await quiet(() =>
+      send({
+        method: 'PUT',
+        path: '/api/drafts/deep/device-deep',
+        headers: { 'content-type': 'application/json' },
+        body,
+      }),
+    );
     expect(answer.status).toBe(413);
     expect(await server.ok('GET', '/drafts/deep')).toEqual([]);
     expect((await server.ok<Shelf>('GET', `/shelf?today=${TODAY}`)).unfinished).toEqual([]);
   });
 
-  it.each(['/\\elsewhere.test', '/bags\n/x', '/bags/\tx', '//elsewhere.test', 'http://elsewhere.test/', '/a/../../\\b', '/bags\r\nx: y', '/\u0000', '/ spaced'])('is refused when a draft would go on elsewhere: %j', async (href) => {
-    const refused = await server.refused('PUT', '/drafts/elsewhere/device-one', { counts: { 'device-one': 1 }, title: 'A cup', href, typed: {} });
+  it.each([
+    '/\\elsewhere.test',
+    '/bags\n/x',
+    '/bags/\tx',
+    '//elsewhere.test',
+    'http://elsewhere.test/',
+    '/a/../../\\b',
+    '/bags\r\nx: y',
+    '/\u0000',
+    '/ spaced',
+  ])('is refused when a draft would go on elsewhere: %j', async (href) => {
+    const refused = await server.refused('PUT', '/drafts/elsewhere/device-one', {
+      counts: { 'device-one': 1 },
+      title: 'A cup',
+      href,
+      typed: {},
+    });
     expect(refused).toMatchObject({ status: 422, fields: [{ path: 'href' }] });
   });
 });
@@ -177,15 +259,33 @@ describe('the log', () => {
     const secret = 'the secret of the damson';
     const id = await server.addBag({ name: secret });
     // A row that no longer fits its table, and content that cannot be read: both fail deep inside.
-    await server.running.store.write((db) => db.query('CREATE TRIGGER no_more BEFORE INSERT ON brew BEGIN SELECT RAISE(ABORT, \'no more\'); END'));
-    expect((await server.send('POST', `/bags/${id}/brews`, { ...bagDraft().reference, brewedAt: '2026-02-20T08:00:00Z', faultNote: secret, cup: { school: 'mark10', mark: 8, notes: secret } })).status).toBe(500);
+    await server.running.store.write((db) =>
+      db.query("CREATE TRIGGER no_more BEFORE INSERT ON brew BEGIN SELECT RAISE(ABORT, 'no more'); END"),
+    );
+    expect(
+      (
+        await server.send('POST', `/bags/${id}/brews`, {
+          ...bagDraft().reference,
+          brewedAt: '2026-02-20T08:00:00Z',
+          faultNote: secret,
+          cup: { school: 'mark10', mark: 8, notes: secret },
+        })
+      ).status,
+    ).toBe(500);
     await server.running.store.write((db) => db.query('DROP TRIGGER no_more'));
     await server.running.store.write((db) => db.query('UPDATE bag SET weights = ? WHERE id = ?', [`{"${secret}`, id]));
     expect((await server.send('GET', `/bags/${id}?today=${TODAY}`)).status).toBe(500);
     await server.running.store.write((db) => db.query('UPDATE bag SET weights = NULL WHERE id = ?', [id]));
     expect(logged).toHaveLength(2);
     expect(logged.join()).not.toContain('damson');
-    expect(JSON.parse(logged[0] ?? '')).toMatchObject({ err: { type: 'QueryFailedError', code: 'SQLITE_CONSTRAINT_TRIGGER', statement: expect.stringMatching(/^INSERT INTO "brew"/) }, path: `/api/bags/${id}/brews` });
+    expect(JSON.parse(logged[0] ?? '')).toMatchObject({
+      err: {
+        type: 'QueryFailedError',
+        code: 'SQLITE_CONSTRAINT_TRIGGER',
+        statement: expect.stringMatching(/^INSERT INTO "brew"/),
+      },
+      path: `/api/bags/${id}/brews`,
+    });
   });
 });
 
@@ -193,15 +293,27 @@ describe('an error in the log', () => {
   it('tells its kind and where it arose, and nothing of what it says', () => {
     const told = loggedError(new TypeError('the secret of the damson\nin two lines'));
     expect(JSON.stringify(told)).not.toMatch(/damson|two lines/);
-    expect(told).toMatchObject({ type: 'TypeError', at: expect.arrayContaining([expect.stringContaining('strangers.test.ts')]) });
+    expect(told).toMatchObject({
+      type: 'TypeError',
+      at: expect.arrayContaining([expect.stringContaining('strangers.test.ts')]),
+    });
     expect(loggedError('the secret of the damson')).toEqual({ type: 'string', at: [] });
   });
 });
 
 describe('what is set to nothing', () => {
   it('is not set', () => {
-    const config = readConfig({ HOST: '', PORT: ' ', SLOW_CREST_DATA: '', SLOW_CREST_NAMES: ' ', SLOW_CREST_PASSPHRASE: '' }, server.folder);
-    expect(config).toMatchObject({ host: '127.0.0.1', port: 4180, dataFolder: `${server.folder}/data`, names: [], passphrase: null });
+    const config = readConfig(
+      { HOST: '', PORT: ' ', SLOW_CREST_DATA: '', SLOW_CREST_NAMES: ' ', SLOW_CREST_PASSPHRASE: '' },
+      server.folder,
+    );
+    expect(config).toMatchObject({
+      host: '127.0.0.1',
+      port: 4180,
+      dataFolder: `${server.folder}/data`,
+      names: [],
+      passphrase: null,
+    });
   });
 });
 
@@ -212,9 +324,13 @@ describe('beyond this machine', () => {
   it('nobody listens without a passphrase, nor with a short one', async () => {
     const folder = `${server.folder}/open`;
     for (const HOST of ['0.0.0.0', '::', '192.168.0.7', 'coffee.test']) {
-      await expect(serve(readConfig({ SLOW_CREST_DATA: folder, PORT: '0', HOST }, '/'), silent, null)).rejects.toThrow(/lets other machines .* Choose a passphrase first/);
+      await expect(serve(readConfig({ SLOW_CREST_DATA: folder, PORT: '0', HOST }, '/'), silent, null)).rejects.toThrow(
+        /lets other machines .* Choose a passphrase first/,
+      );
     }
-    await expect(serve(readConfig({ SLOW_CREST_DATA: folder, PORT: '0', SLOW_CREST_PASSPHRASE: 'short' }, '/'), silent, null)).rejects.toThrow(StartProblem);
+    await expect(
+      serve(readConfig({ SLOW_CREST_DATA: folder, PORT: '0', SLOW_CREST_PASSPHRASE: 'short' }, '/'), silent, null),
+    ).rejects.toThrow(StartProblem);
   });
 
   let clock = new Date(`${TODAY}T12:00:00Z`);
@@ -225,8 +341,12 @@ describe('beyond this machine', () => {
   afterAll(() => shared.end());
 
   const ask = (path: string, init: RequestInit & { cookie?: string } = {}): Promise<Response> =>
-    fetch(`${shared.running.address}/api${path}`, { ...init, headers: { 'content-type': 'application/json', ...(init.cookie ? { cookie: init.cookie } : {}) } });
-  const signIn = (guess: string): Promise<Response> => ask('/session', { method: 'POST', body: JSON.stringify({ passphrase: guess }) });
+    fetch(`${shared.running.address}/api${path}`, {
+      ...init,
+      headers: { 'content-type': 'application/json', ...(init.cookie ? { cookie: init.cookie } : {}) },
+    });
+  const signIn = (guess: string): Promise<Response> =>
+    ask('/session', { method: 'POST', body: JSON.stringify({ passphrase: guess }) });
   const signedIn = async (): Promise<string> => {
     const answer = await signIn(passphrase);
     expect(answer.status).toBe(204);
@@ -234,8 +354,18 @@ describe('beyond this machine', () => {
   };
 
   it('it says what that means, and nothing but signing in is answered', async () => {
-    expect(shared.running.notes.join(' ')).toMatch(/whoever knows the passphrase reads and changes everything.*not encrypted/);
-    for (const path of ['/settings', `/shelf?today=${TODAY}`, '/bench/stream', '/search?q=x', '/drafts/x', '/nothing-here']) expect((await ask(path)).status, path).toBe(401);
+    expect(shared.running.notes.join(' ')).toMatch(
+      /whoever knows the passphrase reads and changes everything.*not encrypted/,
+    );
+    for (const path of [
+      '/settings',
+      `/shelf?today=${TODAY}`,
+      '/bench/stream',
+      '/search?q=x',
+      '/drafts/x',
+      '/nothing-here',
+    ])
+      expect((await ask(path)).status, path).toBe(401);
     expect((await ask('/bags', { method: 'POST', body: JSON.stringify(bagDraft()) })).status).toBe(401);
     expect(await (await ask('/session')).json()).toEqual({ needed: true, signedIn: false });
     expect((await ask('/settings', { cookie: 'slow-crest-session=made-up' })).status).toBe(401);
@@ -243,7 +373,9 @@ describe('beyond this machine', () => {
 
   it('the passphrase lets in, with a cookie for this site alone that no script reads, until it expires', async () => {
     const cookie = await signedIn();
-    expect(cookie).toMatch(/^slow-crest-session=[\w-]{43}; Max-Age=2592000; Path=\/; Expires=.+; HttpOnly; SameSite=Strict$/);
+    expect(cookie).toMatch(
+      /^slow-crest-session=[\w-]{43}; Max-Age=2592000; Path=\/; Expires=.+; HttpOnly; SameSite=Strict$/,
+    );
     const carried = cookie.split(';')[0] ?? '';
     expect((await ask('/settings', { cookie: carried })).status).toBe(200);
     await shared.stop();
@@ -267,7 +399,9 @@ describe('beyond this machine', () => {
     expect(statuses.at(-1)).toBe(429);
     const late = await signIn(passphrase);
     expect(late.status).toBe(429);
-    expect(await late.json()).toMatchObject({ error: { code: 'too-many', message: expect.stringMatching(/Wait a minute/) } });
+    expect(await late.json()).toMatchObject({
+      error: { code: 'too-many', message: expect.stringMatching(/Wait a minute/) },
+    });
   });
 
   it('what is kept is neither the passphrase nor a cookie', async () => {

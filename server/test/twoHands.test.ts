@@ -19,12 +19,21 @@ describe('two windows on one bag', () => {
   it('each keep what they changed inside the reference', async () => {
     const id = await server.addBag();
     const { reference } = (await page(id)).bag;
-    await server.ok('PATCH', `/bags/${id}`, { reference: { ...reference, doseG: 18, waterG: 290 }, was: { reference } });
+    await server.ok('PATCH', `/bags/${id}`, {
+      reference: { ...reference, doseG: 18, waterG: 290 },
+      was: { reference },
+    });
     await server.ok('PATCH', `/bags/${id}`, { reference: { ...reference, waterC: 91 }, was: { reference } });
     expect((await page(id)).bag.reference).toEqual({ ...reference, doseG: 18, waterG: 290, waterC: 91 });
     // A part of it alone, by whoever asks.
     await server.ok('PATCH', `/bags/${id}`, { reference: { filter: 'cloth' } });
-    expect((await page(id)).bag.reference).toEqual({ ...reference, doseG: 18, waterG: 290, waterC: 91, filter: 'cloth' });
+    expect((await page(id)).bag.reference).toEqual({
+      ...reference,
+      doseG: 18,
+      waterG: 290,
+      waterC: 91,
+      filter: 'cloth',
+    });
   });
 
   it('keep every freezer stay that either added, ended or took away', async () => {
@@ -34,8 +43,14 @@ describe('two windows on one bag', () => {
     const was = { spells: [first, open] };
     await server.ok('PATCH', `/bags/${id}`, { spells: [first, { ...open, to: '2026-02-25' }], was });
     await server.ok('PATCH', `/bags/${id}`, { spells: [open], was });
-    await server.ok('PATCH', `/bags/${id}`, { spells: [...was.spells, { place: 'freezer', from: '2026-02-27', to: null }], was });
-    expect((await page(id)).bag.spells).toEqual([{ ...open, to: '2026-02-25' }, { place: 'freezer', from: '2026-02-27', to: null }]);
+    await server.ok('PATCH', `/bags/${id}`, {
+      spells: [...was.spells, { place: 'freezer', from: '2026-02-27', to: null }],
+      was,
+    });
+    expect((await page(id)).bag.spells).toEqual([
+      { ...open, to: '2026-02-25' },
+      { place: 'freezer', from: '2026-02-27', to: null },
+    ]);
   });
 
   it('that changed the same thing are told both, and nothing is overwritten', async () => {
@@ -43,7 +58,11 @@ describe('two windows on one bag', () => {
     const was = { weightG: 250, price: 10 };
     await server.ok('PATCH', `/bags/${id}`, { weightG: 500, was });
     const refused = await server.refused('PATCH', `/bags/${id}`, { weightG: 340, price: 12, was });
-    expect(refused).toMatchObject({ status: 409, code: 'conflict', fields: [{ path: 'weightG', message: 'It was changed elsewhere meanwhile: 500 there, 340 here' }] });
+    expect(refused).toMatchObject({
+      status: 409,
+      code: 'conflict',
+      fields: [{ path: 'weightG', message: 'It was changed elsewhere meanwhile: 500 there, 340 here' }],
+    });
     expect((await page(id)).bag).toMatchObject({ weightG: 500, price: 10 });
     // The same change twice, as after an answer that was lost, is none.
     await server.ok('PATCH', `/bags/${id}`, { weightG: 500, was });
@@ -51,7 +70,8 @@ describe('two windows on one bag', () => {
 
   it('cannot be told what was by nonsense', async () => {
     const id = await server.addBag();
-    for (const was of [null, 'x', [], 3]) expect((await server.refused('PATCH', `/bags/${id}`, { name: 'Y', was })).status).toBe(422);
+    for (const was of [null, 'x', [], 3])
+      expect((await server.refused('PATCH', `/bags/${id}`, { name: 'Y', was })).status).toBe(422);
     await server.ok('PATCH', `/bags/${id}`, { name: 'Y', was: { nothing: 'like it', reference: 3 } });
     expect((await page(id)).bag.name).toBe('Y');
   });
@@ -69,32 +89,64 @@ describe('two windows on the store room', () => {
     const { levelAttributes } = FIRST_SETTINGS;
     const renamed = levelAttributes.map((one, i) => (i === 0 ? { ...one, shown: false } : one));
     await server.ok('PATCH', '/settings', { levelAttributes: renamed, was: { levelAttributes } });
-    await server.ok('PATCH', '/settings', { levelAttributes: [...levelAttributes, { id: 'own-1', name: 'Lift', shown: true }], was: { levelAttributes } });
-    expect((await server.ok<Settings>('GET', '/settings')).levelAttributes).toEqual([...renamed, { id: 'own-1', name: 'Lift', shown: true }]);
+    await server.ok('PATCH', '/settings', {
+      levelAttributes: [...levelAttributes, { id: 'own-1', name: 'Lift', shown: true }],
+      was: { levelAttributes },
+    });
+    expect((await server.ok<Settings>('GET', '/settings')).levelAttributes).toEqual([
+      ...renamed,
+      { id: 'own-1', name: 'Lift', shown: true },
+    ]);
 
     await server.ok('PATCH', '/settings', { school: 'stars', was: { school: 'mark10' } });
-    expect((await server.refused('PATCH', '/settings', { school: 'levels', was: { school: 'mark10' } })).message).toMatch(/school: stars there, levels here/);
+    expect(
+      (await server.refused('PATCH', '/settings', { school: 'levels', was: { school: 'mark10' } })).message,
+    ).toMatch(/school: stars there, levels here/);
     expect((await server.ok<Settings>('GET', '/settings')).school).toBe('stars');
-    const before = await server.ok<Settings>('PATCH', '/settings', { levelAttributes: [{ id: 'a', name: 'Lift', shown: true }] });
-    await server.ok('PATCH', '/settings', { levelAttributes: [{ id: 'a', name: 'Glow', shown: true }], was: { levelAttributes: before.levelAttributes } });
-    const both = await server.refused('PATCH', '/settings', { levelAttributes: [{ id: 'a', name: 'Depth', shown: true }], was: { levelAttributes: before.levelAttributes } });
+    const before = await server.ok<Settings>('PATCH', '/settings', {
+      levelAttributes: [{ id: 'a', name: 'Lift', shown: true }],
+    });
+    await server.ok('PATCH', '/settings', {
+      levelAttributes: [{ id: 'a', name: 'Glow', shown: true }],
+      was: { levelAttributes: before.levelAttributes },
+    });
+    const both = await server.refused('PATCH', '/settings', {
+      levelAttributes: [{ id: 'a', name: 'Depth', shown: true }],
+      was: { levelAttributes: before.levelAttributes },
+    });
     expect(both.message).toContain('(level attributes: Glow there, Depth here)');
     await server.ok('PATCH', '/settings', FIRST_SETTINGS);
   });
 
   it('each keep the burrs they noted on one grinder', async () => {
-    const grinder = await server.ok<Grinder>('POST', '/grinders', { name: 'Hand grinder', burrChanges: [{ on: '2025-01-01', note: '' }] });
+    const grinder = await server.ok<Grinder>('POST', '/grinders', {
+      name: 'Hand grinder',
+      burrChanges: [{ on: '2025-01-01', note: '' }],
+    });
     const { id, ...was } = grinder;
-    await server.ok('PATCH', `/grinders/${id}`, { burrChanges: [...was.burrChanges, { on: '2025-06-01', note: '' }], was });
-    await server.ok('PATCH', `/grinders/${id}`, { burrChanges: [...was.burrChanges, { on: '2025-09-01', note: 'steel' }], was });
+    await server.ok('PATCH', `/grinders/${id}`, {
+      burrChanges: [...was.burrChanges, { on: '2025-06-01', note: '' }],
+      was,
+    });
+    await server.ok('PATCH', `/grinders/${id}`, {
+      burrChanges: [...was.burrChanges, { on: '2025-09-01', note: 'steel' }],
+      was,
+    });
     await server.ok('PATCH', `/grinders/${id}`, { name: 'Old hand grinder', was });
-    expect(await server.ok('GET', '/grinders')).toEqual([{ id, name: 'Old hand grinder', burrChanges: [...was.burrChanges, { on: '2025-06-01', note: '' }, { on: '2025-09-01', note: 'steel' }] }]);
+    expect(await server.ok('GET', '/grinders')).toEqual([
+      {
+        id,
+        name: 'Old hand grinder',
+        burrChanges: [...was.burrChanges, { on: '2025-06-01', note: '' }, { on: '2025-09-01', note: 'steel' }],
+      },
+    ]);
     expect((await server.refused('PATCH', `/grinders/${id}`, { name: '' })).fields[0]?.path).toBe('name');
   });
 });
 
 describe('two devices at the bench', () => {
-  const layOut = async (): Promise<LiveBrew> => server.ok<LiveBrew>('POST', '/bench', { bagId: await server.addBag(), card: STARTER_CARDS[0] });
+  const layOut = async (): Promise<LiveBrew> =>
+    server.ok<LiveBrew>('POST', '/bench', { bagId: await server.addBag(), card: STARTER_CARDS[0] });
 
   it('each keep the checks they ticked and the stages they marked; of one stage the first mark stands', async () => {
     const { id } = await layOut();
@@ -103,12 +155,24 @@ describe('two devices at the bench', () => {
     await server.ok('PATCH', `/bench/${id}`, { ticked: ['bed-level'], was });
     await server.ok('POST', `/bench/${id}/start`, {});
     await server.ok('PATCH', `/bench/${id}`, { marks: [{ step: 0, atS: 9 }], was });
-    await server.ok('PATCH', `/bench/${id}`, { marks: [{ step: 0, atS: 11 }, { step: 1, atS: 40 }], was });
+    await server.ok('PATCH', `/bench/${id}`, {
+      marks: [
+        { step: 0, atS: 11 },
+        { step: 1, atS: 40 },
+      ],
+      was,
+    });
     const live = await server.ok<LiveBrew>('PATCH', `/bench/${id}`, {});
     expect([...live.ticked].sort()).toEqual(['bed-level', 'paper-rinsed']);
-    expect(live.marks).toEqual([{ step: 0, atS: 9 }, { step: 1, atS: 40 }]);
+    expect(live.marks).toEqual([
+      { step: 0, atS: 9 },
+      { step: 1, atS: 40 },
+    ]);
     // Taken back by one, it is taken back.
-    const undone = await server.ok<LiveBrew>('PATCH', `/bench/${id}`, { marks: [{ step: 0, atS: 9 }], was: { marks: live.marks } });
+    const undone = await server.ok<LiveBrew>('PATCH', `/bench/${id}`, {
+      marks: [{ step: 0, atS: 9 }],
+      was: { marks: live.marks },
+    });
     expect(undone.marks).toEqual([{ step: 0, atS: 9 }]);
   });
 
@@ -116,7 +180,8 @@ describe('two devices at the bench', () => {
     const live = await layOut();
     await server.ok('DELETE', `/bench/${live.id}`);
     await server.ok('DELETE', `/bags/${live.bagId}`);
-    const row = () => server.running.store.read((db) => db.query('SELECT "closedAt" FROM live_brew WHERE id = ?', [live.id]));
+    const row = () =>
+      server.running.store.read((db) => db.query('SELECT "closedAt" FROM live_brew WHERE id = ?', [live.id]));
     const before = await row();
     expect((await server.refused('POST', `/bench/${live.id}/restore`)).status).toBe(404);
     expect(await row()).toEqual(before);
@@ -127,8 +192,15 @@ describe('two windows on one recipe', () => {
   it('do not undo each other: the later is refused and told which version there is', async () => {
     const kept = await server.ok<KeptCard>('POST', '/recipes', { ...STARTER_CARDS[0], name: 'Twice' });
     await server.ok('PUT', `/recipes/${kept.id}`, { ...kept.card, name: 'Twice, renamed', over: kept.versionId });
-    const refused = await server.refused('PUT', `/recipes/${kept.id}`, { ...kept.card, waterC: 89, over: kept.versionId });
-    expect(refused).toMatchObject({ status: 409, message: expect.stringMatching(/^Version 2 of this recipe was made elsewhere/) });
+    const refused = await server.refused('PUT', `/recipes/${kept.id}`, {
+      ...kept.card,
+      waterC: 89,
+      over: kept.versionId,
+    });
+    expect(refused).toMatchObject({
+      status: 409,
+      message: expect.stringMatching(/^Version 2 of this recipe was made elsewhere/),
+    });
     const [standing] = (await server.ok<KeptCard[]>('GET', '/recipes')).filter(({ id }) => id === kept.id);
     expect(standing).toMatchObject({ version: 2, card: { name: 'Twice, renamed' } });
     await server.ok('PUT', `/recipes/${kept.id}`, { ...standing?.card, waterC: 89, over: standing?.versionId });
@@ -139,7 +211,9 @@ describe('a word that would not come', () => {
   it('can be found after other words were added and taken away', async () => {
     const bagId = await server.addBag();
     const nag = { said: 'like a hedge after rain', tapped: [] };
-    const brewId = await server.addBrew(bagId, { cup: cupSample({ nag, words: ['fig', 'date', 'plum'].map((typed) => ({ typed, line: 'cup' })) }) });
+    const brewId = await server.addBrew(bagId, {
+      cup: cupSample({ nag, words: ['fig', 'date', 'plum'].map((typed) => ({ typed, line: 'cup' })) }),
+    });
     await server.ok('PUT', `/brews/${brewId}/nag`, { word: 'privet' });
     await server.ok('PUT', `/brews/${brewId}/nag`, { word: 'box leaf' });
     // The first of the two leaves a gap behind.
@@ -158,13 +232,24 @@ describe('a clock that was set back', () => {
     const id = await clocked.addBag({ roastedOn: '2026-03-09' });
     const brewedAt = '2026-03-10T08:00:00Z';
     const brewId = await clocked.addBrew(id, { brewedAt });
-    const write = (device: string, notes: string) => clocked.ok<{ typed: { notes: string } }[]>('PUT', `/drafts/set-back/${device}`, { counts: { [device]: 1 }, title: 'A cup', href: '/bags/new', typed: { notes } });
+    const write = (device: string, notes: string) =>
+      clocked.ok<{ typed: { notes: string } }[]>('PUT', `/drafts/set-back/${device}`, {
+        counts: { [device]: 1 },
+        title: 'A cup',
+        href: '/bags/new',
+        typed: { notes },
+      });
     await write('device-early', 'written first');
     now = new Date('2026-03-05T12:00:00Z');
     await clocked.ok('PATCH', `/bags/${id}`, { name: 'Renamed after' });
     await clocked.ok('PUT', `/brews/${brewId}`, { ...brewDraft({ brewedAt }), faultNote: '' });
-    expect((await clocked.refused('PATCH', `/bags/${id}`, { roastedOn: '2026-03-08' })).fields[0]?.path).toBe('roastedOn');
-    expect((await write('device-later', 'written last')).map(({ typed }) => typed.notes)).toEqual(['written last', 'written first']);
+    expect((await clocked.refused('PATCH', `/bags/${id}`, { roastedOn: '2026-03-08' })).fields[0]?.path).toBe(
+      'roastedOn',
+    );
+    expect((await write('device-later', 'written last')).map(({ typed }) => typed.notes)).toEqual([
+      'written last',
+      'written first',
+    ]);
     await clocked.end();
   });
 });

@@ -5,7 +5,10 @@ import { EngineProblem, type Answer, type Engine } from './engineHere';
 /** A thread that takes longer over one question than this, ms, is given up. */
 const LONGEST_MS = 60_000;
 
-/** Judges away from the thread that answers requests. A pool that breaks is thrown away, and the next question opens another. */
+/**
+ * Judges away from the thread that answers requests. A pool that breaks is thrown away, and the next question opens
+ * another.
+ */
 export function startEngine(worker = threadFile()): Engine {
   const threads = Math.max(1, availableParallelism() - 1);
   // Started ahead of the first question; where that fails, the question finds out.
@@ -19,7 +22,10 @@ export function startEngine(worker = threadFile()): Engine {
     }
     let answer: Answer<T>;
     try {
-      answer = (await Promise.race([mine.threads.run(question, { name, signal: AbortSignal.timeout(LONGEST_MS) }), mine.broken])) as Answer<T>;
+      answer = (await Promise.race([
+        mine.threads.run(question, { name, signal: AbortSignal.timeout(LONGEST_MS) }),
+        mine.broken,
+      ])) as Answer<T>;
     } catch (error) {
       if (pool === mine) pool = null;
       mine.threads.destroy().catch(() => undefined);
@@ -60,7 +66,13 @@ interface Pool {
 }
 
 function openPool(worker: URL, threads: number): Pool {
-  const piscina = new Piscina({ filename: worker.href, name: 'fit', minThreads: 1, maxThreads: threads, idleTimeout: 30_000 });
+  const piscina = new Piscina({
+    filename: worker.href,
+    name: 'fit',
+    minThreads: 1,
+    maxThreads: threads,
+    idleTimeout: 30_000,
+  });
   const broken = new Promise<never>((_resolve, reject) => piscina.on('error', reject));
   // Whoever waits for an answer hears of it; if nobody does, the next question finds out.
   broken.catch(() => undefined);

@@ -1,4 +1,14 @@
-import { compact, fitCrest, historyOf, priorFor, type CrestFit, type CrestInput, type PastBag, type Repeats, type TasterPrior } from '../../core/crest';
+import {
+  compact,
+  fitCrest,
+  historyOf,
+  priorFor,
+  type CrestFit,
+  type CrestInput,
+  type PastBag,
+  type Repeats,
+  type TasterPrior,
+} from '../../core/crest';
 
 /** A kind of bag, as far as its prior goes. */
 export type BagKind = Omit<PastBag, 'lesson'>;
@@ -30,7 +40,10 @@ export class EngineProblem extends Error {
   }
 }
 
-/** What a thread answers: an error of the question itself is an answer too, so that whatever else fails is known to be the thread's. */
+/**
+ * What a thread answers: an error of the question itself is an answer too, so that whatever else fails is known to be
+ * the thread's.
+ */
 export type Answer<T> = { answer: T } | { wrong: string };
 
 /** Judges on the thread that asks. */

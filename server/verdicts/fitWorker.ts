@@ -7,11 +7,35 @@ const here = engineHere();
 /** A bag of nobody's. */
 const SAMPLE: CrestInput = {
   ...{ roastLevel: 'light', process: 'washed', restAdviceDays: null, sigma0: 3 },
-  reference: { style: 'filter', brewer: 'cone', doseG: 16, waterG: 250, waterC: 93, grindStep: 0, filter: null, waterRecipe: null },
-  brews: [70, 74, 80, 83, 81, 78].map((overall, i) => ({ id: String(i), age: 5 + 4 * i, overall, style: 'filter', brewer: i % 2 ? 'press' : 'cone', doseG: 16, waterG: 250, waterC: 93 - i, grindStep: 0, filter: null, waterRecipe: null, recordedFrom: 'cup', fault: null })),
+  reference: {
+    style: 'filter',
+    brewer: 'cone',
+    doseG: 16,
+    waterG: 250,
+    waterC: 93,
+    grindStep: 0,
+    filter: null,
+    waterRecipe: null,
+  },
+  brews: [70, 74, 80, 83, 81, 78].map((overall, i) => ({
+    id: String(i),
+    age: 5 + 4 * i,
+    overall,
+    style: 'filter',
+    brewer: i % 2 ? 'press' : 'cone',
+    doseG: 16,
+    waterG: 250,
+    waterC: 93 - i,
+    grindStep: 0,
+    filter: null,
+    waterRecipe: null,
+    recordedFrom: 'cup',
+    fault: null,
+  })),
 };
 
-// Judged for nothing while the thread starts: the first fits of a fresh thread take ten times as long, and somebody would wait for them.
+// Judged for nothing while the thread starts: the first fits of a fresh thread take ten times as long, and somebody
+// would wait for them.
 for (let i = 0; i < 3; i++) void here.fit(SAMPLE);
 
 export function fit(input: CrestInput): Promise<Answer<CrestFit>> {

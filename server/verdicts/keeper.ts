@@ -63,7 +63,9 @@ export class VerdictKeeper {
     void this.#queue.ask(bag.id, 'on the shelf');
   }
 
-  /** The fits of many bags for the shelf, by bag id, as far as they are known within a moment; the rest is under way. */
+  /**
+   * The fits of many bags for the shelf, by bag id, as far as they are known within a moment; the rest is under way.
+   */
   async forShelf(bags: readonly Bag[]): Promise<Map<string, Judged<FitForShelf>>> {
     await this.#past.freshWithin(this.#patience());
     const first = await this.#known(bags, false);
@@ -108,29 +110,50 @@ export class VerdictKeeper {
     const known = new Map<string, Known>();
     for (const bag of bags) {
       const row = rows.get(bag.id);
-      if (row) known.set(bag.id, { row, isStale: row.revision !== bag.revision || this.#isOutlearnt(bag, priorOf(row)) });
+      if (row)
+        known.set(bag.id, { row, isStale: row.revision !== bag.revision || this.#isOutlearnt(bag, priorOf(row)) });
     }
     return known;
   }
 
-  /** Whether the household's past now teaches noticeably other than a fit was worked out with. Until it is read, nothing is. */
+  /**
+   * Whether the household's past now teaches noticeably other than a fit was worked out with. Until it is read, nothing
+   * is.
+   */
   #isOutlearnt(bag: Bag, prior: TasterPrior | null): boolean {
     const taught = this.#past.taught(bag);
     return taught !== undefined && priorMoved(prior, taught, kindOf(bag));
   }
 
   async #rows(bags: readonly Bag[], detail: boolean): Promise<Map<string, VerdictRow>> {
-    const found = await this.store.read((db) => loadVerdicts(db, bags.map((bag) => bag.id), detail));
+    const found = await this.store.read((db) =>
+      loadVerdicts(
+        db,
+        bags.map((bag) => bag.id),
+        detail,
+      ),
+    );
     const unsaved = bags.flatMap(({ id }) => this.#unsaved.get(id) ?? []);
     return new Map([...found, ...unsaved].map((row) => [row.bagId, row]));
   }
 
   /** What finished bags teach, as far as they were judged as they are. */
   async #lessonsOf(bags: readonly Bag[]): Promise<Map<string, Lesson>> {
-    const kept = await this.store.read((db) => loadLessons(db, bags.map((bag) => bag.id)));
-    const unsaved = bags.flatMap(({ id }) => this.#unsaved.get(id) ?? []).map(({ summary, ...row }) => ({ ...row, ...(JSON.parse(summary) as Lesson) }));
+    const kept = await this.store.read((db) =>
+      loadLessons(
+        db,
+        bags.map((bag) => bag.id),
+      ),
+    );
+    const unsaved = bags
+      .flatMap(({ id }) => this.#unsaved.get(id) ?? [])
+      .map(({ summary, ...row }) => ({ ...row, ...(JSON.parse(summary) as Lesson) }));
     const revisions = new Map(bags.map((bag) => [bag.id, bag.revision]));
-    return new Map([...kept, ...unsaved].flatMap((row) => (row.revision === revisions.get(row.bagId) ? [[row.bagId, row] as const] : [])));
+    return new Map(
+      [...kept, ...unsaved].flatMap((row) =>
+        row.revision === revisions.get(row.bagId) ? [[row.bagId, row] as const] : [],
+      ),
+    );
   }
 
   /** Judges a bag as it is by now, and keeps that. */
@@ -148,7 +171,9 @@ export class VerdictKeeper {
   async #fitAndKeep(bag: Bag, engine: Engine): Promise<void> {
     const prior = await this.#past.prior(bag);
     const logs = await this.store.read((db) => loadLogs(db, [bag.id]));
-    const { curve, brews, peakProbability, options, surprises, ...summary } = await engine.fit(fitInput(bag, logs[bag.id] ?? [], prior));
+    const { curve, brews, peakProbability, options, surprises, ...summary } = await engine.fit(
+      fitInput(bag, logs[bag.id] ?? [], prior),
+    );
     const detail: FitDetail = { curve, brews, peakProbability, options, surprises };
     const row: VerdictRow = {
       bagId: bag.id,
@@ -173,14 +198,19 @@ interface Known {
   isStale: boolean;
 }
 
-const priorOf = ({ prior }: VerdictRow): TasterPrior | null => (prior === '' ? null : (JSON.parse(prior) as TasterPrior));
+const priorOf = ({ prior }: VerdictRow): TasterPrior | null =>
+  prior === '' ? null : (JSON.parse(prior) as TasterPrior);
 
 function shelfFit({ row, isStale }: Known): Judged<FitForShelf> {
   return { fit: JSON.parse(row.summary) as FitForShelf, isStale };
 }
 
 function wholeFit({ row, isStale }: Known): Judged<CrestFit> & { prior: TasterPrior | null } {
-  return { fit: { ...(JSON.parse(row.summary) as FitForShelf), ...(JSON.parse(row.detail) as FitDetail) }, prior: priorOf(row), isStale };
+  return {
+    fit: { ...(JSON.parse(row.summary) as FitForShelf), ...(JSON.parse(row.detail) as FitDetail) },
+    prior: priorOf(row),
+    isStale,
+  };
 }
 
 function mapped<A, B>(map: ReadonlyMap<string, A>, to: (value: A) => B): Map<string, B> {

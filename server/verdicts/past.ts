@@ -8,7 +8,11 @@ import { EngineProblem, type BagKind, type Engine } from './engineHere';
 import { within } from '../waiting';
 
 /** A bag as far as its prior goes. */
-export const kindOf = ({ roastLevel, process, reference }: Bag): BagKind => ({ roastLevel, process, style: reference.style });
+export const kindOf = ({ roastLevel, process, reference }: Bag): BagKind => ({
+  roastLevel,
+  process,
+  style: reference.style,
+});
 const keyOf = (kind: BagKind): string => JSON.stringify([kind.roastLevel, kind.process, kind.style]);
 
 /** What the past needs of whoever judges. */
@@ -76,23 +80,36 @@ export class Past {
   }
 
   async #now(): Promise<{ key: string; repeats: Repeats[] }> {
-    const { heads, groups } = await this.store.read(async (db) => ({ heads: await loadFinishedHeads(db), groups: await loadBlindRepeats(db) }));
+    const { heads, groups } = await this.store.read(async (db) => ({
+      heads: await loadFinishedHeads(db),
+      groups: await loadBlindRepeats(db),
+    }));
     const repeats = pooledRepeats(groups);
     return { key: JSON.stringify([heads, repeats]), repeats };
   }
 
   async #readAnew(key: string, repeats: Repeats[]): Promise<void> {
-    const { finished, kinds } = await this.store.read(async (db) => ({ finished: await loadFinishedBags(db), kinds: await loadKindsInUse(db) }));
+    const { finished, kinds } = await this.store.read(async (db) => ({
+      finished: await loadFinishedBags(db),
+      kinds: await loadKindsInUse(db),
+    }));
     const bags = (await this.#lessons(finished)).filter((lesson) => lesson !== null);
     if (bags.length === 0 && repeats.length === 0) {
       this.#read = { key, past: null, priors: new Map() };
       return;
     }
     const priors = kinds.length === 0 ? [] : await this.engine.priors({ past: bags, repeats, kinds });
-    this.#read = { key, past: { bags, repeats }, priors: new Map(kinds.flatMap((kind, i) => (priors[i] ? [[keyOf(kind), priors[i]]] : []))) };
+    this.#read = {
+      key,
+      past: { bags, repeats },
+      priors: new Map(kinds.flatMap((kind, i) => (priors[i] ? [[keyOf(kind), priors[i]]] : []))),
+    };
   }
 
-  /** What each finished bag teaches, once all are judged; null for one without a cup that counts, and for one that cannot be judged. */
+  /**
+   * What each finished bag teaches, once all are judged; null for one without a cup that counts, and for one that
+   * cannot be judged.
+   */
   async #lessons(finished: readonly Bag[]): Promise<(PastBag | null)[]> {
     let fits = await this.judge.lessonsOf(finished);
     const missing = finished.filter((bag) => !fits.has(bag.id));

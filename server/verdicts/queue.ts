@@ -1,7 +1,10 @@
 import type { Judging } from '../../contract/shelf';
 import { EngineProblem } from './engineHere';
 
-/** How soon a bag should be judged: someone looks at it; it stands on a shelf someone looks at; only others learn from it. */
+/**
+ * How soon a bag should be judged: someone looks at it; it stands on a shelf someone looks at; only others learn from
+ * it.
+ */
 export const URGENCIES = ['looked at', 'on the shelf', 'in the past'] as const;
 export type Urgency = (typeof URGENCIES)[number];
 
@@ -16,8 +19,8 @@ interface Job {
 }
 
 /**
- * Judges bags one after another in the background, the most urgent first, each once however many ask. What fails because
- * no thread starts stays in the queue and is tried again, ever less often.
+ * Judges bags one after another in the background, the most urgent first, each once however many ask. What fails
+ * because no thread starts stays in the queue and is tried again, ever less often.
  */
 export class JudgingQueue {
   readonly #jobs = new Map<string, Job>();
@@ -80,7 +83,8 @@ export class JudgingQueue {
   }
 
   #mostUrgent(): string | null {
-    for (const urgency of URGENCIES) for (const [id, job] of this.#jobs) if (job.urgency === urgency && !this.#running.has(id)) return id;
+    for (const urgency of URGENCIES)
+      for (const [id, job] of this.#jobs) if (job.urgency === urgency && !this.#running.has(id)) return id;
     return null;
   }
 

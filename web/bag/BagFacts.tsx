@@ -26,7 +26,9 @@ export function BagFacts({ page, today }: { page: BagPage; today: string }) {
           window {dateText(window.from, today)} – {dateText(window.to, today)}
         </span>
       )}
-      {verdict.usable > 0 && !bag.finishedOn && verdict.state !== 'steady' && <span>in its window today: {likelihoodText(verdict.inWindowToday)}</span>}
+      {verdict.usable > 0 && !bag.finishedOn && verdict.state !== 'steady' && (
+        <span>in its window today: {likelihoodText(verdict.inWindowToday)}</span>
+      )}
       {perCup !== null && <span>{numberText(perCup, 2)} a cup</span>}
     </div>
   );

@@ -22,23 +22,42 @@ export function BagMenu({ page: { bag, frozen }, today }: { page: BagPage; today
   };
 
   // A stay that began today and ends today never was.
-  const thawed = bag.spells.map((spell) => (spell.to === null ? { ...spell, to: today } : spell)).filter((spell) => spell.from !== spell.to);
+  const thawed = bag.spells
+    .map((spell) => (spell.to === null ? { ...spell, to: today } : spell))
+    .filter((spell) => spell.from !== spell.to);
   return (
     <Dropdown align="end">
       <Dropdown.Toggle variant="plain">More</Dropdown.Toggle>
       <Dropdown.Menu>
         <Dropdown.Item onClick={() => void navigate(`/bags/${bag.id}/edit`)}>Edit the bag</Dropdown.Item>
         {frozen ? (
-          <Dropdown.Item onClick={() => void change({ spells: thawed }, 'Out of the freezer: its days run again from today.')}>Take it out of the freezer</Dropdown.Item>
+          <Dropdown.Item
+            onClick={() => void change({ spells: thawed }, 'Out of the freezer: its days run again from today.')}
+          >
+            Take it out of the freezer
+          </Dropdown.Item>
         ) : (
-          <Dropdown.Item onClick={() => void change({ spells: [...bag.spells, { place: 'freezer', from: today, to: null }] }, 'In the freezer: its days stand almost still.')}>
+          <Dropdown.Item
+            onClick={() =>
+              void change(
+                { spells: [...bag.spells, { place: 'freezer', from: today, to: null }] },
+                'In the freezer: its days stand almost still.',
+              )
+            }
+          >
             Put it in the freezer
           </Dropdown.Item>
         )}
         {bag.finishedOn === null ? (
-          <Dropdown.Item onClick={() => void change({ finishedOn: today }, 'Finished. Its verdict stays among the finished bags.')}>Mark as finished</Dropdown.Item>
+          <Dropdown.Item
+            onClick={() => void change({ finishedOn: today }, 'Finished. Its verdict stays among the finished bags.')}
+          >
+            Mark as finished
+          </Dropdown.Item>
         ) : (
-          <Dropdown.Item onClick={() => void change({ finishedOn: null }, 'Back on the shelf.')}>Put back on the shelf</Dropdown.Item>
+          <Dropdown.Item onClick={() => void change({ finishedOn: null }, 'Back on the shelf.')}>
+            Put back on the shelf
+          </Dropdown.Item>
         )}
         <Dropdown.Divider />
         <Dropdown.Item onClick={() => void remove()}>Delete the bag and its log</Dropdown.Item>

@@ -33,14 +33,24 @@ export function BagPage() {
   const today = useToday();
   const navigate = useNavigate();
   const [isStale, setStale] = useState(false);
-  const { data: page, error, refetch } = api.useBagPageQuery({ id: bagId, today }, { pollingInterval: isStale ? ANEW_EVERY_MS : 0 });
+  const {
+    data: page,
+    error,
+    refetch,
+  } = api.useBagPageQuery({ id: bagId, today }, { pollingInterval: isStale ? ANEW_EVERY_MS : 0 });
   if (page && isStale !== (page.judged === 'earlier')) setStale(page.judged === 'earlier');
   const lastBrew = page?.brews[0];
   usePageTitle(page?.bag.name ?? 'Bag');
   useHotkeys('b', () => void navigate(`/bags/${bagId}/brew`), { preventDefault: true }, [bagId]);
   useHotkeys('w', () => void navigate(`/bags/${bagId}/bench`), { preventDefault: true }, [bagId]);
-  useHotkeys('a', () => lastBrew && void navigate(`/bags/${bagId}/brew?again=${lastBrew.id}`), { preventDefault: true }, [bagId, lastBrew]);
-  if (page?.bag.id !== bagId) return error ? <ProblemNote error={error} retry={() => void refetch()} /> : <Wait what="Reading the bag" />;
+  useHotkeys(
+    'a',
+    () => lastBrew && void navigate(`/bags/${bagId}/brew?again=${lastBrew.id}`),
+    { preventDefault: true },
+    [bagId, lastBrew],
+  );
+  if (page?.bag.id !== bagId)
+    return error ? <ProblemNote error={error} retry={() => void refetch()} /> : <Wait what="Reading the bag" />;
   return <BagView key={bagId} page={page} today={today} />;
 }
 
@@ -48,7 +58,9 @@ function BagView({ page: logged, today }: { page: Page; today: string }) {
   const [chosen, setChosen] = useState<string | null>(null);
   const [question, ask] = useState(NO_QUESTION);
   const answer = useWhatIf(logged, today, question);
-  const page = answer ? { ...logged, verdict: answer, window: datesOf(answer.window, logged.roastedOn, logged.bag.spells) } : logged;
+  const page = answer
+    ? { ...logged, verdict: answer, window: datesOf(answer.window, logged.roastedOn, logged.bag.spells) }
+    : logged;
   const { bag, verdict, brews } = page;
   const lastBrew = brews[0];
   const choose = (id: string): void => setChosen((before) => (before === id ? null : id));
@@ -96,7 +108,14 @@ function BagView({ page: logged, today }: { page: Page; today: string }) {
           <RidgeChart page={page} chosen={chosen} onChoose={choose} />
           <DayTable page={page} />
           <LevelsOverDays page={page} />
-          <Log page={page} today={today} chosen={chosen} onChoose={choose} without={question.without} onLeaveOut={leaveOut} />
+          <Log
+            page={page}
+            today={today}
+            chosen={chosen}
+            onChoose={choose}
+            without={question.without}
+            onLeaveOut={leaveOut}
+          />
         </div>
         <aside className="col-lg-4 side">
           <NextBrews page={page} />

@@ -21,7 +21,10 @@ interface Props {
   cancel: () => void;
 }
 
-const choices = (codes: readonly string[], unknown: string) => [{ value: '', text: unknown }, ...codes.map((code) => ({ value: code, text: sentenceCase(words(code)) }))];
+const choices = (codes: readonly string[], unknown: string) => [
+  { value: '', text: unknown },
+  ...codes.map((code) => ({ value: code, text: sentenceCase(words(code)) })),
+];
 
 /** Everything that can be written about a bag. Two answers are enough: its name and when it was roasted. */
 export function BagSheet(props: Props) {
@@ -57,11 +60,23 @@ function LabelFields({ initial }: { initial: BagForm }) {
         <SelectField name="process" label="Process" options={choices(PROCESSES, 'Not stated')} />
         <TextField name="restAdviceDays" label="Roaster's rest advice" unit="days" decimal />
       </div>
-      <details open={errors.bestBefore !== undefined || errors.shelfLifeDays !== undefined || (initial.roastedOn === '' && initial.bestBefore !== '')}>
+      <details
+        open={
+          errors.bestBefore !== undefined ||
+          errors.shelfLifeDays !== undefined ||
+          (initial.roastedOn === '' && initial.bestBefore !== '')
+        }
+      >
         <summary>No roast date on the label?</summary>
         <div className="fields">
           <TextField name="bestBefore" label="Best before" type="date" />
-          <TextField name="shelfLifeDays" label="Stated shelf life" unit="days" decimal help="Without one, twelve months are assumed." />
+          <TextField
+            name="shelfLifeDays"
+            label="Stated shelf life"
+            unit="days"
+            decimal
+            help="Without one, twelve months are assumed."
+          />
         </div>
       </details>
     </fieldset>
@@ -81,8 +96,18 @@ function MoreFields({ initial }: { initial: BagForm }) {
           <TextField name="variety" label="Variety" />
           <TextField name="price" label="Price" decimal />
           <TextField name="printedNotes" label="Printed notes" className="wide" />
-          <SelectField name="perceivedRoast" label="What the beans look like" options={choices(ROAST_LEVELS, 'Not looked at')} />
-          <TextField name="bet" label="Your bet before the first sip" className="wide" rows={2} help="Kept as written, to be held against the verdict." />
+          <SelectField
+            name="perceivedRoast"
+            label="What the beans look like"
+            options={choices(ROAST_LEVELS, 'Not looked at')}
+          />
+          <TextField
+            name="bet"
+            label="Your bet before the first sip"
+            className="wide"
+            rows={2}
+            help="Kept as written, to be held against the verdict."
+          />
           <TextField name="betMark" label="The mark you bet on" help="At its best, in the scoring of this bag" />
         </div>
       </details>
@@ -93,7 +118,12 @@ function MoreFields({ initial }: { initial: BagForm }) {
       <details open={initial.school !== 'mark10' || initial.best === 'weights' || errors.weights !== undefined}>
         <summary>How you score, and what best means</summary>
         <div className="fields">
-          <SelectField name="school" label="Overall mark" className="half" options={SCHOOLS.map((school) => ({ value: school, text: SCHOOL_NAMES[school] }))} />
+          <SelectField
+            name="school"
+            label="Overall mark"
+            className="half"
+            options={SCHOOLS.map((school) => ({ value: school, text: SCHOOL_NAMES[school] }))}
+          />
           <SelectField
             name="best"
             label="Best means"
@@ -114,17 +144,36 @@ function MoreFields({ initial }: { initial: BagForm }) {
 function WeightFields() {
   const best = useWatch<BagForm, 'best'>({ name: 'best' });
   if (best === 'overall') return null;
-  return ATTRIBUTES.map((attribute) => <TextField key={attribute} name={`weights.${attribute}`} label={sentenceCase(attribute)} decimal help={attribute === 'aroma' ? '0 leaves it out.' : undefined} />);
+  return ATTRIBUTES.map((attribute) => (
+    <TextField
+      key={attribute}
+      name={`weights.${attribute}`}
+      label={sentenceCase(attribute)}
+      decimal
+      help={attribute === 'aroma' ? '0 leaves it out.' : undefined}
+    />
+  ));
 }
 
 function ReferenceFields() {
-  const [brewer, style] = useWatch<BagForm, ['reference.brewer', 'reference.style']>({ name: ['reference.brewer', 'reference.style'] });
+  const [brewer, style] = useWatch<BagForm, ['reference.brewer', 'reference.style']>({
+    name: ['reference.brewer', 'reference.style'],
+  });
   return (
     <div className="fields">
       <OpenSelectField name="reference.brewer" label="Brewer" options={BREWERS} ownLabel="Another kind" />
-      <SelectField name="reference.style" label="Drunk as" options={STYLES.map((style) => ({ value: style, text: sentenceCase(style) }))} />
+      <SelectField
+        name="reference.style"
+        label="Drunk as"
+        options={STYLES.map((style) => ({ value: style, text: sentenceCase(style) }))}
+      />
       <TextField name="reference.doseG" label="Dose" unit="g" decimal />
-      <TextField name="reference.waterG" label={kindOf({ brewer, style }) === 'espresso' ? 'Yield' : 'Water'} unit="g" decimal />
+      <TextField
+        name="reference.waterG"
+        label={kindOf({ brewer, style }) === 'espresso' ? 'Yield' : 'Water'}
+        unit="g"
+        decimal
+      />
       <TextField name="reference.waterC" label="Water temperature" unit="°C" decimal />
       <TextField name="reference.filter" label="Filter" placeholder="if you tell them apart" />
       <TextField name="reference.waterRecipe" label="Brewing water" placeholder="if you tell them apart" />

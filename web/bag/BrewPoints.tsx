@@ -21,13 +21,29 @@ export function BrewPoints({ brews, onChoose }: { brews: readonly PlottedBrew[];
   return (
     <ZIndexLayer zIndex={DefaultZIndexes.label}>
       {brews.map((brew) => (
-        <BrewPoint key={brew.id} brew={brew} x={x(brew.day) ?? 0} y={(level) => y(level) ?? 0} onChoose={() => onChoose(brew.id)} />
+        <BrewPoint
+          key={brew.id}
+          brew={brew}
+          x={x(brew.day) ?? 0}
+          y={(level) => y(level) ?? 0}
+          onChoose={() => onChoose(brew.id)}
+        />
       ))}
     </ZIndexLayer>
   );
 }
 
-function BrewPoint({ brew, x, y, onChoose }: { brew: PlottedBrew; x: number; y: (level: number) => number; onChoose: () => void }) {
+function BrewPoint({
+  brew,
+  x,
+  y,
+  onChoose,
+}: {
+  brew: PlottedBrew;
+  x: number;
+  y: (level: number) => number;
+  onChoose: () => void;
+}) {
   const { restDay, asScored, atReference, chosen } = brew;
   const scored = y(asScored);
   const onKeyDown = (event: KeyboardEvent): void => {
@@ -36,7 +52,15 @@ function BrewPoint({ brew, x, y, onChoose }: { brew: PlottedBrew; x: number; y: 
     onChoose();
   };
   return (
-    <g className={chosen ? 'brew-point chosen' : 'brew-point'} onClick={onChoose} onKeyDown={onKeyDown} tabIndex={0} role="button" aria-label={`Brew of day ${restDay}`} aria-pressed={chosen}>
+    <g
+      className={chosen ? 'brew-point chosen' : 'brew-point'}
+      onClick={onChoose}
+      onKeyDown={onKeyDown}
+      tabIndex={0}
+      role="button"
+      aria-label={`Brew of day ${restDay}`}
+      aria-pressed={chosen}
+    >
       <circle cx={x} cy={scored} r={12} fill="transparent" />
       {atReference === null ? (
         <path className="out" d={`M${x - 4} ${scored - 4} l8 8 m0 -8 l-8 8`} />

@@ -13,7 +13,10 @@ export function CupWords({ cup }: { cup: Cup }) {
       {LINE_IDS.filter((id) => cup.words.some(({ line }) => line === id)).map((id) => (
         <li key={id} dir="auto">
           {lineName(id) && <span className="at">{lineName(id)}: </span>}
-          {cup.words.filter(({ line }) => line === id).map((word) => currentWord(vocabulary, word.id)?.name ?? word.typed).join(', ')}
+          {cup.words
+            .filter(({ line }) => line === id)
+            .map((word) => currentWord(vocabulary, word.id)?.name ?? word.typed)
+            .join(', ')}
         </li>
       ))}
     </ul>
@@ -22,8 +25,15 @@ export function CupWords({ cup }: { cup: Cup }) {
 
 /** Levels, mouthfeel and how the cup was taken, in words. */
 export function CupDetails({ cup, names }: { cup: Cup; names: ReadonlyMap<string, string> }) {
-  const levels = cup.levels.map(({ attribute, level, liking }) => `${names.get(attribute) ?? attribute} ${[level && levelText(level), liking].filter(Boolean).join(', ')}`);
-  const feel = [cup.finishS === null ? null : `finish ${numberText(cup.finishS, 1)} s`, cup.textures.join(', '), cup.dryness && `dryness: ${cup.dryness}`].filter(Boolean);
+  const levels = cup.levels.map(
+    ({ attribute, level, liking }) =>
+      `${names.get(attribute) ?? attribute} ${[level && levelText(level), liking].filter(Boolean).join(', ')}`,
+  );
+  const feel = [
+    cup.finishS === null ? null : `finish ${numberText(cup.finishS, 1)} s`,
+    cup.textures.join(', '),
+    cup.dryness && `dryness: ${cup.dryness}`,
+  ].filter(Boolean);
   const nag = cup.nag?.resolvedWith === null && !cup.nag.dropped ? cup.nag : null;
   return (
     <div className="small">

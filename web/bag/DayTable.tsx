@@ -12,8 +12,14 @@ export function DayTable({ page: { verdict } }: { page: BagPage }) {
   return (
     <div className="small quiet mt-1">
       <p className="mb-1">
-        {fresh >= 0.05 ? `With a probability of ${numberText(fresh * 100, 0)} % its best was when fresh; if not, the curve` : 'The curve'} peaks around day {numberText(peak.day, 0)} (8 in 10 chance: day {numberText(peak.lo, 0)} to {numberText(peak.hi, 0)}).{' '}
-        {window ? `More likely than not at its best on ${daysText(window)}` : 'No day is yet more likely than not to be at its best'}
+        {fresh >= 0.05
+          ? `With a probability of ${numberText(fresh * 100, 0)} % its best was when fresh; if not, the curve`
+          : 'The curve'}{' '}
+        peaks around day {numberText(peak.day, 0)} (8 in 10 chance: day {numberText(peak.lo, 0)} to{' '}
+        {numberText(peak.hi, 0)}).{' '}
+        {window
+          ? `More likely than not at its best on ${daysText(window)}`
+          : 'No day is yet more likely than not to be at its best'}
         {core ? `, firmly on ${daysText(core)}.` : '.'}
       </p>
       <details onToggle={(event) => setOpen(event.currentTarget.open)}>

@@ -6,13 +6,21 @@ import { inSchool, numberText, sentenceCase } from '../shared/format';
 /** What the recipe did to the score, against the reference: in words, the largest first, with the numbers beside. */
 export function EffectList({ verdict }: { verdict: Verdict }) {
   const { data: tasters = [] } = api.useTastersQuery(undefined);
-  const named = verdict.effects.map((effect) => (effect.factor === 'taster' ? { ...effect, level: tasters.find(({ id }) => id === effect.level)?.name ?? 'Another taster' } : effect));
+  const named = verdict.effects.map((effect) =>
+    effect.factor === 'taster'
+      ? { ...effect, level: tasters.find(({ id }) => id === effect.level)?.name ?? 'Another taster' }
+      : effect,
+  );
   const effects = named.sort((a, b) => Math.abs(b.mean) - Math.abs(a.mean));
   return (
     <section>
       <h2>What the recipe did</h2>
       {effects.length === 0 && (
-        <p className="quiet">{verdict.usable > 0 ? 'Every cup was brewed to the reference recipe, so nothing can be told apart.' : 'Once cups with different recipes are marked, this says what each change did.'}</p>
+        <p className="quiet">
+          {verdict.usable > 0
+            ? 'Every cup was brewed to the reference recipe, so nothing can be told apart.'
+            : 'Once cups with different recipes are marked, this says what each change did.'}
+        </p>
       )}
       <ul className="effects">
         {effects.map((effect) => {
@@ -26,7 +34,8 @@ export function EffectList({ verdict }: { verdict: Verdict }) {
               {said}
               <div className="quiet small">
                 {effect.mean > 0 ? '+' : '−'}
-                {numberText(Math.abs(inSchool(verdict.scale, effect.mean)), 2)} ± {numberText(inSchool(verdict.scale, effect.sd), 2)} · {cupsText(effect.brews)}
+                {numberText(Math.abs(inSchool(verdict.scale, effect.mean)), 2)} ±{' '}
+                {numberText(inSchool(verdict.scale, effect.sd), 2)} · {cupsText(effect.brews)}
               </div>
             </li>
           );

@@ -1,6 +1,15 @@
 import type { BagPage } from '../../contract/shelf';
 import { ROAST_LEVELS } from '../../core/crest';
-import { BET_OUTCOMES, betClaim, likingOf, markOf, restClaim, roastClaim, type BetOutcome, type ClaimReading } from '../../core/cup';
+import {
+  BET_OUTCOMES,
+  betClaim,
+  likingOf,
+  markOf,
+  restClaim,
+  roastClaim,
+  type BetOutcome,
+  type ClaimReading,
+} from '../../core/cup';
 import { labelAgainstCups, wordsOverDays, type NoteOutcome } from '../../core/cup/words';
 import { Taps } from '../shared/fields';
 import { markText } from '../shared/format';
@@ -16,10 +25,14 @@ const OWN_MOST = 6;
 export function LabelAgainstCup({ page }: { page: BagPage }) {
   const { bag, brews, verdict } = page;
   const { vocabulary } = useVocabulary();
-  const cups = brews.filter(({ fault }) => fault === null).map(({ restDay, cup }) => ({ restDay, words: cup.words, notes: cup.notes }));
+  const cups = brews
+    .filter(({ fault }) => fault === null)
+    .map(({ restDay, cup }) => ({ restDay, words: cup.words, notes: cup.notes }));
   const outcomes = labelAgainstCups(vocabulary, bag.printedNotes, cups);
   const printed = new Set(outcomes.map(({ word }) => word?.id));
-  const own = wordsOverDays(vocabulary, cups, 2).filter(({ word }) => !printed.has(word.id)).slice(0, OWN_MOST);
+  const own = wordsOverDays(vocabulary, cups, 2)
+    .filter(({ word }) => !printed.has(word.id))
+    .slice(0, OWN_MOST);
   const claims = claimsOf(page);
   if (outcomes.length + claims.length + own.length === 0 && bag.bet === '') return null;
   return (
@@ -45,7 +58,11 @@ export function LabelAgainstCup({ page }: { page: BagPage }) {
           </li>
         ))}
       </ul>
-      {own.length > 0 && <p className="small mt-1 mb-1">Not printed, but yours: {own.map(({ word, cups: n }) => `${word.name} (${n} cups)`).join(', ')}.</p>}
+      {own.length > 0 && (
+        <p className="small mt-1 mb-1">
+          Not printed, but yours: {own.map(({ word, cups: n }) => `${word.name} (${n} cups)`).join(', ')}.
+        </p>
+      )}
       {bag.bet !== '' && <Bet page={page} verdict={verdict.verdict} />}
     </section>
   );
@@ -58,13 +75,16 @@ function outcomeText({ outcome, cups, days, kin }: NoteOutcome, of: number): str
 }
 
 function claimsOf({ bag, verdict }: BagPage): ClaimReading[] {
-  const write = (liking: number): string => markText(bag.school, markOf(bag.school, Math.min(100, Math.max(0, liking))));
+  const write = (liking: number): string =>
+    markText(bag.school, markOf(bag.school, Math.min(100, Math.max(0, liking))));
   const best = verdict.curve.find(({ day }) => day === verdict.advisedDay);
   return [
     ...(bag.roastLevel ? [roastClaim(ROAST_LEVELS, bag.roastLevel, bag.perceivedRoast)] : []),
     ...(bag.restAdviceDays === null ? [] : [restClaim(bag.restAdviceDays, verdict.peak, verdict.usable)]),
     // Weighed attributes are on another scale than the mark that was betted on.
-    ...(bag.betMark === null || !best || bag.weights !== null ? [] : [betClaim(likingOf(bag.school, bag.betMark), best, verdict.usable, write)]),
+    ...(bag.betMark === null || !best || bag.weights !== null
+      ? []
+      : [betClaim(likingOf(bag.school, bag.betMark), best, verdict.usable, write)]),
   ];
 }
 

@@ -18,12 +18,17 @@ export function LabelFacts({ bag, prior }: { bag: Bag; prior: TasterPrior | null
       <section>
         <h2>Reference recipe</h2>
         <p className="mb-0">
-          {sentenceCase(recipeLine(reference))} <span className="quiet">(1:{numberText(reference.waterG / reference.doseG, 1)})</span>
+          {sentenceCase(recipeLine(reference))}{' '}
+          <span className="quiet">(1:{numberText(reference.waterG / reference.doseG, 1)})</span>
         </p>
-        <p className="quiet small mb-0">The curve is the score this recipe would get. Scored as: {SCHOOL_NAMES[bag.school].toLowerCase()}.{bag.weights && ` Best means: ${judgedByText(bag.weights)}.`}</p>
+        <p className="quiet small mb-0">
+          The curve is the score this recipe would get. Scored as: {SCHOOL_NAMES[bag.school].toLowerCase()}.
+          {bag.weights && ` Best means: ${judgedByText(bag.weights)}.`}
+        </p>
         {prior && (
           <p className="quiet small mb-0">
-            Before any cup, your own past puts the peak of such a bag around day {numberText(prior.peak.days, 0)}; the usual is {numberText(tablePeakDays(bag.roastLevel, bag.process, reference.style), 0)}.
+            Before any cup, your own past puts the peak of such a bag around day {numberText(prior.peak.days, 0)}; the
+            usual is {numberText(tablePeakDays(bag.roastLevel, bag.process, reference.style), 0)}.
           </p>
         )}
       </section>

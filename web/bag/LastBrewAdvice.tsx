@@ -12,7 +12,18 @@ export function LastBrewAdvice({ page: { brews, verdict } }: { page: BagPage }) 
   if (!tells) return null;
   const kind = card?.kind ?? kindOf(last);
   const { doseG, waterG, waterC, drainS } = last;
-  const { read } = readBrew({ kind, band: card?.drain ?? null, doseG, waterG, waterC, drainS, tdsPercent, beverageG, tastes, fault: last.fault !== null });
+  const { read } = readBrew({
+    kind,
+    band: card?.drain ?? null,
+    doseG,
+    waterG,
+    waterC,
+    drainS,
+    tdsPercent,
+    beverageG,
+    tastes,
+    fault: last.fault !== null,
+  });
   return (
     <section>
       <h2>From the last cup</h2>

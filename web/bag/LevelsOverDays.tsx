@@ -10,7 +10,8 @@ import { dayTicks } from './ticks';
 
 const WORDS_MOST = 8;
 
-// Pixels: room for the names, right margin, height of a row of levels, how far a ridge may rise, height of a row of notes, room for the axis.
+// Pixels: room for the names, right margin, height of a row of levels, how far a ridge may rise, height of a row of
+// notes, room for the axis.
 const NAMES = 104;
 const RIGHT = 14;
 const LINE = 30;
@@ -22,8 +23,13 @@ const AXIS = 34;
 export function LevelsOverDays({ page: { brews, settings, bag, verdict } }: { page: BagPage }) {
   const { vocabulary } = useVocabulary();
   const counted = brews.filter(({ fault }) => fault === null).map(({ restDay, cup }) => ({ restDay, ...cup }));
-  const lines = levelsOverDays(settings.levelAttributes.map(({ id }) => id), counted);
-  const words = wordsOverDays(vocabulary, counted).filter(({ days, cups }) => days.length > 1 || cups > 1).slice(0, WORDS_MOST);
+  const lines = levelsOverDays(
+    settings.levelAttributes.map(({ id }) => id),
+    counted,
+  );
+  const words = wordsOverDays(vocabulary, counted)
+    .filter(({ days, cups }) => days.length > 1 || cups > 1)
+    .slice(0, WORDS_MOST);
   const [ref, width] = useWidth<HTMLDivElement>();
   if (lines.length + words.length === 0) return null;
   const names = new Map(settings.levelAttributes.map(({ id, name }) => [id, sentenceCase(name)]));
@@ -31,8 +37,19 @@ export function LevelsOverDays({ page: { brews, settings, bag, verdict } }: { pa
   return (
     <section className="mt-3">
       <h2>Levels and notes over the days</h2>
-      <p className="quiet small mb-1">{lines.length > 0 ? 'How much there was, 1 to 5, on each day; not how good it was.' : 'Notes met more than once, and on which days. Give levels at the cup and they stand above these.'}</p>
-      <div ref={ref}>{width > 0 && <Picture {...{ width, lines, words, names, lastDay }} today={bag.finishedOn === null ? verdict.restDay : null} />}</div>
+      <p className="quiet small mb-1">
+        {lines.length > 0
+          ? 'How much there was, 1 to 5, on each day; not how good it was.'
+          : 'Notes met more than once, and on which days. Give levels at the cup and they stand above these.'}
+      </p>
+      <div ref={ref}>
+        {width > 0 && (
+          <Picture
+            {...{ width, lines, words, names, lastDay }}
+            today={bag.finishedOn === null ? verdict.restDay : null}
+          />
+        )}
+      </div>
       <LevelsTable {...{ lines, words, names }} />
     </section>
   );
@@ -54,7 +71,13 @@ function Picture({ width, lines, words, names, lastDay, today }: PictureProps) {
   const wordY = (i: number): number => top + lines.length * LINE + 16 + i * WORD;
   const bottom = wordY(words.length) - WORD / 2 + 4;
   return (
-    <svg className="ridgelines" width={width} height={bottom + AXIS} role="img" aria-label="Levels and notes over the rest days; the same as a table below.">
+    <svg
+      className="ridgelines"
+      width={width}
+      height={bottom + AXIS}
+      role="img"
+      aria-label="Levels and notes over the rest days; the same as a table below."
+    >
       {dayTicks(lastDay, width < 500).map((day) => (
         <g key={day}>
           <line className="tick" x1={x(day)} x2={x(day)} y1={top} y2={bottom} />
@@ -68,7 +91,14 @@ function Picture({ width, lines, words, names, lastDay, today }: PictureProps) {
       </text>
       {today !== null && <line className="today" x1={x(today)} x2={x(today)} y1={top} y2={bottom} />}
       {lines.map((line, i) => (
-        <Ridge key={line.attribute} name={names.get(line.attribute) ?? line.attribute} line={line} x={x} base={base(i)} end={width - RIGHT} />
+        <Ridge
+          key={line.attribute}
+          name={names.get(line.attribute) ?? line.attribute}
+          line={line}
+          x={x}
+          base={base(i)}
+          end={width - RIGHT}
+        />
       ))}
       {words.map(({ word, days }, i) => (
         <g key={word.id}>
@@ -91,14 +121,28 @@ function Picture({ width, lines, words, names, lastDay, today }: PictureProps) {
 const LONGEST_NAME = 14;
 const shortened = (name: string): string => (name.length > LONGEST_NAME ? `${name.slice(0, LONGEST_NAME - 1)}…` : name);
 
-function Ridge({ name, line, x, base, end }: { name: string; line: Ridgeline; x: (day: number) => number; base: number; end: number }) {
+function Ridge({
+  name,
+  line,
+  x,
+  base,
+  end,
+}: {
+  name: string;
+  line: Ridgeline;
+  x: (day: number) => number;
+  base: number;
+  end: number;
+}) {
   const y = (level: number): number => base - ((level - 1) / 4) * RISE;
   const points = line.points.map(({ day, level }) => `${x(day)},${y(level)}`);
   const [first, last] = [line.points[0], line.points.at(-1)];
   return (
     <g>
       <line className="base" x1={NAMES} x2={end} y1={base} y2={base} />
-      {first && last && line.points.length > 1 && <path className="area" d={`M${x(first.day)},${base} L${points.join(' L')} L${x(last.day)},${base} Z`} />}
+      {first && last && line.points.length > 1 && (
+        <path className="area" d={`M${x(first.day)},${base} L${points.join(' L')} L${x(last.day)},${base} Z`} />
+      )}
       {line.points.map(({ day, level }) => (
         <circle key={day} className="point" cx={x(day)} cy={y(level)} r={2.5}>
           <title>{`${name}, day ${day}: ${levelText(nearestLevel(level))}`}</title>
@@ -128,7 +172,8 @@ function LevelsTable({ lines, words, names }: Pick<PictureProps, 'lines' | 'word
                     {names.get(line.attribute) ?? line.attribute}
                   </th>
                   <td className="text-start">
-                    {line.points.map(({ day, level }) => `day ${day}: ${numberText(level, 1)}`).join(', ')}; {trend(line)}
+                    {line.points.map(({ day, level }) => `day ${day}: ${numberText(level, 1)}`).join(', ')};{' '}
+                    {trend(line)}
                     {likedText(line)}
                   </td>
                 </tr>

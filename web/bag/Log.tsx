@@ -22,9 +22,16 @@ export function Log({ page, today, chosen, onChoose, without, onLeaveOut }: Prop
     <section>
       <div className="log-head">
         <h2>Log</h2>
-        <span className="quiet">{brews.length > 0 && `${brews.length} ${brews.length === 1 ? 'brew' : 'brews'}, ${verdict.usable} in the judgement`}</span>
+        <span className="quiet">
+          {brews.length > 0 &&
+            `${brews.length} ${brews.length === 1 ? 'brew' : 'brews'}, ${verdict.usable} in the judgement`}
+        </span>
       </div>
-      {brews.length === 0 && <p className="quiet">No brew yet. The first cup sets the level; three or more on different days begin to show a curve.</p>}
+      {brews.length === 0 && (
+        <p className="quiet">
+          No brew yet. The first cup sets the level; three or more on different days begin to show a curve.
+        </p>
+      )}
       <ol className="log">
         {brews.map((brew) => (
           <LogEntry

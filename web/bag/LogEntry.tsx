@@ -32,11 +32,32 @@ interface Props {
   onLeaveOut: () => void;
 }
 
-const WRITTEN = { cup: null, later: 'written later that day, weighs a little less', memory: 'from memory, weighs less' };
-const WHY_OUT = { fault: 'left out: a fault', 'other-style': 'left out: another style of drink', 'no-mark': 'left out: not marked' };
+const WRITTEN = {
+  cup: null,
+  later: 'written later that day, weighs a little less',
+  memory: 'from memory, weighs less',
+};
+const WHY_OUT = {
+  fault: 'left out: a fault',
+  'other-style': 'left out: another style of drink',
+  'no-mark': 'left out: not marked',
+};
 
 /** One brew: when, with what, what it tasted of, and whether it counts. */
-export function LogEntry({ brew, read, surprise, taster, reference, scale, levelNames, today, chosen, onChoose, tried, onLeaveOut }: Props) {
+export function LogEntry({
+  brew,
+  read,
+  surprise,
+  taster,
+  reference,
+  scale,
+  levelNames,
+  today,
+  chosen,
+  onChoose,
+  tried,
+  onLeaveOut,
+}: Props) {
   const { cup } = brew;
   const marks = PARTS.filter((name) => cup[name] !== null).map((name) => `${name} ${numberText(cup[name] ?? 0, 1)}`);
   const mark = brew.liking === null ? '–' : markText(cup.school, markOf(cup.school, brew.liking));
@@ -45,13 +66,19 @@ export function LogEntry({ brew, read, surprise, taster, reference, scale, level
     dateText(brew.brewedAt.slice(0, 10), today),
     clockText(brew.brewedAt),
     taster,
-    brew.drainS === null ? null : `${KIND_TRAITS[brew.making?.card?.kind ?? kindOf(brew)].end} in ${minutesText(brew.drainS)}`,
+    brew.drainS === null
+      ? null
+      : `${KIND_TRAITS[brew.making?.card?.kind ?? kindOf(brew)].end} in ${minutesText(brew.drainS)}`,
     brew.filter,
     brew.waterRecipe && `${brew.waterRecipe} water`,
     cup.blind ? 'blind' : null,
     WRITTEN[brew.recordedFrom],
     cup.company === 'panel' ? 'at a panel' : null,
-    brew.style === 'milk' ? [cup.milkKind && `${cup.milkKind} milk`, brew.making?.milkG && `${numberText(brew.making.milkG)} g`].filter(Boolean).join(', ') || null : null,
+    brew.style === 'milk'
+      ? [cup.milkKind && `${cup.milkKind} milk`, brew.making?.milkG && `${numberText(brew.making.milkG)} g`]
+          .filter(Boolean)
+          .join(', ') || null
+      : null,
     cup.markAt && `marked ${cup.markAt}`,
     marks.join(', ') || null,
   ].filter(Boolean);
@@ -59,7 +86,13 @@ export function LogEntry({ brew, read, surprise, taster, reference, scale, level
     <li className={[chosen ? 'chosen' : '', read?.leftOut || tried ? 'left-out' : ''].join(' ')}>
       <span className="day">day {brew.restDay}</span>
       <div>
-        <button type="button" className="btn-link-plain" aria-pressed={chosen} onClick={onChoose} title="Show in the chart, and how it was made">
+        <button
+          type="button"
+          className="btn-link-plain"
+          aria-pressed={chosen}
+          onClick={onChoose}
+          title="Show in the chart, and how it was made"
+        >
           {sentenceCase(recipeLine(brew))}
           {grind}
         </button>
@@ -73,7 +106,8 @@ export function LogEntry({ brew, read, surprise, taster, reference, scale, level
         )}
         {surprise && (
           <div className="small surprise">
-            The other cups foretold about {numberText(Math.abs(surprise.missedBy) / SCHOOL_SCALES[scale].points, 1)} {surprise.missedBy < 0 ? 'more' : 'less'}: did something go wrong? If so, mark it; if not, it counts.
+            The other cups foretold about {numberText(Math.abs(surprise.missedBy) / SCHOOL_SCALES[scale].points, 1)}{' '}
+            {surprise.missedBy < 0 ? 'more' : 'less'}: did something go wrong? If so, mark it; if not, it counts.
           </div>
         )}
         <CupWords cup={cup} />
@@ -83,7 +117,14 @@ export function LogEntry({ brew, read, surprise, taster, reference, scale, level
           </p>
         )}
         {(chosen || tried) && (read?.leftOut ?? null) === null && (
-          <Form.Check className="small" type="checkbox" id={`counts-${brew.id}`} checked={!tried} onChange={onLeaveOut} label="Counts in the judgement; untick to see what it does" />
+          <Form.Check
+            className="small"
+            type="checkbox"
+            id={`counts-${brew.id}`}
+            checked={!tried}
+            onChange={onLeaveOut}
+            label="Counts in the judgement; untick to see what it does"
+          />
         )}
         {chosen && <CupDetails cup={cup} names={levelNames} />}
         {chosen && <MakingDetails brew={brew} />}
@@ -96,7 +137,14 @@ export function LogEntry({ brew, read, surprise, taster, reference, scale, level
 }
 
 function sameRecipe(a: RecipeInput, b: RecipeInput): boolean {
-  return a.brewer === b.brewer && a.waterC === b.waterC && (a.grindStep ?? 0) === (b.grindStep ?? 0) && (a.filter ?? b.filter) === (b.filter ?? a.filter) && (a.waterRecipe ?? b.waterRecipe) === (b.waterRecipe ?? a.waterRecipe) && a.waterG / a.doseG === b.waterG / b.doseG;
+  return (
+    a.brewer === b.brewer &&
+    a.waterC === b.waterC &&
+    (a.grindStep ?? 0) === (b.grindStep ?? 0) &&
+    (a.filter ?? b.filter) === (b.filter ?? a.filter) &&
+    (a.waterRecipe ?? b.waterRecipe) === (b.waterRecipe ?? a.waterRecipe) &&
+    a.waterG / a.doseG === b.waterG / b.doseG
+  );
 }
 
 /** What the brew says, once the recipe is taken out of it. */
@@ -122,13 +170,25 @@ function EntryMenu({ brew }: { brew: Brew }) {
 
   const mark = async (fault: Fault | null): Promise<void> => {
     const { error } = await setFault({ bagId, id, fault, faultNote: fault === null ? '' : brew.faultNote });
-    dispatch(noticed({ text: problemOf(error)?.message ?? (fault === null ? 'It counts again.' : `${sentenceCase(words(fault))}. ${FAULT_MEANING[fault]}`) }));
+    dispatch(
+      noticed({
+        text:
+          problemOf(error)?.message ??
+          (fault === null ? 'It counts again.' : `${sentenceCase(words(fault))}. ${FAULT_MEANING[fault]}`),
+      }),
+    );
   };
 
   const remove = async (): Promise<void> => {
     const { error } = await removeBrew({ bagId, id });
     const problem = problemOf(error);
-    dispatch(noticed(problem ? { text: problem.message } : { text: `The brew of day ${brew.restDay} is deleted.`, undo: { kind: 'brew', bagId, id } }));
+    dispatch(
+      noticed(
+        problem
+          ? { text: problem.message }
+          : { text: `The brew of day ${brew.restDay} is deleted.`, undo: { kind: 'brew', bagId, id } },
+      ),
+    );
   };
 
   return (

@@ -5,7 +5,10 @@ import { numberText, sentenceCase } from '../shared/format';
 import { RecipeLines } from '../shared/RecipeLines';
 import { TraceChart } from '../shared/TraceChart';
 
-/** How one brew was made: the recipe as it stood that day, what happened to its stages, the trace, and what was measured. */
+/**
+ * How one brew was made: the recipe as it stood that day, what happened to its stages, the trace, and what was
+ * measured.
+ */
 export function MakingDetails({ brew }: { brew: Brew }) {
   const { making } = brew;
   if (!making) return null;
@@ -38,7 +41,9 @@ function Trace({ brewId, card }: { brewId: string; card: NonNullable<NonNullable
       <TraceChart card={card} trace={data.trace} height={180} />
       {(gaps.length > 0 || flawed > 0) && (
         <p className="quiet small mb-0">
-          {gaps.map(({ fromS, untilS }) => `The scale was silent from ${minutesText(fromS)} to ${minutesText(untilS)}. `)}
+          {gaps.map(
+            ({ fromS, untilS }) => `The scale was silent from ${minutesText(fromS)} to ${minutesText(untilS)}. `,
+          )}
           {flawed > 0 && `${flawed} wrong readings were left out.`}
         </p>
       )}
@@ -48,13 +53,39 @@ function Trace({ brewId, card }: { brewId: string; card: NonNullable<NonNullable
 
 function factsOf({ making, doseG, waterG, waterC, drainS, fault, brewer, style }: Brew): string[] {
   if (!making) return [];
-  const { card, vigour, bed, tastes, tdsPercent, beverageG, ph, hardnessPpm, iceG, milkG, pressureBar, grinderSetting } = making;
+  const {
+    card,
+    vigour,
+    bed,
+    tastes,
+    tdsPercent,
+    beverageG,
+    ph,
+    hardnessPpm,
+    iceG,
+    milkG,
+    pressureBar,
+    grinderSetting,
+  } = making;
   const kind = card?.kind ?? kindOf({ brewer, style });
   const band = card?.drain ?? null;
-  const { extraction, flow, beverage } = readBrew({ kind, band, doseG, waterG, waterC, drainS, tdsPercent, beverageG, tastes, fault: fault !== null });
+  const { extraction, flow, beverage } = readBrew({
+    kind,
+    band,
+    doseG,
+    waterG,
+    waterC,
+    drainS,
+    tdsPercent,
+    beverageG,
+    tastes,
+    fault: fault !== null,
+  });
   const place = band && drainS !== null ? againstBand(drainS, band) : null;
   return [
-    place && drainS !== null && `${sentenceCase(KIND_TRAITS[kind].end)} in ${minutesText(drainS)}, ${place.place === 'inside' ? 'inside its band' : `${numberText(place.byS, 0)} s too ${place.place}`}`,
+    place &&
+      drainS !== null &&
+      `${sentenceCase(KIND_TRAITS[kind].end)} in ${minutesText(drainS)}, ${place.place === 'inside' ? 'inside its band' : `${numberText(place.byS, 0)} s too ${place.place}`}`,
     kind === 'espresso' && flow !== null && `${numberText(flow, 1)} g/s`,
     vigour && `${kind === 'espresso' ? 'crema' : 'bloom'} ${vigour}`,
     bed && `bed ${bed}`,

@@ -11,7 +11,8 @@ export function NextBrews({ page: { bag, verdict, cupsLeft, settings } }: { page
   const telling = mostTellingDay(verdict.next);
   if (!today || !best || !telling || bag.finishedOn !== null || cupsLeft === 0) return null;
   const cost = `${numberText(bag.reference.doseG, 1)} g, one of ${cupsLeft} ${cupsLeft === 1 ? 'cup' : 'cups'} left`;
-  const mark = (liking: number): string => markText(verdict.scale, markOf(verdict.scale, Math.min(100, Math.max(0, liking))));
+  const mark = (liking: number): string =>
+    markText(verdict.scale, markOf(verdict.scale, Math.min(100, Math.max(0, liking))));
   const better = inSchool(verdict.scale, best.bestCup.expected - today.bestCup.expected);
   const waits = best.inDays > 0 && best.bestCup.expected - today.bestCup.expected > 0.1 * verdict.sigma0;
   return (
@@ -20,18 +21,24 @@ export function NextBrews({ page: { bag, verdict, cupsLeft, settings } }: { page
       <ul className="proposals">
         <li>
           <strong>Best cup</strong> today: {recipeText(today.bestCup.changes)}, about {mark(today.bestCup.expected)}.
-          {waits && ` ${when(best.inDays, true)} ${best.bestCup.changes.length > 0 ? `${recipeText(best.bestCup.changes)}, ` : ''}about ${numberText(better, 2)} more.`}
+          {waits &&
+            ` ${when(best.inDays, true)} ${best.bestCup.changes.length > 0 ? `${recipeText(best.bestCup.changes)}, ` : ''}about ${numberText(better, 2)} more.`}
         </li>
         <li>
-          <strong>Most telling</strong> {when(telling.inDays, false)}: {recipeText(telling.mostTelling.changes)}. It {tellingText(telling.mostTelling.telling)}
-          {telling.inDays > 0 && tellingText(telling.mostTelling.telling) !== tellingText(today.mostTelling.telling) ? `; today's most telling brew (${recipeText(today.mostTelling.changes)}) ${tellingText(today.mostTelling.telling)}.` : '.'}
+          <strong>Most telling</strong> {when(telling.inDays, false)}: {recipeText(telling.mostTelling.changes)}. It{' '}
+          {tellingText(telling.mostTelling.telling)}
+          {telling.inDays > 0 && tellingText(telling.mostTelling.telling) !== tellingText(today.mostTelling.telling)
+            ? `; today's most telling brew (${recipeText(today.mostTelling.changes)}) ${tellingText(today.mostTelling.telling)}.`
+            : '.'}
           <div className="quiet small">
             Price: {cost}. {settings.oneChange && 'One change at a time from the last brew'}
             {settings.oneChange && settings.brewers !== null && ', with '}
             {!settings.oneChange && settings.brewers !== null && 'With '}
             {settings.brewers !== null && 'the brewers you own'}
             {(settings.oneChange || settings.brewers !== null) && '. '}
-            <Link className="text-decoration-underline" to="/store-room">Change that</Link>
+            <Link className="text-decoration-underline" to="/store-room">
+              Change that
+            </Link>
           </div>
         </li>
       </ul>

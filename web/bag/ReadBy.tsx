@@ -22,7 +22,12 @@ export function ReadBy({ page: { bag, brews }, question, ask }: Props) {
   const styles = STYLES.filter((style) => style === bag.reference.style || brews.some((brew) => brew.style === style));
   if (marked.length === 0 && styles.length < 2) return null;
   const { weights, recipe } = question;
-  const only = weights === undefined ? AS_JUDGED : weights === null ? OVERALL : (ATTRIBUTES.find((attribute) => weights[attribute] > 0) ?? AS_JUDGED);
+  const only =
+    weights === undefined
+      ? AS_JUDGED
+      : weights === null
+        ? OVERALL
+        : (ATTRIBUTES.find((attribute) => weights[attribute] > 0) ?? AS_JUDGED);
   const judgeBy = (value: string): void => {
     const attribute = ATTRIBUTES.find((one) => one === value);
     ask({ ...question, weights: attribute ? onlyAttribute(attribute) : value === OVERALL ? null : undefined });
@@ -32,7 +37,11 @@ export function ReadBy({ page: { bag, brews }, question, ask }: Props) {
     // Another drink is judged against how it was last made.
     const last = brews.find((brew) => brew.style === style);
     const { brewer, doseG, waterG, waterC, grindStep, filter, waterRecipe } = last ?? bag.reference;
-    ask({ ...question, recipe: style === bag.reference.style ? null : { style, brewer, doseG, waterG, waterC, grindStep, filter, waterRecipe } });
+    ask({
+      ...question,
+      recipe:
+        style === bag.reference.style ? null : { style, brewer, doseG, waterG, waterC, grindStep, filter, waterRecipe },
+    });
   };
   return (
     <div className="read-by">

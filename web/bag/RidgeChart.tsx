@@ -24,26 +24,113 @@ export function RidgeChart({ page, chosen, onChoose }: Props) {
   const points: PlottedBrew[] = verdict.brews.flatMap((brew) =>
     brew.asScored === null
       ? []
-      : [{ id: brew.id, day: brew.age, restDay: restDays.get(brew.id) ?? Math.floor(brew.age), asScored: school(brew.asScored), atReference: brew.atReference === null ? null : school(brew.atReference), chosen: brew.id === chosen }],
+      : [
+          {
+            id: brew.id,
+            day: brew.age,
+            restDay: restDays.get(brew.id) ?? Math.floor(brew.age),
+            asScored: school(brew.asScored),
+            atReference: brew.atReference === null ? null : school(brew.atReference),
+            chosen: brew.id === chosen,
+          },
+        ],
   );
-  const lastDay = Math.min(90, Math.max(36, verdict.restDay + MARGIN_DAYS, (verdict.window?.to ?? verdict.peak.hi) + MARGIN_DAYS, ...points.map((p) => p.day + 2)));
-  const curve = verdict.curve.filter(({ day }) => day <= lastDay).map(({ day, mean, lo, hi }) => ({ day, mean: school(mean), band: [school(lo), school(hi)] }));
+  const lastDay = Math.min(
+    90,
+    Math.max(
+      36,
+      verdict.restDay + MARGIN_DAYS,
+      (verdict.window?.to ?? verdict.peak.hi) + MARGIN_DAYS,
+      ...points.map((p) => p.day + 2),
+    ),
+  );
+  const curve = verdict.curve
+    .filter(({ day }) => day <= lastDay)
+    .map(({ day, mean, lo, hi }) => ({ day, mean: school(mean), band: [school(lo), school(hi)] }));
   const levels = [...points.flatMap((p) => [p.asScored, p.atReference ?? p.asScored]), ...curve.flatMap((c) => c.band)];
-  const yTicks = levelTicks(Math.max(0, Math.min(...levels)), Math.min(SCHOOL_SCALES[verdict.scale].max, Math.max(...levels)));
+  const yTicks = levelTicks(
+    Math.max(0, Math.min(...levels)),
+    Math.min(SCHOOL_SCALES[verdict.scale].max, Math.max(...levels)),
+  );
   const { window, core } = verdict;
   const narrow = width < 520;
   return (
     <figure className="mb-0">
-      <div ref={ref} className="ridge-chart" role="group" aria-label={`Score against rest day. ${verdict.verdict} The table below gives the curve day by day.`}>
+      <div
+        ref={ref}
+        className="ridge-chart"
+        role="group"
+        aria-label={`Score against rest day. ${verdict.verdict} The table below gives the curve day by day.`}
+      >
         {width > 0 && (
-          <ComposedChart width={width} height={narrow ? 272 : 336} data={curve} margin={{ top: 22, right: 12, bottom: 22, left: 4 }} accessibilityLayer={false}>
-            {window && <ReferenceArea x1={window.from} x2={Math.min(window.to, lastDay)} fill="var(--sc-lichen-fill)" fillOpacity={0.14} label={{ value: narrow ? '' : 'window', position: 'insideTopLeft' }} />}
-            {core && <ReferenceArea x1={core.from} x2={Math.min(core.to, lastDay)} fill="var(--sc-lichen-fill)" fillOpacity={0.2} label={{ value: core.to - core.from > 3 && !narrow ? 'core' : '', position: 'insideBottom' }} />}
-            <XAxis dataKey="day" type="number" domain={[0, lastDay]} ticks={dayTicks(lastDay, narrow)} label={{ value: 'rest day', position: 'insideBottom', offset: -14 }} />
-            <YAxis domain={[yTicks[0] ?? 0, yTicks.at(-1) ?? 1]} ticks={yTicks} tickFormatter={(v: number) => numberText(v, 2)} width={52} label={{ value: 'score at the reference recipe', angle: -90, position: 'insideLeft', style: { textAnchor: 'middle' } }} />
-            <Area dataKey="band" fill="var(--sc-lichen-fill)" fillOpacity={0.3} stroke="none" isAnimationActive={false} activeDot={false} />
-            <Line dataKey="mean" stroke="var(--sc-lichen)" strokeWidth={2.5} dot={false} activeDot={false} isAnimationActive={false} />
-            {verdict.restDay <= lastDay && <ReferenceLine x={verdict.restDay} stroke="var(--sc-ember)" strokeWidth={1.5} label={{ value: 'today', position: 'top', style: { fill: 'var(--sc-ember)', fontWeight: 600 } }} />}
+          <ComposedChart
+            width={width}
+            height={narrow ? 272 : 336}
+            data={curve}
+            margin={{ top: 22, right: 12, bottom: 22, left: 4 }}
+            accessibilityLayer={false}
+          >
+            {window && (
+              <ReferenceArea
+                x1={window.from}
+                x2={Math.min(window.to, lastDay)}
+                fill="var(--sc-lichen-fill)"
+                fillOpacity={0.14}
+                label={{ value: narrow ? '' : 'window', position: 'insideTopLeft' }}
+              />
+            )}
+            {core && (
+              <ReferenceArea
+                x1={core.from}
+                x2={Math.min(core.to, lastDay)}
+                fill="var(--sc-lichen-fill)"
+                fillOpacity={0.2}
+                label={{ value: core.to - core.from > 3 && !narrow ? 'core' : '', position: 'insideBottom' }}
+              />
+            )}
+            <XAxis
+              dataKey="day"
+              type="number"
+              domain={[0, lastDay]}
+              ticks={dayTicks(lastDay, narrow)}
+              label={{ value: 'rest day', position: 'insideBottom', offset: -14 }}
+            />
+            <YAxis
+              domain={[yTicks[0] ?? 0, yTicks.at(-1) ?? 1]}
+              ticks={yTicks}
+              tickFormatter={(v: number) => numberText(v, 2)}
+              width={52}
+              label={{
+                value: 'score at the reference recipe',
+                angle: -90,
+                position: 'insideLeft',
+                style: { textAnchor: 'middle' },
+              }}
+            />
+            <Area
+              dataKey="band"
+              fill="var(--sc-lichen-fill)"
+              fillOpacity={0.3}
+              stroke="none"
+              isAnimationActive={false}
+              activeDot={false}
+            />
+            <Line
+              dataKey="mean"
+              stroke="var(--sc-lichen)"
+              strokeWidth={2.5}
+              dot={false}
+              activeDot={false}
+              isAnimationActive={false}
+            />
+            {verdict.restDay <= lastDay && (
+              <ReferenceLine
+                x={verdict.restDay}
+                stroke="var(--sc-ember)"
+                strokeWidth={1.5}
+                label={{ value: 'today', position: 'top', style: { fill: 'var(--sc-ember)', fontWeight: 600 } }}
+              />
+            )}
             <BrewPoints brews={points} onChoose={onChoose} />
           </ComposedChart>
         )}

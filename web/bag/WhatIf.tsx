@@ -19,7 +19,11 @@ interface Props {
 export function QuestionNote({ page: { bag }, question, ask }: Props) {
   if (!asks(question)) return null;
   const { without, recipe, weights } = question;
-  const parts = [weights !== undefined && `judged by ${judgedByText(weights)}`, recipe && `at ${recipeLine(recipe)}, not ${recipeLine(bag.reference)}`, without.size > 0 && `without ${without.size} ${without.size === 1 ? 'brew' : 'brews'}`].filter(Boolean);
+  const parts = [
+    weights !== undefined && `judged by ${judgedByText(weights)}`,
+    recipe && `at ${recipeLine(recipe)}, not ${recipeLine(bag.reference)}`,
+    without.size > 0 && `without ${without.size} ${without.size === 1 ? 'brew' : 'brews'}`,
+  ].filter(Boolean);
   return (
     <p className="what-if-note" role="status">
       <strong>What if:</strong> {parts.join(', ')}.{' '}
@@ -33,29 +37,79 @@ export function QuestionNote({ page: { bag }, question, ask }: Props) {
 /** Sliders on the recipe the curve stands for; the curve, window and verdict follow. Nothing is saved. */
 export function RecipeSliders({ page: { bag, brews }, question, ask }: Props) {
   const recipe = question.recipe ?? bag.reference;
-  const brewers = [...new Set([bag.reference.brewer, ...brews.filter((brew) => brew.style === bag.reference.style).map((brew) => brew.brewer)])];
-  const change = (differently: Partial<RecipeInput>): void => ask({ ...question, recipe: { ...recipe, ...differently } });
+  const brewers = [
+    ...new Set([
+      bag.reference.brewer,
+      ...brews.filter((brew) => brew.style === bag.reference.style).map((brew) => brew.brewer),
+    ]),
+  ];
+  const change = (differently: Partial<RecipeInput>): void =>
+    ask({ ...question, recipe: { ...recipe, ...differently } });
   const toOne = ratio(recipe.waterG, recipe.doseG);
   return (
     <details className="what-if">
       <summary>What if the recipe were another?</summary>
       <div className="what-if-controls">
         {brewers.length > 1 && (
-          <Form.Select aria-label="Brewer" value={recipe.brewer} onChange={(event) => change({ brewer: event.target.value })}>
+          <Form.Select
+            aria-label="Brewer"
+            value={recipe.brewer}
+            onChange={(event) => change({ brewer: event.target.value })}
+          >
             {brewers.map((brewer) => (
               <option key={brewer}>{brewer}</option>
             ))}
           </Form.Select>
         )}
-        {recipe.waterC !== null && <Slider label="Water temperature" text={`${numberText(recipe.waterC)} °C`} min={80} max={100} step={1} value={recipe.waterC} onChange={(waterC) => change({ waterC })} />}
-        <Slider label="Ratio" text={`1:${numberText(toOne)}`} min={Math.min(1.5, toOne)} max={Math.max(20, toOne)} step={0.5} value={toOne} onChange={(value) => change({ waterG: waterFor(recipe.doseG, value) })} />
-        <Slider label="Grind" text={`${(recipe.grindStep ?? 0) > 0 ? '+' : ''}${recipe.grindStep ?? 0} steps`} min={-5} max={5} step={1} value={recipe.grindStep ?? 0} onChange={(grindStep) => change({ grindStep })} />
+        {recipe.waterC !== null && (
+          <Slider
+            label="Water temperature"
+            text={`${numberText(recipe.waterC)} °C`}
+            min={80}
+            max={100}
+            step={1}
+            value={recipe.waterC}
+            onChange={(waterC) => change({ waterC })}
+          />
+        )}
+        <Slider
+          label="Ratio"
+          text={`1:${numberText(toOne)}`}
+          min={Math.min(1.5, toOne)}
+          max={Math.max(20, toOne)}
+          step={0.5}
+          value={toOne}
+          onChange={(value) => change({ waterG: waterFor(recipe.doseG, value) })}
+        />
+        <Slider
+          label="Grind"
+          text={`${(recipe.grindStep ?? 0) > 0 ? '+' : ''}${recipe.grindStep ?? 0} steps`}
+          min={-5}
+          max={5}
+          step={1}
+          value={recipe.grindStep ?? 0}
+          onChange={(grindStep) => change({ grindStep })}
+        />
       </div>
     </details>
   );
 }
 
-function Slider({ label, text, value, onChange, ...range }: { label: string; text: string; min: number; max: number; step: number; value: number; onChange: (value: number) => void }) {
+function Slider({
+  label,
+  text,
+  value,
+  onChange,
+  ...range
+}: {
+  label: string;
+  text: string;
+  min: number;
+  max: number;
+  step: number;
+  value: number;
+  onChange: (value: number) => void;
+}) {
   const id = useId();
   return (
     <div className="mt-2">

@@ -35,15 +35,48 @@ export interface BagForm {
   finishedOn: string;
   /** The recipe the reference was taken from; carried along. */
   referenceCardId: string;
-  reference: { style: string; brewer: string; doseG: string; waterG: string; waterC: string; filter: string; waterRecipe: string };
+  reference: {
+    style: string;
+    brewer: string;
+    doseG: string;
+    waterG: string;
+    waterC: string;
+    filter: string;
+    waterRecipe: string;
+  };
   spells: { from: string; to: string }[];
 }
 
 /** What is filled in when the household's recipes cannot be read. */
-const FIRST_REFERENCE: RecipeInput = { style: 'filter', brewer: 'cone', doseG: 17, waterG: 272, waterC: 92, grindStep: 0, filter: null, waterRecipe: null };
+const FIRST_REFERENCE: RecipeInput = {
+  style: 'filter',
+  brewer: 'cone',
+  doseG: 17,
+  waterG: 272,
+  waterC: 92,
+  grindStep: 0,
+  filter: null,
+  waterRecipe: null,
+};
 
-function typedReference({ style, brewer, doseG, waterG, waterC, filter, waterRecipe }: Omit<RecipeInput, 'grindStep'>): BagForm['reference'] {
-  return { style, brewer, doseG: asTyped(doseG), waterG: asTyped(waterG), waterC: asTyped(waterC), filter: filter ?? '', waterRecipe: waterRecipe ?? '' };
+function typedReference({
+  style,
+  brewer,
+  doseG,
+  waterG,
+  waterC,
+  filter,
+  waterRecipe,
+}: Omit<RecipeInput, 'grindStep'>): BagForm['reference'] {
+  return {
+    style,
+    brewer,
+    doseG: asTyped(doseG),
+    waterG: asTyped(waterG),
+    waterC: asTyped(waterC),
+    filter: filter ?? '',
+    waterRecipe: waterRecipe ?? '',
+  };
 }
 
 function typedWeights(weights: AttributeWeights | null): Pick<BagForm, 'best' | 'weights'> {
@@ -140,19 +173,26 @@ function toValues(typed: BagForm) {
   };
 }
 
-/** What a sheet changes of the bag it was laid over, and what that said. The grind of the reference is not on the sheet, and stays. */
+/**
+ * What a sheet changes of the bag it was laid over, and what that said. The grind of the reference is not on the sheet,
+ * and stays.
+ */
 export function bagChange({ reference, ...changed }: BagValues, over: BagForm | null): BagChange {
   const { grindStep: _, ...brewed } = reference;
   const was = over === null ? undefined : toValues(over);
   if (was === undefined) return { ...changed, reference: brewed };
   const { grindStep: __, ...brewedBefore } = was.reference;
-  const [here, there] = [{ ...changed, reference: brewed }, { ...was, reference: brewedBefore }] as [Record<string, unknown>, Record<string, unknown>];
+  const [here, there] = [
+    { ...changed, reference: brewed },
+    { ...was, reference: brewedBefore },
+  ] as [Record<string, unknown>, Record<string, unknown>];
   const change = pickBy(here, (value, field) => !isEqual(value, there[field]));
   return { ...change, was: pick(there, Object.keys(change)) };
 }
 
 /** What a field of the bag is called; null for what is only carried along. */
-export const bagFieldName = (path: readonly string[]): string | null => (path[0] === 'referenceCardId' ? null : nameOfPath(path));
+export const bagFieldName = (path: readonly string[]): string | null =>
+  path[0] === 'referenceCardId' ? null : nameOfPath(path);
 
 export const bagResolver = typedResolver<BagForm, typeof bagInput>(toValues, bagInput);
 export type BagValues = BagInput;

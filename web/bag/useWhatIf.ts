@@ -6,7 +6,10 @@ import { fitInput, verdictOn, type Verdict } from '../../contract/verdict';
 import type { AttributeWeights } from '../../core/cup';
 import type { CrestWorker } from '../worker/crest.worker';
 
-/** A question put to the engine: without some brews, at another recipe than the reference, or by something else than what the bag is judged by. */
+/**
+ * A question put to the engine: without some brews, at another recipe than the reference, or by something else than
+ * what the bag is judged by.
+ */
 export interface Question {
   without: ReadonlySet<string>;
   recipe: RecipeInput | null;
@@ -16,7 +19,8 @@ export interface Question {
 
 export const NO_QUESTION: Question = { without: new Set(), recipe: null, weights: undefined };
 
-export const asks = ({ without, recipe, weights }: Question): boolean => without.size > 0 || recipe !== null || weights !== undefined;
+export const asks = ({ without, recipe, weights }: Question): boolean =>
+  without.size > 0 || recipe !== null || weights !== undefined;
 
 let engine: Remote<CrestWorker> | null = null;
 
@@ -30,14 +34,22 @@ function theEngine(): Remote<CrestWorker> {
  * The verdict a question would give, worked out beside the page; null while nothing is asked, and the answer to the
  * last question until a newer one is there. Answers that have been overtaken are dropped.
  */
-export function useWhatIf({ bag, brews, prior, settings, cupsLeft }: BagPage, today: string, question: Question): Verdict | null {
+export function useWhatIf(
+  { bag, brews, prior, settings, cupsLeft }: BagPage,
+  today: string,
+  question: Question,
+): Verdict | null {
   const [answer, setAnswer] = useState<Verdict | null>(null);
   const asking = asks(question);
 
   useEffect(() => {
     if (!asking) return;
     let overtaken = false;
-    const asked = { ...bag, reference: question.recipe ?? bag.reference, weights: question.weights === undefined ? bag.weights : question.weights };
+    const asked = {
+      ...bag,
+      reference: question.recipe ?? bag.reference,
+      weights: question.weights === undefined ? bag.weights : question.weights,
+    };
     const kept = brews.filter((brew) => !question.without.has(brew.id));
     void theEngine()
       .fit(fitInput(asked, kept, prior))

@@ -19,7 +19,10 @@ export function BenchPage() {
   useEffect(() => stream.open(refresh), [stream, refresh]);
   usePageTitle('Bench');
   const brews = data?.brews ?? [];
-  const chosen = brews.find(({ id }) => id === address.get('brew')) ?? brews.find(({ endedS, card }) => endedS === null && planOf(card).endS < LONG_S) ?? brews[0];
+  const chosen =
+    brews.find(({ id }) => id === address.get('brew')) ??
+    brews.find(({ endedS, card }) => endedS === null && planOf(card).endS < LONG_S) ??
+    brews[0];
   const choose = (brew: LiveBrew): void => setAddress({ brew: brew.id }, { replace: true });
   if (!data) return error ? <ProblemNote error={error} retry={refresh} /> : <Wait what="Looking at the bench" />;
   if (!chosen) return <EmptyBench />;
@@ -31,13 +34,26 @@ export function BenchPage() {
       {brews.length > 1 && (
         <div className="bench-tabs" role="group" aria-label="Brews on the bench">
           {brews.map((brew) => (
-            <BrewTab key={brew.id} brew={brew} aheadMs={data.aheadMs} chosen={brew === chosen} onChoose={() => choose(brew)} />
+            <BrewTab
+              key={brew.id}
+              brew={brew}
+              aheadMs={data.aheadMs}
+              chosen={brew === chosen}
+              onChoose={() => choose(brew)}
+            />
           ))}
         </div>
       )}
       <div className={`live-cards ${shown.length > 1 ? 'several' : ''}`}>
         {shown.map((brew) => (
-          <LiveCard key={brew.id} brew={brew} aheadMs={data.aheadMs} chosen={brew === chosen} other={shown.find((one) => one !== brew && one.startedAt !== null) ?? null} stream={stream} />
+          <LiveCard
+            key={brew.id}
+            brew={brew}
+            aheadMs={data.aheadMs}
+            chosen={brew === chosen}
+            other={shown.find((one) => one !== brew && one.startedAt !== null) ?? null}
+            stream={stream}
+          />
         ))}
       </div>
     </div>
@@ -48,7 +64,10 @@ function EmptyBench() {
   return (
     <div className="empty">
       <h1>Nothing on the bench</h1>
-      <p>Choose a bag, then “Brew at the bench”: the recipe is laid out for it, scaled to your dose, and followed to the cup.</p>
+      <p>
+        Choose a bag, then “Brew at the bench”: the recipe is laid out for it, scaled to your dose, and followed to the
+        cup.
+      </p>
       <p className="d-flex gap-3 align-items-center">
         <Link className="btn btn-primary" to="/">
           To the shelf

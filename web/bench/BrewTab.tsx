@@ -3,12 +3,31 @@ import { minutesText, planOf, secondsTo, stepAt } from '../../core/brew';
 import { useBrewClock } from './brewClock';
 
 /** One of several brews on the bench, with its clock: tapped to bring it to hand. */
-export function BrewTab({ brew, aheadMs, chosen, onChoose }: { brew: LiveBrew; aheadMs: number; chosen: boolean; onChoose: () => void }) {
+export function BrewTab({
+  brew,
+  aheadMs,
+  chosen,
+  onChoose,
+}: {
+  brew: LiveBrew;
+  aheadMs: number;
+  chosen: boolean;
+  onChoose: () => void;
+}) {
   const nowS = useBrewClock(brew, aheadMs);
   const plan = planOf(brew.card);
   const step = nowS === null ? undefined : plan.steps[stepAt(plan, nowS)];
   const next = step && plan.steps[plan.steps.indexOf(step) + 1];
-  const said = nowS === null ? 'not started' : brew.endedS !== null ? 'over' : nowS < 0 ? `in ${secondsTo(0, nowS)} s` : next ? `${secondsTo(next.fromS, nowS)} s: ${next.text}` : (step?.text ?? '');
+  const said =
+    nowS === null
+      ? 'not started'
+      : brew.endedS !== null
+        ? 'over'
+        : nowS < 0
+          ? `in ${secondsTo(0, nowS)} s`
+          : next
+            ? `${secondsTo(next.fromS, nowS)} s: ${next.text}`
+            : (step?.text ?? '');
   return (
     <button type="button" className="btn btn-plain" aria-pressed={chosen} onClick={onChoose}>
       <span className="name">{brew.bagName}</span>

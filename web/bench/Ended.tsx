@@ -1,7 +1,15 @@
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useNavigate } from 'react-router';
 import type { LiveBrew } from '../../contract/live';
-import { againstBand, KIND_TRAITS, minutesText, planOf, poursIn, stageTimesOf, stageTimesOfMarks } from '../../core/brew';
+import {
+  againstBand,
+  KIND_TRAITS,
+  minutesText,
+  planOf,
+  poursIn,
+  stageTimesOf,
+  stageTimesOfMarks,
+} from '../../core/brew';
 import { benchApi } from '../shared/benchApi';
 import { numberText, sentenceCase } from '../shared/format';
 import { RecipeLines } from '../shared/RecipeLines';
@@ -17,12 +25,17 @@ export function Ended({ live, change, chosen }: { live: LiveBrew; change: Change
   const hasScale = live.instruments.connected.scale !== undefined;
   const { data } = benchApi.useLiveTraceQuery(live.id, { skip: !hasScale });
   const cup = `/bags/${live.bagId}/brew?live=${live.id}`;
-  useHotkeys('space', () => void navigate(cup), { enabled: chosen, preventDefault: true, ignoreEventWhen: onControl }, [cup]);
+  useHotkeys('space', () => void navigate(cup), { enabled: chosen, preventDefault: true, ignoreEventWhen: onControl }, [
+    cup,
+  ]);
   const endedS = live.endedS ?? 0;
   const trace = data?.trace ?? [];
   const plan = planOf(live.card);
   const poured = stageTimesOf(plan, poursIn(plan, trace));
-  const times = [...poured, ...stageTimesOfMarks(live.marks).filter(({ step }) => !poured.some((one) => one.step === step))];
+  const times = [
+    ...poured,
+    ...stageTimesOfMarks(live.marks).filter(({ step }) => !poured.some((one) => one.step === step)),
+  ];
   const reading = live.card.drain ? againstBand(endedS, live.card.drain) : null;
   const flaws = Object.values(data?.flaws ?? {}).reduce((sum, count) => sum + count, 0);
   return (
@@ -30,9 +43,15 @@ export function Ended({ live, change, chosen }: { live: LiveBrew; change: Change
       <div className="hand">
         <p className="verdict">
           {sentenceCase(KIND_TRAITS[live.card.kind].end)} {endedS >= 3600 ? 'after' : 'in'} {minutesText(endedS)}
-          {reading && (reading.place === 'inside' ? ', inside its band' : `, ${numberText(reading.byS, 0)} s too ${reading.place}`)}.
+          {reading &&
+            (reading.place === 'inside'
+              ? ', inside its band'
+              : `, ${numberText(reading.byS, 0)} s too ${reading.place}`)}
+          .
         </p>
-        {live.card.kind === 'cold steep' && <p>Strain it clean, and keep it in the refrigerator, covered; drink it within about three days.</p>}
+        {live.card.kind === 'cold steep' && (
+          <p>Strain it clean, and keep it in the refrigerator, covered; drink it within about three days.</p>
+        )}
         <div className="bench-actions">
           <Link className="btn btn-primary main" to={cup}>
             To the cup

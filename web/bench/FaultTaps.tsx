@@ -22,7 +22,13 @@ export function FaultTaps({ live: { fault, faultNote }, change }: { live: LiveBr
     <section className="faults" aria-label="What went wrong">
       <div className="fault-taps">
         {FAULTS.map((one) => (
-          <button key={one} type="button" className="btn btn-plain" aria-pressed={one === fault} onClick={() => change({ fault: one === fault ? null : one })}>
+          <button
+            key={one}
+            type="button"
+            className="btn btn-plain"
+            aria-pressed={one === fault}
+            onClick={() => change({ fault: one === fault ? null : one })}
+          >
             {sentenceCase(words(one))}
           </button>
         ))}
@@ -35,7 +41,15 @@ export function FaultTaps({ live: { fault, faultNote }, change }: { live: LiveBr
           <p role="status">
             <strong>{sentenceCase(words(fault))}.</strong> {FAULT_MEANING[fault]}
           </p>
-          <input className="form-control" aria-label="In your words" placeholder="In your words" dir="auto" maxLength={500} value={faultNote} onChange={(event) => change({ faultNote: event.target.value })} />
+          <input
+            className="form-control"
+            aria-label="In your words"
+            placeholder="In your words"
+            dir="auto"
+            maxLength={500}
+            value={faultNote}
+            onChange={(event) => change({ faultNote: event.target.value })}
+          />
         </>
       )}
     </section>

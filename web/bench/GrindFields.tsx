@@ -24,13 +24,24 @@ export function GrindFields({ card, bag, recipes, onChange }: Props) {
   const [whichId, settingId] = [useId(), useId()];
   if (grinders.length === 0) return null;
   const setting = typedNumber(typed);
-  const comparison = againstReference({ ...card, grinderSetting: typeof setting === 'number' ? setting : null }, bag, recipes, grinders, today);
-  const change = (grind: Partial<Grind>): void => onChange({ grinderId: card.grinderId, grinderSetting: card.grinderSetting, ...grind });
+  const comparison = againstReference(
+    { ...card, grinderSetting: typeof setting === 'number' ? setting : null },
+    bag,
+    recipes,
+    grinders,
+    today,
+  );
+  const change = (grind: Partial<Grind>): void =>
+    onChange({ grinderId: card.grinderId, grinderSetting: card.grinderSetting, ...grind });
   return (
     <div className="fields mb-3">
       <div>
         <Form.Label htmlFor={whichId}>Grinder</Form.Label>
-        <Form.Select id={whichId} value={card.grinderId ?? ''} onChange={(event) => change({ grinderId: event.target.value === '' ? null : event.target.value })}>
+        <Form.Select
+          id={whichId}
+          value={card.grinderId ?? ''}
+          onChange={(event) => change({ grinderId: event.target.value === '' ? null : event.target.value })}
+        >
           <option value="">Not stated</option>
           {grinders.map(({ id, name }) => (
             <option key={id} value={id}>

@@ -26,7 +26,8 @@ export function LayOutPage() {
   const { data: page, error } = api.useBagPageQuery({ id: bagId, today });
   const { data: recipes, error: noRecipes } = benchApi.useRecipesQuery(undefined);
   usePageTitle('Lay out a brew');
-  if (page?.bag.id !== bagId || !recipes) return (error ?? noRecipes) ? <ProblemNote error={error ?? noRecipes} /> : <Wait what="Reading the recipes" />;
+  if (page?.bag.id !== bagId || !recipes)
+    return (error ?? noRecipes) ? <ProblemNote error={error ?? noRecipes} /> : <Wait what="Reading the recipes" />;
   return <LayOut key={bagId} page={page} recipes={recipes} />;
 }
 
@@ -38,13 +39,19 @@ function LayOut({ page, recipes }: { page: BagPage; recipes: readonly KeptCard[]
   const kept = recipes.find(({ id }) => id === address.get('recipe')) ?? recipeFor(bag, recipes);
   const [grind, setGrind] = useState<Pick<RecipeCard, 'grinderId' | 'grinderSetting'> | null>(null);
   const [typedDose, setTypedDose] = useState(address.get('dose') ?? '');
-  if (!kept) return <p>There is no recipe yet. <Link to="/recipes/new">Write one</Link>.</p>;
+  if (!kept)
+    return (
+      <p>
+        There is no recipe yet. <Link to="/recipes/new">Write one</Link>.
+      </p>
+    );
 
   const written = cardForBag(kept.card, bag);
   const dose = typedNumber(typedDose);
   const scaled = typeof dose === 'number' && dose > 0 ? scaleCard(written, dose) : written;
   const card = { ...scaled, ...(grind ?? {}) };
-  const choose = (change: Record<string, string>): void => setAddress((before) => ({ ...Object.fromEntries(before), ...change }), { replace: true });
+  const choose = (change: Record<string, string>): void =>
+    setAddress((before) => ({ ...Object.fromEntries(before), ...change }), { replace: true });
   const changeDose = (text: string): void => {
     setTypedDose(text);
     choose({ dose: text });
@@ -88,7 +95,17 @@ function LayOut({ page, recipes }: { page: BagPage; recipes: readonly KeptCard[]
   );
 }
 
-function RecipeChoice({ recipes, chosen, bag, onChoose }: { recipes: readonly KeptCard[]; chosen: KeptCard; bag: BagPage['bag']; onChoose: (id: string) => void }) {
+function RecipeChoice({
+  recipes,
+  chosen,
+  bag,
+  onChoose,
+}: {
+  recipes: readonly KeptCard[];
+  chosen: KeptCard;
+  bag: BagPage['bag'];
+  onChoose: (id: string) => void;
+}) {
   const id = useId();
   return (
     <div className="mb-3">
@@ -107,7 +124,17 @@ function RecipeChoice({ recipes, chosen, bag, onChoose }: { recipes: readonly Ke
 }
 
 /** How much coffee: as written, another dose, or what is left of the bag shared out. */
-function DoseField({ typed, written, gramsLeft, onChange }: { typed: string; written: RecipeCard; gramsLeft: number; onChange: (typed: string) => void }) {
+function DoseField({
+  typed,
+  written,
+  gramsLeft,
+  onChange,
+}: {
+  typed: string;
+  written: RecipeCard;
+  gramsLeft: number;
+  onChange: (typed: string) => void;
+}) {
   const id = useId();
   const shared = doseSharingOut(gramsLeft, written.doseG);
   const value = typedNumber(typed);
@@ -118,7 +145,15 @@ function DoseField({ typed, written, gramsLeft, onChange }: { typed: string; wri
       <Form.Label htmlFor={id}>Dose</Form.Label>
       <div className="d-flex gap-2 flex-wrap align-items-center">
         <div className="with-unit dose">
-          <Form.Control id={id} value={typed} placeholder={asTyped(written.doseG)} inputMode="decimal" autoComplete="off" isInvalid={wrong} onChange={(event) => onChange(event.target.value)} />
+          <Form.Control
+            id={id}
+            value={typed}
+            placeholder={asTyped(written.doseG)}
+            inputMode="decimal"
+            autoComplete="off"
+            isInvalid={wrong}
+            onChange={(event) => onChange(event.target.value)}
+          />
           <span className="unit">g</span>
         </div>
         {last && shared.doseG !== written.doseG && (
@@ -133,7 +168,9 @@ function DoseField({ typed, written, gramsLeft, onChange }: { typed: string; wri
         )}
       </div>
       {wrong && <div className="invalid-feedback d-block">The dose must be a number of grams between 0.1 and 500.</div>}
-      {!wrong && typeof value === 'number' && value > gramsLeft && <div className="form-text">That is more than the {numberText(gramsLeft, 1)} g that should be left.</div>}
+      {!wrong && typeof value === 'number' && value > gramsLeft && (
+        <div className="form-text">That is more than the {numberText(gramsLeft, 1)} g that should be left.</div>
+      )}
     </div>
   );
 }
@@ -153,7 +190,10 @@ function ScaleNote({ before, after }: { before: RecipeCard; after: RecipeCard })
           </li>
         ))}
       </ul>
-      <p className="quiet small mb-0">The ratio stays; so do the times, {minutesText(endS)} in all. A larger bed drains more slowly, a smaller one faster.</p>
+      <p className="quiet small mb-0">
+        The ratio stays; so do the times, {minutesText(endS)} in all. A larger bed drains more slowly, a smaller one
+        faster.
+      </p>
     </div>
   );
 }
@@ -162,11 +202,24 @@ function ScaleNote({ before, after }: { before: RecipeCard; after: RecipeCard })
 function ReferenceChoice({ page: { bag }, kept, card }: { page: BagPage; kept: KeptCard; card: RecipeCard }) {
   const [changeBag, { isLoading }] = api.useChangeBagMutation();
   const dispatch = useAppDispatch();
-  if (kept.id === bag.referenceCardId && isReference(card, bag)) return <p className="quiet small">This is the bag’s reference recipe: its other brews are measured against it.</p>;
+  if (kept.id === bag.referenceCardId && isReference(card, bag))
+    return <p className="quiet small">This is the bag’s reference recipe: its other brews are measured against it.</p>;
   const make = async (): Promise<void> => {
     const { style, brewer, doseG, waterG, waterC, filter, waterRecipe } = card;
-    const { error } = await changeBag({ id: bag.id, change: { referenceCardId: kept.id, reference: { style, brewer, doseG, waterG, waterC, grindStep: 0, filter, waterRecipe } } });
-    dispatch(noticed({ text: problemOf(error)?.message ?? `${sentenceCase(kept.card.name)} is the reference of ${bag.name} now: its cups are judged against it.` }));
+    const { error } = await changeBag({
+      id: bag.id,
+      change: {
+        referenceCardId: kept.id,
+        reference: { style, brewer, doseG, waterG, waterC, grindStep: 0, filter, waterRecipe },
+      },
+    });
+    dispatch(
+      noticed({
+        text:
+          problemOf(error)?.message ??
+          `${sentenceCase(kept.card.name)} is the reference of ${bag.name} now: its cups are judged against it.`,
+      }),
+    );
   };
   return (
     <Button variant="bare" className="px-0" disabled={isLoading} onClick={() => void make()}>

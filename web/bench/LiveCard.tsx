@@ -30,7 +30,13 @@ export function LiveCard({ brew, aheadMs, chosen, other, stream }: Props) {
   const [clear] = benchApi.useClearLiveMutation();
   const clearAway = async (): Promise<void> => {
     const { error } = await clear(live.id);
-    dispatch(noticed(error ? { text: 'It could not be cleared away. Try again.' } : { text: `${live.bagName} is cleared off the bench.`, undo: { kind: 'live', id: live.id } }));
+    dispatch(
+      noticed(
+        error
+          ? { text: 'It could not be cleared away. Try again.' }
+          : { text: `${live.bagName} is cleared off the bench.`, undo: { kind: 'live', id: live.id } },
+      ),
+    );
   };
   return (
     <article className={`live-card ${chosen ? 'chosen' : ''}`} aria-label={`${live.bagName}, ${live.card.name}`}>
@@ -48,7 +54,11 @@ export function LiveCard({ brew, aheadMs, chosen, other, stream }: Props) {
           {nowS === null ? '0:00' : minutesText(nowS)}
         </output>
       </header>
-      {unreached !== null && <p className="panel-error small">{unreached} What you tapped is kept here and sent as soon as it can be taken; the clock goes on.</p>}
+      {unreached !== null && (
+        <p className="panel-error small">
+          {unreached} What you tapped is kept here and sent as soon as it can be taken; the clock goes on.
+        </p>
+      )}
       {nowS === null ? (
         <PreFlight live={live} change={change} chosen={chosen} other={other} />
       ) : live.endedS === null ? (

@@ -20,7 +20,16 @@ export function Pour({ feed, step, nowS, speed }: Props) {
   const silent = atS === null || nowS - atS > silentAfter(speed);
   const error = pourError(step.toG, weightG);
   const flowing = gPerS !== null && gPerS > 0.5;
-  const said = error > 0 ? `${numberText(error, 0)} g over` : nowS > step.doneS && error < 0 && !flowing ? `${numberText(-error, 0)} g short` : flowing ? `${numberText(Math.max(0, step.toG - weightG), 0)} g to go` : error === 0 ? 'on target' : '';
+  const said =
+    error > 0
+      ? `${numberText(error, 0)} g over`
+      : nowS > step.doneS && error < 0 && !flowing
+        ? `${numberText(-error, 0)} g short`
+        : flowing
+          ? `${numberText(Math.max(0, step.toG - weightG), 0)} g to go`
+          : error === 0
+            ? 'on target'
+            : '';
   return (
     <p className={`pour ${error > 0 ? 'over' : ''}`}>
       <output className="weight" aria-label="Weight on the scale">

@@ -24,12 +24,20 @@ interface Props {
 export function PreFlight({ live, change, chosen, other }: Props) {
   const [start, { error, isLoading }] = benchApi.useStartLiveMutation();
   const checks = checksFor(live.card.kind);
-  const toggle = (check: Check): void => change(({ ticked }) => ({ ticked: ticked.includes(check) ? ticked.filter((one) => one !== check) : [...ticked, check] }));
+  const toggle = (check: Check): void =>
+    change(({ ticked }) => ({
+      ticked: ticked.includes(check) ? ticked.filter((one) => one !== check) : [...ticked, check],
+    }));
   const go = (inS = 0): void => void start({ id: live.id, inS });
-  useHotkeys(checks.map((_, i) => String(i + 1)).join(','), (event) => {
-    const check = checks[Number(event.key) - 1];
-    if (check) toggle(check);
-  }, { enabled: chosen, useKey: true }, [live]);
+  useHotkeys(
+    checks.map((_, i) => String(i + 1)).join(','),
+    (event) => {
+      const check = checks[Number(event.key) - 1];
+      if (check) toggle(check);
+    },
+    { enabled: chosen, useKey: true },
+    [live],
+  );
   useHotkeys('space', () => go(), { enabled: chosen, preventDefault: true, ignoreEventWhen: onControl }, [live.id]);
   const open = checks.filter((check) => !live.ticked.includes(check));
   const staggered = other !== null && other.endedS === null;
@@ -40,7 +48,15 @@ export function PreFlight({ live, change, chosen, other }: Props) {
           {checks.map((check, i) => {
             const done = live.ticked.includes(check);
             return (
-              <button key={check} type="button" className="tick" role="checkbox" aria-checked={done} aria-keyshortcuts={String(i + 1)} onClick={() => toggle(check)}>
+              <button
+                key={check}
+                type="button"
+                className="tick"
+                role="checkbox"
+                aria-checked={done}
+                aria-keyshortcuts={String(i + 1)}
+                onClick={() => toggle(check)}
+              >
                 <span className="box" aria-hidden="true">
                   {done ? '✓' : ''}
                 </span>
@@ -61,7 +77,13 @@ export function PreFlight({ live, change, chosen, other }: Props) {
               Start in {STAGGER_S} s
             </button>
           )}
-          <p className="quiet small" role="status">{open.length === 0 ? 'All ready.' : open.includes('rinse-thrown-away') ? 'Is the rinse water thrown away?' : `Not ticked: ${open.map((check) => CHECK_WORDS[check].toLowerCase()).join(', ')}.`}</p>
+          <p className="quiet small" role="status">
+            {open.length === 0
+              ? 'All ready.'
+              : open.includes('rinse-thrown-away')
+                ? 'Is the rinse water thrown away?'
+                : `Not ticked: ${open.map((check) => CHECK_WORDS[check].toLowerCase()).join(', ')}.`}
+          </p>
         </div>
       </div>
       <div className="beside">

@@ -1,7 +1,19 @@
 import { useEffect, useMemo } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import type { LiveBrew } from '../../contract/live';
-import { dueAt, KIND_TRAITS, LONG_S, minutesText, planOf, roundTo, secondsTo, stepAt, stepToMark, type Plan, type PlanStep } from '../../core/brew';
+import {
+  dueAt,
+  KIND_TRAITS,
+  LONG_S,
+  minutesText,
+  planOf,
+  roundTo,
+  secondsTo,
+  stepAt,
+  stepToMark,
+  type Plan,
+  type PlanStep,
+} from '../../core/brew';
 import { sentenceCase, weekdayText } from '../shared/format';
 import { localDate, useToday } from '../shared/today';
 import { TraceChart } from '../shared/TraceChart';
@@ -31,11 +43,17 @@ export function Running({ live, nowS, change, chosen, stream }: Props) {
   const toMark = stepToMark(plan, marked, nowS);
   const { end } = KIND_TRAITS[live.card.kind];
   const mark = (): void => {
-    if (toMark !== null) change(({ marks }) => ({ marks: [...marks.filter(({ step }) => step !== toMark), { step: toMark, atS: roundTo(nowS, 1) }] }));
+    if (toMark !== null)
+      change(({ marks }) => ({
+        marks: [...marks.filter(({ step }) => step !== toMark), { step: toMark, atS: roundTo(nowS, 1) }],
+      }));
   };
   const unmark = (): void => change(({ marks }) => ({ marks: marks.slice(0, -1) }));
   const finish = (): void => change({ endedS: roundTo(nowS, 1) });
-  useHotkeys('space', mark, { enabled: chosen && nowS >= 0, preventDefault: true, ignoreEventWhen: onControl }, [toMark, nowS]);
+  useHotkeys('space', mark, { enabled: chosen && nowS >= 0, preventDefault: true, ignoreEventWhen: onControl }, [
+    toMark,
+    nowS,
+  ]);
   useHotkeys('e', finish, { enabled: chosen && nowS > 0 }, [nowS]);
   useHotkeys('u', unmark, { enabled: chosen && live.marks.length > 0 }, [live.marks]);
   useAwake();
@@ -65,11 +83,26 @@ export function Running({ live, nowS, change, chosen, stream }: Props) {
         {!long && live.card.kind !== 'espresso' && <Thermometer live={live} listening={chosen} />}
         <div className="bench-actions">
           {!last && (
-            <button type="button" className={`btn main ${toMark === null ? 'btn-plain' : 'btn-primary'}`} disabled={toMark === null} aria-keyshortcuts="Space" onClick={mark}>
-              {toMark === null ? (marked.includes(now) ? 'Marked' : 'Nothing to mark yet') : doneText(plan.steps[toMark])}
+            <button
+              type="button"
+              className={`btn main ${toMark === null ? 'btn-plain' : 'btn-primary'}`}
+              disabled={toMark === null}
+              aria-keyshortcuts="Space"
+              onClick={mark}
+            >
+              {toMark === null
+                ? marked.includes(now)
+                  ? 'Marked'
+                  : 'Nothing to mark yet'
+                : doneText(plan.steps[toMark])}
             </button>
           )}
-          <button type="button" className={`btn ${last ? 'main btn-primary' : 'btn-plain'}`} aria-keyshortcuts="e" onClick={finish}>
+          <button
+            type="button"
+            className={`btn ${last ? 'main btn-primary' : 'btn-plain'}`}
+            aria-keyshortcuts="e"
+            onClick={finish}
+          >
             {sentenceCase(end)}
           </button>
           {live.marks.length > 0 && (
@@ -89,10 +122,20 @@ export function Running({ live, nowS, change, chosen, stream }: Props) {
 }
 
 /**
- * The one number to pour to, in reach of the eye from a metre, and how long until what comes next. While there is nothing
- * to do the next target stands ready, pale, under the word that says to wait.
+ * The one number to pour to, in reach of the eye from a metre, and how long until what comes next. While there is
+ * nothing to do the next target stands ready, pale, under the word that says to wait.
  */
-function Now({ step, next, nowS, marked }: { step: PlanStep; next: PlanStep | undefined; nowS: number; marked: boolean }) {
+function Now({
+  step,
+  next,
+  nowS,
+  marked,
+}: {
+  step: PlanStep;
+  next: PlanStep | undefined;
+  nowS: number;
+  marked: boolean;
+}) {
   const waits = next !== undefined && (marked || nowS >= step.doneS);
   const shown = waits ? next : step;
   const left = secondsTo(step.untilS, nowS);
@@ -112,7 +155,8 @@ function Now({ step, next, nowS, marked }: { step: PlanStep; next: PlanStep | un
       )}
       <p className="how">{shown.how}</p>
       <p className="next" role="timer">
-        <strong className="countdown">{minutesText(next || !over ? left : nowS - step.untilS)}</strong> {next ? (waits ? 'to wait' : `until: ${next.text}`) : over ? 'past its time' : 'to go'}
+        <strong className="countdown">{minutesText(next || !over ? left : nowS - step.untilS)}</strong>{' '}
+        {next ? (waits ? 'to wait' : `until: ${next.text}`) : over ? 'past its time' : 'to go'}
       </p>
     </div>
   );
@@ -132,7 +176,8 @@ function Due({ live, plan }: { live: LiveBrew; plan: Plan }) {
   const time = new Intl.DateTimeFormat(undefined, { hour: 'numeric', minute: '2-digit' }).format(due);
   return (
     <p className="due">
-      Due {on === today ? 'today' : weekdayText(on)} at {time}. You can leave this page: it comes back to the shelf when it is due.
+      Due {on === today ? 'today' : weekdayText(on)} at {time}. You can leave this page: it comes back to the shelf when
+      it is due.
     </p>
   );
 }
@@ -155,7 +200,11 @@ function useAwake(): void {
   useEffect(() => {
     let lock: WakeLockSentinel | null = null;
     const hold = (): void => {
-      if ('wakeLock' in navigator && document.visibilityState === 'visible') void navigator.wakeLock.request('screen').then((held) => (lock = held)).catch(() => undefined);
+      if ('wakeLock' in navigator && document.visibilityState === 'visible')
+        void navigator.wakeLock
+          .request('screen')
+          .then((held) => (lock = held))
+          .catch(() => undefined);
     };
     hold();
     document.addEventListener('visibilitychange', hold);

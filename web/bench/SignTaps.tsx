@@ -11,7 +11,14 @@ interface Props {
 
 /** How lively the bloom or the crema is, tapped while it is seen. */
 export function VigourTaps({ live, change }: Props) {
-  return <Taps label={live.card.kind === 'espresso' ? 'Crema' : 'Bloom'} options={VIGOURS} pressed={live.vigour === null ? [] : [live.vigour]} onTap={(vigour) => change(({ vigour: before }) => ({ vigour: before === vigour ? null : vigour }))} />;
+  return (
+    <Taps
+      label={live.card.kind === 'espresso' ? 'Crema' : 'Bloom'}
+      options={VIGOURS}
+      pressed={live.vigour === null ? [] : [live.vigour]}
+      onTap={(vigour) => change(({ vigour: before }) => ({ vigour: before === vigour ? null : vigour }))}
+    />
+  );
 }
 
 /** How the bed lies when the brew is over. */

@@ -9,9 +9,21 @@ export function StageStrip({ plan, nowS, marks }: { plan: Plan; nowS: number; ma
         const share = Math.min(1, Math.max(0, (nowS - step.fromS) / lasts));
         const now = share > 0 && share < 1;
         return (
-          <li key={i} className={now ? 'on' : ''} aria-current={now ? 'step' : undefined} style={{ flexGrow: Math.sqrt(lasts) }} title={`${minutesText(step.fromS)} ${step.text}`}>
+          <li
+            key={i}
+            className={now ? 'on' : ''}
+            aria-current={now ? 'step' : undefined}
+            style={{ flexGrow: Math.sqrt(lasts) }}
+            title={`${minutesText(step.fromS)} ${step.text}`}
+          >
             <span className="filled" style={{ width: `${share * 100}%` }} />
-            <span className="label">{step.pours ? `${step.toG}` : step.act === 'drain' || step.act === 'steep' ? minutesText(step.untilS) : step.act}</span>
+            <span className="label">
+              {step.pours
+                ? `${step.toG}`
+                : step.act === 'drain' || step.act === 'steep'
+                  ? minutesText(step.untilS)
+                  : step.act}
+            </span>
             {marks.some((mark) => mark.step === i) && <span className="marked">✓</span>}
           </li>
         );

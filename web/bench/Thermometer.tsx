@@ -7,5 +7,9 @@ export function Thermometer({ live: { id, instruments }, listening }: { live: Li
   const connected = listening && instruments.connected.thermometer !== undefined;
   const value = useInstrument('thermometer', id, connected);
   if (!connected) return null;
-  return <p className="quiet">Water in the kettle: {value === null ? 'waiting for the thermometer' : `${numberText(value, 0)} °C`}</p>;
+  return (
+    <p className="quiet">
+      Water in the kettle: {value === null ? 'waiting for the thermometer' : `${numberText(value, 0)} °C`}
+    </p>
+  );
 }

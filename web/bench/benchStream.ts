@@ -2,8 +2,9 @@ import { readings as readingsSchema } from '../../contract/instrument';
 import { ScaleFeed } from './scaleFeed';
 
 /**
- * The one stream of all that happens on the bench: it hands the readings of each scale to the feed of its brew, and says
- * when a brew changed, on this device or another. It opens itself again after a break; what was missed is then fetched.
+ * The one stream of all that happens on the bench: it hands the readings of each scale to the feed of its brew, and
+ * says when a brew changed, on this device or another. It opens itself again after a break; what was missed is then
+ * fetched.
  */
 export class BenchStream {
   readonly #feeds = new Map<string, ScaleFeed>();

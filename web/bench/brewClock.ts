@@ -5,10 +5,13 @@ import { steadyNow } from '../shared/steadyNow';
 import { onEachSecond } from './ticking';
 
 /**
- * Seconds into a brew, redrawn with each whole one; null before it is started. Worked out from the start and the server's
- * clock, so that it is right after a reload or a night's sleep; it stands still once the brew has ended.
+ * Seconds into a brew, redrawn with each whole one; null before it is started. Worked out from the start and the
+ * server's clock, so that it is right after a reload or a night's sleep; it stands still once the brew has ended.
  */
-export function useBrewClock({ startedAt, endedS, instruments: { speed } }: Pick<LiveBrew, 'startedAt' | 'endedS' | 'instruments'>, aheadMs: number): number | null {
+export function useBrewClock(
+  { startedAt, endedS, instruments: { speed } }: Pick<LiveBrew, 'startedAt' | 'endedS' | 'instruments'>,
+  aheadMs: number,
+): number | null {
   const [now, setNow] = useState(steadyNow);
   const running = startedAt !== null && endedS === null;
   useEffect(() => {

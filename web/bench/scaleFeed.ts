@@ -16,8 +16,8 @@ export interface ScaleNow {
 const SHOWN_EVERY_MS = 150;
 
 /**
- * The scale of one brew: all that was recorded so far, and what comes. An external store, so that only what shows a weight
- * is redrawn with every reading.
+ * The scale of one brew: all that was recorded so far, and what comes. An external store, so that only what shows a
+ * weight is redrawn with every reading.
  */
 export class ScaleFeed {
   trace: Trace = [];
@@ -60,7 +60,12 @@ export class ScaleFeed {
     if (performance.now() - this.#shownAt < SHOWN_EVERY_MS) return;
     this.#shownAt = performance.now();
     const last = this.trace.at(-1)?.at(-1) ?? null;
-    this.#now = { weightG: last?.[1] ?? null, gPerS: last === null ? null : flowAt(this.trace, last[0]), atS: last?.[0] ?? null, flawed: this.#flawed };
+    this.#now = {
+      weightG: last?.[1] ?? null,
+      gPerS: last === null ? null : flowAt(this.trace, last[0]),
+      atS: last?.[0] ?? null,
+      flawed: this.#flawed,
+    };
     for (const listener of this.#listeners) listener();
   }
 }

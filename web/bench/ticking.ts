@@ -12,10 +12,15 @@ export interface RunningClock {
 }
 
 /**
- * Calls back with the present instant, ms, soon and then on every whole second of a brew, until the returned function is
- * called, by a clock of instants in ms. Each wait is aimed anew at the next second, so that neither late timers nor a long brew make it miss one.
+ * Calls back with the present instant, ms, soon and then on every whole second of a brew, until the returned function
+ * is called, by a clock of instants in ms. Each wait is aimed anew at the next second, so that neither late timers nor
+ * a long brew make it miss one.
  */
-export function onEachSecond({ startedAt, aheadMs, speed }: RunningClock, clock: () => number, show: (now: number) => void): () => void {
+export function onEachSecond(
+  { startedAt, aheadMs, speed }: RunningClock,
+  clock: () => number,
+  show: (now: number) => void,
+): () => void {
   let timer: ReturnType<typeof setTimeout>;
   const tick = (): void => {
     const now = clock();

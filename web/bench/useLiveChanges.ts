@@ -23,13 +23,15 @@ function whyNotYet(error: Parameters<typeof problemOf>[0]): string {
   return (answered ? problemOf(error)?.message : null) ?? 'Slow Crest does not answer yet.';
 }
 
-/** What a tap changes; worked out from the brew as the taps before it left it, however quickly they follow each other. */
+/**
+ * What a tap changes; worked out from the brew as the taps before it left it, however quickly they follow each other.
+ */
 export type Change = (tap: LivePatch | ((live: LiveBrew) => LivePatch)) => void;
 
 /**
- * A brew on the bench with what was tapped on this device laid over it. A tap counts at once, is kept in this browser, and
- * is sent until the server has it: a server that is down or has no room, or a page that is closed, loses none. `unreached`
- * says in words why the server does not have it yet.
+ * A brew on the bench with what was tapped on this device laid over it. A tap counts at once, is kept in this browser,
+ * and is sent until the server has it: a server that is down or has no room, or a page that is closed, loses none.
+ * `unreached` says in words why the server does not have it yet.
  */
 export function useLiveChanges(fromServer: LiveBrew): { live: LiveBrew; change: Change; unreached: string | null } {
   const { id } = fromServer;

@@ -3,7 +3,17 @@ import type { Bag } from '../../contract/bag';
 import type { ApiError } from '../../contract/error';
 import type { Taster } from '../../contract/taster';
 import type { Verdict } from '../../contract/verdict';
-import { BREWERS, estimatedBeverageG, FAULT_MEANING, FAULTS, KIND_TRAITS, kindOf, STYLES, type Fault, type RecipeCard } from '../../core/brew';
+import {
+  BREWERS,
+  estimatedBeverageG,
+  FAULT_MEANING,
+  FAULTS,
+  KIND_TRAITS,
+  kindOf,
+  STYLES,
+  type Fault,
+  type RecipeCard,
+} from '../../core/brew';
 import { COMPANIES } from '../../core/cup';
 import { OpenSelectField, SelectField, SwitchField, TapsField, TextField } from '../shared/fields';
 import { numberText, sentenceCase, words } from '../shared/format';
@@ -54,7 +64,9 @@ export function BrewSheet({ bag, tasters, verdict, card = null, markFirst = fals
 }
 
 function RecipePart() {
-  const [dose, water, brewer, style] = useWatch<BrewForm, ['doseG', 'waterG', 'brewer', 'style']>({ name: ['doseG', 'waterG', 'brewer', 'style'] });
+  const [dose, water, brewer, style] = useWatch<BrewForm, ['doseG', 'waterG', 'brewer', 'style']>({
+    name: ['doseG', 'waterG', 'brewer', 'style'],
+  });
   const doseG = typedNumber(dose);
   const waterG = typedWater(water, doseG);
   const kind = kindOf({ brewer, style });
@@ -66,12 +78,28 @@ function RecipePart() {
       <div className="fields">
         <OpenSelectField name="brewer" label="Brewer" options={BREWERS} ownLabel="Another kind" />
         <TextField name="doseG" label="Dose" unit="g" decimal />
-        <TextField name="waterG" label={shot ? 'Yield' : 'Water'} unit="g" decimal help={known ? `1:${numberText(waterG / doseG, 1)}${shot ? '' : `, about ${numberText(estimatedBeverageG(kind, waterG, doseG), 0)} g in the cup`}` : `or a ratio, ${shot ? '1:2' : '1:16'}`} />
+        <TextField
+          name="waterG"
+          label={shot ? 'Yield' : 'Water'}
+          unit="g"
+          decimal
+          help={
+            known
+              ? `1:${numberText(waterG / doseG, 1)}${shot ? '' : `, about ${numberText(estimatedBeverageG(kind, waterG, doseG), 0)} g in the cup`}`
+              : `or a ratio, ${shot ? '1:2' : '1:16'}`
+          }
+        />
         <TextField name="waterC" label="Water temperature" unit="°C" decimal />
         <TextField name="grindStep" label="Grind" unit="steps" decimal help="From the reference; finer is negative" />
-        <TextField name="drainS" label={`${sentenceCase(KIND_TRAITS[kind].end)} in`} placeholder={shot ? '28' : '3:05'} />
+        <TextField
+          name="drainS"
+          label={`${sentenceCase(KIND_TRAITS[kind].end)} in`}
+          placeholder={shot ? '28' : '3:05'}
+        />
       </div>
-      <p className="quiet small mt-2 mb-0">Boiling water and steam scald, and cold glass can crack: follow the makers' manuals.</p>
+      <p className="quiet small mt-2 mb-0">
+        Boiling water and steam scald, and cold glass can crack: follow the makers' manuals.
+      </p>
     </fieldset>
   );
 }
@@ -86,7 +114,16 @@ function RecordPart({ tasters }: { tasters: readonly Taster[] }) {
   const laid = useLaid();
   const fault = useWatch<BrewForm, 'fault'>({ name: 'fault' });
   const { errors } = useFormState<BrewForm>();
-  const open = errors.brewedAt !== undefined || errors.tasterId !== undefined || errors.faultNote !== undefined || laid.fault !== '' || laid.recordedFrom !== 'cup' || laid.cup.blind || laid.cup.company !== '' || laid.filter !== '' || laid.waterRecipe !== '';
+  const open =
+    errors.brewedAt !== undefined ||
+    errors.tasterId !== undefined ||
+    errors.faultNote !== undefined ||
+    laid.fault !== '' ||
+    laid.recordedFrom !== 'cup' ||
+    laid.cup.blind ||
+    laid.cup.company !== '' ||
+    laid.filter !== '' ||
+    laid.waterRecipe !== '';
   const style = useWatch<BrewForm, 'style'>({ name: 'style' });
   return (
     <fieldset className="the-record">
@@ -101,15 +138,42 @@ function RecordPart({ tasters }: { tasters: readonly Taster[] }) {
       <details open={open}>
         <summary>When written, who with, blind, another drink, filter or water, or something went wrong</summary>
         <div className="fields">
-          <SelectField name="recordedFrom" label="Written" className="half" options={WRITTEN} help="The later, the less it weighs in the judgement." />
+          <SelectField
+            name="recordedFrom"
+            label="Written"
+            className="half"
+            options={WRITTEN}
+            help="The later, the less it weighs in the judgement."
+          />
           <TapsField name="cup.company" label="At the table" options={COMPANIES} />
           <div className="half">
-            <SwitchField name="cup.blind" label="Tasted blind" help="Two or more blind cups of one recipe on one day measure how repeatable your marks are." />
+            <SwitchField
+              name="cup.blind"
+              label="Tasted blind"
+              help="Two or more blind cups of one recipe on one day measure how repeatable your marks are."
+            />
           </div>
           <TextField name="filter" label="Filter" />
           <TextField name="waterRecipe" label="Brewing water" />
-          <SelectField name="style" label="Drunk as" options={STYLES.map((one) => ({ value: one, text: sentenceCase(one) }))} />
-          <SelectField name="fault" label="What went wrong" className="half" options={[{ value: '', text: 'Nothing' }, ...FAULTS.map((code) => ({ value: code, text: sentenceCase(words(code)) }))]} help={FAULTS.some((one) => one === fault) ? FAULT_MEANING[fault as Fault] : 'A brew with a fault stays in the log and leaves the judgement.'} />
+          <SelectField
+            name="style"
+            label="Drunk as"
+            options={STYLES.map((one) => ({ value: one, text: sentenceCase(one) }))}
+          />
+          <SelectField
+            name="fault"
+            label="What went wrong"
+            className="half"
+            options={[
+              { value: '', text: 'Nothing' },
+              ...FAULTS.map((code) => ({ value: code, text: sentenceCase(words(code)) })),
+            ]}
+            help={
+              FAULTS.some((one) => one === fault)
+                ? FAULT_MEANING[fault as Fault]
+                : 'A brew with a fault stays in the log and leaves the judgement.'
+            }
+          />
           {fault !== '' && <TextField name="faultNote" label="In your words" className="wide" />}
         </div>
       </details>

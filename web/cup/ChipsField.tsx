@@ -16,7 +16,10 @@ const isTooLong = (word: string): boolean => Array.from(word).length > WORD_MAX;
 /** Words of the household's own that stand on other lines of this sheet and nowhere else yet. */
 function newOnSheet(words: CupForm['words'], line: LineId, vocabulary: Vocabulary): string[] {
   const elsewhere = Object.entries(words).flatMap(([other, { set }]) => (other === line ? [] : set));
-  return uniqBy(elsewhere.filter((word) => !wordSpelt(vocabulary, word)), spelling);
+  return uniqBy(
+    elsewhere.filter((word) => !wordSpelt(vocabulary, word)),
+    spelling,
+  );
 }
 
 interface Props {
@@ -27,8 +30,9 @@ interface Props {
 }
 
 /**
- * Words as chips. Enter takes the word that is pointed at, a comma the word as it was typed; leaving the field takes what
- * stands there. Nothing is ever cut short: what is too long for a note is said at once, and refused when the sheet is saved.
+ * Words as chips. Enter takes the word that is pointed at, a comma the word as it was typed; leaving the field takes
+ * what stands there. Nothing is ever cut short: what is too long for a note is said at once, and refused when the sheet
+ * is saved.
  */
 export function ChipsField({ line, label, help, className }: Props) {
   const id = useId();
@@ -39,7 +43,10 @@ export function ChipsField({ line, label, help, className }: Props) {
   const [active, setActive] = useState(0);
   const [open, setOpen] = useState(false);
   const input = useRef<HTMLInputElement>(null);
-  const suggestions = useMemo(() => suggest(typing, 6, newOnSheet(getValues('cup.words'), line, vocabulary)), [suggest, typing, getValues, line, vocabulary]);
+  const suggestions = useMemo(
+    () => suggest(typing, 6, newOnSheet(getValues('cup.words'), line, vocabulary)),
+    [suggest, typing, getValues, line, vocabulary],
+  );
   const showing = open && typing.trim() !== '';
   const asTyped = suggestions.every(({ word }) => word.name !== typing.trim());
   const tooLong = [...set, typing.trim()].filter(isTooLong);
@@ -51,7 +58,8 @@ export function ChipsField({ line, label, help, className }: Props) {
   }, [showing, suggestions.length]);
 
   const keep = (value: CupForm['words'][LineId]): void => field.onChange(value);
-  const fresh = (words: readonly string[]): string[] => words.map((word) => word.trim()).filter((word) => word !== '' && !set.includes(word));
+  const fresh = (words: readonly string[]): string[] =>
+    words.map((word) => word.trim()).filter((word) => word !== '' && !set.includes(word));
   const add = (...words: string[]): void => {
     keep({ set: [...set, ...fresh(words)], typing: '' });
     setActive(0);
@@ -82,7 +90,9 @@ export function ChipsField({ line, label, help, className }: Props) {
       keep({ set: set.slice(0, -1), typing: set.at(-1) ?? '' });
     } else if (showing && (event.key === 'ArrowDown' || event.key === 'ArrowUp')) {
       event.preventDefault();
-      setActive((at) => Math.max(0, Math.min(suggestions.length - (asTyped ? 0 : 1), at + (event.key === 'ArrowDown' ? 1 : -1))));
+      setActive((at) =>
+        Math.max(0, Math.min(suggestions.length - (asTyped ? 0 : 1), at + (event.key === 'ArrowDown' ? 1 : -1))),
+      );
     }
   };
   const onChange = (text: string): void => {
@@ -102,7 +112,11 @@ export function ChipsField({ line, label, help, className }: Props) {
             {set.map((word) => {
               const spelt = wordSpelt(vocabulary, word);
               return (
-                <li key={word} className={isTooLong(word) ? 'own too-long' : spelt ? '' : 'own'} title={spelt ? (spelt.note?.like ?? spelt.name) : 'A word of your own'}>
+                <li
+                  key={word}
+                  className={isTooLong(word) ? 'own too-long' : spelt ? '' : 'own'}
+                  title={spelt ? (spelt.note?.like ?? spelt.name) : 'A word of your own'}
+                >
                   <span dir="auto">{word}</span>
                   <button type="button" aria-label={`Remove ${word}`} onClick={() => remove(word)}>
                     ×
@@ -138,14 +152,27 @@ export function ChipsField({ line, label, help, className }: Props) {
           {showing && (
             <ul ref={list} id={`${id}-list`} role="listbox" aria-label={`${label}: suggestions`}>
               {suggestions.map(({ word, via }, i) => (
-                <li key={word.id} id={`${id}-${i}`} role="option" aria-selected={i === active} onMouseDown={(event) => event.preventDefault()} onClick={() => choose(i)}>
+                <li
+                  key={word.id}
+                  id={`${id}-${i}`}
+                  role="option"
+                  aria-selected={i === active}
+                  onMouseDown={(event) => event.preventDefault()}
+                  onClick={() => choose(i)}
+                >
                   <strong>{word.name}</strong>
                   {via && <span className="quiet"> ({via})</span>}
                   <small>{word.note?.like ?? 'A word of your own'}</small>
                 </li>
               ))}
               {asTyped && (
-                <li id={`${id}-${suggestions.length}`} role="option" aria-selected={active === suggestions.length} onMouseDown={(event) => event.preventDefault()} onClick={() => add(typing)}>
+                <li
+                  id={`${id}-${suggestions.length}`}
+                  role="option"
+                  aria-selected={active === suggestions.length}
+                  onMouseDown={(event) => event.preventDefault()}
+                  onClick={() => add(typing)}
+                >
                   <strong dir="auto">“{typing.trim()}”</strong>
                   <small>as typed, a word of your own (or a comma)</small>
                 </li>

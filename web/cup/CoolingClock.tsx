@@ -71,7 +71,10 @@ export function CoolingClock({ sheet: { key, title }, onDue }: Props) {
         <button type="button" className="btn btn-plain" onClick={() => set(Date.now())}>
           Poured: start the cooling clock
         </button>
-        <span className="quiet small d-block mt-1">It calls the hot look in {minutesText(lookDueS('hot'))}, warm in {minutesText(lookDueS('warm'))}, cool in {minutesText(lookDueS('cool'))}, reckoned for an open cup of 200 ml.</span>
+        <span className="quiet small d-block mt-1">
+          It calls the hot look in {minutesText(lookDueS('hot'))}, warm in {minutesText(lookDueS('warm'))}, cool in{' '}
+          {minutesText(lookDueS('cool'))}, reckoned for an open cup of 200 ml.
+        </span>
       </p>
     );
   }
@@ -79,7 +82,8 @@ export function CoolingClock({ sheet: { key, title }, onDue }: Props) {
     <p className="cooling">
       <strong role="status">{last === null ? 'Too hot to sip yet.' : `Time for the ${last} look.`}</strong>{' '}
       <span>
-        About {numberText(cupC(sinceS), 0)} °C{next ? `; ${next} in ${minutesText(Math.ceil(lookDueS(next) - sinceS))}` : ''}.
+        About {numberText(cupC(sinceS), 0)} °C
+        {next ? `; ${next} in ${minutesText(Math.ceil(lookDueS(next) - sinceS))}` : ''}.
       </span>{' '}
       {next && (
         <button type="button" className="btn btn-bare" onClick={() => set(Date.now() - lookDueS(next) * 1000)}>

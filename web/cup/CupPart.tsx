@@ -30,8 +30,15 @@ export function CupPart({ bag, sheet, markFirst, first }: Props) {
   const { cup: laid } = useLaid();
   const { errors } = useFormState<BrewForm>();
   const { data: settings } = api.useSettingsQuery(undefined);
-  const staged = Object.entries(laid.words).some(([line, { set, typing }]) => line !== 'cup' && (set.length > 0 || typing !== ''));
-  const alsoParts = PARTS.filter((part) => laid[part] !== '' || (bag.weights !== null && ATTRIBUTES.some((attribute) => attribute === part && (bag.weights?.[attribute] ?? 0) > 0)));
+  const staged = Object.entries(laid.words).some(
+    ([line, { set, typing }]) => line !== 'cup' && (set.length > 0 || typing !== ''),
+  );
+  const alsoParts = PARTS.filter(
+    (part) =>
+      laid[part] !== '' ||
+      (bag.weights !== null &&
+        ATTRIBUTES.some((attribute) => attribute === part && (bag.weights?.[attribute] ?? 0) > 0)),
+  );
   const coached = settings?.coaching === true;
   return (
     <fieldset>
@@ -39,7 +46,12 @@ export function CupPart({ bag, sheet, markFirst, first }: Props) {
       <CoachPart first={first} onLook={setLook} />
       <ScorePart school={laid.school} markFirst={markFirst} alsoParts={alsoParts} />
       <div className="fields mt-2">
-        <ChipsField line="cup" label="Notes" className="wide" help="Enter takes the suggestion, a comma your own word." />
+        <ChipsField
+          line="cup"
+          label="Notes"
+          className="wide"
+          help="Enter takes the suggestion, a comma your own word."
+        />
         <WordsProblem />
         <TextField name="cup.notes" label="In your words" className="wide" rows={3} help={<NotesLength />} />
       </div>
@@ -47,7 +59,11 @@ export function CupPart({ bag, sheet, markFirst, first }: Props) {
         <summary>Look by look: beans, ground, wet, hot, warm, cool</summary>
         <StagesPart sheet={sheet} look={look} onLook={setLook} />
       </details>
-      <details open={laid.finishS !== '' || laid.dryness !== '' || laid.textures.length > 0 || errors.cup?.finishS !== undefined}>
+      <details
+        open={
+          laid.finishS !== '' || laid.dryness !== '' || laid.textures.length > 0 || errors.cup?.finishS !== undefined
+        }
+      >
         <summary>Finish, texture, dryness</summary>
         <HoldField />
         <TapsField name="cup.textures" label="It feels" options={TEXTURES} />

@@ -18,7 +18,8 @@ export function EditBrewPage() {
   const { data: page, error } = api.useBagPageQuery({ id: bagId, today });
   const tasters = api.useTastersQuery(undefined);
   usePageTitle('Edit a brew');
-  if (page?.bag.id !== bagId || tasters.isLoading) return error ? <ProblemNote error={error} /> : <Wait what="Reading the brew" />;
+  if (page?.bag.id !== bagId || tasters.isLoading)
+    return error ? <ProblemNote error={error} /> : <Wait what="Reading the brew" />;
   const brew = page.brews.find(({ id }) => id === brewId);
   if (!brew) return <div className="panel-error">This brew is not here. It may have been deleted.</div>;
   return <Sheet key={brew.id} brew={brew} page={page} tasters={tasters.data ?? []} />;
@@ -45,7 +46,8 @@ function Sheet({ brew, page: { bag, verdict }, tasters }: { brew: Brew; page: Ba
         cancel={back}
         save={async (changed) => {
           // An untouched time keeps the offset it was written with, wherever this browser is now.
-          const brewedAt = changed.brewedAt === instantOf(wallClockOf(brew.brewedAt)) ? brew.brewedAt : changed.brewedAt;
+          const brewedAt =
+            changed.brewedAt === instantOf(wallClockOf(brew.brewedAt)) ? brew.brewedAt : changed.brewedAt;
           const { error } = await changeBrew({ bagId: brew.bagId, id: brew.id, brew: { ...changed, brewedAt } });
           if (!error) back();
           return problemOf(error);

@@ -8,7 +8,10 @@ import type { BrewForm } from './brewForm';
 
 const SHOWN_EVERY_MS = 100;
 
-/** How long the taste stays, in seconds: held down as long as it does, by thumb, by Space on the button, or by F anywhere. */
+/**
+ * How long the taste stays, in seconds: held down as long as it does, by thumb, by Space on the button, or by F
+ * anywhere.
+ */
 export function HoldField() {
   const { setValue } = useFormContext<BrewForm>();
   const since = useRef<number | null>(null);
@@ -31,7 +34,10 @@ export function HoldField() {
 
   useEffect(() => {
     if (heldMs === null) return;
-    const timer = setTimeout(() => since.current !== null && setHeldMs(performance.now() - since.current), SHOWN_EVERY_MS);
+    const timer = setTimeout(
+      () => since.current !== null && setHeldMs(performance.now() - since.current),
+      SHOWN_EVERY_MS,
+    );
     return () => clearTimeout(timer);
   }, [heldMs]);
 

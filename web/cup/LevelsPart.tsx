@@ -19,7 +19,9 @@ export function LevelsPart() {
   const { errors } = useFormState<BrewForm>();
   const { data: settings } = api.useSettingsQuery(undefined);
   // Those hidden since are asked for where this cup has a level for them.
-  const attributes = (settings?.levelAttributes ?? FIRST_LEVEL_ATTRIBUTES).filter(({ id, shown }) => shown || laid.levels[id] !== undefined);
+  const attributes = (settings?.levelAttributes ?? FIRST_LEVEL_ATTRIBUTES).filter(
+    ({ id, shown }) => shown || laid.levels[id] !== undefined,
+  );
   const open = laid.school === 'levels' || Object.keys(laid.levels).length > 0 || errors.cup?.levels !== undefined;
   return (
     <fieldset className="all-columns">
@@ -27,7 +29,8 @@ export function LevelsPart() {
       <details open={open}>
         <summary>Levels, and whether they were right</summary>
         <p className="quiet small mb-2">
-          A level says how much, 1 to 5, not how good: 3, 3+ (high), 3.5, 4− (low). Then, if you like, whether that was too <b>l</b>ittle, <b>j</b>ust right or too <b>m</b>uch: the letter in the same field does it.
+          A level says how much, 1 to 5, not how good: 3, 3+ (high), 3.5, 4− (low). Then, if you like, whether that was
+          too <b>l</b>ittle, <b>j</b>ust right or too <b>m</b>uch: the letter in the same field does it.
         </p>
         {errors.cup?.levels && (
           <div className="invalid-feedback d-block mb-2" role="alert">
@@ -46,7 +49,9 @@ export function LevelsPart() {
 
 function LevelRow({ attribute: { id: key, name } }: { attribute: LevelAttribute }) {
   const id = useId();
-  const { field: { value: kept, onChange, onBlur, ref } } = useController<BrewForm>({ name: `cup.levels.${key}` });
+  const {
+    field: { value: kept, onChange, onBlur, ref },
+  } = useController<BrewForm>({ name: `cup.levels.${key}` });
   const value = (kept ?? { level: '', liking: '' }) as { level: string; liking: string };
   const label = sentenceCase(name);
   const set = (change: Partial<typeof value>): void => onChange({ ...value, ...change });
@@ -90,7 +95,15 @@ function LevelRow({ attribute: { id: key, name } }: { attribute: LevelAttribute 
       </div>
       <div className="likings">
         {LIKINGS.map((liking) => (
-          <button key={liking} type="button" tabIndex={-1} className="btn btn-plain" aria-label={`${label}: ${liking}`} aria-pressed={value.liking === liking} onClick={() => like(liking)}>
+          <button
+            key={liking}
+            type="button"
+            tabIndex={-1}
+            className="btn btn-plain"
+            aria-label={`${label}: ${liking}`}
+            aria-pressed={value.liking === liking}
+            onClick={() => like(liking)}
+          >
             {SHORT[liking]}
           </button>
         ))}

@@ -16,7 +16,10 @@ import { Wait } from '../shared/Wait';
 import { brewFromBench, newBrew, sameAgain, type BrewForm } from './brewForm';
 import { BrewSheet } from './BrewSheet';
 
-/** Logging a brew: from the bench (`?live=…`), to the recipe of an earlier brew (`?again=…`, or `last`), or to the reference. */
+/**
+ * Logging a brew: from the bench (`?live=…`), to the recipe of an earlier brew (`?again=…`, or `last`), or to the
+ * reference.
+ */
 export function LogBrewPage() {
   const { bagId = '' } = useParams();
   const [address] = useSearchParams();
@@ -28,9 +31,19 @@ export function LogBrewPage() {
   const recipes = benchApi.useRecipesQuery(undefined, { skip: liveId === null });
   const grinders = benchApi.useGrindersQuery(undefined, { skip: liveId === null });
   usePageTitle('Log a brew');
-  if (page?.bag.id !== bagId || tasters.isLoading || bench.isLoading || recipes.isLoading || grinders.isLoading) return error ? <ProblemNote error={error} /> : <Wait what="Reading the bag" />;
+  if (page?.bag.id !== bagId || tasters.isLoading || bench.isLoading || recipes.isLoading || grinders.isLoading)
+    return error ? <ProblemNote error={error} /> : <Wait what="Reading the bag" />;
   const live = bench.data?.brews.find(({ id }) => id === liveId) ?? null;
-  return <Sheet key={`${bagId} ${again} ${liveId}`} {...{ page, again, live }} goneId={live === null ? liveId : null} tasters={tasters.data ?? []} recipes={recipes.data ?? []} grinders={grinders.data ?? []} />;
+  return (
+    <Sheet
+      key={`${bagId} ${again} ${liveId}`}
+      {...{ page, again, live }}
+      goneId={live === null ? liveId : null}
+      tasters={tasters.data ?? []}
+      recipes={recipes.data ?? []}
+      grinders={grinders.data ?? []}
+    />
+  );
 }
 
 interface SheetProps {
@@ -53,8 +66,14 @@ function Sheet({ page: { bag, brews, verdict }, again, live, goneId, tasters, re
   const initial = useMemo(
     (): BrewForm => {
       const tasterId = brews[0]?.tasterId ?? '';
-      if (!live) return repeated ? sameAgain(repeated, bag.school, tasterId) : newBrew(bag.reference, bag.school, tasterId);
-      return brewFromBench(live, bag.school, tasterId, againstReference(live.card, bag, recipes, grinders, today)?.steps ?? bag.reference.grindStep);
+      if (!live)
+        return repeated ? sameAgain(repeated, bag.school, tasterId) : newBrew(bag.reference, bag.school, tasterId);
+      return brewFromBench(
+        live,
+        bag.school,
+        tasterId,
+        againstReference(live.card, bag, recipes, grinders, today)?.steps ?? bag.reference.grindStep,
+      );
     },
     // eslint-disable-next-line react-hooks/exhaustive-deps
     [bag.id, again, live?.id],
@@ -73,7 +92,12 @@ function Sheet({ page: { bag, brews, verdict }, again, live, goneId, tasters, re
             ? `As on day ${repeated.restDay}: ${recipeLine(repeated)}.`
             : `Reference recipe: ${recipeLine(bag.reference)}.`}
       </p>
-      {goneId !== null && <div className="panel-error mb-3">This brew is no longer on the bench: its cup may have been logged already. What you had written of it stands below; saving it logs a brew of its own.</div>}
+      {goneId !== null && (
+        <div className="panel-error mb-3">
+          This brew is no longer on the bench: its cup may have been logged already. What you had written of it stands
+          below; saving it logs a brew of its own.
+        </div>
+      )}
       <BrewSheet
         draftKey={`brew.${bag.id}.${live?.id ?? goneId ?? repeated?.id ?? 'new'}`}
         bag={bag}

@@ -16,11 +16,15 @@ interface Props {
   card: RecipeCard | null;
 }
 
-/** How the brew went: signs of gas and flow, what was measured, tastes that say something of the recipe, and the advice. */
+/**
+ * How the brew went: signs of gas and flow, what was measured, tastes that say something of the recipe, and the advice.
+ */
 export function MakingPart({ verdict, card }: Props) {
   const laid = useLaid();
   const { errors } = useFormState<BrewForm>();
-  const [style, liveId, bed] = useWatch<BrewForm, ['style', 'liveId', 'making.bed']>({ name: ['style', 'liveId', 'making.bed'] });
+  const [style, liveId, bed] = useWatch<BrewForm, ['style', 'liveId', 'making.bed']>({
+    name: ['style', 'liveId', 'making.bed'],
+  });
   const { setValue } = useFormContext<BrewForm>();
   const { data: grinders = [] } = benchApi.useGrindersQuery(undefined);
   const shot = style === 'espresso';
@@ -31,16 +35,41 @@ export function MakingPart({ verdict, card }: Props) {
       <legend>How it went</legend>
       <details open={open}>
         <summary>{shot ? 'Crema' : 'Bloom, bed'}, tastes, measurements, and what to change</summary>
-        <TapsField name="making.vigour" label={shot ? 'Crema' : 'Bloom'} options={VIGOURS} help="How much gas came out: a sign of how far the rest has gone." />
+        <TapsField
+          name="making.vigour"
+          label={shot ? 'Crema' : 'Bloom'}
+          options={VIGOURS}
+          help="How much gas came out: a sign of how far the rest has gone."
+        />
         {!shot && <BedPicture bed={bed} onTap={(one) => setValue('making.bed', one ?? '', { shouldDirty: true })} />}
         <TapsField name="making.tastes" label="It tasted" options={TASTES} />
         <div className="fields mt-2">
-          <TextField name="making.tdsPercent" label="Dissolved solids" unit="%" decimal help={<MeasureButton kind="refractometer" field="making.tdsPercent" brew={brew} />} />
+          <TextField
+            name="making.tdsPercent"
+            label="Dissolved solids"
+            unit="%"
+            decimal
+            help={<MeasureButton kind="refractometer" field="making.tdsPercent" brew={brew} />}
+          />
           <TextField name="making.beverageG" label="Beverage" unit="g" decimal help={<Estimate />} />
-          <TextField name="making.ph" label="pH" decimal help={<MeasureButton kind="ph-pen" field="making.ph" brew={brew} />} />
+          <TextField
+            name="making.ph"
+            label="pH"
+            decimal
+            help={<MeasureButton kind="ph-pen" field="making.ph" brew={brew} />}
+          />
           <TextField name="making.hardnessPpm" label="Hardness" unit="ppm" decimal />
           {shot && <TextField name="making.pressureBar" label="Pressure" unit="bar" decimal />}
-          {grinders.length > 0 && <SelectField name="making.grinderId" label="Grinder" options={[{ value: '', text: 'Not stated' }, ...grinders.map(({ id, name }) => ({ value: id, text: name }))]} />}
+          {grinders.length > 0 && (
+            <SelectField
+              name="making.grinderId"
+              label="Grinder"
+              options={[
+                { value: '', text: 'Not stated' },
+                ...grinders.map(({ id, name }) => ({ value: id, text: name })),
+              ]}
+            />
+          )}
           {grinders.length > 0 && <TextField name="making.grinderSetting" label="Its setting" decimal />}
         </div>
         <Reading verdict={verdict} card={card} />
@@ -51,7 +80,9 @@ export function MakingPart({ verdict, card }: Props) {
 
 /** What the beverage is taken to weigh while nobody has weighed it. */
 function Estimate() {
-  const [dose, water, brewer, style] = useWatch<BrewForm, ['doseG', 'waterG', 'brewer', 'style']>({ name: ['doseG', 'waterG', 'brewer', 'style'] });
+  const [dose, water, brewer, style] = useWatch<BrewForm, ['doseG', 'waterG', 'brewer', 'style']>({
+    name: ['doseG', 'waterG', 'brewer', 'style'],
+  });
   const doseG = typedNumber(dose);
   const waterG = typedWater(water, doseG);
   if (typeof doseG !== 'number' || typeof waterG !== 'number') return null;
@@ -79,11 +110,19 @@ function Reading({ verdict, card }: { verdict: Verdict; card: RecipeCard | null 
       {extraction && (
         <p className="mb-1">
           Extraction <strong>{numberText(extraction.percent, 1)} %</strong>
-          <span className="quiet small"> {extraction.formula}; {extraction.basis}.</span>
+          <span className="quiet small">
+            {' '}
+            {extraction.formula}; {extraction.basis}.
+          </span>
         </p>
       )}
       {flow !== null && kind === 'espresso' && <p className="mb-1">{numberText(flow, 1)} g/s over the shot.</p>}
-      {iceG > 0 && <p className="mb-1">{numberText(100 * shareOf(iceG, waterG - iceG), 0)} % of the water was ice: the hot part was brewed at 1:{numberText((waterG - iceG) / doseG, 1)}.</p>}
+      {iceG > 0 && (
+        <p className="mb-1">
+          {numberText(100 * shareOf(iceG, waterG - iceG), 0)} % of the water was ice: the hot part was brewed at 1:
+          {numberText((waterG - iceG) / doseG, 1)}.
+        </p>
+      )}
       {milkG > 0 && <p className="mb-1">{numberText(100 * shareOf(milkG, beverage), 0)} % of the drink was milk.</p>}
       <AdviceNote read={read} verdict={verdict} />
     </div>

@@ -6,8 +6,12 @@ import { numberText } from '../shared/format';
 import { asTyped } from '../shared/typed';
 import { useInstrument } from '../shared/useInstrument';
 
-
-const WORDS: Readonly<Record<InstrumentKind, string>> = { scale: 'scale', thermometer: 'thermometer', refractometer: 'refractometer', 'ph-pen': 'pH pen' };
+const WORDS: Readonly<Record<InstrumentKind, string>> = {
+  scale: 'scale',
+  thermometer: 'thermometer',
+  refractometer: 'refractometer',
+  'ph-pen': 'pH pen',
+};
 
 interface Props {
   kind: InstrumentKind;

@@ -12,15 +12,26 @@ export function NagPart() {
   const [found, setFound] = useState<string | null>(null);
   const take = (name: string): void => {
     const line = getValues('cup.words.cup');
-    if (!line.set.includes(name)) setValue('cup.words.cup', { ...line, set: [...line.set, name] }, { shouldDirty: true });
+    if (!line.set.includes(name))
+      setValue('cup.words.cup', { ...line, set: [...line.set, name] }, { shouldDirty: true });
     field.onChange({ ...nag, on: false });
     setFound(name);
   };
   return (
     <>
-      <WordFinder likeness={nag} onChange={({ said, tapped }) => field.onChange({ ...nag, said, tapped: [...tapped] })} onFound={take} />
+      <WordFinder
+        likeness={nag}
+        onChange={({ said, tapped }) => field.onChange({ ...nag, said, tapped: [...tapped] })}
+        onFound={take}
+      />
       {found && <p role="status">“{found}” stands among the notes.</p>}
-      <Form.Check type="switch" id="still-nags" label="It still nags me: bring it back on the shelf" checked={nag.on} onChange={(event) => field.onChange({ ...nag, on: event.target.checked })} />
+      <Form.Check
+        type="switch"
+        id="still-nags"
+        label="It still nags me: bring it back on the shelf"
+        checked={nag.on}
+        onChange={(event) => field.onChange({ ...nag, on: event.target.checked })}
+      />
     </>
   );
 }

@@ -61,7 +61,12 @@ export function StagesPart({ sheet, look, onLook }: { sheet: SheetName; look: Lo
           <ChipsField key={line.id} line={line.id} label={sentenceCase(lineName(line.id))} />
         ))}
       </div>
-      <TapsField name="cup.markAt" label="The mark rests on" options={SIPPED_LOOKS} help="Hot or cool can differ by a point; say which one you marked." />
+      <TapsField
+        name="cup.markAt"
+        label="The mark rests on"
+        options={SIPPED_LOOKS}
+        help="Hot or cool can differ by a point; say which one you marked."
+      />
     </>
   );
 }
@@ -71,6 +76,8 @@ const begun = ({ set, typing }: CupForm['words'][LineId]): boolean => set.length
 /** Which look is open: the last that was begun, else the hot one. */
 export function useLook(): [Look, (look: Look) => void] {
   const { cup } = useLaid();
-  const [look, setLook] = useState<Look>(() => LOOKS.findLast((one) => linesOf(one).some(({ id }) => begun(cup.words[id]))) ?? 'hot');
+  const [look, setLook] = useState<Look>(
+    () => LOOKS.findLast((one) => linesOf(one).some(({ id }) => begun(cup.words[id]))) ?? 'hot',
+  );
   return [look, setLook];
 }

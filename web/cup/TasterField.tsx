@@ -29,7 +29,11 @@ export function TasterField({ tasters }: { tasters: readonly Taster[] }) {
   if (name === null) {
     return (
       <div>
-        <SelectField name="tasterId" label="Taster" options={[{ value: '', text: 'Not stated' }, ...tasters.map(({ id, name: text }) => ({ value: id, text }))]} />
+        <SelectField
+          name="tasterId"
+          label="Taster"
+          options={[{ value: '', text: 'Not stated' }, ...tasters.map(({ id, name: text }) => ({ value: id, text }))]}
+        />
         <Button variant="bare" className="p-0" onClick={() => setName('')}>
           Someone new
         </Button>
@@ -39,7 +43,14 @@ export function TasterField({ tasters }: { tasters: readonly Taster[] }) {
   return (
     <div>
       <Form.Label htmlFor="new-taster">New taster's name</Form.Label>
-      <Form.Control id="new-taster" value={name} autoFocus autoComplete="off" onChange={(event) => setName(event.target.value)} onKeyDown={onKeyDown} />
+      <Form.Control
+        id="new-taster"
+        value={name}
+        autoFocus
+        autoComplete="off"
+        onChange={(event) => setName(event.target.value)}
+        onKeyDown={onKeyDown}
+      />
       {error && <div className="invalid-feedback d-block">{problemOf(error)?.message}</div>}
       <Button variant="bare" disabled={isLoading} onClick={() => void add()}>
         Add

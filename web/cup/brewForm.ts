@@ -9,7 +9,9 @@ import { instantOf, localDateTime, wallClockOf } from '../shared/today';
 import { cupValues, emptyCup, typedCup, type CupForm } from './cupForm';
 import { asTyped, typedChoice, typedNumber, typedSeconds, typedWater } from '../shared/typed';
 
-/** A brew and its cup as typed: every field as text. The names are the contract's, so that problems find their field. */
+/**
+ * A brew and its cup as typed: every field as text. The names are the contract's, so that problems find their field.
+ */
 export interface BrewForm {
   brewedAt: string;
   style: string;
@@ -43,21 +45,69 @@ export interface MakingForm extends Record<MeasuredField, string> {
 }
 
 /** Numbers of a making, each with one field. */
-const MEASURED = ['hardnessPpm', 'grinderSetting', 'pressureBar', 'iceG', 'milkG', 'beverageG', 'tdsPercent', 'ph'] as const;
+const MEASURED = [
+  'hardnessPpm',
+  'grinderSetting',
+  'pressureBar',
+  'iceG',
+  'milkG',
+  'beverageG',
+  'tdsPercent',
+  'ph',
+] as const;
 type MeasuredField = (typeof MEASURED)[number];
 
 const NO_MAKING: MakingForm = {
   ...{ recipeVersionId: '', grinderId: '', vigour: '', bed: '', tastes: [] },
-  ...{ hardnessPpm: '', grinderSetting: '', pressureBar: '', iceG: '', milkG: '', beverageG: '', tdsPercent: '', ph: '' },
+  ...{
+    hardnessPpm: '',
+    grinderSetting: '',
+    pressureBar: '',
+    iceG: '',
+    milkG: '',
+    beverageG: '',
+    tdsPercent: '',
+    ph: '',
+  },
 };
 
-function typedRecipe({ style, brewer, doseG, waterG, waterC, grindStep, filter, waterRecipe }: RecipeInput): Pick<BrewForm, keyof RecipeInput> {
-  return { style, brewer, doseG: asTyped(doseG), waterG: asTyped(waterG), waterC: asTyped(waterC), grindStep: asTyped(grindStep), filter: filter ?? '', waterRecipe: waterRecipe ?? '' };
+function typedRecipe({
+  style,
+  brewer,
+  doseG,
+  waterG,
+  waterC,
+  grindStep,
+  filter,
+  waterRecipe,
+}: RecipeInput): Pick<BrewForm, keyof RecipeInput> {
+  return {
+    style,
+    brewer,
+    doseG: asTyped(doseG),
+    waterG: asTyped(waterG),
+    waterC: asTyped(waterC),
+    grindStep: asTyped(grindStep),
+    filter: filter ?? '',
+    waterRecipe: waterRecipe ?? '',
+  };
 }
 
 /** A sheet for a brew to this recipe, now, with an empty cup. */
 export function newBrew(recipe: RecipeInput, school: School, tasterId: string): BrewForm {
-  return { brewedAt: localDateTime(), ...typedRecipe(recipe), drainS: '', tasterId, recordedFrom: 'cup', fault: '', faultNote: '', cup: emptyCup(school), making: NO_MAKING, liveId: '', revision: '' };
+  return {
+    brewedAt: localDateTime(),
+    ...typedRecipe(recipe),
+    drainS: '',
+    tasterId,
+    recordedFrom: 'cup',
+    fault: '',
+    faultNote: '',
+    cup: emptyCup(school),
+    making: NO_MAKING,
+    liveId: '',
+    revision: '',
+  };
 }
 
 /** A sheet for the recipe and drink of an earlier brew, now, with an empty cup. */
@@ -69,7 +119,12 @@ export function sameAgain(brew: Brew, school: School, tasterId: string): BrewFor
 }
 
 /** A sheet for the cup of a brew that ran on the bench: its recipe, time and fault are filled in. */
-export function brewFromBench({ id, card, recipeVersionId, startedAt, endedS, fault, faultNote, vigour, bed }: LiveBrew, school: School, tasterId: string, grindStep: number | null): BrewForm {
+export function brewFromBench(
+  { id, card, recipeVersionId, startedAt, endedS, fault, faultNote, vigour, bed }: LiveBrew,
+  school: School,
+  tasterId: string,
+  grindStep: number | null,
+): BrewForm {
   const { hardnessPpm, grinderId, grinderSetting, pressureBar, iceG } = card;
   const numbers = mapValues({ hardnessPpm, grinderSetting, pressureBar, iceG: iceG > 0 ? iceG : null }, asTyped);
   return {
@@ -78,7 +133,14 @@ export function brewFromBench({ id, card, recipeVersionId, startedAt, endedS, fa
     drainS: endedS === null || endedS < 1 ? '' : minutesText(endedS),
     fault: fault ?? '',
     faultNote,
-    making: { ...NO_MAKING, ...numbers, recipeVersionId: recipeVersionId ?? '', grinderId: grinderId ?? '', vigour: vigour ?? '', bed: bed ?? '' },
+    making: {
+      ...NO_MAKING,
+      ...numbers,
+      recipeVersionId: recipeVersionId ?? '',
+      grinderId: grinderId ?? '',
+      vigour: vigour ?? '',
+      bed: bed ?? '',
+    },
     liveId: id,
   };
 }
@@ -86,7 +148,14 @@ export function brewFromBench({ id, card, recipeVersionId, startedAt, endedS, fa
 function typedMaking(making: Brew['making']): MakingForm {
   if (making === null) return NO_MAKING;
   const { recipeVersionId, grinderId, vigour, bed, tastes } = making;
-  return { ...mapValues(pick(making, [...MEASURED]), asTyped), recipeVersionId: recipeVersionId ?? '', grinderId: grinderId ?? '', vigour: vigour ?? '', bed: bed ?? '', tastes };
+  return {
+    ...mapValues(pick(making, [...MEASURED]), asTyped),
+    recipeVersionId: recipeVersionId ?? '',
+    grinderId: grinderId ?? '',
+    vigour: vigour ?? '',
+    bed: bed ?? '',
+    tastes,
+  };
 }
 
 /** Whether anything was written of how a brew was made. */
@@ -97,7 +166,14 @@ export function somethingMade(making: MakingForm): boolean {
 function makingValues(making: MakingForm): unknown {
   const { recipeVersionId, grinderId, vigour, bed, tastes } = making;
   if (!somethingMade(making)) return null;
-  return { ...mapValues(pick(making, [...MEASURED]), typedNumber), recipeVersionId: typedChoice(recipeVersionId), grinderId: typedChoice(grinderId), vigour: typedChoice(vigour), bed: typedChoice(bed), tastes };
+  return {
+    ...mapValues(pick(making, [...MEASURED]), typedNumber),
+    recipeVersionId: typedChoice(recipeVersionId),
+    grinderId: typedChoice(grinderId),
+    vigour: typedChoice(vigour),
+    bed: typedChoice(bed),
+    tastes,
+  };
 }
 
 /** A brew already logged, as it would be typed. */

@@ -4,14 +4,25 @@ import { sentenceCase } from '../shared/format';
 
 /** Parts of a field's path that a person need not hear of. */
 const UNSAID = new Set(['cup', 'making', 'levels', 'on']);
-const NAMES: Readonly<Record<string, string>> = { typing: 'being typed', nag: 'the word that will not come', said: 'what it is like', tapped: 'tapped', markAt: 'the mark rests on', tdsPercent: 'dissolved solids', ph: 'pH' };
+const NAMES: Readonly<Record<string, string>> = {
+  typing: 'being typed',
+  nag: 'the word that will not come',
+  said: 'what it is like',
+  tapped: 'tapped',
+  markAt: 'the mark rests on',
+  tdsPercent: 'dissolved solids',
+  ph: 'pH',
+};
 
 /** What a field is called where two copies of the sheet differ; null for what is no part of the cup. */
 export function cupFieldName(path: readonly string[]): string | null {
   if (path.includes('coolingFrom') || path.includes('ended') || path.includes('liveId')) return null;
   // A note is told by where it was found: "Hot, nose", or just "Notes".
   const [, part, line, what] = path;
-  if (part === 'words' && line) return [sentenceCase(lineName(line as LineId)) || 'Notes', what === 'typing' ? NAMES.typing : ''].filter(Boolean).join(', ');
+  if (part === 'words' && line)
+    return [sentenceCase(lineName(line as LineId)) || 'Notes', what === 'typing' ? NAMES.typing : '']
+      .filter(Boolean)
+      .join(', ');
   const said = path.filter((part) => !UNSAID.has(part)).map((part) => NAMES[part] ?? plainName(part));
   return sentenceCase(said.join(', '));
 }

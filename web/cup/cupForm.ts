@@ -1,6 +1,15 @@
 import { mapValues, pick } from 'es-toolkit';
 import type { Cup, Nag } from '../../contract/cup';
-import { levelText, LINE_IDS, PARTS, readLevel, type LineId, type Part, type School, type Texture } from '../../core/cup';
+import {
+  levelText,
+  LINE_IDS,
+  PARTS,
+  readLevel,
+  type LineId,
+  type Part,
+  type School,
+  type Texture,
+} from '../../core/cup';
 import type { Trait } from '../../core/cup/words';
 import { asTyped, typedChoice, typedMark, typedMarkValue, typedNumber } from '../shared/typed';
 
@@ -27,12 +36,32 @@ export interface CupForm extends Record<Part, string> {
 }
 
 const EMPTY_PARTS = Object.fromEntries(PARTS.map((part) => [part, ''])) as Record<Part, string>;
-const emptyWords = (): CupForm['words'] => Object.fromEntries(LINE_IDS.map((line) => [line, { set: [] as string[], typing: '' }])) as unknown as CupForm['words'];
+const emptyWords = (): CupForm['words'] =>
+  Object.fromEntries(
+    LINE_IDS.map((line) => [line, { set: [] as string[], typing: '' }]),
+  ) as unknown as CupForm['words'];
 
 export function emptyCup(school: School): CupForm {
   return {
-    ...{ school, mark: '', ...EMPTY_PARTS, levels: {}, words: emptyWords(), markAt: '', finishS: '', dryness: '', textures: [] },
-    ...{ milkKind: '', company: '', blind: false, notes: '', nag: { on: false, said: '', tapped: [], ended: null }, coolingFrom: '' },
+    ...{
+      school,
+      mark: '',
+      ...EMPTY_PARTS,
+      levels: {},
+      words: emptyWords(),
+      markAt: '',
+      finishS: '',
+      dryness: '',
+      textures: [],
+    },
+    ...{
+      milkKind: '',
+      company: '',
+      blind: false,
+      notes: '',
+      nag: { on: false, said: '', tapped: [], ended: null },
+      coolingFrom: '',
+    },
   };
 }
 
@@ -45,7 +74,9 @@ export function typedCup(cup: Cup): CupForm {
     ...mapValues(pick(cup, [...PARTS]), asTyped),
     ...pick(cup, ['textures', 'milkKind', 'blind', 'notes']),
     mark: typedMark(cup.school, cup.mark),
-    levels: Object.fromEntries(cup.levels.map(({ attribute, level, liking }) => [attribute, { level: level ?? '', liking: liking ?? '' }])),
+    levels: Object.fromEntries(
+      cup.levels.map(({ attribute, level, liking }) => [attribute, { level: level ?? '', liking: liking ?? '' }]),
+    ),
     words,
     markAt: cup.markAt ?? '',
     finishS: asTyped(cup.finishS),
@@ -74,7 +105,13 @@ function typedLevel(text: string): string | null {
 
 /** The words of a line: those set, and what is still being typed, divided at its commas. */
 function wordsAt({ set, typing }: { set: string[]; typing: string }): string[] {
-  return [...set, ...typing.split(',').map((word) => word.trim()).filter((word) => word !== '')];
+  return [
+    ...set,
+    ...typing
+      .split(',')
+      .map((word) => word.trim())
+      .filter((word) => word !== ''),
+  ];
 }
 
 /** The values of a cup, for the schema. */
@@ -85,7 +122,11 @@ export function cupValues(cup: CupForm): unknown {
     ...mapValues(pick(cup, [...PARTS]), typedNumber),
     mark: typedMarkValue(cup.school, cup.mark),
     levels: Object.entries(levels)
-      .map(([attribute, given]) => ({ attribute, level: typedLevel(given?.level ?? ''), liking: typedChoice(given?.liking ?? '') }))
+      .map(([attribute, given]) => ({
+        attribute,
+        level: typedLevel(given?.level ?? ''),
+        liking: typedChoice(given?.liking ?? ''),
+      }))
       .filter(({ level, liking }) => level !== null || liking !== null),
     words: LINE_IDS.flatMap((line) => wordsAt(words[line]).map((word) => ({ typed: word, line }))),
     markAt: typedChoice(cup.markAt),

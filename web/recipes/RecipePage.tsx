@@ -22,7 +22,8 @@ export function RecipePage() {
   const { data: recipes, error, refetch } = benchApi.useRecipesQuery(undefined);
   const kept = recipes?.find(({ id }) => id === recipeId);
   usePageTitle(kept?.card.name ?? 'Recipe');
-  if (!recipes) return error ? <ProblemNote error={error} retry={() => void refetch()} /> : <Wait what="Reading the recipe" />;
+  if (!recipes)
+    return error ? <ProblemNote error={error} retry={() => void refetch()} /> : <Wait what="Reading the recipe" />;
   if (!kept) return <div className="panel-error">This recipe is not here. It may have been deleted.</div>;
   return <Recipe key={kept.id} kept={kept} />;
 }
@@ -49,7 +50,12 @@ function Recipe({ kept }: { kept: KeptCard }) {
       say(problem.message);
       return;
     }
-    dispatch(noticed({ text: `${kept.card.name} is deleted; brews made with it keep it.`, undo: { kind: 'recipe', id: kept.id } }));
+    dispatch(
+      noticed({
+        text: `${kept.card.name} is deleted; brews made with it keep it.`,
+        undo: { kind: 'recipe', id: kept.id },
+      }),
+    );
     void navigate('/recipes');
   };
 
@@ -57,7 +63,9 @@ function Recipe({ kept }: { kept: KeptCard }) {
     return (
       <>
         <h1>Edit {kept.card.name}</h1>
-        <p className="quiet">Saving makes version {kept.version + 1}; brews already logged keep the one they were made with.</p>
+        <p className="quiet">
+          Saving makes version {kept.version + 1}; brews already logged keep the one they were made with.
+        </p>
         <RecipeSheet
           draftKey={`recipe.${kept.id}`}
           title={`The recipe ${kept.card.name}`}
@@ -125,11 +133,25 @@ function ScaledRecipe({ kept: { card } }: { kept: KeptCard }) {
       <div className="d-flex gap-2 align-items-center mt-3 flex-wrap">
         <label htmlFor="scale-to">At another dose</label>
         <div className="with-unit dose">
-          <input id="scale-to" className="form-control" inputMode="decimal" autoComplete="off" placeholder={String(card.doseG)} value={typed} onChange={(event) => setTyped(event.target.value)} />
+          <input
+            id="scale-to"
+            className="form-control"
+            inputMode="decimal"
+            autoComplete="off"
+            placeholder={String(card.doseG)}
+            value={typed}
+            onChange={(event) => setTyped(event.target.value)}
+          />
           <span className="unit">g</span>
         </div>
       </div>
-      {changes.length > 0 && <p className="quiet mt-2">{changes.map(({ what, fromG, toG }) => `${what} ${numberText(fromG, 1)} → ${numberText(toG, 1)} g`).join(', ')}</p>}
+      {changes.length > 0 && (
+        <p className="quiet mt-2">
+          {changes
+            .map(({ what, fromG, toG }) => `${what} ${numberText(fromG, 1)} → ${numberText(toG, 1)} g`)
+            .join(', ')}
+        </p>
+      )}
     </>
   );
 }
@@ -143,7 +165,12 @@ function Versions({ kept }: { kept: KeptCard }) {
       <ul className="effects">
         {versions.map((one) => (
           <li key={one.id}>
-            <button type="button" className="btn-link-plain" aria-expanded={shown?.id === one.id} onClick={() => setShown(shown?.id === one.id ? null : one)}>
+            <button
+              type="button"
+              className="btn-link-plain"
+              aria-expanded={shown?.id === one.id}
+              onClick={() => setShown(shown?.id === one.id ? null : one)}
+            >
               Version {one.version}, {dateText(one.createdAt.slice(0, 10))}
               <span className="quiet">{one.brews > 0 && `, ${one.brews} ${one.brews === 1 ? 'brew' : 'brews'}`}</span>
             </button>

@@ -45,7 +45,11 @@ function SettingFields() {
       <legend>The recipe</legend>
       <div className="fields">
         <TextField name="name" label="Name" className="half" />
-        <SelectField name="kind" label="Kind of brewing" options={BREW_KINDS.map((one) => ({ value: one, text: KIND_NAMES[one] ?? sentenceCase(one) }))} />
+        <SelectField
+          name="kind"
+          label="Kind of brewing"
+          options={BREW_KINDS.map((one) => ({ value: one, text: KIND_NAMES[one] ?? sentenceCase(one) }))}
+        />
         <OpenSelectField name="brewer" label="Brewer" options={BREWERS} ownLabel="Another kind" />
         <TextField name="doseG" label="Dose" unit="g" decimal />
         <TextField name="waterG" label={shot ? 'Yield' : 'Water'} unit="g" decimal help={<Ratio />} />
@@ -54,18 +58,36 @@ function SettingFields() {
         {shot && <TextField name="shotS" label="Length of the shot" unit="s" decimal />}
         {shot && <TextField name="pressureBar" label="Pressure" unit="bar" decimal />}
         {(kind === 'cold steep' || kind === 'own') && <TextField name="steepHours" label="Steep" unit="h" decimal />}
-        {kind !== 'cold steep' && <TextField name="drain.fromS" label={shot ? 'Shot between' : 'Over between'} placeholder="2:45" />}
+        {kind !== 'cold steep' && (
+          <TextField name="drain.fromS" label={shot ? 'Shot between' : 'Over between'} placeholder="2:45" />
+        )}
         {kind !== 'cold steep' && <TextField name="drain.toS" label="and" placeholder="3:15" />}
       </div>
       <details>
         <summary>Grinder, water, filter, style</summary>
         <div className="fields">
-          <SelectField name="grinderId" label="Grinder" options={[{ value: '', text: grinders.length === 0 ? 'None in the store room' : 'Not stated' }, ...grinders.map(({ id, name }) => ({ value: id, text: name }))]} />
-          <TextField name="grinderSetting" label="Its setting" decimal help="It means something on this grinder only." />
+          <SelectField
+            name="grinderId"
+            label="Grinder"
+            options={[
+              { value: '', text: grinders.length === 0 ? 'None in the store room' : 'Not stated' },
+              ...grinders.map(({ id, name }) => ({ value: id, text: name })),
+            ]}
+          />
+          <TextField
+            name="grinderSetting"
+            label="Its setting"
+            decimal
+            help="It means something on this grinder only."
+          />
           <TextField name="hardnessPpm" label="Hardness" unit="ppm" decimal />
           <TextField name="filter" label="Filter" />
           <TextField name="waterRecipe" label="Brewing water" />
-          <SelectField name="style" label="Drunk as" options={STYLES.map((style) => ({ value: style, text: sentenceCase(style) }))} />
+          <SelectField
+            name="style"
+            label="Drunk as"
+            options={STYLES.map((style) => ({ value: style, text: sentenceCase(style) }))}
+          />
         </div>
       </details>
     </fieldset>
@@ -77,7 +99,14 @@ function Ratio() {
   const [doseText, waterText] = useWatch<RecipeForm, ['doseG', 'waterG']>({ name: ['doseG', 'waterG'] });
   const dose = typedNumber(doseText);
   const water = typedWater(waterText, dose);
-  return typeof dose === 'number' && typeof water === 'number' && dose > 0 ? <>1:{numberText(water / dose, 1)}{waterText.includes(':') && `, ${numberText(water, 0)} g`}</> : <>or a ratio, 1:16</>;
+  return typeof dose === 'number' && typeof water === 'number' && dose > 0 ? (
+    <>
+      1:{numberText(water / dose, 1)}
+      {waterText.includes(':') && `, ${numberText(water, 0)} g`}
+    </>
+  ) : (
+    <>or a ratio, 1:16</>
+  );
 }
 
 /** Choosing another kind of brewing brings its brewer and style with it. */
@@ -99,7 +128,8 @@ function StageFields() {
   const { fields, append, remove, insert } = useFieldArray({ control, name: 'stages' });
   const kind = useWatch<RecipeForm, 'kind'>({ name: 'kind' });
   const { errors } = useFormState<RecipeForm>();
-  if (kind === 'espresso') return <p className="quiet">A shot has no stages: its yield, seconds and pressure are the recipe.</p>;
+  if (kind === 'espresso')
+    return <p className="quiet">A shot has no stages: its yield, seconds and pressure are the recipe.</p>;
   return (
     <fieldset>
       <legend>Stages</legend>
@@ -110,12 +140,20 @@ function StageFields() {
             {i + 1}
           </span>
           <TextField name={`stages.${i}.atS`} label="At" placeholder="0:40" />
-          <SelectField name={`stages.${i}.act`} label="Do" options={ACTS.map((act) => ({ value: act, text: sentenceCase(act) }))} />
+          <SelectField
+            name={`stages.${i}.act`}
+            label="Do"
+            options={ACTS.map((act) => ({ value: act, text: sentenceCase(act) }))}
+          />
           <TextField name={`stages.${i}.toG`} label="To" unit="g" decimal />
           <TextField name={`stages.${i}.forS`} label="For" unit="s" decimal />
           <TextField name={`stages.${i}.how`} label="How" className="how" />
           <div className="tools">
-            <Button variant="bare" aria-label={`Add a stage after stage ${i + 1}`} onClick={() => insert(i + 1, EMPTY_STAGE)}>
+            <Button
+              variant="bare"
+              aria-label={`Add a stage after stage ${i + 1}`}
+              onClick={() => insert(i + 1, EMPTY_STAGE)}
+            >
               +
             </Button>
             <Button variant="bare" aria-label={`Remove stage ${i + 1}`} onClick={() => remove(i)}>
@@ -124,7 +162,9 @@ function StageFields() {
           </div>
         </div>
       ))}
-      {typeof errors.stages?.message === 'string' && <div className="invalid-feedback d-block">{errors.stages.message}</div>}
+      {typeof errors.stages?.message === 'string' && (
+        <div className="invalid-feedback d-block">{errors.stages.message}</div>
+      )}
       <Button variant="plain" onClick={() => append(EMPTY_STAGE)}>
         Add a stage
       </Button>

@@ -11,13 +11,17 @@ import { Wait } from '../shared/Wait';
 export function RecipesPage() {
   const { data: recipes, error, refetch } = benchApi.useRecipesQuery(undefined);
   usePageTitle('Recipes');
-  if (!recipes) return error ? <ProblemNote error={error} retry={() => void refetch()} /> : <Wait what="Reading the recipes" />;
+  if (!recipes)
+    return error ? <ProblemNote error={error} retry={() => void refetch()} /> : <Wait what="Reading the recipes" />;
   return (
     <>
       <div className="bag-head">
         <div>
           <h1>Recipes</h1>
-          <p className="quiet">Brew every bag by the standard first, so that first impressions compare. A brew keeps the version it was made with.</p>
+          <p className="quiet">
+            Brew every bag by the standard first, so that first impressions compare. A brew keeps the version it was
+            made with.
+          </p>
         </div>
         <div className="bag-actions">
           <Link className="btn btn-primary" to="/recipes/new">

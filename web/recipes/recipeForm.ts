@@ -45,9 +45,25 @@ function typedStage({ act, atS, forS, toG, how }: Stage): StageForm {
 export function typedRecipe(card: RecipeCard, versionId = ''): RecipeForm {
   const { drain } = card;
   return {
-    ...{ name: card.name, kind: card.kind, brewer: card.brewer, style: card.style, filter: card.filter ?? '', waterRecipe: card.waterRecipe ?? '' },
-    ...{ doseG: asTyped(card.doseG), waterG: asTyped(card.waterG), waterC: asTyped(card.waterC), hardnessPpm: asTyped(card.hardnessPpm) },
-    ...{ grinderId: card.grinderId ?? '', grinderSetting: asTyped(card.grinderSetting), iceG: card.iceG === 0 ? '' : asTyped(card.iceG) },
+    ...{
+      name: card.name,
+      kind: card.kind,
+      brewer: card.brewer,
+      style: card.style,
+      filter: card.filter ?? '',
+      waterRecipe: card.waterRecipe ?? '',
+    },
+    ...{
+      doseG: asTyped(card.doseG),
+      waterG: asTyped(card.waterG),
+      waterC: asTyped(card.waterC),
+      hardnessPpm: asTyped(card.hardnessPpm),
+    },
+    ...{
+      grinderId: card.grinderId ?? '',
+      grinderSetting: asTyped(card.grinderSetting),
+      iceG: card.iceG === 0 ? '' : asTyped(card.iceG),
+    },
     ...{ pressureBar: asTyped(card.pressureBar), shotS: asTyped(card.shotS), steepHours: asTyped(card.steepHours) },
     drain: drain === null ? { fromS: '', toS: '' } : { fromS: minutesText(drain.fromS), toS: minutesText(drain.toS) },
     stages: card.stages.map(typedStage),
@@ -59,15 +75,42 @@ function toValues({ drain, stages, ...typed }: RecipeForm): unknown {
   const { kind } = typed;
   const shot = kind === 'espresso';
   return {
-    ...{ name: typed.name, kind, brewer: typed.brewer, style: typed.style, filter: typedChoice(typed.filter.trim()), waterRecipe: typedChoice(typed.waterRecipe.trim()) },
-    ...{ doseG: typedNumber(typed.doseG), waterG: typedWater(typed.waterG, typedNumber(typed.doseG)), waterC: typedNumber(typed.waterC), hardnessPpm: typedNumber(typed.hardnessPpm) },
-    ...{ grinderId: typedChoice(typed.grinderId), grinderSetting: typedNumber(typed.grinderSetting), iceG: typedNumber(typed.iceG) ?? 0 },
+    ...{
+      name: typed.name,
+      kind,
+      brewer: typed.brewer,
+      style: typed.style,
+      filter: typedChoice(typed.filter.trim()),
+      waterRecipe: typedChoice(typed.waterRecipe.trim()),
+    },
+    ...{
+      doseG: typedNumber(typed.doseG),
+      waterG: typedWater(typed.waterG, typedNumber(typed.doseG)),
+      waterC: typedNumber(typed.waterC),
+      hardnessPpm: typedNumber(typed.hardnessPpm),
+    },
+    ...{
+      grinderId: typedChoice(typed.grinderId),
+      grinderSetting: typedNumber(typed.grinderSetting),
+      iceG: typedNumber(typed.iceG) ?? 0,
+    },
     // What belongs to another kind of brewing is not kept with this one.
     pressureBar: shot ? typedNumber(typed.pressureBar) : null,
     shotS: shot ? typedNumber(typed.shotS) : null,
     steepHours: kind === 'cold steep' || kind === 'own' ? typedNumber(typed.steepHours) : null,
-    drain: drain.fromS === '' && drain.toS === '' ? null : { fromS: typedSeconds(drain.fromS), toS: typedSeconds(drain.toS) },
-    stages: shot ? [] : stages.map(({ act, atS, forS, toG, how }) => ({ act, atS: typedSeconds(atS), forS: typedSeconds(forS) ?? 0, toG: typedNumber(toG), how })),
+    drain:
+      drain.fromS === '' && drain.toS === ''
+        ? null
+        : { fromS: typedSeconds(drain.fromS), toS: typedSeconds(drain.toS) },
+    stages: shot
+      ? []
+      : stages.map(({ act, atS, forS, toG, how }) => ({
+          act,
+          atS: typedSeconds(atS),
+          forS: typedSeconds(forS) ?? 0,
+          toG: typedNumber(toG),
+          how,
+        })),
   };
 }
 

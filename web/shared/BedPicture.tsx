@@ -3,7 +3,9 @@ import { BEDS, type Bed } from '../../core/brew';
 const QUARTERS: readonly Bed[] = ['hollow far left', 'hollow far right', 'hollow near left', 'hollow near right'];
 const WHOLE = BEDS.filter((bed) => !QUARTERS.includes(bed));
 
-/** The bed as it lies in the brewer, seen from above: a tap on the quarter that is hollow, or on what it is as a whole. */
+/**
+ * The bed as it lies in the brewer, seen from above: a tap on the quarter that is hollow, or on what it is as a whole.
+ */
 export function BedPicture({ bed: value, onTap }: { bed: string; onTap: (bed: Bed | null) => void }) {
   const tap = (bed: Bed): void => onTap(value === bed ? null : bed);
   return (
@@ -16,11 +18,21 @@ export function BedPicture({ bed: value, onTap }: { bed: string; onTap: (bed: Be
           ))}
         </div>
         {WHOLE.map((bed) => (
-          <button key={bed} type="button" className="btn btn-plain" aria-pressed={value === bed} onClick={() => tap(bed)}>
+          <button
+            key={bed}
+            type="button"
+            className="btn btn-plain"
+            aria-pressed={value === bed}
+            onClick={() => tap(bed)}
+          >
             {bed === 'hollow' ? 'hollow all over' : bed}
           </button>
         ))}
-        <span className="quiet small">{QUARTERS.includes(value as Bed) ? value : 'Tap the quarter that is hollow, as you see it from where you stand.'}</span>
+        <span className="quiet small">
+          {QUARTERS.includes(value as Bed)
+            ? value
+            : 'Tap the quarter that is hollow, as you see it from where you stand.'}
+        </span>
       </div>
     </div>
   );

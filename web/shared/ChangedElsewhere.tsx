@@ -4,7 +4,9 @@ import { merge } from '../../core/change';
 import { differing, nameOfPath } from './differences';
 import { OtherCopy } from './OtherCopy';
 
-/** What a sheet carries along: the kept thing it was laid over, as JSON of its form; empty for a sheet of something new. */
+/**
+ * What a sheet carries along: the kept thing it was laid over, as JSON of its form; empty for a sheet of something new.
+ */
 export interface LaidOver {
   laidOver: string;
 }
@@ -48,5 +50,15 @@ export function ChangedElsewhere<T extends FieldValues>({ standing, lay, nameOf 
     lay({ ...both.value, laidOver: sheet.laidOver }, taken.join('; '));
   });
   if (alone) return null;
-  return <OtherCopy<T> there={standing} said="This was saved elsewhere after your sheet was begun." nameOf={nameOf} untouched={false} both={both} settle={(typed) => lay({ ...typed, laidOver: laidOver(standing).laidOver }, '')} leave={() => undefined} />;
+  return (
+    <OtherCopy<T>
+      there={standing}
+      said="This was saved elsewhere after your sheet was begun."
+      nameOf={nameOf}
+      untouched={false}
+      both={both}
+      settle={(typed) => lay({ ...typed, laidOver: laidOver(standing).laidOver }, '')}
+      leave={() => undefined}
+    />
+  );
 }

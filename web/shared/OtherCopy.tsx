@@ -11,7 +11,10 @@ interface Props<T extends FieldValues> {
   said: string;
   /** Nothing was written here yet. */
   untouched: boolean;
-  /** This sheet with what only the other changed taken in already, and the paths of what both changed: the rest is not shown. */
+  /**
+   * This sheet with what only the other changed taken in already, and the paths of what both changed: the rest is not
+   * shown.
+   */
   both?: Merge<T>;
   settle: (typed: T) => void;
   leave: () => void;
@@ -19,14 +22,25 @@ interface Props<T extends FieldValues> {
 }
 
 /** What else was written on this sheet, beside what stands here: nothing is overwritten before it was looked at. */
-export function OtherCopy<T extends FieldValues>({ there, said, untouched, both, settle, leave, nameOf = nameOfPath }: Props<T>) {
+export function OtherCopy<T extends FieldValues>({
+  there,
+  said,
+  untouched,
+  both,
+  settle,
+  leave,
+  nameOf = nameOfPath,
+}: Props<T>) {
   const written = useWatch<T>() as T;
   const here = both?.value ?? written;
   const [taken, setTaken] = useState<ReadonlySet<string>>(new Set());
   const apart = differing(here, there, nameOf).filter(({ path }) => !both || both.conflicts.includes(path));
   // Two empty sheets are nothing to choose between.
   if (untouched && apart.length === 0) return null;
-  const mix = (): T => apart.filter(({ path }) => taken.has(path)).reduce((sheet, { path }) => set(sheet, path, get(there, path)), structuredClone(here));
+  const mix = (): T =>
+    apart
+      .filter(({ path }) => taken.has(path))
+      .reduce((sheet, { path }) => set(sheet, path, get(there, path)), structuredClone(here));
   const take = (path: string): void =>
     setTaken((before) => {
       const after = new Set(before);
@@ -37,7 +51,12 @@ export function OtherCopy<T extends FieldValues>({ there, said, untouched, both,
     <section className="other-copy" aria-label="Written elsewhere">
       <h2>{untouched ? 'Begun elsewhere' : 'Also written elsewhere'}</h2>
       <p>
-        {said} {apart.length === 0 ? 'It says the same there.' : untouched ? '' : 'Here it says otherwise; both are kept until you choose.'}
+        {said}{' '}
+        {apart.length === 0
+          ? 'It says the same there.'
+          : untouched
+            ? ''
+            : 'Here it says otherwise; both are kept until you choose.'}
       </p>
       {apart.length > 0 && (
         <div className="copies">
@@ -58,7 +77,13 @@ export function OtherCopy<T extends FieldValues>({ there, said, untouched, both,
                   <td dir="auto">{thereText}</td>
                   {!untouched && (
                     <td>
-                      <input type="checkbox" className="form-check-input" aria-label={`Take theirs: ${name}`} checked={taken.has(path)} onChange={() => take(path)} />
+                      <input
+                        type="checkbox"
+                        className="form-check-input"
+                        aria-label={`Take theirs: ${name}`}
+                        checked={taken.has(path)}
+                        onChange={() => take(path)}
+                      />
                     </td>
                   )}
                 </tr>
@@ -77,7 +102,9 @@ export function OtherCopy<T extends FieldValues>({ there, said, untouched, both,
           </>
         ) : (
           <>
-            <Button onClick={() => settle(mix())}>{taken.size === 0 ? 'Keep what is here' : 'Keep what is ticked'}</Button>
+            <Button onClick={() => settle(mix())}>
+              {taken.size === 0 ? 'Keep what is here' : 'Keep what is ticked'}
+            </Button>
             <Button variant="plain" onClick={() => settle(there)}>
               Take all of theirs
             </Button>

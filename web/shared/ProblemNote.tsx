@@ -3,7 +3,13 @@ import type { FetchBaseQueryError } from '@reduxjs/toolkit/query';
 import { problemOf } from './api';
 
 /** A failure in words, with a way to try again where there is one. */
-export function ProblemNote({ error, retry }: { error: FetchBaseQueryError | SerializedError | undefined; retry?: () => void }) {
+export function ProblemNote({
+  error,
+  retry,
+}: {
+  error: FetchBaseQueryError | SerializedError | undefined;
+  retry?: () => void;
+}) {
   const problem = problemOf(error);
   if (!problem) return null;
   return (

@@ -22,7 +22,9 @@ export function RecipeLines({ card, times = [] }: Props) {
                 <td className="at">{minutesText(step.fromS)}</td>
                 <td>
                   {sentenceCase(step.text)}
-                  {step.act === 'drain' && card.drain && `, by ${minutesText(card.drain.fromS)}–${minutesText(card.drain.toS)}`}
+                  {step.act === 'drain' &&
+                    card.drain &&
+                    `, by ${minutesText(card.drain.fromS)}–${minutesText(card.drain.toS)}`}
                   {step.act === 'steep' && `, until ${minutesText(step.untilS)}`}
                   {step.how && <span className="quiet">, {step.how}</span>}
                   {time && <div className="small quiet">{whatHappened(time, times)}</div>}
@@ -39,7 +41,9 @@ export function RecipeLines({ card, times = [] }: Props) {
 function whatHappened(time: StageTime, times: readonly StageTime[]): string {
   const gPerS = stageFlow(times, time);
   const until = minutesText(time.untilS ?? 0);
-  return gPerS === null ? `done at ${until}` : `${minutesText(time.fromS ?? 0)} to ${until}, ${numberText(time.toG ?? 0, 0)} g, ${numberText(gPerS, 1)} g/s`;
+  return gPerS === null
+    ? `done at ${until}`
+    : `${minutesText(time.fromS ?? 0)} to ${until}, ${numberText(time.toG ?? 0, 0)} g, ${numberText(gPerS, 1)} g/s`;
 }
 
 /** "17 g to 272 g, 1:16, 92 °C, grind 22". */

@@ -18,11 +18,17 @@ interface Props<T extends FieldValues, V extends FieldValues> {
   initial: T;
   resolver: Resolver<T, unknown, V>;
   saveWord: string;
-  /** Keeps what was written, with the form it was laid over (null for something new); resolves with what went wrong, or null. */
+  /**
+   * Keeps what was written, with the form it was laid over (null for something new); resolves with what went wrong, or
+   * null.
+   */
   save: (values: V, over: T | null) => Promise<ApiError | null>;
   cancel: () => void;
   children: ReactNode;
-  /** For a change of something kept: what is kept now. What is changed there meanwhile is taken in, or shown where both changed it. */
+  /**
+   * For a change of something kept: what is kept now. What is changed there meanwhile is taken in, or shown where both
+   * changed it.
+   */
   standing?: T;
   /** What a field is called, by its path, where two copies differ; null for what need not be shown. */
   nameOf?: (path: readonly string[]) => string | null;
@@ -36,9 +42,25 @@ const KEPT_WORDS: Readonly<Record<DraftState['kept'], string>> = {
 };
 
 /** The one form pattern: text as typed, checked against the contract, kept as a draft until it is saved. */
-export function Sheet<T extends FieldValues, V extends FieldValues>({ draftKey, title, initial, resolver, saveWord, save, cancel, children, standing, nameOf }: Props<T, V>) {
+export function Sheet<T extends FieldValues, V extends FieldValues>({
+  draftKey,
+  title,
+  initial,
+  resolver,
+  saveWord,
+  save,
+  cancel,
+  children,
+  standing,
+  nameOf,
+}: Props<T, V>) {
   const [first] = useState(() => (standing ? laidOver(standing) : initial));
-  const { form, restored, laid, state, settle, layOver, layAfresh, saved, throwAway, startAfresh } = useDraftedForm(draftKey, title, first, resolver);
+  const { form, restored, laid, state, settle, layOver, layAfresh, saved, throwAway, startAfresh } = useDraftedForm(
+    draftKey,
+    title,
+    first,
+    resolver,
+  );
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const sheet = useRef<HTMLFormElement>(null);
   useHotkeys('mod+enter', () => sheet.current?.requestSubmit(), { enableOnFormTags: true, preventDefault: true });
@@ -54,7 +76,9 @@ export function Sheet<T extends FieldValues, V extends FieldValues>({ draftKey, 
   }, [changedElsewhere, untouched, now]);
 
   const submit = form.handleSubmit(async (values) => {
-    const problem = await saved(() => save(values, (baseOf(form.getValues('laidOver' as Path<T>)) as T | undefined) ?? null));
+    const problem = await saved(() =>
+      save(values, (baseOf(form.getValues('laidOver' as Path<T>)) as T | undefined) ?? null),
+    );
     if (!problem) return;
     for (const { path, message } of problem.fields) form.setError(path as Path<T>, { message });
     form.setError('root', { message: problem.message });
@@ -84,7 +108,9 @@ export function Sheet<T extends FieldValues, V extends FieldValues>({ draftKey, 
               leave={() => setLeft((before) => new Set(before).add(other.device))}
             />
           ))}
-        {changedElsewhere && !untouched && standing && <ChangedElsewhere<T> standing={standing} nameOf={nameOf} lay={layOver} />}
+        {changedElsewhere && !untouched && standing && (
+          <ChangedElsewhere<T> standing={standing} nameOf={nameOf} lay={layOver} />
+        )}
         <Fragment key={laid}>{children}</Fragment>
         {errors.root && (
           <div className="panel-error mb-2" role="alert">

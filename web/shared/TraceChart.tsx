@@ -15,7 +15,9 @@ interface Props {
   height?: number;
 }
 
-/** Weight against time: the plan as a thin line, what was poured as a thick one, with gaps where the scale was silent. */
+/**
+ * Weight against time: the plan as a thin line, what was poured as a thick one, with gaps where the scale was silent.
+ */
 export function TraceChart({ card, trace, nowS, height = 220 }: Props) {
   const [ref, width] = useWidth<HTMLDivElement>();
   const plan = planOf(card);
@@ -23,16 +25,61 @@ export function TraceChart({ card, trace, nowS, height = 220 }: Props) {
   const topG = Math.max(...plan.steps.map((step) => step.toG), ...trace.flat().map(([, g]) => g));
   const stepS = STEPS_S.find((s) => lastS / s <= (width < 420 ? 5 : 9)) ?? 14_400;
   const stepG = STEPS_G.find((g) => topG / g <= 5) ?? 2000;
-  const points = (corners: readonly (readonly [number, number])[]) => corners.map(([s, g]) => ({ s, g: Math.max(0, g) }));
+  const points = (corners: readonly (readonly [number, number])[]) =>
+    corners.map(([s, g]) => ({ s, g: Math.max(0, g) }));
   return (
-    <div ref={ref} className="trace-chart" role="img" aria-label={`Weight against time, to ${Math.round(topG)} grams in ${minutesText(lastS)}; the table of stages gives the numbers.`} style={{ height }}>
+    <div
+      ref={ref}
+      className="trace-chart"
+      role="img"
+      aria-label={`Weight against time, to ${Math.round(topG)} grams in ${minutesText(lastS)}; the table of stages gives the numbers.`}
+      style={{ height }}
+    >
       {width > 0 && (
-        <LineChart width={width} height={height} margin={{ top: 10, right: 12, bottom: 20, left: 4 }} accessibilityLayer={false}>
-          <XAxis dataKey="s" type="number" domain={[0, lastS]} ticks={ticks(lastS, stepS)} tickFormatter={minutesText} label={{ value: 'time', position: 'insideBottom', offset: -12 }} allowDuplicatedCategory={false} />
-          <YAxis dataKey="g" type="number" domain={[0, Math.ceil(topG / stepG) * stepG]} ticks={ticks(Math.ceil(topG / stepG) * stepG, stepG)} width={50} label={{ value: 'grams', angle: -90, position: 'insideLeft', style: { textAnchor: 'middle' } }} />
-          <Line data={points(planLine(plan))} dataKey="g" stroke="var(--sc-soft)" strokeWidth={1.25} strokeDasharray="4 3" dot={false} activeDot={false} isAnimationActive={false} />
+        <LineChart
+          width={width}
+          height={height}
+          margin={{ top: 10, right: 12, bottom: 20, left: 4 }}
+          accessibilityLayer={false}
+        >
+          <XAxis
+            dataKey="s"
+            type="number"
+            domain={[0, lastS]}
+            ticks={ticks(lastS, stepS)}
+            tickFormatter={minutesText}
+            label={{ value: 'time', position: 'insideBottom', offset: -12 }}
+            allowDuplicatedCategory={false}
+          />
+          <YAxis
+            dataKey="g"
+            type="number"
+            domain={[0, Math.ceil(topG / stepG) * stepG]}
+            ticks={ticks(Math.ceil(topG / stepG) * stepG, stepG)}
+            width={50}
+            label={{ value: 'grams', angle: -90, position: 'insideLeft', style: { textAnchor: 'middle' } }}
+          />
+          <Line
+            data={points(planLine(plan))}
+            dataKey="g"
+            stroke="var(--sc-soft)"
+            strokeWidth={1.25}
+            strokeDasharray="4 3"
+            dot={false}
+            activeDot={false}
+            isAnimationActive={false}
+          />
           {thin(trace, [], DRAWN_G).map((run, i) => (
-            <Line key={i} data={points(run)} dataKey="g" stroke="var(--sc-lichen)" strokeWidth={2.5} dot={run.length === 1} activeDot={false} isAnimationActive={false} />
+            <Line
+              key={i}
+              data={points(run)}
+              dataKey="g"
+              stroke="var(--sc-lichen)"
+              strokeWidth={2.5}
+              dot={run.length === 1}
+              activeDot={false}
+              isAnimationActive={false}
+            />
           ))}
           {nowS !== undefined && <ReferenceLine x={nowS} stroke="var(--sc-ember)" strokeWidth={1.5} />}
         </LineChart>

@@ -1,13 +1,27 @@
 import { useDeferredValue, useId, useMemo } from 'react';
 import Form from 'react-bootstrap/Form';
-import { currentWord, findNotes, TRAIT_GROUPS, type Likeness, type Note, type Trait, type TraitGroup } from '../../core/cup/words';
+import {
+  currentWord,
+  findNotes,
+  TRAIT_GROUPS,
+  type Likeness,
+  type Note,
+  type Trait,
+  type TraitGroup,
+} from '../../core/cup/words';
 import { Taps } from './fields';
 import { ReferenceLine } from './ReferenceLine';
 import { sentenceCase } from './format';
 import { useVocabulary } from './useVocabulary';
 
 const MOST = 5;
-const GROUP_LABELS: Readonly<Record<TraitGroup, string>> = { taste: 'Taste', kind: 'Something of a', colour: 'Its colour', state: 'How it was made', feel: 'In the mouth' };
+const GROUP_LABELS: Readonly<Record<TraitGroup, string>> = {
+  taste: 'Taste',
+  kind: 'Something of a',
+  colour: 'Its colour',
+  state: 'How it was made',
+  feel: 'In the mouth',
+};
 
 interface Props {
   likeness: Likeness;
@@ -22,15 +36,31 @@ export function WordFinder({ likeness: { tapped, said }, onChange, onFound }: Pr
   const { vocabulary } = useVocabulary();
   const asked = useDeferredValue(said);
   const found = useMemo(() => findNotes({ tapped, said: asked }, MOST), [tapped, asked]);
-  const tap = (trait: Trait): void => onChange({ said, tapped: tapped.includes(trait) ? tapped.filter((one) => one !== trait) : [...tapped, trait] });
+  const tap = (trait: Trait): void =>
+    onChange({ said, tapped: tapped.includes(trait) ? tapped.filter((one) => one !== trait) : [...tapped, trait] });
   const nameOf = ({ id: noteId, name }: Note): string => currentWord(vocabulary, noteId)?.name ?? name;
   return (
     <div className="word-finder">
       <Form.Label htmlFor={id}>What is it like?</Form.Label>
-      <Form.Control id={id} value={said} dir="auto" maxLength={300} autoComplete="off" placeholder="warm, dusty, like the tin in which …" onChange={(event) => onChange({ said: event.target.value, tapped })} onKeyDown={(event) => event.key === 'Enter' && !event.ctrlKey && !event.metaKey && event.preventDefault()} />
+      <Form.Control
+        id={id}
+        value={said}
+        dir="auto"
+        maxLength={300}
+        autoComplete="off"
+        placeholder="warm, dusty, like the tin in which …"
+        onChange={(event) => onChange({ said: event.target.value, tapped })}
+        onKeyDown={(event) => event.key === 'Enter' && !event.ctrlKey && !event.metaKey && event.preventDefault()}
+      />
       <div className="trait-groups">
         {(Object.keys(TRAIT_GROUPS) as TraitGroup[]).map((group) => (
-          <Taps<Trait> key={group} label={GROUP_LABELS[group]} options={TRAIT_GROUPS[group]} pressed={tapped} onTap={tap} />
+          <Taps<Trait>
+            key={group}
+            label={GROUP_LABELS[group]}
+            options={TRAIT_GROUPS[group]}
+            pressed={tapped}
+            onTap={tap}
+          />
         ))}
       </div>
       <div className="found" aria-live="polite">
@@ -45,7 +75,9 @@ export function WordFinder({ likeness: { tapped, said }, onChange, onFound }: Pr
             ))}
           </ol>
         )}
-        {found.length === 0 && (tapped.length > 0 || asked.trim() !== '') && <p className="quiet">Nothing is like that. Tap what fits, even if only one or two.</p>}
+        {found.length === 0 && (tapped.length > 0 || asked.trim() !== '') && (
+          <p className="quiet">Nothing is like that. Tap what fits, even if only one or two.</p>
+        )}
       </div>
       {found.length > 0 && (
         <dl className="found-words">

@@ -11,27 +11,48 @@ export interface Difference {
 /** What a sheet carries along without showing it: what it was laid over. */
 const CARRIED = new Set(['laidOver', 'revision', 'versionId']);
 
-/** Fields in which two copies of a sheet differ, in the order of the sheet; `nameOf` says what each is called, or null to pass it over. */
-export function differing(here: unknown, there: unknown, nameOf: (path: readonly string[]) => string | null, path: readonly string[] = []): Difference[] {
-  if (isPart(here) && isPart(there)) return [...new Set([...Object.keys(here), ...Object.keys(there)])].filter((name) => path.length > 0 || !CARRIED.has(name)).flatMap((name) => differing(here[name], there[name], nameOf, [...path, name]));
+/**
+ * Fields in which two copies of a sheet differ, in the order of the sheet; `nameOf` says what each is called, or null
+ * to pass it over.
+ */
+export function differing(
+  here: unknown,
+  there: unknown,
+  nameOf: (path: readonly string[]) => string | null,
+  path: readonly string[] = [],
+): Difference[] {
+  if (isPart(here) && isPart(there))
+    return [...new Set([...Object.keys(here), ...Object.keys(there)])]
+      .filter((name) => path.length > 0 || !CARRIED.has(name))
+      .flatMap((name) => differing(here[name], there[name], nameOf, [...path, name]));
   const [hereText, thereText] = [textOf(here), textOf(there)];
   const name = nameOf(path);
   return hereText === thereText || name === null ? [] : [{ path: path.join('.'), name, hereText, thereText }];
 }
 
-const isPart = (value: unknown): value is Record<string, unknown> => typeof value === 'object' && value !== null && !Array.isArray(value);
+const isPart = (value: unknown): value is Record<string, unknown> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
 
 function textOf(value: unknown): string {
   if (Array.isArray(value)) return value.map(textOf).join(', ') || '–';
   if (typeof value === 'boolean') return value ? 'yes' : 'no';
-  if (isPart(value)) return Object.values(value).map(textOf).filter((text) => text !== '–').join(', ') || '–';
+  if (isPart(value))
+    return (
+      Object.values(value)
+        .map(textOf)
+        .filter((text) => text !== '–')
+        .join(', ') || '–'
+    );
   if (typeof value !== 'string' || value === '') return '–';
   return /^\d{4}-\d\d-\d\dT\d\d:\d\d$/.test(value) ? momentText(value) : value;
 }
 
 /** A field's name in words: "waterG" is "water", "restAdviceDays" "rest advice days". */
 export function plainName(part: string): string {
-  return part.replace(/(?<=[a-z])[GCS]$/, '').replaceAll(/(?<=[a-z])[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`).replaceAll('-', ' ');
+  return part
+    .replace(/(?<=[a-z])[GCS]$/, '')
+    .replaceAll(/(?<=[a-z])[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`)
+    .replaceAll('-', ' ');
 }
 
 export const nameOfPath = (path: readonly string[]): string => sentenceCase(path.map(plainName).join(', '));

@@ -36,7 +36,9 @@ function readMirror(storage: Pick<Storage, 'getItem'>, key: string): Mirror | nu
     if (typeof kept !== 'object' || kept === null) return null;
     const { counts, typed } = kept as Partial<Mirror>;
     // Before drafts were counted, what was typed stood there by itself.
-    return typeof counts === 'object' && typeof typed === 'object' ? { counts, typed } : { counts: {}, typed: kept as Typed };
+    return typeof counts === 'object' && typeof typed === 'object'
+      ? { counts, typed }
+      : { counts: {}, typed: kept as Typed };
   } catch {
     return null;
   }
@@ -48,7 +50,12 @@ export function isDrafted(storage: Pick<Storage, 'getItem'>, key: string): boole
 }
 
 /** Puts a sheet that was thrown away or written over back into this browser, as a change later than any it holds. */
-export function putBack(storage: Pick<Storage, 'getItem' | 'setItem'>, key: string, device: string, { counts, typed }: Mirror): void {
+export function putBack(
+  storage: Pick<Storage, 'getItem' | 'setItem'>,
+  key: string,
+  device: string,
+  { counts, typed }: Mirror,
+): void {
   const later = merged(counts, readMirror(storage, key)?.counts ?? {});
   storage.setItem(PREFIX + key, JSON.stringify({ counts: changed(later, device), typed }));
 }
@@ -84,7 +91,9 @@ export class DraftKeeper {
     return this.#mirror;
   }
 
-  /** Asks the server what it holds. Answers with the copy that carries on what this browser holds, where there is one. */
+  /**
+   * Asks the server what it holds. Answers with the copy that carries on what this browser holds, where there is one.
+   */
   async open(): Promise<Typed | null> {
     try {
       const before = this.#mirror;
@@ -115,7 +124,10 @@ export class DraftKeeper {
     this.change(typed);
   }
 
-  /** Sends now what the server may not have yet, for the page may go away; it counts changes, so none need wait for another. */
+  /**
+   * Sends now what the server may not have yet, for the page may go away; it counts changes, so none need wait for
+   * another.
+   */
   flush(): void {
     if (this.#held || this.#mirror === null || this.#state.kept === 'kept') return;
     this.#stop();
@@ -169,8 +181,8 @@ export class DraftKeeper {
   }
 
   /**
-   * The copy that holds all this browser holds and more: its own, or one written on under another name, as after a crash
-   * that took the browser's last writes. Null where there is none, or where two were written on apart.
+   * The copy that holds all this browser holds and more: its own, or one written on under another name, as after a
+   * crash that took the browser's last writes. Null where there is none, or where two were written on apart.
    */
   #carriedOn(drafts: readonly Draft[]): Draft | null {
     const counts = this.#mirror?.counts ?? {};

@@ -16,7 +16,16 @@ interface FieldProps {
 
 function useField(name: string) {
   const { field, fieldState } = useController<FieldValues, Path<FieldValues>>({ name });
-  return { field: field as { value: string; onChange: (value: unknown) => void; onBlur: () => void; ref: React.RefCallback<HTMLElement>; name: string }, problem: fieldState.error?.message };
+  return {
+    field: field as {
+      value: string;
+      onChange: (value: unknown) => void;
+      onBlur: () => void;
+      ref: React.RefCallback<HTMLElement>;
+      name: string;
+    },
+    problem: fieldState.error?.message,
+  };
 }
 
 /** A word of help under a field, which the field is described by. */
@@ -28,7 +37,14 @@ export function Help({ id, help }: { id: string; help: ReactNode }) {
   ) : null;
 }
 
-function Frame({ id, label, help, problem, className, children }: Omit<FieldProps, 'name'> & { id: string; problem: string | undefined; children: ReactNode }) {
+function Frame({
+  id,
+  label,
+  help,
+  problem,
+  className,
+  children,
+}: Omit<FieldProps, 'name'> & { id: string; problem: string | undefined; children: ReactNode }) {
   return (
     <div className={className}>
       <Form.Label htmlFor={id}>{label}</Form.Label>
@@ -57,7 +73,19 @@ interface TextFieldProps extends FieldProps {
 }
 
 /** One line, a date, a number with its unit, or several lines of text. */
-export function TextField({ name, label, help, className, type = 'text', unit, decimal, rows, max, autoFocus, placeholder }: TextFieldProps) {
+export function TextField({
+  name,
+  label,
+  help,
+  className,
+  type = 'text',
+  unit,
+  decimal,
+  rows,
+  max,
+  autoFocus,
+  placeholder,
+}: TextFieldProps) {
   const id = useId();
   const { field, problem } = useField(name);
   const control = (
@@ -90,12 +118,23 @@ export function TextField({ name, label, help, className, type = 'text', unit, d
 }
 
 /** A choice among a few. */
-export function SelectField({ name, label, help, className, options }: FieldProps & { options: readonly { value: string; text: string }[] }) {
+export function SelectField({
+  name,
+  label,
+  help,
+  className,
+  options,
+}: FieldProps & { options: readonly { value: string; text: string }[] }) {
   const id = useId();
   const { field, problem } = useField(name);
   return (
     <Frame {...{ id, label, help, problem, className }}>
-      <Form.Select {...field} id={id} isInvalid={problem !== undefined} aria-describedby={describedBy(id, problem, help)}>
+      <Form.Select
+        {...field}
+        id={id}
+        isInvalid={problem !== undefined}
+        aria-describedby={describedBy(id, problem, help)}
+      >
         {options.map(({ value, text }) => (
           <option key={value} value={value}>
             {text}
@@ -109,7 +148,12 @@ export function SelectField({ name, label, help, className, options }: FieldProp
 const OWN = ' own';
 
 /** A choice among known words, or one of the taster's own. */
-export function OpenSelectField({ name, label, options, ownLabel }: FieldProps & { options: readonly string[]; ownLabel: string }) {
+export function OpenSelectField({
+  name,
+  label,
+  options,
+  ownLabel,
+}: FieldProps & { options: readonly string[]; ownLabel: string }) {
   const id = useId();
   const { field, problem } = useField(name);
   const [own, setOwn] = useState(false);
@@ -213,13 +257,24 @@ interface TapsProps<T extends string> {
 export function Taps<T extends string>({ label, help, options, pressed, onTap }: TapsProps<T>) {
   const id = useId();
   return (
-    <div className="taps" role="group" aria-labelledby={`${id}-label`} aria-describedby={help ? `${id}-help` : undefined}>
+    <div
+      className="taps"
+      role="group"
+      aria-labelledby={`${id}-label`}
+      aria-describedby={help ? `${id}-help` : undefined}
+    >
       <span className="form-label" id={`${id}-label`}>
         {label}
       </span>
       <div>
         {options.map((option) => (
-          <button key={option} type="button" className="btn btn-plain" aria-pressed={pressed.includes(option)} onClick={() => onTap(option)}>
+          <button
+            key={option}
+            type="button"
+            className="btn btn-plain"
+            aria-pressed={pressed.includes(option)}
+            onClick={() => onTap(option)}
+          >
             {option}
           </button>
         ))}
@@ -234,8 +289,11 @@ export function TapsField({ name, label, help, options }: FieldProps & { options
   const { field: kept } = useController<FieldValues, Path<FieldValues>>({ name });
   const value = kept.value as string | string[];
   const tap = (option: string): void => {
-    if (Array.isArray(value)) kept.onChange(value.includes(option) ? value.filter((one) => one !== option) : [...value, option]);
+    if (Array.isArray(value))
+      kept.onChange(value.includes(option) ? value.filter((one) => one !== option) : [...value, option]);
     else kept.onChange(value === option ? '' : option);
   };
-  return <Taps label={label} help={help} options={options} pressed={Array.isArray(value) ? value : [value]} onTap={tap} />;
+  return (
+    <Taps label={label} help={help} options={options} pressed={Array.isArray(value) ? value : [value]} onTap={tap} />
+  );
 }

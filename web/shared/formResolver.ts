@@ -3,8 +3,14 @@ import { toNestErrors } from '@hookform/resolvers';
 import type { z } from 'zod';
 import { fieldProblems } from '../../contract/error';
 
-/** Checks what was typed against the contract: the form's text is turned into values, and the schema judges those. What the sheet was laid over is no part of it. */
-export function typedResolver<Typed extends FieldValues, Schema extends z.ZodType>(toValues: (typed: Typed) => unknown, schema: Schema): Resolver<Typed, unknown, z.output<Schema>> {
+/**
+ * Checks what was typed against the contract: the form's text is turned into values, and the schema judges those. What
+ * the sheet was laid over is no part of it.
+ */
+export function typedResolver<Typed extends FieldValues, Schema extends z.ZodType>(
+  toValues: (typed: Typed) => unknown,
+  schema: Schema,
+): Resolver<Typed, unknown, z.output<Schema>> {
   return ({ laidOver: _, ...typed }, _context, options) => {
     const parsed = schema.safeParse(toValues(typed as unknown as Typed));
     if (parsed.success) return { values: parsed.data, errors: {} };

@@ -35,7 +35,9 @@ const formatters = new Map<string, Intl.NumberFormat>();
 
 function decimals(least: number, most: number): Intl.NumberFormat {
   const key = `${least} ${most}`;
-  const formatter = formatters.get(key) ?? new Intl.NumberFormat(undefined, { minimumFractionDigits: least, maximumFractionDigits: most });
+  const formatter =
+    formatters.get(key) ??
+    new Intl.NumberFormat(undefined, { minimumFractionDigits: least, maximumFractionDigits: most });
   formatters.set(key, formatter);
   return formatter;
 }
@@ -68,8 +70,18 @@ export const SCHOOL_NAMES: Readonly<Record<School, string>> = {
 
 /** The same mark as the other schools would write it: "74 of 100, 3¾ ★, low 4". */
 export function otherSchoolsText(school: School, mark: number): string {
-  const others = SCHOOLS.filter((other) => other !== school && other !== 'composite' && other !== 'sum100' && !(school === 'composite' && other === 'mark10'));
-  const texts = others.map((other) => (other === 'mark10' ? `${markText(other, inOtherSchool(school, mark, other))} of 10` : markText(other, inOtherSchool(school, mark, other))));
+  const others = SCHOOLS.filter(
+    (other) =>
+      other !== school &&
+      other !== 'composite' &&
+      other !== 'sum100' &&
+      !(school === 'composite' && other === 'mark10'),
+  );
+  const texts = others.map((other) =>
+    other === 'mark10'
+      ? `${markText(other, inOtherSchool(school, mark, other))} of 10`
+      : markText(other, inOtherSchool(school, mark, other)),
+  );
   return [`${numberText(likingOf(school, mark), 1)} of 100`, ...texts].join(', ');
 }
 

@@ -3,9 +3,17 @@ import type { Family } from '../../core/cup/words';
 import type { Mirror } from './draftKeeper';
 
 /** How a deletion is taken back. */
-export type Undo = { kind: 'bag'; id: string } | { kind: 'brew'; bagId: string; id: string } | { kind: 'recipe' | 'live' | 'grinder' | 'nag'; id: string }
+export type Undo =
+  | { kind: 'bag'; id: string }
+  | { kind: 'brew'; bagId: string; id: string }
+  | { kind: 'recipe' | 'live' | 'grinder' | 'nag'; id: string }
   /** A word as it was; `forgotten` where it has to be added anew. */
-  | { kind: 'word'; id: string; before: { name: string; family: Family | null; mergedInto: string | null }; forgotten: boolean }
+  | {
+      kind: 'word';
+      id: string;
+      before: { name: string; family: Family | null; mergedInto: string | null };
+      forgotten: boolean;
+    }
   /** A sheet that was thrown away. */
   | { kind: 'draft'; id: string; href: string; mirror: Mirror };
 

@@ -1,8 +1,8 @@
 import { E_CANCELED, Mutex } from 'async-mutex';
 
 /**
- * Changes that go one after another, so that of two quick taps the later arrives later. Once the page is left nothing can
- * wait any more: `leave` starts at once whatever still waits.
+ * Changes that go one after another, so that of two quick taps the later arrives later. Once the page is left nothing
+ * can wait any more: `leave` starts at once whatever still waits.
  */
 export class SerialisedWrites {
   readonly #mutex = new Mutex();

@@ -26,7 +26,9 @@ export function localDateTime(moment = new Date()): string {
   return `${localDate(moment)}T${pad(moment.getHours())}:${pad(moment.getMinutes())}`;
 }
 
-/** The instant, with the offset in force here on that day, of a `datetime-local` value; the text itself when it is none. */
+/**
+ * The instant, with the offset in force here on that day, of a `datetime-local` value; the text itself when it is none.
+ */
 export function instantOf(local: string): string {
   const moment = new Date(local);
   if (Number.isNaN(moment.getTime()) || !/^\d{4}-\d\d-\d\dT\d\d:\d\d$/.test(local)) return local;

@@ -16,11 +16,14 @@ function shaped<T extends FieldValues>(kept: Record<string, unknown> | null, ini
 
 /** The form's own values wherever a draft has none of its own. */
 function fill<T>(initial: T, kept: unknown): T {
-  if (typeof initial === 'string' || typeof initial === 'boolean') return typeof kept === typeof initial ? (kept as T) : initial;
+  if (typeof initial === 'string' || typeof initial === 'boolean')
+    return typeof kept === typeof initial ? (kept as T) : initial;
   if (typeof initial !== 'object' || initial === null || Array.isArray(initial)) return (kept ?? initial) as T;
   const written = (typeof kept === 'object' ? kept : null) as Record<string, unknown> | null;
   const names = new Set([...Object.keys(initial), ...Object.keys(written ?? {})]);
-  return Object.fromEntries([...names].map((name) => [name, fill((initial as Record<string, unknown>)[name], written?.[name])])) as T;
+  return Object.fromEntries(
+    [...names].map((name) => [name, fill((initial as Record<string, unknown>)[name], written?.[name])]),
+  ) as T;
 }
 
 const ONE_AGAIN = 'One sheet again. What stood here before can be brought back.';
@@ -34,7 +37,10 @@ export interface DraftedForm<T extends FieldValues, V> {
   state: DraftState;
   /** Takes in what another device wrote: this is what stands now. */
   settle: (other: Draft, typed: T) => void;
-  /** Lays the sheet anew over what was saved elsewhere meanwhile: this is what stands now, and what of it came from there, in words. */
+  /**
+   * Lays the sheet anew over what was saved elsewhere meanwhile: this is what stands now, and what of it came from
+   * there, in words.
+   */
   layOver: (typed: T, taken: string) => void;
   /** Lays a sheet nobody has written on anew. */
   layAfresh: (typed: T) => void;
@@ -49,7 +55,12 @@ export interface DraftedForm<T extends FieldValues, V> {
  * A form of which every change is kept: in this browser at once and on the server within a second. It is there when the
  * page is opened again, here or at another device.
  */
-export function useDraftedForm<T extends FieldValues, V extends FieldValues>(key: string, title: string, initial: T, resolver: Resolver<T, unknown, V>): DraftedForm<T, V> {
+export function useDraftedForm<T extends FieldValues, V extends FieldValues>(
+  key: string,
+  title: string,
+  initial: T,
+  resolver: Resolver<T, unknown, V>,
+): DraftedForm<T, V> {
   const dispatch = useAppDispatch();
   const [state, setState] = useState<DraftState>({ others: [], kept: 'idle' });
   const [href] = useState(() => location.pathname + location.search);
@@ -61,12 +72,15 @@ export function useDraftedForm<T extends FieldValues, V extends FieldValues>(key
       { title, href },
       {
         load: async () => {
-          const { data } = await dispatch(draftApi.endpoints.drafts.initiate(key, { forceRefetch: true, subscribe: false }));
+          const { data } = await dispatch(
+            draftApi.endpoints.drafts.initiate(key, { forceRefetch: true, subscribe: false }),
+          );
           // Neither an error nor data where two ask at once and the first answer is let go already.
           if (!data) throw new Error('The drafts were not read');
           return data;
         },
-        put: (draft, closing) => dispatch(draftApi.endpoints.keepDraft.initiate({ key, device, draft, closing })).unwrap(),
+        put: (draft, closing) =>
+          dispatch(draftApi.endpoints.keepDraft.initiate({ key, device, draft, closing })).unwrap(),
         drop: (counts) => dispatch(draftApi.endpoints.dropDraft.initiate({ key, device, counts })).unwrap(),
       },
       localStorage,

@@ -3,10 +3,22 @@ import { readings as readingsSchema, type InstrumentKind } from '../../contract/
 
 /** Readings in a row that must agree, and how closely, before a value is settled. */
 const STEADY_READINGS = 6;
-const STEADY_WITHIN: Readonly<Record<InstrumentKind, number>> = { scale: 0.3, thermometer: 0.4, refractometer: 0.03, 'ph-pen': 0.05 };
+const STEADY_WITHIN: Readonly<Record<InstrumentKind, number>> = {
+  scale: 0.3,
+  thermometer: 0.4,
+  refractometer: 0.03,
+  'ph-pen': 0.05,
+};
 
-/** The last value of an instrument that is listened to while `listening`; null before its first. Says when it is steady. */
-export function useInstrument(kind: InstrumentKind, liveId: string | null, listening = true, onSteady?: (value: number) => void): number | null {
+/**
+ * The last value of an instrument that is listened to while `listening`; null before its first. Says when it is steady.
+ */
+export function useInstrument(
+  kind: InstrumentKind,
+  liveId: string | null,
+  listening = true,
+  onSteady?: (value: number) => void,
+): number | null {
   const [value, setValue] = useState<number | null>(null);
   const steady = useEffectEvent((settled: number) => onSteady?.(settled));
   useEffect(() => {

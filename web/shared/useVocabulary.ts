@@ -17,7 +17,11 @@ function householdOf(words: Words): Household {
   const known = made.get(words);
   if (known) return known;
   const vocabulary = vocabularyOf(words.own);
-  const household = { vocabulary, uses: words.uses, suggest: suggester(vocabulary, new Map(Object.entries(words.uses))) };
+  const household = {
+    vocabulary,
+    uses: words.uses,
+    suggest: suggester(vocabulary, new Map(Object.entries(words.uses))),
+  };
   made.set(words, household);
   return household;
 }

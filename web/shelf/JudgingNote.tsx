@@ -14,7 +14,8 @@ export function JudgingNote({ judging: { waiting, of, trouble } }: { judging: Ju
   if (trouble !== null) {
     return (
       <p className="panel-error" role="alert">
-        {trouble} It is tried again by itself; until then the shelf shows what was known before. Closing other programs may help.
+        {trouble} It is tried again by itself; until then the shelf shows what was known before. Closing other programs
+        may help.
       </p>
     );
   }

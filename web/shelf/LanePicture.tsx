@@ -10,9 +10,25 @@ const RISE = 38;
 const FLOOR = 0.02;
 
 /** One bag on the calendar: roast, freezer, brews, and its likely window as a ridge rising out of the lane. */
-export function LanePicture({ lane, today, ridgeFrom, scale }: { lane: Lane; today: string; ridgeFrom: string; scale: DateScale }) {
+export function LanePicture({
+  lane,
+  today,
+  ridgeFrom,
+  scale,
+}: {
+  lane: Lane;
+  today: string;
+  ridgeFrom: string;
+  scale: DateScale;
+}) {
   const points = lane.ridge.map((p, i) => ({ date: addDays(ridgeFrom, i), p })).filter(({ date }) => scale.shows(date));
-  const path = (share: number): string => points.map(({ date, p }, i) => `${i === 0 ? 'M' : 'L'}${scale.x(date).toFixed(1)} ${(BASE - (p < FLOOR ? 0 : p) * RISE * share).toFixed(1)}`).join(' ');
+  const path = (share: number): string =>
+    points
+      .map(
+        ({ date, p }, i) =>
+          `${i === 0 ? 'M' : 'L'}${scale.x(date).toFixed(1)} ${(BASE - (p < FLOOR ? 0 : p) * RISE * share).toFixed(1)}`,
+      )
+      .join(' ');
   const first = points[0];
   const last = points.at(-1);
   const start = lane.roastedOn > scale.from ? scale.x(lane.roastedOn) : 0;
@@ -41,7 +57,14 @@ export function LanePicture({ lane, today, ridgeFrom, scale }: { lane: Lane; tod
       {lane.brews
         .filter(({ on }) => scale.shows(on))
         .map(({ on, faulted }, i) => (
-          <line key={i} className={faulted ? 'tick faulted' : 'tick'} x1={scale.x(on)} x2={scale.x(on)} y1={BASE - 5} y2={BASE + 5} />
+          <line
+            key={i}
+            className={faulted ? 'tick faulted' : 'tick'}
+            x1={scale.x(on)}
+            x2={scale.x(on)}
+            y1={BASE - 5}
+            y2={BASE + 5}
+          />
         ))}
       <line className="today" x1={scale.x(today)} x2={scale.x(today)} y1={0} y2={HEIGHT} />
     </svg>
@@ -58,5 +81,13 @@ function FrozenSpan({ span, scale }: { span: { from: string; to: string | null }
 /** The days more likely than not at their best, as a stroke along the ground. */
 function WindowLine({ window, scale }: { window: { from: string; to: string }; scale: DateScale }) {
   if (window.from > scale.to || window.to < scale.from) return null;
-  return <line className="window" x1={window.from < scale.from ? 0 : scale.x(window.from)} x2={window.to > scale.to ? scale.width : scale.x(window.to)} y1={BASE} y2={BASE} />;
+  return (
+    <line
+      className="window"
+      x1={window.from < scale.from ? 0 : scale.x(window.from)}
+      x2={window.to > scale.to ? scale.width : scale.x(window.to)}
+      y1={BASE}
+      y2={BASE}
+    />
+  );
 }

@@ -36,8 +36,16 @@ export function Lanes({ shelf }: { shelf: Shelf }) {
 
 function LaneLink({ lane, shelf, scale }: { lane: Lane; shelf: Shelf; scale: DateScale }) {
   const { id, name, roaster, restDay, judged, state, cupsLeft, gramsLeft, frozen, roastAssumed, finishedOn } = lane;
-  const where = [`day ${restDay}${roastAssumed ? ' (assumed)' : ''}${frozen ? ', frozen' : ''}`, judged === 'earlier' ? 'being judged anew' : '', roaster].filter(Boolean).join(' · ');
-  const left = finishedOn ? `finished ${dateText(finishedOn, shelf.today)}` : `${numberText(gramsLeft, 0)} g, ${cupsLeft} ${cupsLeft === 1 ? 'cup' : 'cups'}`;
+  const where = [
+    `day ${restDay}${roastAssumed ? ' (assumed)' : ''}${frozen ? ', frozen' : ''}`,
+    judged === 'earlier' ? 'being judged anew' : '',
+    roaster,
+  ]
+    .filter(Boolean)
+    .join(' · ');
+  const left = finishedOn
+    ? `finished ${dateText(finishedOn, shelf.today)}`
+    : `${numberText(gramsLeft, 0)} g, ${cupsLeft} ${cupsLeft === 1 ? 'cup' : 'cups'}`;
   return (
     <Link className="lane" to={`/bags/${id}`} title={lane.verdict}>
       <span className="lane-text">
@@ -54,7 +62,9 @@ function LaneLink({ lane, shelf, scale }: { lane: Lane; shelf: Shelf; scale: Dat
 function Axis({ today, scale }: { today: string; scale: DateScale }) {
   const days = daysBetween(scale.from, scale.to);
   // Mondays, as far from today as the word needs.
-  const mondays = Array.from({ length: days + 1 }, (_, i) => addDays(scale.from, i)).filter((date) => new Date(`${date}T12:00:00Z`).getUTCDay() === 1);
+  const mondays = Array.from({ length: days + 1 }, (_, i) => addDays(scale.from, i)).filter(
+    (date) => new Date(`${date}T12:00:00Z`).getUTCDay() === 1,
+  );
   const step = scale.width / (days / 7) < 56 ? 2 : 1;
   return (
     <svg aria-hidden="true">

@@ -3,7 +3,10 @@ import type { Shelf } from '../../contract/shelf';
 import { OnBench } from './OnBench';
 
 const NOTHING = { headline: 'Nothing needs brewing today.', reason: 'What is on the shelf is frozen or used up.' };
-const NOT_JUDGED = { headline: 'Which bag today is not known yet.', reason: 'The bags are being judged; the first are there in a moment. Any of them can be opened meanwhile.' };
+const NOT_JUDGED = {
+  headline: 'Which bag today is not known yet.',
+  reason: 'The bags are being judged; the first are there in a moment. Any of them can be opened meanwhile.',
+};
 
 /** The decision at the kettle: which bag, with what, why; and which to leave alone. */
 export function Morning({ shelf: { pick, telling, leaveAlone, bench, lanes } }: { shelf: Shelf }) {

@@ -34,6 +34,7 @@ function said({ dueAt, over, end, kind }: Brew, now: number): string {
   const moment = new Date(dueAt);
   const [on, today] = [localDate(moment), localDate(new Date(now))];
   const when = `${on === today ? 'today' : weekdayText(on)} at ${clock.format(moment)}`;
-  if (dueAt <= now) return kind === 'cold steep' ? `since ${when}: strain it and keep it in the refrigerator.` : `since ${when}.`;
+  if (dueAt <= now)
+    return kind === 'cold steep' ? `since ${when}: strain it and keep it in the refrigerator.` : `since ${when}.`;
   return `is on the bench, due ${when}.`;
 }

@@ -25,9 +25,9 @@ export function ShelfPage() {
   useHotkeys('a', () => pick && void navigate(`/bags/${pick.bagId}/brew?again=last`), { preventDefault: true }, [pick]);
   useHotkeys('b', () => pick && void navigate(`/bags/${pick.bagId}/brew`), { preventDefault: true }, [pick]);
 
-  if (!shelf) return error ? <ProblemNote error={error} retry={() => void refetch()} /> : <Wait what="Reading the shelf" />;
-  const other =
-    finished === 'yes' ? <Link to="/">Bags in use</Link> : <Link to="/?finished=yes">Finished bags</Link>;
+  if (!shelf)
+    return error ? <ProblemNote error={error} retry={() => void refetch()} /> : <Wait what="Reading the shelf" />;
+  const other = finished === 'yes' ? <Link to="/">Bags in use</Link> : <Link to="/?finished=yes">Finished bags</Link>;
 
   if (shelf.lanes.length === 0) {
     return (

@@ -12,5 +12,11 @@ export interface DateScale {
 
 export function dateScale({ from, to }: { from: string; to: string }, width: number): DateScale {
   const perDay = width / (daysBetween(from, to) + 1);
-  return { from, to, width, x: (date) => (daysBetween(from, date) + 0.5) * perDay, shows: (date) => date >= from && date <= to };
+  return {
+    from,
+    to,
+    width,
+    x: (date) => (daysBetween(from, date) + 0.5) * perDay,
+    shows: (date) => date >= from && date <= to,
+  };
 }

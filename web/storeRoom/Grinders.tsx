@@ -21,7 +21,9 @@ export function Grinders() {
   return (
     <fieldset>
       <legend>Grinders</legend>
-      <p className="quiet small">A setting means something on its own grinder only, and not across a change of burrs.</p>
+      <p className="quiet small">
+        A setting means something on its own grinder only, and not across a change of burrs.
+      </p>
       <ul className="effects">
         {grinders.map((grinder) => (
           <GrinderLine key={grinder.id} grinder={grinder} />
@@ -34,7 +36,14 @@ export function Grinders() {
           void add();
         }}
       >
-        <Form.Control aria-label="Name of a grinder" placeholder="Hand grinder" value={name} maxLength={60} autoComplete="off" onChange={(event) => setName(event.target.value)} />
+        <Form.Control
+          aria-label="Name of a grinder"
+          placeholder="Hand grinder"
+          value={name}
+          maxLength={60}
+          autoComplete="off"
+          onChange={(event) => setName(event.target.value)}
+        />
         <Button type="submit" variant="plain" disabled={name.trim() === ''}>
           Add
         </Button>
@@ -50,21 +59,45 @@ function GrinderLine({ grinder }: { grinder: Grinder }) {
   const dispatch = useAppDispatch();
   const today = useToday();
   const burrs = async (burrChanges: Grinder['burrChanges']): Promise<void> => {
-    const { error } = await changeGrinder({ id: grinder.id, change: { burrChanges }, was: { burrChanges: grinder.burrChanges } });
+    const { error } = await changeGrinder({
+      id: grinder.id,
+      change: { burrChanges },
+      was: { burrChanges: grinder.burrChanges },
+    });
     const problem = problemOf(error);
     if (problem) dispatch(noticed({ text: problem.message }));
   };
   const remove = async (): Promise<void> => {
     const { error } = await removeGrinder(grinder.id);
     const problem = problemOf(error);
-    dispatch(noticed(problem ? { text: problem.message } : { text: `${grinder.name} is deleted.`, undo: { kind: 'grinder', id: grinder.id } }));
+    dispatch(
+      noticed(
+        problem
+          ? { text: problem.message }
+          : { text: `${grinder.name} is deleted.`, undo: { kind: 'grinder', id: grinder.id } },
+      ),
+    );
   };
   const changedToday = grinder.burrChanges.some(({ on }) => on === today);
   return (
     <li>
       <strong>{grinder.name}</strong>
-      <div className="quiet small">{grinder.burrChanges.length === 0 ? 'The burrs it came with.' : `New burrs on ${grinder.burrChanges.map(({ on }) => dateText(on, today)).join(', ')}.`}</div>
-      <Button variant="bare" className="px-0 me-3" onClick={() => void burrs(changedToday ? grinder.burrChanges.filter(({ on }) => on !== today) : [...grinder.burrChanges, { on: today, note: '' }])}>
+      <div className="quiet small">
+        {grinder.burrChanges.length === 0
+          ? 'The burrs it came with.'
+          : `New burrs on ${grinder.burrChanges.map(({ on }) => dateText(on, today)).join(', ')}.`}
+      </div>
+      <Button
+        variant="bare"
+        className="px-0 me-3"
+        onClick={() =>
+          void burrs(
+            changedToday
+              ? grinder.burrChanges.filter(({ on }) => on !== today)
+              : [...grinder.burrChanges, { on: today, note: '' }],
+          )
+        }
+      >
         {changedToday ? 'No new burrs today after all' : 'New burrs today'}
       </Button>
       <Button variant="bare" className="px-0" onClick={() => void remove()}>

@@ -11,9 +11,12 @@ interface Props {
   change: (change: SettingsChange) => void;
 }
 
-/** How the household scores: the school a new bag begins with, what levels are given for, and whether the sheet coaches. */
+/**
+ * How the household scores: the school a new bag begins with, what levels are given for, and whether the sheet coaches.
+ */
 export function Scoring({ settings, change }: Props) {
-  const set = (levelAttributes: LevelAttribute[]): void => change({ levelAttributes, was: { levelAttributes: settings.levelAttributes } });
+  const set = (levelAttributes: LevelAttribute[]): void =>
+    change({ levelAttributes, was: { levelAttributes: settings.levelAttributes } });
   const all = settings.levelAttributes;
   const move = (i: number, by: 1 | -1): void => {
     const [one, other] = [all[i], all[i + by]];
@@ -23,31 +26,63 @@ export function Scoring({ settings, change }: Props) {
     <fieldset>
       <legend>How you score</legend>
       <Form.Label htmlFor="household-school">A new bag is scored as</Form.Label>
-      <Form.Select id="household-school" value={settings.school} onChange={(event) => change({ school: event.target.value as School, was: { school: settings.school } })}>
+      <Form.Select
+        id="household-school"
+        value={settings.school}
+        onChange={(event) => change({ school: event.target.value as School, was: { school: settings.school } })}
+      >
         {SCHOOLS.map((school) => (
           <option key={school} value={school}>
             {SCHOOL_NAMES[school]}
           </option>
         ))}
       </Form.Select>
-      <p className="quiet small mt-1">Each bag keeps its own; all are put on one scale of 100 for the judgement, and every sheet shows what a mark is in the others.</p>
-      <Form.Check type="switch" id="coaching" label="Walk me through each cup" checked={settings.coaching === true} onChange={() => change({ coaching: settings.coaching !== true })} />
+      <p className="quiet small mt-1">
+        Each bag keeps its own; all are put on one scale of 100 for the judgement, and every sheet shows what a mark is
+        in the others.
+      </p>
+      <Form.Check
+        type="switch"
+        id="coaching"
+        label="Walk me through each cup"
+        checked={settings.coaching === true}
+        onChange={() => change({ coaching: settings.coaching !== true })}
+      />
       <details className="mt-2">
         <summary>What levels are given for ({all.filter(({ shown }) => shown).length} asked)</summary>
         <ul className="attribute-list">
           {all.map(({ id, name, shown }, i) => (
             <li key={id}>
-              <Form.Check type="checkbox" id={`attribute-${id}`} label={sentenceCase(name)} checked={shown} onChange={() => set(all.map((one) => (one.id === id ? { ...one, shown: !shown } : one)))} />
-              <Button variant="bare" aria-label={`${sentenceCase(name)}: up`} disabled={i === 0} onClick={() => move(i, -1)}>
+              <Form.Check
+                type="checkbox"
+                id={`attribute-${id}`}
+                label={sentenceCase(name)}
+                checked={shown}
+                onChange={() => set(all.map((one) => (one.id === id ? { ...one, shown: !shown } : one)))}
+              />
+              <Button
+                variant="bare"
+                aria-label={`${sentenceCase(name)}: up`}
+                disabled={i === 0}
+                onClick={() => move(i, -1)}
+              >
                 ↑
               </Button>
-              <Button variant="bare" aria-label={`${sentenceCase(name)}: down`} disabled={i === all.length - 1} onClick={() => move(i, 1)}>
+              <Button
+                variant="bare"
+                aria-label={`${sentenceCase(name)}: down`}
+                disabled={i === all.length - 1}
+                onClick={() => move(i, 1)}
+              >
                 ↓
               </Button>
             </li>
           ))}
         </ul>
-        <AddAttribute taken={all.map(({ name }) => name)} add={(name) => set([...all, { id: offered(name) ?? `own-${nanoid(8)}`, name, shown: true }])} />
+        <AddAttribute
+          taken={all.map(({ name }) => name)}
+          add={(name) => set([...all, { id: offered(name) ?? `own-${nanoid(8)}`, name, shown: true }])}
+        />
       </details>
     </fieldset>
   );
@@ -73,7 +108,14 @@ function AddAttribute({ taken, add }: { taken: readonly string[]; add: (name: st
     <form className="d-flex gap-2 align-items-end" onSubmit={submit}>
       <div className="flex-fill">
         <Form.Label htmlFor="new-attribute">Another of your own</Form.Label>
-        <Form.Control id="new-attribute" value={name} maxLength={30} autoComplete="off" list="more-attributes" onChange={(event) => setName(event.target.value)} />
+        <Form.Control
+          id="new-attribute"
+          value={name}
+          maxLength={30}
+          autoComplete="off"
+          list="more-attributes"
+          onChange={(event) => setName(event.target.value)}
+        />
         <datalist id="more-attributes">
           {MORE_LEVEL_ATTRIBUTES.filter((one) => !taken.some((name) => name.toLowerCase() === one)).map((one) => (
             <option key={one} value={sentenceCase(one)} />

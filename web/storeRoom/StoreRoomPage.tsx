@@ -18,7 +18,8 @@ export function StoreRoomPage() {
   const { data: settings, error, refetch } = api.useSettingsQuery(undefined);
   const change = useChange();
   usePageTitle('Store room');
-  if (!settings) return error ? <ProblemNote error={error} retry={() => void refetch()} /> : <Wait what="Reading the store room" />;
+  if (!settings)
+    return error ? <ProblemNote error={error} retry={() => void refetch()} /> : <Wait what="Reading the store room" />;
   return (
     <>
       <h1>Store room</h1>
@@ -59,7 +60,10 @@ function SignedIn() {
   return (
     <fieldset>
       <legend>Signed in</legend>
-      <p className="quiet small">Other machines on the network reach this household with its passphrase. This browser stays signed in for thirty days.</p>
+      <p className="quiet small">
+        Other machines on the network reach this household with its passphrase. This browser stays signed in for thirty
+        days.
+      </p>
       <Button variant="plain" onClick={() => void signOut(undefined).then(() => location.assign(SIGN_IN))}>
         Sign out
       </Button>
@@ -73,17 +77,35 @@ function Brewers({ settings }: { settings: Settings }) {
   const own = brewers?.filter((brewer) => !BREWERS.some((kind) => kind === brewer)) ?? [];
   const toggle = (brewer: string): void => {
     const all = brewers ?? [...BREWERS];
-    change({ brewers: all.includes(brewer) ? all.filter((one) => one !== brewer) : [...all, brewer], was: { brewers } });
+    change({
+      brewers: all.includes(brewer) ? all.filter((one) => one !== brewer) : [...all, brewer],
+      was: { brewers },
+    });
   };
   return (
     <fieldset>
       <legend>Brewers at hand</legend>
-      <p className="quiet small">The next brew is proposed only with these, and with each bag’s own reference brewer.</p>
-      <Form.Check type="switch" id="any-brewer" label="Whatever was used before" checked={brewers === null} onChange={() => change({ brewers: brewers === null ? [...BREWERS] : null, was: { brewers } })} />
+      <p className="quiet small">
+        The next brew is proposed only with these, and with each bag’s own reference brewer.
+      </p>
+      <Form.Check
+        type="switch"
+        id="any-brewer"
+        label="Whatever was used before"
+        checked={brewers === null}
+        onChange={() => change({ brewers: brewers === null ? [...BREWERS] : null, was: { brewers } })}
+      />
       {brewers !== null && (
         <div className="check-list">
           {[...BREWERS, ...own].map((brewer) => (
-            <Form.Check key={brewer} type="checkbox" id={`brewer-${brewer}`} label={sentenceCase(brewer)} checked={brewers.includes(brewer)} onChange={() => toggle(brewer)} />
+            <Form.Check
+              key={brewer}
+              type="checkbox"
+              id={`brewer-${brewer}`}
+              label={sentenceCase(brewer)}
+              checked={brewers.includes(brewer)}
+              onChange={() => toggle(brewer)}
+            />
           ))}
         </div>
       )}
@@ -96,8 +118,17 @@ function Advice({ settings }: { settings: Settings }) {
   return (
     <fieldset>
       <legend>What to brew next</legend>
-      <Form.Check type="switch" id="one-change" label="One change at a time" checked={settings.oneChange} onChange={() => change({ oneChange: !settings.oneChange, was: { oneChange: settings.oneChange } })} />
-      <p className="quiet small">On: a proposal changes at most one setting from the last brew. Off: it may change two at once; when the cup then differs, nobody can say which of them it was.</p>
+      <Form.Check
+        type="switch"
+        id="one-change"
+        label="One change at a time"
+        checked={settings.oneChange}
+        onChange={() => change({ oneChange: !settings.oneChange, was: { oneChange: settings.oneChange } })}
+      />
+      <p className="quiet small">
+        On: a proposal changes at most one setting from the last brew. Off: it may change two at once; when the cup then
+        differs, nobody can say which of them it was.
+      </p>
     </fieldset>
   );
 }

@@ -40,7 +40,12 @@ function Find({ nag }: { nag: Nagging | null }) {
     }
     const { error } = await endNag({ brewId: nag.brewId, word });
     if (error) return void dispatch(noticed({ text: problemOf(error)?.message ?? '' }));
-    dispatch(noticed({ text: word === null ? 'It nags no more.' : `“${word}” stands in that cup now.`, undo: { kind: 'nag', id: nag.brewId } }));
+    dispatch(
+      noticed({
+        text: word === null ? 'It nags no more.' : `“${word}” stands in that cup now.`,
+        undo: { kind: 'nag', id: nag.brewId },
+      }),
+    );
     void navigate('/');
   };
   return (

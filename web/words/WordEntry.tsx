@@ -33,7 +33,10 @@ export function WordEntry({ word, cups }: { word: Word; cups: number }) {
         {into && <div>Merged into {into.name}: every cup says that now.</div>}
         {note ? (
           <>
-            {note.like} <span className="quiet">{WHERE[note.where]}; near {near.join(', ')}.</span>
+            {note.like}{' '}
+            <span className="quiet">
+              {WHERE[note.where]}; near {near.join(', ')}.
+            </span>
             {note.also.length > 0 && <span className="quiet"> Also: {note.also.join(', ')}.</span>}
             <ReferenceLine note={note} />
           </>
@@ -56,11 +59,22 @@ function WordMenu({ word, cups, onDo }: { word: Word; cups: number; onDo: (what:
   const undo = { kind: 'word', id, before: { name, family, mergedInto }, forgotten: false } as const;
   const alone = async (): Promise<void> => {
     const { error } = await mergeWord({ id, into: null });
-    dispatch(noticed(error ? { text: problemOf(error)?.message ?? '' } : { text: `${name} stands for itself again.`, undo }));
+    dispatch(
+      noticed(error ? { text: problemOf(error)?.message ?? '' } : { text: `${name} stands for itself again.`, undo }),
+    );
   };
   const remove = async (): Promise<void> => {
     const { error } = await removeWord(id);
-    dispatch(noticed(error ? { text: problemOf(error)?.message ?? '' } : { text: note ? `It is ${note.name} again.` : `${name} is forgotten.`, undo: { ...undo, forgotten: note === null } }));
+    dispatch(
+      noticed(
+        error
+          ? { text: problemOf(error)?.message ?? '' }
+          : {
+              text: note ? `It is ${note.name} again.` : `${name} is forgotten.`,
+              undo: { ...undo, forgotten: note === null },
+            },
+      ),
+    );
   };
   return (
     <Dropdown align="end">
@@ -69,8 +83,14 @@ function WordMenu({ word, cups, onDo }: { word: Word; cups: number; onDo: (what:
       </Dropdown.Toggle>
       <Dropdown.Menu>
         <Dropdown.Item onClick={() => onDo('rename')}>Rename</Dropdown.Item>
-        {mergedInto === null ? <Dropdown.Item onClick={() => onDo('merge')}>Merge into another</Dropdown.Item> : <Dropdown.Item onClick={() => void alone()}>Let it stand for itself</Dropdown.Item>}
-        {note && note.name !== name && <Dropdown.Item onClick={() => void remove()}>Call it {note.name} again</Dropdown.Item>}
+        {mergedInto === null ? (
+          <Dropdown.Item onClick={() => onDo('merge')}>Merge into another</Dropdown.Item>
+        ) : (
+          <Dropdown.Item onClick={() => void alone()}>Let it stand for itself</Dropdown.Item>
+        )}
+        {note && note.name !== name && (
+          <Dropdown.Item onClick={() => void remove()}>Call it {note.name} again</Dropdown.Item>
+        )}
         {!note && cups === 0 && <Dropdown.Item onClick={() => void remove()}>Forget it</Dropdown.Item>}
       </Dropdown.Menu>
     </Dropdown>

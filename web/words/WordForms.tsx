@@ -15,7 +15,8 @@ interface Props {
   done: () => void;
 }
 
-const undoOf = ({ id, name, family, mergedInto }: Word) => ({ kind: 'word', id, before: { name, family, mergedInto }, forgotten: false }) as const;
+const undoOf = ({ id, name, family, mergedInto }: Word) =>
+  ({ kind: 'word', id, before: { name, family, mergedInto }, forgotten: false }) as const;
 
 /** Another name, and for a word of one's own its family. */
 export function RenameForm({ word, done }: Props) {
@@ -34,12 +35,24 @@ export function RenameForm({ word, done }: Props) {
     <form className="fields mt-2" onSubmit={(event) => void submit(event)}>
       <div>
         <Form.Label htmlFor={`rename-${word.id}`}>New name</Form.Label>
-        <Form.Control id={`rename-${word.id}`} value={name} maxLength={WORD_MAX} dir="auto" autoFocus autoComplete="off" onChange={(event) => setName(event.target.value)} />
+        <Form.Control
+          id={`rename-${word.id}`}
+          value={name}
+          maxLength={WORD_MAX}
+          dir="auto"
+          autoFocus
+          autoComplete="off"
+          onChange={(event) => setName(event.target.value)}
+        />
       </div>
       {!word.note && (
         <div>
           <Form.Label htmlFor={`family-${word.id}`}>Family</Form.Label>
-          <Form.Select id={`family-${word.id}`} value={family} onChange={(event) => setFamily(event.target.value as Family | '')}>
+          <Form.Select
+            id={`family-${word.id}`}
+            value={family}
+            onChange={(event) => setFamily(event.target.value as Family | '')}
+          >
             <option value="">None</option>
             {FAMILIES.map((one) => (
               <option key={one} value={one}>
@@ -73,19 +86,43 @@ export function MergeForm({ word, done }: Props) {
     <form className="fields mt-2" onSubmit={(event) => void submit(event)}>
       <div>
         <Form.Label htmlFor={`merge-${word.id}`}>Merge into</Form.Label>
-        <Form.Control id={`merge-${word.id}`} value={text} list={`words-for-${word.id}`} autoFocus autoComplete="off" onChange={(event) => setText(event.target.value)} />
+        <Form.Control
+          id={`merge-${word.id}`}
+          value={text}
+          list={`words-for-${word.id}`}
+          autoFocus
+          autoComplete="off"
+          onChange={(event) => setText(event.target.value)}
+        />
         <datalist id={`words-for-${word.id}`}>
           {suggest(text).map((one) => (
             <option key={one.word.id} value={one.word.name} />
           ))}
         </datalist>
       </div>
-      <Actions {...{ problem: problemOf(error)?.message ?? (text !== '' && !target ? 'Choose a word that is there.' : undefined), isLoading: isLoading || !target, done }} word="Merge" />
+      <Actions
+        {...{
+          problem: problemOf(error)?.message ?? (text !== '' && !target ? 'Choose a word that is there.' : undefined),
+          isLoading: isLoading || !target,
+          done,
+        }}
+        word="Merge"
+      />
     </form>
   );
 }
 
-function Actions({ problem, isLoading, done, word }: { problem: string | undefined; isLoading: boolean; done: () => void; word: string }) {
+function Actions({
+  problem,
+  isLoading,
+  done,
+  word,
+}: {
+  problem: string | undefined;
+  isLoading: boolean;
+  done: () => void;
+  word: string;
+}) {
   return (
     <div className="wide d-flex flex-wrap gap-2 align-items-center">
       <Button type="submit" disabled={isLoading}>

@@ -29,7 +29,10 @@ export function WordsPage() {
   const found = useMemo(() => suggest(asked, MOST_FOUND).map(({ word }) => word), [suggest, asked]);
   usePageTitle('Words');
   const own = vocabulary.words.filter(({ note }) => note === null);
-  const familyOf = (family: Family): Word[] => vocabulary.words.filter(({ note, mergedInto, family: one }) => note !== null && mergedInto === null && one === family);
+  const familyOf = (family: Family): Word[] =>
+    vocabulary.words.filter(
+      ({ note, mergedInto, family: one }) => note !== null && mergedInto === null && one === family,
+    );
   const cups = useMemo(() => cupsByWord(vocabulary, uses), [vocabulary, uses]);
   const [all, setAll] = useState(false);
   const entries = (words: readonly Word[]) => (
@@ -43,11 +46,21 @@ export function WordsPage() {
     <>
       <h1>Words</h1>
       <p className="quiet">
-        {vocabulary.words.length} words, {own.length} of them your own. Rename or merge one and every old cup follows. Is one on the tip of the tongue? <Link className="text-decoration-underline" to="/words/find">Find it by what it is like.</Link>
+        {vocabulary.words.length} words, {own.length} of them your own. Rename or merge one and every old cup follows.
+        Is one on the tip of the tongue?{' '}
+        <Link className="text-decoration-underline" to="/words/find">
+          Find it by what it is like.
+        </Link>
       </p>
       <div className="mb-3" style={{ maxWidth: '26rem' }}>
         <Form.Label htmlFor="word-search">Look a word up</Form.Label>
-        <Form.Control id="word-search" value={text} autoComplete="off" placeholder="rasp, treacle, rubarb …" onChange={(event) => setText(event.target.value)} />
+        <Form.Control
+          id="word-search"
+          value={text}
+          autoComplete="off"
+          placeholder="rasp, treacle, rubarb …"
+          onChange={(event) => setText(event.target.value)}
+        />
       </div>
       {asked.trim() !== '' ? (
         found.length > 0 ? (
@@ -59,7 +72,13 @@ export function WordsPage() {
         <>
           <section>
             <h2>Your own</h2>
-            {own.length > 0 ? entries(all ? own : own.slice(0, MOST_OWN)) : <p className="quiet">None yet. Type any word at a cup, with a comma after it, and it stands here for good.</p>}
+            {own.length > 0 ? (
+              entries(all ? own : own.slice(0, MOST_OWN))
+            ) : (
+              <p className="quiet">
+                None yet. Type any word at a cup, with a comma after it, and it stands here for good.
+              </p>
+            )}
             {!all && own.length > MOST_OWN && (
               <button type="button" className="btn btn-plain" onClick={() => setAll(true)}>
                 Show all {own.length}

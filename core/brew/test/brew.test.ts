@@ -6,11 +6,15 @@ import { celsius, clamp, fahrenheit, roundTo } from '../units';
 describe('units', () => {
   it('turns degrees both ways', () => {
     expect(fahrenheit(94)).toBeCloseTo(201.2, 9);
-    fc.assert(fc.property(fc.double({ min: -50, max: 150, noNaN: true }), (c) => Math.abs(celsius(fahrenheit(c)) - c) < 1e-9));
+    fc.assert(
+      fc.property(fc.double({ min: -50, max: 150, noNaN: true }), (c) => Math.abs(celsius(fahrenheit(c)) - c) < 1e-9),
+    );
   });
 
   it('rounds halves away from zero, without binary drift or a negative zero', () => {
-    expect([roundTo(1.005, 2), roundTo(-1.005, 2), roundTo(2.5, 0), roundTo(8.449999, 1)]).toEqual([1.01, -1.01, 3, 8.4]);
+    expect([roundTo(1.005, 2), roundTo(-1.005, 2), roundTo(2.5, 0), roundTo(8.449999, 1)]).toEqual([
+      1.01, -1.01, 3, 8.4,
+    ]);
     expect(Object.is(roundTo(-0.0001, 2), 0)).toBe(true);
   });
 
@@ -21,7 +25,13 @@ describe('units', () => {
 
 describe('ratio', () => {
   it('and the water for it undo each other, to the gram', () => {
-    fc.assert(fc.property(fc.integer({ min: 5, max: 60 }), fc.integer({ min: 20, max: 1000 }), (dose, water) => waterFor(dose, ratio(water, dose)) === water));
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 5, max: 60 }),
+        fc.integer({ min: 20, max: 1000 }),
+        (dose, water) => waterFor(dose, ratio(water, dose)) === water,
+      ),
+    );
   });
 
   it('leaves what the grounds hold back out of the cup', () => {

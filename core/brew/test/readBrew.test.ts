@@ -2,16 +2,35 @@ import { describe, expect, it } from 'vitest';
 import { adviseChange, estimatedBeverageG, kindOf, readBrew, type Measurements } from '..';
 
 const brew = (differently: Partial<Measurements>): Measurements => ({
-  ...{ kind: 'cone', band: { fromS: 165, toS: 195 }, doseG: 17, waterG: 272, waterC: 92, drainS: 180, tdsPercent: null, beverageG: null, tastes: [], fault: false },
+  ...{
+    kind: 'cone',
+    band: { fromS: 165, toS: 195 },
+    doseG: 17,
+    waterG: 272,
+    waterC: 92,
+    drainS: 180,
+    tdsPercent: null,
+    beverageG: null,
+    tastes: [],
+    fault: false,
+  },
   ...differently,
 });
 
 describe('a brew read', () => {
   it('takes the weighed beverage before the estimate, and all of a shot', () => {
     expect(readBrew(brew({})).beverage).toBe(238);
-    expect([estimatedBeverageG('cone', 240, 15), estimatedBeverageG('espresso', 40, 18), estimatedBeverageG(kindOf({ brewer: 'espresso machine', style: 'milk' }), 36, 18)]).toEqual([210, 40, 36]);
+    expect([
+      estimatedBeverageG('cone', 240, 15),
+      estimatedBeverageG('espresso', 40, 18),
+      estimatedBeverageG(kindOf({ brewer: 'espresso machine', style: 'milk' }), 36, 18),
+    ]).toEqual([210, 40, 36]);
     expect(readBrew(brew({ beverageG: 204 })).beverage).toBe(204);
-    expect(readBrew(brew({ kind: 'espresso', doseG: 18, waterG: 40, drainS: 25 }))).toMatchObject({ beverage: 40, flow: 1.6, extraction: null });
+    expect(readBrew(brew({ kind: 'espresso', doseG: 18, waterG: 40, drainS: 25 }))).toMatchObject({
+      beverage: 40,
+      flow: 1.6,
+      extraction: null,
+    });
   });
 
   it('reckons extraction only where dissolved solids were measured, and hands it to the advice', () => {
@@ -19,7 +38,9 @@ describe('a brew read', () => {
     const { extraction, read } = readBrew(brew({ tdsPercent: 1.1 }));
     expect(extraction?.formula).toBe('1.1 % × 238 g ÷ 17 g = 15.4 %');
     expect(adviseChange(read).headline).toBe('Next time: water 2 °C hotter, 94 °C.');
-    expect(readBrew(brew({ kind: 'press', tdsPercent: 1.3 })).extraction?.formula).toBe('1.3 % × 272 g ÷ 17 g = 20.8 %');
+    expect(readBrew(brew({ kind: 'press', tdsPercent: 1.3 })).extraction?.formula).toBe(
+      '1.3 % × 272 g ÷ 17 g = 20.8 %',
+    );
   });
 
   it('has no flow without a time', () => {
@@ -29,8 +50,15 @@ describe('a brew read', () => {
 
 describe('the kind of brewing a brewer stands for', () => {
   it('is told by the brewer and the drink, and decides how extraction is reckoned', () => {
-    expect(['cone', 'press', 'siphon', 'sock'].map((brewer) => kindOf({ brewer, style: 'filter' }))).toEqual(['cone', 'press', 'siphon', 'own']);
+    expect(['cone', 'press', 'siphon', 'sock'].map((brewer) => kindOf({ brewer, style: 'filter' }))).toEqual([
+      'cone',
+      'press',
+      'siphon',
+      'own',
+    ]);
     expect(kindOf({ brewer: 'press', style: 'espresso' })).toBe('espresso');
-    expect(readBrew(brew({ kind: kindOf({ brewer: 'press', style: 'filter' }), tdsPercent: 1.3 })).extraction?.basis).toContain('immersion');
+    expect(
+      readBrew(brew({ kind: kindOf({ brewer: 'press', style: 'filter' }), tdsPercent: 1.3 })).extraction?.basis,
+    ).toContain('immersion');
   });
 });

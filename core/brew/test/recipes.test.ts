@@ -1,6 +1,30 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { BREW_KINDS, brewSeconds, cautionsFor, checksFor, doseSharingOut, dueAt, minutesText, msToNextSecond, plannedG, planLine, planOf, pouredG, pourError, scaleCard, scaleChanges, scaleTo, scaleUntil, secondsTo, stageProblems, STARTER_CARDS, stepAt, stepToMark, type RecipeCard } from '..';
+import {
+  BREW_KINDS,
+  brewSeconds,
+  cautionsFor,
+  checksFor,
+  doseSharingOut,
+  dueAt,
+  minutesText,
+  msToNextSecond,
+  plannedG,
+  planLine,
+  planOf,
+  pouredG,
+  pourError,
+  scaleCard,
+  scaleChanges,
+  scaleTo,
+  scaleUntil,
+  secondsTo,
+  stageProblems,
+  STARTER_CARDS,
+  stepAt,
+  stepToMark,
+  type RecipeCard,
+} from '..';
 import { CONE, starter } from './samples';
 
 const targets = (card: RecipeCard): (number | null)[] => card.stages.map(({ toG }) => toG);
@@ -12,7 +36,9 @@ describe('starter recipes', () => {
   });
 
   it('cover every kind of brewing but the taster’s own', () => {
-    expect(new Set(STARTER_CARDS.map(({ kind }) => kind))).toEqual(new Set(BREW_KINDS.filter((kind) => kind !== 'own')));
+    expect(new Set(STARTER_CARDS.map(({ kind }) => kind))).toEqual(
+      new Set(BREW_KINDS.filter((kind) => kind !== 'own')),
+    );
   });
 });
 
@@ -22,7 +48,14 @@ describe('scaling', () => {
     expect([small.doseG, small.waterG, ...targets(small)]).toEqual([10, 160, 29, 71, 115, 160, null]);
     const large = scaleCard(CONE, 34);
     expect([large.doseG, large.waterG, ...targets(large)]).toEqual([34, 544, 100, 240, 390, 544, null]);
-    expect(scaleChanges(CONE, small).map(({ what, toG }) => `${what} ${toG}`)).toEqual(['Dose 10', 'Water 160', 'Stage 1 29', 'Stage 2 71', 'Stage 3 115', 'Stage 4 160']);
+    expect(scaleChanges(CONE, small).map(({ what, toG }) => `${what} ${toG}`)).toEqual([
+      'Dose 10',
+      'Water 160',
+      'Stage 1 29',
+      'Stage 2 71',
+      'Stage 3 115',
+      'Stage 4 160',
+    ]);
   });
 
   it('keeps ratio, order and last target for every starter and dose, and stays within 1 g of the exact targets', () => {
@@ -56,12 +89,16 @@ describe('scaling', () => {
     expect(doseSharingOut(7, 17)).toEqual({ cups: 1, doseG: 7 });
     expect(doseSharingOut(0, 17)).toBeNull();
     fc.assert(
-      fc.property(fc.double({ min: 0.2, max: 1000, noNaN: true }), fc.double({ min: 5, max: 60, noNaN: true }), (leftG, plannedG) => {
-        const { cups, doseG: dose } = doseSharingOut(leftG, plannedG) ?? { cups: 0, doseG: 0 };
-        expect(cups).toBeGreaterThan(0);
-        expect(leftG - cups * dose).toBeGreaterThanOrEqual(-1e-6);
-        expect(leftG - cups * dose).toBeLessThan(0.1 * cups + 1e-6);
-      }),
+      fc.property(
+        fc.double({ min: 0.2, max: 1000, noNaN: true }),
+        fc.double({ min: 5, max: 60, noNaN: true }),
+        (leftG, plannedG) => {
+          const { cups, doseG: dose } = doseSharingOut(leftG, plannedG) ?? { cups: 0, doseG: 0 };
+          expect(cups).toBeGreaterThan(0);
+          expect(leftG - cups * dose).toBeGreaterThanOrEqual(-1e-6);
+          expect(leftG - cups * dose).toBeLessThan(0.1 * cups + 1e-6);
+        },
+      ),
     );
   });
 });
@@ -72,18 +109,31 @@ describe('stages', () => {
     change(stages);
     return stageProblems({ ...CONE, stages });
   };
-  const set = (index: number, to: Partial<RecipeCard['stages'][number]>) => (stages: RecipeCard['stages']) => void Object.assign(stages[index] ?? {}, to);
+  const set = (index: number, to: Partial<RecipeCard['stages'][number]>) => (stages: RecipeCard['stages']) =>
+    void Object.assign(stages[index] ?? {}, to);
 
   it('out of order are refused with the stage named', () => {
-    expect(withStages(set(2, { atS: 30 }))).toEqual([{ index: 2, field: 'atS', message: 'Stage 3 (pour to 195 g) begins at 0:30, before stage 2 (pour to 120 g, at 0:40)' }]);
-    expect(withStages(set(2, { atS: 50 }))[0]?.message).toBe('Stage 3 (pour to 195 g) begins at 0:50, while stage 2 (pour to 120 g) lasts until 0:54');
+    expect(withStages(set(2, { atS: 30 }))).toEqual([
+      {
+        index: 2,
+        field: 'atS',
+        message: 'Stage 3 (pour to 195 g) begins at 0:30, before stage 2 (pour to 120 g, at 0:40)',
+      },
+    ]);
+    expect(withStages(set(2, { atS: 50 }))[0]?.message).toBe(
+      'Stage 3 (pour to 195 g) begins at 0:50, while stage 2 (pour to 120 g) lasts until 0:54',
+    );
   });
 
   it('must rise, pour what they say, and end at the water', () => {
-    expect(withStages(set(2, { toG: 100 }))[0]?.message).toBe('Stage 3 (pour to 100 g) is not above the 120 g reached before');
+    expect(withStages(set(2, { toG: 100 }))[0]?.message).toBe(
+      'Stage 3 (pour to 100 g) is not above the 120 g reached before',
+    );
     expect(withStages(set(1, { toG: null }))[0]).toMatchObject({ index: 1, field: 'toG' });
     expect(withStages(set(4, { toG: 240 }))[0]?.message).toContain('pours nothing');
-    expect(withStages(set(3, { toG: 230 }))[0]?.message).toBe('Stage 4 (pour to 230 g) ends at 230 g, but 272 g are to be poured');
+    expect(withStages(set(3, { toG: 230 }))[0]?.message).toBe(
+      'Stage 4 (pour to 230 g) ends at 230 g, but 272 g are to be poured',
+    );
     expect(stageProblems({ ...starter('iced'), iceG: 100 })[0]?.message).toContain('300 g less 100 g of ice');
   });
 });
@@ -91,7 +141,14 @@ describe('stages', () => {
 describe('the plan', () => {
   it('follows the stages, then the drain', () => {
     const plan = planOf(CONE);
-    expect(plan.steps.map(({ text }) => text)).toEqual(['bloom to 50 g', 'pour to 120 g', 'pour to 195 g', 'pour to 272 g', 'swirl', 'let it drain']);
+    expect(plan.steps.map(({ text }) => text)).toEqual([
+      'bloom to 50 g',
+      'pour to 120 g',
+      'pour to 195 g',
+      'pour to 272 g',
+      'swirl',
+      'let it drain',
+    ]);
     expect(plan.endS).toBe(180);
     expect([-5, 0, 39.9, 40, 131, 500].map((s) => stepAt(plan, s))).toEqual([0, 0, 0, 1, 4, 5]);
     expect([0, 6, 30, 47, 300].map((s) => plannedG(plan, s))).toEqual([0, 25, 50, 85, 272]);
@@ -105,13 +162,20 @@ describe('the plan', () => {
     expect(dueAt(steep, 0, 1)).toBe(14 * 3_600_000);
     expect(scaleUntil(steep)).toBeLessThan(1800);
     expect(scaleUntil(planOf(CONE))).toBeGreaterThan(180 + 600);
-    expect(planOf(starter('cupping bowl')).steps.map(({ act }) => act)).toEqual(['pour', 'break', 'skim', 'taste', 'drain']);
+    expect(planOf(starter('cupping bowl')).steps.map(({ act }) => act)).toEqual([
+      'pour',
+      'break',
+      'skim',
+      'taste',
+      'drain',
+    ]);
   });
 
   it('never asks for less than before', () => {
     for (const card of STARTER_CARDS) {
       const plan = planOf(card);
-      for (let s = 1; s <= Math.min(plan.endS, 900); s++) expect(plannedG(plan, s)).toBeGreaterThanOrEqual(plannedG(plan, s - 1));
+      for (let s = 1; s <= Math.min(plan.endS, 900); s++)
+        expect(plannedG(plan, s)).toBeGreaterThanOrEqual(plannedG(plan, s - 1));
     }
   });
 });
@@ -121,7 +185,14 @@ describe('the clock of a brew', () => {
     expect(brewSeconds(1000, 6000, 1)).toBe(5);
     expect(brewSeconds(1000, 6000, 20)).toBe(100);
     expect(brewSeconds(6000, 1000, 1)).toBe(-5);
-    expect([0, 5, 65, 3599.6, 43_205, -5].map(minutesText)).toEqual(['0:00', '0:05', '1:05', '1:00:00', '12:00:05', '−0:05']);
+    expect([0, 5, 65, 3599.6, 43_205, -5].map(minutesText)).toEqual([
+      '0:00',
+      '0:05',
+      '1:05',
+      '1:00:00',
+      '12:00:05',
+      '−0:05',
+    ]);
   });
 
   it('shows every second of a twelve-hour countdown once, however late a timer fires within the second', () => {
@@ -134,7 +205,8 @@ describe('the clock of a brew', () => {
         for (let tick = 0; shown > 0; tick++) {
           const wait = msToNextSecond(brewSeconds(startedAt, now, 1), 1, 90);
           expect(wait).toBeGreaterThan(0);
-          // A real timer fires late, never early; the next wait is aimed at the second itself, so lateness does not add up.
+          // A real timer fires late, never early; the next wait is aimed at the second itself, so lateness does not add
+          // up.
           now += wait + (lateMs[tick % lateMs.length] ?? 0);
           const next = secondsTo(endS, brewSeconds(startedAt, now, 1));
           if (next !== shown - 1) throw new Error(`From ${shown} to ${next}`);

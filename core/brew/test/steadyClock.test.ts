@@ -59,23 +59,31 @@ describe('a steady clock', () => {
 
   it('never runs backwards, and does not drift while clocks are only kept right', () => {
     fc.assert(
-      fc.property(fc.array(fc.record({ passes: fc.integer({ min: 0, max: 2000 }), set: fc.constantFrom(0, 0, 0, -3, 3, -40, -5000, 9000) })), (steps) => {
-        const { at, clock } = clocks();
-        let last = clock.now();
-        let setBack = 0;
-        for (const { passes, set } of steps) {
-          at.monotonic += passes;
-          at.wall += passes + set;
-          if (set < -50) setBack -= set;
-          const now = clock.now();
-          expect(now).toBeGreaterThanOrEqual(last);
-          last = now;
-        }
-        // Never behind the wall; ahead of it by no more than it was set back, and the small corrections in between.
-        expect(last).toBeGreaterThanOrEqual(at.wall);
-        expect(last - at.wall).toBeLessThanOrEqual(setBack + 9000 * steps.length);
-        if (steps.every(({ set }) => set >= 0)) expect(last).toBe(at.wall);
-      }),
+      fc.property(
+        fc.array(
+          fc.record({
+            passes: fc.integer({ min: 0, max: 2000 }),
+            set: fc.constantFrom(0, 0, 0, -3, 3, -40, -5000, 9000),
+          }),
+        ),
+        (steps) => {
+          const { at, clock } = clocks();
+          let last = clock.now();
+          let setBack = 0;
+          for (const { passes, set } of steps) {
+            at.monotonic += passes;
+            at.wall += passes + set;
+            if (set < -50) setBack -= set;
+            const now = clock.now();
+            expect(now).toBeGreaterThanOrEqual(last);
+            last = now;
+          }
+          // Never behind the wall; ahead of it by no more than it was set back, and the small corrections in between.
+          expect(last).toBeGreaterThanOrEqual(at.wall);
+          expect(last - at.wall).toBeLessThanOrEqual(setBack + 9000 * steps.length);
+          if (steps.every(({ set }) => set >= 0)) expect(last).toBe(at.wall);
+        },
+      ),
     );
   });
 });

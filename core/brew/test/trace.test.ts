@@ -1,14 +1,40 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { appendPoint, flowAt, gapsIn, isLift, NO_WEIGHTS_YET, planOf, poursIn, screenWeight, shotEnd, stageTimesOf, stageTimesOfMarks, thin, traceUntil, weightAt, type Flaw, type Reading, type Screening, type Trace } from '..';
+import {
+  appendPoint,
+  flowAt,
+  gapsIn,
+  isLift,
+  NO_WEIGHTS_YET,
+  planOf,
+  poursIn,
+  screenWeight,
+  shotEnd,
+  stageTimesOf,
+  stageTimesOfMarks,
+  thin,
+  traceUntil,
+  weightAt,
+  type Flaw,
+  type Reading,
+  type Screening,
+  type Trace,
+} from '..';
 import { CONE, starter } from './samples';
 
 /** Readings ten times a second of a weight that follows `at`. */
 function readings(fromS: number, untilS: number, at: (s: number) => number): Reading[] {
-  return Array.from({ length: Math.round((untilS - fromS) * 10) + 1 }, (_, i) => ({ atS: fromS + i / 10, value: at(fromS + i / 10) }));
+  return Array.from({ length: Math.round((untilS - fromS) * 10) + 1 }, (_, i) => ({
+    atS: fromS + i / 10,
+    value: at(fromS + i / 10),
+  }));
 }
 
-function screenAll(all: readonly Reading[]): { good: Reading[]; flaws: Flaw[]; shifts: { atS: number; byG: number }[] } {
+function screenAll(all: readonly Reading[]): {
+  good: Reading[];
+  flaws: Flaw[];
+  shifts: { atS: number; byG: number }[];
+} {
   let screening: Screening = NO_WEIGHTS_YET;
   const [good, flaws, shifts]: [Reading[], Flaw[], { atS: number; byG: number }[]] = [[], [], []];
   for (const reading of all) {
@@ -28,7 +54,8 @@ const traceOf = (all: readonly Reading[]): Trace => {
 };
 
 /** Two pours: to 50 g from 2 to 12 s, to 120 g from 40 to 54 s. */
-const twoPours = (s: number): number => (s < 2 ? 0 : s < 12 ? (s - 2) * 5 : s < 40 ? 50 : s < 54 ? 50 + (s - 40) * 5 : 120);
+const twoPours = (s: number): number =>
+  s < 2 ? 0 : s < 12 ? (s - 2) * 5 : s < 40 ? 50 : s < 54 ? 50 + (s - 40) * 5 : 120;
 
 describe('screening weights', () => {
   it('marks negative, absurd and jumping values and takes the rest', () => {
@@ -61,7 +88,9 @@ describe('screening weights', () => {
     const all = readings(0, 60, (s) => (s < 30 ? 240 : 95)).filter(({ atS }) => atS < 27 || atS > 40);
     expect(screenAll(all).shifts).toEqual([{ atS: expect.closeTo(40.1, 5), byG: -145 }]);
     // Water poured meanwhile is no shift.
-    expect(screenAll(readings(0, 60, (s) => (s < 30 ? 45 : 110)).filter(({ atS }) => atS < 27 || atS > 40)).flaws).toEqual([]);
+    expect(
+      screenAll(readings(0, 60, (s) => (s < 30 ? 45 : 110)).filter(({ atS }) => atS < 27 || atS > 40)).flaws,
+    ).toEqual([]);
   });
 
   it('reports a level that fell below zero without taking it', () => {
@@ -102,17 +131,26 @@ describe('a trace', () => {
   });
 
   it('passes no reading by more than the tolerance, and never joins two runs', () => {
-    const reading = fc.tuple(fc.double({ min: 0.05, max: 2.5, noNaN: true }), fc.double({ min: 0, max: 300, noNaN: true }));
+    const reading = fc.tuple(
+      fc.double({ min: 0.05, max: 2.5, noNaN: true }),
+      fc.double({ min: 0, max: 300, noNaN: true }),
+    );
     fc.assert(
-      fc.property(fc.array(reading, { minLength: 1, maxLength: 120 }), fc.double({ min: 0.1, max: 20, noNaN: true }), fc.array(fc.double({ min: 0, max: 100, noNaN: true })), (steps, tolerance, edges) => {
-        const trace: Trace = [];
-        let s = 0;
-        for (const [after, g] of steps) appendPoint(trace, [(s += after), g]);
-        const thinned = thin(trace, edges, tolerance);
-        expect(thinned).toHaveLength(trace.length);
-        for (const [at, g] of trace.flat()) expect(Math.abs((weightAt(thinned, at) ?? Infinity) - g)).toBeLessThanOrEqual(tolerance + 1e-6);
-        for (const point of thinned.flat()) expect(trace.flat()).toContainEqual(point);
-      }),
+      fc.property(
+        fc.array(reading, { minLength: 1, maxLength: 120 }),
+        fc.double({ min: 0.1, max: 20, noNaN: true }),
+        fc.array(fc.double({ min: 0, max: 100, noNaN: true })),
+        (steps, tolerance, edges) => {
+          const trace: Trace = [];
+          let s = 0;
+          for (const [after, g] of steps) appendPoint(trace, [(s += after), g]);
+          const thinned = thin(trace, edges, tolerance);
+          expect(thinned).toHaveLength(trace.length);
+          for (const [at, g] of trace.flat())
+            expect(Math.abs((weightAt(thinned, at) ?? Infinity) - g)).toBeLessThanOrEqual(tolerance + 1e-6);
+          for (const point of thinned.flat()) expect(trace.flat()).toContainEqual(point);
+        },
+      ),
     );
   });
 });
@@ -125,7 +163,10 @@ describe('pours', () => {
   it('are found with their times and weights within a second and a gram, in a noisy and drifting trace', () => {
     const [first, second, ...others] = poursIn(CONE_PLAN, traceOf(readings(0, 70, noisy)));
     expect(others).toEqual([]);
-    for (const [found, [fromS, untilS, toG]] of [[first, [2, 12, 50]], [second, [40, 54, 120]]] as const) {
+    for (const [found, [fromS, untilS, toG]] of [
+      [first, [2, 12, 50]],
+      [second, [40, 54, 120]],
+    ] as const) {
       expect(Math.abs((found?.fromS ?? 99) - fromS)).toBeLessThan(0.5);
       expect(Math.abs((found?.untilS ?? 99) - untilS)).toBeLessThan(0.5);
       expect(Math.abs((found?.toG ?? 99) - toG)).toBeLessThan(0.6);

@@ -34,13 +34,17 @@ export function bruteForce(input: CrestInput, askedAges: readonly number[]): Bru
   const x = brews.map((b) => Math.log(Math.max(0.5, b.age)));
   const brewers = [...new Set(brews.map((b) => b.brewer))].filter((name) => name !== reference.brewer);
   const warmer = brews.map((b) => ((b.waterC ?? 94) - (reference.waterC ?? 94)) / 2);
-  if (brews.some((b) => ratio(b.waterG, b.doseG) !== ratio(reference.waterG, reference.doseG))) throw new Error('ratios are not handled here');
+  if (brews.some((b) => ratio(b.waterG, b.doseG) !== ratio(reference.waterG, reference.doseG)))
+    throw new Error('ratios are not handled here');
   // A quadratic that only points down: −|N(0, s²)| by its first two moments.
   const bend = { mean: -0.25 * s0 * Math.sqrt(2 / Math.PI), sd: 0.25 * s0 * Math.sqrt(1 - 2 / Math.PI) };
   const smooth = (a: number, b: number): number => Math.exp(-0.5 * ((a - b) / 0.35) ** 2);
   const settled = (i: number, j: number): number =>
     64 +
-    brewers.reduce((sum, name) => sum + (brews[i]!.brewer === name && brews[j]!.brewer === name ? (1.2 * s0) ** 2 : 0), 0) +
+    brewers.reduce(
+      (sum, name) => sum + (brews[i]!.brewer === name && brews[j]!.brewer === name ? (1.2 * s0) ** 2 : 0),
+      0,
+    ) +
     (0.35 * s0) ** 2 * warmer[i]! * warmer[j]! +
     bend.sd ** 2 * warmer[i]! ** 2 * warmer[j]! ** 2;
 
@@ -62,21 +66,34 @@ export function bruteForce(input: CrestInput, askedAges: readonly number[]): Bru
   const zWeight = (v: number): number => Math.exp(-0.5 * v * v);
   const zTotal = z.reduce((sum, v) => sum + zWeight(v), 0);
   const peakWeights = peaks.map((peak) => {
-    const bell = Math.exp(-0.5 * ((peak - Math.log(TABLE[input.roastLevel ?? 'medium-light'])) / 0.38) ** 2) / (0.38 * Math.sqrt(2 * Math.PI));
-    return (0.95 * bell + 0.05 / Math.log(60)) * (input.restAdviceDays === null ? 1 : normal(peak, Math.log(input.restAdviceDays), 0.3));
+    const bell =
+      Math.exp(-0.5 * ((peak - Math.log(TABLE[input.roastLevel ?? 'medium-light'])) / 0.38) ** 2) /
+      (0.38 * Math.sqrt(2 * Math.PI));
+    return (
+      (0.95 * bell + 0.05 / Math.log(60)) *
+      (input.restAdviceDays === null ? 1 : normal(peak, Math.log(input.restAdviceDays), 0.3))
+    );
   });
   const peakTotal = peakWeights.reduce((a, b) => a + b, 0);
-  const ways: Way[] = z.map((zf) => ({ prior: (0.2 * zWeight(zf)) / zTotal, peak: null, shape: (at) => Math.exp(-Math.exp(at) / (20 * Math.exp(0.5 * zf))) - 1 }));
+  const ways: Way[] = z.map((zf) => ({
+    prior: (0.2 * zWeight(zf)) / zTotal,
+    peak: null,
+    shape: (at) => Math.exp(-Math.exp(at) / (20 * Math.exp(0.5 * zf))) - 1,
+  }));
   peaks.forEach((peak, k) => {
     const crest = (0.8 * peakWeights[k]!) / peakTotal;
-    const side = (zr: number | null, zf: number | null, apart: number): Way['shape'] => (at) => {
-      const before = at < peak;
-      const other = before ? zr : zf;
-      if (other !== null) return bump(at, peak, before ? 0.5 * Math.exp(0.35 * other) : 0.6 * Math.exp(0.4 * other)) - 1;
-      return Math.max(bump(at, peak, 0.35), 0.9 * bump(at, before ? peak - apart : peak + apart, 0.35)) - 1;
-    };
+    const side =
+      (zr: number | null, zf: number | null, apart: number): Way['shape'] =>
+      (at) => {
+        const before = at < peak;
+        const other = before ? zr : zf;
+        if (other !== null)
+          return bump(at, peak, before ? 0.5 * Math.exp(0.35 * other) : 0.6 * Math.exp(0.4 * other)) - 1;
+        return Math.max(bump(at, peak, 0.35), 0.9 * bump(at, before ? peak - apart : peak + apart, 0.35)) - 1;
+      };
     for (const zr of z) {
-      for (const zf of z) ways.push({ prior: (crest * 0.5 * zWeight(zr) * zWeight(zf)) / zTotal ** 2, peak: k, shape: side(zr, zf, 0) });
+      for (const zf of z)
+        ways.push({ prior: (crest * 0.5 * zWeight(zr) * zWeight(zf)) / zTotal ** 2, peak: k, shape: side(zr, zf, 0) });
       for (const apart of [0.7, 1.05]) {
         ways.push({ prior: (crest * 0.125 * zWeight(zr)) / zTotal, peak: k, shape: side(zr, null, apart) });
         ways.push({ prior: (crest * 0.125 * zWeight(zr)) / zTotal, peak: k, shape: side(null, zr, apart) });
@@ -89,7 +106,11 @@ export function bruteForce(input: CrestInput, askedAges: readonly number[]): Bru
     const gp = (a: number, b: number): number => (0.22 * s0) ** 2 * smooth(a, b);
     const sigma = s0 * Math.exp(0.35 * zs);
     const covariance = Matrix.zeros(n, n).apply(function (this: Matrix, i: number, j: number) {
-      this.set(i, j, settled(i, j) + gp(x[i]!, x[j]!) + (i === j ? sigma ** 2 * (brews[i]!.recordedFrom === 'memory' ? 3.2 : 1) : 0));
+      this.set(
+        i,
+        j,
+        settled(i, j) + gp(x[i]!, x[j]!) + (i === j ? sigma ** 2 * (brews[i]!.recordedFrom === 'memory' ? 3.2 : 1) : 0),
+      );
     });
     const precision = inverse(covariance).to2DArray();
     const scale = zWeight(zs) / Math.sqrt(determinant(covariance));
@@ -101,11 +122,18 @@ export function bruteForce(input: CrestInput, askedAges: readonly number[]): Bru
       for (const height of heights) {
         const r = brews.map((b, i) => (b.overall ?? NaN) - 80 - bend.mean * warmer[i]! ** 2 - height * h[i]!);
         const solved = precision.map((row) => row.reduce((sum, c, j) => sum + c * r[j]!, 0));
-        const weight = prior * scale * Math.exp(-0.5 * (height / (4 * s0)) ** 2) * Math.exp(-0.5 * r.reduce((sum, ri, i) => sum + ri * solved[i]!, 0));
+        const weight =
+          prior *
+          scale *
+          Math.exp(-0.5 * (height / (4 * s0)) ** 2) *
+          Math.exp(-0.5 * r.reduce((sum, ri, i) => sum + ri * solved[i]!, 0));
         total += weight;
         if (peak === null) none += weight;
         else density[peak]! += weight;
-        asked.forEach((a, q) => (a.sum += weight * (80 + height * gAsked[q]! + toAsked[q]!.reduce((sum, c, i) => sum + c * solved[i]!, 0))));
+        asked.forEach(
+          (a, q) =>
+            (a.sum += weight * (80 + height * gAsked[q]! + toAsked[q]!.reduce((sum, c, i) => sum + c * solved[i]!, 0))),
+        );
         effect.forEach((e, q) => (e.sum += weight * toEffect[q]!.reduce((sum, c, i) => sum + c * solved[i]!, 0)));
       }
     }
@@ -114,7 +142,11 @@ export function bruteForce(input: CrestInput, askedAges: readonly number[]): Bru
   return {
     peakBefore: (days) => {
       const step = peaks[1]! - peaks[0]!;
-      return density.reduce((sum, mass, k) => sum + (mass / (total - none)) * Math.min(1, Math.max(0, (Math.log(days) - peaks[k]!) / step + 0.5)), 0);
+      return density.reduce(
+        (sum, mass, k) =>
+          sum + (mass / (total - none)) * Math.min(1, Math.max(0, (Math.log(days) - peaks[k]!) / step + 0.5)),
+        0,
+      );
     },
     fresh: none / total,
     meanAt: (age) => asked.find((a) => a.age === age)!.sum / total,

@@ -58,7 +58,11 @@ describe('fitCrest', () => {
 
   it('reads a recipe effect out of brews that alternate', () => {
     const ages = Array.from({ length: 16 }, (_, i) => 4 + 2 * i);
-    const fit = fitCrest(bagOf(ages.map((age, i) => brewOf(age, ridgeScore(age, 20) - (i % 2 ? 5 : 0), { brewer: i % 2 ? 'press' : 'cone' }))));
+    const fit = fitCrest(
+      bagOf(
+        ages.map((age, i) => brewOf(age, ridgeScore(age, 20) - (i % 2 ? 5 : 0), { brewer: i % 2 ? 'press' : 'cone' })),
+      ),
+    );
     const [press] = fit.effects;
     expect(press).toMatchObject({ factor: 'brewer', level: 'press', brews: 8 });
     expect(press!.mean).toBeGreaterThan(-6);
@@ -72,13 +76,17 @@ describe('fitCrest', () => {
 
   it('answers any log honestly: finite, ordered, probabilities that sum to 1', () => {
     fc.assert(
-      fc.property(anyLog, fc.constantFrom(1.5, 3.5, 6), (brews, sigma0) => expectHonest(fitCrest(bagOf(brews, { sigma0 })))),
+      fc.property(anyLog, fc.constantFrom(1.5, 3.5, 6), (brews, sigma0) =>
+        expectHonest(fitCrest(bagOf(brews, { sigma0 }))),
+      ),
       { numRuns: 60 },
     );
   });
 
   it('does not depend on the order of the brews, to the last bit', () => {
-    const shuffled = anyLog.chain((brews) => fc.tuple(fc.constant(brews), fc.shuffledSubarray(brews, { minLength: brews.length })));
+    const shuffled = anyLog.chain((brews) =>
+      fc.tuple(fc.constant(brews), fc.shuffledSubarray(brews, { minLength: brews.length })),
+    );
     fc.assert(
       fc.property(shuffled, ([brews, reordered]) => {
         const { brews: _, ...one } = fitCrest(bagOf(brews));
@@ -91,22 +99,28 @@ describe('fitCrest', () => {
 
   it('is not moved by a brew with a fault, of another style, or without a mark', () => {
     fc.assert(
-      fc.property(anyLog, anyBrew, fc.constantFrom<Partial<CrestBrew>>({ fault: 'spill' }, { style: 'milk' }, { overall: null }), (drawn, extra, why) => {
-        // A style without a cup of its own borrows from the others, so one cup of its own is there.
-        const brews = [...drawn, brewOf(15, 80)];
-        const { brews: _, ...without } = fitCrest(bagOf(brews));
-        const { brews: read, ...withIt } = fitCrest(bagOf([...brews, { ...extra, ...why }]));
-        expect(withIt).toEqual(without);
-        expect(read.at(-1)).toMatchObject({ atReference: null });
-        expect(read.at(-1)!.leftOut).not.toBeNull();
-      }),
+      fc.property(
+        anyLog,
+        anyBrew,
+        fc.constantFrom<Partial<CrestBrew>>({ fault: 'spill' }, { style: 'milk' }, { overall: null }),
+        (drawn, extra, why) => {
+          // A style without a cup of its own borrows from the others, so one cup of its own is there.
+          const brews = [...drawn, brewOf(15, 80)];
+          const { brews: _, ...without } = fitCrest(bagOf(brews));
+          const { brews: read, ...withIt } = fitCrest(bagOf([...brews, { ...extra, ...why }]));
+          expect(withIt).toEqual(without);
+          expect(read.at(-1)).toMatchObject({ atReference: null });
+          expect(read.at(-1)!.leftOut).not.toBeNull();
+        },
+      ),
       { numRuns: 25 },
     );
   });
 
   it('gives a memory less weight than a cup', () => {
     const cups = [brewOf(8, 80), brewOf(16, 85), brewOf(24, 84)];
-    const late = (recordedFrom: 'cup' | 'memory') => fitCrest(bagOf([...cups, brewOf(30, 92, { recordedFrom })])).peak.day;
+    const late = (recordedFrom: 'cup' | 'memory') =>
+      fitCrest(bagOf([...cups, brewOf(30, 92, { recordedFrom })])).peak.day;
     const before = fitCrest(bagOf(cups)).peak.day;
     expect(late('cup')).toBeGreaterThan(late('memory'));
     expect(late('memory')).toBeGreaterThan(before);
@@ -120,22 +134,41 @@ describe('fitCrest', () => {
 
   it('scales with the school: the same shape in other units gives the same days', () => {
     const scores = [76, 83, 87, 84, 79];
-    const inSum = fitCrest(bagOf(scores.map((y, i) => brewOf(5 + 7 * i, y)), { sigma0: 3.5 }));
+    const inSum = fitCrest(
+      bagOf(
+        scores.map((y, i) => brewOf(5 + 7 * i, y)),
+        { sigma0: 3.5 },
+      ),
+    );
     const around = (y: number): number => 80 + (y - 80) * (1.5 / 3.5);
-    const inOther = fitCrest(bagOf(scores.map((y, i) => brewOf(5 + 7 * i, around(y))), { sigma0: 1.5 }));
+    const inOther = fitCrest(
+      bagOf(
+        scores.map((y, i) => brewOf(5 + 7 * i, around(y))),
+        { sigma0: 1.5 },
+      ),
+    );
     // The level prior keeps its own scale, so the agreement is close but not exact.
     expect(inOther.peak.day / inSum.peak.day).toBeCloseTo(1, 1);
   });
 
   it('moves no reported figure by more than 5 % when every grid is doubled', () => {
     const logs = [
-      [brewOf(5, 78), brewOf(9, 83), brewOf(15, 86, { brewer: 'press' }), brewOf(22, 84, { waterC: 90 }), brewOf(31, 80)],
-      Array.from({ length: 12 }, (_, i) => brewOf(4 + 3 * i, ridgeScore(4 + 3 * i, 18) + 2 * Math.sin(7.3 * i), { brewer: i % 3 ? 'cone' : 'press' })),
+      [
+        brewOf(5, 78),
+        brewOf(9, 83),
+        brewOf(15, 86, { brewer: 'press' }),
+        brewOf(22, 84, { waterC: 90 }),
+        brewOf(31, 80),
+      ],
+      Array.from({ length: 12 }, (_, i) =>
+        brewOf(4 + 3 * i, ridgeScore(4 + 3 * i, 18) + 2 * Math.sin(7.3 * i), { brewer: i % 3 ? 'cone' : 'press' }),
+      ),
     ];
     for (const log of logs) {
       const one = fitCrest(bagOf(log));
       const two = fitCrest(bagOf(log), 2);
-      for (const end of ['lo', 'day', 'hi'] as const) expect(Math.abs(one.peak[end] / two.peak[end] - 1)).toBeLessThan(0.05);
+      for (const end of ['lo', 'day', 'hi'] as const)
+        expect(Math.abs(one.peak[end] / two.peak[end] - 1)).toBeLessThan(0.05);
       expect(Math.abs(one.advisedDay - two.advisedDay)).toBeLessThanOrEqual(1);
       expect(Math.abs(one.window!.from - two.window!.from)).toBeLessThanOrEqual(1);
       expect(Math.abs(one.window!.to - two.window!.to)).toBeLessThanOrEqual(1);
@@ -145,7 +178,9 @@ describe('fitCrest', () => {
         expect(Math.abs(lo / two.curve[day]!.lo - 1)).toBeLessThan(0.01);
         expect(Math.abs(hi / two.curve[day]!.hi - 1)).toBeLessThan(0.01);
       });
-      one.effects.forEach((effect, i) => expect(Math.abs(effect.mean - two.effects[i]!.mean)).toBeLessThan(0.05 * two.effects[i]!.sd));
+      one.effects.forEach((effect, i) =>
+        expect(Math.abs(effect.mean - two.effects[i]!.mean)).toBeLessThan(0.05 * two.effects[i]!.sd),
+      );
     }
   });
 
@@ -161,7 +196,8 @@ describe('fitCrest', () => {
   ])('answers %s', (_name, brews) => {
     const fit = fitCrest(bagOf(brews));
     expectHonest(fit);
-    for (const age of [0, 12, 90, 500]) expect(readingOf(compact(fit), age, false).verdict).not.toMatch(/NaN|undefined|null|Infinity/);
+    for (const age of [0, 12, 90, 500])
+      expect(readingOf(compact(fit), age, false).verdict).not.toMatch(/NaN|undefined|null|Infinity/);
   });
 
   it('refuses a repeatability that is not a positive number', () => {

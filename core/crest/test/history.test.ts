@@ -13,9 +13,14 @@ const { logPeaks } = gridOf(1);
 /** A bag whose brews say that its peak is around `days`, give or take `sd` in ln days, and was not missed fresh. */
 const past = (kind: Pick<PastBag, 'roastLevel' | 'process' | 'style'>, days: number, sd: number): PastBag => ({
   ...kind,
-  lesson: { peak: Array.from(logPeaks, (x, p) => (p === 0 ? -30 : -0.5 * ((x - Math.log(days)) / sd) ** 2)), noise: { mean: 0, sd: 0.35 }, level: { mean: 80, sd: 8 } },
+  lesson: {
+    peak: Array.from(logPeaks, (x, p) => (p === 0 ? -30 : -0.5 * ((x - Math.log(days)) / sd) ** 2)),
+    noise: { mean: 0, sd: 0.35 },
+    level: { mean: 80, sd: 8 },
+  },
 });
-const priorOf = (bags: readonly PastBag[], kind: typeof LIGHT | typeof DARK) => peakPriorFrom(historyOf(bags, []), kind);
+const priorOf = (bags: readonly PastBag[], kind: typeof LIGHT | typeof DARK) =>
+  peakPriorFrom(historyOf(bags, []), kind);
 
 describe('a prior from history', () => {
   it('is the table while there is none, and hardly moves for bags that taught nothing', () => {
@@ -27,8 +32,18 @@ describe('a prior from history', () => {
 
   it('agrees with one bag worked out the slow way', () => {
     const bag = past(LIGHT, 29.4, 0.2);
-    const steps = (sd: number, count: number): { at: number; w: number }[] => Array.from({ length: count }, (_, i) => 3 * ((2 * i) / (count - 1) - 1)).map((z) => ({ at: sd * z, w: Math.exp(-0.5 * z * z) }));
-    const spreads = [[0.15, -1.5], [0.21, -0.4], [0.3, 0], [0.42, -0.4], [0.6, -1.5]] as const;
+    const steps = (sd: number, count: number): { at: number; w: number }[] =>
+      Array.from({ length: count }, (_, i) => 3 * ((2 * i) / (count - 1) - 1)).map((z) => ({
+        at: sd * z,
+        w: Math.exp(-0.5 * z * z),
+      }));
+    const spreads = [
+      [0.15, -1.5],
+      [0.21, -0.4],
+      [0.3, 0],
+      [0.42, -0.4],
+      [0.6, -1.5],
+    ] as const;
     let total = 0;
     let mean = 0;
     for (const [sd, logWeight] of spreads) {
@@ -36,7 +51,9 @@ describe('a prior from history', () => {
         for (const kind of steps(0.12, 41)) {
           const shift = taster.at + kind.at;
           const prior = Array.from(logPeaks.slice(1), (x) => peakDensity(x, { days: 21 * Math.exp(shift), logSd: sd }));
-          const crest = prior.reduce((sum, density, p) => sum + density * Math.exp(bag.lesson.peak[p + 1]!), 0) / prior.reduce((a, b) => a + b, 0);
+          const crest =
+            prior.reduce((sum, density, p) => sum + density * Math.exp(bag.lesson.peak[p + 1]!), 0) /
+            prior.reduce((a, b) => a + b, 0);
           const weight = Math.exp(logWeight) * taster.w * kind.w * crest;
           total += weight;
           mean += weight * shift;
@@ -58,7 +75,14 @@ describe('a prior from history', () => {
   });
 
   it('is finite for any history and does not depend on its order', () => {
-    const anyPast = fc.array(fc.tuple(fc.constantFrom(LIGHT, DARK), fc.double({ min: 1.5, max: 90, noNaN: true }), fc.double({ min: 0.02, max: 1.2, noNaN: true })), { maxLength: 12 });
+    const anyPast = fc.array(
+      fc.tuple(
+        fc.constantFrom(LIGHT, DARK),
+        fc.double({ min: 1.5, max: 90, noNaN: true }),
+        fc.double({ min: 0.02, max: 1.2, noNaN: true }),
+      ),
+      { maxLength: 12 },
+    );
     fc.assert(
       fc.property(anyPast, (bags) => {
         const history = bags.map(([kind, days, sd]) => past(kind, days, sd));
@@ -73,14 +97,19 @@ describe('a prior from history', () => {
   });
 
   it('learns nothing on crests from bags that were best fresh', () => {
-    const fresh = { ...past(LIGHT, 40, 0.2), lesson: { ...past(LIGHT, 40, 0.2).lesson, peak: Array.from(logPeaks, (_, p) => (p === 0 ? 0 : -30)) } };
+    const fresh = {
+      ...past(LIGHT, 40, 0.2),
+      lesson: { ...past(LIGHT, 40, 0.2).lesson, peak: Array.from(logPeaks, (_, p) => (p === 0 ? 0 : -30)) },
+    };
     expect(priorOf([fresh, fresh, fresh], LIGHT).days).toBeCloseTo(21, 2);
   });
 
   it('carries through a fit: the first cups of a late taster are read as early', () => {
     const cups = [brewOf(8, ridgeScore(8, 30)), brewOf(14, ridgeScore(14, 30)), brewOf(20, ridgeScore(20, 30))];
     const byTable = fitCrest(bagOf(cups));
-    const byHistory = fitCrest(bagOf(cups, { prior: { peak: { days: 30, logSd: 0.22 }, noise: { mean: 0, sd: 0.35 }, levelMean: 80 } }));
+    const byHistory = fitCrest(
+      bagOf(cups, { prior: { peak: { days: 30, logSd: 0.22 }, noise: { mean: 0, sd: 0.35 }, levelMean: 80 } }),
+    );
     expect(byHistory.peak.day).toBeGreaterThan(byTable.peak.day + 1);
     expect(byHistory.peak.hi / byHistory.peak.lo).toBeLessThan(byTable.peak.hi / byTable.peak.lo);
   });
@@ -88,7 +117,9 @@ describe('a prior from history', () => {
   it('takes the prior out of what a bag teaches: the same cups teach the same of the peak under any', () => {
     const cups = [brewOf(8, 76), brewOf(14, 84), brewOf(20, 87), brewOf(30, 80)];
     const table = fitCrest(bagOf(cups)).lesson.peak;
-    const other = fitCrest(bagOf(cups, { prior: { peak: { days: 12, logSd: 0.5 }, noise: { mean: 0, sd: 0.35 }, levelMean: 80 } })).lesson.peak;
+    const other = fitCrest(
+      bagOf(cups, { prior: { peak: { days: 12, logSd: 0.5 }, noise: { mean: 0, sd: 0.35 }, levelMean: 80 } }),
+    ).lesson.peak;
     table.forEach((value, p) => value > -12 && expect(other[p]).toBeCloseTo(value, 6));
   });
 });
@@ -104,19 +135,29 @@ describe('the noise of a taster', () => {
   });
 
   it('is learnt from past bags, and widens what a new bag says', () => {
-    const jittery = Array.from({ length: 10 }, (_, b) => ({ lesson: fitCrest(bagOf(Array.from({ length: 12 }, (__, i) => brewOf(6 + 2 * i, 80 + 9 * Math.sin(5.1 * i * i + b))))).lesson }));
+    const jittery = Array.from({ length: 10 }, (_, b) => ({
+      lesson: fitCrest(
+        bagOf(Array.from({ length: 12 }, (__, i) => brewOf(6 + 2 * i, 80 + 9 * Math.sin(5.1 * i * i + b)))),
+      ).lesson,
+    }));
     const noise = noisePriorFrom(jittery, []);
     expect(noise.mean).toBeGreaterThan(0.15);
     const cups = [brewOf(6, 76), brewOf(12, 82), brewOf(20, 85), brewOf(32, 78)];
-    const steadyHand = fitCrest(bagOf(cups, { prior: { peak: { days: 21, logSd: 0.38 }, noise: { mean: -0.4, sd: 0.22 }, levelMean: 80 } }));
+    const steadyHand = fitCrest(
+      bagOf(cups, { prior: { peak: { days: 21, logSd: 0.38 }, noise: { mean: -0.4, sd: 0.22 }, levelMean: 80 } }),
+    );
     const unsteady = fitCrest(bagOf(cups, { prior: { peak: { days: 21, logSd: 0.38 }, noise, levelMean: 80 } }));
-    expect(unsteady.curve[20]!.hi - unsteady.curve[20]!.lo).toBeGreaterThan(steadyHand.curve[20]!.hi - steadyHand.curve[20]!.lo);
+    expect(unsteady.curve[20]!.hi - unsteady.curve[20]!.lo).toBeGreaterThan(
+      steadyHand.curve[20]!.hi - steadyHand.curve[20]!.lo,
+    );
   });
 });
 
 describe('the level of a taster', () => {
   it('is a mean shrunk to 80', () => {
-    const lesson = (mean: number, sd: number) => ({ lesson: { peak: [], noise: { mean: 0, sd: 0.35 }, level: { mean, sd } } });
+    const lesson = (mean: number, sd: number) => ({
+      lesson: { peak: [], noise: { mean: 0, sd: 0.35 }, level: { mean, sd } },
+    });
     expect(levelFrom([])).toBeCloseTo(80, 9);
     const w = 1 / (4 + 25);
     expect(levelFrom([lesson(70, 2)])).toBeCloseTo((80 / 36 + 70 * w) / (1 / 36 + w), 9);

@@ -1,7 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { holdWish } from '../holdWish';
 
-const proposal = (telling: number, changes: { factor: 'waterC'; level: string }[] = []) => ({ mostTelling: { changes, expected: 80, telling } });
+const proposal = (telling: number, changes: { factor: 'waterC'; level: string }[] = []) => ({
+  mostTelling: { changes, expected: 80, telling },
+});
 
 describe('the wish to hold the recipe still', () => {
   it('is there when the reference itself tells most, and only while it tells anything', () => {

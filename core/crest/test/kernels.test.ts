@@ -11,10 +11,12 @@ import { logPeakWeights } from '../prior';
 import { longestRun } from '../window';
 
 const size = 6;
-const anyMatrix = fc.array(fc.double({ min: -3, max: 3, noNaN: true }), { minLength: size * size, maxLength: size * size }).map((values) => {
-  const m = Matrix.from1DArray(size, size, values);
-  return m.mmul(m.transpose()).add(Matrix.eye(size));
-});
+const anyMatrix = fc
+  .array(fc.double({ min: -3, max: 3, noNaN: true }), { minLength: size * size, maxLength: size * size })
+  .map((values) => {
+    const m = Matrix.from1DArray(size, size, values);
+    return m.mmul(m.transpose()).add(Matrix.eye(size));
+  });
 
 describe('linear algebra', () => {
   it('factors as the library does', () => {
@@ -23,21 +25,29 @@ describe('linear algebra', () => {
         const ours = Float64Array.from(matrix.to1DArray());
         expect(cholesky(ours, size)).toBeCloseTo(Math.log(determinant(matrix)), 6);
         const theirs = new CholeskyDecomposition(matrix).lowerTriangularMatrix;
-        for (let i = 0; i < size; i++) for (let j = 0; j <= i; j++) expect(ours[i * size + j]).toBeCloseTo(theirs.get(i, j), 8);
+        for (let i = 0; i < size; i++)
+          for (let j = 0; j <= i; j++) expect(ours[i * size + j]).toBeCloseTo(theirs.get(i, j), 8);
       }),
     );
   });
 
   it('whitens so that dot products are quadratic forms in the inverse', () => {
     fc.assert(
-      fc.property(anyMatrix, fc.array(fc.double({ min: -5, max: 5, noNaN: true }), { minLength: size, maxLength: size }), (matrix, x) => {
-        const factor = Float64Array.from(matrix.to1DArray());
-        cholesky(factor, size);
-        const white = Float64Array.from([0, ...x]);
-        whiten(factor, size, white, 1);
-        const column = Matrix.columnVector(x);
-        expect(dot(white, 1, white, 1, size)).toBeCloseTo(column.transpose().mmul(solve(matrix, column)).get(0, 0), 6);
-      }),
+      fc.property(
+        anyMatrix,
+        fc.array(fc.double({ min: -5, max: 5, noNaN: true }), { minLength: size, maxLength: size }),
+        (matrix, x) => {
+          const factor = Float64Array.from(matrix.to1DArray());
+          cholesky(factor, size);
+          const white = Float64Array.from([0, ...x]);
+          whiten(factor, size, white, 1);
+          const column = Matrix.columnVector(x);
+          expect(dot(white, 1, white, 1, size)).toBeCloseTo(
+            column.transpose().mmul(solve(matrix, column)).get(0, 0),
+            6,
+          );
+        },
+      ),
     );
   });
 
@@ -56,12 +66,17 @@ describe('the normal distribution', () => {
 
   it('inverts the cut-off normal', () => {
     fc.assert(
-      fc.property(fc.double({ min: 0.01, max: 0.99, noNaN: true }), fc.double({ min: -30, max: 30, noNaN: true }), fc.double({ min: 0.1, max: 5, noNaN: true }), (u, mean, sd) => {
-        const a = positiveQuantile(u, mean, sd);
-        expect(a).toBeGreaterThanOrEqual(0);
-        // P(A > a) = Φ((mean − a)/sd) / Φ(mean/sd)
-        if (mean / sd > -37) expect(Math.exp(logCdf((mean - a) / sd) - logCdf(mean / sd))).toBeCloseTo(1 - u, 9);
-      }),
+      fc.property(
+        fc.double({ min: 0.01, max: 0.99, noNaN: true }),
+        fc.double({ min: -30, max: 30, noNaN: true }),
+        fc.double({ min: 0.1, max: 5, noNaN: true }),
+        (u, mean, sd) => {
+          const a = positiveQuantile(u, mean, sd);
+          expect(a).toBeGreaterThanOrEqual(0);
+          // P(A > a) = Φ((mean − a)/sd) / Φ(mean/sd)
+          if (mean / sd > -37) expect(Math.exp(logCdf((mean - a) / sd) - logCdf(mean / sd))).toBeCloseTo(1 - u, 9);
+        },
+      ),
     );
     expect(positiveQuantile(0.5, -20, 1)).toBeCloseTo(0.0345, 3);
     expect(positiveQuantile(0.5, -400, 1)).toBeCloseTo(Math.LN2 / 400, 6);
@@ -73,7 +88,9 @@ describe('the normal distribution', () => {
       [0, 2],
       [-4, 1],
     ] as const) {
-      const average = Array.from({ length: 4000 }, (_, i) => positiveQuantile((i + 0.5) / 4000, mean, sd)).reduce((a, b) => a + b) / 4000;
+      const average =
+        Array.from({ length: 4000 }, (_, i) => positiveQuantile((i + 0.5) / 4000, mean, sd)).reduce((a, b) => a + b) /
+        4000;
       expect(average).toBeCloseTo(positiveMean(mean, sd), 2);
     }
   });
@@ -85,10 +102,15 @@ describe('grids', () => {
     const peaks = logPeakWeights(grid, { days: 17, logSd: 0.38 }, 12);
     let total = 0;
     grid.logPeaks.forEach((_, p) => {
-      for (const before of grid.rise.courses) for (const after of grid.fall.courses) if (goTogether(p, before, after)) total += Math.exp(peaks[p]! + before.logWeight + after.logWeight);
+      for (const before of grid.rise.courses)
+        for (const after of grid.fall.courses)
+          if (goTogether(p, before, after)) total += Math.exp(peaks[p]! + before.logWeight + after.logWeight);
     });
     expect(total).toBeCloseTo(1, 12);
-    expect(regimesOf(grid, SCHOOL_NOISE).reduce((sum, { logWeight }) => sum + Math.exp(logWeight), 0)).toBeCloseTo(1, 12);
+    expect(regimesOf(grid, SCHOOL_NOISE).reduce((sum, { logWeight }) => sum + Math.exp(logWeight), 0)).toBeCloseTo(
+      1,
+      12,
+    );
   });
 
   it('carries straight lines on key days to all days', () => {

@@ -1,12 +1,22 @@
 import { describe, expect, it } from 'vitest';
 import { fitCrest } from '../fit';
-import { ANY_SITUATION, bestCupDay, mostTellingDay, proposals, recipeText, tellingText, worthTelling, type Situation } from '../next';
+import {
+  ANY_SITUATION,
+  bestCupDay,
+  mostTellingDay,
+  proposals,
+  recipeText,
+  tellingText,
+  worthTelling,
+  type Situation,
+} from '../next';
 import { compact, readingOf } from '../reading';
 import { bagOf, brewOf, ridgeScore } from './samples';
 
 const days = [8, 12, 16, 20, 24, 28];
 const scores = [78, 80, 82, 86, 87, 85];
-const withBrewers = (brewerOf: (i: number) => string) => fitCrest(bagOf(days.map((day, i) => brewOf(day, scores[i]!, { brewer: brewerOf(i) }))));
+const withBrewers = (brewerOf: (i: number) => string) =>
+  fitCrest(bagOf(days.map((day, i) => brewOf(day, scores[i]!, { brewer: brewerOf(i) }))));
 const constant = withBrewers(() => 'cone');
 const inBlocks = withBrewers((i) => (i < 3 ? 'cone' : 'press'));
 const alternating = withBrewers((i) => (i % 2 ? 'cone' : 'press'));
@@ -26,7 +36,9 @@ describe('entanglement', () => {
     expect(firm(inBlocks)).toBeLessThan(firm(constant));
     expect(inBlocks.window).not.toEqual(constant.window);
     const said = readingOf(compact(inBlocks), 24, false).verdict;
-    expect(said).toContain('since day 20 only the press was used, and one cone brew in the next few days would tell the two apart');
+    expect(said).toContain(
+      'since day 20 only the press was used, and one cone brew in the next few days would tell the two apart',
+    );
     expect(readingOf(compact(constant), 24, false).verdict).not.toContain('tell the two apart');
     expect(readingOf(compact(inBlocks), 24, true).verdict).not.toContain('would tell');
   });
@@ -63,7 +75,8 @@ describe('the next brew', () => {
   });
 
   it('tells no less than nothing, and less the more is known', () => {
-    for (const fit of [constant, inBlocks, alternating]) for (const { telling } of fit.options) for (const nats of telling) expect(nats).toBeGreaterThanOrEqual(0);
+    for (const fit of [constant, inBlocks, alternating])
+      for (const { telling } of fit.options) for (const nats of telling) expect(nats).toBeGreaterThanOrEqual(0);
     const most = (fit: typeof constant): number => Math.max(...fit.options[0]!.telling);
     const known = fitCrest(bagOf(Array.from({ length: 40 }, (_, i) => brewOf(3 + i, ridgeScore(3 + i, 20)))));
     expect(most(known)).toBeLessThan(most(constant) / 2);
@@ -73,8 +86,11 @@ describe('the next brew', () => {
     // Try the most telling day's outcome at the 10 %, 50 % and 90 % quantile of what is expected.
     const [first] = proposals(constant, [40], ANY_SITUATION);
     const { lo, median, hi } = constant.curve[40]!;
-    const entropy = (fit: typeof constant): number => -fit.peakProbability.reduce((sum, p) => sum + (p > 0 ? p * Math.log(p) : 0), 0);
-    const after = [lo, median, hi].map((y) => entropy(fitCrest(bagOf([...days.map((day, i) => brewOf(day, scores[i]!)), brewOf(40, y)]))));
+    const entropy = (fit: typeof constant): number =>
+      -fit.peakProbability.reduce((sum, p) => sum + (p > 0 ? p * Math.log(p) : 0), 0);
+    const after = [lo, median, hi].map((y) =>
+      entropy(fitCrest(bagOf([...days.map((day, i) => brewOf(day, scores[i]!)), brewOf(40, y)]))),
+    );
     const fall = entropy(constant) - (0.3 * after[0]! + 0.4 * after[1]! + 0.3 * after[2]!);
     expect(first!.mostTelling.telling).toBeGreaterThan(0.3 * fall);
     expect(first!.mostTelling.telling).toBeLessThan(3 * fall);
@@ -89,16 +105,40 @@ describe('the next brew', () => {
     for (const sooner of week.slice(0, chosen.inDays)) expect(sooner.mostTelling.telling).toBeLessThan(0.8 * most);
     expect(bestCupDay(week)!.bestCup.expected).toBe(Math.max(...week.map((day) => day.bestCup.expected)));
     expect([bestCupDay([]), mostTellingDay([])]).toEqual([null, null]);
-    expect([0.001, 0.04, 0.11, 0.3].map(tellingText)).toEqual(['would tell hardly anything new', 'would tell a little', 'would narrow down its best days by about 10 %', 'would narrow down its best days by about 25 %']);
+    expect([0.001, 0.04, 0.11, 0.3].map(tellingText)).toEqual([
+      'would tell hardly anything new',
+      'would tell a little',
+      'would narrow down its best days by about 10 %',
+      'would narrow down its best days by about 25 %',
+    ]);
   });
 });
 
 describe('proposals for a household', () => {
   // Alternating brewers and temperatures; the last brew was the press at 90 °C.
-  const two = fitCrest(bagOf(days.map((day, i) => brewOf(day, scores[i]! + (i % 2 ? 3 : 0), { brewer: i % 2 ? 'press' : 'cone', waterC: i > 3 ? 90 : 92 }))));
+  const two = fitCrest(
+    bagOf(
+      days.map((day, i) =>
+        brewOf(day, scores[i]! + (i % 2 ? 3 : 0), { brewer: i % 2 ? 'press' : 'cone', waterC: i > 3 ? 90 : 92 }),
+      ),
+    ),
+  );
   const ways = (situation: Situation): string[] => {
-    const named = proposals(two, Array.from({ length: 40 }, (_, i) => 10 + i), situation).flatMap(({ bestCup, mostTelling }) => [bestCup, mostTelling]);
-    return [...new Set(named.map(({ changes }) => changes.map(({ level }) => level).sort().join(' + ')))];
+    const named = proposals(
+      two,
+      Array.from({ length: 40 }, (_, i) => 10 + i),
+      situation,
+    ).flatMap(({ bestCup, mostTelling }) => [bestCup, mostTelling]);
+    return [
+      ...new Set(
+        named.map(({ changes }) =>
+          changes
+            .map(({ level }) => level)
+            .sort()
+            .join(' + '),
+        ),
+      ),
+    ];
   };
 
   it('offer pairs of settings, and the latest recipe again', () => {
@@ -110,15 +150,22 @@ describe('proposals for a household', () => {
   });
 
   it('change at most one setting from the latest brew when that is wished', () => {
-    for (const way of ways({ ...ANY_SITUATION, oneChange: true })) expect(['press', '90 °C', '90 °C + press']).toContain(way);
-    const alike = fitCrest(bagOf(days.map((day, i) => brewOf(day, scores[i]!, { brewer: i < 5 && i % 2 ? 'press' : 'cone' }))));
+    for (const way of ways({ ...ANY_SITUATION, oneChange: true }))
+      expect(['press', '90 °C', '90 °C + press']).toContain(way);
+    const alike = fitCrest(
+      bagOf(days.map((day, i) => brewOf(day, scores[i]!, { brewer: i < 5 && i % 2 ? 'press' : 'cone' }))),
+    );
     expect(alike.latest).toEqual([]);
-    expect(proposals(alike, [24], { ...ANY_SITUATION, oneChange: true })[0]!.bestCup.changes.length).toBeLessThanOrEqual(1);
+    expect(
+      proposals(alike, [24], { ...ANY_SITUATION, oneChange: true })[0]!.bestCup.changes.length,
+    ).toBeLessThanOrEqual(1);
   });
 
   it('stay with the brewers at hand, and fall back to the reference where nothing near is', () => {
     for (const way of ways({ ...ANY_SITUATION, brewers: ['cone'] })) expect(way).not.toContain('press');
-    expect(ways({ cupsLeft: 5, brewers: [], oneChange: true }).every((way) => way === '90 °C' || way === '')).toBe(true);
+    expect(ways({ cupsLeft: 5, brewers: [], oneChange: true }).every((way) => way === '90 °C' || way === '')).toBe(
+      true,
+    );
   });
 
   it('end with the beans', () => {
@@ -128,7 +175,12 @@ describe('proposals for a household', () => {
 
   it('are written as a recipe', () => {
     expect(recipeText([])).toBe('the reference recipe');
-    expect(recipeText([{ factor: 'brewer', level: 'press' }, { factor: 'waterC', level: '90 °C' }])).toBe('the reference recipe with the press and water at 90 °C');
+    expect(
+      recipeText([
+        { factor: 'brewer', level: 'press' },
+        { factor: 'waterC', level: '90 °C' },
+      ]),
+    ).toBe('the reference recipe with the press and water at 90 °C');
     expect([worthTelling(0.001), worthTelling(0.1)]).toEqual([false, true]);
   });
 });

@@ -54,7 +54,8 @@ describe('without brews', () => {
   it('the peak is the prior: 95 % log-normal around the table, 5 % flat in ln days, and one bag in five is best fresh', () => {
     const { peak, fresh } = fitCrest(bagOf([]));
     expect(fresh).toBeCloseTo(0.2, 9);
-    const share = (days: number): number => 0.95 * cdf(Math.log(days), Math.log(21), 0.38) + (0.05 * Math.log(days / 1.5)) / Math.log(60);
+    const share = (days: number): number =>
+      0.95 * cdf(Math.log(days), Math.log(21), 0.38) + (0.05 * Math.log(days / 1.5)) / Math.log(60);
     // What lies beyond the grid's ends (1.5 and 90 days) is lost to both.
     expect(share(peak.day)).toBeCloseTo(0.5, 2);
     expect(share(peak.hi) - share(peak.lo)).toBeCloseTo(0.8, 2);

@@ -22,9 +22,14 @@ describe('the state', () => {
   });
 
   it('is too early under three cups, and while the peak could be almost anywhere', () => {
-    expect(read(fitCrest(bagOf([brewOf(10, 84), brewOf(12, 85)])), 14).verdict).toContain('two cups cannot show a curve');
+    expect(read(fitCrest(bagOf([brewOf(10, 84), brewOf(12, 85)])), 14).verdict).toContain(
+      'two cups cannot show a curve',
+    );
     const sameDay = fitCrest(bagOf([brewOf(12, 80), brewOf(12, 84), brewOf(12, 82)]));
-    expect(read(sameDay, 12)).toMatchObject({ state: 'too-early', verdict: expect.stringMatching(/after three cups its best could still fall anywhere in days \d+–\d+/) });
+    expect(read(sameDay, 12)).toMatchObject({
+      state: 'too-early',
+      verdict: expect.stringMatching(/after three cups its best could still fall anywhere in days \d+–\d+/),
+    });
   });
 
   it('climbs, crests, fades and is spent as a bag ages', () => {
@@ -32,7 +37,9 @@ describe('the state', () => {
     const order = states.filter((state, day) => state !== states[day - 1]);
     expect(order.slice(0, 3)).toEqual(['climbing', 'at-crest', 'fading']);
     expect(states[20]).toBe('at-crest');
-    expect(read(many, 20).verdict).toMatch(/^At its crest, (almost certainly|very likely): days \d+–\d+ are its best\.$/);
+    expect(read(many, 20).verdict).toMatch(
+      /^At its crest, (almost certainly|very likely): days \d+–\d+ are its best\.$/,
+    );
     expect(read(many, 5).verdict).toMatch(/^Still climbing, .*starting in \d+ days\.$/);
     expect(read(many, 60).verdict).toMatch(/^(Past its crest|Spent)/);
     expect(read(many, 400).state).toBe(states[90]);
@@ -40,13 +47,20 @@ describe('the state', () => {
 
   it('is steady only when cups far apart in age hardly differ', () => {
     const level = Array.from({ length: 30 }, (_, i) => brewOf(5 + 1.5 * i, 80 + (i % 2)));
-    expect(read(flat(level), 30)).toMatchObject({ state: 'steady', verdict: expect.stringContaining('Steady: from day 5 to day 49') });
+    expect(read(flat(level), 30)).toMatchObject({
+      state: 'steady',
+      verdict: expect.stringContaining('Steady: from day 5 to day 49'),
+    });
     const oneDay = Array.from({ length: 30 }, (_, i) => brewOf(12, 80 + (i % 2)));
     expect(read(flat(oneDay), 12).state).not.toBe('steady');
   });
 
   it('is spent when nothing is left, whatever the curve', () => {
-    expect(read(many, 20, true)).toMatchObject({ state: 'spent', stateProbability: 1, verdict: expect.stringContaining('Finished. It was probably at its best on days') });
+    expect(read(many, 20, true)).toMatchObject({
+      state: 'spent',
+      stateProbability: 1,
+      verdict: expect.stringContaining('Finished. It was probably at its best on days'),
+    });
     expect(read(fitCrest(bagOf([])), 20, true).verdict).toContain('never marked');
   });
 
@@ -61,19 +75,52 @@ describe('the state', () => {
 
 describe('the words', () => {
   it('count and span as a person would', () => {
-    expect([cupsText(1), cupsText(3), cupsText(0), cupsText(14)]).toEqual(['one cup', 'three cups', 'no cups', '14 cups']);
+    expect([cupsText(1), cupsText(3), cupsText(0), cupsText(14)]).toEqual([
+      'one cup',
+      'three cups',
+      'no cups',
+      '14 cups',
+    ]);
     expect([daysText({ from: 4, to: 4 }), daysText({ from: 4, to: 9 })]).toEqual(['day 4', 'days 4–9']);
   });
 
   it('name settings', () => {
-    const said = ([factor, level]: readonly [Parameters<typeof settingText>[0]['factor'], string]) => settingText({ factor, level });
+    const said = ([factor, level]: readonly [Parameters<typeof settingText>[0]['factor'], string]) =>
+      settingText({ factor, level });
     expect(
-      ([['brewer', 'press'], ['waterC', '90 °C'], ['grindStep', '+1'], ['grindStep', '−2.5'], ['ratio', '1:17'], ['filter', 'cloth'], ['waterRecipe', 'soft'], ['taster', 'Mira']] as const).map(said),
-    ).toEqual(['the press', 'water at 90 °C', 'a grind 1 step coarser', 'a grind 2.5 steps finer', 'a ratio of 1:17', 'the cloth filter', 'soft water', 'Mira']);
+      (
+        [
+          ['brewer', 'press'],
+          ['waterC', '90 °C'],
+          ['grindStep', '+1'],
+          ['grindStep', '−2.5'],
+          ['ratio', '1:17'],
+          ['filter', 'cloth'],
+          ['waterRecipe', 'soft'],
+          ['taster', 'Mira'],
+        ] as const
+      ).map(said),
+    ).toEqual([
+      'the press',
+      'water at 90 °C',
+      'a grind 1 step coarser',
+      'a grind 2.5 steps finer',
+      'a ratio of 1:17',
+      'the cloth filter',
+      'soft water',
+      'Mira',
+    ]);
   });
 
   it('blame only a setting that is likely and large enough to matter', () => {
-    const effect = (mean: number, helps: number, level = 'press') => ({ factor: 'brewer' as const, level, mean, sd: 1, helps, brews: 3 });
+    const effect = (mean: number, helps: number, level = 'press') => ({
+      factor: 'brewer' as const,
+      level,
+      mean,
+      sd: 1,
+      helps,
+      brews: 3,
+    });
     expect(recipeClause([effect(-3, 0.05), effect(-1.2, 0.1, 'siphon')], 3.5)).toBe('; the press hides it clearly');
     expect(recipeClause([effect(-1.2, 0.1)], 3.5)).toBe('; the press hides it a little');
     expect(recipeClause([effect(-6, 0.02)], 3.5)).toBe('; the press hides it a lot');

@@ -11,11 +11,23 @@ export function brewOf(age: number, overall: number | null, differently: Partial
 }
 
 export function bagOf(brews: readonly CrestBrew[], differently: Partial<CrestInput> = {}): CrestInput {
-  return { roastLevel: 'light', process: 'washed', restAdviceDays: null, reference: REFERENCE, brews, sigma0: 3.5, ...differently };
+  return {
+    roastLevel: 'light',
+    process: 'washed',
+    restAdviceDays: null,
+    reference: REFERENCE,
+    brews,
+    sigma0: 3.5,
+    ...differently,
+  };
 }
 
 /** A ridge with its peak at `peak` days, without noise. */
-export function ridgeScore(age: number, peak: number, { level = 86, height = 12, rise = 0.5, fall = 0.6 } = {}): number {
+export function ridgeScore(
+  age: number,
+  peak: number,
+  { level = 86, height = 12, rise = 0.5, fall = 0.6 } = {},
+): number {
   const z = Math.log(Math.max(age, 0.5) / peak) / (age < peak ? rise : fall);
   return level - height * (1 - Math.exp(-0.5 * z * z));
 }

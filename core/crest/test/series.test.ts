@@ -25,7 +25,14 @@ describe('a series without a cup of its own', () => {
   it('stops borrowing with its first cup, and never borrows from faulted ones', () => {
     const shot = { reference: { ...REFERENCE, ...ESPRESSO } };
     expect(fitCrest(bagOf([...lateFilters, brewOf(20, 80, ESPRESSO)], shot)).borrowed).toBeNull();
-    expect(fitCrest(bagOf(lateFilters.map((brew) => ({ ...brew, fault: 'spill' as const })), shot)).borrowed).toBeNull();
+    expect(
+      fitCrest(
+        bagOf(
+          lateFilters.map((brew) => ({ ...brew, fault: 'spill' as const })),
+          shot,
+        ),
+      ).borrowed,
+    ).toBeNull();
   });
 
   it('moves a history the same way', () => {

@@ -2,16 +2,31 @@ import { describe, expect, it } from 'vitest';
 import { labelAgainstCups, printedNotes, vocabularyOf, wordsInProse, wordsOverDays, type WordedCup } from '../words';
 
 const vocabulary = vocabularyOf([{ id: 'own', name: 'attic', family: null, mergedInto: null }]);
-const cup = (restDay: number, ids: string[], notes = ''): WordedCup => ({ restDay, words: ids.map((id) => ({ id })), notes });
+const cup = (restDay: number, ids: string[], notes = ''): WordedCup => ({
+  restDay,
+  words: ids.map((id) => ({ id })),
+  notes,
+});
 
 describe('the label against the cup', () => {
   it('reads what is printed, however it is divided', () => {
-    expect(printedNotes('quince, rooibos / damson • fig and Cedar; ')).toEqual(['quince', 'rooibos', 'damson', 'fig', 'Cedar']);
+    expect(printedNotes('quince, rooibos / damson • fig and Cedar; ')).toEqual([
+      'quince',
+      'rooibos',
+      'damson',
+      'fig',
+      'Cedar',
+    ]);
     expect(printedNotes('')).toEqual([]);
   });
 
   it('says of each printed note whether it was found, or kin of it, or never; in how many cups and on which days', () => {
-    const cups = [cup(9, ['nectarine']), cup(12, ['quince', 'nectarine']), cup(12, ['quince']), cup(20, [], 'Peach, and no rooibos at all.')];
+    const cups = [
+      cup(9, ['nectarine']),
+      cup(12, ['quince', 'nectarine']),
+      cup(12, ['quince']),
+      cup(20, [], 'Peach, and no rooibos at all.'),
+    ];
     expect(labelAgainstCups(vocabulary, 'Quinces, apricot, rooibos, attic', cups)).toMatchObject([
       { printed: 'Quinces', outcome: 'found', cups: 2, days: [12], kin: [] },
       { printed: 'apricot', outcome: 'close kin', cups: 3, days: [9, 12, 20], kin: ['nectarine', 'peach'] },
@@ -21,7 +36,9 @@ describe('the label against the cup', () => {
   });
 
   it('finds a printed word nobody knows where it stands in the prose', () => {
-    expect(labelAgainstCups(vocabulary, 'moon dust', [cup(3, [], 'Moon-dust, faintly.')])).toMatchObject([{ word: null, outcome: 'found', days: [3] }]);
+    expect(labelAgainstCups(vocabulary, 'moon dust', [cup(3, [], 'Moon-dust, faintly.')])).toMatchObject([
+      { word: null, outcome: 'found', days: [3] },
+    ]);
   });
 });
 
@@ -29,7 +46,12 @@ describe('words in prose', () => {
   const read = (prose: string) => wordsInProse(vocabulary, prose).map(({ name }) => name);
 
   it('are found in the plural, the longest first, each once', () => {
-    expect(read('Passion fruit and green apples; apricot jam on toast. Toast again.')).toEqual(['passion fruit', 'green apple', 'apricot jam', 'toast']);
+    expect(read('Passion fruit and green apples; apricot jam on toast. Toast again.')).toEqual([
+      'passion fruit',
+      'green apple',
+      'apricot jam',
+      'toast',
+    ]);
   });
 
   it('are left out where they are denied, up to the end of the clause', () => {

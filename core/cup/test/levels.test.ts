@@ -17,10 +17,19 @@ describe('levels', () => {
       expect(readLevel(level)).toBe(level);
       expect(readLevel(` ${levelText(level).toUpperCase()} `)).toBe(level);
     }
-    expect([readLevel('3,5'), readLevel('h3'), readLevel('l4'), readLevel('4 −'), readLevel('4−')]).toEqual(['3.5', '3+', '4-', '4-', '4-']);
+    expect([readLevel('3,5'), readLevel('h3'), readLevel('l4'), readLevel('4 −'), readLevel('4−')]).toEqual([
+      '3.5',
+      '3+',
+      '4-',
+      '4-',
+      '4-',
+    ]);
   });
 
-  it.each(['', '0', '6', '5+', '1-', 'low 1', 'high 5', '3.2', 'high 3+', '33', 'three', '5.5'])('does not read %j', (typed) => expect(readLevel(typed)).toBeNull());
+  it.each(['', '0', '6', '5+', '1-', 'low 1', 'high 5', '3.2', 'high 3+', '33', 'three', '5.5'])(
+    'does not read %j',
+    (typed) => expect(readLevel(typed)).toBeNull(),
+  );
 });
 
 describe('a step along the levels', () => {
@@ -32,24 +41,57 @@ describe('a step along the levels', () => {
 });
 
 describe('levels over days', () => {
-  const cup = (restDay: number, attribute: string, level: (typeof LEVELS)[number] | null, liking: (typeof LIKINGS)[number] | null = null) => ({ restDay, levels: [{ attribute, level, liking }] });
+  const cup = (
+    restDay: number,
+    attribute: string,
+    level: (typeof LEVELS)[number] | null,
+    liking: (typeof LIKINGS)[number] | null = null,
+  ) => ({ restDay, levels: [{ attribute, level, liking }] });
 
   it('are one line an attribute, days in order, several cups of a day taken together', () => {
-    const [body, ...others] = levelsOverDays(['acidity', 'body'], [cup(12, 'body', '4', 'just right'), cup(5, 'body', '2'), cup(12, 'body', '3', 'too much'), cup(9, 'nut', '5'), cup(9, 'acidity', null, 'just right')]);
+    const [body, ...others] = levelsOverDays(
+      ['acidity', 'body'],
+      [
+        cup(12, 'body', '4', 'just right'),
+        cup(5, 'body', '2'),
+        cup(12, 'body', '3', 'too much'),
+        cup(9, 'nut', '5'),
+        cup(9, 'acidity', null, 'just right'),
+      ],
+    );
     expect(others).toEqual([]);
-    expect(body).toEqual({ attribute: 'body', points: [{ day: 5, level: 2, cups: 1 }, { day: 12, level: 3.5, cups: 2 }], liked: { 'too little': 0, 'just right': 1, 'too much': 1 } });
+    expect(body).toEqual({
+      attribute: 'body',
+      points: [
+        { day: 5, level: 2, cups: 1 },
+        { day: 12, level: 3.5, cups: 2 },
+      ],
+      liked: { 'too little': 0, 'just right': 1, 'too much': 1 },
+    });
   });
 
   it('have a direction only where they went half a step', () => {
-    const line = (...levels: number[]) => ({ attribute: 'body', points: levels.map((level, day) => ({ day, level, cups: 1 })), liked: { 'too little': 0, 'just right': 0, 'too much': 0 } });
-    expect([trend(line(2, 5, 2.4)), trend(line(2, 2.5)), trend(line(4, 3)), trend(line(4))]).toEqual(['level', 'rising', 'falling', 'level']);
+    const line = (...levels: number[]) => ({
+      attribute: 'body',
+      points: levels.map((level, day) => ({ day, level, cups: 1 })),
+      liked: { 'too little': 0, 'just right': 0, 'too much': 0 },
+    });
+    expect([trend(line(2, 5, 2.4)), trend(line(2, 2.5)), trend(line(4, 3)), trend(line(4))]).toEqual([
+      'level',
+      'rising',
+      'falling',
+      'level',
+    ]);
   });
 
   it('stay within the levels that were given', () => {
     const given = fc.array(fc.record({ restDay: fc.nat(40), level: fc.constantFrom(...LEVELS) }), { minLength: 1 });
     fc.assert(
       fc.property(given, (cups) => {
-        const [line] = levelsOverDays(['body'], cups.map(({ restDay, level }) => cup(restDay, 'body', level)));
+        const [line] = levelsOverDays(
+          ['body'],
+          cups.map(({ restDay, level }) => cup(restDay, 'body', level)),
+        );
         const values = cups.map(({ level }) => levelValue(level));
         expect(line?.points.reduce((sum, point) => sum + point.cups, 0)).toBe(cups.length);
         for (const { level } of line?.points ?? []) {

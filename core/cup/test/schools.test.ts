@@ -1,7 +1,26 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { LEVELS, levelValue } from '../levels';
-import { compositeLiking, EQUAL_WEIGHTS, inOtherSchool, judgedLiking, judgedSchool, likingOf, likingOfCup, markOf, markOfCup, onlyAttribute, onStep, PART_STEP, PARTS, SCHOOL_SCALES, SCHOOLS, sumOfParts, type Part, type School } from '../schools';
+import {
+  compositeLiking,
+  EQUAL_WEIGHTS,
+  inOtherSchool,
+  judgedLiking,
+  judgedSchool,
+  likingOf,
+  likingOfCup,
+  markOf,
+  markOfCup,
+  onlyAttribute,
+  onStep,
+  PART_STEP,
+  PARTS,
+  SCHOOL_SCALES,
+  SCHOOLS,
+  sumOfParts,
+  type Part,
+  type School,
+} from '../schools';
 
 /** Every mark that can be written in a school. */
 function marksOf(school: School): number[] {
@@ -22,8 +41,20 @@ describe.each(SCHOOLS)('the school %s', (school) => {
   it('is monotone, on its marks and in between', () => {
     const { min, max } = SCHOOL_SCALES[school];
     const between = fc.double({ min, max, noNaN: true });
-    fc.assert(fc.property(fc.oneof(anyMark, between), fc.oneof(anyMark, between), (a, b) => Math.sign(likingOf(school, a) - likingOf(school, b)) === Math.sign(a - b)));
-    fc.assert(fc.property(fc.double({ min: 0, max: 100, noNaN: true }), fc.double({ min: 0, max: 100, noNaN: true }), (a, b) => a > b || markOf(school, a) <= markOf(school, b)));
+    fc.assert(
+      fc.property(
+        fc.oneof(anyMark, between),
+        fc.oneof(anyMark, between),
+        (a, b) => Math.sign(likingOf(school, a) - likingOf(school, b)) === Math.sign(a - b),
+      ),
+    );
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0, max: 100, noNaN: true }),
+        fc.double({ min: 0, max: 100, noNaN: true }),
+        (a, b) => a > b || markOf(school, a) <= markOf(school, b),
+      ),
+    );
   });
 
   it('reaches the top of the common scale and refuses what is outside of its own', () => {
@@ -42,7 +73,10 @@ describe.each(SCHOOLS)('the school %s', (school) => {
         const mark = others[k % others.length] ?? 0;
         const liking = likingOf(from, mark);
         const { min, points } = SCHOOL_SCALES[school];
-        return liking < min * points || Math.abs(likingOf(school, inOtherSchool(from, mark, school)) - liking) <= (widest * points) / 2 + 1e-9;
+        return (
+          liking < min * points ||
+          Math.abs(likingOf(school, inOtherSchool(from, mark, school)) - liking) <= (widest * points) / 2 + 1e-9
+        );
       }),
     );
   });
@@ -50,7 +84,9 @@ describe.each(SCHOOLS)('the school %s', (school) => {
 
 describe('the sum of ten parts', () => {
   const part = fc.integer({ min: 0, max: 40 }).map((quarters) => quarters * PART_STEP);
-  const all = fc.tuple(...PARTS.map(() => part)).map((marks) => Object.fromEntries(PARTS.map((name, i) => [name, marks[i]])) as Record<Part, number>);
+  const all = fc
+    .tuple(...PARTS.map(() => part))
+    .map((marks) => Object.fromEntries(PARTS.map((name, i) => [name, marks[i]])) as Record<Part, number>);
 
   it('equals its parts, and is what the cup is liked, whatever total was written beside them', () => {
     fc.assert(
@@ -77,7 +113,9 @@ describe('the sum of ten parts', () => {
 describe('the composite', () => {
   it('is the weighted mean of the attributes that were marked', () => {
     expect(compositeLiking({ aroma: 8, acidity: 7, body: 9 })).toBe(80);
-    expect(compositeLiking({ aroma: 8, acidity: null, body: 9 }, { ...EQUAL_WEIGHTS, aroma: 3, acidity: 5 })).toBe(82.5);
+    expect(compositeLiking({ aroma: 8, acidity: null, body: 9 }, { ...EQUAL_WEIGHTS, aroma: 3, acidity: 5 })).toBe(
+      82.5,
+    );
     expect(compositeLiking({ aroma: 8 }, { ...EQUAL_WEIGHTS, aroma: 0 })).toBeNull();
     expect(compositeLiking({})).toBeNull();
   });

@@ -6,11 +6,21 @@ describe('a tasting', () => {
   it('has every look, the sipped ones by nose and at two sips', () => {
     expect(TASTING_LINES.map(({ id }) => id)).toEqual(LINE_IDS);
     expect(LOOKS.map((look) => linesOf(look).length)).toEqual([1, 1, 1, 3, 3, 3]);
-    for (const look of SIPPED_LOOKS) expect(linesOf(look).map(({ sense, sip }) => [sense, sip])).toEqual([['nose', null], ['palate', 1], ['palate', 2]]);
+    for (const look of SIPPED_LOOKS)
+      expect(linesOf(look).map(({ sense, sip }) => [sense, sip])).toEqual([
+        ['nose', null],
+        ['palate', 1],
+        ['palate', 2],
+      ]);
   });
 
   it('calls each line by its look, sense and sip', () => {
-    expect((['cup', 'whole-bean', 'hot-nose', 'cool-second'] as const).map(lineName)).toEqual(['', 'whole bean', 'hot, nose', 'cool, second sip']);
+    expect((['cup', 'whole-bean', 'hot-nose', 'cool-second'] as const).map(lineName)).toEqual([
+      '',
+      'whole bean',
+      'hot, nose',
+      'cool, second sip',
+    ]);
     expect(new Set(LINE_IDS.map(lineName)).size).toBe(LINE_IDS.length);
   });
 
@@ -36,7 +46,14 @@ describe('a cooling cup', () => {
   it('says which look is due and which is next', () => {
     const [hot, warm, cool] = SIPPED_LOOKS.map(lookDueS) as [number, number, number];
     expect([-1, 0, hot - 1, hot, warm - 1, warm, cool, 1e9].map((s) => Object.values(looksAt(s)))).toEqual([
-      [null, 'hot'], [null, 'hot'], [null, 'hot'], ['hot', 'warm'], ['hot', 'warm'], ['warm', 'cool'], ['cool', null], ['cool', null],
+      [null, 'hot'],
+      [null, 'hot'],
+      [null, 'hot'],
+      ['hot', 'warm'],
+      ['hot', 'warm'],
+      ['warm', 'cool'],
+      ['cool', null],
+      ['cool', null],
     ]);
   });
 });

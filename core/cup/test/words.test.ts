@@ -1,9 +1,26 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { ALLERGENS, currentWord, FAMILIES, findNotes, NOTES, spelling, suggester, TRAITS, vocabularyOf, wordSpelt, type HouseholdWord } from '../words';
+import {
+  ALLERGENS,
+  currentWord,
+  FAMILIES,
+  findNotes,
+  NOTES,
+  spelling,
+  suggester,
+  TRAITS,
+  vocabularyOf,
+  wordSpelt,
+  type HouseholdWord,
+} from '../words';
 import { DESCRIPTIONS } from './descriptions';
 
-const own = (id: string, name: string, mergedInto: string | null = null): HouseholdWord => ({ id, name, family: null, mergedInto });
+const own = (id: string, name: string, mergedInto: string | null = null): HouseholdWord => ({
+  id,
+  name,
+  family: null,
+  mergedInto,
+});
 const PLAIN = vocabularyOf([]);
 
 describe('the vocabulary', () => {
@@ -11,7 +28,8 @@ describe('the vocabulary', () => {
     expect(NOTES.length).toBeGreaterThanOrEqual(180);
     expect(new Set(NOTES.map(({ id }) => id)).size).toBe(NOTES.length);
     expect(new Set(NOTES.map(({ family }) => family))).toEqual(new Set(FAMILIES));
-    for (const family of FAMILIES) expect(NOTES.filter((note) => note.family === family).length).toBeGreaterThanOrEqual(8);
+    for (const family of FAMILIES)
+      expect(NOTES.filter((note) => note.family === family).length).toBeGreaterThanOrEqual(8);
   });
 
   it('says of each note what it is like, what it is near to, and how to have it beside the cup', () => {
@@ -28,22 +46,60 @@ describe('the vocabulary', () => {
   });
 
   it('names the allergen wherever a reference is plainly made of one', () => {
-    const made: [RegExp, string][] = [[/\b(almond|hazelnut|walnut|pecan|cashew|macadamia|pistachio)\b(?! essence)/i, 'nuts'], [/\bpeanut/i, 'peanut'], [/\b(whole milk|cream\.|unsalted butter|plain yoghurt|custard)/i, 'milk'], [/\b(bread|toast\.|biscuit\.)/i, 'gluten'], [/\b(wine|cider\.)/i, 'alcohol']];
+    const made: [RegExp, string][] = [
+      [/\b(almond|hazelnut|walnut|pecan|cashew|macadamia|pistachio)\b(?! essence)/i, 'nuts'],
+      [/\bpeanut/i, 'peanut'],
+      [/\b(whole milk|cream\.|unsalted butter|plain yoghurt|custard)/i, 'milk'],
+      [/\b(bread|toast\.|biscuit\.)/i, 'gluten'],
+      [/\b(wine|cider\.)/i, 'alcohol'],
+    ];
     for (const [of, allergen] of made)
       for (const note of NOTES)
-        if (of.test(note.reference) && !/never|stands for it|vinegar|alcohol-free/i.test(note.reference)) expect(note.allergens, `${note.name}: ${note.reference}`).toContain(allergen);
+        if (of.test(note.reference) && !/never|stands for it|vinegar|alcohol-free/i.test(note.reference))
+          expect(note.allergens, `${note.name}: ${note.reference}`).toContain(allergen);
   });
 
   it('knows a word by its name, by other words for it, in the plural and with accents', () => {
     const idOf = (typed: string) => wordSpelt(PLAIN, typed)?.id ?? null;
-    expect(['Quince', 'quinces', ' QUINCE ', 'raspberries', 'passionfruit', 'treacle', 'creme brulee', 'Crème  Brûlée', 'peaches', 'bay leaves', 'molasses'].map(idOf)).toEqual([
-      ...['quince', 'quince', 'quince', 'raspberry', 'passion-fruit', 'molasses', 'crème-brûlée', 'crème-brûlée', 'peach', 'bay-leaf', 'molasses'],
+    expect(
+      [
+        'Quince',
+        'quinces',
+        ' QUINCE ',
+        'raspberries',
+        'passionfruit',
+        'treacle',
+        'creme brulee',
+        'Crème  Brûlée',
+        'peaches',
+        'bay leaves',
+        'molasses',
+      ].map(idOf),
+    ).toEqual([
+      ...[
+        'quince',
+        'quince',
+        'quince',
+        'raspberry',
+        'passion-fruit',
+        'molasses',
+        'crème-brûlée',
+        'crème-brûlée',
+        'peach',
+        'bay-leaf',
+        'molasses',
+      ],
     ]);
     expect(['grandmother’s cupboard', '', '!!', 'quin'].map(idOf)).toEqual([null, null, null, null]);
   });
 
   it('lets a household rename and merge, and every word follows', () => {
-    const words = vocabularyOf([own('quince', 'Autumn quince'), own('a', 'quincey', 'quince'), own('b', 'kitchen quince', 'a'), own('c', 'attic')]);
+    const words = vocabularyOf([
+      own('quince', 'Autumn quince'),
+      own('a', 'quincey', 'quince'),
+      own('b', 'kitchen quince', 'a'),
+      own('c', 'attic'),
+    ]);
     expect(currentWord(words, 'b')?.name).toBe('Autumn quince');
     expect(wordSpelt(words, 'Kitchen quinces')?.id).toBe('quince');
     expect(wordSpelt(words, 'quince')?.id).toBe('quince');
@@ -57,7 +113,12 @@ describe('the vocabulary', () => {
   });
 
   it('has one spelling for what differs in case, accents and marks only', () => {
-    fc.assert(fc.property(fc.string({ unit: 'grapheme', maxLength: 60 }), (text) => spelling(spelling(text)) === spelling(text)));
+    fc.assert(
+      fc.property(
+        fc.string({ unit: 'grapheme', maxLength: 60 }),
+        (text) => spelling(spelling(text)) === spelling(text),
+      ),
+    );
   });
 });
 
@@ -66,14 +127,34 @@ describe('suggestions', () => {
   const first = (typed: string) => suggest(typed)[0]?.word.name;
 
   it('answers a beginning, a word within, and another name', () => {
-    expect([first('rasp'), first('zest'), first('cassis'), first('oak')]).toEqual(['raspberry', 'lemon zest', 'blackcurrant', 'oak']);
+    expect([first('rasp'), first('zest'), first('cassis'), first('oak')]).toEqual([
+      'raspberry',
+      'lemon zest',
+      'blackcurrant',
+      'oak',
+    ]);
     expect(suggest('treacle')[0]).toMatchObject({ via: 'treacle', word: { id: 'molasses' } });
     expect(suggest('')).toEqual([]);
     expect(suggest('zzzz')).toEqual([]);
   });
 
-  it.each([['quinze', 'quince'], ['rasberry', 'raspberry'], ['cardamum', 'cardamom'], ['strawbery', 'strawberry'], ['molases', 'molasses'], ['jasmin', 'jasmine'], ['tamarid', 'tamarind'], ['hazlenut', 'hazelnut'], ['apriccot', 'apricot'], ['rubarb', 'cooked rhubarb']])('bears the slip in %s', (typed, meant) => {
-    expect(suggest(typed).slice(0, 3).map(({ word }) => word.name)).toContain(meant);
+  it.each([
+    ['quinze', 'quince'],
+    ['rasberry', 'raspberry'],
+    ['cardamum', 'cardamom'],
+    ['strawbery', 'strawberry'],
+    ['molases', 'molasses'],
+    ['jasmin', 'jasmine'],
+    ['tamarid', 'tamarind'],
+    ['hazlenut', 'hazelnut'],
+    ['apriccot', 'apricot'],
+    ['rubarb', 'cooked rhubarb'],
+  ])('bears the slip in %s', (typed, meant) => {
+    expect(
+      suggest(typed)
+        .slice(0, 3)
+        .map(({ word }) => word.name),
+    ).toContain(meant);
   });
 
   it('bears a slip in four letters only where they are the whole word', () => {
@@ -95,7 +176,11 @@ describe('suggestions', () => {
   it('takes in words that are in use and not known yet, in their place', () => {
     const also = ['hedge plum', 'attic'];
     expect(suggest('hed', 8, also)[0]?.word).toMatchObject({ name: 'hedge plum', note: null });
-    expect(suggest('plum', 8, also).map(({ word }) => word.name).indexOf('hedge plum')).toBeGreaterThan(0);
+    expect(
+      suggest('plum', 8, also)
+        .map(({ word }) => word.name)
+        .indexOf('hedge plum'),
+    ).toBeGreaterThan(0);
     expect(suggest('hed').map(({ word }) => word.name)).not.toContain('hedge plum');
   });
 
@@ -113,7 +198,8 @@ describe('suggestions', () => {
 
 describe('the word finder', () => {
   const inFirstFive = (likeness: (one: (typeof DESCRIPTIONS)[number]) => Parameters<typeof findNotes>[0]): number =>
-    DESCRIPTIONS.filter((one) => findNotes(likeness(one), 5).some(({ note }) => note.name === one.meant)).length / DESCRIPTIONS.length;
+    DESCRIPTIONS.filter((one) => findNotes(likeness(one), 5).some(({ note }) => note.name === one.meant)).length /
+    DESCRIPTIONS.length;
 
   it('has forty descriptions to answer to, none of which names its note', () => {
     expect(DESCRIPTIONS).toHaveLength(40);
@@ -144,7 +230,10 @@ describe('the word finder', () => {
   it('believes more in a note with each of its traits that is tapped', () => {
     fc.assert(
       fc.property(fc.constantFrom(...NOTES), fc.nat(), (note, k) => {
-        const shareOf = (count: number): number => findNotes({ tapped: note.traits.slice(0, count), said: '' }, NOTES.length).find((one) => one.note.id === note.id)?.share ?? 0;
+        const shareOf = (count: number): number =>
+          findNotes({ tapped: note.traits.slice(0, count), said: '' }, NOTES.length).find(
+            (one) => one.note.id === note.id,
+          )?.share ?? 0;
         const count = 1 + (k % note.traits.length);
         return count === 1 || shareOf(count) > shareOf(count - 1);
       }),

@@ -32,7 +32,11 @@ const SAID_IF_NOT = 0.04;
 const WORDS_WEIGHT = 4;
 
 /** Words that tell no note from another. */
-const LITTLE_WORDS = new Set('the and but with like from for its into that than almost nearly bit little some has very you them water one teaspoon cooled minutes slice ripe taste tastes smell smells smelled'.split(' '));
+const LITTLE_WORDS = new Set(
+  'the and but with like from for its into that than almost nearly bit little some has very you them water one teaspoon cooled minutes slice ripe taste tastes smell smells smelled'.split(
+    ' ',
+  ),
+);
 
 interface Described {
   id: string;
@@ -52,8 +56,20 @@ function stem(term: string): string | null {
 /** What every note is like, ready to be searched; made when it is first asked for. */
 const lexicon = once((): MiniSearch<Described> => {
   const names = new Map(NOTES.map((note) => [note.id, note.name]));
-  const search = new MiniSearch<Described>({ fields: ['like', 'names', 'reference', 'near'], processTerm: stem, searchOptions: { boost: { like: 2, names: 2 } } });
-  search.addAll(NOTES.map(({ id, name, like, also, reference, near, family }) => ({ id, like, names: [name, ...also, family].join(' '), reference, near: near.map((one) => names.get(one)).join(' ') })));
+  const search = new MiniSearch<Described>({
+    fields: ['like', 'names', 'reference', 'near'],
+    processTerm: stem,
+    searchOptions: { boost: { like: 2, names: 2 } },
+  });
+  search.addAll(
+    NOTES.map(({ id, name, like, also, reference, near, family }) => ({
+      id,
+      like,
+      names: [name, ...also, family].join(' '),
+      reference,
+      near: near.map((one) => names.get(one)).join(' '),
+    })),
+  );
   return search;
 });
 
@@ -89,5 +105,9 @@ export function findNotes({ tapped, said }: Likeness, most = 8): Found[] {
   }).sort((a, b) => b.log - a.log);
   const top = scored[0]?.log ?? 0;
   const total = scored.reduce((sum, { log }) => sum + Math.exp(log - top), 0);
-  return scored.slice(0, most).map(({ note, log }) => ({ note, share: Math.exp(log - top) / total, because: note.traits.filter((trait) => taps.has(trait) || heard.has(trait)) }));
+  return scored.slice(0, most).map(({ note, log }) => ({
+    note,
+    share: Math.exp(log - top) / total,
+    because: note.traits.filter((trait) => taps.has(trait) || heard.has(trait)),
+  }));
 }

@@ -32,8 +32,10 @@ const LONGEST = 3;
 export function wordsInProse(vocabulary: Vocabulary, prose: string): Word[] {
   const found = new Map<string, Word>();
   for (const clause of prose.split(/[.,;:!?()\n]+/)) {
-    const spelt = spelling(clause).split(' ').filter((part) => part !== '');
-    for (let i = 0; i < spelt.length; ) {
+    const spelt = spelling(clause)
+      .split(' ')
+      .filter((part) => part !== '');
+    for (let i = 0; i < spelt.length;) {
       const match = longestAt(vocabulary, spelt, i);
       if (match && !spelt.slice(0, i).some((before) => DENIALS.has(before))) found.set(match.word.id, match.word);
       i += match?.length ?? 1;
@@ -42,7 +44,11 @@ export function wordsInProse(vocabulary: Vocabulary, prose: string): Word[] {
   return [...found.values()];
 }
 
-function longestAt(vocabulary: Vocabulary, spelt: readonly string[], from: number): { word: Word; length: number } | null {
+function longestAt(
+  vocabulary: Vocabulary,
+  spelt: readonly string[],
+  from: number,
+): { word: Word; length: number } | null {
   for (let length = Math.min(LONGEST, spelt.length - from); length > 0; length--) {
     const word = wordSpelt(vocabulary, spelt.slice(from, from + length).join(' '));
     if (word) return { word, length };
@@ -50,7 +56,9 @@ function longestAt(vocabulary: Vocabulary, spelt: readonly string[], from: numbe
   return null;
 }
 
-/** The words of a cup as the household now says them, each once: what was written down, and what stands in its prose. */
+/**
+ * The words of a cup as the household now says them, each once: what was written down, and what stands in its prose.
+ */
 export function wordsOfCup(vocabulary: Vocabulary, { words, notes }: Pick<WordedCup, 'words' | 'notes'>): Word[] {
   const written = words.flatMap(({ id }) => currentWord(vocabulary, id) ?? []);
   return [...new Map([...written, ...wordsInProse(vocabulary, notes)].map((word) => [word.id, word])).values()];
@@ -73,12 +81,28 @@ function areKin(a: Word, b: Word): boolean {
 
 /** What became of each printed note: found, only close kin of it, or never; in how many cups and on which days. */
 export function labelAgainstCups(vocabulary: Vocabulary, label: string, cups: readonly WordedCup[]): NoteOutcome[] {
-  const worded = cups.map((cup) => ({ day: cup.restDay, words: wordsOfCup(vocabulary, cup), prose: ` ${spelling(cup.notes)} ` }));
+  const worded = cups.map((cup) => ({
+    day: cup.restDay,
+    words: wordsOfCup(vocabulary, cup),
+    prose: ` ${spelling(cup.notes)} `,
+  }));
   return printedNotes(label).map((printed) => {
     const word = wordSpelt(vocabulary, printed);
-    const found = worded.filter(({ words, prose }) => (word ? words.some(({ id }) => id === word.id) : prose.includes(` ${spelling(printed)} `)));
-    if (found.length > 0) return { printed, word, outcome: 'found', cups: found.length, days: inOrder(found.map(({ day }) => day)), kin: [] };
-    const near = worded.map(({ day, words }) => ({ day, kin: words.filter((one) => word && areKin(word, one)).map(({ name }) => name) })).filter(({ kin }) => kin.length > 0);
+    const found = worded.filter(({ words, prose }) =>
+      word ? words.some(({ id }) => id === word.id) : prose.includes(` ${spelling(printed)} `),
+    );
+    if (found.length > 0)
+      return {
+        printed,
+        word,
+        outcome: 'found',
+        cups: found.length,
+        days: inOrder(found.map(({ day }) => day)),
+        kin: [],
+      };
+    const near = worded
+      .map(({ day, words }) => ({ day, kin: words.filter((one) => word && areKin(word, one)).map(({ name }) => name) }))
+      .filter(({ kin }) => kin.length > 0);
     if (near.length === 0) return { printed, word, outcome: 'never', cups: 0, days: [], kin: [] };
     const counts = new Map<string, number>();
     for (const name of near.flatMap(({ kin }) => kin)) counts.set(name, (counts.get(name) ?? 0) + 1);

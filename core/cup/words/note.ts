@@ -21,7 +21,19 @@ export const FAMILIES = [
 ] as const;
 export type Family = (typeof FAMILIES)[number];
 
-export const ALLERGENS = ['nuts', 'peanut', 'milk', 'gluten', 'soy', 'sesame', 'egg', 'sulphites', 'alcohol', 'celery', 'mustard'] as const;
+export const ALLERGENS = [
+  'nuts',
+  'peanut',
+  'milk',
+  'gluten',
+  'soy',
+  'sesame',
+  'egg',
+  'sulphites',
+  'alcohol',
+  'celery',
+  'mustard',
+] as const;
 export type Allergen = (typeof ALLERGENS)[number];
 
 /** Where a note is usually met. */
@@ -47,12 +59,27 @@ export interface Note {
   traits: readonly Trait[];
 }
 
-export const idOfName = (name: string): string => name.toLowerCase().replaceAll(/[^\p{L}\p{N}]+/gu, '-').replaceAll(/^-|-$/g, '');
+export const idOfName = (name: string): string =>
+  name
+    .toLowerCase()
+    .replaceAll(/[^\p{L}\p{N}]+/gu, '-')
+    .replaceAll(/^-|-$/g, '');
 
 const list = (text: string | undefined): string[] => (text ?? '').split(', ').filter((part) => part !== '');
 
-/** One line of a family: name, where it is met, traits, what it is like, neighbours, reference; allergens and other words where there are any. */
-export type NoteLine = readonly [name: string, where: Whereabouts, traits: string, like: string, near: string, reference: string, more?: { allergens?: readonly Allergen[]; also?: string }];
+/**
+ * One line of a family: name, where it is met, traits, what it is like, neighbours, reference; allergens and other
+ * words where there are any.
+ */
+export type NoteLine = readonly [
+  name: string,
+  where: Whereabouts,
+  traits: string,
+  like: string,
+  near: string,
+  reference: string,
+  more?: { allergens?: readonly Allergen[]; also?: string },
+];
 
 export function notesOf(family: Family, lines: readonly NoteLine[]): Note[] {
   return lines.map(([name, where, traits, like, near, reference, more]) => ({

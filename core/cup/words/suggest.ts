@@ -22,7 +22,11 @@ interface Candidate {
 }
 
 function notYetKnown(name: string): Entry {
-  return { word: { id: `new ${name}`, name, family: null, mergedInto: null, note: null }, spelt: spelling(name), via: null };
+  return {
+    word: { id: `new ${name}`, name, family: null, mergedInto: null, note: null },
+    spelt: spelling(name),
+    via: null,
+  };
 }
 
 /** How far what was typed is from a name, less is nearer; null when it is not that word. */
@@ -34,7 +38,8 @@ function apart(typed: string, spelt: string): number | null {
   // A slip in a short word makes another word; a long one can bear two.
   const slips = typed.length < 4 ? 0 : typed.length < 6 ? 1 : 2;
   if (slips === 0 || spelt.length < typed.length - slips || !spelt.startsWith(typed.charAt(0))) return null;
-  // What is typed may be the beginning only, so it is held against as much of the name; four letters are too few for that.
+  // What is typed may be the beginning only, so it is held against as much of the name; four letters are too few for
+  // that.
   const heads = typed.length < 5 ? [spelt] : [spelt.slice(0, typed.length), spelt.slice(0, typed.length + 1)];
   const off = Math.min(...heads.map((head) => distance(typed, head)));
   return off <= slips ? 3 + off : null;
@@ -48,14 +53,21 @@ export function suggester(vocabulary: Vocabulary, uses: ReadonlyMap<string, numb
   const entries = vocabulary.words.flatMap((before): Entry[] => {
     const word = currentWord(vocabulary, before.id) ?? before;
     const others = [...(before.note?.also ?? []), ...(before.id === word.id ? [] : [before.name])];
-    return [...(before.id === word.id ? [{ word, spelt: spelling(word.name), via: null }] : []), ...others.map((other) => ({ word, spelt: spelling(other), via: other }))];
+    return [
+      ...(before.id === word.id ? [{ word, spelt: spelling(word.name), via: null }] : []),
+      ...others.map((other) => ({ word, spelt: spelling(other), via: other })),
+    ];
   });
   const before = (a: Candidate, b: Candidate): boolean =>
-    (a.off - b.off || (uses.get(b.entry.word.id) ?? 0) - (uses.get(a.entry.word.id) ?? 0) || a.entry.spelt.length - b.entry.spelt.length || (a.entry.spelt < b.entry.spelt ? -1 : 1)) < 0;
+    (a.off - b.off ||
+      (uses.get(b.entry.word.id) ?? 0) - (uses.get(a.entry.word.id) ?? 0) ||
+      a.entry.spelt.length - b.entry.spelt.length ||
+      (a.entry.spelt < b.entry.spelt ? -1 : 1)) < 0;
   return (typed, most = 8, also = []) => {
     const spelt = spelling(typed);
     if (spelt === '') return [];
-    // The best few are kept in order as all names go by: thousands may match, and sorting them would be felt at each key.
+    // The best few are kept in order as all names go by: thousands may match, and sorting them would be felt at each
+    // key.
     const best: Candidate[] = [];
     for (const entry of [...entries, ...also.map(notYetKnown)]) {
       const off = apart(spelt, entry.spelt);

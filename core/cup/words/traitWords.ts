@@ -53,5 +53,11 @@ for (const [trait, others] of Object.entries(TRAIT_WORDS) as [Trait, string][])
 
 /** The traits that are spoken of in a description, each once. */
 export function traitsSaid(said: string): Trait[] {
-  return [...new Set(spelling(said).split(' ').flatMap((word) => byWord.get(word) ?? []))];
+  return [
+    ...new Set(
+      spelling(said)
+        .split(' ')
+        .flatMap((word) => byWord.get(word) ?? []),
+    ),
+  ];
 }

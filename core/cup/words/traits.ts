@@ -4,7 +4,20 @@
  */
 export const TRAIT_GROUPS = {
   taste: ['sweet', 'sour', 'bitter', 'salty', 'savoury'],
-  kind: ['fruit', 'flower', 'nut', 'spice', 'herb', 'sugar', 'chocolate', 'grain', 'wood', 'drink', 'vegetable', 'earth'],
+  kind: [
+    'fruit',
+    'flower',
+    'nut',
+    'spice',
+    'herb',
+    'sugar',
+    'chocolate',
+    'grain',
+    'wood',
+    'drink',
+    'vegetable',
+    'earth',
+  ],
   colour: ['white', 'yellow', 'green', 'orange', 'red', 'purple', 'brown', 'black'],
   state: ['fresh', 'dried', 'cooked', 'candied', 'roasted', 'fermented'],
   feel: ['juicy', 'fizzy', 'creamy', 'sticky', 'drying', 'powdery', 'cooling', 'warming', 'sharp', 'light', 'heavy'],

@@ -11,7 +11,9 @@ export interface HouseholdWord {
   mergedInto: string | null;
 }
 
-/** A word as the household now says it. `note` is what the vocabulary knows of it; null for the household's own words. */
+/**
+ * A word as the household now says it. `note` is what the vocabulary knows of it; null for the household's own words.
+ */
 export interface Word extends HouseholdWord {
   note: Note | null;
 }
@@ -26,24 +28,40 @@ export interface Vocabulary {
 
 /** Lower case without accents, marks of punctuation or doubled spaces: what two spellings must share to be one word. */
 export function spelling(text: string): string {
-  return text.normalize('NFKD').replaceAll(/\p{M}/gu, '').toLowerCase().replaceAll(/[^\p{L}\p{N}\p{Emoji_Presentation}]+/gu, ' ').trim();
+  return text
+    .normalize('NFKD')
+    .replaceAll(/\p{M}/gu, '')
+    .toLowerCase()
+    .replaceAll(/[^\p{L}\p{N}\p{Emoji_Presentation}]+/gu, ' ')
+    .trim();
 }
 
 const singular = (spelt: string): string => pluralize.singular(spelt);
 
 export function vocabularyOf(own: readonly HouseholdWord[]): Vocabulary {
   const rows = new Map(own.map((word) => [word.id, word]));
-  const known = NOTES.map((note): Word => ({ id: note.id, family: note.family, mergedInto: rows.get(note.id)?.mergedInto ?? null, name: rows.get(note.id)?.name ?? note.name, note }));
+  const known = NOTES.map((note): Word => ({
+    id: note.id,
+    family: note.family,
+    mergedInto: rows.get(note.id)?.mergedInto ?? null,
+    name: rows.get(note.id)?.name ?? note.name,
+    note,
+  }));
   const noteIds = new Set(NOTES.map(({ id }) => id));
   const words = [...known, ...own.filter(({ id }) => !noteIds.has(id)).map((word): Word => ({ ...word, note: null }))];
   const byId = new Map(words.map((word) => [word.id, word]));
   const bySpelling = new Map<string, Word>();
-  const spellingsOf = ({ name, note }: Word): string[][] => [[name], note ? [note.name] : [], note ? [...note.also] : []];
+  const spellingsOf = ({ name, note }: Word): string[][] => [
+    [name],
+    note ? [note.name] : [],
+    note ? [...note.also] : [],
+  ];
   // Names first, then what else a word is called: nobody's name is taken by another's synonym.
   for (const rank of [0, 1, 2])
     for (const word of words)
       for (const spelt of (spellingsOf(word)[rank] ?? []).map(spelling))
-        for (const form of [spelt, singular(spelt)]) if (form !== '' && !bySpelling.has(form)) bySpelling.set(form, word);
+        for (const form of [spelt, singular(spelt)])
+          if (form !== '' && !bySpelling.has(form)) bySpelling.set(form, word);
   return { words, byId, bySpelling };
 }
 

@@ -21,10 +21,22 @@ describe('copies of a draft', () => {
   });
 
   it('follow both of what they were merged from, whichever way', () => {
-    fc.assert(fc.property(counts, counts, (a, b) => follows(merged(a, b), a) && follows(merged(b, a), b) && follows(a, a) && !apart(merged(a, b), b)));
+    fc.assert(
+      fc.property(
+        counts,
+        counts,
+        (a, b) => follows(merged(a, b), a) && follows(merged(b, a), b) && follows(a, a) && !apart(merged(a, b), b),
+      ),
+    );
   });
 
   it('are never followed by what they were before a change', () => {
-    fc.assert(fc.property(counts, fc.constantFrom('phone', 'laptop'), (a, device) => follows(changed(a, device), a) && !follows(a, changed(a, device))));
+    fc.assert(
+      fc.property(
+        counts,
+        fc.constantFrom('phone', 'laptop'),
+        (a, device) => follows(changed(a, device), a) && !follows(a, changed(a, device)),
+      ),
+    );
   });
 });

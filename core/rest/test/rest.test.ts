@@ -4,7 +4,9 @@ import { addDays, dateOfInstant, dayNumber, daysBetween } from '../calendar';
 import { dateAtRestAge, REST_RATES, restAge, restDay, spellOn, type StorageSpell } from '../restAge';
 import { roastDate } from '../roastDate';
 
-const anyDay = fc.integer({ min: dayNumber('2000-01-01'), max: dayNumber('2090-01-01') }).map((day) => addDays('1970-01-01', day));
+const anyDay = fc
+  .integer({ min: dayNumber('2000-01-01'), max: dayNumber('2090-01-01') })
+  .map((day) => addDays('1970-01-01', day));
 
 /** Freezer stays in order, apart from each other, as offsets from roasting. */
 const anyStays = fc.array(fc.integer({ min: 1, max: 20 }), { maxLength: 8 }).map((steps) => {
@@ -13,7 +15,11 @@ const anyStays = fc.array(fc.integer({ min: 1, max: 20 }), { maxLength: 8 }).map
   return edges.flatMap((from, i) => (i % 2 === 0 ? [{ from, to: edges[i + 1] ?? null }] : []));
 });
 const spellsFrom = (roastedOn: string, stays: { from: number; to: number | null }[]): StorageSpell[] =>
-  stays.map(({ from, to }) => ({ place: 'freezer', from: addDays(roastedOn, from), to: to === null ? null : addDays(roastedOn, to) }));
+  stays.map(({ from, to }) => ({
+    place: 'freezer',
+    from: addDays(roastedOn, from),
+    to: to === null ? null : addDays(roastedOn, to),
+  }));
 
 describe('the calendar', () => {
   it('counts days across leap days and years', () => {
@@ -23,7 +29,13 @@ describe('the calendar', () => {
   });
 
   it('adds days and takes them away again', () => {
-    fc.assert(fc.property(anyDay, fc.integer({ min: -4000, max: 4000 }), (date, days) => addDays(addDays(date, days), -days) === date && daysBetween(date, addDays(date, days)) === days));
+    fc.assert(
+      fc.property(
+        anyDay,
+        fc.integer({ min: -4000, max: 4000 }),
+        (date, days) => addDays(addDays(date, days), -days) === date && daysBetween(date, addDays(date, days)) === days,
+      ),
+    );
   });
 
   it.each(['2026-02-30', '20226-02-02', '2026-2-3', '', '2026-13-01', 'tomorrow'])('refuses %j', (date) => {
@@ -54,7 +66,10 @@ describe('rest age', () => {
 
   it('is a day longer for each day on the wall, across the hour lost and the hour found in any zone', () => {
     // Late March and late October: the days on which clocks change somewhere.
-    for (const [from, to] of [['2026-03-07', '2026-04-06'], ['2026-10-10', '2026-11-09']] as const) {
+    for (const [from, to] of [
+      ['2026-03-07', '2026-04-06'],
+      ['2026-10-10', '2026-11-09'],
+    ] as const) {
       for (let day = 0; day <= 30; day++) expect(restAge(from, addDays(from, day), [])).toBe(day);
       expect(daysBetween(from, to)).toBe(30);
     }
@@ -65,7 +80,11 @@ describe('rest age', () => {
 
   it('counts days frozen twice over only once', () => {
     const once: StorageSpell[] = [{ place: 'freezer', from: '2026-02-03', to: '2026-02-13' }];
-    const twice: StorageSpell[] = [...once, { place: 'freezer', from: '2026-02-05', to: '2026-02-10' }, { place: 'room', from: '2026-02-04', to: null }];
+    const twice: StorageSpell[] = [
+      ...once,
+      { place: 'freezer', from: '2026-02-05', to: '2026-02-10' },
+      { place: 'room', from: '2026-02-04', to: null },
+    ];
     expect(restAge('2026-02-01', '2026-02-28', twice)).toBeCloseTo(restAge('2026-02-01', '2026-02-28', once), 12);
   });
 
@@ -73,7 +92,10 @@ describe('rest age', () => {
     fc.assert(
       fc.property(anyDay, anyStays, fc.integer({ min: 0, max: 200 }), (roastedOn, stays, days) => {
         const spells = spellsFrom(roastedOn, stays);
-        const frozen = Array.from({ length: days }, (_, day) => spellOn(spells, addDays(roastedOn, day)) !== null).filter(Boolean).length;
+        const frozen = Array.from(
+          { length: days },
+          (_, day) => spellOn(spells, addDays(roastedOn, day)) !== null,
+        ).filter(Boolean).length;
         const age = restAge(roastedOn, addDays(roastedOn, days), spells);
         expect(age).toBeCloseTo(days - frozen * (1 - REST_RATES.freezer), 9);
         expect(restAge(roastedOn, addDays(roastedOn, days + 1), spells)).toBeGreaterThan(age);
@@ -100,9 +122,20 @@ describe('rest age', () => {
 
 describe('the roast date', () => {
   it('is the label’s, or worked back from the best-before and marked assumed', () => {
-    expect(roastDate({ roastedOn: '2026-02-02', bestBefore: '2027-01-01', shelfLifeDays: 100 })).toEqual({ roastedOn: '2026-02-02', assumed: false });
-    expect(roastDate({ roastedOn: null, bestBefore: '2027-02-02', shelfLifeDays: null })).toEqual({ roastedOn: '2026-02-02', assumed: true });
-    expect(roastDate({ roastedOn: null, bestBefore: '2026-05-13', shelfLifeDays: 100 })).toEqual({ roastedOn: '2026-02-02', assumed: true });
-    expect(() => roastDate({ roastedOn: null, bestBefore: null, shelfLifeDays: null })).toThrow(/roast date or a best-before/);
+    expect(roastDate({ roastedOn: '2026-02-02', bestBefore: '2027-01-01', shelfLifeDays: 100 })).toEqual({
+      roastedOn: '2026-02-02',
+      assumed: false,
+    });
+    expect(roastDate({ roastedOn: null, bestBefore: '2027-02-02', shelfLifeDays: null })).toEqual({
+      roastedOn: '2026-02-02',
+      assumed: true,
+    });
+    expect(roastDate({ roastedOn: null, bestBefore: '2026-05-13', shelfLifeDays: 100 })).toEqual({
+      roastedOn: '2026-02-02',
+      assumed: true,
+    });
+    expect(() => roastDate({ roastedOn: null, bestBefore: null, shelfLifeDays: null })).toThrow(
+      /roast date or a best-before/,
+    );
   });
 });

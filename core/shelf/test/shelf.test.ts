@@ -2,13 +2,34 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { addDays, restAge, type StorageSpell } from '../../rest';
 import { datesOf, ridgeByDate, shelfAxis } from '../lane';
-import { byUrgency, leaveAlone, mostTellingBag, pickOfTheMorning, recipeLine, tellingAdvice, windowDaysLeft, type ShelfBag } from '../morning';
+import {
+  byUrgency,
+  leaveAlone,
+  mostTellingBag,
+  pickOfTheMorning,
+  recipeLine,
+  tellingAdvice,
+  windowDaysLeft,
+  type ShelfBag,
+} from '../morning';
 
 const TODAY = '2026-03-01';
 const reference = { style: 'filter', brewer: 'cone', doseG: 17, waterG: 272, waterC: 92, grindStep: 0 } as const;
 
 function bag(name: string, differently: Partial<ShelfBag>): ShelfBag {
-  return { id: name, name, state: 'at-crest', verdict: `Verdict of ${name}.`, frozen: false, finished: false, cupsLeft: 8, usable: 5, window: { from: '2026-02-25', to: '2026-03-05' }, reference, ...differently };
+  return {
+    id: name,
+    name,
+    state: 'at-crest',
+    verdict: `Verdict of ${name}.`,
+    frozen: false,
+    finished: false,
+    cupsLeft: 8,
+    usable: 5,
+    window: { from: '2026-02-25', to: '2026-03-05' },
+    reference,
+    ...differently,
+  };
 }
 
 describe('a lane', () => {
@@ -17,17 +38,26 @@ describe('a lane', () => {
     expect(datesOf({ from: 8, to: 12 }, '2026-02-01', [])).toEqual({ from: '2026-02-09', to: '2026-02-13' });
     // Day 8 came before the freezer; day 13 would be 12.7 rest days: one more calendar day.
     expect(datesOf({ from: 8, to: 12 }, '2026-02-01', spells)).toEqual({ from: '2026-02-09', to: '2026-02-23' });
-    expect(datesOf({ from: 80, to: 90 }, '2026-02-01', [{ place: 'freezer', from: '2026-02-11', to: null }])).toBeNull();
+    expect(
+      datesOf({ from: 80, to: 90 }, '2026-02-01', [{ place: 'freezer', from: '2026-02-11', to: null }]),
+    ).toBeNull();
     expect(datesOf(null, '2026-02-01', [])).toBeNull();
   });
 
   it('rises by date as the rest day of that date says', () => {
     const inWindow = Array.from({ length: 91 }, (_, day) => day / 100);
-    const stays = fc.array(fc.record({ from: fc.integer({ min: 0, max: 60 }), length: fc.integer({ min: 1, max: 30 }) }), { maxLength: 3 });
+    const stays = fc.array(
+      fc.record({ from: fc.integer({ min: 0, max: 60 }), length: fc.integer({ min: 1, max: 30 }) }),
+      { maxLength: 3 },
+    );
     fc.assert(
       fc.property(fc.integer({ min: 0, max: 120 }), stays, (ago, freezer) => {
         const roastedOn = addDays(TODAY, -ago);
-        const spells = freezer.map(({ from, length }): StorageSpell => ({ place: 'freezer', from: addDays(roastedOn, from), to: addDays(roastedOn, from + length) }));
+        const spells = freezer.map(({ from, length }): StorageSpell => ({
+          place: 'freezer',
+          from: addDays(roastedOn, from),
+          to: addDays(roastedOn, from + length),
+        }));
         const axis = shelfAxis(TODAY);
         ridgeByDate(inWindow, roastedOn, spells, axis).forEach((p, i) => {
           const date = addDays(axis.from, i);
@@ -50,7 +80,15 @@ describe('the morning', () => {
       bag('empty crest', { cupsLeft: 0 }),
       bag('finished', { finished: true }),
     ];
-    expect([...bags].sort(byUrgency(TODAY)).map(({ name }) => name)).toEqual(['crest closing', 'empty crest', 'crest with time', 'fading', 'resting', 'frozen crest', 'finished']);
+    expect([...bags].sort(byUrgency(TODAY)).map(({ name }) => name)).toEqual([
+      'crest closing',
+      'empty crest',
+      'crest with time',
+      'fading',
+      'resting',
+      'frozen crest',
+      'finished',
+    ]);
     expect(pickOfTheMorning(bags, TODAY)).toEqual({
       bagId: 'crest closing',
       name: 'crest closing',
@@ -90,10 +128,20 @@ describe('the morning', () => {
 });
 
 describe('the most telling brew of the morning', () => {
-  const told = (name: string, toldToday: number, differently: Partial<ShelfBag> = {}) => ({ ...bag(name, differently), toldToday });
+  const told = (name: string, toldToday: number, differently: Partial<ShelfBag> = {}) => ({
+    ...bag(name, differently),
+    toldToday,
+  });
 
   it('is of the bag that tells most among those that can be brewed, and of none where nothing is learnt', () => {
-    const bags = [told('a', 0.05), told('b', 0.2), told('frozen', 0.9, { frozen: true }), told('empty', 0.8, { cupsLeft: 0 }), told('done', 0.7, { finished: true }), told('spent', 0.6, { state: 'spent' })];
+    const bags = [
+      told('a', 0.05),
+      told('b', 0.2),
+      told('frozen', 0.9, { frozen: true }),
+      told('empty', 0.8, { cupsLeft: 0 }),
+      told('done', 0.7, { finished: true }),
+      told('spent', 0.6, { state: 'spent' }),
+    ];
     expect(mostTellingBag(bags)).toBe('b');
     expect(mostTellingBag([told('a', 0.001), told('b', 0)])).toBeNull();
     expect(mostTellingBag([])).toBeNull();

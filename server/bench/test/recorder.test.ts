@@ -39,12 +39,17 @@ async function started(kind: string, startedAt: number): Promise<LiveBrew> {
   });
 }
 
-const lastS = async (id: string): Promise<number> => (await store.read((db) => loadLiveTrace(db, id))).trace.at(-1)?.at(-1)?.[0] ?? -1;
+const lastS = async (id: string): Promise<number> =>
+  (await store.read((db) => loadLiveTrace(db, id))).trace.at(-1)?.at(-1)?.[0] ?? -1;
 
 describe('the recorder of the bench', () => {
   it('keeps what it heard within a fraction of a second, and tells those who watch', async () => {
     const live = await started('cone', Date.now());
-    const recorder = new BenchRecorder(store, steadyClock(Date.now, () => performance.now()), silent);
+    const recorder = new BenchRecorder(
+      store,
+      steadyClock(Date.now, () => performance.now()),
+      silent,
+    );
     const told: Told[] = [];
     const unwatch = recorder.watch((what) => told.push(what));
     await recorder.begin(live);
@@ -61,11 +66,16 @@ describe('the recorder of the bench', () => {
 
   it('has all that was weighed since the start, though writing the start down took its time; only what is new of a brew it joins', async () => {
     const live = await started('cone', Date.now() - 1500);
-    const recorder = new BenchRecorder(store, steadyClock(Date.now, () => performance.now()), silent);
+    const recorder = new BenchRecorder(
+      store,
+      steadyClock(Date.now, () => performance.now()),
+      silent,
+    );
     await recorder.begin(live, 0);
     const joined = await started('cone', Date.now() - 1500);
     await recorder.begin(joined);
-    for (const id of [live.id, joined.id]) await vi.waitFor(async () => expect(await lastS(id)).toBeGreaterThan(2), PATIENTLY);
+    for (const id of [live.id, joined.id])
+      await vi.waitFor(async () => expect(await lastS(id)).toBeGreaterThan(2), PATIENTLY);
     await recorder.close();
     const first = async (id: string) => (await store.read((db) => loadLiveTrace(db, id))).trace[0]?.[0]?.[0] ?? -1;
     expect(await first(live.id)).toBe(0);
@@ -76,7 +86,11 @@ describe('the recorder of the bench', () => {
     let setBackMs = 0;
     const wall = (): number => Date.now() - setBackMs;
     const live = await started('cone', Date.now());
-    const recorder = new BenchRecorder(store, steadyClock(wall, () => performance.now()), silent);
+    const recorder = new BenchRecorder(
+      store,
+      steadyClock(wall, () => performance.now()),
+      silent,
+    );
     await recorder.begin(live);
     await vi.waitFor(async () => expect(await lastS(live.id)).toBeGreaterThan(1), PATIENTLY);
     setBackMs = 3_600_000;
@@ -84,7 +98,11 @@ describe('the recorder of the bench', () => {
     await vi.waitFor(async () => expect(await lastS(live.id)).toBeGreaterThan(before + 1), PATIENTLY);
     await recorder.close();
     const kept = await lastS(live.id);
-    const again = new BenchRecorder(store, steadyClock(wall, () => performance.now()), silent);
+    const again = new BenchRecorder(
+      store,
+      steadyClock(wall, () => performance.now()),
+      silent,
+    );
     await again.resume();
     await vi.waitFor(async () => expect(await lastS(live.id)).toBeGreaterThan(kept + 1), PATIENTLY);
     await again.close();
@@ -96,8 +114,16 @@ describe('the recorder of the bench', () => {
   it('writes again what the database refused, and loses none of it', async () => {
     const live = await started('cone', Date.now());
     let refusals = 0;
-    const stubborn: Store = { read: (work) => store.read(work), close: () => store.close(), write: (work) => (refusals++ < 3 ? Promise.reject(new Error('disk full')) : store.write(work)) };
-    const recorder = new BenchRecorder(stubborn, steadyClock(Date.now, () => performance.now()), silent);
+    const stubborn: Store = {
+      read: (work) => store.read(work),
+      close: () => store.close(),
+      write: (work) => (refusals++ < 3 ? Promise.reject(new Error('disk full')) : store.write(work)),
+    };
+    const recorder = new BenchRecorder(
+      stubborn,
+      steadyClock(Date.now, () => performance.now()),
+      silent,
+    );
     await recorder.begin(live);
     await vi.waitFor(async () => expect(await lastS(live.id)).toBeGreaterThan(1.5), PATIENTLY);
     await recorder.close();
@@ -109,7 +135,11 @@ describe('the recorder of the bench', () => {
   });
 
   it('does not listen for hours to a steep, nor to a brew long over', async () => {
-    const recorder = new BenchRecorder(store, steadyClock(Date.now, () => performance.now()), silent);
+    const recorder = new BenchRecorder(
+      store,
+      steadyClock(Date.now, () => performance.now()),
+      silent,
+    );
     const steep = await started('cold steep', Date.now() - 5 * 3_600_000);
     const forgotten = await started('cone', Date.now() - 3_600_000);
     vi.useFakeTimers({ toFake: ['setInterval', 'clearInterval'] });

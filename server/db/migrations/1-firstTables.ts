@@ -45,6 +45,7 @@ export class FirstTables1700000000001 implements MigrationInterface {
   }
 
   async down(db: QueryRunner): Promise<void> {
-    for (const table of ['verdict', 'note', 'cup', 'brew', 'storage_spell', 'recipe', 'bag', 'taster']) await db.query(`DROP TABLE ${table}`);
+    for (const table of ['verdict', 'note', 'cup', 'brew', 'storage_spell', 'recipe', 'bag', 'taster'])
+      await db.query(`DROP TABLE ${table}`);
   }
 }

@@ -1,8 +1,8 @@
 import type { MigrationInterface, QueryRunner } from 'typeorm';
 
 /**
- * What a taster means by best (weights on the attributes), two more attributes, blind cups, filter and brewing water of a
- * recipe, and the household's settings.
+ * What a taster means by best (weights on the attributes), two more attributes, blind cups, filter and brewing water of
+ * a recipe, and the household's settings.
  */
 export class WhatBestMeans1700000000003 implements MigrationInterface {
   name = 'WhatBestMeans1700000000003';
@@ -13,7 +13,10 @@ export class WhatBestMeans1700000000003 implements MigrationInterface {
       'ALTER TABLE cup ADD COLUMN sweetness real',
       'ALTER TABLE cup ADD COLUMN cleanness real',
       'ALTER TABLE cup ADD COLUMN blind boolean NOT NULL DEFAULT 0',
-      ...['recipe', 'brew'].flatMap((table) => [`ALTER TABLE ${table} ADD COLUMN filter text`, `ALTER TABLE ${table} ADD COLUMN "waterRecipe" text`]),
+      ...['recipe', 'brew'].flatMap((table) => [
+        `ALTER TABLE ${table} ADD COLUMN filter text`,
+        `ALTER TABLE ${table} ADD COLUMN "waterRecipe" text`,
+      ]),
       'CREATE TABLE household (id integer PRIMARY KEY NOT NULL CHECK (id = 1), brewers text, "oneChange" boolean NOT NULL)',
     ];
     for (const statement of statements) await db.query(statement);
@@ -22,7 +25,10 @@ export class WhatBestMeans1700000000003 implements MigrationInterface {
   async down(db: QueryRunner): Promise<void> {
     const statements = [
       'DROP TABLE household',
-      ...['brew', 'recipe'].flatMap((table) => [`ALTER TABLE ${table} DROP COLUMN "waterRecipe"`, `ALTER TABLE ${table} DROP COLUMN filter`]),
+      ...['brew', 'recipe'].flatMap((table) => [
+        `ALTER TABLE ${table} DROP COLUMN "waterRecipe"`,
+        `ALTER TABLE ${table} DROP COLUMN filter`,
+      ]),
       ...['blind', 'cleanness', 'sweetness'].map((column) => `ALTER TABLE cup DROP COLUMN ${column}`),
       'ALTER TABLE bag DROP COLUMN weights',
     ];

@@ -36,7 +36,9 @@ export class TheBench1700000000004 implements MigrationInterface {
     const statements = [
       'ALTER TABLE household DROP COLUMN instruments',
       'ALTER TABLE bag DROP COLUMN "referenceCardId"',
-      ...['making', 'trace_piece', 'live_brew', 'grinder', 'recipe_version', 'recipe_card'].map((table) => `DROP TABLE ${table}`),
+      ...['making', 'trace_piece', 'live_brew', 'grinder', 'recipe_version', 'recipe_card'].map(
+        (table) => `DROP TABLE ${table}`,
+      ),
     ];
     for (const statement of statements) await db.query(statement);
   }

@@ -1,11 +1,28 @@
 import type { MigrationInterface, QueryRunner } from 'typeorm';
 
-const CUP_COLUMNS = ['finish real', 'character real', 'balance real', 'bitterness real', 'defects real', "levels text NOT NULL DEFAULT '[]'", '"markAt" text', '"finishS" real', 'dryness text', "textures text NOT NULL DEFAULT '[]'", `"milkKind" text NOT NULL DEFAULT ''`, 'company text', 'nag text'];
+const CUP_COLUMNS = [
+  'finish real',
+  'character real',
+  'balance real',
+  'bitterness real',
+  'defects real',
+  "levels text NOT NULL DEFAULT '[]'",
+  '"markAt" text',
+  '"finishS" real',
+  'dryness text',
+  "textures text NOT NULL DEFAULT '[]'",
+  `"milkKind" text NOT NULL DEFAULT ''`,
+  'company text',
+  'nag text',
+];
 const BREW_COLUMNS = ['revision integer NOT NULL DEFAULT 1'];
 const BAG_COLUMNS = ['"perceivedRoast" text', '"betMark" real', '"betHeld" text'];
 const HOUSEHOLD_COLUMNS = ["school text NOT NULL DEFAULT 'mark10'", '"levelAttributes" text', 'coaching boolean'];
 
-/** Levels, looks and words of a cup; the household's vocabulary; bets and perceived roast; drafts, and which state of a brew a change was written over. */
+/**
+ * Levels, looks and words of a cup; the household's vocabulary; bets and perceived roast; drafts, and which state of a
+ * brew a change was written over.
+ */
 export class TheCup1700000000005 implements MigrationInterface {
   name = 'TheCup1700000000005';
 

@@ -7,4 +7,12 @@ import { WhoIsLetIn1700000000006 } from './6-whoIsLetIn';
 import { LevelsOfOnesOwn1700000000007 } from './7-levelsOfOnesOwn';
 
 /** In the order in which they run. */
-export const MIGRATIONS = [FirstTables1700000000001, VerdictPrior1700000000002, WhatBestMeans1700000000003, TheBench1700000000004, TheCup1700000000005, WhoIsLetIn1700000000006, LevelsOfOnesOwn1700000000007];
+export const MIGRATIONS = [
+  FirstTables1700000000001,
+  VerdictPrior1700000000002,
+  WhatBestMeans1700000000003,
+  TheBench1700000000004,
+  TheCup1700000000005,
+  WhoIsLetIn1700000000006,
+  LevelsOfOnesOwn1700000000007,
+];

@@ -22,18 +22,45 @@ const COOLING_C_PER_S = 0.02;
 type Model = (subject: Subject) => Pick<Simulation, 'perSecond' | 'truth' | 'noise' | 'driftPerS' | 'settlingS'>;
 
 const MODELS: Readonly<Record<InstrumentKind, Model>> = {
-  scale: ({ card, settings, seed }) => ({ perSecond: 10, truth: pouringOf(card, settings.hand, seed).weightAt, noise: 0.1, driftPerS: 0.0005, settlingS: 0.3 }),
-  thermometer: ({ card, seed }) => ({ perSecond: 2, truth: (s) => (card.waterC ?? 93) + 0.6 * unitNoise(seed)() - COOLING_C_PER_S * Math.max(0, s), noise: 0.1, driftPerS: 0, settlingS: 1 }),
+  scale: ({ card, settings, seed }) => ({
+    perSecond: 10,
+    truth: pouringOf(card, settings.hand, seed).weightAt,
+    noise: 0.1,
+    driftPerS: 0.0005,
+    settlingS: 0.3,
+  }),
+  thermometer: ({ card, seed }) => ({
+    perSecond: 2,
+    truth: (s) => (card.waterC ?? 93) + 0.6 * unitNoise(seed)() - COOLING_C_PER_S * Math.max(0, s),
+    noise: 0.1,
+    driftPerS: 0,
+    settlingS: 1,
+  }),
   refractometer: ({ card, seed }) => {
     const extraction = EXTRACTION.mean + EXTRACTION.spread * unitNoise(seed)();
-    const liquidG = KIND_TRAITS[card.kind].contact === 'immersion' ? card.waterG : estimatedBeverageG(card.kind, card.waterG, card.doseG);
+    const liquidG =
+      KIND_TRAITS[card.kind].contact === 'immersion'
+        ? card.waterG
+        : estimatedBeverageG(card.kind, card.waterG, card.doseG);
     const tds = (extraction * card.doseG) / liquidG;
     // A warm drop reads high until it has taken the temperature of the prism.
-    return { perSecond: 2, truth: (s) => tds * (1 + 0.12 * Math.exp(-Math.max(0, s) / 3)), noise: 0.008, driftPerS: 0, settlingS: 0 };
+    return {
+      perSecond: 2,
+      truth: (s) => tds * (1 + 0.12 * Math.exp(-Math.max(0, s) / 3)),
+      noise: 0.008,
+      driftPerS: 0,
+      settlingS: 0,
+    };
   },
   'ph-pen': ({ seed }) => {
     const ph = PH.mean + PH.spread * unitNoise(seed)();
-    return { perSecond: 2, truth: (s) => ph + (7 - ph) * Math.exp(-Math.max(0, s) / 2.5), noise: 0.01, driftPerS: 0, settlingS: 0 };
+    return {
+      perSecond: 2,
+      truth: (s) => ph + (7 - ph) * Math.exp(-Math.max(0, s) / 2.5),
+      noise: 0.01,
+      driftPerS: 0,
+      settlingS: 0,
+    };
   },
 };
 

@@ -18,7 +18,9 @@ const HANDS: Readonly<Record<Hand, { gPerS: number; lateS: number; overG: number
   fast: { gPerS: 10, lateS: 0.4, overG: 5, drain: 0.8 },
 };
 
-/** An empty brewer, and what its wet grounds hold per gram of dose, grams: gone from the scale once it is lifted off. */
+/**
+ * An empty brewer, and what its wet grounds hold per gram of dose, grams: gone from the scale once it is lifted off.
+ */
 const BREWER_G = 90;
 const WET_GROUNDS = 3;
 /** A shot's first drops fall after this long, seconds. */
@@ -36,13 +38,20 @@ export function pouringOf(card: RecipeCard, hand: Hand, seed: number): Pouring {
     const shot = step.act === 'pull';
     const fromS = Math.max((before?.untilS ?? 0) + 1, step.fromS + (shot ? FIRST_DROPS_S : lateS + 0.5 * noise()));
     const toG = Math.max(fromG + 1, step.toG + (shot ? 0.5 : overG) + 0.7 * noise());
-    const rate = shot ? (step.toG / (step.doneS - FIRST_DROPS_S)) * (gPerS / HANDS.steady.gPerS) : gPerS * (1 + 0.1 * noise());
+    const rate = shot
+      ? (step.toG / (step.doneS - FIRST_DROPS_S)) * (gPerS / HANDS.steady.gPerS)
+      : gPerS * (1 + 0.1 * noise());
     pours.push({ fromS, untilS: fromS + (toG - fromG) / rate, fromG, toG });
   }
   const last = pours.at(-1);
   const planned = plan.steps.at(-1);
   const lifted = KIND_TRAITS[card.kind].contact === 'percolation' && last && planned?.act === 'drain';
-  const endS = card.kind === 'espresso' ? (last?.untilS ?? null) : lifted ? last.untilS + Math.max(10, (planned.doneS - last.untilS) * drain) : null;
+  const endS =
+    card.kind === 'espresso'
+      ? (last?.untilS ?? null)
+      : lifted
+        ? last.untilS + Math.max(10, (planned.doneS - last.untilS) * drain)
+        : null;
   const lightens = lifted ? BREWER_G + WET_GROUNDS * card.doseG : 0;
   return { pours, endS, weightAt: (s) => poured(pours, s) - (endS !== null && s >= endS ? lightens : 0) };
 }

@@ -53,14 +53,22 @@ export function simulate(simulation: Simulation): Instrument {
 }
 
 /** The reading with a number, counted from the start; null where a misbehaving instrument says nothing. */
-export function readingAt({ perSecond, truth, noise, driftPerS, settlingS, behaviour }: Omit<Simulation, 'clock' | 'kind' | 'seed'>, index: number, draw: number): Reading | null {
+export function readingAt(
+  { perSecond, truth, noise, driftPerS, settlingS, behaviour }: Omit<Simulation, 'clock' | 'kind' | 'seed'>,
+  index: number,
+  draw: number,
+): Reading | null {
   const atS = index / perSecond;
   const phase = atS % SILENT.everyS;
   if (behaviour === 'drops out' && phase >= SILENT.fromS && phase < SILENT.untilS) return null;
   if (behaviour === 'jumps' && index > 0 && index % Math.round(WILD_EVERY_S * perSecond) === 0) {
-    return { atS, value: [-250, 9999, truth(atS) * 1.5 + 120][(index / Math.round(WILD_EVERY_S * perSecond)) % 3] ?? 0 };
+    return {
+      atS,
+      value: [-250, 9999, truth(atS) * 1.5 + 120][(index / Math.round(WILD_EVERY_S * perSecond)) % 3] ?? 0,
+    };
   }
   const seen = atS - (behaviour === 'lags' ? LAG_S : 0);
-  const value = (truth(seen) + truth(seen - settlingS / 2) + truth(seen - settlingS)) / 3 + driftPerS * atS + noise * draw;
+  const value =
+    (truth(seen) + truth(seen - settlingS / 2) + truth(seen - settlingS)) / 3 + driftPerS * atS + noise * draw;
   return { atS, value };
 }

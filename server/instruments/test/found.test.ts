@@ -1,7 +1,24 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { HANDS } from '../../../contract/instrument';
-import { appendPoint, isLift, NO_WEIGHTS_YET, planOf, poursIn, scaleCard, screenWeight, shotEnd, stageTimesOf, STARTER_CARDS, thin, traceUntil, weightAt, type RecipeCard, type Screening, type Trace } from '../../../core/brew';
+import {
+  appendPoint,
+  isLift,
+  NO_WEIGHTS_YET,
+  planOf,
+  poursIn,
+  scaleCard,
+  screenWeight,
+  shotEnd,
+  stageTimesOf,
+  STARTER_CARDS,
+  thin,
+  traceUntil,
+  weightAt,
+  type RecipeCard,
+  type Screening,
+  type Trace,
+} from '../../../core/brew';
 import { unitNoise } from '../simulated/noise';
 import { pouringOf, type Pouring } from '../simulated/pouring';
 import { readingAt } from '../simulated/simulated';
@@ -27,14 +44,22 @@ function recorded(card: RecipeCard, { weightAt: truth, endS, pours }: Pouring, s
     const before = screening.last?.value ?? 0;
     const screened = screenWeight(screening, reading);
     screening = screened.screening;
-    if (screened.shift && isLift(plan, before, screened.shift)) return { trace: traceUntil(trace, screened.shift.atS), liftedS: screened.shift.atS };
+    if (screened.shift && isLift(plan, before, screened.shift))
+      return { trace: traceUntil(trace, screened.shift.atS), liftedS: screened.shift.atS };
     if (!screened.flaw) appendPoint(trace, [reading.atS, reading.value]);
   }
   return { trace, liftedS: null };
 }
 
-const percolating = STARTER_CARDS.filter(({ kind }) => ['cone', 'flat-bottom', 'thick-paper carafe', 'iced', 'batch'].includes(kind));
-const arbitrary = { card: fc.constantFrom(...percolating), hand: fc.constantFrom(...HANDS), seed: fc.integer({ min: 1, max: 2 ** 30 }), doseG: fc.integer({ min: 10, max: 60 }) };
+const percolating = STARTER_CARDS.filter(({ kind }) =>
+  ['cone', 'flat-bottom', 'thick-paper carafe', 'iced', 'batch'].includes(kind),
+);
+const arbitrary = {
+  card: fc.constantFrom(...percolating),
+  hand: fc.constantFrom(...HANDS),
+  seed: fc.integer({ min: 1, max: 2 ** 30 }),
+  doseG: fc.integer({ min: 10, max: 60 }),
+};
 
 describe('what a simulated hand did is found in the trace', () => {
   it('every pour within a second and a gram, and the lifting of the brewer, for any recipe, hand, seed and dose', () => {
@@ -46,7 +71,11 @@ describe('what a simulated hand did is found in the trace', () => {
         expect(Math.abs((liftedS ?? Infinity) - (pouring.endS ?? 0))).toBeLessThan(1);
         const times = stageTimesOf(planOf(card), poursIn(planOf(card), trace));
         // A hand so slow that one pour runs into the next stage pours as one: only what can be told apart must be.
-        const apart = pouring.pours.filter((pour, i) => pour.fromS - (pouring.pours[i - 1]?.untilS ?? -Infinity) > 3 && (pouring.pours[i + 1]?.fromS ?? Infinity) - pour.untilS > 3);
+        const apart = pouring.pours.filter(
+          (pour, i) =>
+            pour.fromS - (pouring.pours[i - 1]?.untilS ?? -Infinity) > 3 &&
+            (pouring.pours[i + 1]?.fromS ?? Infinity) - pour.untilS > 3,
+        );
         for (const pour of apart) {
           const found = times.find(({ toG }) => Math.abs((toG ?? 0) - pour.toG) < 1);
           expect(found, `a pour to ${pour.toG} g`).toBeDefined();
@@ -77,7 +106,9 @@ describe('what a simulated hand did is found in the trace', () => {
         const card = scaleCard(shot, doseG);
         const pouring = pouringOf(card, hand, seed);
         const { trace } = recorded(card, pouring, seed + 1);
-        expect(Math.abs((shotEnd(planOf(card), trace, (pouring.endS ?? 0) + 5) ?? Infinity) - (pouring.endS ?? 0))).toBeLessThan(1);
+        expect(
+          Math.abs((shotEnd(planOf(card), trace, (pouring.endS ?? 0) + 5) ?? Infinity) - (pouring.endS ?? 0)),
+        ).toBeLessThan(1);
       }),
       { numRuns: 40 },
     );

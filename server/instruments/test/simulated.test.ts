@@ -1,5 +1,15 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { appendPoint, NO_WEIGHTS_YET, planOf, poursIn, screenWeight, STARTER_CARDS, type Reading, type RecipeCard, type Trace } from '../../../core/brew';
+import {
+  appendPoint,
+  NO_WEIGHTS_YET,
+  planOf,
+  poursIn,
+  screenWeight,
+  STARTER_CARDS,
+  type Reading,
+  type RecipeCard,
+  type Trace,
+} from '../../../core/brew';
 import { HANDS, INSTRUMENTS, NO_INSTRUMENTS, type InstrumentSettings } from '../../../contract/instrument';
 import { simulatedInstrument } from '../simulated/bench';
 import { pouringOf } from '../simulated/pouring';
@@ -9,13 +19,21 @@ const card = (kind: RecipeCard['kind']): RecipeCard => {
   if (!found) throw new Error(`No starter recipe for ${kind}`);
   return found;
 };
-const settings = (connected: InstrumentSettings['connected'], hand: InstrumentSettings['hand'] = 'steady'): InstrumentSettings => ({ ...NO_INSTRUMENTS, connected, hand });
+const settings = (
+  connected: InstrumentSettings['connected'],
+  hand: InstrumentSettings['hand'] = 'steady',
+): InstrumentSettings => ({ ...NO_INSTRUMENTS, connected, hand });
 
 beforeEach(() => vi.useFakeTimers({ toFake: ['setInterval', 'clearInterval', 'performance'] }));
 afterEach(() => vi.useRealTimers());
 
 /** What an instrument says in so many seconds. */
-function heard(kind: (typeof INSTRUMENTS)[number], of: InstrumentSettings, seconds: number, brew = card('cone')): Reading[] {
+function heard(
+  kind: (typeof INSTRUMENTS)[number],
+  of: InstrumentSettings,
+  seconds: number,
+  brew = card('cone'),
+): Reading[] {
   let now = 0;
   const readings: Reading[] = [];
   const instrument = simulatedInstrument(kind, { card: brew, seed: 7, settings: of, clock: () => now });
@@ -30,7 +48,9 @@ describe('a simulated scale', () => {
     const pouring = pouringOf(card('cone'), 'steady', 7);
     const readings = heard('scale', settings({ scale: 'well' }), 160);
     expect(readings.length).toBeGreaterThan(1580);
-    const still = readings.filter(({ atS }) => pouring.pours.every(({ fromS, untilS }) => atS < fromS || atS > untilS + 0.5));
+    const still = readings.filter(({ atS }) =>
+      pouring.pours.every(({ fromS, untilS }) => atS < fromS || atS > untilS + 0.5),
+    );
     for (const { atS, value } of still) expect(Math.abs(value - pouring.weightAt(atS))).toBeLessThan(0.5);
     expect(new Set(readings.map(({ value }) => value)).size).toBeGreaterThan(1000);
   });
@@ -65,7 +85,9 @@ describe('a simulated scale', () => {
     }
     expect(new Set(flaws)).toEqual(new Set(['negative', 'absurd', 'jump']));
     const { pours } = pouringOf(card('cone'), 'steady', 7);
-    expect(poursIn(planOf(card('cone')), trace).map(({ toG }) => Math.round(toG))).toEqual(pours.map(({ toG }) => Math.round(toG)));
+    expect(poursIn(planOf(card('cone')), trace).map(({ toG }) => Math.round(toG))).toEqual(
+      pours.map(({ toG }) => Math.round(toG)),
+    );
 
     const lagging = heard('scale', settings({ scale: 'lags' }), 20).find(({ value }) => value > 20)?.atS ?? 0;
     const prompt = heard('scale', settings({ scale: 'well' }), 20).find(({ value }) => value > 20)?.atS ?? 0;
@@ -76,12 +98,17 @@ describe('a simulated scale', () => {
 describe('the other instruments', () => {
   it('settle on a value, and are silent when not connected', () => {
     const all = settings({ thermometer: 'well', refractometer: 'well', 'ph-pen': 'well' });
-    const [kettle, tds, ph] = (['thermometer', 'refractometer', 'ph-pen'] as const).map((kind) => heard(kind, all, 20).map(({ value }) => value));
+    const [kettle, tds, ph] = (['thermometer', 'refractometer', 'ph-pen'] as const).map((kind) =>
+      heard(kind, all, 20).map(({ value }) => value),
+    );
     expect(Math.abs((kettle?.at(-1) ?? 0) - 92)).toBeLessThan(2);
     expect(tds?.[0]).toBeGreaterThan((tds?.at(-1) ?? 99) + 0.08);
     expect(tds?.at(-1)).toBeGreaterThan(1.2);
     expect(tds?.at(-1)).toBeLessThan(1.6);
     expect(Math.abs((ph?.at(-1) ?? 0) - 5)).toBeLessThan(0.2);
-    for (const kind of INSTRUMENTS) expect(simulatedInstrument(kind, { card: card('cone'), seed: 1, settings: NO_INSTRUMENTS, clock: () => 0 })).toBeNull();
+    for (const kind of INSTRUMENTS)
+      expect(
+        simulatedInstrument(kind, { card: card('cone'), seed: 1, settings: NO_INSTRUMENTS, clock: () => 0 }),
+      ).toBeNull();
   });
 });

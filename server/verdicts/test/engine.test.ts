@@ -38,14 +38,24 @@ describe('the engine', () => {
   });
 
   it('is ready once its thread has started', async () => {
-    const engine = startEngine(threadOf('ready', 'export function fit() { return { answer: 1 }; } export function ready() { return { answer: null }; }'));
+    const engine = startEngine(
+      threadOf(
+        'ready',
+        'export function fit() { return { answer: 1 }; } export function ready() { return { answer: null }; }',
+      ),
+    );
     await engine.ready();
     expect(await engine.fit(nothing)).toBe(1);
     await engine.close();
   });
 
   it('keeps its thread when only the question was wrong', async () => {
-    const engine = startEngine(threadOf('counting', 'let n = 0; export function fit(ask) { n++; return ask.wrong ? { wrong: "wrong question" } : { answer: n }; }'));
+    const engine = startEngine(
+      threadOf(
+        'counting',
+        'let n = 0; export function fit(ask) { n++; return ask.wrong ? { wrong: "wrong question" } : { answer: n }; }',
+      ),
+    );
     expect(await engine.fit(nothing)).toBe(1);
     await expect(engine.fit({ wrong: true } as unknown as CrestInput)).rejects.toThrow('wrong question');
     expect(await engine.fit(nothing)).toBe(3);

@@ -28,7 +28,10 @@ let kept: unknown;
 beforeEach(() => {
   kept = { trace: [], flaws: {} };
   vi.stubGlobal('EventSource', FakeSource);
-  vi.stubGlobal('fetch', vi.fn(() => Promise.resolve({ ok: true, json: () => Promise.resolve(kept) })));
+  vi.stubGlobal(
+    'fetch',
+    vi.fn(() => Promise.resolve({ ok: true, json: () => Promise.resolve(kept) })),
+  );
   // Every reading is far enough from the last to be shown.
   let now = 0;
   vi.spyOn(performance, 'now').mockImplementation(() => (now += 1000));
@@ -67,16 +70,37 @@ describe('the stream of the bench', () => {
     const stream = new BenchStream();
     const feed = stream.feedOf(BREW);
     stream.open(() => undefined);
-    kept = { trace: [[[0, 0], [1, 5]], [[8, 40]]], flaws: { jump: 2 } };
+    kept = {
+      trace: [
+        [
+          [0, 0],
+          [1, 5],
+        ],
+        [[8, 40]],
+      ],
+      flaws: { jump: 2 },
+    };
     FakeSource.last.say('readings', readings(reading(8.5, 42)));
     FakeSource.last.say('open');
     await vi.waitFor(() => expect(feed.snapshot().flawed).toBe(2));
-    expect(feed.trace).toEqual([[[0, 0], [1, 5]], [[8, 40], [8.5, 42]]]);
+    expect(feed.trace).toEqual([
+      [
+        [0, 0],
+        [1, 5],
+      ],
+      [
+        [8, 40],
+        [8.5, 42],
+      ],
+    ]);
     expect(feed.snapshot()).toMatchObject({ weightG: 42, atS: 8.5 });
   });
 
   it('keeps what it has when the server does not answer', async () => {
-    vi.stubGlobal('fetch', vi.fn(() => Promise.reject(new Error('no server'))));
+    vi.stubGlobal(
+      'fetch',
+      vi.fn(() => Promise.reject(new Error('no server'))),
+    );
     const feed = new BenchStream().feedOf(BREW);
     feed.hear([reading(1, 10)]);
     await feed.catchUp();

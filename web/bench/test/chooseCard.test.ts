@@ -6,10 +6,33 @@ import { againstReference } from '../../shared/grind';
 import { cardForBag, isReference, recipeFor } from '../chooseCard';
 
 const id = (n: number): string => `0f0e7c2e-1111-4111-8111-00000000000${n}`;
-const reference = { style: 'filter', brewer: 'cone', doseG: 20, waterG: 330, waterC: 96, grindStep: 0, filter: null, waterRecipe: null } as const;
-const bag = (differently: object = {}): Bag => bagSchema.parse({ ...bagInput.parse({ name: 'Test Hill', roastedOn: '2026-02-01', reference, ...differently }), id: id(1), createdAt: '2026-02-03T08:00:00Z', revision: 1 });
-const kept: KeptCard[] = STARTER_CARDS.map((card, i) => ({ id: id(i % 10), version: 1, versionId: id(i % 10), versions: 1, isStandard: i === 0, card }));
-const card = (kind: RecipeCard['kind']): RecipeCard => kept.find((one) => one.card.kind === kind)?.card ?? Promise.reject(new Error(kind)) as never;
+const reference = {
+  style: 'filter',
+  brewer: 'cone',
+  doseG: 20,
+  waterG: 330,
+  waterC: 96,
+  grindStep: 0,
+  filter: null,
+  waterRecipe: null,
+} as const;
+const bag = (differently: object = {}): Bag =>
+  bagSchema.parse({
+    ...bagInput.parse({ name: 'Test Hill', roastedOn: '2026-02-01', reference, ...differently }),
+    id: id(1),
+    createdAt: '2026-02-03T08:00:00Z',
+    revision: 1,
+  });
+const kept: KeptCard[] = STARTER_CARDS.map((card, i) => ({
+  id: id(i % 10),
+  version: 1,
+  versionId: id(i % 10),
+  versions: 1,
+  isStandard: i === 0,
+  card,
+}));
+const card = (kind: RecipeCard['kind']): RecipeCard =>
+  kept.find((one) => one.card.kind === kind)?.card ?? (Promise.reject(new Error(kind)) as never);
 
 describe('the recipe of a bag', () => {
   it('is its reference’s, else one for its brewer, else the standard; at the dose and ratio it is judged by', () => {
@@ -26,10 +49,18 @@ describe('the recipe of a bag', () => {
 
   it('compares the grind with the reference recipe’s on one grinder only', () => {
     const grinders = [{ id: id(7), name: 'Hand grinder', burrChanges: [] }];
-    const withGrind = kept.map((one) => (one.id === id(0) ? { ...one, card: { ...one.card, grinderId: id(7), grinderSetting: 20 } } : one));
+    const withGrind = kept.map((one) =>
+      one.id === id(0) ? { ...one, card: { ...one.card, grinderId: id(7), grinderSetting: 20 } } : one,
+    );
     const judged = bag({ referenceCardId: id(0) });
-    expect(againstReference({ grinderId: id(7), grinderSetting: 18.5 }, judged, withGrind, grinders, '2026-02-20')).toEqual({ steps: -1.5, why: null });
-    expect(againstReference({ grinderId: null, grinderSetting: 18.5 }, judged, withGrind, grinders, '2026-02-20')?.steps).toBeNull();
-    expect(againstReference({ grinderId: id(7), grinderSetting: 18.5 }, judged, kept, grinders, '2026-02-20')).toBeNull();
+    expect(
+      againstReference({ grinderId: id(7), grinderSetting: 18.5 }, judged, withGrind, grinders, '2026-02-20'),
+    ).toEqual({ steps: -1.5, why: null });
+    expect(
+      againstReference({ grinderId: null, grinderSetting: 18.5 }, judged, withGrind, grinders, '2026-02-20')?.steps,
+    ).toBeNull();
+    expect(
+      againstReference({ grinderId: id(7), grinderSetting: 18.5 }, judged, kept, grinders, '2026-02-20'),
+    ).toBeNull();
   });
 });

@@ -11,7 +11,9 @@ describe('the clock of a brew on the page', () => {
   it('shows every second of a twelve-hour steep once, in order, on a fake clock', () => {
     const clock = { startedAt: Date.now() + 87, aheadMs: 412, speed: 1 };
     const shown: number[] = [];
-    const stop = onEachSecond(clock, Date.now, (now) => shown.push(secondsTo(HOURS_12, brewSeconds(clock.startedAt, now + clock.aheadMs, 1))));
+    const stop = onEachSecond(clock, Date.now, (now) =>
+      shown.push(secondsTo(HOURS_12, brewSeconds(clock.startedAt, now + clock.aheadMs, 1))),
+    );
     vi.advanceTimersByTime(HOURS_12 * 1000);
     stop();
     expect(shown).toHaveLength(HOURS_12 + 1);

@@ -8,5 +8,9 @@ it('a field of the cup is called as on the sheet; what is no part of the cup is 
   expect(cupFieldName(['cup', 'words', 'hot-nose', 'typing'])).toBe('Hot, nose, being typed');
   expect(cupFieldName(['cup', 'levels', 'stone-fruit', 'liking'])).toBe('Stone fruit, liking');
   expect(cupFieldName(['making', 'tdsPercent'])).toBe('Dissolved solids');
-  expect([cupFieldName(['cup', 'coolingFrom']), cupFieldName(['liveId']), cupFieldName(['cup', 'nag', 'ended'])]).toEqual([null, null, null]);
+  expect([
+    cupFieldName(['cup', 'coolingFrom']),
+    cupFieldName(['liveId']),
+    cupFieldName(['cup', 'nag', 'ended']),
+  ]).toEqual([null, null, null]);
 });

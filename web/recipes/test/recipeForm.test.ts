@@ -3,7 +3,8 @@ import { recipeCardInput } from '../../../contract/recipeCard';
 import { STARTER_CARDS } from '../../../core/brew';
 import { recipeResolver, typedRecipe, type RecipeForm } from '../recipeForm';
 
-const resolve = async (form: RecipeForm) => recipeResolver(form, undefined, { fields: {}, shouldUseNativeValidation: false });
+const resolve = async (form: RecipeForm) =>
+  recipeResolver(form, undefined, { fields: {}, shouldUseNativeValidation: false });
 const [cone] = STARTER_CARDS;
 const typed = (differently: Partial<RecipeForm> = {}): RecipeForm => {
   if (!cone) throw new Error('No starter recipe');
@@ -17,14 +18,27 @@ describe('a recipe as typed', () => {
 
   it('takes water as a ratio', async () => {
     expect((await resolve(typed({ waterG: '1:16' }))).values).toMatchObject({ waterG: 272 });
-    expect((await resolve(typed({ waterG: '1 : 15,5' }))).errors).toMatchObject({ stages: [undefined, undefined, undefined, { toG: { message: expect.stringContaining('but 264 g are to be poured') } }] });
+    expect((await resolve(typed({ waterG: '1 : 15,5' }))).errors).toMatchObject({
+      stages: [
+        undefined,
+        undefined,
+        undefined,
+        { toG: { message: expect.stringContaining('but 264 g are to be poured') } },
+      ],
+    });
   });
 
   it('lays stages out of order at their stage, by name', async () => {
     const form = typed();
     form.stages = form.stages.map((stage, i) => (i === 2 ? { ...stage, atS: '0:30' } : stage));
     const { errors } = await resolve(form);
-    expect(errors).toMatchObject({ stages: [undefined, undefined, { atS: { message: expect.stringMatching(/^Stage 3 \(pour to 195 g\) begins at 0:30, before stage 2/) } }] });
+    expect(errors).toMatchObject({
+      stages: [
+        undefined,
+        undefined,
+        { atS: { message: expect.stringMatching(/^Stage 3 \(pour to 195 g\) begins at 0:30, before stage 2/) } },
+      ],
+    });
   });
 
   it('keeps nothing that belongs to another kind of brewing', async () => {

@@ -30,7 +30,10 @@ class Shelf {
         this.puts++;
         const kept = this.drafts.find((one) => one.device === device);
         if (kept && !follows(draft.counts, kept.counts)) return this.drafts;
-        this.drafts = [...this.drafts.filter((one) => one.device !== device), { ...draft, key: 'k', device, updatedAt: `2026-03-01T12:00:${String(this.#clock++).padStart(2, '0')}Z` }];
+        this.drafts = [
+          ...this.drafts.filter((one) => one.device !== device),
+          { ...draft, key: 'k', device, updatedAt: `2026-03-01T12:00:${String(this.#clock++).padStart(2, '0')}Z` },
+        ];
         return this.drafts;
       },
       drop: async (counts) => {
@@ -61,7 +64,9 @@ afterEach(() => {
 
 function open(device: string, browser = new Browser()) {
   const states: DraftState[] = [];
-  const keeper = new DraftKeeper('k', device, { title: 'A cup', href: '/x' }, shelf.for(device), browser, (state) => states.push(state));
+  const keeper = new DraftKeeper('k', device, { title: 'A cup', href: '/x' }, shelf.for(device), browser, (state) =>
+    states.push(state),
+  );
   return { keeper, browser, state: (): DraftState | undefined => states.at(-1) };
 }
 

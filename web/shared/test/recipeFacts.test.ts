@@ -13,6 +13,8 @@ describe('a recipe in one line', () => {
     expect(recipeFacts(starter('cone'))).toBe('17 g to 272 g, 1:16, 92 °C');
     expect(recipeFacts(starter('espresso'))).toBe('18 g in, 40 g out, 1:2.2, 93 °C, 8 bar');
     expect(recipeFacts(starter('iced'))).toBe('20 g to 300 g, 1:15, 120 g of it ice, 93 °C');
-    expect(recipeFacts({ ...starter('cone'), waterC: null, grinderSetting: 21.5, hardnessPpm: 80 })).toBe('17 g to 272 g, 1:16, grind 21.5, 80 ppm');
+    expect(recipeFacts({ ...starter('cone'), waterC: null, grinderSetting: 21.5, hardnessPpm: 80 })).toBe(
+      '17 g to 272 g, 1:16, grind 21.5, 80 ppm',
+    );
   });
 });

@@ -11,8 +11,18 @@ describe('what is typed', () => {
   });
 
   it('is a time in seconds, in minutes, or in hours', () => {
-    expect(['185', '3:05', '14:00:00', '0:7', '', '3:95', 'long'].map(typedSeconds)).toEqual([185, 185, 50_400, 7, null, '3:95', 'long']);
-    fc.assert(fc.property(fc.integer({ min: 0, max: 172_800 }), (seconds) => typedSeconds(minutesText(seconds)) === seconds));
+    expect(['185', '3:05', '14:00:00', '0:7', '', '3:95', 'long'].map(typedSeconds)).toEqual([
+      185,
+      185,
+      50_400,
+      7,
+      null,
+      '3:95',
+      'long',
+    ]);
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 172_800 }), (seconds) => typedSeconds(minutesText(seconds)) === seconds),
+    );
   });
 
   it('is water in grams or as a ratio to the dose', () => {
@@ -23,6 +33,12 @@ describe('what is typed', () => {
     expect(typedWater('1:', 15)).toBe('1:');
     expect(typedWater('2:16', 15)).toBe('2:16');
     expect(typedWater('', 15)).toBeNull();
-    fc.assert(fc.property(fc.integer({ min: 1, max: 60 }), fc.integer({ min: 1, max: 20 }), (dose, ratio) => typedWater(`1:${ratio}`, dose) === dose * ratio));
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 60 }),
+        fc.integer({ min: 1, max: 20 }),
+        (dose, ratio) => typedWater(`1:${ratio}`, dose) === dose * ratio,
+      ),
+    );
   });
 });
