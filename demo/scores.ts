@@ -2,7 +2,7 @@ import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { clamp, roundTo, type Recipe } from '../core/brew';
 import { markOf, SCHOOL_SCALES, type School } from '../core/cup';
-import type { Truth } from './household';
+import type { Truth } from './story';
 
 /** Scores drawn around a believable truth, the same every time. */
 export interface Scorer {

@@ -1,0 +1,67 @@
+import { cone, press } from './recipes';
+import type { DemoBag } from './story';
+
+/** What was drunk to the end, and what the next bag is judged by. */
+export const FINISHED_BAGS: readonly DemoBag[] = [
+  {
+    label: {
+      name: 'Nyanza Grove',
+      roaster: 'Fernhill Roastery',
+      origin: 'Burundi',
+      variety: 'Mundo Novo',
+      process: 'honey',
+      roastLevel: 'light',
+      printedNotes: 'quince, nectarine',
+      restAdviceDays: 14,
+      weightG: 250,
+      price: 15,
+      perceivedRoast: 'light',
+      bet: 'Likely a favourite.',
+      betMark: 8.8,
+      betHeld: 'held',
+      reference: cone,
+    },
+    age: 84,
+    finishedAt: 46,
+    truth: { level: 88, peakDay: 26, riseWidth: 0.45, fallWidth: 0.6, height: 13, brewers: { press: -3 } },
+    brews: [
+      { day: 9, taster: 'Mira', notes: 'Too early: grassy.' },
+      { day: 13, taster: 'Mira', notes: 'Nectarine, short.' },
+      { day: 16, taster: 'Tomas', notes: 'Nectarine, honey.' },
+      { day: 20, taster: 'Mira', recipe: press, notes: 'Muddy in the press.' },
+      { day: 23, taster: 'Mira', notes: 'Quince at last.', drainS: 181 },
+      { day: 26, taster: 'Mira', notes: 'Quince, honey, endless.', drainS: 183 },
+      { day: 29, taster: 'Tomas', notes: 'As good as it gets.' },
+      { day: 31, taster: 'Mira', notes: 'The filter folded over halfway.', fault: 'stalled-filter' },
+      { day: 34, taster: 'Mira', notes: 'Softer.', drainS: 180 },
+      { day: 39, taster: 'Tomas', notes: 'Malt creeping in.' },
+      { day: 45, taster: 'Mira', notes: 'Paper. The end.' },
+    ],
+  },
+  {
+    label: {
+      name: 'Old Mill Dark',
+      roaster: 'Dry Dock Provisions',
+      origin: 'Uganda',
+      variety: '',
+      process: 'natural',
+      roastLevel: 'dark',
+      printedNotes: 'molasses, malt',
+      weightG: 250,
+      price: 9,
+      reference: { ...cone, waterC: 88 },
+    },
+    age: 61,
+    finishedAt: 27,
+    truth: { level: 78, peakDay: 7, riseWidth: 0.5, fallWidth: 0.5, height: 14, perTwoC: -1 },
+    brews: [
+      { day: 3, taster: 'Tomas', notes: 'Smoke, molasses.' },
+      { day: 5, taster: 'Tomas', notes: 'Malt loaf.' },
+      { day: 7, taster: 'Mira', notes: 'Molasses, round.' },
+      { day: 10, taster: 'Tomas', recipe: { waterC: 92 }, notes: 'Hotter: bitter.' },
+      { day: 13, taster: 'Tomas', notes: 'Fine.' },
+      { day: 17, taster: 'Mira', notes: 'Ashy.' },
+      { day: 22, taster: 'Tomas', notes: 'Only with sugar.' },
+    ],
+  },
+];
