@@ -62,7 +62,7 @@ for (let b = 0; b < BAGS && !made; b++) {
     for (let k = first; k < Math.floor(((b + 1) * BREWS) / BAGS); k++) {
       const day = inUse ? (k - first) % age : Math.min(44, k - first);
       const cup = {
-        school: 'mark10' as const,
+        scoringScale: 'mark10' as const,
         mark: 7 + ((k * 7) % 20) / 10,
         notes: k % 3 ? 'fig, cedar' : 'quince',
         words: [{ typed: 'fig', line: 'cup' as const }],

@@ -32,7 +32,11 @@ await running.store.write(async (db) => {
     );
     for (let k = Math.floor((b * BREWS) / BAGS); k < Math.floor(((b + 1) * BREWS) / BAGS); k++) {
       const brewedAt = `${addDays(roastedOn, k % (10 + (b % 60)))}T08:00:00Z`;
-      const cup = { school: 'mark10' as const, mark: 7 + ((k * 7) % 20) / 10, notes: k % 3 ? 'fig, cedar' : 'quince' };
+      const cup = {
+        scoringScale: 'mark10' as const,
+        mark: 7 + ((k * 7) % 20) / 10,
+        notes: k % 3 ? 'fig, cedar' : 'quince',
+      };
       await addBrew(
         db,
         lastBag,

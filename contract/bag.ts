@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import { PROCESSES, ROAST_LEVELS } from '../core/crest';
-import { ATTRIBUTES, BET_OUTCOMES, SCHOOL_SCALES, SCHOOLS, type Attribute, type School } from '../core/cup';
+import { ATTRIBUTES, BET_OUTCOMES, SCALE_RANGES, SCORING_SCALES, type Attribute, type ScoringScale } from '../core/cup';
 import { id, name, oneOf, plainDate, quantity, text } from './fields';
-import { recipeInput } from './recipe';
+import { brewParametersInput } from './brewParameters';
 
 /** A stay in the freezer: from the day it goes in up to, not including, the day it comes out (null: still there). */
 export const spellInput = z
@@ -39,7 +39,7 @@ const bagFields = {
   restAdviceDays: quantity("The roaster's rest advice", 0, 120, 'days').nullable().default(null),
   weightG: quantity('Weight', 5, 20_000, 'g').default(250),
   price: quantity('Price', 0, 100_000).nullable().default(null),
-  school: oneOf('Scoring', SCHOOLS).default('mark10'),
+  scoringScale: oneOf('Scoring', SCORING_SCALES).default('mark10'),
   /** What "best" means: weights on the attributes, or (null) the overall mark. */
   weights: weights
     .refine((w) => ATTRIBUTES.some((attribute) => w[attribute] > 0), {
@@ -51,13 +51,13 @@ const bagFields = {
   /** What the beans look like, against the roast the label claims. */
   perceivedRoast: oneOf('Perceived roast', ROAST_LEVELS).nullable().default(null),
   bet: text('Your bet', 1000).default(''),
-  /** The mark betted on, in the bag's school. */
+  /** The mark betted on, in the bag's scale. */
   betMark: z.number({ error: 'The betted mark must be a number' }).nullable().default(null),
   /** Whether the bet held, as the taster sees it. */
   betHeld: oneOf('The bet', BET_OUTCOMES).nullable().default(null),
-  reference: recipeInput,
+  reference: brewParametersInput,
   /** The recipe the reference was taken from; null where it was written down by itself. */
-  referenceCardId: id.nullable().default(null),
+  referenceRecipeId: id.nullable().default(null),
   spells: z.array(spellInput).max(50, 'A bag can have 50 freezer stays at most').default([]),
   finishedOn: plainDate('The day it was finished').nullable().default(null),
 };
@@ -86,8 +86,11 @@ function checkDates(bag: Dated, context: z.RefinementCtx): void {
   });
 }
 
-function checkBet({ school, betMark }: { school: School; betMark: number | null }, context: z.RefinementCtx): void {
-  const { min, max } = SCHOOL_SCALES[school];
+function checkBet(
+  { scoringScale, betMark }: { scoringScale: ScoringScale; betMark: number | null },
+  context: z.RefinementCtx,
+): void {
+  const { min, max } = SCALE_RANGES[scoringScale];
   if (betMark !== null && !(betMark >= min && betMark <= max))
     context.addIssue({
       code: 'custom',

@@ -13,14 +13,14 @@ import {
   ROAST_LEVELS,
   type BagRecord,
 } from '../core/crest';
-import { SCHOOLS } from '../core/cup';
+import { SCORING_SCALES } from '../core/cup';
 import { addDays, dateOfInstant, roastDate } from '../core/rest';
 import { fieldProblems } from './error';
 import { instant, name, oneOf, plainDate, quantity } from './fields';
 
 /** The open bag format, version 1: one JSON object a line. Unknown keys are ignored, so newer writers can be read. */
 
-const recipe = z.object({
+const parameters = z.object({
   style: oneOf('Style', STYLES).default('filter'),
   brewer: name('Brewer', 60),
   doseG: quantity('Dose', 0.1, 500, 'g'),
@@ -35,7 +35,7 @@ const recipe = z.object({
   waterRecipe: z.string().max(60).nullish(),
 });
 
-const brew = recipe.extend({
+const brew = parameters.extend({
   brewedAt: instant('The time of brewing'),
   overall: quantity('Overall', 0, 100)
     .nullish()
@@ -76,7 +76,7 @@ export const bagFile = z
       weightG: quantity('Weight', 5, 20_000, 'g')
         .nullish()
         .transform((v) => v ?? null),
-      school: oneOf('Scoring', SCHOOLS).default('mark10'),
+      school: oneOf('Scoring', SCORING_SCALES).default('mark10'),
       spells: z
         .array(
           z.object({
@@ -89,7 +89,7 @@ export const bagFile = z
         .default([]),
       finished: z.boolean().default(false),
     }),
-    reference: recipe,
+    reference: parameters,
     brews: z.array(brew).max(1000, 'A bag can hold 1000 brews at most').default([]),
     today: plainDate('Today')
       .nullish()
@@ -123,7 +123,8 @@ export function recordOf(file: BagFile): BagRecord {
     id: String(i),
     fault: b.fault === null ? null : (FAULTS.find((f) => f === b.fault) ?? 'other'),
   }));
-  return { ...file.bag, reference: file.reference, brews };
+  const { school, ...bag } = file.bag;
+  return { ...bag, scoringScale: school, reference: file.reference, brews };
 }
 
 /** One line of the answer. */

@@ -3,10 +3,10 @@ import { FAULTS, RECORDED_FROM } from '../core/brew';
 import { cup, cupInput } from './cup';
 import { id, instant, oneOf, quantity, text } from './fields';
 import { making, makingInput } from './making';
-import { recipeFields } from './recipe';
+import { brewParameterFields } from './brewParameters';
 
 const brewFields = {
-  ...recipeFields,
+  ...brewParameterFields,
   brewedAt: instant('The time of brewing'),
   tasterId: id.nullable().default(null),
   drainS: quantity('Drain time', 1, 172_800, 's').nullable().default(null),
@@ -44,7 +44,7 @@ export const brew = z.strictObject({
   ...brewFields,
   cup,
   making: making.nullable(),
-  liking: z.number().nullable(),
+  score: z.number().nullable(),
   restDay: z.number().int(),
   revision: z.number().int(),
   createdAt: z.string(),

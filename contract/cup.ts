@@ -3,16 +3,16 @@ import {
   COMPANIES,
   DRYNESSES,
   LEVELS,
-  LIKINGS,
+  ADEQUACIES,
   LINE_IDS,
   onStep,
   PARTS,
-  SCHOOL_SCALES,
-  SCHOOLS,
+  SCALE_RANGES,
+  SCORING_SCALES,
   SIPPED_LOOKS,
   TEXTURES,
   type Part,
-  type School,
+  type ScoringScale,
 } from '../core/cup';
 import { TRAITS } from '../core/cup/words/traits';
 import { oneOf, quantity, text } from './fields';
@@ -33,7 +33,7 @@ const parts = Object.fromEntries(PARTS.map((name) => [name, part(name)])) as Rec
 export const givenLevel = z.strictObject({
   attribute: z.string().min(1).max(80),
   level: oneOf('The level', LEVELS).nullable(),
-  liking: oneOf('How it was liked', LIKINGS).nullable(),
+  adequacy: oneOf('How it was liked', ADEQUACIES).nullable(),
 });
 
 export const trait = oneOf('A trait', TRAITS);
@@ -52,9 +52,9 @@ export type Nag = z.infer<typeof nag>;
 export const nagEnd = z.strictObject({ word: typedWord.nullable() });
 
 const commonFields = {
-  /** School the mark is written in. */
-  school: oneOf('Scoring', SCHOOLS),
-  /** Main score in that school; null when not marked, or when it follows from its parts. */
+  /** Scale the mark is written in. */
+  scoringScale: oneOf('Scoring', SCORING_SCALES),
+  /** Main score in that scale; null when not marked, or when it follows from its parts. */
   mark: z.number({ error: 'The mark must be a number' }).nullable(),
   ...parts,
   levels: z.array(givenLevel).max(80, 'A cup can hold 80 levels at most').default([]),
@@ -75,14 +75,17 @@ const commonFields = {
 const line = oneOf('Where it was found', LINE_IDS);
 const wordsLimit = `A cup can hold ${WORDS_MAX} notes at most, each of ${WORD_MAX} characters`;
 
-function checkMark({ school, mark }: { school: School; mark: number | null }, context: z.RefinementCtx): void {
+function checkMark(
+  { scoringScale, mark }: { scoringScale: ScoringScale; mark: number | null },
+  context: z.RefinementCtx,
+): void {
   if (mark === null) return;
-  const { min, max, step } = SCHOOL_SCALES[school];
+  const { min, max, step } = SCALE_RANGES[scoringScale];
   const wrong = (message: string): void => context.addIssue({ code: 'custom', path: ['mark'], message });
   if (!(mark >= min && mark <= max)) wrong(`The mark must be between ${min} and ${max}`);
-  else if (Math.abs(onStep(school, mark) - mark) > 1e-6)
+  else if (Math.abs(onStep(scoringScale, mark) - mark) > 1e-6)
     wrong(
-      school === 'levels'
+      scoringScale === 'levels'
         ? 'A level goes by halves, and by thirds for high and low: 3, 3+, 3.5, 4-'
         : `This mark goes in steps of ${step}`,
     );

@@ -3,12 +3,12 @@ import { BEDS, CHECKS, FAULTS, VIGOURS } from '../core/brew';
 import { id, oneOf, quantity, text } from './fields';
 import { instrumentSettings } from './instrument';
 import { flawCounts, trace } from './making';
-import { recipeCardFields, recipeCardInput } from './recipeCard';
+import { recipeFields, recipeInput } from './recipe';
 
 /** What is laid out on the bench: a bag, a recipe (scaled), and the version it comes from. */
 export const liveInput = z.strictObject({
   bagId: id,
-  card: recipeCardInput,
+  recipe: recipeInput,
   recipeVersionId: id.nullable().default(null),
 });
 export type LiveInput = z.infer<typeof liveInput>;
@@ -47,7 +47,7 @@ export const liveBrew = z.strictObject({
   id,
   bagId: id,
   bagName: z.string(),
-  card: z.strictObject(recipeCardFields),
+  recipe: z.strictObject(recipeFields),
   recipeVersionId: id.nullable(),
   ticked: z.array(z.enum(CHECKS)),
   marks: z.array(mark),

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { BEDS, FLAWS, TASTES, VIGOURS } from '../core/brew';
 import { id, oneOf, quantity } from './fields';
-import { recipeCardFields } from './recipeCard';
+import { recipeFields } from './recipe';
 
 /** How a brew was made, beyond its recipe: what was seen, measured and ticked. Everything may be left open. */
 export const makingFields = {
@@ -39,9 +39,9 @@ export type FlawCounts = z.infer<typeof flawCounts>;
 /** The same as the server gives it back, with the recipe as it stood that day and what the bench recorded. */
 export const making = z.strictObject({
   ...makingFields,
-  card: z.strictObject(recipeCardFields).nullable(),
+  recipe: z.strictObject(recipeFields).nullable(),
   /** The version of the recipe, and whether it has been edited since. */
-  version: z.strictObject({ cardId: id, number: z.number().int(), isNewest: z.boolean() }).nullable(),
+  version: z.strictObject({ recipeId: id, number: z.number().int(), isNewest: z.boolean() }).nullable(),
   stageTimes: z.array(stageTime),
   hasTrace: z.boolean(),
 });

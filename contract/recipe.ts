@@ -1,22 +1,93 @@
 import { z } from 'zod';
-import { STYLES } from '../core/brew';
-import { name, oneOf, quantity } from './fields';
+import { ACTS, BREW_KINDS, stageProblems, type Recipe } from '../core/brew';
+import { id, name, oneOf, plainDate, quantity, text } from './fields';
+import { brewParameterFields } from './brewParameters';
 
-const waterC = quantity('Water temperature', 0, 100, '°C').nullable();
-const grindStep = quantity('Grind step', -100, 100).nullable();
+/** Two days: the longest brew there is. */
+const LONGEST_S = 172_800;
 
-/** What a brew and a reference recipe have in common: units in the names, grind steps counted from the reference. */
+const stage = z.strictObject({
+  act: oneOf('What is done', ACTS),
+  atS: quantity('The time of a stage', 0, LONGEST_S, 's'),
+  forS: quantity('How long a stage takes', 0, LONGEST_S, 's').default(0),
+  toG: quantity('The weight to pour to', 0.1, 10_000, 'g').nullable().default(null),
+  how: text('Technique', 200).trim().default(''),
+});
+
+const band = z
+  .strictObject({
+    fromS: quantity('The start of the band', 1, LONGEST_S, 's'),
+    toS: quantity('The end of the band', 1, LONGEST_S, 's'),
+  })
+  .refine((one) => one.toS >= one.fromS, { path: ['toS'], error: 'The band cannot end before it begins' });
+
+const { grindStep: _, ...settings } = brewParameterFields;
+
 export const recipeFields = {
-  style: oneOf('Style', STYLES),
-  brewer: name('Brewer', 40),
-  doseG: quantity('Dose', 0.1, 500, 'g'),
-  waterG: quantity('Water', 1, 10_000, 'g'),
-  waterC,
-  grindStep,
-  /** Filter or paper, and brewing water, by the taster's own names; null where not told apart. */
-  filter: name('Filter', 60).nullable().default(null),
-  waterRecipe: name('Brewing water', 60).nullable().default(null),
+  ...settings,
+  name: name('Name', 80),
+  kind: oneOf('Kind', BREW_KINDS),
+  hardnessPpm: quantity('Hardness', 0, 2000, 'ppm').nullable().default(null),
+  grinderId: id.nullable().default(null),
+  grinderSetting: quantity('Grinder setting', -1000, 10_000).nullable().default(null),
+  iceG: quantity('Ice', 0, 10_000, 'g').default(0),
+  drain: band.nullable().default(null),
+  pressureBar: quantity('Pressure', 0, 20, 'bar').nullable().default(null),
+  shotS: quantity('Length of the shot', 1, 600, 's').nullable().default(null),
+  steepHours: quantity('Steep', 0.1, 48, 'hours').nullable().default(null),
+  stages: z.array(stage).max(30, 'A recipe can have 30 stages at most').default([]),
 };
 
-export const recipeInput = z.strictObject(recipeFields);
+function checkRecipe(recipe: Recipe, context: z.RefinementCtx): void {
+  const problem = (path: (string | number)[], message: string): void =>
+    context.addIssue({ code: 'custom', path, message });
+  if (recipe.iceG >= recipe.waterG) problem(['iceG'], 'Ice is part of the water: it must be less than all of it');
+  for (const { index, field, message } of stageProblems(recipe)) problem(['stages', index, field], message);
+  if (recipe.kind === 'espresso' && recipe.shotS === null) problem(['shotS'], 'A shot needs its seconds');
+  if (recipe.kind === 'cold steep' && recipe.steepHours === null)
+    problem(['steepHours'], 'A cold steep needs its hours');
+  if (recipe.kind !== 'espresso' && recipe.stages.length === 0 && recipe.steepHours === null)
+    problem(['stages'], 'At least one pour is needed');
+}
+
+/** A recipe as a taster writes it. */
+export const recipeInput = z.strictObject(recipeFields).superRefine(checkRecipe);
 export type RecipeInput = z.infer<typeof recipeInput>;
+export type RecipeDraft = z.input<typeof recipeInput>;
+
+/** A change of a recipe, with the version it was written over; null to follow whichever there is. */
+export const recipeChange = z
+  .strictObject({ ...recipeFields, over: id.nullable().default(null) })
+  .superRefine(checkRecipe);
+export type RecipeInputOver = z.input<typeof recipeChange>;
+
+/** A recipe as the server gives it back: its newest version. */
+export const keptRecipe = z.strictObject({
+  id,
+  version: z.number().int(),
+  versionId: id,
+  versions: z.number().int(),
+  isStandard: z.boolean(),
+  recipe: z.strictObject(recipeFields),
+});
+export type KeptRecipe = z.infer<typeof keptRecipe>;
+
+/** One version of a recipe; none is ever changed. */
+export const keptRecipeVersion = z.strictObject({
+  id,
+  version: z.number().int(),
+  createdAt: z.string(),
+  brews: z.number().int(),
+  recipe: z.strictObject(recipeFields),
+});
+export type KeptRecipeVersion = z.infer<typeof keptRecipeVersion>;
+
+export const grinderInput = z.strictObject({
+  name: name('Name', 60),
+  burrChanges: z
+    .array(z.strictObject({ on: plainDate('The day of the burr change'), note: text('Note', 200).trim().default('') }))
+    .max(100, 'A grinder can have 100 burr changes at most')
+    .default([]),
+});
+export type GrinderInput = z.infer<typeof grinderInput>;
+export const grinder = z.strictObject({ id, ...grinderInput.shape });

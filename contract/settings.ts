@@ -1,6 +1,6 @@
 import { pickBy } from 'es-toolkit';
 import { z } from 'zod';
-import { FIRST_LEVEL_ATTRIBUTES, SCHOOLS } from '../core/cup';
+import { FIRST_LEVEL_ATTRIBUTES, SCORING_SCALES } from '../core/cup';
 import { name, oneOf } from './fields';
 import { instrumentChange, instrumentSettings, NO_INSTRUMENTS, type InstrumentSettings } from './instrument';
 
@@ -22,8 +22,8 @@ export const settings = z.strictObject({
   oneChange: z.boolean({ error: 'One change at a time must be yes or no' }),
   /** Instruments at the bench. */
   instruments: instrumentSettings,
-  /** The school a new bag begins with. */
-  school: oneOf('Scoring', SCHOOLS),
+  /** The scale a new bag begins with. */
+  scoringScale: oneOf('Scoring', SCORING_SCALES),
   /** What levels are given for, in the order in which they are asked. */
   levelAttributes: z
     .array(levelAttribute)
@@ -39,7 +39,7 @@ export const FIRST_SETTINGS: Settings = {
   brewers: null,
   oneChange: true,
   instruments: NO_INSTRUMENTS,
-  school: 'mark10',
+  scoringScale: 'mark10',
   levelAttributes: [...FIRST_LEVEL_ATTRIBUTES],
   coaching: null,
 };

@@ -67,7 +67,7 @@ export const onBench = z.strictObject({
   bagId: id,
   bagName: z.string(),
   kind: z.string(),
-  recipe: z.string(),
+  recipeName: z.string(),
   end: z.string(),
   dueAt: z.number().nullable(),
   over: z.boolean(),

@@ -11,7 +11,7 @@ import {
   type Situation,
   type TasterPrior,
 } from '../core/crest';
-import { judgedLiking, judgedSchool, SCHOOLS, SCHOOL_SCALES } from '../core/cup';
+import { judgedScore, judgedScale, SCORING_SCALES, SCALE_RANGES } from '../core/cup';
 import { STYLES } from '../core/brew';
 import { addDays } from '../core/rest';
 import type { Bag } from './bag';
@@ -44,7 +44,7 @@ export const verdict = z.strictObject({
   restDay: z.number().int(),
   usable: z.number().int(),
   /** The scale of everything here, as a person would write it. */
-  scale: z.enum(SCHOOLS),
+  scale: z.enum(SCORING_SCALES),
   /** The style whose cups the expectation is borrowed from, while this one has none. */
   borrowed: oneOf('Style', STYLES).nullable(),
   sigma0: z.number(),
@@ -91,9 +91,9 @@ export function fitInput(
 ): CrestInput {
   const record = {
     ...bag,
-    brews: brews.map((brew) => ({ ...brew, overall: judgedLiking(brew.cup, bag.weights), taster: brew.tasterId })),
+    brews: brews.map((brew) => ({ ...brew, overall: judgedScore(brew.cup, bag.weights), taster: brew.tasterId })),
   };
-  const input = { ...crestInput(record), sigma0: SCHOOL_SCALES[judgedSchool(bag.school, bag.weights)].sigma0 };
+  const input = { ...crestInput(record), sigma0: SCALE_RANGES[judgedScale(bag.scoringScale, bag.weights)].sigma0 };
   return prior === null ? input : { ...input, prior };
 }
 
@@ -117,7 +117,7 @@ export function verdictOn(fit: CrestFit, bag: Bag, today: string, situation: Sit
   } = fit;
   return {
     ...readingOf(fit, ageOn(bag, today), bag.finishedOn !== null),
-    scale: judgedSchool(bag.school, bag.weights),
+    scale: judgedScale(bag.scoringScale, bag.weights),
     ...{
       usable,
       borrowed,

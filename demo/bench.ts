@@ -1,9 +1,9 @@
 import type { EntityManager } from 'typeorm';
 import type { Hand, InstrumentSettings } from '../contract/instrument';
 import { makingInput, type MakingInput } from '../contract/making';
-import type { KeptCard } from '../contract/recipeCard';
+import type { KeptRecipe } from '../contract/recipe';
 import { FIRST_SETTINGS } from '../contract/settings';
-import { appendPoint, roundTo, scaleCard, type Recipe, type RecipeCard, type Trace } from '../core/brew';
+import { appendPoint, roundTo, scaleRecipe, type BrewParameters, type Recipe, type Trace } from '../core/brew';
 import { addGrinder } from '../server/db/grinders';
 import { addLive, addPiece, changeLive, startLive } from '../server/db/live';
 import { changeRecipe, loadRecipes } from '../server/db/recipes';
@@ -21,7 +21,7 @@ const INSTRUMENTS: InstrumentSettings = {
 const READINGS_PER_S = 10;
 
 export interface DemoBench {
-  recipes: KeptCard[];
+  recipes: KeptRecipe[];
 }
 
 /** Grinders, instruments and the recipes to begin with. */
@@ -33,11 +33,11 @@ export async function furnish(db: EntityManager, today: string, now: Date): Prom
 }
 
 /** The recipe of the household for what was brewed, as it stood at the dose used. */
-function recipeFor({ recipes }: DemoBench, made: Recipe): { kept: KeptCard; card: RecipeCard } | null {
-  const kept = recipes.find(({ card }) => card.brewer === made.brewer && card.style === made.style);
+function recipeFor({ recipes }: DemoBench, made: BrewParameters): { kept: KeptRecipe; recipe: Recipe } | null {
+  const kept = recipes.find(({ recipe }) => recipe.brewer === made.brewer && recipe.style === made.style);
   if (!kept) return null;
-  const card = scaleCard(kept.card, made.doseG);
-  return card.waterG === made.waterG ? { kept, card: { ...card, waterC: made.waterC } } : null;
+  const recipe = scaleRecipe(kept.recipe, made.doseG);
+  return recipe.waterG === made.waterG ? { kept, recipe: { ...recipe, waterC: made.waterC } } : null;
 }
 
 export interface BenchBrew {
@@ -51,16 +51,16 @@ export async function brewAtBench(
   db: EntityManager,
   bench: DemoBench,
   bagId: string,
-  made: Recipe,
+  made: BrewParameters,
   { hand, ...seen }: { hand: Hand } & Partial<MakingInput>,
   brewedAt: Date,
   seed: number,
 ): Promise<BenchBrew | null> {
   const recipe = recipeFor(bench, made);
   if (!recipe) return null;
-  const liveId = await addLive(db, { bagId, card: recipe.card, recipeVersionId: recipe.kept.versionId }, brewedAt);
+  const liveId = await addLive(db, { bagId, recipe: recipe.recipe, recipeVersionId: recipe.kept.versionId }, brewedAt);
   await startLive(db, liveId, brewedAt.getTime());
-  const pouring = pouringOf(recipe.card, hand, seed);
+  const pouring = pouringOf(recipe.recipe, hand, seed);
   const noise = unitNoise(seed);
   const trace: Trace = [];
   for (let i = 0; i < (pouring.endS ?? 0) * READINGS_PER_S; i++)
@@ -72,12 +72,12 @@ export async function brewAtBench(
 
 /** A steep that was set up last night, and a recipe that has been edited since the brews were made. */
 export async function lastNight(db: EntityManager, { recipes }: DemoBench, bagId: string, now: Date): Promise<void> {
-  const steep = recipes.find(({ card }) => card.kind === 'cold steep');
+  const steep = recipes.find(({ recipe }) => recipe.kind === 'cold steep');
   if (steep) {
     const begun = new Date(now.getTime() - 5 * 3_600_000);
     await startLive(
       db,
-      await addLive(db, { bagId, card: steep.card, recipeVersionId: steep.versionId }, begun),
+      await addLive(db, { bagId, recipe: steep.recipe, recipeVersionId: steep.versionId }, begun),
       begun.getTime(),
     );
   }
@@ -87,8 +87,8 @@ export async function lastNight(db: EntityManager, { recipes }: DemoBench, bagId
       db,
       standard.id,
       {
-        ...standard.card,
-        stages: standard.card.stages.map((stage) =>
+        ...standard.recipe,
+        stages: standard.recipe.stages.map((stage) =>
           stage.act === 'swirl' ? { ...stage, how: 'twice, gently' } : stage,
         ),
       },

@@ -11,7 +11,7 @@ import { ensureStarters } from '../server/db/recipes';
 import { brewAtBench, furnish, lastNight } from './bench';
 import { instantAt } from './calendar';
 import { BAGS, TASTERS } from './household';
-import { scorer, trueLiking } from './scores';
+import { scorer, trueScore } from './scores';
 import { levelsOf, wordsOf } from './tasting';
 
 /** The bag of which a cold steep stands in the refrigerator. */
@@ -47,10 +47,24 @@ export async function fillStore(store: Store, today: PlainDate): Promise<{ bags:
       const bagId = await addBag(db, bag, now);
       for (const [
         i,
-        { day, taster, recipe, notes, looks, levels, cup, drainS, fault, faultNote, fromMemory, bench: atBench, seen },
+        {
+          day,
+          taster,
+          parameters,
+          notes,
+          looks,
+          levels,
+          cup,
+          drainS,
+          fault,
+          faultNote,
+          fromMemory,
+          bench: atBench,
+          seen,
+        },
       ] of log.entries()) {
-        const made = { ...bag.reference, ...recipe };
-        const liking = trueLiking(truth, restAge(roastedOn, on(day), spells), made, bag.reference) - (fault ? 8 : 0);
+        const made = { ...bag.reference, ...parameters };
+        const score = trueScore(truth, restAge(roastedOn, on(day), spells), made, bag.reference) - (fault ? 8 : 0);
         const brewedAt = instantAt(on(day), 7, (i * 7) % 60);
         const recorded = atBench
           ? await brewAtBench(db, bench, bagId, made, atBench, new Date(brewedAt), brews + 1)
@@ -66,13 +80,13 @@ export async function fillStore(store: Store, today: PlainDate): Promise<{ bags:
           fault: fault ?? null,
           faultNote: faultNote ?? '',
           cup: {
-            school: bag.school,
-            mark: scores.mark(bag.school, liking),
-            aroma: scores.attribute(liking),
-            acidity: scores.attribute(liking - 2),
-            body: scores.attribute(liking - 4),
-            sweetness: scores.attribute(liking - 1),
-            cleanness: scores.attribute(liking - 3),
+            scoringScale: bag.scoringScale,
+            mark: scores.mark(bag.scoringScale, score),
+            aroma: scores.attribute(score),
+            acidity: scores.attribute(score - 2),
+            body: scores.attribute(score - 4),
+            sweetness: scores.attribute(score - 1),
+            cleanness: scores.attribute(score - 3),
             notes: notes ?? '',
             words: wordsOf(looks ?? ''),
             levels: levelsOf(levels ?? ''),

@@ -1,14 +1,14 @@
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
-import { clamp, roundTo, type Recipe } from '../core/brew';
-import { markOf, SCHOOL_SCALES, type School } from '../core/cup';
+import { clamp, roundTo, type BrewParameters } from '../core/brew';
+import { markOf, SCALE_RANGES, type ScoringScale } from '../core/cup';
 import type { Truth } from './story';
 
 /** Scores drawn around a believable truth, the same every time. */
 export interface Scorer {
-  mark(school: School, liking: number): number;
-  /** A mark 0–10 near a liking, to half a step. */
-  attribute(liking: number): number;
+  mark(scoringScale: ScoringScale, score: number): number;
+  /** A mark 0–10 near a score, to half a step. */
+  attribute(score: number): number;
 }
 
 const SEED = 20_260_321;
@@ -19,19 +19,20 @@ export function scorer(): Scorer {
   const normal = (): number =>
     Math.sqrt(-2 * Math.log(1 - uniformFloat64(rng))) * Math.cos(2 * Math.PI * uniformFloat64(rng));
   return {
-    mark: (school, liking) => markOf(school, clamp(liking + 0.6 * SCHOOL_SCALES[school].sigma0 * normal(), 0, 100)),
-    attribute: (liking) => clamp(Math.round((liking / 10 + 0.5 * normal()) * 2) / 2, 0, 10),
+    mark: (scoringScale, score) =>
+      markOf(scoringScale, clamp(score + 0.6 * SCALE_RANGES[scoringScale].sigma0 * normal(), 0, 100)),
+    attribute: (score) => clamp(Math.round((score / 10 + 0.5 * normal()) * 2) / 2, 0, 10),
   };
 }
 
-/** The true liking of a brew at a rest age: the bag's ridge and what the recipe does to it. */
-export function trueLiking(truth: Truth, age: number, recipe: Recipe, reference: Recipe): number {
+/** The true score of a brew at a rest age: the bag's ridge and what the recipe does to it. */
+export function trueScore(truth: Truth, age: number, parameters: BrewParameters, reference: BrewParameters): number {
   const z = Math.log(Math.max(age, 0.5) / truth.peakDay) / (age < truth.peakDay ? truth.riseWidth : truth.fallWidth);
-  const warmer = ((recipe.waterC ?? 0) - (reference.waterC ?? 0)) / 2;
+  const warmer = ((parameters.waterC ?? 0) - (reference.waterC ?? 0)) / 2;
   return roundTo(
     truth.level +
       truth.height * Math.expm1(-0.5 * z * z) +
-      (truth.brewers?.[recipe.brewer] ?? 0) +
+      (truth.brewers?.[parameters.brewer] ?? 0) +
       (truth.perTwoC ?? 0) * warmer ** 2,
     2,
   );

@@ -2,7 +2,7 @@ import type { BagDraft } from '../contract/bag';
 import type { Hand } from '../contract/instrument';
 import type { MakingInput } from '../contract/making';
 import type { CupDraft } from '../contract/cup';
-import type { Recipe } from '../core/brew';
+import type { BrewParameters } from '../core/brew';
 
 /**
  * A made-up household: what each bag says on its label, how it truly behaves (which nobody in the story knows), and how
@@ -18,7 +18,7 @@ export interface Truth {
   riseWidth: number;
   fallWidth: number;
   height: number;
-  /** What each brewer other than the reference does to the liking, points. */
+  /** What each brewer other than the reference does to the score, points. */
   brewers?: Record<string, number>;
   /** Points lost per (2 °C)² from the reference. */
   perTwoC?: number;
@@ -28,7 +28,7 @@ export interface DemoBrew {
   /** Calendar day since roast. */
   day: number;
   taster: 'Mira' | 'Tomas';
-  recipe?: Partial<Recipe>;
+  parameters?: Partial<BrewParameters>;
   notes?: string;
   drainS?: number;
   fault?: 'spill' | 'stalled-filter';
@@ -38,7 +38,7 @@ export interface DemoBrew {
   looks?: string;
   /** Levels and how they were liked: "acidity 4+ right, body 2 little". */
   levels?: string;
-  cup?: Partial<Omit<CupDraft, 'school' | 'mark' | 'words' | 'levels'>>;
+  cup?: Partial<Omit<CupDraft, 'scoringScale' | 'mark' | 'words' | 'levels'>>;
   /** What was seen of a brew that was made without the bench. */
   seen?: Partial<MakingInput>;
   /** Made at the bench with the simulated scale: whose hand it was, and what was seen and measured. */

@@ -1,5 +1,5 @@
 import type { CupDraft } from '../contract/cup';
-import { LIKINGS, LINE_IDS, readLevel } from '../core/cup';
+import { ADEQUACIES, LINE_IDS, readLevel } from '../core/cup';
 
 /** Words of a staged tasting: "hot-first: quince, honey; cool-second: damson". */
 export function wordsOf(looks: string): NonNullable<CupDraft['words']> {
@@ -24,7 +24,7 @@ export function levelsOf(levels: string): NonNullable<CupDraft['levels']> {
       return {
         attribute,
         level: readLevel(level),
-        liking: LIKINGS.find((liking) => liked !== undefined && liking.endsWith(liked)) ?? null,
+        adequacy: ADEQUACIES.find((adequacy) => liked !== undefined && adequacy.endsWith(liked)) ?? null,
       };
     });
 }

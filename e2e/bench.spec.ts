@@ -55,7 +55,7 @@ test('a four-stage brew with the simulated scale, from pre-flight to cup, by key
 
   const { brews } = await get<BagPage>(page, application, `/bags/${live.bagId}?today=${dateOf(0)}`);
   const { trace } = await get<KeptTrace>(page, application, `/brews/${brews[0]?.id}/trace`);
-  const truth = pouringOf(live.card, 'steady', live.seed);
+  const truth = pouringOf(live.recipe, 'steady', live.seed);
   expect(Math.abs((brews[0]?.drainS ?? 0) - (truth.endS ?? 0))).toBeLessThan(1);
   expect(brews[0]?.making?.stageTimes).toHaveLength(4);
   truth.pours.forEach((pour, i) => {

@@ -48,7 +48,7 @@ test('a word of one’s own is at hand on the next line at once', async ({ page,
 });
 
 test('the quick sheet: the mean, unless the overall is marked', async ({ page, application }) => {
-  await openBag(page, application, { name: 'Quick Hill', school: 'composite' });
+  await openBag(page, application, { name: 'Quick Hill', scoringScale: 'composite' });
   await page.keyboard.press('b');
   for (const [name, value] of [
     ['Aroma', '8'],
@@ -71,7 +71,7 @@ test('the quick sheet: the mean, unless the overall is marked', async ({ page, a
 });
 
 test('levels with halves and thirds, and how each amount was liked', async ({ page, application }) => {
-  await openBag(page, application, { name: 'Level Hill', school: 'levels' });
+  await openBag(page, application, { name: 'Level Hill', scoringScale: 'levels' });
   await page.keyboard.press('b');
   await tabTo(page, 'Overall');
   await page.keyboard.type('4-');
@@ -100,7 +100,7 @@ test('levels with halves and thirds, and how each amount was liked', async ({ pa
 });
 
 test('the ten-attribute sum of 100 is its parts', async ({ page, application }) => {
-  await openBag(page, application, { name: 'Sum Hill', school: 'sum100' });
+  await openBag(page, application, { name: 'Sum Hill', scoringScale: 'sum100' });
   await page.keyboard.press('b');
   const marks = ['8', '8.25', '7.5', '8', '9', '8', '8,5', '8', '9.5', '10'];
   for (const [i, part] of PARTS.entries()) {
@@ -114,7 +114,7 @@ test('the ten-attribute sum of 100 is its parts', async ({ page, application }) 
 });
 
 test('stars in quarters', async ({ page, application }) => {
-  await openBag(page, application, { name: 'Star Hill', school: 'stars' });
+  await openBag(page, application, { name: 'Star Hill', scoringScale: 'stars' });
   await page.keyboard.press('b');
   await tabTo(page, 'Overall');
   await page.keyboard.type('4.3');
@@ -142,7 +142,7 @@ test('same again is a finished, scored cup in at most six keystrokes, from the b
       waterC: 92,
       grindStep: 0,
       brewedAt: new Date(Date.now() - 3_600_000).toISOString(),
-      cup: { school: 'mark10', mark: 8, milkKind: 'oat' },
+      cup: { scoringScale: 'mark10', mark: 8, milkKind: 'oat' },
     },
   });
   await page.reload();
@@ -293,7 +293,7 @@ test('a beginner is walked through; who knows the way does not see it', async ({
 });
 
 test('the sheet speaks to a screen reader: every control has a role and a name', async ({ page, application }) => {
-  await openBag(page, application, { name: 'Spoken Hill', school: 'levels' });
+  await openBag(page, application, { name: 'Spoken Hill', scoringScale: 'levels' });
   await page.keyboard.press('b');
   await unfold(page, 'Look by look');
   await unfold(page, 'A word that will not come');

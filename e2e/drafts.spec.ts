@@ -249,7 +249,7 @@ test.describe('a save may be refused', () => {
     browser,
   }) => {
     const id = await openBag(page, application, { name: 'Changed Hill' });
-    const cup = { school: 'mark10', mark: 7, notes: 'fig' };
+    const cup = { scoringScale: 'mark10', mark: 7, notes: 'fig' };
     const logged = await page.request.post(`${application.address}/api/bags/${id}/brews`, {
       data: { ...BREW, brewedAt: new Date(Date.now() - 86_400_000).toISOString(), cup },
     });
@@ -327,12 +327,12 @@ test('the cup of a brew that another device has logged meanwhile is not lost wit
 }) => {
   const id = await openBag(page, application, { name: 'Shared Hill' });
   const [recipe] = (await (await page.request.get(`${application.address}/api/recipes`)).json()) as {
-    card: object;
+    recipe: object;
     versionId: string;
   }[];
   const live = (await (
     await page.request.post(`${application.address}/api/bench`, {
-      data: { bagId: id, card: recipe?.card, recipeVersionId: recipe?.versionId },
+      data: { bagId: id, recipe: recipe?.recipe, recipeVersionId: recipe?.versionId },
     })
   ).json()) as { id: string };
   await page.request.post(`${application.address}/api/bench/${live.id}/start`, { data: { inS: 0 } });
@@ -348,7 +348,7 @@ test('the cup of a brew that another device has logged meanwhile is not lost wit
     grindStep: 0,
     brewedAt: new Date().toISOString(),
     liveId: live.id,
-    cup: { school: 'mark10', mark: 8, notes: 'theirs' },
+    cup: { scoringScale: 'mark10', mark: 8, notes: 'theirs' },
   };
   expect((await page.request.post(`${application.address}/api/bags/${id}/brews`, { data: logged })).ok()).toBe(true);
   await page.reload();

@@ -1,5 +1,5 @@
 import type { Bag } from '../contract/bag';
-import type { KeptCard } from '../contract/recipeCard';
+import type { KeptRecipe } from '../contract/recipe';
 import { expect, openBag, test, type Application } from './application';
 import type { Page } from '@playwright/test';
 
@@ -76,17 +76,17 @@ test('a recipe that is edited while another window saves a version: what was typ
   page,
   application,
 }) => {
-  const [standard] = (await (await page.request.get(`${application.address}/api/recipes`)).json()) as KeptCard[];
-  const { id: _, ...card } = { id: '', ...standard?.card };
+  const [standard] = (await (await page.request.get(`${application.address}/api/recipes`)).json()) as KeptRecipe[];
+  const { id: _, ...recipe } = { id: '', ...standard?.recipe };
   const kept = (await (
-    await page.request.post(`${application.address}/api/recipes`, { data: { ...card, name: 'Edited Twice' } })
-  ).json()) as KeptCard;
+    await page.request.post(`${application.address}/api/recipes`, { data: { ...recipe, name: 'Edited Twice' } })
+  ).json()) as KeptRecipe;
   const address = `${application.address}/recipes/${kept.id}?edit=yes`;
   await page.goto(address);
   await page.getByLabel('Name').fill('Edited Thrice');
   await expect(page.getByText('Every word is kept.')).toBeVisible();
   await page.request.put(`${application.address}/api/recipes/${kept.id}`, {
-    data: { ...kept.card, waterC: 88, over: kept.versionId },
+    data: { ...kept.recipe, waterC: 88, over: kept.versionId },
   });
   await page.evaluate(
     'document.dispatchEvent(new Event("visibilitychange")); window.dispatchEvent(new Event("focus"))',

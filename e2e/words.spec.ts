@@ -10,7 +10,7 @@ const brew = (differently: object, daysAgo = 1) => ({
   waterC: 92,
   grindStep: 0,
   brewedAt: new Date(Date.now() - daysAgo * 86_400_000).toISOString(),
-  cup: { school: 'mark10', mark: 8, ...differently },
+  cup: { scoringScale: 'mark10', mark: 8, ...differently },
 });
 
 async function log(page: Page, application: Application, bagId: string, cup: object, daysAgo = 1): Promise<void> {
@@ -186,7 +186,7 @@ test('levels stand as ridgelines over the days, notes below them, and the same a
   await expect(table.getByRole('row', { name: /^Quince/ })).toContainText('days 9, 15, 17, 19 and 21');
 });
 
-test('a household adds, hides and orders what levels are given for, and chooses the school of new bags', async ({
+test('a household adds, hides and orders what levels are given for, and chooses the scale of new bags', async ({
   page,
   application,
 }) => {
@@ -201,7 +201,7 @@ test('a household adds, hides and orders what levels are given for, and chooses 
   await page.goto(`${application.address}/bags/new`);
   await page.getByText('How you score, and what best means').click();
   await expect(page.getByLabel('Overall mark')).toHaveValue('levels');
-  await openBag(page, application, { name: 'Ordered Hill', school: 'levels' });
+  await openBag(page, application, { name: 'Ordered Hill', scoringScale: 'levels' });
   await page.keyboard.press('b');
   await expect(page.locator('.level-row label')).toHaveText([
     'Brightness',

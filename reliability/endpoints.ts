@@ -4,7 +4,7 @@ import { brewInput, faultInput } from '../contract/brew';
 import { nagEnd } from '../contract/cup';
 import { changeCounts, draftInput } from '../contract/draft';
 import { liveInput, livePatch, liveStart } from '../contract/live';
-import { grinderInput, recipeCardChange, recipeCardInput } from '../contract/recipeCard';
+import { grinderInput, recipeChange, recipeInput } from '../contract/recipe';
 import { signIn } from '../contract/session';
 import { settingsChange } from '../contract/settings';
 import { tasterInput } from '../contract/taster';
@@ -59,8 +59,8 @@ export const ENDPOINTS: readonly Endpoint[] = [
   { method: 'POST', path: '/brews/{id}/restore', body: nothing },
   { method: 'POST', path: '/tasters', body: tasterInput },
   { method: 'PATCH', path: '/settings', body: settingsChange },
-  { method: 'POST', path: '/recipes', body: recipeCardInput },
-  { method: 'PUT', path: '/recipes/{id}', body: recipeCardChange },
+  { method: 'POST', path: '/recipes', body: recipeInput },
+  { method: 'PUT', path: '/recipes/{id}', body: recipeChange },
   { method: 'PUT', path: '/recipes/{id}/standard', body: nothing },
   { method: 'DELETE', path: '/recipes/{id}', body: nothing },
   { method: 'POST', path: '/recipes/{id}/restore', body: nothing },

@@ -34,7 +34,7 @@ export async function underFewHandles(handles: number): Promise<FewHandles> {
     await server.send('POST', `/bags/${id}/brews`, {
       ...reference,
       brewedAt: new Date().toISOString(),
-      cup: { school: 'mark10', mark: 8 },
+      cup: { scoringScale: 'mark10', mark: 8 },
     });
     const page = (await server.send('GET', `/bags/${id}?today=${today}`)).body as BagPage;
     const { trouble } = (await server.send('GET', '/judging')).body as Judging;

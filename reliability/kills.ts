@@ -83,7 +83,7 @@ async function writeOn(
       const brew = await server.send('POST', `/bags/${id}/brews`, {
         ...reference,
         brewedAt: today,
-        cup: { school: 'mark10', mark: 8, notes: `fig of ${name}`, words: [{ typed: 'fig', line: 'cup' }] },
+        cup: { scoringScale: 'mark10', mark: 8, notes: `fig of ${name}`, words: [{ typed: 'fig', line: 'cup' }] },
       });
       if (brew.status === 201)
         kept.push({ table: 'brew', id: (brew.body as { id: string }).id, holds: (row) => row.bagId === id });

@@ -1,4 +1,4 @@
-import type { Recipe } from '../../core/brew';
+import type { BrewParameters } from '../../core/brew';
 import { PROCESSES, ROAST_LEVELS, tablePeakDays, type CrestBrew, type CrestInput } from '../../core/crest';
 import { FAMILIES, unseen, type Truth } from './families';
 import { random, type Random } from './random';
@@ -6,7 +6,14 @@ import { random, type Random } from './random';
 /** Repeatability the engine is told; the taster's true one scatters around it. */
 export const SIGMA0 = 3.5;
 
-export const REFERENCE: Recipe = { style: 'filter', brewer: 'cone', doseG: 17, waterG: 272, waterC: 92, grindStep: 0 };
+export const REFERENCE: BrewParameters = {
+  style: 'filter',
+  brewer: 'cone',
+  doseG: 17,
+  waterG: 272,
+  waterC: 92,
+  grindStep: 0,
+};
 const BREWERS = ['cone', 'flat-bottom', 'press', 'thick-paper carafe'];
 
 /** What a taster's hands and tongue are like on one bag, unknown to the engine. */

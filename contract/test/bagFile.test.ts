@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { parseBagLine, verdictLine } from '../bagFile';
 
-const recipe = { style: 'filter', brewer: 'cone', doseG: 17, waterG: 272, waterC: 92, grindStep: 0 };
+const parameters = { style: 'filter', brewer: 'cone', doseG: 17, waterG: 272, waterC: 92, grindStep: 0 };
 const brew = (brewedAt: string, overall: number, differently: object = {}) => ({
   brewedAt,
-  ...recipe,
+  ...parameters,
   overall,
   recordedFrom: 'cup',
   fault: null,
@@ -24,7 +24,7 @@ function file(differently: object = {}, label: object = {}): Record<string, unkn
       weightG: 250,
       ...label,
     },
-    reference: recipe,
+    reference: parameters,
     brews: [
       brew('2026-02-10T08:00:00Z', 76),
       brew('2026-02-16T08:00:00Z', 83),
@@ -84,7 +84,7 @@ describe('the bag file', () => {
     ],
     [
       'a dose of −3',
-      JSON.stringify(file({ reference: { ...recipe, doseG: -3 } })),
+      JSON.stringify(file({ reference: { ...parameters, doseG: -3 } })),
       /^reference.doseG: Dose must be between/,
     ],
     [

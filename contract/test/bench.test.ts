@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { STARTER_CARDS } from '../../core/brew';
+import { STARTER_RECIPES } from '../../core/brew';
 import { instrumentSettings, NO_INSTRUMENTS, readings } from '../instrument';
 import { livePatch, liveStart } from '../live';
 import { makingInput } from '../making';
-import { grinderInput, recipeCardInput } from '../recipeCard';
+import { grinderInput, recipeInput } from '../recipe';
 
 const problems = (
   schema: { safeParse: (value: unknown) => { error?: { issues: { path: PropertyKey[]; message: string }[] } } },
@@ -12,17 +12,17 @@ const problems = (
 
 describe('what crosses the wire at the bench', () => {
   it('takes every starter recipe as it is', () => {
-    for (const card of STARTER_CARDS) expect(recipeCardInput.parse(card)).toEqual(card);
+    for (const recipe of STARTER_RECIPES) expect(recipeInput.parse(recipe)).toEqual(recipe);
   });
 
   it('names the field and the limits of what it refuses', () => {
-    const [cone] = STARTER_CARDS;
-    expect(problems(recipeCardInput, { ...cone, waterC: 130 })).toEqual([
+    const [cone] = STARTER_RECIPES;
+    expect(problems(recipeInput, { ...cone, waterC: 130 })).toEqual([
       'waterC: Water temperature must be between 0 and 100 °C',
     ]);
-    expect(problems(recipeCardInput, { ...cone, name: ' ' })).toEqual(['name: Name is needed']);
+    expect(problems(recipeInput, { ...cone, name: ' ' })).toEqual(['name: Name is needed']);
     expect(
-      problems(recipeCardInput, {
+      problems(recipeInput, {
         ...cone,
         stages: Array.from({ length: 31 }, (_, i) => ({ act: 'swirl', atS: i })),
       })[0],

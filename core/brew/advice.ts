@@ -1,4 +1,4 @@
-import type { Band, BrewKind } from './card';
+import type { Band, BrewKind } from './recipe';
 import { minutesText } from './clock';
 import { roundTo } from './units';
 

@@ -1,4 +1,4 @@
-import { KIND_TRAITS, type BrewKind } from './card';
+import { KIND_TRAITS, type BrewKind } from './recipe';
 import { roundTo } from './units';
 
 /** Dissolved coffee as a share of the dose, with the sum it came from. */

@@ -1,5 +1,5 @@
 export * from './advice';
-export * from './card';
+export * from './recipe';
 export * from './cautions';
 export * from './clock';
 export * from './extraction';

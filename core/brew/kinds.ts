@@ -39,7 +39,7 @@ export const BREWERS = [
 /**
  * The parameters of a brew that the judgement can tell apart. Grind steps count from the reference, finer is negative.
  */
-export interface Recipe {
+export interface BrewParameters {
   style: Style;
   brewer: string;
   doseG: number;

@@ -1,4 +1,4 @@
-import { KIND_TRAITS, stageText, type Act, type RecipeCard } from './card';
+import { KIND_TRAITS, stageText, type Act, type Recipe } from './recipe';
 import { isPour } from './stages';
 
 /** One step of a brew as it is followed at the bench. */
@@ -45,34 +45,34 @@ export function scaleUntil(plan: Plan): number {
 }
 
 /** What is to be done when, and what the scale should show. */
-export function planOf(card: RecipeCard): Plan {
-  if (card.kind === 'espresso') {
-    const shotS = card.shotS ?? 28;
+export function planOf(recipe: Recipe): Plan {
+  if (recipe.kind === 'espresso') {
+    const shotS = recipe.shotS ?? 28;
     return {
       steps: [
         {
           act: 'pull',
-          text: `${card.waterG} g in the cup`,
+          text: `${recipe.waterG} g in the cup`,
           how: '',
           fromS: 0,
           doneS: shotS,
           untilS: shotS,
           fromG: 0,
-          toG: card.waterG,
+          toG: recipe.waterG,
           pours: true,
         },
       ],
       endS: shotS,
     };
   }
-  const stages = card.stages;
+  const stages = recipe.stages;
   const lastDone = stages.reduce((latest, stage) => Math.max(latest, stage.atS + stage.forS), 0);
-  const steeps = card.steepHours !== null;
+  const steeps = recipe.steepHours !== null;
   const endS = steeps
-    ? (card.steepHours ?? 0) * 3600
-    : card.drain
-      ? (card.drain.fromS + card.drain.toS) / 2
-      : lastDone + (KIND_TRAITS[card.kind].contact === 'percolation' ? DRAIN_S : 0);
+    ? (recipe.steepHours ?? 0) * 3600
+    : recipe.drain
+      ? (recipe.drain.fromS + recipe.drain.toS) / 2
+      : lastDone + (KIND_TRAITS[recipe.kind].contact === 'percolation' ? DRAIN_S : 0);
   let reached = 0;
   const steps: PlanStep[] = stages.map((stage, i) => {
     const fromG = reached;
@@ -91,7 +91,11 @@ export function planOf(card: RecipeCard): Plan {
   });
   if (endS > lastDone) {
     const act = steeps ? 'steep' : 'drain';
-    const text = steeps ? 'steep' : KIND_TRAITS[card.kind].contact === 'percolation' ? 'let it drain' : 'let it stand';
+    const text = steeps
+      ? 'steep'
+      : KIND_TRAITS[recipe.kind].contact === 'percolation'
+        ? 'let it drain'
+        : 'let it stand';
     steps.push({
       act,
       text,

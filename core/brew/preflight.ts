@@ -1,4 +1,4 @@
-import type { BrewKind } from './card';
+import type { BrewKind } from './recipe';
 
 /** What is looked at before the water goes on. */
 export const CHECKS = [

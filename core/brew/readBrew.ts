@@ -1,7 +1,7 @@
 import type { BrewRead, Taste } from './advice';
-import { KIND_TRAITS, type Band, type BrewKind } from './card';
+import { KIND_TRAITS, type Band, type BrewKind } from './recipe';
 import { extractionOf, type Extraction } from './extraction';
-import type { Recipe } from './kinds';
+import type { BrewParameters } from './kinds';
 import { beverageG } from './ratio';
 
 /** What a brew says of itself. */
@@ -43,7 +43,7 @@ export function readBrew({ tdsPercent, beverageG: weighed, ...brew }: Measuremen
 }
 
 /** The kind of brewing a brewer stands for, where no recipe says it: decides how extraction is reckoned. */
-export function kindOf({ brewer, style }: Pick<Recipe, 'brewer'> & { style: string }): BrewKind {
+export function kindOf({ brewer, style }: Pick<BrewParameters, 'brewer'> & { style: string }): BrewKind {
   if (style === 'espresso') return 'espresso';
   const kinds = Object.keys(KIND_TRAITS) as BrewKind[];
   return kinds.find((kind) => KIND_TRAITS[kind].brewer === brewer) ?? 'own';

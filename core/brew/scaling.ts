@@ -1,5 +1,5 @@
 import { cupsLeft, ratio, waterFor } from './ratio';
-import { pouredG, type RecipeCard } from './card';
+import { pouredG, type Recipe } from './recipe';
 
 /**
  * A recipe with another dose and water: ice and the targets of its stages follow the water and are rounded to 1 g, and
@@ -8,22 +8,22 @@ import { pouredG, type RecipeCard } from './card';
  *
  * @throws RangeError when the dose or the water is not above 0
  */
-export function scaleTo(card: RecipeCard, doseG: number, waterG: number): RecipeCard {
+export function scaleTo(recipe: Recipe, doseG: number, waterG: number): Recipe {
   if (!(doseG > 0) || !(waterG > 0)) throw new RangeError('Dose and water must be above 0 g');
-  const iceG = Math.round((card.iceG / card.waterG) * waterG);
-  const times = (waterG - iceG) / pouredG(card);
+  const iceG = Math.round((recipe.iceG / recipe.waterG) * waterG);
+  const times = (waterG - iceG) / pouredG(recipe);
   let before = 0;
-  const stages = card.stages.map((stage) => {
+  const stages = recipe.stages.map((stage) => {
     if (stage.toG === null) return stage;
-    before = stage.toG === pouredG(card) ? waterG - iceG : Math.max(before + 1, Math.round(stage.toG * times));
+    before = stage.toG === pouredG(recipe) ? waterG - iceG : Math.max(before + 1, Math.round(stage.toG * times));
     return { ...stage, toG: before };
   });
-  return { ...card, doseG, waterG, iceG, stages };
+  return { ...recipe, doseG, waterG, iceG, stages };
 }
 
 /** A recipe for another dose, at the same ratio; its water in whole grams. */
-export function scaleCard(card: RecipeCard, doseG: number): RecipeCard {
-  return scaleTo(card, doseG, Math.max(1, waterFor(doseG, ratio(card.waterG, card.doseG))));
+export function scaleRecipe(recipe: Recipe, doseG: number): Recipe {
+  return scaleTo(recipe, doseG, Math.max(1, waterFor(doseG, ratio(recipe.waterG, recipe.doseG))));
 }
 
 /** A number that scaling changed. */
@@ -34,7 +34,7 @@ export interface ScaleChange {
 }
 
 /** What changed between a recipe and the same one scaled, in the order of the card. */
-export function scaleChanges(before: RecipeCard, after: RecipeCard): ScaleChange[] {
+export function scaleChanges(before: Recipe, after: Recipe): ScaleChange[] {
   const changes = [
     { what: 'Dose', fromG: before.doseG, toG: after.doseG },
     { what: before.kind === 'espresso' ? 'Yield' : 'Water', fromG: before.waterG, toG: after.waterG },

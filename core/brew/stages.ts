@@ -1,5 +1,5 @@
 import { minutesText } from './clock';
-import { pouredG, stageText, type RecipeCard, type Stage } from './card';
+import { pouredG, stageText, type Recipe, type Stage } from './recipe';
 
 /** Something wrong with one stage; `index` counts from 0. */
 export interface StageProblem {
@@ -19,11 +19,11 @@ function named(stage: Stage, index: number): string {
  * What keeps the stages from being followed: out of order, a target lower than the one before, a pour without a
  * target, or a last target that is not the water of the recipe. One problem per stage at most, the first that is found.
  */
-export function stageProblems(card: Pick<RecipeCard, 'kind' | 'stages' | 'waterG' | 'iceG'>): StageProblem[] {
+export function stageProblems(recipe: Pick<Recipe, 'kind' | 'stages' | 'waterG' | 'iceG'>): StageProblem[] {
   const problems: StageProblem[] = [];
   let poured = 0;
-  card.stages.forEach((stage, index) => {
-    const before = card.stages[index - 1];
+  recipe.stages.forEach((stage, index) => {
+    const before = recipe.stages[index - 1];
     const at = (field: StageProblem['field'], message: string): void => void problems.push({ index, field, message });
     if (before && stage.atS < before.atS + before.forS) {
       const begins = stage.atS < before.atS ? 'before' : 'while';
@@ -38,19 +38,19 @@ export function stageProblems(card: Pick<RecipeCard, 'kind' | 'stages' | 'waterG
       at('toG', `${named(stage, index)} is not above the ${poured} g reached before`);
     poured = Math.max(poured, stage.toG ?? 0);
   });
-  const last = card.stages.findLastIndex(isPour);
-  const stage = card.stages[last];
+  const last = recipe.stages.findLastIndex(isPour);
+  const stage = recipe.stages[last];
   if (
-    card.kind !== 'espresso' &&
+    recipe.kind !== 'espresso' &&
     stage &&
     problems.length === 0 &&
     stage.toG !== null &&
-    Math.abs(stage.toG - pouredG(card)) > 0.5
+    Math.abs(stage.toG - pouredG(recipe)) > 0.5
   ) {
     problems.push({
       index: last,
       field: 'toG',
-      message: `${named(stage, last)} ends at ${stage.toG} g, but ${pouredG(card)} g are to be poured${card.iceG > 0 ? ` (${card.waterG} g less ${card.iceG} g of ice)` : ''}`,
+      message: `${named(stage, last)} ends at ${stage.toG} g, but ${pouredG(recipe)} g are to be poured${recipe.iceG > 0 ? ` (${recipe.waterG} g less ${recipe.iceG} g of ice)` : ''}`,
     });
   }
   return problems;

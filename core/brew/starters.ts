@@ -1,4 +1,4 @@
-import { KIND_TRAITS, type Act, type BrewKind, type RecipeCard, type Stage } from './card';
+import { KIND_TRAITS, type Act, type BrewKind, type Recipe, type Stage } from './recipe';
 
 const stage = (act: Act, atS: number, forS: number, toG: number | null, how = ''): Stage => ({
   act,
@@ -8,14 +8,14 @@ const stage = (act: Act, atS: number, forS: number, toG: number | null, how = ''
   how,
 });
 
-function card(
+function recipe(
   name: string,
   kind: BrewKind,
   doseG: number,
   waterG: number,
   waterC: number | null,
-  more: Partial<RecipeCard>,
-): RecipeCard {
+  more: Partial<Recipe>,
+): Recipe {
   const { brewer, style } = KIND_TRAITS[kind];
   const open = {
     filter: null,
@@ -37,8 +37,8 @@ function card(
  * Recipes a household begins with, one for most kinds of brewing: starting points of our own, meant to be changed. The
  * first is the standard recipe until the taster names another.
  */
-export const STARTER_CARDS: readonly RecipeCard[] = [
-  card('Growing pours', 'cone', 17, 272, 92, {
+export const STARTER_RECIPES: readonly Recipe[] = [
+  recipe('Growing pours', 'cone', 17, 272, 92, {
     drain: { fromS: 165, toS: 195 },
     stages: [
       stage('bloom', 0, 12, 50, 'centre first, wet every ground'),
@@ -48,7 +48,7 @@ export const STARTER_CARDS: readonly RecipeCard[] = [
       stage('swirl', 130, 4, null, 'once, to level the bed'),
     ],
   }),
-  card('Two long pours', 'flat-bottom', 16, 256, 93, {
+  recipe('Two long pours', 'flat-bottom', 16, 256, 93, {
     drain: { fromS: 170, toS: 200 },
     stages: [
       stage('bloom', 0, 12, 48, 'wet every ground'),
@@ -57,7 +57,7 @@ export const STARTER_CARDS: readonly RecipeCard[] = [
       stage('pour', 95, 25, 256, 'slow circles, keep the bed covered'),
     ],
   }),
-  card('Three pours for two', 'thick-paper carafe', 30, 480, 95, {
+  recipe('Three pours for two', 'thick-paper carafe', 30, 480, 95, {
     drain: { fromS: 255, toS: 300 },
     stages: [
       stage('bloom', 0, 15, 90, 'centre, then outward'),
@@ -66,7 +66,7 @@ export const STARTER_CARDS: readonly RecipeCard[] = [
       stage('pour', 160, 25, 480, 'centre'),
     ],
   }),
-  card('Two fills, then down', 'press', 19, 304, 93, {
+  recipe('Two fills, then down', 'press', 19, 304, 93, {
     drain: { fromS: 270, toS: 315 },
     stages: [
       stage('pour', 0, 12, 110, 'wet every ground'),
@@ -75,7 +75,7 @@ export const STARTER_CARDS: readonly RecipeCard[] = [
       stage('press', 270, 30, null, 'all the way, as slowly as it lets itself'),
     ],
   }),
-  card('Short boil, two stirs', 'siphon', 18, 270, 92, {
+  recipe('Short boil, two stirs', 'siphon', 18, 270, 92, {
     drain: { fromS: 105, toS: 135 },
     stages: [
       stage('pour', 0, 5, 270, 'water up, grounds in'),
@@ -84,7 +84,7 @@ export const STARTER_CARDS: readonly RecipeCard[] = [
       stage('lift', 65, 3, null, 'heat away, let it draw down'),
     ],
   }),
-  card('Raised twice', 'small pot', 8, 80, 70, {
+  recipe('Raised twice', 'small pot', 8, 80, 70, {
     drain: { fromS: 170, toS: 210 },
     stages: [
       stage('pour', 0, 5, 80, 'cold or warm water onto the grounds'),
@@ -93,15 +93,15 @@ export const STARTER_CARDS: readonly RecipeCard[] = [
       stage('lift', 150, 10, null, 'once more, then let it settle'),
     ],
   }),
-  card('Long and even shot', 'espresso', 18, 40, 93, { shotS: 29, pressureBar: 8, drain: { fromS: 26, toS: 32 } }),
-  card('Overnight', 'cold steep', 60, 720, 8, {
+  recipe('Long and even shot', 'espresso', 18, 40, 93, { shotS: 29, pressureBar: 8, drain: { fromS: 26, toS: 32 } }),
+  recipe('Overnight', 'cold steep', 60, 720, 8, {
     steepHours: 14,
     stages: [
       stage('pour', 0, 60, 720, 'wet every ground'),
       stage('stir', 70, 15, null, 'then into the refrigerator, covered'),
     ],
   }),
-  card('Bowl for tasting', 'cupping bowl', 11, 180, 93, {
+  recipe('Bowl for tasting', 'cupping bowl', 11, 180, 93, {
     drain: { fromS: 600, toS: 900 },
     stages: [
       stage('pour', 0, 10, 180, 'to the rim, wet every ground'),
@@ -110,7 +110,7 @@ export const STARTER_CARDS: readonly RecipeCard[] = [
       stage('taste', 660, 60, null, 'when it no longer burns'),
     ],
   }),
-  card('Half onto ice', 'iced', 20, 300, 93, {
+  recipe('Half onto ice', 'iced', 20, 300, 93, {
     iceG: 120,
     drain: { fromS: 135, toS: 165 },
     stages: [
@@ -119,7 +119,7 @@ export const STARTER_CARDS: readonly RecipeCard[] = [
       stage('pour', 75, 15, 180, 'centre'),
     ],
   }),
-  card('A pot for the table', 'batch', 60, 960, 93, {
+  recipe('A pot for the table', 'batch', 60, 960, 93, {
     drain: { fromS: 330, toS: 390 },
     stages: [stage('bloom', 0, 30, 150, 'pulse'), stage('pour', 60, 210, 960, 'let the machine run')],
   }),

@@ -3,7 +3,7 @@ import type { RecordedFrom, Style } from '../brew/kinds';
 /**
  * Every constant of the crest engine: unit, meaning, status. Status is *assumption* (an editorial prior to be overruled
  * by data), *from history* (replaced by the taster's own past bags when there are any) or *numerical* (a grid choice,
- * checked by doubling it). Quantities marked "in σ₀" are multiples of the school's repeatability.
+ * checked by doubling it). Quantities marked "in σ₀" are multiples of the scale's repeatability.
  */
 
 export type RoastLevel = (typeof ROAST_LEVELS)[number];
@@ -108,7 +108,7 @@ export const NOISE_LOG_SD = 0.35;
 /** Factor on the noise variance of an entry, by when it was written. *Assumption*. */
 export const RECORD_VARIANCE: Readonly<Record<RecordedFrom, number>> = { cup: 1, later: 1.5, memory: 3.2 };
 
-/** Level at the peak: mean (the taster's own when known) and sd, in points of liking. *Assumption*, from history. */
+/** Level at the peak: mean (the taster's own when known) and sd, in points. *Assumption*, from history. */
 export const LEVEL_MEAN = 80;
 export const LEVEL_SD = 8;
 
@@ -136,7 +136,7 @@ export const EFFECT_SD = {
  */
 export const DEVIATION = { length: 0.35, sd: 0.22 } as const;
 
-/** Smallest difference in liking that counts, in σ₀. *Assumption*. */
+/** Smallest difference in score that counts, in σ₀. *Assumption*. */
 export const NOTICEABLE = 0.5;
 /** Ages below this many days count as this many: ln 0 has no place. *Numerical*. */
 export const MIN_AGE_DAYS = 0.5;

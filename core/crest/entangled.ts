@@ -1,5 +1,5 @@
 import { FREE_EFFECT } from './constants';
-import type { Recipe } from '../brew/kinds';
+import type { BrewParameters } from '../brew/kinds';
 import { ratio } from '../brew/ratio';
 import { roundTo } from '../brew/units';
 import type { Level, Term } from './factors';
@@ -61,7 +61,7 @@ export function entanglements(
   posterior: Posterior,
   brews: readonly UsableBrew[],
   levels: readonly Level[],
-  reference: Recipe,
+  reference: BrewParameters,
 ): Entanglement[] {
   const { data } = posterior;
   if (data.n < 2) return [];
@@ -88,7 +88,10 @@ export function entanglements(
 }
 
 /** How a person would write what a recipe has of a factor. */
-function settingOf(factor: FactorName, { brewer, waterC, waterG, doseG, filter, waterRecipe }: Recipe): string | null {
+function settingOf(
+  factor: FactorName,
+  { brewer, waterC, waterG, doseG, filter, waterRecipe }: BrewParameters,
+): string | null {
   switch (factor) {
     case 'brewer':
       return brewer;

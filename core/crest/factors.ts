@@ -3,7 +3,7 @@ import { roundTo } from '../brew/units';
 import { EFFECT_SD } from './constants';
 import type { UsableBrew } from './usable';
 import type { FactorName } from './types';
-import type { Recipe } from '../brew/kinds';
+import type { BrewParameters } from '../brew/kinds';
 
 /**
  * A settable thing that may move the score: how far each brew stands from the reference, and what is believed of it.
@@ -12,7 +12,7 @@ export interface Term {
   factor: FactorName;
   /** One value per usable brew, 0 at the reference. */
   column: Float64Array;
-  /** Prior mean and sd of the coefficient, points of liking. */
+  /** Prior mean and sd of the coefficient, points. */
   priorMean: number;
   priorSd: number;
 }
@@ -48,7 +48,7 @@ function signed(value: number): string {
  */
 export function tried(
   brews: readonly UsableBrew[],
-  reference: Recipe,
+  reference: BrewParameters,
   sigma0: number,
 ): { terms: Term[]; levels: Level[] } {
   const terms: Term[] = [];

@@ -5,7 +5,7 @@ import { drawCurves } from './draws';
 import { effectDraws, effectPerBrew, effectsOf, levelMoments } from './effects';
 import { entanglements } from './entangled';
 import { tried } from './factors';
-import { FRESH_PEAK, gridOf, SCHOOL_NOISE } from './grid';
+import { FRESH_PEAK, gridOf, SCALE_NOISE } from './grid';
 import { dataOf } from './likelihood';
 import { meanCurve } from './meanCurve';
 import { latestChanges, optionsOf } from './options';
@@ -22,7 +22,7 @@ import { dayProbabilities, spans, steadyProbability } from './window';
  * Fits one bag: the score its reference recipe would get on each rest day 0 … 90, when that is best, and what the
  * recipe did to each brew. Answers for any number of brews from none on; what it cannot know shows as wide intervals.
  *
- * The model, per series, scores in points of liking and x = ln rest age:
+ * The model, per series, scores in points and x = ln rest age:
  *
  *     y = level + A·h(x; course) + Σ recipe and taster effects + deviation(x) + noise
  *
@@ -43,7 +43,7 @@ export function fitCrest(input: CrestInput, density = 1): CrestFit {
   const sibling = brews.length === 0 ? siblingInput(input) : null;
   const peakPrior = sibling ? borrowedPrior(fitCrest(sibling, density), sibling, input) : priorPeak(input);
   const peakWeights = logPeakWeights(grid, peakPrior, input.restAdviceDays);
-  const posterior = posteriorOf(dataOf(input, brews, terms), grid, peakWeights, input.prior?.noise ?? SCHOOL_NOISE);
+  const posterior = posteriorOf(dataOf(input, brews, terms), grid, peakWeights, input.prior?.noise ?? SCALE_NOISE);
   const nodes = posterior.regimes.map((regime) => nodePosterior(posterior.data, regime));
 
   const draws = drawCurves(posterior, nodes);

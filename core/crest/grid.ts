@@ -71,8 +71,8 @@ function logNormalAxis(median: number, logSd: number, count: number): Axis {
   };
 }
 
-/** ln σ/σ₀ where nothing is known of the taster: the school's own repeatability. */
-export const SCHOOL_NOISE: Moments = { mean: 0, sd: NOISE_LOG_SD };
+/** ln σ/σ₀ where nothing is known of the taster: the scale's own repeatability. */
+export const SCALE_NOISE: Moments = { mean: 0, sd: NOISE_LOG_SD };
 
 /** The nodes of the noise with log prior weights, for a prior of ln σ/σ₀. */
 export function regimesOf(grid: Pick<Grid, 'noiseNodes'>, prior: Moments): Regime[] {

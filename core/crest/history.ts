@@ -14,7 +14,7 @@ export interface PastBag {
 }
 
 /**
- * Blind repeats of one cup: the pooled sd of their marks, points, its degrees of freedom, and the σ₀ of their school.
+ * Blind repeats of one cup: the pooled sd of their marks, points, its degrees of freedom, and the σ₀ of their scale.
  */
 export interface Repeats {
   sd: number;
@@ -65,7 +65,7 @@ export function historyOf(past: readonly PastBag[], repeats: readonly Repeats[])
   return { bags: past.length, peaks, noise: noisePriorFrom(past, repeats), levelMean: levelFrom(past) };
 }
 
-/** Everything the past teaches of a new bag. Without a past the table and the school stand. */
+/** Everything the past teaches of a new bag. Without a past the table and the scale stand. */
 export function priorFor(history: History, bag: Kind & Pick<PastBag, 'style'>): TasterPrior {
   return { peak: peakPriorFrom(history, bag), noise: history.noise, levelMean: history.levelMean };
 }

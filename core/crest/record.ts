@@ -1,10 +1,10 @@
-import type { Fault, Recipe, RecordedFrom } from '../brew/kinds';
-import { SCHOOL_SCALES, type School } from '../cup/schools';
+import type { Fault, BrewParameters, RecordedFrom } from '../brew/kinds';
+import { SCALE_RANGES, type ScoringScale } from '../cup/scoringScales';
 import { dateOfInstant, restAge, roastDate, type LabelDates, type PlainDate, type StorageSpell } from '../rest';
 import type { CrestInput, Process, RoastLevel } from './types';
 
 /** One brew as it is written down: an instant, not yet an age. */
-export interface RecordedBrew extends Recipe {
+export interface RecordedBrew extends BrewParameters {
   id: string;
   /** Instant with its offset; the date the taster saw on the wall counts. */
   brewedAt: string;
@@ -19,13 +19,13 @@ export interface BagRecord extends LabelDates {
   roastLevel: RoastLevel | null;
   process: Process | null;
   restAdviceDays: number | null;
-  school: School;
+  scoringScale: ScoringScale;
   spells: readonly StorageSpell[];
-  reference: Recipe;
+  reference: BrewParameters;
   brews: readonly RecordedBrew[];
 }
 
-/** What the engine needs of a record: dates become rest ages, the school its repeatability. */
+/** What the engine needs of a record: dates become rest ages, the scale its repeatability. */
 export function crestInput(record: BagRecord): CrestInput {
   const { roastedOn } = roastDate(record);
   return {
@@ -33,7 +33,7 @@ export function crestInput(record: BagRecord): CrestInput {
     process: record.process,
     restAdviceDays: record.restAdviceDays,
     reference: record.reference,
-    sigma0: SCHOOL_SCALES[record.school].sigma0,
+    sigma0: SCALE_RANGES[record.scoringScale].sigma0,
     brews: record.brews.map((brew) => ({
       id: brew.id,
       age: restAge(roastedOn, dateOfInstant(brew.brewedAt), record.spells),

@@ -1,4 +1,4 @@
-import type { Fault, Recipe, RecordedFrom, Style } from '../brew/kinds';
+import type { Fault, BrewParameters, RecordedFrom, Style } from '../brew/kinds';
 import type { Process, RoastLevel } from './constants';
 
 export type { Process, RoastLevel };
@@ -25,12 +25,12 @@ export interface TasterPrior {
 }
 
 /** One brew as the engine sees it. */
-export interface CrestBrew extends Recipe {
+export interface CrestBrew extends BrewParameters {
   /** Names the brew in the answer. */
   id: string;
   /** Rest age in days, at the time of brewing. */
   age: number;
-  /** Liking, 0–100; null when the cup was not marked. */
+  /** Score, 0–100; null when the cup was not marked. */
   overall: number | null;
   recordedFrom: RecordedFrom;
   fault: Fault | null;
@@ -44,18 +44,18 @@ export interface CrestInput {
   /** The roaster's advice, days of rest; null when none was given. */
   restAdviceDays: number | null;
   /** The bag's standard recipe: the curve is the score this recipe would get. */
-  reference: Recipe;
+  reference: BrewParameters;
   brews: readonly CrestBrew[];
-  /** Repeatability σ₀ of the bag's school of scoring, points of liking. */
+  /** Repeatability σ₀ of the bag's scale, points. */
   sigma0: number;
-  /** What the taster's past teaches; the table and the school where it is not given. */
+  /** What the taster's past teaches; the table and the scale where it is not given. */
   prior?: TasterPrior;
 }
 
 /** Why a brew is in the log but not in the judgement. */
 export type LeftOut = 'fault' | 'other-style' | 'no-mark';
 
-/** Score at the reference recipe on a rest day: mean, 10 % / 50 % / 90 % quantiles, points of liking. */
+/** Score at the reference recipe on a rest day: mean, 10 % / 50 % / 90 % quantiles, points. */
 export interface CurvePoint {
   day: number;
   mean: number;
@@ -64,7 +64,7 @@ export interface CurvePoint {
   hi: number;
 }
 
-/** What one setting of one factor did to the score, against the reference, in points of liking. */
+/** What one setting of one factor did to the score, against the reference, in points. */
 export interface Effect {
   factor: FactorName;
   /** The setting, as a person would write it: a brewer's name, `90 °C`, `+1`, `1:17`. */

@@ -48,12 +48,12 @@ export function restClaim(
   };
 }
 
-/** A mark betted on against what the bag is worth at its best, all as liking; `write` puts a liking as a mark. */
+/** A mark betted on against what the bag is worth at its best, all as score; `write` puts a score as a mark. */
 export function betClaim(
   bet: number,
   best: { mean: number; lo: number; hi: number },
   cups: number,
-  write: (liking: number) => string,
+  write: (score: number) => string,
 ): ClaimReading {
   if (cups === 0) return { outcome: 'open', sentence: `You bet on ${write(bet)}; no cup is marked yet.` };
   const found = `at its best it stands at ${write(best.mean)} (8 in 10: ${write(best.lo)} to ${write(best.hi)})`;

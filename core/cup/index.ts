@@ -2,5 +2,5 @@ export * from './claims';
 export * from './cooling';
 export * from './levels';
 export * from './levelsOverDays';
-export * from './schools';
+export * from './scoringScales';
 export * from './tasting';

@@ -64,8 +64,8 @@ export function stepLevel(typed: string, by: 1 | -1): Level {
 }
 
 /** How a taster likes the amount of something. */
-export const LIKINGS = ['too little', 'just right', 'too much'] as const;
-export type Liking = (typeof LIKINGS)[number];
+export const ADEQUACIES = ['too little', 'just right', 'too much'] as const;
+export type Adequacy = (typeof ADEQUACIES)[number];
 
 /** What levels are given for to begin with; a household adds, hides and orders its own. */
 export const LEVEL_ATTRIBUTES = [
@@ -102,5 +102,5 @@ export const FIRST_LEVEL_ATTRIBUTES: readonly LevelAttribute[] = LEVEL_ATTRIBUTE
 export interface GivenLevel {
   attribute: string;
   level: Level | null;
-  liking: Liking | null;
+  adequacy: Adequacy | null;
 }

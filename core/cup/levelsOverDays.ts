@@ -1,11 +1,11 @@
-import { levelValue, type GivenLevel, type Liking } from './levels';
+import { levelValue, type GivenLevel, type Adequacy } from './levels';
 
 /** One attribute over the rest days: its level on each day it was given, the mean where several cups gave one. */
 export interface Ridgeline {
   attribute: string;
   points: readonly { day: number; level: number; cups: number }[];
   /** How often the amount was liked, over all cups that said. */
-  liked: Readonly<Record<Liking, number>>;
+  liked: Readonly<Record<Adequacy, number>>;
 }
 
 /** Levels over days, one ridgeline for each attribute that was given a level at least once, in the order asked for. */
@@ -15,7 +15,7 @@ export function levelsOverDays(
 ): Ridgeline[] {
   return order.flatMap((attribute) => {
     const given = cups.flatMap(({ restDay, levels }) =>
-      levels.filter((one) => one.attribute === attribute).map(({ level, liking }) => ({ restDay, level, liking })),
+      levels.filter((one) => one.attribute === attribute).map(({ level, adequacy }) => ({ restDay, level, adequacy })),
     );
     const byDay = new Map<number, number[]>();
     for (const { restDay, level } of given)
@@ -28,7 +28,7 @@ export function levelsOverDays(
         cups: values.length,
       }))
       .sort((a, b) => a.day - b.day);
-    const count = (liking: Liking): number => given.filter((one) => one.liking === liking).length;
+    const count = (adequacy: Adequacy): number => given.filter((one) => one.adequacy === adequacy).length;
     return [
       {
         attribute,

@@ -1,4 +1,4 @@
-import { roundTo, type Recipe } from '../brew';
+import { roundTo, type BrewParameters } from '../brew';
 import { cupsText, recipeText, tellingText, worthTelling, type Proposal, type State } from '../crest';
 import { daysBetween, type PlainDate } from '../rest';
 import type { DateSpan } from './lane';
@@ -14,7 +14,7 @@ export interface ShelfBag {
   cupsLeft: number;
   usable: number;
   window: DateSpan | null;
-  reference: Recipe;
+  reference: BrewParameters;
 }
 
 /** What to do with one bag, and why, in whole sentences. */
@@ -54,7 +54,7 @@ export function byUrgency(today: PlainDate): (a: ShelfBag, b: ShelfBag) => numbe
 }
 
 /** A recipe on one line: "cone, 17 g to 272 g at 92 °C". */
-export function recipeLine({ brewer, doseG, waterG, waterC }: Recipe): string {
+export function parametersLine({ brewer, doseG, waterG, waterC }: BrewParameters): string {
   return `${brewer}, ${roundTo(doseG, 1)} g to ${roundTo(waterG, 0)} g${waterC === null ? '' : ` at ${roundTo(waterC, 1)} °C`}`;
 }
 
@@ -66,7 +66,7 @@ export function pickOfTheMorning(bags: readonly ShelfBag[], today: PlainDate): B
   return {
     bagId: bag.id,
     name: bag.name,
-    headline: `Brew ${bag.name}: ${recipeLine(bag.reference)}.`,
+    headline: `Brew ${bag.name}: ${parametersLine(bag.reference)}.`,
     reason: `${bag.verdict} ${stock(bag, today)}`.trim(),
   };
 }

@@ -32,7 +32,7 @@ describe('the demo household', () => {
     );
     const states = new Map<string, State>();
     for (const bag of bags.filter(({ finishedOn }) => finishedOn === null)) {
-      const brews = (logs[bag.id] ?? []).map((brew) => ({ ...brew, overall: brew.liking }));
+      const brews = (logs[bag.id] ?? []).map((brew) => ({ ...brew, overall: brew.score }));
       states.set(bag.name, readingOf(compact(fitCrest(crestInput({ ...bag, brews }))), ageOn(bag, TODAY), false).state);
     }
     expect(bags).toHaveLength(11);

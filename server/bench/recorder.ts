@@ -82,11 +82,11 @@ export class BenchRecorder {
    * @param sinceS second of the brew from which on the scale is heard; by default from now on
    */
   async begin(live: LiveBrew, sinceS?: number): Promise<void> {
-    const { id, startedAt, card, instruments, seed, endedS } = live;
+    const { id, startedAt, recipe, instruments, seed, endedS } = live;
     if (startedAt === null || endedS !== null || this.#recordings.has(id)) return;
     const clock = (): number => brewSeconds(startedAt, this.clock.now(), instruments.speed);
-    const scale = simulatedInstrument('scale', { card, seed, settings: instruments, clock });
-    const plan = planOf(card);
+    const scale = simulatedInstrument('scale', { recipe, seed, settings: instruments, clock });
+    const plan = planOf(recipe);
     if (!scale || clock() > scaleUntil(plan)) return;
     const { trace, seq } = await this.store.read(async (db) => ({
       trace: (await loadLiveTrace(db, id)).trace,
@@ -141,7 +141,7 @@ export class BenchRecorder {
       recording.screening = screening;
       if (
         shift &&
-        KIND_TRAITS[live.card.kind].contact === 'percolation' &&
+        KIND_TRAITS[live.recipe.kind].contact === 'percolation' &&
         isLift(recording.plan, weightBefore, shift)
       ) {
         this.#finish(live, recording, shift.atS, judged);
@@ -161,7 +161,7 @@ export class BenchRecorder {
     }
     this.tell({ kind: 'readings', readings: { kind: 'scale', brew: live.id, readings: judged } });
     const nowS = heard.at(-1)?.atS ?? 0;
-    const stopped = live.card.kind === 'espresso' ? shotEnd(recording.plan, recording.trace, nowS) : null;
+    const stopped = live.recipe.kind === 'espresso' ? shotEnd(recording.plan, recording.trace, nowS) : null;
     if (stopped !== null) this.#finish(live, recording, stopped, []);
     else if (nowS > scaleUntil(recording.plan)) void this.end(live.id);
   }

@@ -2,42 +2,42 @@ import { randomUUID } from 'node:crypto';
 import { groupBy, keyBy } from 'es-toolkit';
 import { In, IsNull, Not, type EntityManager } from 'typeorm';
 import type { Bag, BagInput } from '../../contract/bag';
-import type { RecipeInput } from '../../contract/recipe';
+import type { BrewParametersInput } from '../../contract/brewParameters';
 import { dateOfInstant, roastDate } from '../../core/rest';
 import { invalidField, notFound } from '../errors';
-import { RecipeCardEntity } from './benchEntities';
+import { RecipeEntity } from './benchEntities';
 import { mustExist } from './refs';
 import {
   BagEntity,
   BrewEntity,
-  RecipeEntity,
+  BrewParametersEntity,
   SpellEntity,
   type BagRow,
-  type RecipeRow,
+  type BrewParametersRow,
   type SpellRow,
 } from './entities';
 
 /** Bags with their freezer stays and reference recipe: how the three tables make one thing, and back. */
 
-function recipeOf(row: RecipeRow): RecipeInput {
-  const { id: _, bagId: __, isReference: ___, ...recipe } = row;
-  return recipe;
+function parametersOf(row: BrewParametersRow): BrewParametersInput {
+  const { id: _, bagId: __, isReference: ___, ...parameters } = row;
+  return parameters;
 }
 
-function bagOf(row: BagRow, reference: RecipeRow, spells: readonly SpellRow[]): Bag {
+function bagOf(row: BagRow, reference: BrewParametersRow, spells: readonly SpellRow[]): Bag {
   const { deletedAt: _, ...fields } = row;
   return {
     ...fields,
-    reference: recipeOf(reference),
+    reference: parametersOf(reference),
     spells: spells.map(({ place, from, to }) => ({ place, from, to })).sort((a, b) => (a.from < b.from ? -1 : 1)),
   };
 }
 
 async function assemble(db: EntityManager, rows: readonly BagRow[]): Promise<Bag[]> {
   const bagId = In(rows.map((row) => row.id));
-  const references: Record<string, RecipeRow | undefined> = keyBy(
-    await db.findBy(RecipeEntity, { bagId, isReference: true }),
-    (recipe) => recipe.bagId,
+  const references: Record<string, BrewParametersRow | undefined> = keyBy(
+    await db.findBy(BrewParametersEntity, { bagId, isReference: true }),
+    (parameters) => parameters.bagId,
   );
   const spells = groupBy(await db.findBy(SpellEntity, { bagId }), (spell) => spell.bagId);
   return rows.map((row) => {
@@ -81,7 +81,7 @@ export async function loadFinishedHeads(db: EntityManager): Promise<[id: string,
 /** The kinds of bag in use, each once: what the past is asked about. */
 export async function loadKindsInUse(
   db: EntityManager,
-): Promise<Pick<BagRow & RecipeRow, 'roastLevel' | 'process' | 'style'>[]> {
+): Promise<Pick<BagRow & BrewParametersRow, 'roastLevel' | 'process' | 'style'>[]> {
   return db
     .createQueryBuilder(BagEntity, 'bag')
     .innerJoin('recipe', 'recipe', 'recipe."bagId" = bag.id AND recipe."isReference"')
@@ -99,8 +99,8 @@ export async function loadBag(db: EntityManager, id: string): Promise<Bag> {
 }
 
 async function keepParts(db: EntityManager, bagId: string, input: BagInput): Promise<void> {
-  await db.delete(RecipeEntity, { bagId, isReference: true });
-  await db.insert(RecipeEntity, { id: randomUUID(), bagId, isReference: true, ...input.reference });
+  await db.delete(BrewParametersEntity, { bagId, isReference: true });
+  await db.insert(BrewParametersEntity, { id: randomUUID(), bagId, isReference: true, ...input.reference });
   await db.delete(SpellEntity, { bagId });
   for (const spell of input.spells) await db.insert(SpellEntity, { id: randomUUID(), bagId, ...spell });
 }
@@ -109,7 +109,7 @@ async function keepParts(db: EntityManager, bagId: string, input: BagInput): Pro
 export async function addBag(db: EntityManager, input: BagInput, now: Date): Promise<string> {
   const { reference: _, spells: __, ...fields } = input;
   const id = randomUUID();
-  await mustExist(db, RecipeCardEntity, input.referenceCardId, 'referenceCardId', 'recipe');
+  await mustExist(db, RecipeEntity, input.referenceRecipeId, 'referenceRecipeId', 'recipe');
   await db.insert(BagEntity, { id, ...fields, createdAt: now.toISOString(), deletedAt: null, revision: 1 });
   await keepParts(db, id, input);
   return id;
@@ -124,7 +124,7 @@ export async function changeBag(db: EntityManager, id: string, input: BagInput):
   if (brews.some((brew) => dateOfInstant(brew.brewedAt) < roastedOn)) {
     throw invalidField(assumed ? 'bestBefore' : 'roastedOn', 'A brew is already logged before this roast date');
   }
-  await mustExist(db, RecipeCardEntity, input.referenceCardId, 'referenceCardId', 'recipe');
+  await mustExist(db, RecipeEntity, input.referenceRecipeId, 'referenceRecipeId', 'recipe');
   await db.update(BagEntity, { id }, fields);
   await keepParts(db, id, input);
   await touchBag(db, id);

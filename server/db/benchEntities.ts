@@ -6,7 +6,7 @@ import type {
   Fault,
   Flaw,
   Grinder,
-  RecipeCard,
+  Recipe,
   StageMark,
   StageTime,
   Taste,
@@ -19,14 +19,14 @@ import { id, integer, json, optionalJson, optionalReal, optionalText, text } fro
 /** The tables of the bench: recipes and their versions, grinders, brews under way, and how a brew was made. */
 
 /** A recipe; what it says is in its versions. */
-export interface RecipeCardRow {
+export interface RecipeRow {
   id: string;
   isStandard: boolean;
   createdAt: string;
   deletedAt: string | null;
 }
 
-export const RecipeCardEntity = new EntitySchema<RecipeCardRow>({
+export const RecipeEntity = new EntitySchema<RecipeRow>({
   name: 'recipe_card',
   columns: { id, isStandard: { type: 'boolean' }, createdAt: text, deletedAt: optionalText },
 });
@@ -34,15 +34,15 @@ export const RecipeCardEntity = new EntitySchema<RecipeCardRow>({
 /** One version of a recipe. Rows are added, never changed: a brew shows the version it used. */
 export interface RecipeVersionRow {
   id: string;
-  cardId: string;
+  recipeId: string;
   version: number;
-  card: RecipeCard;
+  recipe: Recipe;
   createdAt: string;
 }
 
 export const RecipeVersionEntity = new EntitySchema<RecipeVersionRow>({
   name: 'recipe_version',
-  columns: { id, cardId: text, version: integer, card: json, createdAt: text },
+  columns: { id, recipeId: text, version: integer, recipe: json, createdAt: text },
 });
 
 export interface GrinderRow extends Grinder {
@@ -61,7 +61,7 @@ export interface LiveBrewRow {
   bagId: string;
   recipeVersionId: string | null;
   /** The recipe as scaled. */
-  card: RecipeCard;
+  recipe: Recipe;
   ticked: Check[];
   marks: StageMark[];
   /** Instant of the start, ms. */
@@ -86,7 +86,7 @@ export const LiveBrewEntity = new EntitySchema<LiveBrewRow>({
     id,
     bagId: text,
     recipeVersionId: optionalText,
-    card: json,
+    recipe: json,
     ticked: json,
     marks: json,
     startedAt: optionalReal,
@@ -138,7 +138,7 @@ export interface MakingRow {
   vigour: Vigour | null;
   bed: Bed | null;
   tastes: Taste[];
-  card: RecipeCard | null;
+  recipe: Recipe | null;
   stageTimes: StageTime[];
   trace: Trace | null;
   flaws: Partial<Record<Flaw, number>> | null;
@@ -161,7 +161,7 @@ export const MakingEntity = new EntitySchema<MakingRow>({
     vigour: optionalText,
     bed: optionalText,
     tastes: json,
-    card: optionalJson,
+    recipe: optionalJson,
     stageTimes: json,
     trace: optionalJson,
     flaws: optionalJson,

@@ -4,7 +4,7 @@ import { In, IsNull, type EntityManager } from 'typeorm';
 import type { Bag } from '../../contract/bag';
 import type { Brew, BrewInput } from '../../contract/brew';
 import type { RepeatGroup } from '../../core/crest';
-import { likingOfCup, SCHOOL_SCALES } from '../../core/cup';
+import { scoreOfCup, SCALE_RANGES } from '../../core/cup';
 import { addDays, dateOfInstant, restDay, roastDate, type PlainDate } from '../../core/rest';
 import { invalidField, notFound, Problem } from '../errors';
 import { loadBag, touchBag } from './bags';
@@ -31,7 +31,7 @@ async function assemble(db: EntityManager, rows: readonly BrewRow[]): Promise<Ke
   return rows.map(({ deletedAt: _, ...row }) => {
     const cup = cups.get(row.id);
     if (!cup) throw new Error(`Brew ${row.id} has no cup`);
-    return { ...row, cup, liking: likingOfCup(cup) };
+    return { ...row, cup, score: scoreOfCup(cup) };
   });
 }
 
@@ -103,14 +103,14 @@ export async function loadBlindRepeats(db: EntityManager): Promise<RepeatGroup[]
   );
   const marked = blind.flatMap((cup) => {
     const brew = (brews as Record<string, BrewRow | undefined>)[cup.brewId];
-    const liking = likingOfCup(cup);
-    if (!brew || liking === null || !kept.has(brew.bagId)) return [];
+    const score = scoreOfCup(cup);
+    if (!brew || score === null || !kept.has(brew.bagId)) return [];
     const { bagId, tasterId, style, brewer, doseG, waterG, waterC, grindStep, filter, waterRecipe } = brew;
     const same = JSON.stringify([
       bagId,
       tasterId,
       dateOfInstant(brew.brewedAt),
-      cup.school,
+      cup.scoringScale,
       style,
       brewer,
       doseG,
@@ -120,10 +120,10 @@ export async function loadBlindRepeats(db: EntityManager): Promise<RepeatGroup[]
       filter,
       waterRecipe,
     ]);
-    return [{ same, liking, sigma0: SCHOOL_SCALES[cup.school].sigma0 }];
+    return [{ same, score, sigma0: SCALE_RANGES[cup.scoringScale].sigma0 }];
   });
   return Object.values(groupBy(marked, ({ same }) => same)).flatMap((group) =>
-    group.slice(0, 1).map(({ sigma0 }) => ({ likings: group.map(({ liking }) => liking), sigma0 })),
+    group.slice(0, 1).map(({ sigma0 }) => ({ scores: group.map(({ score }) => score), sigma0 })),
   );
 }
 

@@ -1,7 +1,7 @@
 import { EntitySchema } from 'typeorm';
 import type { ChangeCounts } from '../../contract/draft';
 import type { Nag } from '../../contract/cup';
-import type { Company, Dryness, GivenLevel, LineId, Part, School, SippedLook, Texture } from '../../core/cup';
+import type { Company, Dryness, GivenLevel, LineId, Part, ScoringScale, SippedLook, Texture } from '../../core/cup';
 import type { Family } from '../../core/cup/words';
 import { id, integer, json, optionalJson, optionalReal, optionalText, text } from './columns';
 
@@ -10,7 +10,7 @@ import { id, integer, json, optionalJson, optionalReal, optionalText, text } fro
 export interface CupRow extends Record<Part, number | null> {
   id: string;
   brewId: string;
-  school: School;
+  scoringScale: ScoringScale;
   mark: number | null;
   levels: GivenLevel[];
   markAt: SippedLook | null;
@@ -43,7 +43,7 @@ const parts = {
 export const CupEntity = new EntitySchema<CupRow>({
   name: 'cup',
   columns: {
-    ...{ id, brewId: text, school: text, mark: optionalReal },
+    ...{ id, brewId: text, scoringScale: text, mark: optionalReal },
     ...parts,
     ...{ levels: json, markAt: optionalText, finishS: optionalReal, dryness: optionalText, textures: json },
     ...{ milkKind: text, company: optionalText, blind: { type: 'boolean' }, nag: optionalJson },

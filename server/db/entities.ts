@@ -1,14 +1,14 @@
 import { EntitySchema } from 'typeorm';
 import type { Process, RoastLevel } from '../../core/crest';
-import type { AttributeWeights, BetOutcome, LevelAttribute, School } from '../../core/cup';
-import type { Fault, Recipe, RecordedFrom } from '../../core/brew';
+import type { AttributeWeights, BetOutcome, LevelAttribute, ScoringScale } from '../../core/cup';
+import type { Fault, BrewParameters, RecordedFrom } from '../../core/brew';
 import type { InstrumentSettings } from '../../contract/instrument';
 import { SessionEntity } from './accessEntities';
 import {
   GrinderEntity,
   LiveBrewEntity,
   MakingEntity,
-  RecipeCardEntity,
+  RecipeEntity,
   RecipeVersionEntity,
   TracePieceEntity,
 } from './benchEntities';
@@ -32,7 +32,7 @@ export const TasterEntity = new EntitySchema<TasterRow>({
 });
 
 /** What a recipe and a brew have in common. */
-const recipeColumns = {
+const brewParameterColumns = {
   style: text,
   brewer: text,
   doseG: real,
@@ -43,20 +43,20 @@ const recipeColumns = {
   waterRecipe: optionalText,
 };
 
-export interface RecipeRow extends Required<Recipe> {
+export interface BrewParametersRow extends Required<BrewParameters> {
   id: string;
   bagId: string;
   /** A bag's one reference recipe; others follow. */
   isReference: boolean;
 }
 
-export const RecipeEntity = new EntitySchema<RecipeRow>({
+export const BrewParametersEntity = new EntitySchema<BrewParametersRow>({
   name: 'recipe',
   columns: {
     id,
     bagId: text,
     isReference: { type: 'boolean' },
-    ...recipeColumns,
+    ...brewParameterColumns,
   },
 });
 
@@ -75,9 +75,9 @@ export interface BagRow {
   restAdviceDays: number | null;
   weightG: number;
   price: number | null;
-  school: School;
+  scoringScale: ScoringScale;
   weights: AttributeWeights | null;
-  referenceCardId: string | null;
+  referenceRecipeId: string | null;
   perceivedRoast: RoastLevel | null;
   bet: string;
   betMark: number | null;
@@ -106,9 +106,9 @@ export const BagEntity = new EntitySchema<BagRow>({
     restAdviceDays: optionalReal,
     weightG: real,
     price: optionalReal,
-    school: text,
+    scoringScale: text,
     weights: optionalJson,
-    referenceCardId: optionalText,
+    referenceRecipeId: optionalText,
     perceivedRoast: optionalText,
     bet: text,
     betMark: optionalReal,
@@ -133,7 +133,7 @@ export const SpellEntity = new EntitySchema<SpellRow>({
   columns: { id, bagId: text, place: text, from: text, to: optionalText },
 });
 
-export interface BrewRow extends Required<Recipe> {
+export interface BrewRow extends Required<BrewParameters> {
   id: string;
   bagId: string;
   tasterId: string | null;
@@ -155,7 +155,7 @@ export const BrewEntity = new EntitySchema<BrewRow>({
     bagId: text,
     tasterId: optionalText,
     brewedAt: text,
-    ...recipeColumns,
+    ...brewParameterColumns,
     drainS: optionalReal,
     recordedFrom: text,
     fault: optionalText,
@@ -173,7 +173,7 @@ export interface HouseholdRow {
   oneChange: boolean;
   /** Null in a household that never looked at its instruments. */
   instruments: InstrumentSettings | null;
-  school: School;
+  scoringScale: ScoringScale;
   /** Null while it is as every household begins. */
   levelAttributes: LevelAttribute[] | null;
   coaching: boolean | null;
@@ -186,7 +186,7 @@ export const HouseholdEntity = new EntitySchema<HouseholdRow>({
     brewers: optionalJson,
     oneChange: { type: 'boolean' },
     instruments: optionalJson,
-    school: text,
+    scoringScale: text,
     levelAttributes: optionalJson,
     coaching: { type: 'boolean', nullable: true },
   },
@@ -218,8 +218,8 @@ export const VerdictEntity = new EntitySchema<VerdictRow>({
 });
 
 export const ENTITIES = [
-  ...[TasterEntity, RecipeEntity, BagEntity, SpellEntity, BrewEntity, HouseholdEntity, VerdictEntity],
+  ...[TasterEntity, BrewParametersEntity, BagEntity, SpellEntity, BrewEntity, HouseholdEntity, VerdictEntity],
   ...[CupEntity, NoteEntity, WordEntity, CupWordEntity, DraftEntity],
-  ...[RecipeCardEntity, RecipeVersionEntity, GrinderEntity, LiveBrewEntity, TracePieceEntity, MakingEntity],
+  ...[RecipeEntity, RecipeVersionEntity, GrinderEntity, LiveBrewEntity, TracePieceEntity, MakingEntity],
   SessionEntity,
 ];

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { IsNull, type EntityManager } from 'typeorm';
-import type { GrinderInput } from '../../contract/recipeCard';
+import type { GrinderInput } from '../../contract/recipe';
 import type { Grinder } from '../../core/brew';
 import { notFound } from '../errors';
 import { GrinderEntity } from './benchEntities';

@@ -40,7 +40,7 @@ export async function loadLive(db: EntityManager, id: string): Promise<LiveBrew>
 /** Lays out a brew; it remembers the instruments as they stand. Returns its id. */
 export async function addLive(
   db: EntityManager,
-  { bagId, card, recipeVersionId }: LiveInput,
+  { bagId, recipe, recipeVersionId }: LiveInput,
   now: Date,
 ): Promise<string> {
   await loadBag(db, bagId);
@@ -51,7 +51,7 @@ export async function addLive(
     id,
     bagId,
     recipeVersionId,
-    card,
+    recipe,
     ticked: [],
     marks: [],
     startedAt: null,

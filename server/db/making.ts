@@ -38,7 +38,7 @@ export async function loadMakings(db: EntityManager, brewIds: readonly string[])
           ...row,
           hasTrace: trace !== null,
           version: version
-            ? { cardId: version.cardId, number: version.version, isNewest: version.version === version.newest }
+            ? { recipeId: version.recipeId, number: version.version, isNewest: version.version === version.newest }
             : null,
         },
       ];
@@ -57,7 +57,7 @@ export async function loadTrace(db: EntityManager, brewId: string): Promise<Kept
 export async function keepMaking(db: EntityManager, brewId: string, input: BrewInput['making']): Promise<void> {
   const before = await db.findOneBy(MakingEntity, { brewId });
   if (input === null && before === null) return;
-  const recorded = before ?? { card: null, stageTimes: [], trace: null, flaws: null };
+  const recorded = before ?? { recipe: null, stageTimes: [], trace: null, flaws: null };
   const written = {
     ...(input ?? NOTHING_WRITTEN),
     recipeVersionId: input?.recipeVersionId ?? before?.recipeVersionId ?? null,
@@ -76,7 +76,7 @@ export async function takeFromBench(
   const live = await loadLive(db, liveId);
   if (live.bagId !== brew.bagId) throw invalidField('liveId', 'The brew on the bench is of another bag');
   const { trace, flaws } = await loadLiveTrace(db, liveId);
-  const plan = planOf(live.card);
+  const plan = planOf(live.recipe);
   const poured = stageTimesOf(plan, poursIn(plan, trace));
   const tapped = stageTimesOfMarks(live.marks).filter(({ step }) => !poured.some((time) => time.step === step));
   const stageTimes = [...poured, ...tapped].sort((a, b) => a.step - b.step).map(rounded);
@@ -85,7 +85,7 @@ export async function takeFromBench(
     ...(written ?? NOTHING_WRITTEN),
     recipeVersionId: live.recipeVersionId,
     brewId: brew.id,
-    card: live.card,
+    recipe: live.recipe,
     stageTimes,
     trace:
       trace.length === 0 ? null : thin(trace, edges).map((run) => run.map(([s, g]) => [roundTo(s, 2), roundTo(g, 1)])),

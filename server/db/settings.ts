@@ -10,11 +10,11 @@ const HOUSEHOLD = 1;
 export async function loadSettings(db: EntityManager): Promise<Settings> {
   const row = await db.findOneBy(HouseholdEntity, { id: HOUSEHOLD });
   if (!row) return FIRST_SETTINGS;
-  const { brewers, oneChange, school, coaching } = row;
+  const { brewers, oneChange, scoringScale, coaching } = row;
   return {
     brewers,
     oneChange,
-    school,
+    scoringScale,
     coaching,
     instruments: row.instruments ?? NO_INSTRUMENTS,
     levelAttributes: row.levelAttributes ?? [...FIRST_LEVEL_ATTRIBUTES],

@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { INSTRUMENTS, type InstrumentKind, type Readings } from '../../contract/instrument';
 import { liveInput, livePatch, liveStart, type Bench, type LiveBrew } from '../../contract/live';
 import { id, oneOf } from '../../contract/fields';
-import { brewSeconds, roundTo, STARTER_CARDS } from '../../core/brew';
+import { brewSeconds, roundTo, STARTER_RECIPES } from '../../core/brew';
 import { addLive, changeLive, loadBench, loadLive, loadLiveTrace, setLiveClosed, startLive } from '../db/live';
 import { loadSettings } from '../db/settings';
 import type { Deps } from '../deps';
@@ -115,9 +115,9 @@ export function benchRoutes({ store, now, clock, recorder }: Deps): Router {
     const seconds = (): number => brewSeconds(begun, clock.now(), 1);
     const live = liveId === undefined ? null : await load(liveId);
     const settings = live?.instruments ?? (await store.read(loadSettings)).instruments;
-    const card = live?.card ?? STARTER_CARDS[0];
-    if (wanted === 'scale' || !card) throw notFound('This stream');
-    return simulatedInstrument(wanted, { card, seed: live?.seed ?? 1, settings, clock: seconds });
+    const recipe = live?.recipe ?? STARTER_RECIPES[0];
+    if (wanted === 'scale' || !recipe) throw notFound('This stream');
+    return simulatedInstrument(wanted, { recipe, seed: live?.seed ?? 1, settings, clock: seconds });
   };
 
   return routes;

@@ -1,5 +1,5 @@
 import { Router } from 'express';
-import { grinderInput, recipeCardChange, recipeCardInput } from '../../contract/recipeCard';
+import { grinderInput, recipeChange, recipeInput } from '../../contract/recipe';
 import { withChangeSent } from '../changing';
 import { addGrinder, changeGrinder, loadGrinder, loadGrinders, setGrinderDeleted } from '../db/grinders';
 import {
@@ -23,15 +23,15 @@ export function recipeRoutes({ store, now }: Deps): Router {
   });
 
   routes.post('/', async (request, response) => {
-    const card = parse(recipeCardInput, request.body);
-    response.status(201).json(await store.write(async (db) => loadRecipe(db, await addRecipe(db, card, now()))));
+    const recipe = parse(recipeInput, request.body);
+    response.status(201).json(await store.write(async (db) => loadRecipe(db, await addRecipe(db, recipe, now()))));
   });
 
   routes.put('/:id', async (request, response) => {
-    const { over, ...card } = parse(recipeCardChange, request.body);
+    const { over, ...recipe } = parse(recipeChange, request.body);
     const { id } = request.params;
     const kept = await store.write(async (db) => {
-      await changeRecipe(db, id, card, over, now());
+      await changeRecipe(db, id, recipe, over, now());
       return loadRecipe(db, id);
     });
     response.json(kept);

@@ -120,15 +120,15 @@ function isThere(href: string, bagIds: ReadonlySet<string>): boolean {
   return id === undefined || bagIds.has(id);
 }
 
-function onBench({ id, bagId, bagName, card, startedAt, endedS, instruments }: LiveBrew): OnBench {
-  const due = startedAt === null ? null : dueAt(planOf(card), startedAt, instruments.speed);
+function onBench({ id, bagId, bagName, recipe, startedAt, endedS, instruments }: LiveBrew): OnBench {
+  const due = startedAt === null ? null : dueAt(planOf(recipe), startedAt, instruments.speed);
   return {
     id,
     bagId,
     bagName,
-    kind: card.kind,
-    recipe: card.name,
-    end: KIND_TRAITS[card.kind].end,
+    kind: recipe.kind,
+    recipeName: recipe.name,
+    end: KIND_TRAITS[recipe.kind].end,
     dueAt: due,
     over: endedS !== null,
   };

@@ -159,7 +159,7 @@ describe('while bags are judged in the background', () => {
           `/bags/${id}/brews`,
           brewDraft({
             brewedAt: `2026-01-${String(6 + 4 * i).padStart(2, '0')}T08:00:00Z`,
-            cup: { school: 'mark10', mark },
+            cup: { scoringScale: 'mark10', mark },
           }),
         );
       return id;

@@ -16,7 +16,13 @@ const shelf = (finished = 'no'): Promise<Shelf> => server.ok('GET', `/shelf?toda
 describe('a bag', () => {
   it('comes back as it was written, in the shape of the contract', async () => {
     const spells = [{ place: 'freezer' as const, from: '2026-02-10', to: '2026-02-14' }];
-    const written = bagDraft({ name: 'Écho – 山', price: 14.5, bet: 'Kept\nas written', spells, school: 'stars' });
+    const written = bagDraft({
+      name: 'Écho – 山',
+      price: 14.5,
+      bet: 'Kept\nas written',
+      spells,
+      scoringScale: 'stars',
+    });
     const kept = bagSchema.parse(await server.ok('POST', '/bags', written));
     expect(kept).toMatchObject({ ...written, revision: 1 });
     const read = bagPage.parse(await page(kept.id));
@@ -117,7 +123,7 @@ describe('a bag', () => {
 
   it('deleted is gone from everywhere, and comes back with its log', async () => {
     const id = await server.addBag({ name: 'Undo me' });
-    await server.addBrew(id, { cup: { school: 'mark10', mark: 7, notes: 'remembered' } });
+    await server.addBrew(id, { cup: { scoringScale: 'mark10', mark: 7, notes: 'remembered' } });
     await server.ok('DELETE', `/bags/${id}`);
     expect((await server.refused('GET', `/bags/${id}?today=${TODAY}`)).status).toBe(404);
     expect((await shelf()).lanes.map((lane) => lane.id)).not.toContain(id);
@@ -155,7 +161,7 @@ describe('the search', () => {
     const id = await server.addBag({ name: 'Percent 100% _plain_', origin: 'Burundi' });
     await server.addBrew(id, {
       cup: {
-        school: 'mark10',
+        scoringScale: 'mark10',
         mark: 8,
         notes: 'Long, long damson skin, and a sentence around it that goes on for a while.',
       },
@@ -175,7 +181,7 @@ describe('the search', () => {
     const id = await server.addBag({ name: 'Worded' });
     await server.addBrew(id, {
       cup: {
-        school: 'mark10',
+        scoringScale: 'mark10',
         mark: 8,
         words: [
           { typed: 'sea chest', line: 'cup' },

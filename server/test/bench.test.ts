@@ -4,7 +4,7 @@ import type { InstrumentSettings } from '../../contract/instrument';
 import { benchAnswer, liveTrace, type Bench, type LiveBrew, type LiveTrace } from '../../contract/live';
 import type { KeptTrace } from '../../contract/making';
 import type { BagPage, Shelf } from '../../contract/shelf';
-import { STARTER_CARDS, traceUntil, weightAt, type RecipeCard } from '../../core/brew';
+import { STARTER_RECIPES, traceUntil, weightAt, type Recipe } from '../../core/brew';
 import { pouringOf } from '../instruments/simulated/pouring';
 import { bagDraft, TestServer, TODAY } from './running';
 
@@ -18,15 +18,15 @@ beforeAll(async () => {
 });
 afterAll(() => server.end());
 
-const cardOf = (kind: RecipeCard['kind']): RecipeCard => {
-  const found = STARTER_CARDS.find((one) => one.kind === kind);
+const recipeOf = (kind: Recipe['kind']): Recipe => {
+  const found = STARTER_RECIPES.find((one) => one.kind === kind);
   if (!found) throw new Error(`No starter recipe for ${kind}`);
   return found;
 };
 const connect = (instruments: Partial<InstrumentSettings>) =>
   server.ok('PATCH', '/settings', { instruments: { hand: 'steady', speed: 1, ...instruments } });
-const layOut = (kind: RecipeCard['kind'] = 'cone'): Promise<LiveBrew> =>
-  server.ok('POST', '/bench', { bagId, card: cardOf(kind) });
+const layOut = (kind: Recipe['kind'] = 'cone'): Promise<LiveBrew> =>
+  server.ok('POST', '/bench', { bagId, recipe: recipeOf(kind) });
 const bench = async (): Promise<Bench> => benchAnswer.parse(await server.ok('GET', '/bench'));
 const traceOf = async (id: string): Promise<LiveTrace> => liveTrace.parse(await server.ok('GET', `/bench/${id}/trace`));
 const liveOf = async (id: string): Promise<LiveBrew> =>
@@ -85,7 +85,7 @@ describe('a brew by hand', () => {
       tdsPercent: 1.34,
       tastes: ['sour'],
       hasTrace: false,
-      card: { name: 'Growing pours' },
+      recipe: { name: 'Growing pours' },
     });
     expect(brew?.making?.stageTimes).toEqual([
       { step: 0, fromS: null, untilS: 12, toG: null },
@@ -107,29 +107,31 @@ describe('a brew by hand', () => {
     await server.ok('POST', `/bench/${id}/start`, {});
     expect((await server.refused('POST', `/bench/${id}/start`, {})).message).toBe('This brew has started already.');
     const other = await server.addBag({ name: 'Another' });
-    expect((await server.refused('POST', `/bags/${other}/brews`, { ...cardless, liveId: id })).fields[0]).toMatchObject(
-      { path: 'liveId' },
-    );
     expect(
-      (await server.refused('POST', '/bench', { bagId, card: { ...cardOf('cone'), stages: [] } })).fields[0]?.path,
-    ).toBe('card.stages');
+      (await server.refused('POST', `/bags/${other}/brews`, { ...withoutRecipe, liveId: id })).fields[0],
+    ).toMatchObject({ path: 'liveId' });
+    expect(
+      (await server.refused('POST', '/bench', { bagId, recipe: { ...recipeOf('cone'), stages: [] } })).fields[0]?.path,
+    ).toBe('recipe.stages');
     const nobody = '0f0e7c2e-0000-4000-8000-000000000000';
     expect(
-      (await server.refused('POST', '/bench', { bagId, card: cardOf('cone'), recipeVersionId: nobody })).fields[0]
+      (await server.refused('POST', '/bench', { bagId, recipe: recipeOf('cone'), recipeVersionId: nobody })).fields[0]
         ?.path,
     ).toBe('recipeVersionId');
-    expect((await server.refused('POST', '/bench', { bagId: nobody, card: cardOf('cone') })).status).toBe(404);
+    expect((await server.refused('POST', '/bench', { bagId: nobody, recipe: recipeOf('cone') })).status).toBe(404);
     expect(
-      (await server.refused('POST', `/bags/${bagId}/brews`, { ...cardless, making: { grinderId: nobody } })).fields[0]
-        ?.path,
+      (await server.refused('POST', `/bags/${bagId}/brews`, { ...withoutRecipe, making: { grinderId: nobody } }))
+        .fields[0]?.path,
     ).toBe('making.grinderId');
     expect(
-      (await server.refused('POST', `/bags/${bagId}/brews`, { ...cardless, making: { recipeVersionId: nobody } }))
+      (await server.refused('POST', `/bags/${bagId}/brews`, { ...withoutRecipe, making: { recipeVersionId: nobody } }))
         .fields[0]?.path,
     ).toBe('making.recipeVersionId');
-    expect((await server.refused('POST', `/bags/${bagId}/brews`, { ...cardless, liveId: nobody })).status).toBe(404);
-    expect((await server.refused('POST', '/bags', { ...bagDraft(), referenceCardId: nobody })).fields[0]?.path).toBe(
-      'referenceCardId',
+    expect((await server.refused('POST', `/bags/${bagId}/brews`, { ...withoutRecipe, liveId: nobody })).status).toBe(
+      404,
+    );
+    expect((await server.refused('POST', '/bags', { ...bagDraft(), referenceRecipeId: nobody })).fields[0]?.path).toBe(
+      'referenceRecipeId',
     );
     await clear();
   });
@@ -169,7 +171,7 @@ describe('a brew with a simulated scale', () => {
     const live = await layOut();
     await server.ok('POST', `/bench/${live.id}/start`, {});
     await until(async () => (await liveOf(live.id)).endedS !== null);
-    const truth = pouringOf(live.card, 'steady', live.seed);
+    const truth = pouringOf(live.recipe, 'steady', live.seed);
     expect(Math.abs(((await liveOf(live.id)).endedS ?? 0) - (truth.endS ?? 0))).toBeLessThan(1);
     const whole = traceUntil((await traceOf(live.id)).trace, truth.endS ?? 0);
     const brewId = await server.addBrew(bagId, { liveId: live.id });
@@ -187,7 +189,7 @@ describe('a brew with a simulated scale', () => {
     expect(trace.flat().length).toBeLessThan(whole.flat().length / 5);
     for (const [s, g] of whole.flat()) expect(Math.abs((weightAt(trace, s) ?? Infinity) - g)).toBeLessThan(0.5);
     // What the bench recorded outlives a later change of the log.
-    await server.ok('PUT', `/brews/${brewId}`, { ...cardless, making: { bed: 'flat' } });
+    await server.ok('PUT', `/brews/${brewId}`, { ...withoutRecipe, making: { bed: 'flat' } });
     const edited = (await server.ok<BagPage>('GET', `/bags/${bagId}?today=${TODAY}`)).brews.find(
       (one) => one.id === brewId,
     );
@@ -195,7 +197,7 @@ describe('a brew with a simulated scale', () => {
       bed: 'flat',
       hasTrace: true,
       stageTimes: brew?.making?.stageTimes,
-      card: { name: 'Growing pours' },
+      recipe: { name: 'Growing pours' },
     });
     expect((await server.ok<KeptTrace>('GET', `/brews/${brewId}/trace`)).trace).toEqual(trace);
   });
@@ -264,7 +266,7 @@ async function listenTo(path: string, events: number): Promise<string> {
   return said;
 }
 
-const cardless = {
+const withoutRecipe = {
   style: 'filter',
   brewer: 'cone',
   doseG: 17,
@@ -272,5 +274,5 @@ const cardless = {
   waterC: 92,
   grindStep: 0,
   brewedAt: '2026-02-20T08:00:00+01:00',
-  cup: { school: 'mark10', mark: 8 },
+  cup: { scoringScale: 'mark10', mark: 8 },
 };

@@ -10,10 +10,10 @@ beforeAll(async () => {
 afterAll(() => server.end());
 
 const page = (id: string): Promise<BagPage> => server.ok('GET', `/bags/${id}?today=${TODAY}`);
-const cup = (differently: object): BrewDraft['cup'] => ({ school: 'mark10', mark: 8, ...differently });
+const cup = (differently: object): BrewDraft['cup'] => ({ scoringScale: 'mark10', mark: 8, ...differently });
 
 describe('a brew', () => {
-  it('comes back with its cup, notes, liking and rest day', async () => {
+  it('comes back with its cup, notes, score and rest day', async () => {
     const bagId = await server.addBag();
     const notes = '‏قهوة 🍐 <b>"quoted"</b>\nsecond line';
     const written = brewDraft({
@@ -39,7 +39,7 @@ describe('a brew', () => {
         }),
         id,
         bagId,
-        liking: 84,
+        score: 84,
         restDay: 15,
       }),
     ]);
@@ -62,8 +62,8 @@ describe('a brew', () => {
     ['a time to come', { brewedAt: '2026-03-05T08:00:00Z' }, 'brewedAt'],
     ['900 KB of notes', { cup: cup({ notes: 'x'.repeat(900_000) }) }, 'cup.notes'],
     ['a mark of 11 out of 10', { cup: cup({ mark: 11 }) }, 'cup.mark'],
-    ['a mark of 6 stars', { cup: cup({ school: 'stars', mark: 6 }) }, 'cup.mark'],
-    ['an unknown school', { cup: cup({ school: 'thumbs' }) }, 'cup.school'],
+    ['a mark of 6 stars', { cup: cup({ scoringScale: 'stars', mark: 6 }) }, 'cup.mark'],
+    ['an unknown scale', { cup: cup({ scoringScale: 'thumbs' }) }, 'cup.scoringScale'],
     ['a taster nobody knows', { tasterId: '0f0e7c2e-1111-4111-8111-000000000000' }, 'tasterId'],
     ['an unknown fault', { fault: 'gremlins' as unknown as null }, 'fault'],
     ['an unknown key', { sugar: 2 }, 'sugar'],
@@ -78,29 +78,29 @@ describe('a brew', () => {
     expect(read.bag.revision).toBe(1);
   });
 
-  it('of each school is put on the common scale', async () => {
+  it('of each scale is put on the common scale', async () => {
     const bagId = await server.addBag();
     const cups: [BrewDraft['cup'], number | null][] = [
       [cup({ mark: 8.3 }), 83],
-      [cup({ school: 'stars', mark: 4.25 }), 85],
-      [cup({ school: 'sum100', mark: 84.5 }), 84.5],
-      [cup({ school: 'composite', mark: null, aroma: 8, acidity: 7, body: 9 }), 80],
+      [cup({ scoringScale: 'stars', mark: 4.25 }), 85],
+      [cup({ scoringScale: 'sum100', mark: 84.5 }), 84.5],
+      [cup({ scoringScale: 'composite', mark: null, aroma: 8, acidity: 7, body: 9 }), 80],
       [cup({ mark: null }), null],
     ];
     for (const [i, [one]] of cups.entries())
       await server.addBrew(bagId, { brewedAt: `2026-02-2${i}T08:00:00Z`, cup: one });
-    expect((await page(bagId)).brews.map((brew) => brew.liking)).toEqual(cups.map(([, liking]) => liking).reverse());
+    expect((await page(bagId)).brews.map((brew) => brew.score)).toEqual(cups.map(([, score]) => score).reverse());
   });
 
   it('is changed, deleted and brought back, and the verdict follows each time', async () => {
     const bagId = await server.addBag();
     const id = await server.addBrew(bagId);
     await server.ok('PUT', `/brews/${id}`, brewDraft({ cup: cup({ mark: 6.5, notes: '' }) }));
-    expect((await page(bagId)).brews[0]).toMatchObject({ liking: 65, cup: { notes: '' } });
+    expect((await page(bagId)).brews[0]).toMatchObject({ score: 65, cup: { notes: '' } });
     await server.ok('DELETE', `/brews/${id}`);
     expect(await page(bagId)).toMatchObject({ brews: [], verdict: { usable: 0 } });
     await server.ok('POST', `/brews/${id}/restore`);
-    expect(await page(bagId)).toMatchObject({ brews: [{ id, liking: 65 }], verdict: { usable: 1 } });
+    expect(await page(bagId)).toMatchObject({ brews: [{ id, score: 65 }], verdict: { usable: 1 } });
     expect((await server.refused('PUT', '/brews/not-there', brewDraft())).status).toBe(404);
   });
 
@@ -118,9 +118,9 @@ describe('a brew', () => {
       code: 'conflict',
       message: expect.stringContaining('Nothing was saved'),
     });
-    expect((await page(bagId)).brews[0]).toMatchObject({ liking: 60, fault: 'spill', revision: 3 });
+    expect((await page(bagId)).brews[0]).toMatchObject({ score: 60, fault: 'spill', revision: 3 });
     await server.ok('PUT', `/brews/${id}`, brewDraft({ cup: cup({ mark: 9 }), revision: 3 }));
-    expect((await page(bagId)).brews[0]).toMatchObject({ liking: 90, revision: 4 });
+    expect((await page(bagId)).brews[0]).toMatchObject({ score: 90, revision: 4 });
   });
 
   it('with a fault stays in the log and leaves the judgement', async () => {

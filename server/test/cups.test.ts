@@ -15,9 +15,9 @@ beforeEach(async () => {
   bagId = await server.addBag();
 });
 
-const cup = (differently: object): BrewDraft['cup'] => ({ school: 'mark10', mark: 8, ...differently });
+const cup = (differently: object): BrewDraft['cup'] => ({ scoringScale: 'mark10', mark: 8, ...differently });
 const page = (): Promise<BagPage> => server.ok<BagPage>('GET', `/bags/${bagId}?today=${TODAY}`);
-const logged = async (differently: object): Promise<{ id: string; liking: number | null; cup: Cup }> => {
+const logged = async (differently: object): Promise<{ id: string; score: number | null; cup: Cup }> => {
   const id = await server.addBrew(bagId, { cup: cup(differently) });
   const brew = (await page()).brews.find((one) => one.id === id);
   if (!brew) throw new Error('The brew is not there');
@@ -31,8 +31,8 @@ describe('a cup', () => {
   it('keeps everything of a staged tasting', async () => {
     const whole = {
       levels: [
-        { attribute: 'acidity', level: '4-', liking: 'just right' },
-        { attribute: 'nut', level: null, liking: 'too much' },
+        { attribute: 'acidity', level: '4-', score: 'just right' },
+        { attribute: 'nut', level: null, score: 'too much' },
       ],
       ...{
         markAt: 'warm',
@@ -60,11 +60,11 @@ describe('a cup', () => {
   });
 
   it.each([
-    ['a level of 6', { levels: [{ attribute: 'body', level: '6', liking: null }] }, 'cup.levels.0.level'],
-    ['a level mark between two steps', { school: 'levels', mark: 3.2 }, 'cup.mark'],
-    ['a star and a tenth', { school: 'stars', mark: 3.1 }, 'cup.mark'],
-    ['level 0', { school: 'levels', mark: 0 }, 'cup.mark'],
-    ['a part of 11', { school: 'sum100', mark: null, balance: 11 }, 'cup.balance'],
+    ['a level of 6', { levels: [{ attribute: 'body', level: '6', score: null }] }, 'cup.levels.0.level'],
+    ['a level mark between two steps', { scoringScale: 'levels', mark: 3.2 }, 'cup.mark'],
+    ['a star and a tenth', { scoringScale: 'stars', mark: 3.1 }, 'cup.mark'],
+    ['level 0', { scoringScale: 'levels', mark: 0 }, 'cup.mark'],
+    ['a part of 11', { scoringScale: 'sum100', mark: null, balance: 11 }, 'cup.balance'],
     ['a finish of an hour', { finishS: 3600 }, 'cup.finishS'],
     ['a texture nobody knows', { textures: ['woolly'] }, 'cup.textures.0'],
     ['a note without a word', { words: words('  ') }, 'cup.words.0.typed'],
@@ -94,9 +94,9 @@ describe('a cup', () => {
       bitterness: 9.5,
       defects: 10,
     };
-    expect((await logged({ school: 'sum100', mark: 12, ...parts })).liking).toBe(84.75);
-    expect((await logged({ school: 'sum100', mark: 82, ...parts, balance: null })).liking).toBe(82);
-    expect((await logged({ school: 'levels', mark: 4 + 1 / 3 })).liking).toBeCloseTo(86.667, 3);
+    expect((await logged({ scoringScale: 'sum100', mark: 12, ...parts })).score).toBe(84.75);
+    expect((await logged({ scoringScale: 'sum100', mark: 82, ...parts, balance: null })).score).toBe(82);
+    expect((await logged({ scoringScale: 'levels', mark: 4 + 1 / 3 })).score).toBeCloseTo(86.667, 3);
   });
 
   it('shows 10 000 characters, scripts, other scripts and signs as they were typed', async () => {

@@ -16,7 +16,7 @@ afterAll(() => server.end());
 
 const page = async (id: string): Promise<BagPage> =>
   bagPage.parse(await server.ok('GET', `/bags/${id}?today=${TODAY}`));
-const cup = (differently: object): BrewDraft['cup'] => ({ school: 'mark10', mark: 8, ...differently });
+const cup = (differently: object): BrewDraft['cup'] => ({ scoringScale: 'mark10', mark: 8, ...differently });
 
 const scored = ({ verdict }: BagPage): (number | null)[] =>
   [...verdict.brews].sort((a, b) => a.age - b.age).map(({ asScored }) => asScored);
@@ -29,7 +29,7 @@ async function rewrite(id: string, differently: object): Promise<void> {
 
 describe('what best means', () => {
   it('is the overall mark until weights are set; then the attributes decide, on their own scale', async () => {
-    const bagId = await server.addBag({ school: 'stars' });
+    const bagId = await server.addBag({ scoringScale: 'stars' });
     for (const [day, mark, aroma, sweetness] of [
       ['10', 3, 9, 5],
       ['15', 4, 7.5, 6],
@@ -38,7 +38,7 @@ describe('what best means', () => {
     ] as const) {
       await server.addBrew(bagId, {
         brewedAt: `2026-02-${day}T08:00:00Z`,
-        cup: { school: 'stars', mark, aroma, sweetness },
+        cup: { scoringScale: 'stars', mark, aroma, sweetness },
       });
     }
     const overall = await page(bagId);
@@ -194,7 +194,7 @@ describe('blind repeats', () => {
     expect(after.prior?.noise.mean).toBeGreaterThan(0.3);
     const width = ({ verdict: { curve } }: BagPage): number => (curve[20]?.hi ?? NaN) - (curve[20]?.lo ?? NaN);
     expect(width(after)).toBeGreaterThan(width(before) * 1.1);
-    // Taken back, the school stands again.
+    // Taken back, the scale stands again.
     await server.ok('DELETE', `/bags/${repeated}`);
     expect(await page(other)).toEqual(before);
   });
@@ -249,7 +249,7 @@ describe('the same input', () => {
         weightG: bag.weightG,
       },
       reference: bag.reference,
-      brews: brews.map(({ id: _, bagId: __, cup: ___, liking, ...brew }) => ({ ...brew, overall: liking })),
+      brews: brews.map(({ id: _, bagId: __, cup: ___, score, ...brew }) => ({ ...brew, overall: score })),
       today: TODAY,
     };
     const line = JSON.parse(await run(['scripts/crest.ts'], `${JSON.stringify(file)}\n`)) as Record<string, unknown>;

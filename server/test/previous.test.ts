@@ -46,7 +46,7 @@ describe('a household from before there was a bench', () => {
     const bag = await store.read((db) => loadBag(db, 'b'));
     expect(bag).toMatchObject({
       name: 'Kivu Terrace',
-      referenceCardId: null,
+      referenceRecipeId: null,
       reference: { brewer: 'cone', doseG: 15 },
       revision: 3,
     });
@@ -91,7 +91,7 @@ describe('a household from before there were words', () => {
     const [brew] = await store.read((db) => loadBrews(db, bag));
     expect(brew?.cup).toEqual({
       ...{
-        school: 'mark10',
+        scoringScale: 'mark10',
         mark: 8.2,
         aroma: 7.5,
         acidity: null,
@@ -119,7 +119,7 @@ describe('a household from before there were words', () => {
       },
     });
     expect(await store.read(loadSettings)).toMatchObject({
-      school: 'mark10',
+      scoringScale: 'mark10',
       coaching: null,
       levelAttributes: FIRST_SETTINGS.levelAttributes,
     });
@@ -127,7 +127,7 @@ describe('a household from before there were words', () => {
       keepCup(
         db,
         'w',
-        cupInput.parse({ school: 'mark10', mark: 8.2, words: [{ typed: 'attic', line: 'cup' }] }),
+        cupInput.parse({ scoringScale: 'mark10', mark: 8.2, words: [{ typed: 'attic', line: 'cup' }] }),
         new Date('2026-03-01T12:00:00Z'),
       ),
     );

@@ -1,11 +1,11 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import {
-  cardVersion,
-  keptCard,
-  type CardVersion,
-  type KeptCard,
-  type RecipeCardInput,
-} from '../../contract/recipeCard';
+  keptRecipeVersion,
+  keptRecipe,
+  type KeptRecipeVersion,
+  type KeptRecipe,
+  type RecipeInput,
+} from '../../contract/recipe';
 import type { BagPage } from '../../contract/shelf';
 import type { Grinder } from '../../core/brew';
 import { TestServer, TODAY } from './running';
@@ -16,12 +16,12 @@ beforeAll(async () => {
 });
 afterAll(() => server.end());
 
-const recipes = async (): Promise<KeptCard[]> =>
-  (await server.ok<unknown[]>('GET', '/recipes')).map((one) => keptCard.parse(one));
-const standard = async (): Promise<KeptCard> =>
+const recipes = async (): Promise<KeptRecipe[]> =>
+  (await server.ok<unknown[]>('GET', '/recipes')).map((one) => keptRecipe.parse(one));
+const standard = async (): Promise<KeptRecipe> =>
   (await recipes()).find(({ isStandard }) => isStandard) ?? Promise.reject(new Error('No standard recipe'));
-const written = async (): Promise<RecipeCardInput> => ({ ...(await standard()).card, name: 'Mine' });
-const add = (card: unknown): Promise<KeptCard> => server.ok('POST', '/recipes', card);
+const written = async (): Promise<RecipeInput> => ({ ...(await standard()).recipe, name: 'Mine' });
+const add = (recipe: unknown): Promise<KeptRecipe> => server.ok('POST', '/recipes', recipe);
 
 describe('recipes', () => {
   it('begin with the starters, once, and exactly one standard', async () => {
@@ -34,17 +34,17 @@ describe('recipes', () => {
   });
 
   it('keep every version; what says the same is none', async () => {
-    const card = await written();
-    const { id } = await add(card);
-    await server.ok('PUT', `/recipes/${id}`, card);
-    const changed = await server.ok<KeptCard>('PUT', `/recipes/${id}`, { ...card, waterC: 91 });
-    expect([changed.version, changed.versions, changed.card.waterC]).toEqual([2, 2, 91]);
-    const versions = (await server.ok<CardVersion[]>('GET', `/recipes/${id}/versions`)).map((one) =>
-      cardVersion.parse(one),
+    const recipe = await written();
+    const { id } = await add(recipe);
+    await server.ok('PUT', `/recipes/${id}`, recipe);
+    const changed = await server.ok<KeptRecipe>('PUT', `/recipes/${id}`, { ...recipe, waterC: 91 });
+    expect([changed.version, changed.versions, changed.recipe.waterC]).toEqual([2, 2, 91]);
+    const versions = (await server.ok<KeptRecipeVersion[]>('GET', `/recipes/${id}/versions`)).map((one) =>
+      keptRecipeVersion.parse(one),
     );
-    expect(versions.map(({ version, card: { waterC } }) => [version, waterC])).toEqual([
+    expect(versions.map(({ version, recipe: { waterC } }) => [version, waterC])).toEqual([
       [2, 91],
-      [1, card.waterC],
+      [1, recipe.waterC],
     ]);
   });
 
@@ -61,9 +61,9 @@ describe('recipes', () => {
   });
 
   it('with stages out of order are refused with the stage named', async () => {
-    const card = await written();
-    const stages = card.stages.map((stage, i) => (i === 2 ? { ...stage, atS: 20 } : stage));
-    const { fields, status } = await server.refused('POST', '/recipes', { ...card, stages });
+    const recipe = await written();
+    const stages = recipe.stages.map((stage, i) => (i === 2 ? { ...stage, atS: 20 } : stage));
+    const { fields, status } = await server.refused('POST', '/recipes', { ...recipe, stages });
     expect(status).toBe(422);
     expect(fields).toEqual([
       {
@@ -87,23 +87,23 @@ describe('recipes', () => {
   });
 
   it('leave an old brew the version it was made with', async () => {
-    const card = await written();
-    const kept = await add(card);
+    const recipe = await written();
+    const kept = await add(recipe);
     const bagId = await server.addBag();
     const live = await server.ok<{ id: string }>('POST', '/bench', {
       bagId,
-      card: kept.card,
+      recipe: kept.recipe,
       recipeVersionId: kept.versionId,
     });
     await server.ok('POST', `/bench/${live.id}/start`, {});
     await server.addBrew(bagId, { liveId: live.id });
-    await server.ok('PUT', `/recipes/${kept.id}`, { ...card, name: 'Mine, hotter', waterC: 97 });
+    await server.ok('PUT', `/recipes/${kept.id}`, { ...recipe, name: 'Mine, hotter', waterC: 97 });
     const [brew] = (await server.ok<BagPage>('GET', `/bags/${bagId}?today=${TODAY}`)).brews;
-    expect(brew?.making?.card).toMatchObject({ name: 'Mine', waterC: card.waterC, stages: card.stages });
-    expect(brew?.making?.version).toEqual({ cardId: kept.id, number: 1, isNewest: false });
-    expect((await server.ok<CardVersion[]>('GET', `/recipes/${kept.id}/versions`)).map(({ brews }) => brews)).toEqual([
-      0, 1,
-    ]);
+    expect(brew?.making?.recipe).toMatchObject({ name: 'Mine', waterC: recipe.waterC, stages: recipe.stages });
+    expect(brew?.making?.version).toEqual({ recipeId: kept.id, number: 1, isNewest: false });
+    expect(
+      (await server.ok<KeptRecipeVersion[]>('GET', `/recipes/${kept.id}/versions`)).map(({ brews }) => brews),
+    ).toEqual([0, 1]);
   });
 });
 

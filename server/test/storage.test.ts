@@ -70,7 +70,7 @@ const bagAndBrew = (name: string) => async (db: EntityManager) =>
     await named(name)(db),
     brewInput.parse(
       brewDraft({
-        cup: { school: 'mark10', mark: 8, notes: 'fig', words: [{ typed: `fig of ${name}`, line: 'cup' }] },
+        cup: { scoringScale: 'mark10', mark: 8, notes: 'fig', words: [{ typed: `fig of ${name}`, line: 'cup' }] },
       }),
     ),
     now,

@@ -1,9 +1,9 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { BagPage } from '../../contract/shelf';
 import type { LiveBrew } from '../../contract/live';
-import type { KeptCard } from '../../contract/recipeCard';
+import type { KeptRecipe } from '../../contract/recipe';
 import { FIRST_SETTINGS, type Settings } from '../../contract/settings';
-import { STARTER_CARDS, type Grinder } from '../../core/brew';
+import { STARTER_RECIPES, type Grinder } from '../../core/brew';
 import { cup as cupSample } from './cupSample';
 import { brewDraft, TestServer, TODAY } from './running';
 
@@ -98,11 +98,11 @@ describe('two windows on the store room', () => {
       { id: 'own-1', name: 'Lift', shown: true },
     ]);
 
-    await server.ok('PATCH', '/settings', { school: 'stars', was: { school: 'mark10' } });
+    await server.ok('PATCH', '/settings', { scoringScale: 'stars', was: { scoringScale: 'mark10' } });
     expect(
-      (await server.refused('PATCH', '/settings', { school: 'levels', was: { school: 'mark10' } })).message,
-    ).toMatch(/school: stars there, levels here/);
-    expect((await server.ok<Settings>('GET', '/settings')).school).toBe('stars');
+      (await server.refused('PATCH', '/settings', { scoringScale: 'levels', was: { scoringScale: 'mark10' } })).message,
+    ).toMatch(/scale: stars there, levels here/);
+    expect((await server.ok<Settings>('GET', '/settings')).scoringScale).toBe('stars');
     const before = await server.ok<Settings>('PATCH', '/settings', {
       levelAttributes: [{ id: 'a', name: 'Lift', shown: true }],
     });
@@ -146,7 +146,7 @@ describe('two windows on the store room', () => {
 
 describe('two devices at the bench', () => {
   const layOut = async (): Promise<LiveBrew> =>
-    server.ok<LiveBrew>('POST', '/bench', { bagId: await server.addBag(), card: STARTER_CARDS[0] });
+    server.ok<LiveBrew>('POST', '/bench', { bagId: await server.addBag(), recipe: STARTER_RECIPES[0] });
 
   it('each keep the checks they ticked and the stages they marked; of one stage the first mark stands', async () => {
     const { id } = await layOut();
@@ -190,10 +190,10 @@ describe('two devices at the bench', () => {
 
 describe('two windows on one recipe', () => {
   it('do not undo each other: the later is refused and told which version there is', async () => {
-    const kept = await server.ok<KeptCard>('POST', '/recipes', { ...STARTER_CARDS[0], name: 'Twice' });
-    await server.ok('PUT', `/recipes/${kept.id}`, { ...kept.card, name: 'Twice, renamed', over: kept.versionId });
+    const kept = await server.ok<KeptRecipe>('POST', '/recipes', { ...STARTER_RECIPES[0], name: 'Twice' });
+    await server.ok('PUT', `/recipes/${kept.id}`, { ...kept.recipe, name: 'Twice, renamed', over: kept.versionId });
     const refused = await server.refused('PUT', `/recipes/${kept.id}`, {
-      ...kept.card,
+      ...kept.recipe,
       waterC: 89,
       over: kept.versionId,
     });
@@ -201,9 +201,9 @@ describe('two windows on one recipe', () => {
       status: 409,
       message: expect.stringMatching(/^Version 2 of this recipe was made elsewhere/),
     });
-    const [standing] = (await server.ok<KeptCard[]>('GET', '/recipes')).filter(({ id }) => id === kept.id);
-    expect(standing).toMatchObject({ version: 2, card: { name: 'Twice, renamed' } });
-    await server.ok('PUT', `/recipes/${kept.id}`, { ...standing?.card, waterC: 89, over: standing?.versionId });
+    const [standing] = (await server.ok<KeptRecipe[]>('GET', '/recipes')).filter(({ id }) => id === kept.id);
+    expect(standing).toMatchObject({ version: 2, recipe: { name: 'Twice, renamed' } });
+    await server.ok('PUT', `/recipes/${kept.id}`, { ...standing?.recipe, waterC: 89, over: standing?.versionId });
   });
 });
 

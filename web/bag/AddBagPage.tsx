@@ -14,8 +14,8 @@ export function AddBagPage() {
   const { data: recipes, isLoading } = benchApi.useRecipesQuery(undefined);
   const standard = recipes?.find(({ isStandard }) => isStandard) ?? null;
   const settings = api.useSettingsQuery(undefined);
-  const school = settings.data?.school;
-  const initial = useMemo(() => emptyBag(standard, school), [standard, school]);
+  const scoringScale = settings.data?.scoringScale;
+  const initial = useMemo(() => emptyBag(standard, scoringScale), [standard, scoringScale]);
   usePageTitle('Add a bag');
   if (isLoading || settings.isLoading) return <Wait what="Reading the standard recipe" />;
   return (

@@ -22,7 +22,7 @@ import { ReadBy } from './ReadBy';
 import { RidgeChart } from './RidgeChart';
 import { NO_QUESTION, useWhatIf } from './useWhatIf';
 import { VigourChart } from './VigourChart';
-import { QuestionNote, RecipeSliders } from './WhatIf';
+import { QuestionNote, ParameterSliders } from './WhatIf';
 
 /** How often a page asks for a verdict that is under way, ms. */
 const ANEW_EVERY_MS = 700;
@@ -104,7 +104,7 @@ function BagView({ page: logged, today }: { page: Page; today: string }) {
       <div className="row">
         <div className="col-lg-8">
           <ReadBy {...asking} />
-          {brews.length > 0 && <RecipeSliders {...asking} />}
+          {brews.length > 0 && <ParameterSliders {...asking} />}
           <RidgeChart page={page} chosen={chosen} onChoose={choose} />
           <DayTable page={page} />
           <LevelsOverDays page={page} />

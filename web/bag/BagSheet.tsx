@@ -2,9 +2,9 @@ import Button from 'react-bootstrap/Button';
 import { useFieldArray, useFormContext, useFormState, useWatch } from 'react-hook-form';
 import { BREWERS, kindOf, STYLES } from '../../core/brew';
 import { PROCESSES, ROAST_LEVELS } from '../../core/crest';
-import { ATTRIBUTES, SCHOOLS } from '../../core/cup';
+import { ATTRIBUTES, SCORING_SCALES } from '../../core/cup';
 import { OpenSelectField, SelectField, TextField } from '../shared/fields';
-import { SCHOOL_NAMES, sentenceCase, words } from '../shared/format';
+import { SCORING_SCALE_NAMES, sentenceCase, words } from '../shared/format';
 import { Sheet } from '../shared/Sheet';
 import { useToday } from '../shared/today';
 import type { ApiError } from '../../contract/error';
@@ -115,14 +115,17 @@ function MoreFields({ initial }: { initial: BagForm }) {
         <summary>Freezer</summary>
         <FreezerStays />
       </details>
-      <details open={initial.school !== 'mark10' || initial.best === 'weights' || errors.weights !== undefined}>
+      <details open={initial.scoringScale !== 'mark10' || initial.best === 'weights' || errors.weights !== undefined}>
         <summary>How you score, and what best means</summary>
         <div className="fields">
           <SelectField
-            name="school"
+            name="scoringScale"
             label="Overall mark"
             className="half"
-            options={SCHOOLS.map((school) => ({ value: school, text: SCHOOL_NAMES[school] }))}
+            options={SCORING_SCALES.map((scoringScale) => ({
+              value: scoringScale,
+              text: SCORING_SCALE_NAMES[scoringScale],
+            }))}
           />
           <SelectField
             name="best"

@@ -26,8 +26,8 @@ export function CupWords({ cup }: { cup: Cup }) {
 /** Levels, mouthfeel and how the cup was taken, in words. */
 export function CupDetails({ cup, names }: { cup: Cup; names: ReadonlyMap<string, string> }) {
   const levels = cup.levels.map(
-    ({ attribute, level, liking }) =>
-      `${names.get(attribute) ?? attribute} ${[level && levelText(level), liking].filter(Boolean).join(', ')}`,
+    ({ attribute, level, adequacy }) =>
+      `${names.get(attribute) ?? attribute} ${[level && levelText(level), adequacy].filter(Boolean).join(', ')}`,
   );
   const feel = [
     cup.finishS === null ? null : `finish ${numberText(cup.finishS, 1)} s`,

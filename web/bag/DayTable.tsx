@@ -1,14 +1,14 @@
 import { useState } from 'react';
 import type { BagPage } from '../../contract/shelf';
 import { daysText } from '../../core/crest';
-import { markOf, type School } from '../../core/cup';
+import { markOf, type ScoringScale } from '../../core/cup';
 import { markText, numberText } from '../shared/format';
 
 /** The chart in words and figures: a sentence, and the curve as a table on demand. */
 export function DayTable({ page: { verdict } }: { page: BagPage }) {
   const [open, setOpen] = useState(false);
   const { peak, fresh, window, core } = verdict;
-  const mark = (liking: number): string => markOfText(verdict.scale, liking);
+  const mark = (score: number): string => markOfText(verdict.scale, score);
   return (
     <div className="small quiet mt-1">
       <p className="mb-1">
@@ -55,6 +55,6 @@ export function DayTable({ page: { verdict } }: { page: BagPage }) {
   );
 }
 
-function markOfText(school: School, liking: number): string {
-  return markText(school, markOf(school, Math.min(100, Math.max(0, liking))));
+function markOfText(scoringScale: ScoringScale, score: number): string {
+  return markText(scoringScale, markOf(scoringScale, Math.min(100, Math.max(0, score))));
 }

@@ -1,7 +1,7 @@
 import type { Verdict } from '../../contract/verdict';
 import { cupsText, likelihoodWord, settingText, sizeWord } from '../../core/crest';
 import { api } from '../shared/api';
-import { inSchool, numberText, sentenceCase } from '../shared/format';
+import { inScale, numberText, sentenceCase } from '../shared/format';
 
 /** What the recipe did to the score, against the reference: in words, the largest first, with the numbers beside. */
 export function EffectList({ verdict }: { verdict: Verdict }) {
@@ -34,8 +34,8 @@ export function EffectList({ verdict }: { verdict: Verdict }) {
               {said}
               <div className="quiet small">
                 {effect.mean > 0 ? '+' : '−'}
-                {numberText(Math.abs(inSchool(verdict.scale, effect.mean)), 2)} ±{' '}
-                {numberText(inSchool(verdict.scale, effect.sd), 2)} · {cupsText(effect.brews)}
+                {numberText(Math.abs(inScale(verdict.scale, effect.mean)), 2)} ±{' '}
+                {numberText(inScale(verdict.scale, effect.sd), 2)} · {cupsText(effect.brews)}
               </div>
             </li>
           );

@@ -3,7 +3,7 @@ import { ROAST_LEVELS } from '../../core/crest';
 import {
   BET_OUTCOMES,
   betClaim,
-  likingOf,
+  scoreOf,
   markOf,
   restClaim,
   roastClaim,
@@ -75,8 +75,8 @@ function outcomeText({ outcome, cups, days, kin }: NoteOutcome, of: number): str
 }
 
 function claimsOf({ bag, verdict }: BagPage): ClaimReading[] {
-  const write = (liking: number): string =>
-    markText(bag.school, markOf(bag.school, Math.min(100, Math.max(0, liking))));
+  const write = (score: number): string =>
+    markText(bag.scoringScale, markOf(bag.scoringScale, Math.min(100, Math.max(0, score))));
   const best = verdict.curve.find(({ day }) => day === verdict.advisedDay);
   return [
     ...(bag.roastLevel ? [roastClaim(ROAST_LEVELS, bag.roastLevel, bag.perceivedRoast)] : []),
@@ -84,7 +84,7 @@ function claimsOf({ bag, verdict }: BagPage): ClaimReading[] {
     // Weighed attributes are on another scale than the mark that was betted on.
     ...(bag.betMark === null || !best || bag.weights !== null
       ? []
-      : [betClaim(likingOf(bag.school, bag.betMark), best, verdict.usable, write)]),
+      : [betClaim(scoreOf(bag.scoringScale, bag.betMark), best, verdict.usable, write)]),
   ];
 }
 

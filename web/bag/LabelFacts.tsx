@@ -1,8 +1,8 @@
 import type { Bag } from '../../contract/bag';
 import { tablePeakDays, type TasterPrior } from '../../core/crest';
-import { recipeLine } from '../../core/shelf';
+import { parametersLine } from '../../core/shelf';
 import { judgedByText } from './judgedBy';
-import { numberText, SCHOOL_NAMES, sentenceCase, words } from '../shared/format';
+import { numberText, SCORING_SCALE_NAMES, sentenceCase, words } from '../shared/format';
 
 /** The recipe everything is measured against, and what the label says that no cup can test. */
 export function LabelFacts({ bag, prior }: { bag: Bag; prior: TasterPrior | null }) {
@@ -18,12 +18,12 @@ export function LabelFacts({ bag, prior }: { bag: Bag; prior: TasterPrior | null
       <section>
         <h2>Reference recipe</h2>
         <p className="mb-0">
-          {sentenceCase(recipeLine(reference))}{' '}
+          {sentenceCase(parametersLine(reference))}{' '}
           <span className="quiet">(1:{numberText(reference.waterG / reference.doseG, 1)})</span>
         </p>
         <p className="quiet small mb-0">
-          The curve is the score this recipe would get. Scored as: {SCHOOL_NAMES[bag.school].toLowerCase()}.
-          {bag.weights && ` Best means: ${judgedByText(bag.weights)}.`}
+          The curve is the score this recipe would get. Scored as: {SCORING_SCALE_NAMES[bag.scoringScale].toLowerCase()}
+          .{bag.weights && ` Best means: ${judgedByText(bag.weights)}.`}
         </p>
         {prior && (
           <p className="quiet small mb-0">

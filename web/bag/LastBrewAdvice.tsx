@@ -7,14 +7,14 @@ export function LastBrewAdvice({ page: { brews, verdict } }: { page: BagPage }) 
   const last = brews[0];
   const making = last?.making;
   if (!last || !making) return null;
-  const { card, tdsPercent, beverageG, tastes } = making;
-  const tells = tastes.length > 0 || tdsPercent !== null || (last.drainS !== null && card?.drain != null);
+  const { recipe, tdsPercent, beverageG, tastes } = making;
+  const tells = tastes.length > 0 || tdsPercent !== null || (last.drainS !== null && recipe?.drain != null);
   if (!tells) return null;
-  const kind = card?.kind ?? kindOf(last);
+  const kind = recipe?.kind ?? kindOf(last);
   const { doseG, waterG, waterC, drainS } = last;
   const { read } = readBrew({
     kind,
-    band: card?.drain ?? null,
+    band: recipe?.drain ?? null,
     doseG,
     waterG,
     waterC,

@@ -198,5 +198,5 @@ function LevelsTable({ lines, words, names }: Pick<PictureProps, 'lines' | 'word
 
 function likedText({ liked }: Ridgeline): string {
   const said = Object.entries(liked).filter(([, times]) => times > 0);
-  return said.length === 0 ? '' : `; ${said.map(([liking, times]) => `${liking} ${times}×`).join(', ')}`;
+  return said.length === 0 ? '' : `; ${said.map(([adequacy, times]) => `${adequacy} ${times}×`).join(', ')}`;
 }

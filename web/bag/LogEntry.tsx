@@ -2,11 +2,11 @@ import Dropdown from 'react-bootstrap/Dropdown';
 import Form from 'react-bootstrap/Form';
 import { useNavigate } from 'react-router';
 import type { Brew } from '../../contract/brew';
-import type { RecipeInput } from '../../contract/recipe';
+import type { BrewParametersInput } from '../../contract/brewParameters';
 import type { Verdict } from '../../contract/verdict';
 import { FAULT_MEANING, FAULTS, KIND_TRAITS, kindOf, minutesText, type Fault } from '../../core/brew';
-import { markOf, PARTS, SCHOOL_SCALES, type School } from '../../core/cup';
-import { recipeLine } from '../../core/shelf';
+import { markOf, PARTS, SCALE_RANGES, type ScoringScale } from '../../core/cup';
+import { parametersLine } from '../../core/shelf';
 import { api, problemOf } from '../shared/api';
 import { clockText, dateText, markText, numberText, sentenceCase, words } from '../shared/format';
 import { noticed } from '../shared/notices';
@@ -19,9 +19,9 @@ interface Props {
   read: Verdict['brews'][number] | undefined;
   surprise: Verdict['surprises'][number] | undefined;
   taster: string | undefined;
-  reference: RecipeInput;
+  reference: BrewParametersInput;
   /** The scale the judgement is written in. */
-  scale: School;
+  scale: ScoringScale;
   /** What the household calls its attributes. */
   levelNames: ReadonlyMap<string, string>;
   today: string;
@@ -60,7 +60,7 @@ export function LogEntry({
 }: Props) {
   const { cup } = brew;
   const marks = PARTS.filter((name) => cup[name] !== null).map((name) => `${name} ${numberText(cup[name] ?? 0, 1)}`);
-  const mark = brew.liking === null ? '–' : markText(cup.school, markOf(cup.school, brew.liking));
+  const mark = brew.score === null ? '–' : markText(cup.scoringScale, markOf(cup.scoringScale, brew.score));
   const grind = brew.grindStep ? `, grind ${brew.grindStep > 0 ? '+' : '−'}${Math.abs(brew.grindStep)}` : '';
   const about = [
     dateText(brew.brewedAt.slice(0, 10), today),
@@ -68,7 +68,7 @@ export function LogEntry({
     taster,
     brew.drainS === null
       ? null
-      : `${KIND_TRAITS[brew.making?.card?.kind ?? kindOf(brew)].end} in ${minutesText(brew.drainS)}`,
+      : `${KIND_TRAITS[brew.making?.recipe?.kind ?? kindOf(brew)].end} in ${minutesText(brew.drainS)}`,
     brew.filter,
     brew.waterRecipe && `${brew.waterRecipe} water`,
     cup.blind ? 'blind' : null,
@@ -93,7 +93,7 @@ export function LogEntry({
           onClick={onChoose}
           title="Show in the chart, and how it was made"
         >
-          {sentenceCase(recipeLine(brew))}
+          {sentenceCase(parametersLine(brew))}
           {grind}
         </button>
         <div className="quiet small">{about.join(' · ')}</div>
@@ -106,7 +106,7 @@ export function LogEntry({
         )}
         {surprise && (
           <div className="small surprise">
-            The other cups foretold about {numberText(Math.abs(surprise.missedBy) / SCHOOL_SCALES[scale].points, 1)}{' '}
+            The other cups foretold about {numberText(Math.abs(surprise.missedBy) / SCALE_RANGES[scale].points, 1)}{' '}
             {surprise.missedBy < 0 ? 'more' : 'less'}: did something go wrong? If so, mark it; if not, it counts.
           </div>
         )}
@@ -128,7 +128,7 @@ export function LogEntry({
         )}
         {chosen && <CupDetails cup={cup} names={levelNames} />}
         {chosen && <MakingDetails brew={brew} />}
-        {chosen && read && <Reason read={read} scale={scale} isReference={sameRecipe(brew, reference)} />}
+        {chosen && read && <Reason read={read} scale={scale} isReference={sameParameters(brew, reference)} />}
       </div>
       <span className="cup-mark">{mark}</span>
       <EntryMenu brew={brew} />
@@ -136,7 +136,7 @@ export function LogEntry({
   );
 }
 
-function sameRecipe(a: RecipeInput, b: RecipeInput): boolean {
+function sameParameters(a: BrewParametersInput, b: BrewParametersInput): boolean {
   return (
     a.brewer === b.brewer &&
     a.waterC === b.waterC &&
@@ -148,9 +148,17 @@ function sameRecipe(a: RecipeInput, b: RecipeInput): boolean {
 }
 
 /** What the brew says, once the recipe is taken out of it. */
-function Reason({ read, scale, isReference }: { read: Verdict['brews'][number]; scale: School; isReference: boolean }) {
+function Reason({
+  read,
+  scale,
+  isReference,
+}: {
+  read: Verdict['brews'][number];
+  scale: ScoringScale;
+  isReference: boolean;
+}) {
   if (read.atReference === null || read.asScored === null) return null;
-  const text = (liking: number): string => markText(scale, markOf(scale, Math.min(100, Math.max(0, liking))));
+  const text = (score: number): string => markText(scale, markOf(scale, Math.min(100, Math.max(0, score))));
   const moved = read.atReference - read.asScored;
   return (
     <div className="small quiet">

@@ -12,33 +12,33 @@ import { TraceChart } from '../shared/TraceChart';
 export function MakingDetails({ brew }: { brew: Brew }) {
   const { making } = brew;
   if (!making) return null;
-  const { card, version, stageTimes } = making;
+  const { recipe, version, stageTimes } = making;
   const facts = factsOf(brew);
   return (
     <div className="making">
       {facts.length > 0 && <p className="small mb-1">{facts.join(' · ')}</p>}
-      {card && (
+      {recipe && (
         <>
           <div className="small quiet">
-            {card.name}
+            {recipe.name}
             {version && `, version ${version.number}${version.isNewest ? '' : ' (edited since)'}`}
           </div>
-          <RecipeLines card={card} times={stageTimes} />
-          {making.hasTrace && <Trace brewId={brew.id} card={card} />}
+          <RecipeLines recipe={recipe} times={stageTimes} />
+          {making.hasTrace && <Trace brewId={brew.id} recipe={recipe} />}
         </>
       )}
     </div>
   );
 }
 
-function Trace({ brewId, card }: { brewId: string; card: NonNullable<NonNullable<Brew['making']>['card']> }) {
+function Trace({ brewId, recipe }: { brewId: string; recipe: NonNullable<NonNullable<Brew['making']>['recipe']> }) {
   const { data } = benchApi.useBrewTraceQuery(brewId);
   if (!data) return null;
   const gaps = gapsIn(data.trace);
   const flawed = Object.values(data.flaws).reduce((sum, count) => sum + count, 0);
   return (
     <>
-      <TraceChart card={card} trace={data.trace} height={180} />
+      <TraceChart recipe={recipe} trace={data.trace} height={180} />
       {(gaps.length > 0 || flawed > 0) && (
         <p className="quiet small mb-0">
           {gaps.map(
@@ -54,7 +54,7 @@ function Trace({ brewId, card }: { brewId: string; card: NonNullable<NonNullable
 function factsOf({ making, doseG, waterG, waterC, drainS, fault, brewer, style }: Brew): string[] {
   if (!making) return [];
   const {
-    card,
+    recipe,
     vigour,
     bed,
     tastes,
@@ -67,8 +67,8 @@ function factsOf({ making, doseG, waterG, waterC, drainS, fault, brewer, style }
     pressureBar,
     grinderSetting,
   } = making;
-  const kind = card?.kind ?? kindOf({ brewer, style });
-  const band = card?.drain ?? null;
+  const kind = recipe?.kind ?? kindOf({ brewer, style });
+  const band = recipe?.drain ?? null;
   const { extraction, flow, beverage } = readBrew({
     kind,
     band,

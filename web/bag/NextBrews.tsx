@@ -2,7 +2,7 @@ import { Link } from 'react-router';
 import type { BagPage } from '../../contract/shelf';
 import { bestCupDay, mostTellingDay, recipeText, tellingText } from '../../core/crest';
 import { markOf } from '../../core/cup';
-import { inSchool, markText, numberText } from '../shared/format';
+import { inScale, markText, numberText } from '../shared/format';
 
 /** What to brew next: for the cup, and for the knowledge; with what each gains and costs. */
 export function NextBrews({ page: { bag, verdict, cupsLeft, settings } }: { page: BagPage }) {
@@ -11,9 +11,9 @@ export function NextBrews({ page: { bag, verdict, cupsLeft, settings } }: { page
   const telling = mostTellingDay(verdict.next);
   if (!today || !best || !telling || bag.finishedOn !== null || cupsLeft === 0) return null;
   const cost = `${numberText(bag.reference.doseG, 1)} g, one of ${cupsLeft} ${cupsLeft === 1 ? 'cup' : 'cups'} left`;
-  const mark = (liking: number): string =>
-    markText(verdict.scale, markOf(verdict.scale, Math.min(100, Math.max(0, liking))));
-  const better = inSchool(verdict.scale, best.bestCup.expected - today.bestCup.expected);
+  const mark = (score: number): string =>
+    markText(verdict.scale, markOf(verdict.scale, Math.min(100, Math.max(0, score))));
+  const better = inScale(verdict.scale, best.bestCup.expected - today.bestCup.expected);
   const waits = best.inDays > 0 && best.bestCup.expected - today.bestCup.expected > 0.1 * verdict.sigma0;
   return (
     <section>

@@ -21,7 +21,7 @@ export function ReadBy({ page: { bag, brews }, question, ask }: Props) {
   const marked = ATTRIBUTES.filter((attribute) => brews.some((brew) => brew.cup[attribute] !== null));
   const styles = STYLES.filter((style) => style === bag.reference.style || brews.some((brew) => brew.style === style));
   if (marked.length === 0 && styles.length < 2) return null;
-  const { weights, recipe } = question;
+  const { weights, parameters } = question;
   const only =
     weights === undefined
       ? AS_JUDGED
@@ -39,7 +39,7 @@ export function ReadBy({ page: { bag, brews }, question, ask }: Props) {
     const { brewer, doseG, waterG, waterC, grindStep, filter, waterRecipe } = last ?? bag.reference;
     ask({
       ...question,
-      recipe:
+      parameters:
         style === bag.reference.style ? null : { style, brewer, doseG, waterG, waterC, grindStep, filter, waterRecipe },
     });
   };
@@ -62,7 +62,10 @@ export function ReadBy({ page: { bag, brews }, question, ask }: Props) {
       {styles.length > 1 && (
         <label>
           Drunk as{' '}
-          <Form.Select value={recipe?.style ?? bag.reference.style} onChange={(event) => drinkAs(event.target.value)}>
+          <Form.Select
+            value={parameters?.style ?? bag.reference.style}
+            onChange={(event) => drinkAs(event.target.value)}
+          >
             {styles.map((style) => (
               <option key={style} value={style}>
                 {sentenceCase(style)}

@@ -1,7 +1,7 @@
 import { Area, ComposedChart, Line, ReferenceArea, ReferenceLine, XAxis, YAxis } from 'recharts';
 import type { BagPage } from '../../contract/shelf';
-import { SCHOOL_SCALES } from '../../core/cup';
-import { inSchool, numberText } from '../shared/format';
+import { SCALE_RANGES } from '../../core/cup';
+import { inScale, numberText } from '../shared/format';
 import { useWidth } from '../shared/useWidth';
 import { BrewPoints, type PlottedBrew } from './BrewPoints';
 import { dayTicks, levelTicks } from './ticks';
@@ -19,7 +19,7 @@ interface Props {
 export function RidgeChart({ page, chosen, onChoose }: Props) {
   const [ref, width] = useWidth<HTMLDivElement>();
   const { verdict, brews } = page;
-  const school = (liking: number): number => inSchool(verdict.scale, liking);
+  const scoringScale = (score: number): number => inScale(verdict.scale, score);
   const restDays = new Map(brews.map((brew) => [brew.id, brew.restDay]));
   const points: PlottedBrew[] = verdict.brews.flatMap((brew) =>
     brew.asScored === null
@@ -29,8 +29,8 @@ export function RidgeChart({ page, chosen, onChoose }: Props) {
             id: brew.id,
             day: brew.age,
             restDay: restDays.get(brew.id) ?? Math.floor(brew.age),
-            asScored: school(brew.asScored),
-            atReference: brew.atReference === null ? null : school(brew.atReference),
+            asScored: scoringScale(brew.asScored),
+            atReference: brew.atReference === null ? null : scoringScale(brew.atReference),
             chosen: brew.id === chosen,
           },
         ],
@@ -46,11 +46,11 @@ export function RidgeChart({ page, chosen, onChoose }: Props) {
   );
   const curve = verdict.curve
     .filter(({ day }) => day <= lastDay)
-    .map(({ day, mean, lo, hi }) => ({ day, mean: school(mean), band: [school(lo), school(hi)] }));
+    .map(({ day, mean, lo, hi }) => ({ day, mean: scoringScale(mean), band: [scoringScale(lo), scoringScale(hi)] }));
   const levels = [...points.flatMap((p) => [p.asScored, p.atReference ?? p.asScored]), ...curve.flatMap((c) => c.band)];
   const yTicks = levelTicks(
     Math.max(0, Math.min(...levels)),
-    Math.min(SCHOOL_SCALES[verdict.scale].max, Math.max(...levels)),
+    Math.min(SCALE_RANGES[verdict.scale].max, Math.max(...levels)),
   );
   const { window, core } = verdict;
   const narrow = width < 520;

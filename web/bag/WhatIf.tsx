@@ -1,10 +1,10 @@
 import { useId } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
-import type { RecipeInput } from '../../contract/recipe';
+import type { BrewParametersInput } from '../../contract/brewParameters';
 import type { BagPage } from '../../contract/shelf';
 import { ratio, waterFor } from '../../core/brew';
-import { recipeLine } from '../../core/shelf';
+import { parametersLine } from '../../core/shelf';
 import { numberText } from '../shared/format';
 import { judgedByText } from './judgedBy';
 import { asks, NO_QUESTION, type Question } from './useWhatIf';
@@ -18,10 +18,10 @@ interface Props {
 /** What the chart answers at the moment, when it is not simply what was logged. */
 export function QuestionNote({ page: { bag }, question, ask }: Props) {
   if (!asks(question)) return null;
-  const { without, recipe, weights } = question;
+  const { without, parameters, weights } = question;
   const parts = [
     weights !== undefined && `judged by ${judgedByText(weights)}`,
-    recipe && `at ${recipeLine(recipe)}, not ${recipeLine(bag.reference)}`,
+    parameters && `at ${parametersLine(parameters)}, not ${parametersLine(bag.reference)}`,
     without.size > 0 && `without ${without.size} ${without.size === 1 ? 'brew' : 'brews'}`,
   ].filter(Boolean);
   return (
@@ -35,17 +35,17 @@ export function QuestionNote({ page: { bag }, question, ask }: Props) {
 }
 
 /** Sliders on the recipe the curve stands for; the curve, window and verdict follow. Nothing is saved. */
-export function RecipeSliders({ page: { bag, brews }, question, ask }: Props) {
-  const recipe = question.recipe ?? bag.reference;
+export function ParameterSliders({ page: { bag, brews }, question, ask }: Props) {
+  const parameters = question.parameters ?? bag.reference;
   const brewers = [
     ...new Set([
       bag.reference.brewer,
       ...brews.filter((brew) => brew.style === bag.reference.style).map((brew) => brew.brewer),
     ]),
   ];
-  const change = (differently: Partial<RecipeInput>): void =>
-    ask({ ...question, recipe: { ...recipe, ...differently } });
-  const toOne = ratio(recipe.waterG, recipe.doseG);
+  const change = (differently: Partial<BrewParametersInput>): void =>
+    ask({ ...question, parameters: { ...parameters, ...differently } });
+  const toOne = ratio(parameters.waterG, parameters.doseG);
   return (
     <details className="what-if">
       <summary>What if the recipe were another?</summary>
@@ -53,7 +53,7 @@ export function RecipeSliders({ page: { bag, brews }, question, ask }: Props) {
         {brewers.length > 1 && (
           <Form.Select
             aria-label="Brewer"
-            value={recipe.brewer}
+            value={parameters.brewer}
             onChange={(event) => change({ brewer: event.target.value })}
           >
             {brewers.map((brewer) => (
@@ -61,14 +61,14 @@ export function RecipeSliders({ page: { bag, brews }, question, ask }: Props) {
             ))}
           </Form.Select>
         )}
-        {recipe.waterC !== null && (
+        {parameters.waterC !== null && (
           <Slider
             label="Water temperature"
-            text={`${numberText(recipe.waterC)} °C`}
+            text={`${numberText(parameters.waterC)} °C`}
             min={80}
             max={100}
             step={1}
-            value={recipe.waterC}
+            value={parameters.waterC}
             onChange={(waterC) => change({ waterC })}
           />
         )}
@@ -79,15 +79,15 @@ export function RecipeSliders({ page: { bag, brews }, question, ask }: Props) {
           max={Math.max(20, toOne)}
           step={0.5}
           value={toOne}
-          onChange={(value) => change({ waterG: waterFor(recipe.doseG, value) })}
+          onChange={(value) => change({ waterG: waterFor(parameters.doseG, value) })}
         />
         <Slider
           label="Grind"
-          text={`${(recipe.grindStep ?? 0) > 0 ? '+' : ''}${recipe.grindStep ?? 0} steps`}
+          text={`${(parameters.grindStep ?? 0) > 0 ? '+' : ''}${parameters.grindStep ?? 0} steps`}
           min={-5}
           max={5}
           step={1}
-          value={recipe.grindStep ?? 0}
+          value={parameters.grindStep ?? 0}
           onChange={(grindStep) => change({ grindStep })}
         />
       </div>

@@ -1,8 +1,8 @@
 import { bagInput, type Bag, type BagInput } from '../../contract/bag';
-import type { KeptCard } from '../../contract/recipeCard';
+import type { KeptRecipe } from '../../contract/recipe';
 import { isEqual, mapValues, pick, pickBy } from 'es-toolkit';
-import type { RecipeInput } from '../../contract/recipe';
-import { EQUAL_WEIGHTS, type Attribute, type AttributeWeights, type School } from '../../core/cup';
+import type { BrewParametersInput } from '../../contract/brewParameters';
+import { EQUAL_WEIGHTS, type Attribute, type AttributeWeights, type ScoringScale } from '../../core/cup';
 import { asTyped, typedChoice, typedMark, typedMarkValue, typedNumber, typedWater } from '../shared/typed';
 import type { BagChange } from '../shared/api';
 import { nameOfPath } from '../shared/differences';
@@ -23,7 +23,7 @@ export interface BagForm {
   restAdviceDays: string;
   weightG: string;
   price: string;
-  school: School;
+  scoringScale: ScoringScale;
   /** What "best" means: the overall mark, or weights on the attributes. */
   best: 'overall' | 'weights';
   weights: Record<Attribute, string>;
@@ -34,7 +34,7 @@ export interface BagForm {
   betHeld: string;
   finishedOn: string;
   /** The recipe the reference was taken from; carried along. */
-  referenceCardId: string;
+  referenceRecipeId: string;
   reference: {
     style: string;
     brewer: string;
@@ -48,7 +48,7 @@ export interface BagForm {
 }
 
 /** What is filled in when the household's recipes cannot be read. */
-const FIRST_REFERENCE: RecipeInput = {
+const FIRST_REFERENCE: BrewParametersInput = {
   style: 'filter',
   brewer: 'cone',
   doseG: 17,
@@ -67,7 +67,7 @@ function typedReference({
   waterC,
   filter,
   waterRecipe,
-}: Omit<RecipeInput, 'grindStep'>): BagForm['reference'] {
+}: Omit<BrewParametersInput, 'grindStep'>): BagForm['reference'] {
   return {
     style,
     brewer,
@@ -85,7 +85,7 @@ function typedWeights(weights: AttributeWeights | null): Pick<BagForm, 'best' | 
 }
 
 /** An empty sheet for a new bag, its reference the household's standard recipe. */
-export function emptyBag(standard: KeptCard | null = null, school: School = 'mark10'): BagForm {
+export function emptyBag(standard: KeptRecipe | null = null, scoringScale: ScoringScale = 'mark10'): BagForm {
   return {
     name: '',
     roaster: '',
@@ -100,15 +100,15 @@ export function emptyBag(standard: KeptCard | null = null, school: School = 'mar
     restAdviceDays: '',
     weightG: '250',
     price: '',
-    school,
+    scoringScale,
     ...typedWeights(null),
     perceivedRoast: '',
     bet: '',
     betMark: '',
     betHeld: '',
     finishedOn: '',
-    referenceCardId: standard?.id ?? '',
-    reference: typedReference(standard?.card ?? FIRST_REFERENCE),
+    referenceRecipeId: standard?.id ?? '',
+    reference: typedReference(standard?.recipe ?? FIRST_REFERENCE),
     spells: [],
   };
 }
@@ -129,14 +129,14 @@ export function typedBag(bag: Bag): BagForm {
     restAdviceDays: asTyped(bag.restAdviceDays),
     weightG: asTyped(bag.weightG),
     price: asTyped(bag.price),
-    school: bag.school,
+    scoringScale: bag.scoringScale,
     ...typedWeights(bag.weights),
     perceivedRoast: bag.perceivedRoast ?? '',
     bet: bag.bet,
-    betMark: typedMark(bag.school, bag.betMark),
+    betMark: typedMark(bag.scoringScale, bag.betMark),
     betHeld: bag.betHeld ?? '',
     finishedOn: bag.finishedOn ?? '',
-    referenceCardId: bag.referenceCardId ?? '',
+    referenceRecipeId: bag.referenceRecipeId ?? '',
     reference: typedReference(bag.reference),
     spells: bag.spells.map(({ from, to }) => ({ from, to: to ?? '' })),
   };
@@ -150,7 +150,7 @@ function toValues(typed: BagForm) {
     process: typedChoice(typed.process),
     roastLevel: typedChoice(typed.roastLevel),
     perceivedRoast: typedChoice(typed.perceivedRoast),
-    betMark: typedMarkValue(typed.school, typed.betMark),
+    betMark: typedMarkValue(typed.scoringScale, typed.betMark),
     betHeld: typedChoice(typed.betHeld),
     roastedOn: typedChoice(typed.roastedOn),
     bestBefore: typedChoice(typed.bestBefore),
@@ -159,7 +159,7 @@ function toValues(typed: BagForm) {
     weightG: typedNumber(typed.weightG),
     price: typedNumber(typed.price),
     finishedOn: typedChoice(typed.finishedOn),
-    referenceCardId: typedChoice(typed.referenceCardId),
+    referenceRecipeId: typedChoice(typed.referenceRecipeId),
     reference: {
       ...reference,
       doseG: typedNumber(reference.doseG),
@@ -192,7 +192,7 @@ export function bagChange({ reference, ...changed }: BagValues, over: BagForm | 
 
 /** What a field of the bag is called; null for what is only carried along. */
 export const bagFieldName = (path: readonly string[]): string | null =>
-  path[0] === 'referenceCardId' ? null : nameOfPath(path);
+  path[0] === 'referenceRecipeId' ? null : nameOfPath(path);
 
 export const bagResolver = typedResolver<BagForm, typeof bagInput>(toValues, bagInput);
 export type BagValues = BagInput;

@@ -1,6 +1,6 @@
 import { wrap, type Remote } from 'comlink';
 import { useEffect, useState } from 'react';
-import type { RecipeInput } from '../../contract/recipe';
+import type { BrewParametersInput } from '../../contract/brewParameters';
 import type { BagPage } from '../../contract/shelf';
 import { fitInput, verdictOn, type Verdict } from '../../contract/verdict';
 import type { AttributeWeights } from '../../core/cup';
@@ -12,15 +12,15 @@ import type { CrestWorker } from '../worker/crest.worker';
  */
 export interface Question {
   without: ReadonlySet<string>;
-  recipe: RecipeInput | null;
+  parameters: BrewParametersInput | null;
   /** Undefined: as the bag is judged. Null: by the overall mark. */
   weights: AttributeWeights | null | undefined;
 }
 
-export const NO_QUESTION: Question = { without: new Set(), recipe: null, weights: undefined };
+export const NO_QUESTION: Question = { without: new Set(), parameters: null, weights: undefined };
 
-export const asks = ({ without, recipe, weights }: Question): boolean =>
-  without.size > 0 || recipe !== null || weights !== undefined;
+export const asks = ({ without, parameters, weights }: Question): boolean =>
+  without.size > 0 || parameters !== null || weights !== undefined;
 
 let engine: Remote<CrestWorker> | null = null;
 
@@ -47,7 +47,7 @@ export function useWhatIf(
     let overtaken = false;
     const asked = {
       ...bag,
-      reference: question.recipe ?? bag.reference,
+      reference: question.parameters ?? bag.reference,
       weights: question.weights === undefined ? bag.weights : question.weights,
     };
     const kept = brews.filter((brew) => !question.without.has(brew.id));

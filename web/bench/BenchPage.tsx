@@ -21,13 +21,13 @@ export function BenchPage() {
   const brews = data?.brews ?? [];
   const chosen =
     brews.find(({ id }) => id === address.get('brew')) ??
-    brews.find(({ endedS, card }) => endedS === null && planOf(card).endS < LONG_S) ??
+    brews.find(({ endedS, recipe }) => endedS === null && planOf(recipe).endS < LONG_S) ??
     brews[0];
   const choose = (brew: LiveBrew): void => setAddress({ brew: brew.id }, { replace: true });
   if (!data) return error ? <ProblemNote error={error} retry={refresh} /> : <Wait what="Looking at the bench" />;
   if (!chosen) return <EmptyBench />;
   // A steep that stands for hours needs no room until it is asked for.
-  const shown = brews.filter((brew) => brew === chosen || brew.startedAt === null || planOf(brew.card).endS < LONG_S);
+  const shown = brews.filter((brew) => brew === chosen || brew.startedAt === null || planOf(brew.recipe).endS < LONG_S);
   return (
     <div className="bench">
       <h1 className="visually-hidden">Bench</h1>

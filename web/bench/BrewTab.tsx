@@ -15,7 +15,7 @@ export function BrewTab({
   onChoose: () => void;
 }) {
   const nowS = useBrewClock(brew, aheadMs);
-  const plan = planOf(brew.card);
+  const plan = planOf(brew.recipe);
   const step = nowS === null ? undefined : plan.steps[stepAt(plan, nowS)];
   const next = step && plan.steps[plan.steps.indexOf(step) + 1];
   const said =

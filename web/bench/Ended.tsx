@@ -30,26 +30,26 @@ export function Ended({ live, change, chosen }: { live: LiveBrew; change: Change
   ]);
   const endedS = live.endedS ?? 0;
   const trace = data?.trace ?? [];
-  const plan = planOf(live.card);
+  const plan = planOf(live.recipe);
   const poured = stageTimesOf(plan, poursIn(plan, trace));
   const times = [
     ...poured,
     ...stageTimesOfMarks(live.marks).filter(({ step }) => !poured.some((one) => one.step === step)),
   ];
-  const reading = live.card.drain ? againstBand(endedS, live.card.drain) : null;
+  const reading = live.recipe.drain ? againstBand(endedS, live.recipe.drain) : null;
   const flaws = Object.values(data?.flaws ?? {}).reduce((sum, count) => sum + count, 0);
   return (
     <div className="ended">
       <div className="hand">
         <p className="verdict">
-          {sentenceCase(KIND_TRAITS[live.card.kind].end)} {endedS >= 3600 ? 'after' : 'in'} {minutesText(endedS)}
+          {sentenceCase(KIND_TRAITS[live.recipe.kind].end)} {endedS >= 3600 ? 'after' : 'in'} {minutesText(endedS)}
           {reading &&
             (reading.place === 'inside'
               ? ', inside its band'
               : `, ${numberText(reading.byS, 0)} s too ${reading.place}`)}
           .
         </p>
-        {live.card.kind === 'cold steep' && (
+        {live.recipe.kind === 'cold steep' && (
           <p>Strain it clean, and keep it in the refrigerator, covered; drink it within about three days.</p>
         )}
         <div className="bench-actions">
@@ -61,13 +61,13 @@ export function Ended({ live, change, chosen }: { live: LiveBrew; change: Change
           </button>
         </div>
         <VigourTaps live={live} change={change} />
-        {live.card.kind !== 'espresso' && <BedTaps live={live} change={change} />}
+        {live.recipe.kind !== 'espresso' && <BedTaps live={live} change={change} />}
         <FaultTaps live={live} change={change} />
-        {trace.length > 0 && <TraceChart card={live.card} trace={trace} height={220} />}
+        {trace.length > 0 && <TraceChart recipe={live.recipe} trace={trace} height={220} />}
         {flaws > 0 && <p className="quiet small">{flaws} readings of the scale were wrong, and are left out.</p>}
       </div>
       <div className="beside">
-        <RecipeLines card={live.card} times={times} />
+        <RecipeLines recipe={live.recipe} times={times} />
       </div>
     </div>
   );

@@ -1,8 +1,8 @@
 import { useId, useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import type { Bag } from '../../contract/bag';
-import type { KeptCard } from '../../contract/recipeCard';
-import type { GrindComparison, RecipeCard } from '../../core/brew';
+import type { KeptRecipe } from '../../contract/recipe';
+import type { GrindComparison, Recipe } from '../../core/brew';
 import { benchApi } from '../shared/benchApi';
 import { numberText } from '../shared/format';
 import { againstReference, type Grind } from '../shared/grind';
@@ -10,36 +10,36 @@ import { useToday } from '../shared/today';
 import { asTyped, typedNumber } from '../shared/typed';
 
 interface Props {
-  card: RecipeCard;
+  recipe: Recipe;
   bag: Bag;
-  recipes: readonly KeptCard[];
+  recipes: readonly KeptRecipe[];
   onChange: (grind: Grind) => void;
 }
 
 /** Which grinder, at which setting; and what that is against the reference, where the two can be compared. */
-export function GrindFields({ card, bag, recipes, onChange }: Props) {
+export function GrindFields({ recipe, bag, recipes, onChange }: Props) {
   const { data: grinders = [] } = benchApi.useGrindersQuery(undefined);
-  const [typed, setTyped] = useState(asTyped(card.grinderSetting));
+  const [typed, setTyped] = useState(asTyped(recipe.grinderSetting));
   const today = useToday();
   const [whichId, settingId] = [useId(), useId()];
   if (grinders.length === 0) return null;
   const setting = typedNumber(typed);
   const comparison = againstReference(
-    { ...card, grinderSetting: typeof setting === 'number' ? setting : null },
+    { ...recipe, grinderSetting: typeof setting === 'number' ? setting : null },
     bag,
     recipes,
     grinders,
     today,
   );
   const change = (grind: Partial<Grind>): void =>
-    onChange({ grinderId: card.grinderId, grinderSetting: card.grinderSetting, ...grind });
+    onChange({ grinderId: recipe.grinderId, grinderSetting: recipe.grinderSetting, ...grind });
   return (
     <div className="fields mb-3">
       <div>
         <Form.Label htmlFor={whichId}>Grinder</Form.Label>
         <Form.Select
           id={whichId}
-          value={card.grinderId ?? ''}
+          value={recipe.grinderId ?? ''}
           onChange={(event) => change({ grinderId: event.target.value === '' ? null : event.target.value })}
         >
           <option value="">Not stated</option>

@@ -2,9 +2,9 @@ import { useId, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
-import type { KeptCard } from '../../contract/recipeCard';
+import type { KeptRecipe } from '../../contract/recipe';
 import type { BagPage } from '../../contract/shelf';
-import { doseSharingOut, minutesText, planOf, scaleCard, scaleChanges, type RecipeCard } from '../../core/brew';
+import { doseSharingOut, minutesText, planOf, scaleRecipe, scaleChanges, type Recipe } from '../../core/brew';
 import { api, problemOf } from '../shared/api';
 import { benchApi } from '../shared/benchApi';
 import { numberText, sentenceCase } from '../shared/format';
@@ -16,7 +16,7 @@ import { useToday } from '../shared/today';
 import { asTyped, typedNumber } from '../shared/typed';
 import { usePageTitle } from '../shared/usePageTitle';
 import { Wait } from '../shared/Wait';
-import { cardForBag, isReference, recipeFor } from './chooseCard';
+import { recipeForBag, isReference, recipeFor } from './chooseRecipe';
 import { GrindFields } from './GrindFields';
 
 /** Laying a brew out: which recipe, how much of it, ground how. */
@@ -31,13 +31,13 @@ export function LayOutPage() {
   return <LayOut key={bagId} page={page} recipes={recipes} />;
 }
 
-function LayOut({ page, recipes }: { page: BagPage; recipes: readonly KeptCard[] }) {
+function LayOut({ page, recipes }: { page: BagPage; recipes: readonly KeptRecipe[] }) {
   const { bag } = page;
   const [address, setAddress] = useSearchParams();
   const navigate = useNavigate();
   const [layOut, { error, isLoading }] = benchApi.useLayOutMutation();
   const kept = recipes.find(({ id }) => id === address.get('recipe')) ?? recipeFor(bag, recipes);
-  const [grind, setGrind] = useState<Pick<RecipeCard, 'grinderId' | 'grinderSetting'> | null>(null);
+  const [grind, setGrind] = useState<Pick<Recipe, 'grinderId' | 'grinderSetting'> | null>(null);
   const [typedDose, setTypedDose] = useState(address.get('dose') ?? '');
   if (!kept)
     return (
@@ -46,10 +46,10 @@ function LayOut({ page, recipes }: { page: BagPage; recipes: readonly KeptCard[]
       </p>
     );
 
-  const written = cardForBag(kept.card, bag);
+  const written = recipeForBag(kept.recipe, bag);
   const dose = typedNumber(typedDose);
-  const scaled = typeof dose === 'number' && dose > 0 ? scaleCard(written, dose) : written;
-  const card = { ...scaled, ...(grind ?? {}) };
+  const scaled = typeof dose === 'number' && dose > 0 ? scaleRecipe(written, dose) : written;
+  const recipe = { ...scaled, ...(grind ?? {}) };
   const choose = (change: Record<string, string>): void =>
     setAddress((before) => ({ ...Object.fromEntries(before), ...change }), { replace: true });
   const changeDose = (text: string): void => {
@@ -57,7 +57,7 @@ function LayOut({ page, recipes }: { page: BagPage; recipes: readonly KeptCard[]
     choose({ dose: text });
   };
   const go = async (): Promise<void> => {
-    const { data } = await layOut({ bagId: bag.id, card, recipeVersionId: kept.versionId });
+    const { data } = await layOut({ bagId: bag.id, recipe, recipeVersionId: kept.versionId });
     if (data) void navigate(`/bench?brew=${data.id}`, { replace: true });
   };
   return (
@@ -70,14 +70,14 @@ function LayOut({ page, recipes }: { page: BagPage; recipes: readonly KeptCard[]
         <section>
           <RecipeChoice recipes={recipes} chosen={kept} bag={page.bag} onChoose={(recipe) => choose({ recipe })} />
           <DoseField typed={typedDose} written={written} gramsLeft={page.gramsLeft} onChange={changeDose} />
-          <GrindFields card={card} bag={bag} recipes={recipes} onChange={setGrind} />
-          <ReferenceChoice page={page} kept={kept} card={card} />
+          <GrindFields recipe={recipe} bag={bag} recipes={recipes} onChange={setGrind} />
+          <ReferenceChoice page={page} kept={kept} recipe={recipe} />
           <ProblemNote error={error} />
         </section>
         <section>
-          <h2>{kept.card.name}</h2>
-          <RecipeLines card={card} />
-          <ScaleNote before={written} after={card} />
+          <h2>{kept.recipe.name}</h2>
+          <RecipeLines recipe={recipe} />
+          <ScaleNote before={written} after={recipe} />
         </section>
       </div>
       <div className="form-actions">
@@ -101,8 +101,8 @@ function RecipeChoice({
   bag,
   onChoose,
 }: {
-  recipes: readonly KeptCard[];
-  chosen: KeptCard;
+  recipes: readonly KeptRecipe[];
+  chosen: KeptRecipe;
   bag: BagPage['bag'];
   onChoose: (id: string) => void;
 }) {
@@ -111,11 +111,11 @@ function RecipeChoice({
     <div className="mb-3">
       <Form.Label htmlFor={id}>Recipe</Form.Label>
       <Form.Select id={id} value={chosen.id} onChange={(event) => onChoose(event.target.value)}>
-        {recipes.map(({ id: recipeId, card, isStandard }) => (
+        {recipes.map(({ id: recipeId, recipe, isStandard }) => (
           <option key={recipeId} value={recipeId}>
-            {card.name} – {card.brewer}
+            {recipe.name} – {recipe.brewer}
             {isStandard ? ' (standard)' : ''}
-            {recipeId === bag.referenceCardId ? ' (this bag’s reference)' : ''}
+            {recipeId === bag.referenceRecipeId ? ' (this bag’s reference)' : ''}
           </option>
         ))}
       </Form.Select>
@@ -131,7 +131,7 @@ function DoseField({
   onChange,
 }: {
   typed: string;
-  written: RecipeCard;
+  written: Recipe;
   gramsLeft: number;
   onChange: (typed: string) => void;
 }) {
@@ -176,7 +176,7 @@ function DoseField({
 }
 
 /** What scaling changed, number by number. */
-function ScaleNote({ before, after }: { before: RecipeCard; after: RecipeCard }) {
+function ScaleNote({ before, after }: { before: Recipe; after: Recipe }) {
   const changes = scaleChanges(before, after);
   if (changes.length === 0) return null;
   const { endS } = planOf(after);
@@ -199,17 +199,17 @@ function ScaleNote({ before, after }: { before: RecipeCard; after: RecipeCard })
 }
 
 /** Makes the recipe, as it stands here, what the bag is judged by. */
-function ReferenceChoice({ page: { bag }, kept, card }: { page: BagPage; kept: KeptCard; card: RecipeCard }) {
+function ReferenceChoice({ page: { bag }, kept, recipe }: { page: BagPage; kept: KeptRecipe; recipe: Recipe }) {
   const [changeBag, { isLoading }] = api.useChangeBagMutation();
   const dispatch = useAppDispatch();
-  if (kept.id === bag.referenceCardId && isReference(card, bag))
+  if (kept.id === bag.referenceRecipeId && isReference(recipe, bag))
     return <p className="quiet small">This is the bag’s reference recipe: its other brews are measured against it.</p>;
   const make = async (): Promise<void> => {
-    const { style, brewer, doseG, waterG, waterC, filter, waterRecipe } = card;
+    const { style, brewer, doseG, waterG, waterC, filter, waterRecipe } = recipe;
     const { error } = await changeBag({
       id: bag.id,
       change: {
-        referenceCardId: kept.id,
+        referenceRecipeId: kept.id,
         reference: { style, brewer, doseG, waterG, waterC, grindStep: 0, filter, waterRecipe },
       },
     });
@@ -217,7 +217,7 @@ function ReferenceChoice({ page: { bag }, kept, card }: { page: BagPage; kept: K
       noticed({
         text:
           problemOf(error)?.message ??
-          `${sentenceCase(kept.card.name)} is the reference of ${bag.name} now: its cups are judged against it.`,
+          `${sentenceCase(kept.recipe.name)} is the reference of ${bag.name} now: its cups are judged against it.`,
       }),
     );
   };

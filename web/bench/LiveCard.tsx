@@ -39,14 +39,14 @@ export function LiveCard({ brew, aheadMs, chosen, other, stream }: Props) {
     );
   };
   return (
-    <article className={`live-card ${chosen ? 'chosen' : ''}`} aria-label={`${live.bagName}, ${live.card.name}`}>
+    <article className={`live-card ${chosen ? 'chosen' : ''}`} aria-label={`${live.bagName}, ${live.recipe.name}`}>
       <header>
         <div>
           <h2>
             <Link to={`/bags/${live.bagId}`}>{live.bagName}</Link>
           </h2>
           <p className="quiet small">
-            {live.card.name}, {live.card.brewer}
+            {live.recipe.name}, {live.recipe.brewer}
             {live.instruments.speed !== 1 && `, simulated at ${live.instruments.speed} × speed`}
           </p>
         </div>
@@ -67,7 +67,7 @@ export function LiveCard({ brew, aheadMs, chosen, other, stream }: Props) {
         <Ended live={live} change={change} chosen={chosen} />
       )}
       <footer>
-        <Cautions kind={live.card.kind} today={today} />
+        <Cautions kind={live.recipe.kind} today={today} />
         <button type="button" className="btn btn-bare" onClick={() => void clearAway()}>
           Clear off the bench
         </button>

@@ -23,7 +23,7 @@ interface Props {
 /** Before the water goes on: a tick for each thing that is forgotten once and spoils the cup. */
 export function PreFlight({ live, change, chosen, other }: Props) {
   const [start, { error, isLoading }] = benchApi.useStartLiveMutation();
-  const checks = checksFor(live.card.kind);
+  const checks = checksFor(live.recipe.kind);
   const toggle = (check: Check): void =>
     change(({ ticked }) => ({
       ticked: ticked.includes(check) ? ticked.filter((one) => one !== check) : [...ticked, check],
@@ -66,7 +66,9 @@ export function PreFlight({ live, change, chosen, other }: Props) {
             );
           })}
         </div>
-        {live.card.waterC !== null && live.card.kind !== 'espresso' && <Thermometer live={live} listening={chosen} />}
+        {live.recipe.waterC !== null && live.recipe.kind !== 'espresso' && (
+          <Thermometer live={live} listening={chosen} />
+        )}
         <ProblemNote error={error} />
         <div className="bench-actions">
           <button type="button" className="btn btn-primary main" disabled={isLoading} onClick={() => go()}>
@@ -87,7 +89,7 @@ export function PreFlight({ live, change, chosen, other }: Props) {
         </div>
       </div>
       <div className="beside">
-        <RecipeLines card={live.card} />
+        <RecipeLines recipe={live.recipe} />
       </div>
     </div>
   );

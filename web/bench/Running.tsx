@@ -37,11 +37,11 @@ interface Props {
 
 /** A brew under way: what to pour to, how long until what comes next, and one tap per stage. */
 export function Running({ live, nowS, change, chosen, stream }: Props) {
-  const plan = planOf(live.card);
+  const plan = planOf(live.recipe);
   const feed = useScaleFeed(live, stream);
   const marked = live.marks.map(({ step }) => step);
   const toMark = stepToMark(plan, marked, nowS);
-  const { end } = KIND_TRAITS[live.card.kind];
+  const { end } = KIND_TRAITS[live.recipe.kind];
   const mark = (): void => {
     if (toMark !== null)
       change(({ marks }) => ({
@@ -80,7 +80,7 @@ export function Running({ live, nowS, change, chosen, stream }: Props) {
         <Now step={step} next={plan.steps[now + 1]} nowS={nowS} marked={marked.includes(now)} />
         {long && <Due live={live} plan={plan} />}
         {feed && step.act !== 'steep' && <Pour feed={feed} step={step} nowS={nowS} speed={live.instruments.speed} />}
-        {!long && live.card.kind !== 'espresso' && <Thermometer live={live} listening={chosen} />}
+        {!long && live.recipe.kind !== 'espresso' && <Thermometer live={live} listening={chosen} />}
         <div className="bench-actions">
           {!last && (
             <button
@@ -115,7 +115,7 @@ export function Running({ live, nowS, change, chosen, stream }: Props) {
       <div className="beside">
         <VigourTaps live={live} change={change} />
         <FaultTaps live={live} change={change} />
-        {feed && <TraceChart card={live.card} trace={feed.trace} nowS={nowS} height={220} />}
+        {feed && <TraceChart recipe={live.recipe} trace={feed.trace} nowS={nowS} height={220} />}
       </div>
     </div>
   );

@@ -13,7 +13,7 @@ interface Props {
 export function VigourTaps({ live, change }: Props) {
   return (
     <Taps
-      label={live.card.kind === 'espresso' ? 'Crema' : 'Bloom'}
+      label={live.recipe.kind === 'espresso' ? 'Crema' : 'Bloom'}
       options={VIGOURS}
       pressed={live.vigour === null ? [] : [live.vigour]}
       onTap={(vigour) => change(({ vigour: before }) => ({ vigour: before === vigour ? null : vigour }))}

@@ -12,7 +12,7 @@ import {
   kindOf,
   STYLES,
   type Fault,
-  type RecipeCard,
+  type Recipe,
 } from '../../core/brew';
 import { COMPANIES } from '../../core/cup';
 import { OpenSelectField, SelectField, SwitchField, TapsField, TextField } from '../shared/fields';
@@ -38,7 +38,7 @@ interface Props {
   tasters: readonly Taster[];
   verdict: Verdict;
   /** The recipe that was followed, where the bench knows it. */
-  card?: RecipeCard | null;
+  recipe?: Recipe | null;
   /** Puts the cursor at the mark: the recipe is known already. */
   markFirst?: boolean;
   save: (brew: BrewValues) => Promise<ApiError | null>;
@@ -46,14 +46,14 @@ interface Props {
 }
 
 /** A brew and its cup, in one visit. */
-export function BrewSheet({ bag, tasters, verdict, card = null, markFirst = false, first = false, ...sheet }: Props) {
+export function BrewSheet({ bag, tasters, verdict, recipe = null, markFirst = false, first = false, ...sheet }: Props) {
   const title = `A cup of ${bag.name}`;
   return (
     <Sheet {...sheet} title={title} resolver={brewResolver} nameOf={cupFieldName} saveWord="Save the cup">
       <div className="columns brew-cup-record">
         <div className="the-brew">
-          <RecipePart />
-          <MakingPart verdict={verdict} card={card} />
+          <ParametersPart />
+          <MakingPart verdict={verdict} recipe={recipe} />
           <RecordPart tasters={tasters} />
         </div>
         <CupPart bag={bag} sheet={{ key: sheet.draftKey, title }} markFirst={markFirst} first={first} />
@@ -63,7 +63,7 @@ export function BrewSheet({ bag, tasters, verdict, card = null, markFirst = fals
   );
 }
 
-function RecipePart() {
+function ParametersPart() {
   const [dose, water, brewer, style] = useWatch<BrewForm, ['doseG', 'waterG', 'brewer', 'style']>({
     name: ['doseG', 'waterG', 'brewer', 'style'],
   });

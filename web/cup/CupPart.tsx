@@ -44,7 +44,7 @@ export function CupPart({ bag, sheet, markFirst, first }: Props) {
     <fieldset>
       <legend>The cup</legend>
       <CoachPart first={first} onLook={setLook} />
-      <ScorePart school={laid.school} markFirst={markFirst} alsoParts={alsoParts} />
+      <ScorePart scoringScale={laid.scoringScale} markFirst={markFirst} alsoParts={alsoParts} />
       <div className="fields mt-2">
         <ChipsField
           line="cup"

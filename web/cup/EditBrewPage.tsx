@@ -42,7 +42,7 @@ function Sheet({ brew, page: { bag, verdict }, tasters }: { brew: Brew; page: Ba
         standing={standing}
         tasters={tasters}
         verdict={verdict}
-        card={brew.making?.card ?? null}
+        recipe={brew.making?.recipe ?? null}
         cancel={back}
         save={async (changed) => {
           // An untouched time keeps the offset it was written with, wherever this browser is now.

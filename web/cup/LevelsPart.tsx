@@ -2,7 +2,7 @@ import { useId, type KeyboardEvent } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { useController, useFormState } from 'react-hook-form';
-import { FIRST_LEVEL_ATTRIBUTES, LIKINGS, stepLevel, type LevelAttribute, type Liking } from '../../core/cup';
+import { FIRST_LEVEL_ATTRIBUTES, ADEQUACIES, stepLevel, type LevelAttribute, type Adequacy } from '../../core/cup';
 import { api } from '../shared/api';
 import { sentenceCase } from '../shared/format';
 import type { BrewForm } from './brewForm';
@@ -10,8 +10,8 @@ import { levelWords } from './cupForm';
 import { useLaid } from './useLaid';
 
 /** Letters that say how the amount was liked, typed in the field of the level. */
-const KEYS: Readonly<Record<string, Liking>> = { l: 'too little', j: 'just right', m: 'too much' };
-const SHORT: Readonly<Record<Liking, string>> = { 'too little': 'little', 'just right': 'right', 'too much': 'much' };
+const KEYS: Readonly<Record<string, Adequacy>> = { l: 'too little', j: 'just right', m: 'too much' };
+const SHORT: Readonly<Record<Adequacy, string>> = { 'too little': 'little', 'just right': 'right', 'too much': 'much' };
 
 /** How much of what there was, and how that was liked: two things, side by side. */
 export function LevelsPart() {
@@ -22,7 +22,8 @@ export function LevelsPart() {
   const attributes = (settings?.levelAttributes ?? FIRST_LEVEL_ATTRIBUTES).filter(
     ({ id, shown }) => shown || laid.levels[id] !== undefined,
   );
-  const open = laid.school === 'levels' || Object.keys(laid.levels).length > 0 || errors.cup?.levels !== undefined;
+  const open =
+    laid.scoringScale === 'levels' || Object.keys(laid.levels).length > 0 || errors.cup?.levels !== undefined;
   return (
     <fieldset className="all-columns">
       <legend>How much of what</legend>
@@ -52,20 +53,20 @@ function LevelRow({ attribute: { id: key, name } }: { attribute: LevelAttribute 
   const {
     field: { value: kept, onChange, onBlur, ref },
   } = useController<BrewForm>({ name: `cup.levels.${key}` });
-  const value = (kept ?? { level: '', liking: '' }) as { level: string; liking: string };
+  const value = (kept ?? { level: '', adequacy: '' }) as { level: string; adequacy: string };
   const label = sentenceCase(name);
   const set = (change: Partial<typeof value>): void => onChange({ ...value, ...change });
-  const like = (liking: Liking): void => set({ liking: value.liking === liking ? '' : liking });
+  const like = (adequacy: Adequacy): void => set({ adequacy: value.adequacy === adequacy ? '' : adequacy });
   const nudge = (by: 1 | -1): void => set({ level: stepLevel(value.level, by) });
   const said = levelWords(value.level);
   const wrong = value.level.trim() !== '' && said === null;
   const onKeyDown = (event: KeyboardEvent): void => {
     if (event.ctrlKey || event.metaKey || event.altKey) return;
-    const liking = KEYS[event.key.toLowerCase()];
+    const adequacy = KEYS[event.key.toLowerCase()];
     // "l" and "h" may also begin "low" and "high", where the field is still empty.
-    if (liking && (value.level !== '' || liking !== 'too little')) {
+    if (adequacy && (value.level !== '' || adequacy !== 'too little')) {
       event.preventDefault();
-      like(liking);
+      like(adequacy);
     } else if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
       event.preventDefault();
       nudge(event.key === 'ArrowUp' ? 1 : -1);
@@ -93,23 +94,23 @@ function LevelRow({ attribute: { id: key, name } }: { attribute: LevelAttribute 
           +
         </Button>
       </div>
-      <div className="likings">
-        {LIKINGS.map((liking) => (
+      <div className="adequacies">
+        {ADEQUACIES.map((adequacy) => (
           <button
-            key={liking}
+            key={adequacy}
             type="button"
             tabIndex={-1}
             className="btn btn-plain"
-            aria-label={`${label}: ${liking}`}
-            aria-pressed={value.liking === liking}
-            onClick={() => like(liking)}
+            aria-label={`${label}: ${adequacy}`}
+            aria-pressed={value.adequacy === adequacy}
+            onClick={() => like(adequacy)}
           >
-            {SHORT[liking]}
+            {SHORT[adequacy]}
           </button>
         ))}
       </div>
       <span id={`${id}-said`} className="visually-hidden">
-        {[said, value.liking].filter(Boolean).join(', ')}
+        {[said, value.adequacy].filter(Boolean).join(', ')}
       </span>
     </div>
   );

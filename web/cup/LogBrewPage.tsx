@@ -1,11 +1,11 @@
 import { useMemo } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
 import type { LiveBrew } from '../../contract/live';
-import type { KeptCard } from '../../contract/recipeCard';
+import type { KeptRecipe } from '../../contract/recipe';
 import type { BagPage } from '../../contract/shelf';
 import type { Taster } from '../../contract/taster';
 import { KIND_TRAITS, minutesText, type Grinder } from '../../core/brew';
-import { recipeLine } from '../../core/shelf';
+import { parametersLine } from '../../core/shelf';
 import { api, problemOf } from '../shared/api';
 import { benchApi } from '../shared/benchApi';
 import { againstReference } from '../shared/grind';
@@ -53,7 +53,7 @@ interface SheetProps {
   /** A brew that was on the bench and no longer is: what was written of its cup is still here. */
   goneId: string | null;
   tasters: readonly Taster[];
-  recipes: readonly KeptCard[];
+  recipes: readonly KeptRecipe[];
   grinders: readonly Grinder[];
 }
 
@@ -67,12 +67,14 @@ function Sheet({ page: { bag, brews, verdict }, again, live, goneId, tasters, re
     (): BrewForm => {
       const tasterId = brews[0]?.tasterId ?? '';
       if (!live)
-        return repeated ? sameAgain(repeated, bag.school, tasterId) : newBrew(bag.reference, bag.school, tasterId);
+        return repeated
+          ? sameAgain(repeated, bag.scoringScale, tasterId)
+          : newBrew(bag.reference, bag.scoringScale, tasterId);
       return brewFromBench(
         live,
-        bag.school,
+        bag.scoringScale,
         tasterId,
-        againstReference(live.card, bag, recipes, grinders, today)?.steps ?? bag.reference.grindStep,
+        againstReference(live.recipe, bag, recipes, grinders, today)?.steps ?? bag.reference.grindStep,
       );
     },
     // eslint-disable-next-line react-hooks/exhaustive-deps
@@ -87,10 +89,10 @@ function Sheet({ page: { bag, brews, verdict }, again, live, goneId, tasters, re
       <p className="quiet">
         Day {verdict.restDay}.{' '}
         {live
-          ? `${live.card.name}${live.endedS === null ? '' : `, ${KIND_TRAITS[live.card.kind].end} in ${minutesText(live.endedS)}`}.`
+          ? `${live.recipe.name}${live.endedS === null ? '' : `, ${KIND_TRAITS[live.recipe.kind].end} in ${minutesText(live.endedS)}`}.`
           : repeated
-            ? `As on day ${repeated.restDay}: ${recipeLine(repeated)}.`
-            : `Reference recipe: ${recipeLine(bag.reference)}.`}
+            ? `As on day ${repeated.restDay}: ${parametersLine(repeated)}.`
+            : `Reference recipe: ${parametersLine(bag.reference)}.`}
       </p>
       {goneId !== null && (
         <div className="panel-error mb-3">
@@ -105,7 +107,7 @@ function Sheet({ page: { bag, brews, verdict }, again, live, goneId, tasters, re
         initial={initial}
         tasters={tasters}
         verdict={verdict}
-        card={live?.card ?? null}
+        recipe={live?.recipe ?? null}
         markFirst={repeated !== undefined || live !== null}
         cancel={live ? () => void navigate(`/bench?brew=${live.id}`) : back}
         save={async (brew) => {

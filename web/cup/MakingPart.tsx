@@ -1,6 +1,6 @@
 import { useFormContext, useFormState, useWatch } from 'react-hook-form';
 import type { Verdict } from '../../contract/verdict';
-import { estimatedBeverageG, kindOf, readBrew, shareOf, TASTES, VIGOURS, type RecipeCard } from '../../core/brew';
+import { estimatedBeverageG, kindOf, readBrew, shareOf, TASTES, VIGOURS, type Recipe } from '../../core/brew';
 import { AdviceNote } from '../shared/AdviceNote';
 import { BedPicture } from '../shared/BedPicture';
 import { benchApi } from '../shared/benchApi';
@@ -13,13 +13,13 @@ import { useLaid } from './useLaid';
 
 interface Props {
   verdict: Verdict;
-  card: RecipeCard | null;
+  recipe: Recipe | null;
 }
 
 /**
  * How the brew went: signs of gas and flow, what was measured, tastes that say something of the recipe, and the advice.
  */
-export function MakingPart({ verdict, card }: Props) {
+export function MakingPart({ verdict, recipe }: Props) {
   const laid = useLaid();
   const { errors } = useFormState<BrewForm>();
   const [style, liveId, bed] = useWatch<BrewForm, ['style', 'liveId', 'making.bed']>({
@@ -72,7 +72,7 @@ export function MakingPart({ verdict, card }: Props) {
           )}
           {grinders.length > 0 && <TextField name="making.grinderSetting" label="Its setting" decimal />}
         </div>
-        <Reading verdict={verdict} card={card} />
+        <Reading verdict={verdict} recipe={recipe} />
       </details>
     </fieldset>
   );
@@ -89,15 +89,15 @@ function Estimate() {
   return <>about {numberText(estimatedBeverageG(kindOf({ brewer, style }), waterG, doseG), 0)} g if not weighed</>;
 }
 
-function Reading({ verdict, card }: { verdict: Verdict; card: RecipeCard | null }) {
+function Reading({ verdict, recipe }: { verdict: Verdict; recipe: Recipe | null }) {
   const typed = useWatch<BrewForm>() as BrewForm;
   const number = (text: string): number | null => numberIn(typedNumber(text));
   const [doseG, drainS] = [number(typed.doseG), numberIn(typedSeconds(typed.drainS))];
   const waterG = numberIn(typedWater(typed.waterG, doseG));
   if (doseG === null || waterG === null) return null;
-  const kind = card?.kind ?? kindOf(typed);
+  const kind = recipe?.kind ?? kindOf(typed);
   const { read, extraction, flow, beverage } = readBrew({
-    ...{ kind, band: card?.drain ?? null, doseG, waterG, fault: typed.fault !== '' },
+    ...{ kind, band: recipe?.drain ?? null, doseG, waterG, fault: typed.fault !== '' },
     waterC: number(typed.waterC),
     drainS,
     tdsPercent: number(typed.making.tdsPercent),

@@ -2,25 +2,25 @@ import { mapValues, pick } from 'es-toolkit';
 import { useWatch } from 'react-hook-form';
 import {
   ATTRIBUTES,
-  compositeLiking,
+  compositeScore,
   markOfCup,
   PART_STEP,
   PARTS,
   QUICK_ATTRIBUTES,
-  SCHOOL_SCALES,
+  SCALE_RANGES,
   stepLevel,
   SUBTRACTIVE,
   sumOfParts,
   type Part,
-  type School,
+  type ScoringScale,
 } from '../../core/cup';
 import { MarkField } from '../shared/fields';
-import { numberText, otherSchoolsText, SCHOOL_NAMES, sentenceCase } from '../shared/format';
+import { numberText, otherScalesText, SCORING_SCALE_NAMES, sentenceCase } from '../shared/format';
 import { numberIn, typedMarkValue, typedNumber } from '../shared/typed';
 import type { BrewForm } from './brewForm';
 
-/** The parts of a school that are marked one by one. */
-const PARTS_OF: Readonly<Record<School, readonly Part[]>> = {
+/** The parts of a scale that are marked one by one. */
+const PARTS_OF: Readonly<Record<ScoringScale, readonly Part[]>> = {
   mark10: [],
   stars: [],
   levels: [],
@@ -29,16 +29,16 @@ const PARTS_OF: Readonly<Record<School, readonly Part[]>> = {
 };
 
 interface Props {
-  school: School;
+  scoringScale: ScoringScale;
   markFirst: boolean;
-  /** Parts asked for besides the school's: weighed by the bag, or marked already. */
+  /** Parts asked for besides the scale's: weighed by the bag, or marked already. */
   alsoParts: readonly Part[];
 }
 
-/** The score in the school of the bag, and the same score as the other schools would write it. */
-export function ScorePart({ school, markFirst, alsoParts }: Props) {
-  const { max, step } = SCHOOL_SCALES[school];
-  const own = PARTS_OF[school];
+/** The score in the scale of the bag, and the same score as the other scales would write it. */
+export function ScorePart({ scoringScale, markFirst, alsoParts }: Props) {
+  const { max, step } = SCALE_RANGES[scoringScale];
+  const own = PARTS_OF[scoringScale];
   const also = alsoParts.filter((part) => !own.includes(part));
   const rest = ATTRIBUTES.filter((part) => !own.includes(part) && !also.includes(part));
   const overall = (
@@ -46,11 +46,11 @@ export function ScorePart({ school, markFirst, alsoParts }: Props) {
       name="cup.mark"
       label="Overall"
       className="wide overall"
-      help={<Scale school={school} />}
+      help={<Scale scoringScale={scoringScale} />}
       step={step}
       max={max}
-      start={school === 'levels' ? 3 : max * 0.8}
-      stepText={school === 'levels' ? stepLevel : undefined}
+      start={scoringScale === 'levels' ? 3 : max * 0.8}
+      stepText={scoringScale === 'levels' ? stepLevel : undefined}
       autoFocus={markFirst && own.length === 0}
     />
   );
@@ -60,7 +60,7 @@ export function ScorePart({ school, markFirst, alsoParts }: Props) {
         key={part}
         name={`cup.${part}`}
         label={sentenceCase(part)}
-        step={school === 'sum100' ? PART_STEP : 0.5}
+        step={scoringScale === 'sum100' ? PART_STEP : 0.5}
         max={10}
         start={8}
         help={SUBTRACTIVE.includes(part) ? '10 is none' : undefined}
@@ -86,32 +86,32 @@ export function ScorePart({ school, markFirst, alsoParts }: Props) {
 function useTypedScore(): { mark: number | null; parts: Record<Part, number | null> } {
   const cup = useWatch<BrewForm, 'cup'>({ name: 'cup' });
   return {
-    mark: numberIn(typedMarkValue(cup.school, cup.mark)),
+    mark: numberIn(typedMarkValue(cup.scoringScale, cup.mark)),
     parts: mapValues(pick(cup, [...PARTS]), (text) => numberIn(typedNumber(text))),
   };
 }
 
 /** What the score comes to, and what it is elsewhere. */
-function Scale({ school }: { school: School }) {
+function Scale({ scoringScale }: { scoringScale: ScoringScale }) {
   const { mark, parts } = useTypedScore();
-  const { min, max } = SCHOOL_SCALES[school];
-  const score = markOfCup({ school, mark, ...parts });
+  const { min, max } = SCALE_RANGES[scoringScale];
+  const score = markOfCup({ scoringScale, mark, ...parts });
   const { sum, of } = sumOfParts(parts);
-  const mean = compositeLiking(parts);
+  const mean = compositeScore(parts);
   return (
     <span aria-live="polite">
-      {SCHOOL_NAMES[school]}.{' '}
-      {school === 'sum100' &&
+      {SCORING_SCALE_NAMES[scoringScale]}.{' '}
+      {scoringScale === 'sum100' &&
         of > 0 &&
         (of === PARTS.length ? (
           <strong>The sum is {numberText(sum, 2)}. </strong>
         ) : (
           `${numberText(sum, 2)} from ${of} of ${PARTS.length} parts. `
         ))}
-      {school === 'composite' && mark === null && mean !== null && (
+      {scoringScale === 'composite' && mark === null && mean !== null && (
         <strong>{numberText(mean / 10, 1)}, the mean, unless you mark it. </strong>
       )}
-      {score !== null && score >= min && score <= max ? `The same as ${otherSchoolsText(school, score)}.` : null}
+      {score !== null && score >= min && score <= max ? `The same as ${otherScalesText(scoringScale, score)}.` : null}
     </span>
   );
 }

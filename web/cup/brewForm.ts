@@ -1,9 +1,9 @@
 import { brewInput, type Brew, type BrewInput } from '../../contract/brew';
 import type { LiveBrew } from '../../contract/live';
-import type { RecipeInput } from '../../contract/recipe';
+import type { BrewParametersInput } from '../../contract/brewParameters';
 import { mapValues, pick } from 'es-toolkit';
 import { minutesText, type Taste } from '../../core/brew';
-import type { School } from '../../core/cup';
+import type { ScoringScale } from '../../core/cup';
 import { typedResolver } from '../shared/formResolver';
 import { instantOf, localDateTime, wallClockOf } from '../shared/today';
 import { cupValues, emptyCup, typedCup, type CupForm } from './cupForm';
@@ -71,7 +71,7 @@ const NO_MAKING: MakingForm = {
   },
 };
 
-function typedRecipe({
+function typedParameters({
   style,
   brewer,
   doseG,
@@ -80,7 +80,7 @@ function typedRecipe({
   grindStep,
   filter,
   waterRecipe,
-}: RecipeInput): Pick<BrewForm, keyof RecipeInput> {
+}: BrewParametersInput): Pick<BrewForm, keyof BrewParametersInput> {
   return {
     style,
     brewer,
@@ -94,16 +94,16 @@ function typedRecipe({
 }
 
 /** A sheet for a brew to this recipe, now, with an empty cup. */
-export function newBrew(recipe: RecipeInput, school: School, tasterId: string): BrewForm {
+export function newBrew(parameters: BrewParametersInput, scoringScale: ScoringScale, tasterId: string): BrewForm {
   return {
     brewedAt: localDateTime(),
-    ...typedRecipe(recipe),
+    ...typedParameters(parameters),
     drainS: '',
     tasterId,
     recordedFrom: 'cup',
     fault: '',
     faultNote: '',
-    cup: emptyCup(school),
+    cup: emptyCup(scoringScale),
     making: NO_MAKING,
     liveId: '',
     revision: '',
@@ -111,8 +111,8 @@ export function newBrew(recipe: RecipeInput, school: School, tasterId: string): 
 }
 
 /** A sheet for the recipe and drink of an earlier brew, now, with an empty cup. */
-export function sameAgain(brew: Brew, school: School, tasterId: string): BrewForm {
-  const sheet = newBrew(brew, school, tasterId);
+export function sameAgain(brew: Brew, scoringScale: ScoringScale, tasterId: string): BrewForm {
+  const sheet = newBrew(brew, scoringScale, tasterId);
   const { milkKind } = brew.cup;
   const { milkG, iceG } = typedMaking(brew.making);
   return { ...sheet, cup: { ...sheet.cup, milkKind }, making: { ...sheet.making, milkG, iceG } };
@@ -120,15 +120,15 @@ export function sameAgain(brew: Brew, school: School, tasterId: string): BrewFor
 
 /** A sheet for the cup of a brew that ran on the bench: its recipe, time and fault are filled in. */
 export function brewFromBench(
-  { id, card, recipeVersionId, startedAt, endedS, fault, faultNote, vigour, bed }: LiveBrew,
-  school: School,
+  { id, recipe, recipeVersionId, startedAt, endedS, fault, faultNote, vigour, bed }: LiveBrew,
+  scoringScale: ScoringScale,
   tasterId: string,
   grindStep: number | null,
 ): BrewForm {
-  const { hardnessPpm, grinderId, grinderSetting, pressureBar, iceG } = card;
+  const { hardnessPpm, grinderId, grinderSetting, pressureBar, iceG } = recipe;
   const numbers = mapValues({ hardnessPpm, grinderSetting, pressureBar, iceG: iceG > 0 ? iceG : null }, asTyped);
   return {
-    ...newBrew({ ...card, grindStep }, school, tasterId),
+    ...newBrew({ ...recipe, grindStep }, scoringScale, tasterId),
     brewedAt: localDateTime(new Date(startedAt ?? Date.now())),
     drainS: endedS === null || endedS < 1 ? '' : minutesText(endedS),
     fault: fault ?? '',
@@ -180,7 +180,7 @@ function makingValues(making: MakingForm): unknown {
 export function typedBrew(brew: Brew): BrewForm {
   const { cup } = brew;
   return {
-    ...typedRecipe(brew),
+    ...typedParameters(brew),
     brewedAt: wallClockOf(brew.brewedAt),
     drainS: brew.drainS === null ? '' : minutesText(brew.drainS),
     tasterId: brew.tasterId ?? '',

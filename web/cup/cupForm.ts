@@ -7,7 +7,7 @@ import {
   readLevel,
   type LineId,
   type Part,
-  type School,
+  type ScoringScale,
   type Texture,
 } from '../../core/cup';
 import type { Trait } from '../../core/cup/words';
@@ -15,10 +15,10 @@ import { asTyped, typedChoice, typedMark, typedMarkValue, typedNumber } from '..
 
 /** A cup as typed: every field as text. The names are the contract's, so that problems find their field. */
 export interface CupForm extends Record<Part, string> {
-  school: School;
+  scoringScale: ScoringScale;
   mark: string;
   /** By attribute: a level as typed, and how it was liked; undefined where nobody touched it. */
-  levels: Record<string, { level: string; liking: string } | undefined>;
+  levels: Record<string, { level: string; adequacy: string } | undefined>;
   /** By line: words already set, and the one under the fingers. */
   words: Record<LineId, { set: string[]; typing: string }>;
   markAt: string;
@@ -41,10 +41,10 @@ const emptyWords = (): CupForm['words'] =>
     LINE_IDS.map((line) => [line, { set: [] as string[], typing: '' }]),
   ) as unknown as CupForm['words'];
 
-export function emptyCup(school: School): CupForm {
+export function emptyCup(scoringScale: ScoringScale): CupForm {
   return {
     ...{
-      school,
+      scoringScale,
       mark: '',
       ...EMPTY_PARTS,
       levels: {},
@@ -70,12 +70,12 @@ export function typedCup(cup: Cup): CupForm {
   const words = emptyWords();
   for (const { typed, line } of cup.words) words[line].set.push(typed);
   return {
-    ...emptyCup(cup.school),
+    ...emptyCup(cup.scoringScale),
     ...mapValues(pick(cup, [...PARTS]), asTyped),
     ...pick(cup, ['textures', 'milkKind', 'blind', 'notes']),
-    mark: typedMark(cup.school, cup.mark),
+    mark: typedMark(cup.scoringScale, cup.mark),
     levels: Object.fromEntries(
-      cup.levels.map(({ attribute, level, liking }) => [attribute, { level: level ?? '', liking: liking ?? '' }]),
+      cup.levels.map(({ attribute, level, adequacy }) => [attribute, { level: level ?? '', adequacy: adequacy ?? '' }]),
     ),
     words,
     markAt: cup.markAt ?? '',
@@ -120,14 +120,14 @@ export function cupValues(cup: CupForm): unknown {
   return {
     ...typed,
     ...mapValues(pick(cup, [...PARTS]), typedNumber),
-    mark: typedMarkValue(cup.school, cup.mark),
+    mark: typedMarkValue(cup.scoringScale, cup.mark),
     levels: Object.entries(levels)
       .map(([attribute, given]) => ({
         attribute,
         level: typedLevel(given?.level ?? ''),
-        liking: typedChoice(given?.liking ?? ''),
+        adequacy: typedChoice(given?.adequacy ?? ''),
       }))
-      .filter(({ level, liking }) => level !== null || liking !== null),
+      .filter(({ level, adequacy }) => level !== null || adequacy !== null),
     words: LINE_IDS.flatMap((line) => wordsAt(words[line]).map((word) => ({ typed: word, line }))),
     markAt: typedChoice(cup.markAt),
     finishS: typedNumber(cup.finishS),

@@ -16,21 +16,21 @@ export function NewRecipePage() {
   const { data: recipes, error } = benchApi.useRecipesQuery(undefined);
   const [addRecipe] = benchApi.useAddRecipeMutation();
   const model = recipes?.find(({ id }) => id === like) ?? recipes?.[0];
-  const initial = useMemo(() => model && { ...typedRecipe(model.card), name: '' }, [model]);
+  const initial = useMemo(() => model && { ...typedRecipe(model.recipe), name: '' }, [model]);
   usePageTitle('Write a recipe');
   if (!initial) return error ? <ProblemNote error={error} /> : <Wait what="Reading the recipes" />;
   return (
     <>
       <h1>Write a recipe</h1>
-      <p className="quiet">It begins as a copy of {model?.card.name}.</p>
+      <p className="quiet">It begins as a copy of {model?.recipe.name}.</p>
       <RecipeSheet
         draftKey={`recipe.new.${like ?? ''}`}
         title="A new recipe"
         initial={initial}
         saveWord="Keep the recipe"
         cancel={() => void navigate('/recipes')}
-        save={async (card) => {
-          const { data, error: refused } = await addRecipe(card);
+        save={async (recipe) => {
+          const { data, error: refused } = await addRecipe(recipe);
           if (data) void navigate(`/recipes/${data.id}`, { replace: true });
           return problemOf(refused);
         }}

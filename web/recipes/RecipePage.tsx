@@ -1,8 +1,8 @@
 import { useMemo, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
-import type { CardVersion, KeptCard } from '../../contract/recipeCard';
-import { scaleCard, scaleChanges } from '../../core/brew';
+import type { KeptRecipeVersion, KeptRecipe } from '../../contract/recipe';
+import { scaleRecipe, scaleChanges } from '../../core/brew';
 import { problemOf } from '../shared/api';
 import { benchApi } from '../shared/benchApi';
 import { dateText, numberText } from '../shared/format';
@@ -21,27 +21,27 @@ export function RecipePage() {
   const { recipeId = '' } = useParams();
   const { data: recipes, error, refetch } = benchApi.useRecipesQuery(undefined);
   const kept = recipes?.find(({ id }) => id === recipeId);
-  usePageTitle(kept?.card.name ?? 'Recipe');
+  usePageTitle(kept?.recipe.name ?? 'Recipe');
   if (!recipes)
     return error ? <ProblemNote error={error} retry={() => void refetch()} /> : <Wait what="Reading the recipe" />;
   if (!kept) return <div className="panel-error">This recipe is not here. It may have been deleted.</div>;
   return <Recipe key={kept.id} kept={kept} />;
 }
 
-function Recipe({ kept }: { kept: KeptCard }) {
+function Recipe({ kept }: { kept: KeptRecipe }) {
   const [address, setAddress] = useSearchParams();
   const navigate = useNavigate();
   const dispatch = useAppDispatch();
   const [changeRecipe] = benchApi.useChangeRecipeMutation();
   const [makeStandard] = benchApi.useMakeStandardMutation();
   const [removeRecipe] = benchApi.useRemoveRecipeMutation();
-  const standing = useMemo(() => typedRecipe(kept.card, kept.versionId), [kept]);
+  const standing = useMemo(() => typedRecipe(kept.recipe, kept.versionId), [kept]);
   const editing = address.get('edit') === 'yes';
   const say = (text: string): void => void dispatch(noticed({ text }));
 
   const standard = async (): Promise<void> => {
     const { error } = await makeStandard(kept.id);
-    say(problemOf(error)?.message ?? `${kept.card.name} is the standard recipe now.`);
+    say(problemOf(error)?.message ?? `${kept.recipe.name} is the standard recipe now.`);
   };
   const remove = async (): Promise<void> => {
     const { error } = await removeRecipe(kept.id);
@@ -52,7 +52,7 @@ function Recipe({ kept }: { kept: KeptCard }) {
     }
     dispatch(
       noticed({
-        text: `${kept.card.name} is deleted; brews made with it keep it.`,
+        text: `${kept.recipe.name} is deleted; brews made with it keep it.`,
         undo: { kind: 'recipe', id: kept.id },
       }),
     );
@@ -62,19 +62,19 @@ function Recipe({ kept }: { kept: KeptCard }) {
   if (editing) {
     return (
       <>
-        <h1>Edit {kept.card.name}</h1>
+        <h1>Edit {kept.recipe.name}</h1>
         <p className="quiet">
           Saving makes version {kept.version + 1}; brews already logged keep the one they were made with.
         </p>
         <RecipeSheet
           draftKey={`recipe.${kept.id}`}
-          title={`The recipe ${kept.card.name}`}
+          title={`The recipe ${kept.recipe.name}`}
           initial={standing}
           standing={standing}
           saveWord="Save the recipe"
           cancel={() => setAddress({}, { replace: true })}
-          save={async (card, over) => {
-            const { error } = await changeRecipe({ id: kept.id, card: { ...card, over: over?.versionId ?? null } });
+          save={async (recipe, over) => {
+            const { error } = await changeRecipe({ id: kept.id, recipe: { ...recipe, over: over?.versionId ?? null } });
             if (!error) setAddress({}, { replace: true });
             return problemOf(error);
           }}
@@ -86,9 +86,9 @@ function Recipe({ kept }: { kept: KeptCard }) {
     <>
       <div className="bag-head">
         <div>
-          <h1>{kept.card.name}</h1>
+          <h1>{kept.recipe.name}</h1>
           <p className="quiet">
-            {kept.card.brewer}, version {kept.version}
+            {kept.recipe.brewer}, version {kept.version}
             {kept.isStandard && ', the standard recipe of the household'}
           </p>
         </div>
@@ -122,14 +122,14 @@ function Recipe({ kept }: { kept: KeptCard }) {
 }
 
 /** The recipe at the dose asked for, with what that changes. */
-function ScaledRecipe({ kept: { card } }: { kept: KeptCard }) {
+function ScaledRecipe({ kept: { recipe } }: { kept: KeptRecipe }) {
   const [typed, setTyped] = useState('');
   const dose = typedNumber(typed);
-  const scaled = typeof dose === 'number' && dose > 0 && dose <= 500 ? scaleCard(card, dose) : card;
-  const changes = scaleChanges(card, scaled);
+  const scaled = typeof dose === 'number' && dose > 0 && dose <= 500 ? scaleRecipe(recipe, dose) : recipe;
+  const changes = scaleChanges(recipe, scaled);
   return (
     <>
-      <RecipeLines card={scaled} />
+      <RecipeLines recipe={scaled} />
       <div className="d-flex gap-2 align-items-center mt-3 flex-wrap">
         <label htmlFor="scale-to">At another dose</label>
         <div className="with-unit dose">
@@ -138,7 +138,7 @@ function ScaledRecipe({ kept: { card } }: { kept: KeptCard }) {
             className="form-control"
             inputMode="decimal"
             autoComplete="off"
-            placeholder={String(card.doseG)}
+            placeholder={String(recipe.doseG)}
             value={typed}
             onChange={(event) => setTyped(event.target.value)}
           />
@@ -156,9 +156,9 @@ function ScaledRecipe({ kept: { card } }: { kept: KeptCard }) {
   );
 }
 
-function Versions({ kept }: { kept: KeptCard }) {
+function Versions({ kept }: { kept: KeptRecipe }) {
   const { data: versions = [] } = benchApi.useVersionsQuery(kept.id);
-  const [shown, setShown] = useState<CardVersion | null>(null);
+  const [shown, setShown] = useState<KeptRecipeVersion | null>(null);
   return (
     <>
       <h2>Versions</h2>
@@ -174,7 +174,7 @@ function Versions({ kept }: { kept: KeptCard }) {
               Version {one.version}, {dateText(one.createdAt.slice(0, 10))}
               <span className="quiet">{one.brews > 0 && `, ${one.brews} ${one.brews === 1 ? 'brew' : 'brews'}`}</span>
             </button>
-            {shown?.id === one.id && <RecipeLines card={one.card} />}
+            {shown?.id === one.id && <RecipeLines recipe={one.recipe} />}
           </li>
         ))}
       </ul>

@@ -17,7 +17,7 @@ interface Props {
   /** The recipe as it is kept now, where one is changed. */
   standing?: RecipeForm;
   saveWord: string;
-  save: (card: RecipeValues, over: RecipeForm | null) => Promise<ApiError | null>;
+  save: (recipe: RecipeValues, over: RecipeForm | null) => Promise<ApiError | null>;
   cancel: () => void;
 }
 

@@ -1,5 +1,5 @@
 import { Link } from 'react-router';
-import { minutesText, planOf, type RecipeCard } from '../../core/brew';
+import { minutesText, planOf, type Recipe } from '../../core/brew';
 import { benchApi } from '../shared/benchApi';
 import { numberText, sentenceCase } from '../shared/format';
 import { ProblemNote } from '../shared/ProblemNote';
@@ -30,17 +30,17 @@ export function RecipesPage() {
         </div>
       </div>
       <ul className="recipe-list">
-        {recipes.map(({ id, card, isStandard, version }) => (
+        {recipes.map(({ id, recipe, isStandard, version }) => (
           <li key={id}>
             <Link to={`/recipes/${id}`}>
-              <strong>{card.name}</strong>
+              <strong>{recipe.name}</strong>
               <span className="quiet">
-                {sentenceCase(card.brewer)}
+                {sentenceCase(recipe.brewer)}
                 {isStandard && <span className="standard">standard</span>}
               </span>
-              <span>{recipeFacts(card)}</span>
+              <span>{recipeFacts(recipe)}</span>
               <span className="quiet">
-                {lengthText(card)}
+                {lengthText(recipe)}
                 {version > 1 && `, version ${version}`}
               </span>
             </Link>
@@ -51,8 +51,8 @@ export function RecipesPage() {
   );
 }
 
-function lengthText(card: RecipeCard): string {
-  if (card.steepHours !== null) return `${numberText(card.steepHours, 1)} h`;
-  const pours = planOf(card).steps.filter((step) => step.pours).length;
-  return `${minutesText(planOf(card).endS)}${pours > 1 ? `, ${pours} pours` : ''}`;
+function lengthText(recipe: Recipe): string {
+  if (recipe.steepHours !== null) return `${numberText(recipe.steepHours, 1)} h`;
+  const pours = planOf(recipe).steps.filter((step) => step.pours).length;
+  return `${minutesText(planOf(recipe).endS)}${pours > 1 ? `, ${pours} pours` : ''}`;
 }

@@ -1,5 +1,5 @@
-import { recipeCardInput, type RecipeCardInput } from '../../contract/recipeCard';
-import { KIND_TRAITS, minutesText, type BrewKind, type RecipeCard, type Stage } from '../../core/brew';
+import { recipeInput, type RecipeInput } from '../../contract/recipe';
+import { KIND_TRAITS, minutesText, type BrewKind, type Recipe, type Stage } from '../../core/brew';
 import { typedResolver } from '../shared/formResolver';
 import { asTyped, typedChoice, typedNumber, typedSeconds, typedWater } from '../shared/typed';
 
@@ -42,31 +42,35 @@ function typedStage({ act, atS, forS, toG, how }: Stage): StageForm {
 }
 
 /** A recipe, as it would be typed. */
-export function typedRecipe(card: RecipeCard, versionId = ''): RecipeForm {
-  const { drain } = card;
+export function typedRecipe(recipe: Recipe, versionId = ''): RecipeForm {
+  const { drain } = recipe;
   return {
     ...{
-      name: card.name,
-      kind: card.kind,
-      brewer: card.brewer,
-      style: card.style,
-      filter: card.filter ?? '',
-      waterRecipe: card.waterRecipe ?? '',
+      name: recipe.name,
+      kind: recipe.kind,
+      brewer: recipe.brewer,
+      style: recipe.style,
+      filter: recipe.filter ?? '',
+      waterRecipe: recipe.waterRecipe ?? '',
     },
     ...{
-      doseG: asTyped(card.doseG),
-      waterG: asTyped(card.waterG),
-      waterC: asTyped(card.waterC),
-      hardnessPpm: asTyped(card.hardnessPpm),
+      doseG: asTyped(recipe.doseG),
+      waterG: asTyped(recipe.waterG),
+      waterC: asTyped(recipe.waterC),
+      hardnessPpm: asTyped(recipe.hardnessPpm),
     },
     ...{
-      grinderId: card.grinderId ?? '',
-      grinderSetting: asTyped(card.grinderSetting),
-      iceG: card.iceG === 0 ? '' : asTyped(card.iceG),
+      grinderId: recipe.grinderId ?? '',
+      grinderSetting: asTyped(recipe.grinderSetting),
+      iceG: recipe.iceG === 0 ? '' : asTyped(recipe.iceG),
     },
-    ...{ pressureBar: asTyped(card.pressureBar), shotS: asTyped(card.shotS), steepHours: asTyped(card.steepHours) },
+    ...{
+      pressureBar: asTyped(recipe.pressureBar),
+      shotS: asTyped(recipe.shotS),
+      steepHours: asTyped(recipe.steepHours),
+    },
     drain: drain === null ? { fromS: '', toS: '' } : { fromS: minutesText(drain.fromS), toS: minutesText(drain.toS) },
-    stages: card.stages.map(typedStage),
+    stages: recipe.stages.map(typedStage),
     versionId,
   };
 }
@@ -114,8 +118,8 @@ function toValues({ drain, stages, ...typed }: RecipeForm): unknown {
   };
 }
 
-export const recipeResolver = typedResolver<RecipeForm, typeof recipeCardInput>(toValues, recipeCardInput);
-export type RecipeValues = RecipeCardInput;
+export const recipeResolver = typedResolver<RecipeForm, typeof recipeInput>(toValues, recipeInput);
+export type RecipeValues = RecipeInput;
 
 /** The brewer and style that go with a kind; nothing is changed for a kind of one's own. */
 export function traitsOf(kind: BrewKind): { brewer: string; style: string } | null {

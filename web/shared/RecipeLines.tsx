@@ -1,18 +1,18 @@
-import { minutesText, planOf, ratio, stageFlow, type RecipeCard, type StageTime } from '../../core/brew';
+import { minutesText, planOf, ratio, stageFlow, type Recipe, type StageTime } from '../../core/brew';
 import { numberText, sentenceCase } from './format';
 
 interface Props {
-  card: RecipeCard;
+  recipe: Recipe;
   /** When the stages were really done, where that is known. */
   times?: readonly StageTime[];
 }
 
 /** A recipe in one line of numbers and a line for each stage; with what really happened beside the plan. */
-export function RecipeLines({ card, times = [] }: Props) {
-  const { steps } = planOf(card);
+export function RecipeLines({ recipe, times = [] }: Props) {
+  const { steps } = planOf(recipe);
   return (
     <div className="recipe-lines">
-      <p className="mb-1">{recipeFacts(card)}</p>
+      <p className="mb-1">{recipeFacts(recipe)}</p>
       <table>
         <tbody>
           {steps.map((step, i) => {
@@ -23,8 +23,8 @@ export function RecipeLines({ card, times = [] }: Props) {
                 <td>
                   {sentenceCase(step.text)}
                   {step.act === 'drain' &&
-                    card.drain &&
-                    `, by ${minutesText(card.drain.fromS)}–${minutesText(card.drain.toS)}`}
+                    recipe.drain &&
+                    `, by ${minutesText(recipe.drain.fromS)}–${minutesText(recipe.drain.toS)}`}
                   {step.act === 'steep' && `, until ${minutesText(step.untilS)}`}
                   {step.how && <span className="quiet">, {step.how}</span>}
                   {time && <div className="small quiet">{whatHappened(time, times)}</div>}
@@ -47,8 +47,8 @@ function whatHappened(time: StageTime, times: readonly StageTime[]): string {
 }
 
 /** "17 g to 272 g, 1:16, 92 °C, grind 22". */
-export function recipeFacts(card: RecipeCard): string {
-  const { doseG, waterG, waterC, iceG, kind, grinderSetting, pressureBar, hardnessPpm } = card;
+export function recipeFacts(recipe: Recipe): string {
+  const { doseG, waterG, waterC, iceG, kind, grinderSetting, pressureBar, hardnessPpm } = recipe;
   return [
     `${numberText(doseG, 1)} g ${kind === 'espresso' ? 'in, ' : 'to '}${numberText(waterG, 0)} g${kind === 'espresso' ? ' out' : ''}`,
     `1:${numberText(ratio(waterG, doseG), 1)}`,

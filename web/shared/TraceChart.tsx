@@ -1,5 +1,5 @@
 import { Line, LineChart, ReferenceLine, XAxis, YAxis } from 'recharts';
-import { minutesText, planLine, planOf, thin, type RecipeCard, type Trace } from '../../core/brew';
+import { minutesText, planLine, planOf, thin, type Recipe, type Trace } from '../../core/brew';
 import { useWidth } from './useWidth';
 
 /** Finer than a pixel of the chart, grams. */
@@ -8,7 +8,7 @@ const STEPS_G = [5, 10, 20, 50, 100, 200, 500, 1000, 2000];
 const STEPS_S = [5, 10, 15, 30, 60, 120, 300, 600, 3600, 7200, 14_400];
 
 interface Props {
-  card: RecipeCard;
+  recipe: Recipe;
   trace: Trace;
   /** The present moment of a brew under way. */
   nowS?: number;
@@ -18,9 +18,9 @@ interface Props {
 /**
  * Weight against time: the plan as a thin line, what was poured as a thick one, with gaps where the scale was silent.
  */
-export function TraceChart({ card, trace, nowS, height = 220 }: Props) {
+export function TraceChart({ recipe, trace, nowS, height = 220 }: Props) {
   const [ref, width] = useWidth<HTMLDivElement>();
-  const plan = planOf(card);
+  const plan = planOf(recipe);
   const lastS = Math.max(plan.endS, trace.at(-1)?.at(-1)?.[0] ?? 0, nowS ?? 0);
   const topG = Math.max(...plan.steps.map((step) => step.toG), ...trace.flat().map(([, g]) => g));
   const stepS = STEPS_S.find((s) => lastS / s <= (width < 420 ? 5 : 9)) ?? 14_400;

@@ -1,6 +1,6 @@
 import type { Bench, LiveBrew, LiveInput, LivePatch, LiveTrace } from '../../contract/live';
 import type { KeptTrace } from '../../contract/making';
-import type { CardVersion, GrinderInput, KeptCard, RecipeCardChange, RecipeCardDraft } from '../../contract/recipeCard';
+import type { KeptRecipeVersion, GrinderInput, KeptRecipe, RecipeInputOver, RecipeDraft } from '../../contract/recipe';
 import type { Grinder } from '../../core/brew';
 import { api } from './api';
 import { steadyNow } from './steadyNow';
@@ -16,17 +16,17 @@ const REDRAWN = ['Recipes', 'Shelf'] as const;
 /** Recipes, grinders and the bench. */
 export const benchApi = api.enhanceEndpoints({ addTagTypes: ['Recipes', 'Grinders'] }).injectEndpoints({
   endpoints: (build) => ({
-    recipes: build.query<KeptCard[], undefined>({ query: () => '/recipes', providesTags: ['Recipes'] }),
-    versions: build.query<CardVersion[], string>({
+    recipes: build.query<KeptRecipe[], undefined>({ query: () => '/recipes', providesTags: ['Recipes'] }),
+    versions: build.query<KeptRecipeVersion[], string>({
       query: (id) => `/recipes/${encodeURIComponent(id)}/versions`,
       providesTags: ['Recipes'],
     }),
-    addRecipe: build.mutation<KeptCard, RecipeCardDraft>({
+    addRecipe: build.mutation<KeptRecipe, RecipeDraft>({
       query: (body) => ({ url: '/recipes', method: 'POST', body }),
       invalidatesTags: ['Recipes'],
     }),
-    changeRecipe: build.mutation<KeptCard, { id: string; card: RecipeCardChange }>({
-      query: ({ id, card }) => ({ url: `/recipes/${id}`, method: 'PUT', body: card }),
+    changeRecipe: build.mutation<KeptRecipe, { id: string; recipe: RecipeInputOver }>({
+      query: ({ id, recipe }) => ({ url: `/recipes/${id}`, method: 'PUT', body: recipe }),
       invalidatesTags: ['Recipes', 'Bag'],
     }),
     makeStandard: build.mutation<null, string>({

@@ -1,5 +1,13 @@
 import { roundTo } from '../../core/brew';
-import { inOtherSchool, levelText, likingOf, nearestLevel, SCHOOL_SCALES, SCHOOLS, type School } from '../../core/cup';
+import {
+  inOtherScale,
+  levelText,
+  scoreOf,
+  nearestLevel,
+  SCALE_RANGES,
+  SCORING_SCALES,
+  type ScoringScale,
+} from '../../core/cup';
 
 /** Numbers, dates and marks as a person here writes them. */
 
@@ -47,20 +55,20 @@ export function numberText(value: number, places = 1): string {
   return decimals(0, places).format(roundTo(value, places));
 }
 
-/** How a school writes its mark: "8.2", "71.5", "3¾ ★". */
+/** How a scale writes its mark: "8.2", "71.5", "3¾ ★". */
 const QUARTERS = ['', '¼', '½', '¾'];
 
-export function markText(school: School, mark: number): string {
-  if (school === 'levels') return levelText(nearestLevel(mark));
-  if (school !== 'stars') return decimals(school === 'sum100' ? 0 : 1, 2).format(mark);
+export function markText(scoringScale: ScoringScale, mark: number): string {
+  if (scoringScale === 'levels') return levelText(nearestLevel(mark));
+  if (scoringScale !== 'stars') return decimals(scoringScale === 'sum100' ? 0 : 1, 2).format(mark);
   const quarters = Math.round(mark * 4);
   const whole = Math.floor(quarters / 4);
   const rest = QUARTERS[quarters % 4] ?? '';
   return `${whole === 0 && rest !== '' ? '' : whole}${rest} ★`;
 }
 
-/** What a school is called, and its range. */
-export const SCHOOL_NAMES: Readonly<Record<School, string>> = {
+/** What a scale is called, and its range. */
+export const SCORING_SCALE_NAMES: Readonly<Record<ScoringScale, string>> = {
   mark10: 'One mark out of 10',
   composite: 'Quick sheet: aroma, acidity, body, overall',
   levels: 'Levels from 1 to 5',
@@ -68,26 +76,26 @@ export const SCHOOL_NAMES: Readonly<Record<School, string>> = {
   stars: 'Stars out of 5',
 };
 
-/** The same mark as the other schools would write it: "74 of 100, 3¾ ★, low 4". */
-export function otherSchoolsText(school: School, mark: number): string {
-  const others = SCHOOLS.filter(
+/** The same mark as the other scales would write it: "74 of 100, 3¾ ★, low 4". */
+export function otherScalesText(scoringScale: ScoringScale, mark: number): string {
+  const others = SCORING_SCALES.filter(
     (other) =>
-      other !== school &&
+      other !== scoringScale &&
       other !== 'composite' &&
       other !== 'sum100' &&
-      !(school === 'composite' && other === 'mark10'),
+      !(scoringScale === 'composite' && other === 'mark10'),
   );
   const texts = others.map((other) =>
     other === 'mark10'
-      ? `${markText(other, inOtherSchool(school, mark, other))} of 10`
-      : markText(other, inOtherSchool(school, mark, other)),
+      ? `${markText(other, inOtherScale(scoringScale, mark, other))} of 10`
+      : markText(other, inOtherScale(scoringScale, mark, other)),
   );
-  return [`${numberText(likingOf(school, mark), 1)} of 100`, ...texts].join(', ');
+  return [`${numberText(scoreOf(scoringScale, mark), 1)} of 100`, ...texts].join(', ');
 }
 
-/** Liking 0–100 in the units of a school, unrounded; for axes. */
-export function inSchool(school: School, liking: number): number {
-  return liking / SCHOOL_SCALES[school].points;
+/** Score 0–100 in the units of a scale, unrounded; for axes. */
+export function inScale(scoringScale: ScoringScale, score: number): number {
+  return score / SCALE_RANGES[scoringScale].points;
 }
 
 /** Words of a code: "medium-light" is "medium light". */

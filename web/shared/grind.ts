@@ -1,23 +1,23 @@
 import type { Bag } from '../../contract/bag';
-import type { KeptCard } from '../../contract/recipeCard';
-import { grindStepsApart, type GrindComparison, type Grinder, type RecipeCard } from '../../core/brew';
+import type { KeptRecipe } from '../../contract/recipe';
+import { grindStepsApart, type GrindComparison, type Grinder, type Recipe } from '../../core/brew';
 
 /** A setting of a grinder. */
-export type Grind = Pick<RecipeCard, 'grinderId' | 'grinderSetting'>;
+export type Grind = Pick<Recipe, 'grinderId' | 'grinderSetting'>;
 
 /** A grind against that of the bag's reference recipe; null where the reference is not a recipe with a setting. */
 export function againstReference(
-  card: Grind,
+  recipe: Grind,
   bag: Bag,
-  recipes: readonly KeptCard[],
+  recipes: readonly KeptRecipe[],
   grinders: readonly Grinder[],
   today: string,
 ): GrindComparison | null {
-  const reference = recipes.find(({ id }) => id === bag.referenceCardId)?.card;
-  if (reference?.grinderSetting == null || card.grinderSetting === null) return null;
+  const reference = recipes.find(({ id }) => id === bag.referenceRecipeId)?.recipe;
+  if (reference?.grinderSetting == null || recipe.grinderSetting === null) return null;
   return grindStepsApart(
     { grinderId: reference.grinderId, setting: reference.grinderSetting, on: bag.createdAt.slice(0, 10) },
-    { grinderId: card.grinderId, setting: card.grinderSetting, on: today },
+    { grinderId: recipe.grinderId, setting: recipe.grinderSetting, on: today },
     grinders,
   );
 }

@@ -1,5 +1,5 @@
 import { waterFor } from '../../core/brew';
-import { levelValue, nearestLevel, readLevel, type School } from '../../core/cup';
+import { levelValue, nearestLevel, readLevel, type ScoringScale } from '../../core/cup';
 
 /**
  * Forms keep what was typed, as text, so that nothing a taster writes is lost to a parser; these turn it into values
@@ -41,13 +41,13 @@ export function asTyped(value: number | null): string {
   return value === null ? '' : String(value);
 }
 
-/** A mark as it is typed in its school: levels by their signs ("4-"), all others by their number. */
-export function typedMark(school: School, mark: number | null): string {
-  return mark !== null && school === 'levels' ? nearestLevel(mark) : asTyped(mark);
+/** A mark as it is typed in its scale: levels by their signs ("4-"), all others by their number. */
+export function typedMark(scoringScale: ScoringScale, mark: number | null): string {
+  return mark !== null && scoringScale === 'levels' ? nearestLevel(mark) : asTyped(mark);
 }
 
-/** A mark of a school, of what was typed; null when empty; the text itself when it is none. */
-export function typedMarkValue(school: School, text: string): number | string | null {
-  const level = school === 'levels' ? readLevel(text) : null;
+/** A mark of a scale, of what was typed; null when empty; the text itself when it is none. */
+export function typedMarkValue(scoringScale: ScoringScale, text: string): number | string | null {
+  const level = scoringScale === 'levels' ? readLevel(text) : null;
   return level ? levelValue(level) : typedNumber(text);
 }

@@ -18,7 +18,7 @@ export function OnBench({ brews }: { brews: readonly Brew[] }) {
           <li key={brew.id} className={due ? 'due' : ''}>
             <Link to={`/bench?brew=${brew.id}`}>
               {due && <strong>Due: </strong>}
-              {brew.bagName}, {brew.recipe}
+              {brew.bagName}, {brew.recipeName}
             </Link>{' '}
             {said(brew, now)}
           </li>

@@ -3,8 +3,8 @@ import { useState, type SubmitEvent } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import type { Settings, SettingsChange } from '../../contract/settings';
-import { MORE_LEVEL_ATTRIBUTES, SCHOOLS, type LevelAttribute, type School } from '../../core/cup';
-import { SCHOOL_NAMES, sentenceCase } from '../shared/format';
+import { MORE_LEVEL_ATTRIBUTES, SCORING_SCALES, type LevelAttribute, type ScoringScale } from '../../core/cup';
+import { SCORING_SCALE_NAMES, sentenceCase } from '../shared/format';
 
 interface Props {
   settings: Settings;
@@ -12,7 +12,7 @@ interface Props {
 }
 
 /**
- * How the household scores: the school a new bag begins with, what levels are given for, and whether the sheet coaches.
+ * How the household scores: the scale a new bag begins with, what levels are given for, and whether the sheet coaches.
  */
 export function Scoring({ settings, change }: Props) {
   const set = (levelAttributes: LevelAttribute[]): void =>
@@ -25,15 +25,17 @@ export function Scoring({ settings, change }: Props) {
   return (
     <fieldset>
       <legend>How you score</legend>
-      <Form.Label htmlFor="household-school">A new bag is scored as</Form.Label>
+      <Form.Label htmlFor="household-scoring-scale">A new bag is scored as</Form.Label>
       <Form.Select
-        id="household-school"
-        value={settings.school}
-        onChange={(event) => change({ school: event.target.value as School, was: { school: settings.school } })}
+        id="household-scoring-scale"
+        value={settings.scoringScale}
+        onChange={(event) =>
+          change({ scoringScale: event.target.value as ScoringScale, was: { scoringScale: settings.scoringScale } })
+        }
       >
-        {SCHOOLS.map((school) => (
-          <option key={school} value={school}>
-            {SCHOOL_NAMES[school]}
+        {SCORING_SCALES.map((scoringScale) => (
+          <option key={scoringScale} value={scoringScale}>
+            {SCORING_SCALE_NAMES[scoringScale]}
           </option>
         ))}
       </Form.Select>

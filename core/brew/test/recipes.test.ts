@@ -14,29 +14,29 @@ import {
   planOf,
   pouredG,
   pourError,
-  scaleCard,
+  scaleRecipe,
   scaleChanges,
   scaleTo,
   scaleUntil,
   secondsTo,
   stageProblems,
-  STARTER_CARDS,
+  STARTER_RECIPES,
   stepAt,
   stepToMark,
-  type RecipeCard,
+  type Recipe,
 } from '..';
 import { CONE, starter } from './samples';
 
-const targets = (card: RecipeCard): (number | null)[] => card.stages.map(({ toG }) => toG);
+const targets = (recipe: Recipe): (number | null)[] => recipe.stages.map(({ toG }) => toG);
 
 describe('starter recipes', () => {
   it('are at least eight, each of another name, and can all be followed', () => {
-    expect(new Set(STARTER_CARDS.map(({ name }) => name)).size).toBeGreaterThanOrEqual(8);
-    for (const card of STARTER_CARDS) expect(stageProblems(card), card.name).toEqual([]);
+    expect(new Set(STARTER_RECIPES.map(({ name }) => name)).size).toBeGreaterThanOrEqual(8);
+    for (const recipe of STARTER_RECIPES) expect(stageProblems(recipe), recipe.name).toEqual([]);
   });
 
   it('cover every kind of brewing but the taster’s own', () => {
-    expect(new Set(STARTER_CARDS.map(({ kind }) => kind))).toEqual(
+    expect(new Set(STARTER_RECIPES.map(({ kind }) => kind))).toEqual(
       new Set(BREW_KINDS.filter((kind) => kind !== 'own')),
     );
   });
@@ -44,9 +44,9 @@ describe('starter recipes', () => {
 
 describe('scaling', () => {
   it('takes a 17 g recipe to 10 g and to 34 g with its ratio, targets to 1 g', () => {
-    const small = scaleCard(CONE, 10);
+    const small = scaleRecipe(CONE, 10);
     expect([small.doseG, small.waterG, ...targets(small)]).toEqual([10, 160, 29, 71, 115, 160, null]);
-    const large = scaleCard(CONE, 34);
+    const large = scaleRecipe(CONE, 34);
     expect([large.doseG, large.waterG, ...targets(large)]).toEqual([34, 544, 100, 240, 390, 544, null]);
     expect(scaleChanges(CONE, small).map(({ what, toG }) => `${what} ${toG}`)).toEqual([
       'Dose 10',
@@ -60,27 +60,31 @@ describe('scaling', () => {
 
   it('keeps ratio, order and last target for every starter and dose, and stays within 1 g of the exact targets', () => {
     fc.assert(
-      fc.property(fc.constantFrom(...STARTER_CARDS), fc.double({ min: 2, max: 120, noNaN: true }), (card, doseG) => {
-        const scaled = scaleCard(card, doseG);
-        expect(Math.abs(scaled.waterG - (card.waterG / card.doseG) * doseG)).toBeLessThanOrEqual(0.5);
-        expect(stageProblems(scaled)).toEqual([]);
-        const exact = (doseG / card.doseG) * (pouredG(scaled) / ((doseG / card.doseG) * pouredG(card)));
-        scaled.stages.forEach((stage, i) => {
-          const before = card.stages[i]?.toG ?? null;
-          if (before === null) expect(stage.toG).toBeNull();
-          else expect(Math.abs((stage.toG ?? 0) - before * exact)).toBeLessThanOrEqual(1);
-          expect(Number.isInteger(stage.toG ?? 0)).toBe(true);
-        });
-      }),
+      fc.property(
+        fc.constantFrom(...STARTER_RECIPES),
+        fc.double({ min: 2, max: 120, noNaN: true }),
+        (recipe, doseG) => {
+          const scaled = scaleRecipe(recipe, doseG);
+          expect(Math.abs(scaled.waterG - (recipe.waterG / recipe.doseG) * doseG)).toBeLessThanOrEqual(0.5);
+          expect(stageProblems(scaled)).toEqual([]);
+          const exact = (doseG / recipe.doseG) * (pouredG(scaled) / ((doseG / recipe.doseG) * pouredG(recipe)));
+          scaled.stages.forEach((stage, i) => {
+            const before = recipe.stages[i]?.toG ?? null;
+            if (before === null) expect(stage.toG).toBeNull();
+            else expect(Math.abs((stage.toG ?? 0) - before * exact)).toBeLessThanOrEqual(1);
+            expect(Number.isInteger(stage.toG ?? 0)).toBe(true);
+          });
+        },
+      ),
     );
   });
 
   it('splits water and ice alike, changes the ratio at one dose, and refuses no dose', () => {
-    const iced = scaleCard(starter('iced'), 10);
+    const iced = scaleRecipe(starter('iced'), 10);
     expect([iced.waterG, iced.iceG, ...targets(iced)]).toEqual([150, 60, 25, 58, 90]);
     const weaker = scaleTo(CONE, 17, 289);
     expect([weaker.doseG, weaker.waterG, targets(weaker)[3]]).toEqual([17, 289, 289]);
-    expect(() => scaleCard(CONE, 0)).toThrow('above 0');
+    expect(() => scaleRecipe(CONE, 0)).toThrow('above 0');
   });
 
   it('shares out what is left of a bag', () => {
@@ -104,12 +108,12 @@ describe('scaling', () => {
 });
 
 describe('stages', () => {
-  const withStages = (change: (stages: RecipeCard['stages']) => void): ReturnType<typeof stageProblems> => {
+  const withStages = (change: (stages: Recipe['stages']) => void): ReturnType<typeof stageProblems> => {
     const stages = CONE.stages.map((stage) => ({ ...stage }));
     change(stages);
     return stageProblems({ ...CONE, stages });
   };
-  const set = (index: number, to: Partial<RecipeCard['stages'][number]>) => (stages: RecipeCard['stages']) =>
+  const set = (index: number, to: Partial<Recipe['stages'][number]>) => (stages: Recipe['stages']) =>
     void Object.assign(stages[index] ?? {}, to);
 
   it('out of order are refused with the stage named', () => {
@@ -172,8 +176,8 @@ describe('the plan', () => {
   });
 
   it('never asks for less than before', () => {
-    for (const card of STARTER_CARDS) {
-      const plan = planOf(card);
+    for (const recipe of STARTER_RECIPES) {
+      const plan = planOf(recipe);
       for (let s = 1; s <= Math.min(plan.endS, 900); s++)
         expect(plannedG(plan, s)).toBeGreaterThanOrEqual(plannedG(plan, s - 1));
     }

@@ -132,7 +132,7 @@ describe('fitCrest', () => {
     expect(day(8)).toBeLessThan(day(null) / 1.2);
   });
 
-  it('scales with the school: the same shape in other units gives the same days', () => {
+  it('scales with the scale: the same shape in other units gives the same days', () => {
     const scores = [76, 83, 87, 84, 79];
     const inSum = fitCrest(
       bagOf(

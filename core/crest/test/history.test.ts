@@ -125,7 +125,7 @@ describe('a prior from history', () => {
 });
 
 describe('the noise of a taster', () => {
-  it('is the school until something is known, and then what blind repeats measured', () => {
+  it('is the scale until something is known, and then what blind repeats measured', () => {
     expect(noisePriorFrom([], [])).toEqual({ mean: 0, sd: Math.hypot(0.28, 0.21) });
     const { mean, sd } = noisePriorFrom([], [{ sd: 7, degrees: 40, sigma0: 3.5 }]);
     // Normal(0, 0.28²) seen through ln 2 with variance 1/80.

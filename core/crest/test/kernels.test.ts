@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { CholeskyDecomposition, determinant, Matrix, solve } from 'ml-matrix';
 import { describe, expect, it } from 'vitest';
 import { histogramQuantiles } from '../curve';
-import { goTogether, gridOf, regimesOf, SCHOOL_NOISE } from '../grid';
+import { goTogether, gridOf, regimesOf, SCALE_NOISE } from '../grid';
 import { KEY_DAYS, onAllDays } from '../keyDays';
 import { cholesky, dot, whiten } from '../linalg';
 import { logCdf, millsRatio, positiveMean, positiveQuantile } from '../normal';
@@ -107,7 +107,7 @@ describe('grids', () => {
           if (goTogether(p, before, after)) total += Math.exp(peaks[p]! + before.logWeight + after.logWeight);
     });
     expect(total).toBeCloseTo(1, 12);
-    expect(regimesOf(grid, SCHOOL_NOISE).reduce((sum, { logWeight }) => sum + Math.exp(logWeight), 0)).toBeCloseTo(
+    expect(regimesOf(grid, SCALE_NOISE).reduce((sum, { logWeight }) => sum + Math.exp(logWeight), 0)).toBeCloseTo(
       1,
       12,
     );

@@ -1,8 +1,15 @@
-import type { Recipe } from '../../brew/kinds';
+import type { BrewParameters } from '../../brew/kinds';
 import type { CrestBrew, CrestInput } from '../types';
 
 /** Bags for tests. */
-export const REFERENCE: Recipe = { style: 'filter', brewer: 'cone', doseG: 17, waterG: 272, waterC: 92, grindStep: 0 };
+export const REFERENCE: BrewParameters = {
+  style: 'filter',
+  brewer: 'cone',
+  doseG: 17,
+  waterG: 272,
+  waterC: 92,
+  grindStep: 0,
+};
 
 let count = 0;
 

@@ -64,12 +64,12 @@ describe('a bag that only fades', () => {
 });
 
 describe('blind repeats', () => {
-  it('are pooled by school from what the same cups differed by', () => {
-    expect(pooledRepeats([{ likings: [80], sigma0: 3.5 }])).toEqual([]);
+  it('are pooled by scale from what the same cups differed by', () => {
+    expect(pooledRepeats([{ scores: [80], sigma0: 3.5 }])).toEqual([]);
     const pooled = pooledRepeats([
-      { likings: [80, 84], sigma0: 3.5 },
-      { likings: [70, 70, 73], sigma0: 3.5 },
-      { likings: [90, 95], sigma0: 6 },
+      { scores: [80, 84], sigma0: 3.5 },
+      { scores: [70, 70, 73], sigma0: 3.5 },
+      { scores: [90, 95], sigma0: 6 },
     ]);
     // (8 + 6) / (1 + 2) and 12.5 / 1.
     expect(pooled).toEqual([

@@ -28,7 +28,7 @@ describe('what is claimed', () => {
   });
 
   it('in a bet is held against the best the bag was', () => {
-    const write = (liking: number): string => (liking / 10).toFixed(1);
+    const write = (score: number): string => (score / 10).toFixed(1);
     const best = { mean: 87, lo: 82, hi: 90 };
     expect(betClaim(80, best, 0, write).outcome).toBe('open');
     expect(betClaim(80, best, 5, write)).toEqual({

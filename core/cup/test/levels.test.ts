@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { LEVELS, levelText, levelValue, LIKINGS, nearestLevel, readLevel, stepLevel } from '../levels';
+import { LEVELS, levelText, levelValue, ADEQUACIES, nearestLevel, readLevel, stepLevel } from '../levels';
 import { levelsOverDays, trend } from '../levelsOverDays';
 
 describe('levels', () => {
@@ -45,8 +45,8 @@ describe('levels over days', () => {
     restDay: number,
     attribute: string,
     level: (typeof LEVELS)[number] | null,
-    liking: (typeof LIKINGS)[number] | null = null,
-  ) => ({ restDay, levels: [{ attribute, level, liking }] });
+    adequacy: (typeof ADEQUACIES)[number] | null = null,
+  ) => ({ restDay, levels: [{ attribute, level, adequacy }] });
 
   it('are one line an attribute, days in order, several cups of a day taken together', () => {
     const [body, ...others] = levelsOverDays(

@@ -7,7 +7,7 @@ import {
   leaveAlone,
   mostTellingBag,
   pickOfTheMorning,
-  recipeLine,
+  parametersLine,
   tellingAdvice,
   windowDaysLeft,
   type ShelfBag,
@@ -123,7 +123,7 @@ describe('the morning', () => {
   });
 
   it('writes a recipe on one line', () => {
-    expect(recipeLine({ ...reference, waterC: null, doseG: 18.25 })).toBe('cone, 18.3 g to 272 g');
+    expect(parametersLine({ ...reference, waterC: null, doseG: 18.25 })).toBe('cone, 18.3 g to 272 g');
   });
 });
 

@@ -7,7 +7,7 @@ import { bagInput } from '../../../contract/bag';
 import { NO_INSTRUMENTS } from '../../../contract/instrument';
 import type { LiveBrew } from '../../../contract/live';
 import { FIRST_SETTINGS } from '../../../contract/settings';
-import { STARTER_CARDS, steadyClock } from '../../../core/brew';
+import { STARTER_RECIPES, steadyClock } from '../../../core/brew';
 import { addBag } from '../../db/bags';
 import { addLive, loadLive, loadLiveTrace, setLiveClosed, startLive } from '../../db/live';
 import { keepSettings } from '../../db/settings';
@@ -28,12 +28,12 @@ afterAll(async () => {
 });
 
 async function started(kind: string, startedAt: number): Promise<LiveBrew> {
-  const card = STARTER_CARDS.find((one) => one.kind === kind);
-  if (!card) throw new Error(`No starter recipe for ${kind}`);
+  const recipe = STARTER_RECIPES.find((one) => one.kind === kind);
+  if (!recipe) throw new Error(`No starter recipe for ${kind}`);
   return store.write(async (db) => {
     await keepSettings(db, { ...FIRST_SETTINGS, instruments: { ...NO_INSTRUMENTS, connected: { scale: 'well' } } });
     const bagId = await addBag(db, bagInput.parse(bagDraft()), new Date());
-    const id = await addLive(db, { bagId, card, recipeVersionId: null }, new Date());
+    const id = await addLive(db, { bagId, recipe, recipeVersionId: null }, new Date());
     await startLive(db, id, startedAt);
     return loadLive(db, id);
   });

@@ -1,5 +1,5 @@
 import type { InstrumentKind, InstrumentSettings } from '../../../contract/instrument';
-import { estimatedBeverageG, KIND_TRAITS, type RecipeCard } from '../../../core/brew';
+import { estimatedBeverageG, KIND_TRAITS, type Recipe } from '../../../core/brew';
 import type { Clock, Instrument } from '../instrument';
 import { unitNoise } from './noise';
 import { pouringOf } from './pouring';
@@ -7,7 +7,7 @@ import { simulate, type Simulation } from './simulated';
 
 /** What a simulated instrument stands beside. */
 export interface Subject {
-  card: RecipeCard;
+  recipe: Recipe;
   seed: number;
   settings: InstrumentSettings;
   clock: Clock;
@@ -22,27 +22,27 @@ const COOLING_C_PER_S = 0.02;
 type Model = (subject: Subject) => Pick<Simulation, 'perSecond' | 'truth' | 'noise' | 'driftPerS' | 'settlingS'>;
 
 const MODELS: Readonly<Record<InstrumentKind, Model>> = {
-  scale: ({ card, settings, seed }) => ({
+  scale: ({ recipe, settings, seed }) => ({
     perSecond: 10,
-    truth: pouringOf(card, settings.hand, seed).weightAt,
+    truth: pouringOf(recipe, settings.hand, seed).weightAt,
     noise: 0.1,
     driftPerS: 0.0005,
     settlingS: 0.3,
   }),
-  thermometer: ({ card, seed }) => ({
+  thermometer: ({ recipe, seed }) => ({
     perSecond: 2,
-    truth: (s) => (card.waterC ?? 93) + 0.6 * unitNoise(seed)() - COOLING_C_PER_S * Math.max(0, s),
+    truth: (s) => (recipe.waterC ?? 93) + 0.6 * unitNoise(seed)() - COOLING_C_PER_S * Math.max(0, s),
     noise: 0.1,
     driftPerS: 0,
     settlingS: 1,
   }),
-  refractometer: ({ card, seed }) => {
+  refractometer: ({ recipe, seed }) => {
     const extraction = EXTRACTION.mean + EXTRACTION.spread * unitNoise(seed)();
     const liquidG =
-      KIND_TRAITS[card.kind].contact === 'immersion'
-        ? card.waterG
-        : estimatedBeverageG(card.kind, card.waterG, card.doseG);
-    const tds = (extraction * card.doseG) / liquidG;
+      KIND_TRAITS[recipe.kind].contact === 'immersion'
+        ? recipe.waterG
+        : estimatedBeverageG(recipe.kind, recipe.waterG, recipe.doseG);
+    const tds = (extraction * recipe.doseG) / liquidG;
     // A warm drop reads high until it has taken the temperature of the prism.
     return {
       perSecond: 2,

@@ -1,5 +1,5 @@
 import type { Hand } from '../../../contract/instrument';
-import { KIND_TRAITS, planOf, type Pour, type RecipeCard } from '../../../core/brew';
+import { KIND_TRAITS, planOf, type Pour, type Recipe } from '../../../core/brew';
 import { unitNoise } from './noise';
 
 /** What a simulated hand really does with a recipe: the truth a simulated scale then reports, with its faults. */
@@ -27,9 +27,9 @@ const WET_GROUNDS = 3;
 const FIRST_DROPS_S = 6;
 
 /** The same recipe, hand and seed pour the same. */
-export function pouringOf(card: RecipeCard, hand: Hand, seed: number): Pouring {
+export function pouringOf(recipe: Recipe, hand: Hand, seed: number): Pouring {
   const noise = unitNoise(seed);
-  const plan = planOf(card);
+  const plan = planOf(recipe);
   const { gPerS, lateS, overG, drain } = HANDS[hand];
   const pours: Pour[] = [];
   for (const step of plan.steps.filter(({ pours: yes }) => yes)) {
@@ -45,14 +45,14 @@ export function pouringOf(card: RecipeCard, hand: Hand, seed: number): Pouring {
   }
   const last = pours.at(-1);
   const planned = plan.steps.at(-1);
-  const lifted = KIND_TRAITS[card.kind].contact === 'percolation' && last && planned?.act === 'drain';
+  const lifted = KIND_TRAITS[recipe.kind].contact === 'percolation' && last && planned?.act === 'drain';
   const endS =
-    card.kind === 'espresso'
+    recipe.kind === 'espresso'
       ? (last?.untilS ?? null)
       : lifted
         ? last.untilS + Math.max(10, (planned.doneS - last.untilS) * drain)
         : null;
-  const lightens = lifted ? BREWER_G + WET_GROUNDS * card.doseG : 0;
+  const lightens = lifted ? BREWER_G + WET_GROUNDS * recipe.doseG : 0;
   return { pours, endS, weightAt: (s) => poured(pours, s) - (endS !== null && s >= endS ? lightens : 0) };
 }
 

@@ -7,15 +7,15 @@ import {
   NO_WEIGHTS_YET,
   planOf,
   poursIn,
-  scaleCard,
+  scaleRecipe,
   screenWeight,
   shotEnd,
   stageTimesOf,
-  STARTER_CARDS,
+  STARTER_RECIPES,
   thin,
   traceUntil,
   weightAt,
-  type RecipeCard,
+  type Recipe,
   type Screening,
   type Trace,
 } from '../../../core/brew';
@@ -32,8 +32,8 @@ interface Recorded {
 }
 
 /** What the bench would record of a simulated brew, without a server. */
-function recorded(card: RecipeCard, { weightAt: truth, endS, pours }: Pouring, seed: number): Recorded {
-  const plan = planOf(card);
+function recorded(recipe: Recipe, { weightAt: truth, endS, pours }: Pouring, seed: number): Recorded {
+  const plan = planOf(recipe);
   const noise = unitNoise(seed);
   const trace: Trace = [];
   let screening: Screening = NO_WEIGHTS_YET;
@@ -51,11 +51,11 @@ function recorded(card: RecipeCard, { weightAt: truth, endS, pours }: Pouring, s
   return { trace, liftedS: null };
 }
 
-const percolating = STARTER_CARDS.filter(({ kind }) =>
+const percolating = STARTER_RECIPES.filter(({ kind }) =>
   ['cone', 'flat-bottom', 'thick-paper carafe', 'iced', 'batch'].includes(kind),
 );
 const arbitrary = {
-  card: fc.constantFrom(...percolating),
+  recipe: fc.constantFrom(...percolating),
   hand: fc.constantFrom(...HANDS),
   seed: fc.integer({ min: 1, max: 2 ** 30 }),
   doseG: fc.integer({ min: 10, max: 60 }),
@@ -64,12 +64,12 @@ const arbitrary = {
 describe('what a simulated hand did is found in the trace', () => {
   it('every pour within a second and a gram, and the lifting of the brewer, for any recipe, hand, seed and dose', () => {
     fc.assert(
-      fc.property(arbitrary.card, arbitrary.hand, arbitrary.seed, arbitrary.doseG, (starter, hand, seed, doseG) => {
-        const card = scaleCard(starter, doseG);
-        const pouring = pouringOf(card, hand, seed);
-        const { trace, liftedS } = recorded(card, pouring, seed + 1);
+      fc.property(arbitrary.recipe, arbitrary.hand, arbitrary.seed, arbitrary.doseG, (starter, hand, seed, doseG) => {
+        const recipe = scaleRecipe(starter, doseG);
+        const pouring = pouringOf(recipe, hand, seed);
+        const { trace, liftedS } = recorded(recipe, pouring, seed + 1);
         expect(Math.abs((liftedS ?? Infinity) - (pouring.endS ?? 0))).toBeLessThan(1);
-        const times = stageTimesOf(planOf(card), poursIn(planOf(card), trace));
+        const times = stageTimesOf(planOf(recipe), poursIn(planOf(recipe), trace));
         // A hand so slow that one pour runs into the next stage pours as one: only what can be told apart must be.
         const apart = pouring.pours.filter(
           (pour, i) =>
@@ -88,8 +88,8 @@ describe('what a simulated hand did is found in the trace', () => {
 
   it('and the thinned trace stays within half a gram of the whole', () => {
     fc.assert(
-      fc.property(arbitrary.card, arbitrary.hand, arbitrary.seed, (card, hand, seed) => {
-        const { trace } = recorded(card, pouringOf(card, hand, seed), seed + 1);
+      fc.property(arbitrary.recipe, arbitrary.hand, arbitrary.seed, (recipe, hand, seed) => {
+        const { trace } = recorded(recipe, pouringOf(recipe, hand, seed), seed + 1);
         const thinned = thin(trace, []);
         expect(thinned.flat().length).toBeLessThan(trace.flat().length / 4);
         for (const [s, g] of trace.flat()) expect(Math.abs((weightAt(thinned, s) ?? Infinity) - g)).toBeLessThan(0.31);
@@ -101,13 +101,13 @@ describe('what a simulated hand did is found in the trace', () => {
   it('a shot ends when it did', () => {
     fc.assert(
       fc.property(arbitrary.hand, arbitrary.seed, fc.integer({ min: 14, max: 22 }), (hand, seed, doseG) => {
-        const shot = STARTER_CARDS.find(({ kind }) => kind === 'espresso');
+        const shot = STARTER_RECIPES.find(({ kind }) => kind === 'espresso');
         if (!shot) throw new Error('No starter recipe for a shot');
-        const card = scaleCard(shot, doseG);
-        const pouring = pouringOf(card, hand, seed);
-        const { trace } = recorded(card, pouring, seed + 1);
+        const recipe = scaleRecipe(shot, doseG);
+        const pouring = pouringOf(recipe, hand, seed);
+        const { trace } = recorded(recipe, pouring, seed + 1);
         expect(
-          Math.abs((shotEnd(planOf(card), trace, (pouring.endS ?? 0) + 5) ?? Infinity) - (pouring.endS ?? 0)),
+          Math.abs((shotEnd(planOf(recipe), trace, (pouring.endS ?? 0) + 5) ?? Infinity) - (pouring.endS ?? 0)),
         ).toBeLessThan(1);
       }),
       { numRuns: 40 },

@@ -5,17 +5,17 @@ import {
   planOf,
   poursIn,
   screenWeight,
-  STARTER_CARDS,
+  STARTER_RECIPES,
   type Reading,
-  type RecipeCard,
+  type Recipe,
   type Trace,
 } from '../../../core/brew';
 import { HANDS, INSTRUMENTS, NO_INSTRUMENTS, type InstrumentSettings } from '../../../contract/instrument';
 import { simulatedInstrument } from '../simulated/bench';
 import { pouringOf } from '../simulated/pouring';
 
-const card = (kind: RecipeCard['kind']): RecipeCard => {
-  const found = STARTER_CARDS.find((one) => one.kind === kind);
+const recipe = (kind: Recipe['kind']): Recipe => {
+  const found = STARTER_RECIPES.find((one) => one.kind === kind);
   if (!found) throw new Error(`No starter recipe for ${kind}`);
   return found;
 };
@@ -32,11 +32,11 @@ function heard(
   kind: (typeof INSTRUMENTS)[number],
   of: InstrumentSettings,
   seconds: number,
-  brew = card('cone'),
+  brew = recipe('cone'),
 ): Reading[] {
   let now = 0;
   const readings: Reading[] = [];
-  const instrument = simulatedInstrument(kind, { card: brew, seed: 7, settings: of, clock: () => now });
+  const instrument = simulatedInstrument(kind, { recipe: brew, seed: 7, settings: of, clock: () => now });
   const stop = instrument?.listen((batch) => readings.push(...batch));
   for (; now < seconds; now += 0.1) vi.advanceTimersByTime(100);
   stop?.();
@@ -45,7 +45,7 @@ function heard(
 
 describe('a simulated scale', () => {
   it('speaks ten times a second and follows the hand within a gram of the truth once settled', () => {
-    const pouring = pouringOf(card('cone'), 'steady', 7);
+    const pouring = pouringOf(recipe('cone'), 'steady', 7);
     const readings = heard('scale', settings({ scale: 'well' }), 160);
     expect(readings.length).toBeGreaterThan(1580);
     const still = readings.filter(({ atS }) =>
@@ -56,7 +56,7 @@ describe('a simulated scale', () => {
   });
 
   it.each(HANDS)('pours to the plan with a %s hand, and drains', (hand) => {
-    const { pours, endS, weightAt } = pouringOf(card('cone'), hand, 3);
+    const { pours, endS, weightAt } = pouringOf(recipe('cone'), hand, 3);
     expect(pours).toHaveLength(4);
     expect(Math.abs((pours.at(-1)?.toG ?? 0) - 272)).toBeLessThan(7);
     expect(endS).toBeGreaterThan(pours.at(-1)?.untilS ?? Infinity);
@@ -64,7 +64,7 @@ describe('a simulated scale', () => {
   });
 
   it('ends a shot near its seconds and its yield', () => {
-    const { pours, endS } = pouringOf(card('espresso'), 'steady', 3);
+    const { pours, endS } = pouringOf(recipe('espresso'), 'steady', 3);
     expect(Math.abs((endS ?? 0) - 29)).toBeLessThan(2);
     expect(Math.abs((pours[0]?.toG ?? 0) - 40)).toBeLessThan(1.5);
   });
@@ -84,8 +84,8 @@ describe('a simulated scale', () => {
       else appendPoint(trace, [reading.atS, reading.value]);
     }
     expect(new Set(flaws)).toEqual(new Set(['negative', 'absurd', 'jump']));
-    const { pours } = pouringOf(card('cone'), 'steady', 7);
-    expect(poursIn(planOf(card('cone')), trace).map(({ toG }) => Math.round(toG))).toEqual(
+    const { pours } = pouringOf(recipe('cone'), 'steady', 7);
+    expect(poursIn(planOf(recipe('cone')), trace).map(({ toG }) => Math.round(toG))).toEqual(
       pours.map(({ toG }) => Math.round(toG)),
     );
 
@@ -108,7 +108,7 @@ describe('the other instruments', () => {
     expect(Math.abs((ph?.at(-1) ?? 0) - 5)).toBeLessThan(0.2);
     for (const kind of INSTRUMENTS)
       expect(
-        simulatedInstrument(kind, { card: card('cone'), seed: 1, settings: NO_INSTRUMENTS, clock: () => 0 }),
+        simulatedInstrument(kind, { recipe: recipe('cone'), seed: 1, settings: NO_INSTRUMENTS, clock: () => 0 }),
       ).toBeNull();
   });
 });

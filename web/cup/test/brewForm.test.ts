@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { LiveBrew } from '../../../contract/live';
 import { NO_INSTRUMENTS } from '../../../contract/instrument';
-import { STARTER_CARDS, type RecipeCard } from '../../../core/brew';
+import { STARTER_RECIPES, type Recipe } from '../../../core/brew';
 import { brewFromBench, brewResolver, newBrew, type BrewForm } from '../brewForm';
 
 const id = (n: number): string => `0f0e7c2e-1111-4111-8111-00000000000${n}`;
@@ -17,15 +17,15 @@ const reference = {
   filter: null,
   waterRecipe: null,
 } as const;
-const card = (kind: RecipeCard['kind']): RecipeCard =>
-  STARTER_CARDS.find((one) => one.kind === kind) ?? (Promise.reject(new Error(kind)) as never);
+const recipe = (kind: Recipe['kind']): Recipe =>
+  STARTER_RECIPES.find((one) => one.kind === kind) ?? (Promise.reject(new Error(kind)) as never);
 
 const live = (differently: Partial<LiveBrew> = {}): LiveBrew => ({
   ...{
     id: id(5),
     bagId: id(1),
     bagName: 'Test Hill',
-    card: card('iced'),
+    recipe: recipe('iced'),
     recipeVersionId: id(6),
     ticked: [],
     marks: [],

@@ -6,7 +6,7 @@ it('a field of the cup is called as on the sheet; what is no part of the cup is 
   expect(cupFieldName(['cup', 'words', 'cup', 'set'])).toBe('Notes');
   expect(cupFieldName(['cup', 'words', 'hot-nose', 'set'])).toBe('Hot, nose');
   expect(cupFieldName(['cup', 'words', 'hot-nose', 'typing'])).toBe('Hot, nose, being typed');
-  expect(cupFieldName(['cup', 'levels', 'stone-fruit', 'liking'])).toBe('Stone fruit, liking');
+  expect(cupFieldName(['cup', 'levels', 'stone-fruit', 'adequacy'])).toBe('Stone fruit, how it was liked');
   expect(cupFieldName(['making', 'tdsPercent'])).toBe('Dissolved solids');
   expect([
     cupFieldName(['cup', 'coolingFrom']),

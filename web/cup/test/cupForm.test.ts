@@ -8,12 +8,12 @@ const read = (cup: CupForm) => cupInput.safeParse(cupValues(cup));
 
 describe('a cup as typed', () => {
   it('is an empty cup while nothing was written', () => {
-    expect(read(form({ levels: { body: undefined, acidity: { level: '', liking: '' } } })).data).toEqual(
-      cupInput.parse({ school: 'mark10', mark: null }),
+    expect(read(form({ levels: { body: undefined, acidity: { level: '', adequacy: '' } } })).data).toEqual(
+      cupInput.parse({ scoringScale: 'mark10', mark: null }),
     );
   });
 
-  it('takes marks in its own school', () => {
+  it('takes marks in its own scale', () => {
     expect(read(form({ mark: '8,4' })).data?.mark).toBe(8.4);
     expect(read({ ...emptyCup('levels'), mark: 'high 4' }).data?.mark).toBe(4 + 1 / 3);
     expect(read({ ...emptyCup('sum100'), balance: '7.75' }).data).toMatchObject({ balance: 7.75, mark: null });
@@ -24,13 +24,13 @@ describe('a cup as typed', () => {
     expect(read(form({ mark: 'good' })).error?.issues[0]?.path).toEqual(['mark']);
   });
 
-  it('takes levels, likings, both or either, and refuses what is no level', () => {
-    const levels = { body: { level: 'low 3', liking: '' }, acidity: { level: '', liking: 'too much' } };
+  it('takes levels, adequacies, both or either, and refuses what is no level', () => {
+    const levels = { body: { level: 'low 3', adequacy: '' }, acidity: { level: '', adequacy: 'too much' } };
     expect(read(form({ levels })).data?.levels).toEqual([
-      { attribute: 'body', level: '3-', liking: null },
-      { attribute: 'acidity', level: null, liking: 'too much' },
+      { attribute: 'body', level: '3-', adequacy: null },
+      { attribute: 'acidity', level: null, adequacy: 'too much' },
     ]);
-    expect(read(form({ levels: { body: { level: '7', liking: '' } } })).error?.issues[0]?.path).toEqual([
+    expect(read(form({ levels: { body: { level: '7', adequacy: '' } } })).error?.issues[0]?.path).toEqual([
       'levels',
       0,
       'level',
@@ -51,10 +51,10 @@ describe('a cup as typed', () => {
   it('comes back as it was typed, whatever was in it', () => {
     const whole: Cup = cupSchema.parse({
       ...cupInput.parse({
-        school: 'levels',
+        scoringScale: 'levels',
         mark: 4 - 1 / 3,
         aroma: 8,
-        levels: LEVELS.map((level, i) => ({ attribute: `a${i}`, level, liking: 'just right' })),
+        levels: LEVELS.map((level, i) => ({ attribute: `a${i}`, level, adequacy: 'just right' })),
         finishS: 12.5,
         dryness: 'some',
         textures: ['silky'],
@@ -74,7 +74,7 @@ describe('a cup as typed', () => {
 
   it('carries along a search for a word that is over, and ends one that is switched off', () => {
     const over = cupSchema.parse({
-      ...cupInput.parse({ school: 'mark10', mark: 8 }),
+      ...cupInput.parse({ scoringScale: 'mark10', mark: 8 }),
       words: [],
       nag: { said: 'green', tapped: [], resolvedWith: 'lime', dropped: false },
     });

@@ -1,20 +1,23 @@
 import { describe, expect, it } from 'vitest';
-import { recipeCardInput } from '../../../contract/recipeCard';
-import { STARTER_CARDS } from '../../../core/brew';
+import { recipeInput } from '../../../contract/recipe';
+import { STARTER_RECIPES } from '../../../core/brew';
 import { recipeResolver, typedRecipe, type RecipeForm } from '../recipeForm';
 
 const resolve = async (form: RecipeForm) =>
   recipeResolver(form, undefined, { fields: {}, shouldUseNativeValidation: false });
-const [cone] = STARTER_CARDS;
+const [cone] = STARTER_RECIPES;
 const typed = (differently: Partial<RecipeForm> = {}): RecipeForm => {
   if (!cone) throw new Error('No starter recipe');
   return { ...typedRecipe(cone), ...differently };
 };
 
 describe('a recipe as typed', () => {
-  it.each(STARTER_CARDS.map((card) => [card.name, card] as const))('comes back as it was kept: %s', async (_, card) => {
-    expect((await resolve(typedRecipe(card))).values).toEqual(recipeCardInput.parse(card));
-  });
+  it.each(STARTER_RECIPES.map((recipe) => [recipe.name, recipe] as const))(
+    'comes back as it was kept: %s',
+    async (_, recipe) => {
+      expect((await resolve(typedRecipe(recipe))).values).toEqual(recipeInput.parse(recipe));
+    },
+  );
 
   it('takes water as a ratio', async () => {
     expect((await resolve(typed({ waterG: '1:16' }))).values).toMatchObject({ waterG: 272 });

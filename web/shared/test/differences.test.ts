@@ -4,13 +4,19 @@ import { differing, nameOfPath, plainName } from '../differences';
 const here = {
   brewedAt: '2026-03-01T08:15',
   doseG: '15',
-  cup: { notes: 'fig', blind: false, textures: ['silky'], levels: { body: { level: '3', liking: '' } } },
+  cup: { notes: 'fig', blind: false, textures: ['silky'], levels: { body: { level: '3', adequacy: '' } } },
   same: 'x',
 };
 const there = {
   ...here,
   brewedAt: '2026-03-01T09:40',
-  cup: { ...here.cup, notes: '', blind: true, textures: [], levels: { acidity: { level: '4-', liking: 'too much' } } },
+  cup: {
+    ...here.cup,
+    notes: '',
+    blind: true,
+    textures: [],
+    levels: { acidity: { level: '4-', adequacy: 'too much' } },
+  },
 };
 
 describe('what two copies of a sheet differ in', () => {

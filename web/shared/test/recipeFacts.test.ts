@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import { STARTER_CARDS, type RecipeCard } from '../../../core/brew';
+import { STARTER_RECIPES, type Recipe } from '../../../core/brew';
 import { recipeFacts } from '../RecipeLines';
 
-const starter = (kind: RecipeCard['kind']): RecipeCard => {
-  const card = STARTER_CARDS.find((one) => one.kind === kind);
-  if (!card) throw new Error(`No starter recipe for ${kind}`);
-  return card;
+const starter = (kind: Recipe['kind']): Recipe => {
+  const recipe = STARTER_RECIPES.find((one) => one.kind === kind);
+  if (!recipe) throw new Error(`No starter recipe for ${kind}`);
+  return recipe;
 };
 
 describe('a recipe in one line', () => {

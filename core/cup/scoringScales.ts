@@ -1,24 +1,24 @@
 import { clamp, roundTo } from '../brew/units';
 import { levelValue, nearestLevel } from './levels';
 
-/** The schools of scoring. One bag keeps one main school; all map onto the common liking scale, 0–100. */
-export const SCHOOLS = ['mark10', 'composite', 'levels', 'sum100', 'stars'] as const;
-export type School = (typeof SCHOOLS)[number];
+/** The scales of scoring. One bag keeps one main scale; all map onto the common scale, 0–100. */
+export const SCORING_SCALES = ['mark10', 'composite', 'levels', 'sum100', 'stars'] as const;
+export type ScoringScale = (typeof SCORING_SCALES)[number];
 
-/** How a school writes its main score. `points` is what one unit of the mark is worth in liking. */
-export interface SchoolScale {
+/** How a scale writes its main score. `points` is what one unit of the mark is worth in score. */
+export interface ScaleRange {
   min: number;
   max: number;
   /** Apart two marks that can be written; levels go by halves and thirds instead. */
   step: number;
   points: number;
   /**
-   * Repeatability of one taster on one coffee, σ₀, in points of liking. *Assumption* until blind repeats measure it.
+   * Repeatability of one taster on one coffee, σ₀, in points. *Assumption* until blind repeats measure it.
    */
   sigma0: number;
 }
 
-export const SCHOOL_SCALES: Readonly<Record<School, SchoolScale>> = {
+export const SCALE_RANGES: Readonly<Record<ScoringScale, ScaleRange>> = {
   mark10: { min: 0, max: 10, step: 0.1, points: 10, sigma0: 3.5 },
   composite: { min: 0, max: 10, step: 0.1, points: 10, sigma0: 3 },
   levels: { min: 1, max: 5, step: 0.5, points: 20, sigma0: 6 },
@@ -26,28 +26,28 @@ export const SCHOOL_SCALES: Readonly<Record<School, SchoolScale>> = {
   stars: { min: 0, max: 5, step: 0.25, points: 20, sigma0: 6 },
 };
 
-/** Liking, 0–100, of a mark in a school: mark × points. Throws a RangeError outside the school's range. */
-export function likingOf(school: School, mark: number): number {
-  const { min, max, points } = SCHOOL_SCALES[school];
+/** Score, 0–100, of a mark in a scale: mark × points. Throws a RangeError outside the scale's range. */
+export function scoreOf(scoringScale: ScoringScale, mark: number): number {
+  const { min, max, points } = SCALE_RANGES[scoringScale];
   if (!(mark >= min && mark <= max)) throw new RangeError(`A mark here runs from ${min} to ${max}, not ${mark}`);
   return mark * points;
 }
 
-/** The nearest mark that can be written in a school. */
-export function onStep(school: School, mark: number): number {
-  const { min, max, step } = SCHOOL_SCALES[school];
-  if (school === 'levels') return levelValue(nearestLevel(mark));
+/** The nearest mark that can be written in a scale. */
+export function onStep(scoringScale: ScoringScale, mark: number): number {
+  const { min, max, step } = SCALE_RANGES[scoringScale];
+  if (scoringScale === 'levels') return levelValue(nearestLevel(mark));
   return clamp(roundTo(Math.round(mark / step) * step, 2), min, max);
 }
 
-/** The mark a school would write for a liking; undoes `likingOf` to the school's own step. */
-export function markOf(school: School, liking: number): number {
-  return onStep(school, liking / SCHOOL_SCALES[school].points);
+/** The mark a scale would write for a score; undoes `scoreOf` to the scale's own step. */
+export function markOf(scoringScale: ScoringScale, score: number): number {
+  return onStep(scoringScale, score / SCALE_RANGES[scoringScale].points);
 }
 
-/** The same score as another school would write it: by way of the common scale, to that school's step. */
-export function inOtherSchool(from: School, mark: number, to: School): number {
-  return markOf(to, likingOf(from, mark));
+/** The same score as another scale would write it: by way of the common scale, to that scale's step. */
+export function inOtherScale(from: ScoringScale, mark: number, to: ScoringScale): number {
+  return markOf(to, scoreOf(from, mark));
 }
 
 /** The attributes that can mean "best", each marked 0–10 for how good it is. */
@@ -92,10 +92,10 @@ export function onlyAttribute(attribute: Attribute): AttributeWeights {
 }
 
 /**
- * Liking, 0–100, as the weighted mean of the attribute marks × 10, over the attributes that were marked; null when none
+ * Score, 0–100, as the weighted mean of the attribute marks × 10, over the attributes that were marked; null when none
  * with a weight was.
  */
-export function compositeLiking(
+export function compositeScore(
   marks: Readonly<Partial<Record<Attribute, number | null>>>,
   weights: AttributeWeights = EQUAL_WEIGHTS,
 ): number | null {
@@ -110,45 +110,45 @@ export function compositeLiking(
   return total > 0 ? (sum / total) * 10 : null;
 }
 
-/** A cup's scores, as far as liking depends on them. */
+/** A cup's scores, as far as score depends on them. */
 export interface ScoredCup extends PartMarks {
-  school: School;
+  scoringScale: ScoringScale;
   mark: number | null;
 }
 
 /**
- * The main score of a cup in its own school: of ten marked parts their sum; of a quick sheet without an overall mark
+ * The main score of a cup in its own scale: of ten marked parts their sum; of a quick sheet without an overall mark
  * the mean of its attributes; else what was written. Null when it was not scored.
  */
 export function markOfCup(cup: ScoredCup): number | null {
-  if (cup.school === 'sum100') {
+  if (cup.scoringScale === 'sum100') {
     const { sum, of } = sumOfParts(cup);
     if (of === PARTS.length) return sum;
   }
-  if (cup.school === 'composite' && cup.mark === null) {
-    const liking = compositeLiking(cup);
-    return liking === null ? null : liking / 10;
+  if (cup.scoringScale === 'composite' && cup.mark === null) {
+    const score = compositeScore(cup);
+    return score === null ? null : score / 10;
   }
   return cup.mark;
 }
 
-/** Liking, 0–100, of a cup in its own school; null when it was not scored. */
-export function likingOfCup(cup: ScoredCup): number | null {
+/** Score, 0–100, of a cup in its own scale; null when it was not scored. */
+export function scoreOfCup(cup: ScoredCup): number | null {
   const mark = markOfCup(cup);
-  return mark === null ? null : likingOf(cup.school, mark);
+  return mark === null ? null : scoreOf(cup.scoringScale, mark);
 }
 
 /**
- * Liking, 0–100, of a cup by what its taster means by "best": weights on the attributes, or (null) the overall mark in
- * the cup's own school; null when that was not marked.
+ * Score, 0–100, of a cup by what its taster means by "best": weights on the attributes, or (null) the overall mark in
+ * the cup's own scale; null when that was not marked.
  */
-export function judgedLiking(cup: ScoredCup, weights: AttributeWeights | null): number | null {
-  return weights === null ? likingOfCup(cup) : compositeLiking(cup, weights);
+export function judgedScore(cup: ScoredCup, weights: AttributeWeights | null): number | null {
+  return weights === null ? scoreOfCup(cup) : compositeScore(cup, weights);
 }
 
 /**
- * The school a judgement is written in: weighted attributes are a composite, whatever school the overall mark is in.
+ * The scale a judgement is written in: weighted attributes are a composite, whatever scale the overall mark is in.
  */
-export function judgedSchool(school: School, weights: AttributeWeights | null): School {
-  return weights === null ? school : 'composite';
+export function judgedScale(scoringScale: ScoringScale, weights: AttributeWeights | null): ScoringScale {
+  return weights === null ? scoringScale : 'composite';
 }

@@ -1,4 +1,4 @@
-import type { Recipe } from './kinds';
+import type { BrewParameters } from './kinds';
 
 /** Ways of brewing a recipe can be written for; `own` is a kind of the taster's, poured in stages. */
 export const BREW_KINDS = [
@@ -44,7 +44,7 @@ export interface Band {
  * A recipe as it stands on a card beside the kettle: what a brew is made with, and how. `waterG` is all the water, ice
  * included; for espresso it is the yield in the cup, as everywhere in the log.
  */
-export interface RecipeCard extends Omit<Recipe, 'grindStep' | 'filter' | 'waterRecipe'> {
+export interface Recipe extends Omit<BrewParameters, 'grindStep' | 'filter' | 'waterRecipe'> {
   name: string;
   kind: BrewKind;
   filter: string | null;
@@ -68,7 +68,7 @@ export interface RecipeCard extends Omit<Recipe, 'grindStep' | 'filter' | 'water
 export interface KindTraits {
   /** Equipment offered for it. */
   brewer: string;
-  style: Recipe['style'];
+  style: BrewParameters['style'];
   /** Whether the water runs through the grounds or stands with them; decides how extraction is reckoned. */
   contact: 'percolation' | 'immersion';
   /** What the end of the brew is called: "drained in 3:05". */
@@ -91,8 +91,8 @@ export const KIND_TRAITS: Readonly<Record<BrewKind, KindTraits>> = {
 };
 
 /** Water that is poured, ice not counted; grams. */
-export function pouredG(card: Pick<RecipeCard, 'waterG' | 'iceG'>): number {
-  return card.waterG - card.iceG;
+export function pouredG(recipe: Pick<Recipe, 'waterG' | 'iceG'>): number {
+  return recipe.waterG - recipe.iceG;
 }
 
 /** A stage in few words: "pour to 180 g". */
