@@ -8,7 +8,12 @@ const BAGS = 500;
 const families = Object.keys(FAMILIES);
 const past = Array.from({ length: BAGS }, (_, b): PastBag => {
   const { input } = simulateBag(families[b % families.length]!, 40_009 + b, 1.2);
-  return { roastLevel: input.roastLevel, process: input.process, style: 'filter', lesson: fitCrest(input).lesson };
+  return {
+    roastLevel: input.roastLevel,
+    process: input.process,
+    style: 'filter',
+    bagLikelihood: fitCrest(input).bagLikelihood,
+  };
 });
 const kinds = ROAST_LEVELS.flatMap((roastLevel) =>
   PROCESSES.map((process) => ({ roastLevel, process, style: 'filter' as const })),

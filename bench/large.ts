@@ -64,7 +64,7 @@ for (let b = 0; b < BAGS && !made; b++) {
       const cup = {
         scoringScale: 'mark10' as const,
         mark: 7 + ((k * 7) % 20) / 10,
-        notes: k % 3 ? 'fig, cedar' : 'quince',
+        remarks: k % 3 ? 'fig, cedar' : 'quince',
         words: [{ typed: 'fig', line: 'cup' as const }],
       };
       await addBrew(

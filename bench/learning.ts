@@ -3,7 +3,7 @@ import {
   ANY_SITUATION,
   fitCrest,
   historyOf,
-  mostTellingDay,
+  mostInformativeDay,
   priorFor,
   proposals,
   type CrestBrew,
@@ -25,9 +25,9 @@ function brew(
   { truth, taste }: SimulatedBag,
   rng: Random,
   age: number,
-  changes: readonly { factor: string; level: string }[],
+  changes: readonly { factor: string; setting: string }[],
 ): CrestBrew {
-  const brewer = changes.find(({ factor }) => factor === 'brewer')?.level ?? REFERENCE.brewer;
+  const brewer = changes.find(({ factor }) => factor === 'brewer')?.setting ?? REFERENCE.brewer;
   const made = { age, brewer, waterC: 92, recordedFrom: 'cup' as const, fault: null };
   return { ...REFERENCE, ...made, id: String(age), overall: scoreOf(rng, truth, taste, made) };
 }
@@ -35,20 +35,20 @@ function brew(
 /**
  * Eight brews from day 5 on: to the standard recipe every second day, or each as and when the most telling is proposed.
  */
-function eight(bag: SimulatedBag, rng: Random, telling: boolean): CrestInput {
+function eight(bag: SimulatedBag, rng: Random, expectedInformation: boolean): CrestInput {
   const brews: CrestBrew[] = [];
   let age = 5;
   while (brews.length < 8) {
     const input: CrestInput = { ...bag.input, brews };
-    if (telling && brews.length > 0) {
+    if (expectedInformation && brews.length > 0) {
       const days = proposals(
         fitCrest(input),
         Array.from({ length: 14 }, (_, i) => age + i),
         ANY_SITUATION,
       );
-      const best = mostTellingDay(days) ?? days[0]!;
+      const best = mostInformativeDay(days) ?? days[0]!;
       age += best.inDays;
-      brews.push(brew(bag, rng, age, best.mostTelling.changes));
+      brews.push(brew(bag, rng, age, best.mostInformative.changes));
       age += 1;
     } else {
       brews.push(brew(bag, rng, age, []));
@@ -59,18 +59,23 @@ function eight(bag: SimulatedBag, rng: Random, telling: boolean): CrestInput {
 }
 
 const byHabit: number[] = [];
-const byTelling: number[] = [];
+const byInformation: number[] = [];
 const byTable: number[] = [];
 const byHistory: number[] = [];
 for (let b = 0; b < bags; b++) {
   const bag = simulateBag('crest', seed * 7_000_003 + b);
   byHabit.push(regret(bag.truth, fitCrest(eight(bag, random(seed + b), false)).advisedDay));
-  byTelling.push(regret(bag.truth, fitCrest(eight(bag, random(seed + b), true)).advisedDay));
+  byInformation.push(regret(bag.truth, fitCrest(eight(bag, random(seed + b), true)).advisedDay));
 
   // A taster whose coffees peak 1.4 times later than the table, with twenty finished bags.
   const past = Array.from({ length: 20 }, (_, k): PastBag => {
     const { input } = simulateBag('crest', seed * 9_000_011 + b * 31 + k, 1.4);
-    return { roastLevel: input.roastLevel, process: input.process, style: 'filter', lesson: fitCrest(input).lesson };
+    return {
+      roastLevel: input.roastLevel,
+      process: input.process,
+      style: 'filter',
+      bagLikelihood: fitCrest(input).bagLikelihood,
+    };
   });
   const next = simulateBag('crest', seed * 11_000_027 + b, 1.4);
   const three: CrestInput = { ...next.input, brews: next.input.brews.slice(0, 3) };
@@ -81,5 +86,5 @@ for (let b = 0; b < bags; b++) {
 const line = (what: string, before: number[], after: number[]): string =>
   `${what}: ${mean(before).toFixed(3)} → ${mean(after).toFixed(3)} points of regret, ratio ${(mean(after) / mean(before)).toFixed(3)}`;
 console.log(`${bags} single-crest bags, seed ${seed}`);
-console.log(line('eight brews, every second day → most telling', byHabit, byTelling));
+console.log(line('eight brews, every second day → most telling', byHabit, byInformation));
 console.log(line('three brews, by the table → by a history of 20 bags', byTable, byHistory));

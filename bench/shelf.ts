@@ -35,7 +35,7 @@ await running.store.write(async (db) => {
       const cup = {
         scoringScale: 'mark10' as const,
         mark: 7 + ((k * 7) % 20) / 10,
-        notes: k % 3 ? 'fig, cedar' : 'quince',
+        remarks: k % 3 ? 'fig, cedar' : 'quince',
       };
       await addBrew(
         db,

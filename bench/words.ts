@@ -1,5 +1,5 @@
 import { performance } from 'node:perf_hooks';
-import { findNotes, NOTES, suggester, vocabularyOf } from '../core/cup/words';
+import { findDescriptors, DESCRIPTORS, suggester, vocabularyOf } from '../core/cup/words';
 import { DESCRIPTIONS } from '../core/cup/test/descriptions';
 import { median } from './timing';
 
@@ -9,7 +9,7 @@ import { median } from './timing';
  */
 const OWN = 5000;
 const FIRST = ['attic', 'cellar', 'garden', 'harbour', 'kitchen', 'meadow', 'orchard', 'pantry', 'quarry', 'river'];
-const SECOND = NOTES.map(({ name }) => name);
+const SECOND = DESCRIPTORS.map(({ name }) => name);
 const own = Array.from({ length: OWN }, (_, i) => ({
   id: `own-${i}`,
   name: `${FIRST[i % FIRST.length]} ${SECOND[i % SECOND.length]} ${Math.floor(i / SECOND.length)}`,
@@ -19,7 +19,7 @@ const own = Array.from({ length: OWN }, (_, i) => ({
 
 const began = performance.now();
 const suggest = suggester(vocabularyOf(own), new Map(own.map(({ id }, i) => [id, i % 7])));
-console.log(`making the list of ${OWN + NOTES.length} words: ${(performance.now() - began).toFixed(0)} ms, once`);
+console.log(`making the list of ${OWN + DESCRIPTORS.length} words: ${(performance.now() - began).toFixed(0)} ms, once`);
 
 const times: number[] = [];
 for (const name of [...SECOND, 'rasberry', 'quinze', 'cardamum', 'attic plum', 'orchard zzz', 'kitchen garden honey'])
@@ -36,13 +36,13 @@ console.log(
 );
 
 const share = (
-  likeness: (one: (typeof DESCRIPTIONS)[number]) => Parameters<typeof findNotes>[0],
+  likeness: (one: (typeof DESCRIPTIONS)[number]) => Parameters<typeof findDescriptors>[0],
   most: number,
 ): string =>
-  `${DESCRIPTIONS.filter((one) => findNotes(likeness(one), most).some(({ note }) => note.name === one.meant)).length} of ${DESCRIPTIONS.length}`;
+  `${DESCRIPTIONS.filter((one) => findDescriptors(likeness(one), most).some(({ descriptor }) => descriptor.name === one.meant)).length} of ${DESCRIPTIONS.length}`;
 for (const [by, likeness] of [
   ['words and taps', ({ said, tapped }) => ({ said, tapped })],
   ['taps alone', ({ tapped }) => ({ said: '', tapped })],
   ['words alone', ({ said }) => ({ said, tapped: [] })],
-] as const satisfies [string, (one: (typeof DESCRIPTIONS)[number]) => Parameters<typeof findNotes>[0]][])
+] as const satisfies [string, (one: (typeof DESCRIPTIONS)[number]) => Parameters<typeof findDescriptors>[0]][])
   console.log(`the finder, by ${by}: among the first five ${share(likeness, 5)}, first ${share(likeness, 1)}`);

@@ -1,24 +1,13 @@
 import { z } from 'zod';
-import { cupsLeft, FAULTS, gramsLeft, RECORDED_FROM, STYLES } from '../core/brew';
-import {
-  ageOn,
-  ANY_SITUATION,
-  compact,
-  crestInput,
-  fitCrest,
-  PROCESSES,
-  PROPOSAL_DAYS,
-  proposals,
-  readingOf,
-  ROAST_LEVELS,
-  type BagRecord,
-} from '../core/crest';
-import { SCORING_SCALES } from '../core/cup';
-import { addDays, dateOfInstant, roastDate } from '../core/rest';
-import { fieldProblems } from './error';
+import { FAULTS, RECORDED_FROM, STYLES } from '../core/brew';
+import { PROCESSES, ROAST_LEVELS } from '../core/crest';
+import { dateOfInstant, roastDate } from '../core/rest';
 import { instant, name, oneOf, plainDate, quantity } from './fields';
 
 /** The open bag format, version 1: one JSON object a line. Unknown keys are ignored, so newer writers can be read. */
+
+/** Ways to score, by the names the format has for them; `sum100` is any mark out of 100. */
+export const SCHOOLS = ['mark10', 'composite', 'levels', 'sum100', 'stars'] as const;
 
 const parameters = z.object({
   style: oneOf('Style', STYLES).default('filter'),
@@ -76,7 +65,7 @@ export const bagFile = z
       weightG: quantity('Weight', 5, 20_000, 'g')
         .nullish()
         .transform((v) => v ?? null),
-      school: oneOf('Scoring', SCORING_SCALES).default('mark10'),
+      school: oneOf('Scoring', SCHOOLS).default('mark10'),
       spells: z
         .array(
           z.object({
@@ -115,88 +104,3 @@ export const bagFile = z
     });
   });
 export type BagFile = z.infer<typeof bagFile>;
-
-/** The record a bag file holds. Brews are named by their place in the file. */
-export function recordOf(file: BagFile): BagRecord {
-  const brews = file.brews.map((b, i) => ({
-    ...b,
-    id: String(i),
-    fault: b.fault === null ? null : (FAULTS.find((f) => f === b.fault) ?? 'other'),
-  }));
-  const { school, ...bag } = file.bag;
-  return { ...bag, scoringScale: school, reference: file.reference, brews };
-}
-
-/** One line of the answer. */
-export type VerdictLine = ReturnType<typeof verdictLine>;
-
-/**
- * Judges a bag file on its `today`, or on the day of its last brew (of roasting, without brews) when it states none.
- */
-export function verdictLine(file: BagFile) {
-  const record = recordOf(file);
-  const lastBrew = record.brews
-    .map((b) => dateOfInstant(b.brewedAt))
-    .reduce((a, b) => (a > b ? a : b), roastDate(record).roastedOn);
-  const fit = compact(fitCrest(crestInput(record)));
-  const { weightG } = file.bag;
-  const left =
-    weightG === null
-      ? null
-      : cupsLeft(
-          gramsLeft(
-            weightG,
-            record.brews.map((b) => b.doseG),
-          ),
-          record.reference.doseG,
-        );
-  const { state, stateProbability, verdict, restDay } = readingOf(
-    fit,
-    ageOn(record, file.today ?? lastBrew),
-    file.bag.finished,
-  );
-  return {
-    name: file.bag.name,
-    state,
-    stateProbability,
-    restDay,
-    advisedDay: fit.advisedDay,
-    peak: fit.peak,
-    fresh: fit.fresh,
-    window: fit.window,
-    core: fit.core,
-    usable: fit.usable,
-    borrowed: fit.borrowed,
-    steady: fit.steady,
-    entangled: fit.entangled,
-    surprises: fit.surprises.map(({ id, missedBy, sds }) => ({ brew: Number(id), missedBy, sds })),
-    effects: fit.effects,
-    next: proposals(
-      fit,
-      Array.from({ length: PROPOSAL_DAYS + 1 }, (_, i) => ageOn(record, addDays(file.today ?? lastBrew, i))),
-      { ...ANY_SITUATION, cupsLeft: left },
-    ),
-    curve: fit.curve,
-    inWindow: fit.inWindow,
-    peakProbability: fit.peakProbability,
-    verdict,
-  };
-}
-
-/** Reads one line of NDJSON. Throws an Error whose message is a sentence that names the field. */
-export function parseBagLine(line: string): BagFile {
-  let json: unknown;
-  try {
-    json = JSON.parse(line);
-  } catch {
-    throw new Error('This line is not JSON');
-  }
-  const parsed = bagFile.safeParse(json);
-  if (parsed.success) return parsed.data;
-  throw new Error(
-    fieldProblems(parsed.error)
-      .slice(0, 5)
-      .map(({ path, message }) => (path ? `${path}: ${message}` : message))
-      .join('; '),
-  );
-}

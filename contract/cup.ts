@@ -4,35 +4,39 @@ import {
   DRYNESSES,
   LEVELS,
   ADEQUACIES,
-  LINE_IDS,
+  ATTRIBUTES,
+  SLOT_IDS,
   onStep,
-  PARTS,
   SCALE_RANGES,
   SCORING_SCALES,
-  SIPPED_LOOKS,
+  SIPPED_PHASES,
   TEXTURES,
-  type Part,
+  type Attribute,
   type ScoringScale,
 } from '../core/cup';
+import { markedParts } from './sheetOfParts';
 import { TRAITS } from '../core/cup/words/traits';
 import { oneOf, quantity, text } from './fields';
 import { typedWord, WORD_MAX, wordId } from './word';
 
 /** The longest note in prose, characters. */
-export const NOTES_MAX = 10_000;
+export const REMARKS_MAX = 10_000;
 /** The most words one cup can hold. */
 export const WORDS_MAX = 200;
 
-const part = (name: string): z.ZodDefault<z.ZodNullable<z.ZodNumber>> =>
+const attributeMark = (name: string): z.ZodDefault<z.ZodNullable<z.ZodNumber>> =>
   quantity(name.charAt(0).toUpperCase() + name.slice(1), 0, 10)
     .nullable()
     .default(null);
-const parts = Object.fromEntries(PARTS.map((name) => [name, part(name)])) as Record<Part, ReturnType<typeof part>>;
+const attributeMarks = Object.fromEntries(ATTRIBUTES.map((name) => [name, attributeMark(name)])) as Record<
+  Attribute,
+  ReturnType<typeof attributeMark>
+>;
 
 /** How much of an attribute there was, and how that was liked. */
-export const givenLevel = z.strictObject({
+export const givenIntensity = z.strictObject({
   attribute: z.string().min(1).max(80),
-  level: oneOf('The level', LEVELS).nullable(),
+  intensity: oneOf('The level', LEVELS).nullable(),
   adequacy: oneOf('How it was liked', ADEQUACIES).nullable(),
 });
 
@@ -56,10 +60,12 @@ const commonFields = {
   scoringScale: oneOf('Scoring', SCORING_SCALES),
   /** Main score in that scale; null when not marked, or when it follows from its parts. */
   mark: z.number({ error: 'The mark must be a number' }).nullable(),
-  ...parts,
-  levels: z.array(givenLevel).max(80, 'A cup can hold 80 levels at most').default([]),
+  ...attributeMarks,
+  /** The sheet it was marked by, part by part; empty where it is scored otherwise. */
+  parts: markedParts.default([]),
+  intensities: z.array(givenIntensity).max(80, 'A cup can hold 80 levels at most').default([]),
   /** Which look the mark rests on. */
-  markAt: oneOf('The mark rests on', SIPPED_LOOKS).nullable().default(null),
+  markAt: oneOf('The mark rests on', SIPPED_PHASES).nullable().default(null),
   finishS: quantity('Finish', 0, 600, 's').nullable().default(null),
   dryness: oneOf('Dryness', DRYNESSES).nullable().default(null),
   textures: z.array(oneOf('Texture', TEXTURES)).max(TEXTURES.length).default([]),
@@ -68,11 +74,11 @@ const commonFields = {
   company: oneOf('At the table', COMPANIES).nullable().default(null),
   /** Tasted without knowing which cup it was: two such cups of one recipe on one day measure the taster. */
   blind: z.boolean({ error: 'Blind must be yes or no' }).default(false),
-  notes: text('Notes', NOTES_MAX).default(''),
+  remarks: text('Notes', REMARKS_MAX).default(''),
   nag: nag.nullable().default(null),
 };
 
-const line = oneOf('Where it was found', LINE_IDS);
+const slot = oneOf('Where it was found', SLOT_IDS);
 const wordsLimit = `A cup can hold ${WORDS_MAX} notes at most, each of ${WORD_MAX} characters`;
 
 function checkMark(
@@ -83,7 +89,8 @@ function checkMark(
   const { min, max, step } = SCALE_RANGES[scoringScale];
   const wrong = (message: string): void => context.addIssue({ code: 'custom', path: ['mark'], message });
   if (!(mark >= min && mark <= max)) wrong(`The mark must be between ${min} and ${max}`);
-  else if (Math.abs(onStep(scoringScale, mark) - mark) > 1e-6)
+  // A total written beside a sheet of parts may be any: it was perhaps summed elsewhere.
+  else if (scoringScale !== 'parts' && Math.abs(onStep(scoringScale, mark) - mark) > 1e-6)
     wrong(
       scoringScale === 'levels'
         ? 'A level goes by halves, and by thirds for high and low: 3, 3+, 3.5, 4-'
@@ -95,8 +102,8 @@ function checkMark(
 export const cupInput = z
   .strictObject({
     ...commonFields,
-    words: z
-      .array(z.strictObject({ typed: typedWord, line }))
+    descriptors: z
+      .array(z.strictObject({ typed: typedWord, slot }))
       .max(WORDS_MAX, wordsLimit)
       .default([]),
   })
@@ -107,6 +114,6 @@ export type CupDraft = z.input<typeof cupInput>;
 /** A cup as the server gives it back: each word with the id it goes by. */
 export const cup = z.strictObject({
   ...commonFields,
-  words: z.array(z.strictObject({ id: wordId, typed: z.string(), line })),
+  descriptors: z.array(z.strictObject({ id: wordId, typed: z.string(), slot })),
 });
 export type Cup = z.infer<typeof cup>;

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { isOwnAddress } from '../core/draft';
 import { text } from './fields';
 
 /**
@@ -14,17 +15,6 @@ export const changeCounts = z
   .record(deviceId, z.number().int().min(0))
   .refine((counts) => Object.keys(counts).length <= 50, { error: 'Too many devices' });
 export type ChangeCounts = z.infer<typeof changeCounts>;
-
-/**
- * Whether a text is an address of this application as a browser would write it: a path, and perhaps a query. A browser
- * reads a backslash as a slash and drops line breaks, so that what looks like a path could lead elsewhere.
- */
-export function isOwnAddress(href: string): boolean {
-  const base = 'http://application.invalid';
-  if (!/^\/(?![/\\])[\x21-\x5b\x5d-\x7e]*$/.test(href) || !URL.canParse(href, base)) return false;
-  const { origin, pathname, search, hash } = new URL(href, base);
-  return origin === base && pathname + search + hash === href;
-}
 
 export const draftInput = z.strictObject({
   counts: changeCounts,

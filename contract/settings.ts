@@ -1,10 +1,10 @@
-import { pickBy } from 'es-toolkit';
 import { z } from 'zod';
-import { FIRST_LEVEL_ATTRIBUTES, SCORING_SCALES } from '../core/cup';
+import { FIRST_INTENSITY_ATTRIBUTES, FIRST_SHEET, SCORING_SCALES } from '../core/cup';
 import { name, oneOf } from './fields';
-import { instrumentChange, instrumentSettings, NO_INSTRUMENTS, type InstrumentSettings } from './instrument';
+import { instrumentChange, instrumentSettings, NO_INSTRUMENTS } from './instrument';
+import { sheetOfParts } from './sheetOfParts';
 
-const levelAttribute = z.strictObject({
+const intensityAttribute = z.strictObject({
   id: z.string().min(1).max(80),
   name: name('The attribute', 30),
   shown: z.boolean({ error: 'Shown must be yes or no' }),
@@ -25,10 +25,12 @@ export const settings = z.strictObject({
   /** The scale a new bag begins with. */
   scoringScale: oneOf('Scoring', SCORING_SCALES),
   /** What levels are given for, in the order in which they are asked. */
-  levelAttributes: z
-    .array(levelAttribute)
+  intensityAttributes: z
+    .array(intensityAttribute)
     .max(80, 'A sheet can hold 80 attributes at most')
     .refine(haveOneName, { error: 'Two attributes have the same name' }),
+  /** The sheet of parts, in the order in which they are asked. */
+  sheetOfParts,
   /** Whether the sheet walks the taster through; null while nobody has said. */
   coaching: z.boolean({ error: 'Coaching must be yes or no' }).nullable(),
 });
@@ -40,7 +42,8 @@ export const FIRST_SETTINGS: Settings = {
   oneChange: true,
   instruments: NO_INSTRUMENTS,
   scoringScale: 'mark10',
-  levelAttributes: [...FIRST_LEVEL_ATTRIBUTES],
+  intensityAttributes: [...FIRST_INTENSITY_ATTRIBUTES],
+  sheetOfParts: [...FIRST_SHEET],
   coaching: null,
 };
 
@@ -52,20 +55,3 @@ export const settingsChange = settings
   .extend({ instruments: instrumentChange, was: settings.omit({ instruments: true }).partial() })
   .partial();
 export type SettingsChange = z.infer<typeof settingsChange>;
-
-/** Settings with a change made to them. */
-export function withChange(
-  before: Settings,
-  { instruments: { connected, ...pouring } = {}, was: _, ...change }: SettingsChange,
-): Settings {
-  const now = { ...before.instruments.connected, ...connected };
-  return {
-    ...before,
-    ...change,
-    instruments: {
-      ...before.instruments,
-      ...pouring,
-      connected: pickBy(now, (behaviour) => behaviour !== null) as InstrumentSettings['connected'],
-    },
-  };
-}

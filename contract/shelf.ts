@@ -91,7 +91,7 @@ export const shelf = z.strictObject({
   lanes: z.array(lane),
   pick: advice.nullable(),
   /** The one brew from which most would be learnt today. */
-  telling: advice.nullable(),
+  mostInformative: advice.nullable(),
   leaveAlone: z.array(advice),
   bench: z.array(onBench),
   nagging: z.array(nagging),
@@ -112,7 +112,7 @@ export const searchHit = z.strictObject({
   roaster: z.string(),
   origin: z.string(),
   finished: z.boolean(),
-  inNotes: z.string().nullable(),
+  inRemarks: z.string().nullable(),
 });
 export type SearchHit = z.infer<typeof searchHit>;
 
@@ -131,7 +131,7 @@ export const bagPage = z.strictObject({
     .strictObject({
       peak: z.strictObject({ days: z.number(), logSd: z.number() }),
       noise: z.strictObject({ mean: z.number(), sd: z.number() }),
-      levelMean: z.number(),
+      baselineMean: z.number(),
     })
     .nullable(),
   settings,

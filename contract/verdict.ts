@@ -1,21 +1,7 @@
 import { z } from 'zod';
-import {
-  ageOn,
-  crestInput,
-  PROPOSAL_DAYS,
-  proposals,
-  readingOf,
-  STATES,
-  type CrestFit,
-  type CrestInput,
-  type Situation,
-  type TasterPrior,
-} from '../core/crest';
-import { judgedScore, judgedScale, SCORING_SCALES, SCALE_RANGES } from '../core/cup';
 import { STYLES } from '../core/brew';
-import { addDays } from '../core/rest';
-import type { Bag } from './bag';
-import type { Brew } from './brew';
+import { STATES } from '../core/crest';
+import { SCORING_SCALES } from '../core/cup';
 import { oneOf } from './fields';
 
 const span = z.strictObject({ from: z.number(), to: z.number() }).nullable();
@@ -23,7 +9,7 @@ const probability = z.number().min(0).max(1);
 
 const effect = z.strictObject({
   factor: z.enum(['brewer', 'waterC', 'grindStep', 'ratio', 'filter', 'waterRecipe', 'taster']),
-  level: z.string(),
+  setting: z.string(),
   mean: z.number(),
   sd: z.number(),
   helps: probability,
@@ -31,9 +17,9 @@ const effect = z.strictObject({
 });
 
 const proposal = z.strictObject({
-  changes: z.array(z.strictObject({ factor: effect.shape.factor, level: z.string() })),
+  changes: z.array(z.strictObject({ factor: effect.shape.factor, setting: z.string() })),
   expected: z.number(),
-  telling: z.number(),
+  expectedInformation: z.number(),
 });
 
 /** One bag's verdict on a day: the sentence, and what it rests on. Probabilities 0–1, scores 0–100, days of rest. */
@@ -46,10 +32,10 @@ export const verdict = z.strictObject({
   /** The scale of everything here, as a person would write it. */
   scale: z.enum(SCORING_SCALES),
   /** The style whose cups the expectation is borrowed from, while this one has none. */
-  borrowed: oneOf('Style', STYLES).nullable(),
+  siblingStyle: oneOf('Style', STYLES).nullable(),
   sigma0: z.number(),
   advisedDay: z.number().int(),
-  peak: z.strictObject({ day: z.number(), lo: z.number(), hi: z.number(), level: probability }),
+  peak: z.strictObject({ day: z.number(), lo: z.number(), hi: z.number(), coverage: probability }),
   fresh: probability,
   window: span,
   core: span,
@@ -59,7 +45,7 @@ export const verdict = z.strictObject({
   ),
   inWindow: z.array(probability),
   effects: z.array(effect),
-  entangled: z.array(
+  confounded: z.array(
     z.strictObject({
       factor: effect.shape.factor,
       share: probability,
@@ -68,9 +54,9 @@ export const verdict = z.strictObject({
       sinceAge: z.number(),
     }),
   ),
-  surprises: z.array(z.strictObject({ id: z.string(), missedBy: z.number(), sds: z.number() })),
+  outliers: z.array(z.strictObject({ id: z.string(), missedBy: z.number(), sds: z.number() })),
   /** Proposals for today and the days to come. */
-  next: z.array(z.strictObject({ inDays: z.number().int(), bestCup: proposal, mostTelling: proposal })),
+  next: z.array(z.strictObject({ inDays: z.number().int(), bestCup: proposal, mostInformative: proposal })),
   brews: z.array(
     z.strictObject({
       id: z.string(),
@@ -82,62 +68,3 @@ export const verdict = z.strictObject({
   ),
 });
 export type Verdict = z.infer<typeof verdict>;
-
-/** What the engine is given of a bag and its log: the same on the server and in the browser. */
-export function fitInput(
-  bag: Bag,
-  brews: readonly Omit<Brew, 'restDay' | 'making'>[],
-  prior: TasterPrior | null,
-): CrestInput {
-  const record = {
-    ...bag,
-    brews: brews.map((brew) => ({ ...brew, overall: judgedScore(brew.cup, bag.weights), taster: brew.tasterId })),
-  };
-  const input = { ...crestInput(record), sigma0: SCALE_RANGES[judgedScale(bag.scoringScale, bag.weights)].sigma0 };
-  return prior === null ? input : { ...input, prior };
-}
-
-/** A fit read on a day, with proposals from that day on for a household and a stock of beans. */
-export function verdictOn(fit: CrestFit, bag: Bag, today: string, situation: Situation): Verdict {
-  const {
-    usable,
-    borrowed,
-    sigma0,
-    advisedDay,
-    peak,
-    fresh,
-    window,
-    core,
-    curve,
-    inWindow,
-    effects,
-    entangled,
-    surprises,
-    brews,
-  } = fit;
-  return {
-    ...readingOf(fit, ageOn(bag, today), bag.finishedOn !== null),
-    scale: judgedScale(bag.scoringScale, bag.weights),
-    ...{
-      usable,
-      borrowed,
-      sigma0,
-      advisedDay,
-      peak,
-      fresh,
-      window,
-      core,
-      curve,
-      inWindow,
-      effects,
-      entangled,
-      surprises,
-      brews,
-    },
-    next: proposals(
-      fit,
-      Array.from({ length: PROPOSAL_DAYS + 1 }, (_, i) => ageOn(bag, addDays(today, i))),
-      situation,
-    ),
-  };
-}

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { FAMILIES } from '../core/cup/words/note';
+import { FAMILIES } from '../core/cup/words/descriptor';
 import { name, oneOf, text } from './fields';
 
 /** The longest word or phrase that can be a note, characters. */

@@ -12,7 +12,7 @@ import { brewAtBench, furnish, lastNight } from './bench';
 import { instantAt } from './calendar';
 import { BAGS, TASTERS } from './household';
 import { scorer, trueScore } from './scores';
-import { levelsOf, wordsOf } from './tasting';
+import { intensitiesOf, descriptorsOf } from './tasting';
 
 /** The bag of which a cold steep stands in the refrigerator. */
 const STEEPING = 'Harbour House Blend';
@@ -51,9 +51,9 @@ export async function fillStore(store: Store, today: PlainDate): Promise<{ bags:
           day,
           taster,
           parameters,
-          notes,
-          looks,
-          levels,
+          remarks,
+          phases,
+          intensities,
           cup,
           drainS,
           fault,
@@ -87,9 +87,9 @@ export async function fillStore(store: Store, today: PlainDate): Promise<{ bags:
             body: scores.attribute(score - 4),
             sweetness: scores.attribute(score - 1),
             cleanness: scores.attribute(score - 3),
-            notes: notes ?? '',
-            words: wordsOf(looks ?? ''),
-            levels: levelsOf(levels ?? ''),
+            remarks: remarks ?? '',
+            descriptors: descriptorsOf(phases ?? ''),
+            intensities: intensitiesOf(intensities ?? ''),
             ...cup,
           },
         });

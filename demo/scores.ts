@@ -30,7 +30,7 @@ export function trueScore(truth: Truth, age: number, parameters: BrewParameters,
   const z = Math.log(Math.max(age, 0.5) / truth.peakDay) / (age < truth.peakDay ? truth.riseWidth : truth.fallWidth);
   const warmer = ((parameters.waterC ?? 0) - (reference.waterC ?? 0)) / 2;
   return roundTo(
-    truth.level +
+    truth.baseline +
       truth.height * Math.expm1(-0.5 * z * z) +
       (truth.brewers?.[parameters.brewer] ?? 0) +
       (truth.perTwoC ?? 0) * warmer ** 2,

@@ -13,7 +13,7 @@ import type { BrewParameters } from '../core/brew';
  * The truth behind a bag's scores: level at the peak, when that is, and how steeply it rises and falls (in ln days).
  */
 export interface Truth {
-  level: number;
+  baseline: number;
   peakDay: number;
   riseWidth: number;
   fallWidth: number;
@@ -29,15 +29,15 @@ export interface DemoBrew {
   day: number;
   taster: 'Mira' | 'Tomas';
   parameters?: Partial<BrewParameters>;
-  notes?: string;
+  remarks?: string;
   drainS?: number;
   fault?: 'spill' | 'stalled-filter';
   faultNote?: string;
   fromMemory?: boolean;
   /** What was tasted in stages: "hot-first: quince, honey; cool-second: damson". */
-  looks?: string;
+  phases?: string;
   /** Levels and how they were liked: "acidity 4+ right, body 2 little". */
-  levels?: string;
+  intensities?: string;
   cup?: Partial<Omit<CupDraft, 'scoringScale' | 'mark' | 'words' | 'levels'>>;
   /** What was seen of a brew that was made without the bench. */
   seen?: Partial<MakingInput>;

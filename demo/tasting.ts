@@ -1,29 +1,29 @@
 import type { CupDraft } from '../contract/cup';
-import { ADEQUACIES, LINE_IDS, readLevel } from '../core/cup';
+import { ADEQUACIES, SLOT_IDS, parseLevel } from '../core/cup';
 
-/** Words of a staged tasting: "hot-first: quince, honey; cool-second: damson". */
-export function wordsOf(looks: string): NonNullable<CupDraft['words']> {
-  return looks
+/** Descriptors of a staged tasting: "hot-first: quince, honey; cool-second: damson". */
+export function descriptorsOf(phases: string): NonNullable<CupDraft['descriptors']> {
+  return phases
     .split(';')
     .filter((part) => part.trim() !== '')
     .flatMap((part) => {
-      const [at = '', words = ''] = part.split(':');
-      const line = LINE_IDS.find((id) => id === at.trim());
-      if (!line) throw new Error(`There is no look “${at}”`);
-      return words.split(',').map((typed) => ({ typed: typed.trim(), line }));
+      const [at = '', descriptors = ''] = part.split(':');
+      const slot = SLOT_IDS.find((id) => id === at.trim());
+      if (!slot) throw new Error(`There is no slot “${at}”`);
+      return descriptors.split(',').map((typed) => ({ typed: typed.trim(), slot }));
     });
 }
 
 /** Levels and how they were liked: "acidity 4+ right, body 2 little". */
-export function levelsOf(levels: string): NonNullable<CupDraft['levels']> {
-  return levels
+export function intensitiesOf(intensities: string): NonNullable<CupDraft['intensities']> {
+  return intensities
     .split(',')
     .filter((part) => part.trim() !== '')
     .map((part) => {
-      const [attribute = '', level = '', liked] = part.trim().split(' ');
+      const [attribute = '', intensity = '', liked] = part.trim().split(' ');
       return {
         attribute,
-        level: readLevel(level),
+        intensity: parseLevel(intensity),
         adequacy: ADEQUACIES.find((adequacy) => liked !== undefined && adequacy.endsWith(liked)) ?? null,
       };
     });

@@ -174,17 +174,17 @@ export interface Cup {
   daysAgo: number;
   overall: string;
   brewer?: string;
-  notes?: string;
+  remarks?: string;
 }
 
 /** Logs a brew from the bag's page and returns to it. */
-export async function logBrew(page: Page, { daysAgo, overall, brewer, notes }: Cup): Promise<void> {
+export async function logBrew(page: Page, { daysAgo, overall, brewer, remarks }: Cup): Promise<void> {
   const before = await page.locator('.log > li').count();
   await page.getByRole('link', { name: 'Log a brew' }).click();
   if (brewer) await page.getByLabel('Brewer').selectOption(brewer);
   await page.getByLabel('Brewed at').fill(morning(daysAgo));
   await page.getByRole('textbox', { name: 'Overall' }).fill(overall);
-  if (notes) await page.getByLabel('In your words').fill(notes);
+  if (remarks) await page.getByLabel('In your words').fill(remarks);
   await page.getByRole('button', { name: 'Save the cup' }).click();
   await expect(page.locator('.log > li')).toHaveCount(before + 1);
 }

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { lookDueS, PARTS } from '../core/cup';
+import { FIRST_SHEET, phaseDueS } from '../core/cup';
 import { expect, openBag, tabTo, test } from './application';
 import { violations } from './axe';
 
@@ -99,18 +99,19 @@ test('levels with halves and thirds, and how each amount was liked', async ({ pa
   ).toBeVisible();
 });
 
-test('the ten-attribute sum of 100 is its parts', async ({ page, application }) => {
-  await openBag(page, application, { name: 'Sum Hill', scoringScale: 'sum100' });
+test('a sheet of parts is added up, and what is taken off is taken off', async ({ page, application }) => {
+  await openBag(page, application, { name: 'Sum Hill', scoringScale: 'parts' });
   await page.keyboard.press('b');
-  const marks = ['8', '8.25', '7.5', '8', '9', '8', '8,5', '8', '9.5', '10'];
-  for (const [i, part] of PARTS.entries()) {
-    await tabTo(page, part.charAt(0).toUpperCase() + part.slice(1));
-    if (i === 9) await expect(page.getByText('74.75 from 9 of 10 parts.')).toBeVisible();
+  const marks = ['6', '13', '7', '6', '8', '2'];
+  for (const [i, { name }] of FIRST_SHEET.entries()) {
+    await tabTo(page, name.charAt(0).toUpperCase() + name.slice(1));
+    if (i === 5) await expect(page.getByText('40 from 5 of 6 parts.')).toBeVisible();
     await page.keyboard.type(marks[i] ?? '');
   }
-  await expect(page.getByText('The sum is 84.75.')).toBeVisible();
+  await expect(page.getByText('The sum is 38 of 50.')).toBeVisible();
   await save(page);
-  await expect(mark(page)).toHaveText('84.75');
+  await expect(mark(page)).toHaveText('76');
+  await expect(page.getByText(/38 of 50, .*smell 6.*flaws 2/)).toBeVisible();
 });
 
 test('stars in quarters', async ({ page, application }) => {
@@ -185,7 +186,7 @@ test('look by look: nose and palate, both sips, the clock that calls, the finish
   await page.getByRole('combobox', { name: 'Ground' }).fill('jasmine,');
   await page.getByRole('button', { name: 'Poured: start the cooling clock' }).click();
   await expect(page.getByRole('status').filter({ hasText: 'Too hot to sip yet.' })).toBeVisible();
-  await page.clock.runFor(lookDueS('hot') * 1000 + 1000);
+  await page.clock.runFor(phaseDueS('hot') * 1000 + 1000);
   await expect(page.getByText('Time for the hot look.')).toBeVisible();
   await expect(page).toHaveTitle(/^Hot now/);
   // What was called is not called again when the page is opened anew.
@@ -194,7 +195,7 @@ test('look by look: nose and palate, both sips, the clock that calls, the finish
   await expect(page).not.toHaveTitle(/^Hot now/);
   await page.getByRole('combobox', { name: 'Hot, nose' }).fill('rose,');
   await page.getByRole('combobox', { name: 'Hot, second sip' }).fill('lime,');
-  await page.clock.runFor((lookDueS('cool') - lookDueS('hot')) * 1000);
+  await page.clock.runFor((phaseDueS('cool') - phaseDueS('hot')) * 1000);
   await expect(page.getByText('Time for the cool look.')).toBeVisible();
   await expect(page.getByRole('tab', { name: 'Cool' })).toHaveAttribute('aria-selected', 'true');
   await page.getByRole('combobox', { name: 'Cool, first sip' }).fill('honey,');
@@ -248,7 +249,7 @@ test('a poured cup is called wherever the taster is meanwhile, until its sheet i
   await page.getByRole('button', { name: 'Poured: start the cooling clock' }).click();
   await page.getByRole('link', { name: 'Words', exact: true }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'Words' })).toBeVisible();
-  await page.clock.runFor(lookDueS('hot') * 1000 + 2000);
+  await page.clock.runFor(phaseDueS('hot') * 1000 + 2000);
   const calls = page.locator('.notices');
   await expect(calls).toContainText('A cup of Cooling Hill: time for the hot look.');
   expect(await violations(page)).toEqual([]);
@@ -256,7 +257,7 @@ test('a poured cup is called wherever the taster is meanwhile, until its sheet i
   await page.clock.runFor(60_000);
   await expect(calls.getByText('time for the hot look')).toHaveCount(1);
   await page.reload();
-  await page.clock.runFor((lookDueS('warm') - lookDueS('hot')) * 1000);
+  await page.clock.runFor((phaseDueS('warm') - phaseDueS('hot')) * 1000);
   await expect(calls.locator('.notice')).toHaveText([/time for the warm look/]);
   await calls.getByRole('link', { name: 'To the sheet' }).click();
   await expect(page.getByText('Time for the warm look.')).toBeVisible();
@@ -264,7 +265,7 @@ test('a poured cup is called wherever the taster is meanwhile, until its sheet i
   await expect(page).not.toHaveTitle(/^Warm now/);
   await page.getByRole('textbox', { name: 'Overall' }).fill('8');
   await save(page);
-  await page.clock.runFor((lookDueS('cool') - lookDueS('warm')) * 1000 + 2000);
+  await page.clock.runFor((phaseDueS('cool') - phaseDueS('warm')) * 1000 + 2000);
   await expect(page.locator('.log > li')).toHaveCount(1);
   await expect(calls.getByText('time for the cool look')).toHaveCount(0);
 });

@@ -81,8 +81,8 @@ test.describe('the power goes', () => {
     await expect(page.getByText('Every word is kept.')).toBeVisible();
     const drafts = (await (
       await page.request.get(`${application.address}/api/drafts/${encodeURIComponent(`brew.${id}.new`)}`)
-    ).json()) as { typed: { cup: { notes: string; words: Record<string, unknown> } } }[];
-    expect(drafts.map(({ typed }) => [typed.cup.notes, typed.cup.words.cup])).toEqual([
+    ).json()) as { typed: { cup: { remarks: string; words: Record<string, unknown> } } }[];
+    expect(drafts.map(({ typed }) => [typed.cup.remarks, typed.cup.words.cup])).toEqual([
       ['Long, and longer as it co', { set: ['quince', 'damso'], typing: '' }],
     ]);
     await page.reload();
@@ -249,7 +249,7 @@ test.describe('a save may be refused', () => {
     browser,
   }) => {
     const id = await openBag(page, application, { name: 'Changed Hill' });
-    const cup = { scoringScale: 'mark10', mark: 7, notes: 'fig' };
+    const cup = { scoringScale: 'mark10', mark: 7, remarks: 'fig' };
     const logged = await page.request.post(`${application.address}/api/bags/${id}/brews`, {
       data: { ...BREW, brewedAt: new Date(Date.now() - 86_400_000).toISOString(), cup },
     });
@@ -275,7 +275,7 @@ test.describe('a save may be refused', () => {
       data: {
         ...BREW,
         brewedAt: new Date(Date.now() - 86_400_000).toISOString(),
-        cup: { ...cup, mark: 8, notes: 'fig tart' },
+        cup: { ...cup, mark: 8, remarks: 'fig tart' },
       },
     });
     await page.getByRole('button', { name: 'Save the cup' }).click();
@@ -293,7 +293,11 @@ test.describe('a save may be refused', () => {
     await laptop.goto(address);
     await expect(words(laptop)).toHaveValue('fig jam');
     await page.request.put(`${application.address}/api/brews/${brewId}`, {
-      data: { ...BREW, brewedAt: new Date(Date.now() - 86_400_000).toISOString(), cup: { ...cup, notes: 'fig roll' } },
+      data: {
+        ...BREW,
+        brewedAt: new Date(Date.now() - 86_400_000).toISOString(),
+        cup: { ...cup, remarks: 'fig roll' },
+      },
     });
     await laptop.evaluate(
       'document.dispatchEvent(new Event("visibilitychange")); window.dispatchEvent(new Event("focus"))',
@@ -348,7 +352,7 @@ test('the cup of a brew that another device has logged meanwhile is not lost wit
     grindStep: 0,
     brewedAt: new Date().toISOString(),
     liveId: live.id,
-    cup: { scoringScale: 'mark10', mark: 8, notes: 'theirs' },
+    cup: { scoringScale: 'mark10', mark: 8, remarks: 'theirs' },
   };
   expect((await page.request.post(`${application.address}/api/bags/${id}/brews`, { data: logged })).ok()).toBe(true);
   await page.reload();

@@ -17,11 +17,11 @@ test('from an empty shelf to a window: log, mark a fault, restart, everything is
 
   // Each verdict changes as soon as the cup is saved, without loading the page anew.
   await page.evaluate('window.notReloaded = true');
-  await logBrew(page, { daysAgo: 15, overall: '6.4', notes: 'Green, short.' });
+  await logBrew(page, { daysAgo: 15, overall: '6.4', remarks: 'Green, short.' });
   await expect(page.locator(verdict)).toContainText('one cup cannot show a curve');
   await logBrew(page, { daysAgo: 11, overall: '7.6' });
   await expect(page.locator(verdict)).toContainText('two cups cannot show a curve');
-  await logBrew(page, { daysAgo: 7, overall: '8.8', notes: 'Damson, honey.' });
+  await logBrew(page, { daysAgo: 7, overall: '8.8', remarks: 'Damson, honey.' });
   await logBrew(page, { daysAgo: 3, overall: '8.3', brewer: 'press' });
   await logBrew(page, { daysAgo: 0, overall: '7.4' });
   await expect(page.locator(verdict)).not.toContainText('Too early');
@@ -101,7 +101,7 @@ test('same again: the last recipe is there, the cursor is at the mark, and one k
 
 test('a bag and a brew can be edited, deleted and brought back', async ({ page, application }) => {
   await addBag(page, application, 'Undo Valley', 15);
-  await logBrew(page, { daysAgo: 5, overall: '7', notes: 'Keep me' });
+  await logBrew(page, { daysAgo: 5, overall: '7', remarks: 'Keep me' });
 
   await page.getByRole('button', { name: /More about the brew/ }).click();
   await page.getByRole('button', { name: 'Edit', exact: true }).click();

@@ -49,7 +49,7 @@ test('with the server gone the words stay, through a reload too, and are saved w
 test('notes are shown as typed and never run', async ({ page, application }) => {
   const wild = '<img src=x onerror="document.title=\'owned\'"> {{7*7}} 🍐 قهوة';
   await addBag(page, application, 'Wild <b>Notes</b>', 10);
-  await logBrew(page, { daysAgo: 1, overall: '7', notes: wild });
+  await logBrew(page, { daysAgo: 1, overall: '7', remarks: wild });
   await expect(page.locator('.notes')).toHaveText(wild);
   await expect(page).not.toHaveTitle(/owned/);
 });

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { join } from 'node:path';
 import { timingText } from '../bench/timing';
-import { NOTES } from '../core/cup/words';
+import { DESCRIPTORS } from '../core/cup/words';
 import { WordEntity } from '../server/db/cupEntities';
 import { openStore } from '../server/db/store';
 import { expect, openBag, test } from './application';
@@ -16,7 +16,7 @@ test('milliseconds from a keystroke to its suggestions', async ({ page, applicat
   const places = ['attic', 'cellar', 'garden', 'harbour', 'kitchen', 'meadow', 'orchard', 'pantry'];
   await store.write(async (db) => {
     for (let i = 0; i < OWN; i++) {
-      const name = `${places[i % places.length]} ${NOTES[i % NOTES.length]?.name} ${Math.floor(i / NOTES.length)}`;
+      const name = `${places[i % places.length]} ${DESCRIPTORS[i % DESCRIPTORS.length]?.name} ${Math.floor(i / DESCRIPTORS.length)}`;
       await db.insert(WordEntity, {
         id: randomUUID(),
         name,
@@ -30,9 +30,9 @@ test('milliseconds from a keystroke to its suggestions', async ({ page, applicat
   await application.start();
   await openBag(page, application, { name: 'Wordy Hill' });
   await page.keyboard.press('b');
-  const notes = page.getByRole('combobox', { name: 'Notes', exact: true });
+  const remarks = page.getByRole('combobox', { name: 'Notes', exact: true });
   await expect.poll(async () => (await page.request.get(`${application.address}/api/words`)).ok()).toBe(true);
-  await notes.fill('attic');
+  await remarks.fill('attic');
   await expect(page.getByRole('listbox').getByRole('option').first()).toContainText('attic');
   await page.evaluate(`
     window.times = [];
@@ -46,7 +46,7 @@ test('milliseconds from a keystroke to its suggestions', async ({ page, applicat
       pressed = null;
     }).observe(input.closest('.chips-field'), { subtree: true, childList: true, characterData: true })`);
   for (const typed of TYPED) {
-    await notes.fill('');
+    await remarks.fill('');
     await page.keyboard.type(typed, { delay: 120 });
   }
   const times = await page.evaluate<number[]>('window.times');

@@ -30,8 +30,8 @@ test.describe('a name may be refused', () => {
     const id = await openBag(page, application, { name: 'Word Hill' });
     await log(page, application, id, {
       words: [
-        { typed: 'Oma’s cellar', line: 'cup' },
-        { typed: 'sloes', line: 'cup' },
+        { typed: 'Oma’s cellar', slot: 'cup' },
+        { typed: 'sloes', slot: 'cup' },
       ],
     });
     await page.goto(`${application.address}/words`);
@@ -119,11 +119,11 @@ test.describe('a name may be refused', () => {
     await page.getByRole('textbox', { name: 'Overall' }).fill('7');
     const wild = '<img src=x onerror="document.title=\'owned\'"> {{7*7}} 🍐 قهوة';
     const words = ['<script>document.title="owned"</script>', 'قهوة بالهيل', '🍐🍑', 'a & b <i>'];
-    const notes = page.getByRole('combobox', { name: 'Notes', exact: true });
-    for (const word of words) await notes.fill(`${word},`);
+    const remarks = page.getByRole('combobox', { name: 'Notes', exact: true });
+    for (const word of words) await remarks.fill(`${word},`);
     // What is too long for a note is said at once, refused, and still there to the last letter.
     const long = 'the smell of a railway station in late autumn rain, no, of two of them'.replaceAll(',', '');
-    await notes.fill(`${long},`);
+    await remarks.fill(`${long},`);
     await expect(page.getByText('A note can hold 60 characters.')).toBeVisible();
     await page.getByRole('button', { name: 'Save the cup' }).click();
     await expect(page.getByText('A note is too long')).toBeVisible();

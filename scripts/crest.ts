@@ -1,6 +1,6 @@
 import { createReadStream } from 'node:fs';
 import { createInterface } from 'node:readline';
-import { parseBagLine, verdictLine } from '../contract/bagFile';
+import { parseBagLine, verdictLine } from '../application/judgeBagFile';
 
 /**
  * Reads bags, one JSON object a line, from the files named or from standard input, and writes one verdict a line in the

@@ -15,22 +15,22 @@ const SHOWN = 60;
  * change leaves out of `was` nothing is compared. Throws a conflict Problem where both changed the same thing
  * differently.
  */
-export function withChangeSent(standing: object, body: unknown): object {
+export function withChangeSent(savedVersion: object, body: unknown): object {
   const { was, ...change } = parse(sentChange, body);
-  const base = overlay(standing, was) as object;
-  return bothKept(base, standing, overlay(base, change) as object);
+  const base = overlay(savedVersion, was) as object;
+  return bothKept(base, savedVersion, overlay(base, change) as object);
 }
 
 /**
  * Two changes of `base` put together: what stands now, and ours. Throws a conflict Problem that shows both where they
  * differ.
  */
-export function bothKept<T extends object>(base: object, standing: T, ours: T): T {
-  const { value, conflicts } = merge(base, standing, ours);
+export function bothKept<T extends object>(base: object, savedVersion: T, ours: T): T {
+  const { value, conflicts } = merge(base, savedVersion, ours);
   if (conflicts.length === 0) return value;
   const apart = conflicts.map((path) => ({
     path,
-    both: `${shown(get(standing, path))} there, ${shown(get(ours, path))} here`,
+    both: `${shown(get(savedVersion, path))} there, ${shown(get(ours, path))} here`,
   }));
   const said = apart.map(({ path, both }) => `${plainWords(path)}: ${both}`).join('; ');
   throw new Problem(
@@ -57,7 +57,7 @@ function nameOfEntry(entry: unknown): string {
   return [name, from, on].find((one) => typeof one === 'string') ?? JSON.stringify(entry);
 }
 
-/** The last part of a field's path in plain words: "levelAttributes" is "level attributes". */
+/** The last part of a field's path in plain words: "intensityAttributes" is "intensity attributes". */
 function plainWords(path: string): string {
   return (path.split('.').at(-1) ?? path).replaceAll(/(?<=[a-z])[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`);
 }

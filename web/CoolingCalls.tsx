@@ -2,7 +2,7 @@ import { useEffect, useEffectEvent } from 'react';
 import { looksAt } from '../core/cup';
 import { called, keepCups, shake, stopped } from './shared/cooling';
 import { isDrafted } from './shared/draftKeeper';
-import { noticed } from './shared/notices';
+import { toastShown } from './shared/notices';
 import { useAppDispatch, useAppSelector } from './shared/store';
 
 /** Calls the next look of a poured cup whose sheet is not in view, for as long as that sheet is unfinished. */
@@ -16,8 +16,8 @@ export function CoolingCalls() {
       const { due } = looksAt((Date.now() - since) / 1000);
       if (!isDrafted(localStorage, key)) dispatch(stopped(key));
       else if (due !== null && due !== before) {
-        dispatch(called({ key, look: due }));
-        dispatch(noticed({ text: `${title}: time for the ${due} look.`, to: href }));
+        dispatch(called({ key, phase: due }));
+        dispatch(toastShown({ text: `${title}: time for the ${due} look.`, to: href }));
         shake();
       }
     }

@@ -4,7 +4,7 @@ import { api } from './shared/api';
 import { benchApi } from './shared/benchApi';
 import { deviceName } from './shared/device';
 import { putBack } from './shared/draftKeeper';
-import { dismissed, noticed, type Notice, type Undo } from './shared/notices';
+import { dismissed, toastShown, type Notice, type Undo } from './shared/notices';
 import { useAppDispatch, useAppSelector } from './shared/store';
 import { wordApi } from './shared/wordApi';
 
@@ -73,7 +73,7 @@ function NoticeLine({ notice }: { notice: Notice }) {
     };
     const done = await restored();
     dispatch(
-      noticed({
+      toastShown({
         text: done.error ? 'It could not be brought back. Try again.' : 'Brought back.',
         ...(done.error ? { undo } : {}),
       }),

@@ -72,7 +72,7 @@ export function SearchBox({ inputRef }: { inputRef: RefObject<HTMLInputElement |
               {hit.name}
               <small>
                 {[hit.roaster, hit.origin, hit.finished ? 'finished' : ''].filter(Boolean).join(' · ')}
-                {hit.inNotes && <span dir="auto"> “{hit.inNotes}”</span>}
+                {hit.inRemarks && <span dir="auto"> “{hit.inRemarks}”</span>}
               </small>
             </li>
           ))}

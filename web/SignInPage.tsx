@@ -2,7 +2,7 @@ import { useEffect, useState, type SubmitEvent } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { useSearchParams } from 'react-router';
-import { isOwnAddress } from '../contract/draft';
+import { isOwnAddress } from '../core/draft';
 import { api, problemOf } from './shared/api';
 import { useAppSelector } from './shared/store';
 import { showTheme } from './shared/theme';

@@ -11,64 +11,64 @@ export type Family = (random: Random, tableDays: number) => Truth;
 
 const over = (f: (day: number) => number): Truth =>
   Float64Array.from({ length: LAST_TRUE_DAY + 1 }, (_, day) => f(day));
-const levelOf = (random: Random): number => random.normal(82, 6);
+const baselineOf = (random: Random): number => random.normal(82, 6);
 const bump = (day: number, peak: number, width: number): number =>
   Math.exp(-0.5 * (Math.log(Math.max(day, 0.5) / peak) / width) ** 2);
 const logistic = (x: number): number => 1 / (1 + Math.exp(-x));
 
 /** One rise and one fall. */
 const crest: Family = (random, tableDays) => {
-  const level = levelOf(random);
+  const baseline = baselineOf(random);
   const height = random.uniform(5, 18);
   const peak = random.logNormal(tableDays, 0.38);
   const rise = random.logNormal(0.5, 0.3);
   const fall = random.logNormal(0.6, 0.35);
-  return over((day) => level - height * (1 - bump(day, peak, day < peak ? rise : fall)));
+  return over((day) => baseline - height * (1 - bump(day, peak, day < peak ? rise : fall)));
 };
 
 /** Gas leaves exponentially and stops hiding the cup; staling takes away linearly from the start. */
 const degassing: Family = (random, tableDays) => {
-  const level = levelOf(random);
+  const baseline = baselineOf(random);
   const gas = random.uniform(8, 22);
   const gasDays = random.logNormal(tableDays / 3, 0.35);
   const staling = random.uniform(0.12, 0.4);
-  return over((day) => level - gas * Math.exp(-day / gasDays) - staling * day);
+  return over((day) => baseline - gas * Math.exp(-day / gasDays) - staling * day);
 };
 
 /** Rises, stays at its best for weeks, falls. */
 const plateau: Family = (random, tableDays) => {
-  const level = levelOf(random);
+  const baseline = baselineOf(random);
   const height = random.uniform(6, 16);
   const up = random.logNormal(tableDays * 0.6, 0.35);
   const down = up + random.uniform(18, 40);
   const upWidth = random.uniform(1, 3);
   const downWidth = random.uniform(3, 7);
-  return over((day) => level - height * (1 - logistic((day - up) / upWidth) * logistic((down - day) / downWidth)));
+  return over((day) => baseline - height * (1 - logistic((day - up) / upWidth) * logistic((down - day) / downWidth)));
 };
 
 /** At its best when it comes, and worse every day. */
 const fading: Family = (random) => {
-  const level = levelOf(random);
+  const baseline = baselineOf(random);
   const height = random.uniform(6, 18);
   const days = random.uniform(10, 40);
-  return over((day) => level - height * (1 - Math.exp(-day / days)));
+  return over((day) => baseline - height * (1 - Math.exp(-day / days)));
 };
 
 /** Opens, closes, and opens again. */
 const twoHumps: Family = (random, tableDays) => {
-  const level = levelOf(random);
+  const baseline = baselineOf(random);
   const height = random.uniform(6, 15);
   const first = random.logNormal(tableDays * 0.6, 0.25);
   const second = first * random.uniform(2, 3.2);
   const share = random.uniform(0.7, 1.15);
-  return over((day) => level - height * (1 - Math.max(bump(day, first, 0.32), share * bump(day, second, 0.32))));
+  return over((day) => baseline - height * (1 - Math.max(bump(day, first, 0.32), share * bump(day, second, 0.32))));
 };
 
 /** Hardly changes. */
 const flat: Family = (random) => {
-  const level = levelOf(random);
+  const baseline = baselineOf(random);
   const slope = random.normal(0, 0.01);
-  return over((day) => level + slope * day);
+  return over((day) => baseline + slope * day);
 };
 
 /** The six families the engine is held to. */
@@ -86,7 +86,7 @@ export const FAMILIES: Readonly<Record<string, Family>> = {
  * process with squared-exponential covariance of the given length.
  */
 export const unseen: Family = (random) => {
-  const level = levelOf(random);
+  const baseline = baselineOf(random);
   const sd = random.uniform(2, 6);
   const length = random.uniform(0.5, 0.9);
   const waves = Array.from({ length: 40 }, () => ({
@@ -95,7 +95,7 @@ export const unseen: Family = (random) => {
   }));
   return over(
     (day) =>
-      level +
+      baseline +
       sd *
         Math.sqrt(2 / waves.length) *
         waves.reduce(

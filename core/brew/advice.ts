@@ -17,18 +17,18 @@ const HOTTEST_C = 97;
 const COOLEST_C = 84;
 
 /** Where a time lies against its band, and by how many seconds it misses it. */
-export interface BandReading {
+export interface BandPosition {
   place: 'fast' | 'inside' | 'slow';
   byS: number;
 }
 
-export function againstBand(seconds: number, band: Band): BandReading {
+export function againstBand(seconds: number, band: Band): BandPosition {
   if (seconds < band.fromS) return { place: 'fast', byS: band.fromS - seconds };
   return seconds > band.toS ? { place: 'slow', byS: seconds - band.toS } : { place: 'inside', byS: 0 };
 }
 
 /** What is known of a brew when advice is asked. */
-export interface BrewRead {
+export interface BrewEvidence {
   kind: BrewKind;
   waterC: number | null;
   doseG: number;
@@ -61,7 +61,7 @@ interface Evidence {
   way: -1 | 1;
 }
 
-function evidenceOf({ tastes, drainS, band, extractionPercent, kind }: BrewRead): Evidence[] {
+function evidenceOf({ tastes, drainS, band, extractionPercent, kind }: BrewEvidence): Evidence[] {
   const evidence: Evidence[] = [];
   const listed = (among: readonly Taste[]): string => tastes.filter((taste) => among.includes(taste)).join(', ');
   if (listed(TOO_LITTLE)) evidence.push({ says: `it tasted ${listed(TOO_LITTLE)}`, way: -1 });
@@ -86,18 +86,18 @@ function evidenceOf({ tastes, drainS, band, extractionPercent, kind }: BrewRead)
  * outside its band is answered by the grind; a time inside it, with a taste to mend, by the temperature; a cup that is
  * only too thin or too heavy, by the water. Contradicting signs change nothing.
  */
-export function adviseChange(read: BrewRead): Advice {
-  if (read.fault)
+export function adviseChange(brew: BrewEvidence): Advice {
+  if (brew.fault)
     return {
       change: null,
       headline: 'Change nothing.',
       reason: 'A brew with a fault says nothing about the recipe: brew it again as it was meant.',
     };
-  const strength = strengthAlone(read);
+  const strength = strengthAlone(brew);
   if (strength) return strength;
-  const evidence = evidenceOf(read);
+  const evidence = evidenceOf(brew);
   const ways = new Set(evidence.map(({ way }) => way));
-  if (evidence.length === 0) return { change: null, headline: 'Change nothing.', reason: insideText(read) };
+  if (evidence.length === 0) return { change: null, headline: 'Change nothing.', reason: insideText(brew) };
   const because = sentence(evidence.map(({ says }) => says));
   if (ways.size > 1)
     return {
@@ -106,11 +106,11 @@ export function adviseChange(read: BrewRead): Advice {
       reason: `${because}: these point opposite ways. Brew it once more as it was; an uneven bed or pour does this too.`,
     };
   const way = evidence[0]?.way ?? -1;
-  return { ...changeFor(read, way), reason: `${because}: ${way < 0 ? 'too little' : 'too much'} was drawn out.` };
+  return { ...changeFor(brew, way), reason: `${because}: ${way < 0 ? 'too little' : 'too much'} was drawn out.` };
 }
 
-function changeFor(read: BrewRead, way: -1 | 1): Pick<Advice, 'change' | 'headline'> {
-  const { drainS, band, waterC, kind } = read;
+function changeFor(brew: BrewEvidence, way: -1 | 1): Pick<Advice, 'change' | 'headline'> {
+  const { drainS, band, waterC, kind } = brew;
   const time = drainS !== null && band ? againstBand(drainS, band) : null;
   if (kind === 'cold steep') {
     return {
@@ -135,12 +135,12 @@ function changeFor(read: BrewRead, way: -1 | 1): Pick<Advice, 'change' | 'headli
 }
 
 /** A cup that is only too thin or too heavy, everything else being as it should, wants another ratio. */
-function strengthAlone(read: BrewRead): Advice | null {
-  const [only, ...others] = read.tastes;
+function strengthAlone(brew: BrewEvidence): Advice | null {
+  const [only, ...others] = brew.tastes;
   if (others.length > 0 || (only !== 'thin' && only !== 'heavy')) return null;
-  if (only === 'thin' && evidenceOf({ ...read, tastes: [] }).length > 0) return null;
-  const by = -Math.round(read.doseG) * (only === 'thin' ? 1 : -1);
-  const ratio = roundTo((read.waterG + by) / read.doseG, 1);
+  if (only === 'thin' && evidenceOf({ ...brew, tastes: [] }).length > 0) return null;
+  const by = -Math.round(brew.doseG) * (only === 'thin' ? 1 : -1);
+  const ratio = roundTo((brew.waterG + by) / brew.doseG, 1);
   return {
     change: { what: 'waterG', by },
     headline: `Next time: ${Math.abs(by)} g ${by < 0 ? 'less' : 'more'} water, about 1:${ratio}.`,
@@ -148,7 +148,7 @@ function strengthAlone(read: BrewRead): Advice | null {
   };
 }
 
-function insideText({ drainS, band, extractionPercent }: BrewRead): string {
+function insideText({ drainS, band, extractionPercent }: BrewEvidence): string {
   const inTime = drainS !== null && band ? `it ${minutesText(drainS)} is inside its band` : null;
   const extracted = extractionPercent === null ? null : `${extractionPercent} % was drawn out, which is usual`;
   if (inTime === null && extracted === null) return 'Nothing was noted that asks for a change.';

@@ -10,7 +10,7 @@ export * from './plan';
 export * from './pours';
 export * from './preflight';
 export * from './ratio';
-export * from './readBrew';
+export * from './assessBrew';
 export * from './scaling';
 export * from './signs';
 export * from './stages';

@@ -87,7 +87,7 @@ export const HISTORY = {
     shiftNodes: 51,
   },
   noise: { tasterSd: 0.28, bagSd: 0.21 },
-  level: { tasterSd: 6, bagSd: 5 },
+  baseline: { tasterSd: 6, bagSd: 5 },
 } as const;
 
 /**
@@ -95,7 +95,7 @@ export const HISTORY = {
  * of the expected peak, log σ/σ₀, log of any spread, and points of the expected level. *Assumption*, held in a test
  * against what it does to a fit.
  */
-export const PRIOR_MOVED = { peakLog: 0.02, noiseLog: 0.04, spreadLog: 0.06, levelPoints: 0.4 } as const;
+export const PRIOR_MOVED = { peakLog: 0.02, noiseLog: 0.04, spreadLog: 0.06, baselinePoints: 0.4 } as const;
 
 /** Log-widths of the ridge before and after its peak: medians (in ln days) and log-sds. *Assumption*. */
 export const RISE_WIDTH = { median: 0.5, logSd: 0.35 } as const;
@@ -109,8 +109,8 @@ export const NOISE_LOG_SD = 0.35;
 export const RECORD_VARIANCE: Readonly<Record<RecordedFrom, number>> = { cup: 1, later: 1.5, memory: 3.2 };
 
 /** Level at the peak: mean (the taster's own when known) and sd, in points. *Assumption*, from history. */
-export const LEVEL_MEAN = 80;
-export const LEVEL_SD = 8;
+export const BASELINE_MEAN = 80;
+export const BASELINE_SD = 8;
 
 /** Prior sds of the recipe's effects on the score, in σ₀. Quadratics point downward. *Assumption*. */
 export const EFFECT_SD = {
@@ -142,19 +142,19 @@ export const NOTICEABLE = 0.5;
 export const MIN_AGE_DAYS = 0.5;
 
 /** A brew is a surprise when it misses what the others foretell of it by this many sds. *Assumption*. */
-export const SURPRISE_SD = 2.5;
+export const OUTLIER_SD = 2.5;
 /**
  * Above this share a factor and the days cannot be told apart, and it is said: half the log with one brewer and then
  * half with another comes to 0.4. *Assumption*.
  */
-export const ENTANGLED_SHARE = 0.35;
+export const CONFOUNDED_SHARE = 0.35;
 /** Proposals are made for today and this many days to come. */
 export const PROPOSAL_DAYS = 14;
 /**
  * The most telling brew of the days to come is the soonest that tells at least this share of what the most telling one
  * would: waiting costs days that do not come back. *Assumption*, tuned on simulated bags.
  */
-export const TELLING_ENOUGH = 0.8;
+export const INFORMATIVE_ENOUGH = 0.8;
 
 /** What a window, its firm core and a steady bag must reach in probability. *Assumption*. */
 export const WINDOW_PROBABILITY = 0.5;
@@ -166,7 +166,7 @@ export const STEADY_MIN_SPREAD = 1.5;
  * The stated probability of the peak interval, and the number of starts tried for the shortest. *Assumption*;
  * *numerical*.
  */
-export const INTERVAL_LEVEL = 0.8;
+export const INTERVAL_COVERAGE = 0.8;
 export const INTERVAL_STEPS = 40;
 /** From this probability on it is said that a bag may have been at its best fresh. *Assumption*. */
 export const FRESH_SAID = 0.25;
@@ -220,7 +220,7 @@ export const LEAST_EVIDENCE = 0.02;
 export const NEGLIGIBLE_WEIGHT = 1e-8;
 
 /** A brew that takes less than this share off the interval of the peak tells hardly anything. *Assumption*. */
-export const HARDLY_TELLING = 0.02;
+export const LEAST_INFORMATION = 0.02;
 
 /**
  * The drawn curves, ordered by their peak, in this many equal groups stand for "the peak is about here". *Numerical*.

@@ -1,6 +1,6 @@
-import { HISTOGRAM_BINS, INTERVAL_LEVEL } from './constants';
+import { HISTOGRAM_BINS, INTERVAL_COVERAGE } from './constants';
 import type { Draws } from './draws';
-import { KEY_DAYS, onAllDays } from './keyDays';
+import { KNOTS, onAllDays } from './knots';
 import type { CurvePoint } from './types';
 
 /**
@@ -31,10 +31,10 @@ export function histogramQuantiles(values: Float64Array, qs: readonly number[]):
 
 /** Joins the exact mean with the quantiles of the drawn curves, per rest day. */
 export function curveOf(mean: readonly number[], { count, curves }: Draws): CurvePoint[] {
-  const tail = (1 - INTERVAL_LEVEL) / 2;
+  const tail = (1 - INTERVAL_COVERAGE) / 2;
   const column = new Float64Array(count);
-  const atKeys = KEY_DAYS.map((_, k) => {
-    for (let d = 0; d < count; d++) column[d] = curves[d * KEY_DAYS.length + k]!;
+  const atKeys = KNOTS.map((_, k) => {
+    for (let d = 0; d < count; d++) column[d] = curves[d * KNOTS.length + k]!;
     return histogramQuantiles(column, [tail, 0.5, 1 - tail]);
   });
   const quantile = (q: number): number[] => onAllDays(atKeys.map((quantiles) => quantiles[q]!));

@@ -1,8 +1,8 @@
-import { GRID, JITTER, LAST_DAY, LEVEL_SD } from './constants';
-import { KEY_DAYS } from './keyDays';
-import { levelCovariance, type Data } from './likelihood';
+import { GRID, JITTER, LAST_DAY, BASELINE_SD } from './constants';
+import { KNOTS } from './knots';
+import { baselineCovariance, type Data } from './likelihood';
 import { cholesky, dot, whiten } from './linalg';
-import type { SeenRegime } from './posterior';
+import type { WhitenedNode } from './posterior';
 import { logAge } from './shape';
 
 /** The level and deviation are carried on these log-ages, equally spaced over the reported days, and interpolated. */
@@ -11,10 +11,10 @@ const SPACING = (logAge(LAST_DAY) - FIRST) / (GRID.deviation - 1);
 export const NODES = Float64Array.from({ length: GRID.deviation }, (_, i) => FIRST + i * SPACING);
 
 /** Per key day: the node to its left, and how far the day lies from it towards the next (0 … 1). */
-const LEFT_NODE = Uint8Array.from(KEY_DAYS, (day) =>
+const LEFT_NODE = Uint8Array.from(KNOTS, (day) =>
   Math.min(Math.floor((logAge(day) - FIRST) / SPACING), NODES.length - 2),
 );
-const SHARE_OF_NEXT = Float64Array.from(KEY_DAYS, (day, k) => (logAge(day) - FIRST) / SPACING - LEFT_NODE[k]!);
+const SHARE_OF_NEXT = Float64Array.from(KNOTS, (day, k) => (logAge(day) - FIRST) / SPACING - LEFT_NODE[k]!);
 
 /** Adds to `days[at …]`, one entry per key day, what the values at the nodes say of it. */
 export function addAtDays(nodeValues: Float64Array, days: Float64Array, at = 0): void {
@@ -34,20 +34,20 @@ export interface NodePosterior {
 }
 
 /** Conditions the level and deviation on the brews in one regime. */
-export function nodePosterior(data: Data, { whitened }: SeenRegime): NodePosterior {
+export function nodePosterior(data: Data, { whitened }: WhitenedNode): NodePosterior {
   const { n, sigma0 } = data;
   const m = NODES.length;
   const gain = new Float64Array(m * n);
   NODES.forEach((node, k) => {
-    for (let i = 0; i < n; i++) gain[k * n + i] = levelCovariance(node, data.x[i]!, sigma0);
+    for (let i = 0; i < n; i++) gain[k * n + i] = baselineCovariance(node, data.x[i]!, sigma0);
     whiten(whitened.factor, n, gain, k * n);
   });
   const factor = new Float64Array(m * m);
   for (let k = 0; k < m; k++) {
     for (let l = 0; l <= k; l++) {
-      const prior = levelCovariance(NODES[k]!, NODES[l]!, sigma0);
+      const prior = baselineCovariance(NODES[k]!, NODES[l]!, sigma0);
       factor[k * m + l] =
-        prior - dot(gain, k * n, gain, l * n, n) + (k === l ? JITTER * (LEVEL_SD ** 2 + sigma0 ** 2) : 0);
+        prior - dot(gain, k * n, gain, l * n, n) + (k === l ? JITTER * (BASELINE_SD ** 2 + sigma0 ** 2) : 0);
     }
   }
   cholesky(factor, m);

@@ -2,7 +2,7 @@ import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { DRAW_SEED } from './constants';
 import { addAtDays, NODES, type NodePosterior } from './deviation';
-import { KEY_DAYS } from './keyDays';
+import { KNOTS } from './knots';
 import { dot } from './linalg';
 import { positiveQuantile, quantile } from './normal';
 import type { Posterior } from './posterior';
@@ -19,7 +19,7 @@ export interface Draws {
   curves: Float64Array;
   /** Whitened residual L⁻¹(y − m − A·h), [draw][brew], and the regime it was whitened in. */
   residuals: Float64Array;
-  regime: Uint8Array;
+  noiseNode: Uint8Array;
 }
 
 const GOLDEN = (Math.sqrt(5) - 1) / 2;
@@ -42,19 +42,19 @@ function normalTable(count: number): Float64Array {
 
 /** Draws `grid.draws` curves from a posterior, given its node posterior in each regime. */
 export function drawCurves(posterior: Posterior, nodes: readonly NodePosterior[]): Draws {
-  const { grid, data, regimes, weight } = posterior;
+  const { grid, data, noiseNodes, weight } = posterior;
   const { n } = data;
   const m = NODES.length;
   const count = grid.draws;
-  const days = KEY_DAYS.length;
+  const days = KNOTS.length;
   const curves = new Float64Array(count * days);
   const residuals = new Float64Array(count * n);
-  const regime = new Uint8Array(count);
+  const noiseNode = new Uint8Array(count);
   const normals = normalTable(count);
   const atNodes = new Float64Array(m);
 
-  const rises = grid.rise.courses.length;
-  const falls = grid.fall.courses.length;
+  const rises = grid.rise.components.length;
+  const falls = grid.fall.components.length;
   let cell = 0;
   let below = weight[0]!;
   for (let d = 0; d < count; d++) {
@@ -63,12 +63,12 @@ export function drawCurves(posterior: Posterior, nodes: readonly NodePosterior[]
     const f = cell % falls;
     const r = Math.floor(cell / falls) % rises;
     const ps = Math.floor(cell / (falls * rises));
-    const s = ps % regimes.length;
-    const p = Math.floor(ps / regimes.length);
-    const { rise, fall, whitened } = regimes[s]!;
+    const s = ps % noiseNodes.length;
+    const p = Math.floor(ps / noiseNodes.length);
+    const { rise, fall, whitened } = noiseNodes[s]!;
     const height = positiveQuantile((0.5 + d * GOLDEN) % 1, posterior.heightMean[cell]!, posterior.heightSd[cell]!);
 
-    regime[d] = s;
+    noiseNode[d] = s;
     for (let i = 0; i < n; i++) {
       const h = rise[(p * rises + r) * n + i]! + fall[(p * falls + f) * n + i]!;
       residuals[d * n + i] = whitened.residual[i]! - height * h;
@@ -81,9 +81,9 @@ export function drawCurves(posterior: Posterior, nodes: readonly NodePosterior[]
     const fallAt = (p * falls + f) * days;
     for (let day = 0; day < days; day++) {
       curves[d * days + day] =
-        data.levelMean + height * (grid.rise.byDay[riseAt + day]! + grid.fall.byDay[fallAt + day]!);
+        data.baselineMean + height * (grid.rise.byDay[riseAt + day]! + grid.fall.byDay[fallAt + day]!);
     }
     addAtDays(atNodes, curves, d * days);
   }
-  return { count, curves, residuals, regime };
+  return { count, curves, residuals, noiseNode };
 }

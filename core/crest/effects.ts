@@ -1,6 +1,6 @@
-import { LEVEL_SD } from './constants';
+import { BASELINE_SD } from './constants';
 import type { Draws } from './draws';
-import type { Level } from './factors';
+import type { Setting } from './factors';
 import type { Data } from './likelihood';
 import { dot, whiten } from './linalg';
 import { cdf } from './normal';
@@ -9,13 +9,13 @@ import type { Effect, Moments } from './types';
 
 /** Prior mean and variance of a level's effect and its covariance with each brew, from the terms that make it up. */
 function priorOf(
-  level: Pick<Level, 'loadings'>,
+  setting: Pick<Setting, 'loadings'>,
   data: Data,
 ): { mean: number; variance: number; withBrews: Float64Array } {
   const withBrews = new Float64Array(data.n);
   let mean = 0;
   let variance = 0;
-  for (const { term, value } of level.loadings) {
+  for (const { term, value } of setting.loadings) {
     const t = data.terms[term]!;
     mean += value * t.priorMean;
     variance += (value * t.priorSd) ** 2;
@@ -37,13 +37,13 @@ export interface EffectDraws {
 export function effectDraws(
   posterior: Posterior,
   draws: Draws,
-  levels: readonly Pick<Level, 'loadings'>[],
+  settings: readonly Pick<Setting, 'loadings'>[],
 ): EffectDraws[] {
   const { data } = posterior;
   const { n } = data;
-  return levels.map((level) => {
-    const prior = priorOf(level, data);
-    const gains = posterior.regimes.map(({ whitened }) => {
+  return settings.map((setting) => {
+    const prior = priorOf(setting, data);
+    const gains = posterior.noiseNodes.map(({ whitened }) => {
       const gain = prior.withBrews.slice();
       whiten(whitened.factor, n, gain);
       return { gain, variance: Math.max(0, prior.variance - dot(gain, 0, gain, 0, n)) };
@@ -51,7 +51,7 @@ export function effectDraws(
     const means = new Float64Array(draws.count);
     const variances = new Float64Array(draws.count);
     for (let d = 0; d < draws.count; d++) {
-      const { gain, variance } = gains[draws.regime[d]!]!;
+      const { gain, variance } = gains[draws.noiseNode[d]!]!;
       means[d] = prior.mean + dot(gain, 0, draws.residuals, d * n, n);
       variances[d] = variance;
     }
@@ -60,28 +60,28 @@ export function effectDraws(
 }
 
 /** The level at the best day, points, given the brews: what a history keeps of a bag. */
-export function levelMoments(posterior: Posterior, { count, residuals, regime }: Draws): Moments {
+export function baselineMoments(posterior: Posterior, { count, residuals, noiseNode }: Draws): Moments {
   const { data } = posterior;
   const { n } = data;
-  const gains = posterior.regimes.map(({ whitened }) => {
-    const gain = new Float64Array(n).fill(LEVEL_SD ** 2);
+  const gains = posterior.noiseNodes.map(({ whitened }) => {
+    const gain = new Float64Array(n).fill(BASELINE_SD ** 2);
     whiten(whitened.factor, n, gain);
-    return { gain, variance: Math.max(0, LEVEL_SD ** 2 - dot(gain, 0, gain, 0, n)) };
+    return { gain, variance: Math.max(0, BASELINE_SD ** 2 - dot(gain, 0, gain, 0, n)) };
   });
   let sum = 0;
   let square = 0;
   for (let d = 0; d < count; d++) {
-    const { gain, variance } = gains[regime[d]!]!;
+    const { gain, variance } = gains[noiseNode[d]!]!;
     const mean = dot(gain, 0, residuals, d * n, n);
     sum += mean;
     square += mean ** 2 + variance;
   }
-  return { mean: data.levelMean + sum / count, sd: Math.sqrt(Math.max(square / count - (sum / count) ** 2, 0)) };
+  return { mean: data.baselineMean + sum / count, sd: Math.sqrt(Math.max(square / count - (sum / count) ** 2, 0)) };
 }
 
 /** The drawn effects summed up: mean and sd by the law of total variance, and the probability that a setting helps. */
-export function effectsOf(drawn: readonly EffectDraws[], levels: readonly Level[]): Effect[] {
-  return levels.map(({ factor, level, at }, k) => {
+export function effectsOf(drawn: readonly EffectDraws[], settings: readonly Setting[]): Effect[] {
+  return settings.map(({ factor, setting, at }, k) => {
     const { means, variances } = drawn[k]!;
     const count = means.length;
     const mean = means.reduce((sum, m) => sum + m, 0) / count;
@@ -91,15 +91,15 @@ export function effectsOf(drawn: readonly EffectDraws[], levels: readonly Level[
       variance += (variances[d]! + (means[d]! - mean) ** 2) / count;
       helps += cdf(means[d]! / Math.sqrt(Math.max(variances[d]!, Number.MIN_VALUE))) / count;
     }
-    return { factor, level, mean, sd: Math.sqrt(variance), helps, brews: at.length };
+    return { factor, setting, mean, sd: Math.sqrt(variance), helps, brews: at.length };
   });
 }
 
 /** What the effects did to each usable brew, points: the sum of the mean effects of the settings it was made at. */
-export function effectPerBrew(levels: readonly Level[], effects: readonly Effect[], n: number): Float64Array {
+export function effectPerBrew(settings: readonly Setting[], effects: readonly Effect[], n: number): Float64Array {
   const total = new Float64Array(n);
-  levels.forEach((level, k) => {
-    for (const i of level.at) total[i]! += effects[k]!.mean;
+  settings.forEach((setting, k) => {
+    for (const i of setting.at) total[i]! += effects[k]!.mean;
   });
   return total;
 }

@@ -18,9 +18,9 @@ export interface Term {
 }
 
 /** One tried setting of a factor: the combination of terms that gives its effect. */
-export interface Level {
+export interface Setting {
   factor: FactorName;
-  level: string;
+  setting: string;
   /** Value of each term (by index) at this setting. */
   loadings: { term: number; value: number }[];
   /** Which usable brews were made at this setting. */
@@ -46,13 +46,13 @@ function signed(value: number): string {
  * The terms and levels the brews have tried, against the reference recipe. A setting a brew does not state counts as
  * the reference's. Levels come sorted by factor and setting.
  */
-export function tried(
+export function designMatrix(
   brews: readonly UsableBrew[],
   reference: BrewParameters,
   sigma0: number,
-): { terms: Term[]; levels: Level[] } {
+): { terms: Term[]; settings: Setting[] } {
   const terms: Term[] = [];
-  const levels: Level[] = [];
+  const settings: Setting[] = [];
 
   const named = (
     factor: 'brewer' | 'filter' | 'waterRecipe' | 'taster',
@@ -63,7 +63,7 @@ export function tried(
     for (const name of names) {
       const column = Float64Array.from(brews, (brew) => (pick(brew) === name ? 1 : 0));
       const term = terms.push({ factor, column, priorMean: 0, priorSd: EFFECT_SD[factor] * sigma0 }) - 1;
-      levels.push({ factor, level: name, loadings: [{ term, value: 1 }], at: indicesOf(column) });
+      settings.push({ factor, setting: name, loadings: [{ term, value: 1 }], at: indicesOf(column) });
     }
   };
 
@@ -74,8 +74,8 @@ export function tried(
   ): void => {
     const { linear, quadratic, unit } = EFFECT_SD[factor];
     const column = Float64Array.from(brews, (brew) => roundTo(offset(brew) / unit, 6));
-    const settings = [...new Set(column)].filter((x) => x !== 0).sort((a, b) => a - b);
-    if (settings.length === 0) return;
+    const offsets = [...new Set(column)].filter((x) => x !== 0).sort((a, b) => a - b);
+    if (offsets.length === 0) return;
     const straight = terms.push({ factor, column, priorMean: 0, priorSd: linear * sigma0 }) - 1;
     const bent =
       terms.push({
@@ -84,10 +84,10 @@ export function tried(
         priorMean: -HALF_NORMAL_MEAN * quadratic * sigma0,
         priorSd: HALF_NORMAL_SD * quadratic * sigma0,
       }) - 1;
-    for (const x of settings) {
-      levels.push({
+    for (const x of offsets) {
+      settings.push({
         factor,
-        level: label(x * unit),
+        setting: label(x * unit),
         loadings: [
           { term: straight, value: x },
           { term: bent, value: x * x },
@@ -122,7 +122,7 @@ export function tried(
     (b) => b.waterRecipe ?? null,
   );
   named('taster', mostUsed(brews.map((b) => b.taster ?? null)), (b) => b.taster ?? null);
-  return { terms, levels };
+  return { terms, settings };
 }
 
 function indicesOf(column: Float64Array, value = 1): number[] {

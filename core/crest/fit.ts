@@ -2,9 +2,9 @@ import { ADVISED_DAYS } from './constants';
 import { bestMeanDay, curveOf } from './curve';
 import { nodePosterior } from './deviation';
 import { drawCurves } from './draws';
-import { effectDraws, effectPerBrew, effectsOf, levelMoments } from './effects';
-import { entanglements } from './entangled';
-import { tried } from './factors';
+import { effectDraws, effectPerBrew, effectsOf, baselineMoments } from './effects';
+import { confoundingOf } from './confounding';
+import { designMatrix } from './factors';
 import { FRESH_PEAK, gridOf, SCALE_NOISE } from './grid';
 import { dataOf } from './likelihood';
 import { meanCurve } from './meanCurve';
@@ -12,8 +12,8 @@ import { latestChanges, optionsOf } from './options';
 import { peakByDay, peakEvidence, peakMarginal, peakSummary } from './peak';
 import { noiseMoments, posteriorOf } from './posterior';
 import { logPeakWeights, priorPeak } from './prior';
-import { borrowedPrior, siblingInput } from './sibling';
-import { surprisesOf } from './surprises';
+import { siblingPrior, siblingInput } from './sibling';
+import { outliersOf } from './outliers';
 import type { CrestFit, CrestInput, ReadBrew } from './types';
 import { leftOut, usableBrews } from './usable';
 import { dayProbabilities, spans, steadyProbability } from './window';
@@ -38,22 +38,22 @@ export function fitCrest(input: CrestInput, density = 1): CrestFit {
   if (!(input.sigma0 > 0))
     throw new RangeError(`The repeatability σ₀ must be a positive number of points, not ${input.sigma0}`);
   const brews = usableBrews(input);
-  const { terms, levels } = tried(brews, input.reference, input.sigma0);
+  const { terms, settings } = designMatrix(brews, input.reference, input.sigma0);
   const grid = gridOf(density);
   const sibling = brews.length === 0 ? siblingInput(input) : null;
-  const peakPrior = sibling ? borrowedPrior(fitCrest(sibling, density), sibling, input) : priorPeak(input);
+  const peakPrior = sibling ? siblingPrior(fitCrest(sibling, density), sibling, input) : priorPeak(input);
   const peakWeights = logPeakWeights(grid, peakPrior, input.restAdviceDays);
   const posterior = posteriorOf(dataOf(input, brews, terms), grid, peakWeights, input.prior?.noise ?? SCALE_NOISE);
-  const nodes = posterior.regimes.map((regime) => nodePosterior(posterior.data, regime));
+  const nodes = posterior.noiseNodes.map((noiseNode) => nodePosterior(posterior.data, noiseNode));
 
   const draws = drawCurves(posterior, nodes);
   const marginal = peakMarginal(posterior);
   const mean = meanCurve(posterior, nodes);
   const curve = curveOf(mean, draws);
   const probabilities = dayProbabilities(draws, input.sigma0);
-  const effects = effectsOf(effectDraws(posterior, draws, levels), levels);
-  const moved = effectPerBrew(levels, effects, brews.length);
-  const options = optionsOf(posterior, mean, draws, levels, effects);
+  const effects = effectsOf(effectDraws(posterior, draws, settings), settings);
+  const moved = effectPerBrew(settings, effects, brews.length);
+  const options = optionsOf(posterior, mean, draws, settings, effects);
   const first = brews[0];
   const last = brews[brews.length - 1];
 
@@ -63,10 +63,10 @@ export function fitCrest(input: CrestInput, density = 1): CrestFit {
     peak: peakSummary(posterior, marginal),
     fresh: marginal[FRESH_PEAK]!,
     peakProbability: peakByDay(posterior, marginal),
-    lesson: {
+    bagLikelihood: {
       peak: peakEvidence(marginal, peakWeights),
       noise: noiseMoments(posterior),
-      level: levelMoments(posterior, draws),
+      baseline: baselineMoments(posterior, draws),
     },
     curve,
     ...probabilities,
@@ -75,12 +75,14 @@ export function fitCrest(input: CrestInput, density = 1): CrestFit {
     daysTried: first && last ? { from: first.age, to: last.age } : null,
     advisedDay: bestMeanDay(curve, ADVISED_DAYS.from, ADVISED_DAYS.to),
     effects,
-    entangled: entanglements(posterior, brews, levels, input.reference),
-    surprises: surprisesOf(posterior, draws, brews),
+    confounded: confoundingOf(posterior, brews, settings, input.reference),
+    outliers: outliersOf(posterior, draws, brews),
     options,
-    mostTold: mean.map((_, day) => Math.max(...options.map(({ telling }) => telling[day]!))),
-    latest: latestChanges(levels, brews.length),
-    borrowed: sibling?.reference.style ?? null,
+    mostInformation: mean.map((_, day) =>
+      Math.max(...options.map(({ expectedInformation }) => expectedInformation[day]!)),
+    ),
+    latest: latestChanges(settings, brews.length),
+    siblingStyle: sibling?.reference.style ?? null,
     brews: input.brews.map((brew): ReadBrew => {
       const why = leftOut(brew, input.reference.style);
       const at = brews.findIndex((b) => b.id === brew.id);

@@ -9,7 +9,7 @@ import {
   RISE_WIDTH,
   SECOND_CREST,
 } from './constants';
-import { KEY_DAYS } from './keyDays';
+import { KNOTS } from './knots';
 import { logAge, ridge, staling, twoCrests } from './shape';
 import type { Moments } from './types';
 
@@ -20,7 +20,7 @@ export interface Axis {
 }
 
 /** One way a bag may run on one side of its main crest. */
-export interface Course {
+export interface CurveComponent {
   logWeight: number;
   /** Whether a second, lower crest stands on this side. */
   second: boolean;
@@ -34,12 +34,12 @@ export interface Course {
  * The ways of one side, and what is lost on the key days, [peak][course][key day], zero on the other side of the peak.
  */
 export interface Side {
-  courses: readonly Course[];
+  components: readonly CurveComponent[];
   byDay: Float64Array;
 }
 
 /** How noisy the marks are, in units of σ₀, with the log prior weight. */
-export interface Regime {
+export interface NoiseNode {
   noise: number;
   logWeight: number;
 }
@@ -75,7 +75,7 @@ function logNormalAxis(median: number, logSd: number, count: number): Axis {
 export const SCALE_NOISE: Moments = { mean: 0, sd: NOISE_LOG_SD };
 
 /** The nodes of the noise with log prior weights, for a prior of ln σ/σ₀. */
-export function regimesOf(grid: Pick<Grid, 'noiseNodes'>, prior: Moments): Regime[] {
+export function noiseNodesOf(grid: Pick<Grid, 'noiseNodes'>, prior: Moments): NoiseNode[] {
   const { nodes, logWeights } = logNormalAxis(Math.exp(prior.mean), prior.sd, grid.noiseNodes);
   return Array.from(nodes, (noise, i) => ({ noise, logWeight: logWeights[i]! }));
 }
@@ -84,17 +84,17 @@ export function regimesOf(grid: Pick<Grid, 'noiseNodes'>, prior: Moments): Regim
  * The courses of one side. Weights are relative to a bag with one crest: those of plain courses sum to 1, those with a
  * second crest to half its odds, since it stands on either side.
  */
-function coursesOf(width: { median: number; logSd: number }, count: number, away: 1 | -1): Course[] {
+function componentsOf(width: { median: number; logSd: number }, count: number, away: 1 | -1): CurveComponent[] {
   const { nodes, logWeights } = logNormalAxis(width.median, width.logSd, count);
   const stale = logNormalAxis(FRESH.days.median, FRESH.days.logSd, count);
   const { share, logApart, height, width: both } = SECOND_CREST;
-  const plain = Array.from(nodes, (w, i): Course => ({
+  const plain = Array.from(nodes, (w, i): CurveComponent => ({
     logWeight: logWeights[i]!,
     second: false,
     loss: (x, peak) => ridge(x, peak, w),
     lossFresh: (x) => (away > 0 ? staling(x, stale.nodes[i]!) : 0),
   }));
-  const twice = logApart.map((apart): Course => ({
+  const twice = logApart.map((apart): CurveComponent => ({
     logWeight: Math.log(share / (1 - share) / 2 / logApart.length),
     second: true,
     loss: (x, peak) => twoCrests(x, peak, peak + away * apart, height, both),
@@ -107,7 +107,7 @@ function coursesOf(width: { median: number; logSd: number }, count: number, away
  * Whether a peak and the courses before and after it go together: one second crest at most, and none on a bag that has
  * no first.
  */
-export function goTogether(peak: number, before: Course, after: Course): boolean {
+export function goTogether(peak: number, before: CurveComponent, after: CurveComponent): boolean {
   return Number(peak === FRESH_PEAK) + Number(before.second) + Number(after.second) <= 1;
 }
 
@@ -115,14 +115,14 @@ function buildGrid(density: number): Grid {
   const peaks = GRID.peak * density;
   const peakStep = Math.log(PEAK_MAX_DAYS / PEAK_MIN_DAYS) / peaks;
   const logPeaks = Float64Array.from({ length: peaks + 1 }, (_, i) => Math.log(PEAK_MIN_DAYS) + (i - 0.5) * peakStep);
-  const rise = coursesOf(RISE_WIDTH, GRID.rise * density, -1);
-  const fall = coursesOf(FALL_WIDTH, GRID.fall * density, 1);
-  const dayAges = Float64Array.from(KEY_DAYS, logAge);
+  const rise = componentsOf(RISE_WIDTH, GRID.rise * density, -1);
+  const fall = componentsOf(FALL_WIDTH, GRID.fall * density, 1);
+  const dayAges = Float64Array.from(KNOTS, logAge);
   return {
     logPeaks,
     peakStep,
-    rise: { courses: rise, byDay: halfRidges(logPeaks, rise, dayAges, 'rise') },
-    fall: { courses: fall, byDay: halfRidges(logPeaks, fall, dayAges, 'fall') },
+    rise: { components: rise, byDay: halfRidges(logPeaks, rise, dayAges, 'rise') },
+    fall: { components: fall, byDay: halfRidges(logPeaks, fall, dayAges, 'fall') },
     noiseNodes: GRID.noise * density,
     draws: GRID.draws * density * density,
   };
@@ -135,17 +135,17 @@ function buildGrid(density: number): Grid {
  */
 export function halfRidges(
   logPeaks: Float64Array,
-  courses: readonly Course[],
+  components: readonly CurveComponent[],
   xs: Float64Array,
   side: 'rise' | 'fall',
 ): Float64Array {
-  const out = new Float64Array(logPeaks.length * courses.length * xs.length);
+  const out = new Float64Array(logPeaks.length * components.length * xs.length);
   let at = 0;
   logPeaks.forEach((peak, p) => {
-    for (const course of courses) {
+    for (const component of components) {
       for (const x of xs) {
-        if (p === FRESH_PEAK) out[at++] = course.lossFresh(x);
-        else out[at++] = x < peak === (side === 'rise') ? course.loss(x, peak) : 0;
+        if (p === FRESH_PEAK) out[at++] = component.lossFresh(x);
+        else out[at++] = x < peak === (side === 'rise') ? component.loss(x, peak) : 0;
       }
     }
   });

@@ -1,4 +1,4 @@
-import { FRESH, HISTORY, LEAST_EVIDENCE, LEVEL_MEAN, NOISE_LOG_SD, PEAK_LOG_SD } from './constants';
+import { FRESH, HISTORY, LEAST_EVIDENCE, BASELINE_MEAN, NOISE_LOG_SD, PEAK_LOG_SD } from './constants';
 import { FIRST_CREST, FRESH_PEAK, gridOf } from './grid';
 import { dot } from './linalg';
 import { peakDensity, tablePeakDays } from './prior';
@@ -10,7 +10,7 @@ export interface PastBag {
   roastLevel: RoastLevel | null;
   process: Process | null;
   style: Style;
-  lesson: CrestFit['lesson'];
+  bagLikelihood: CrestFit['bagLikelihood'];
 }
 
 /**
@@ -23,7 +23,7 @@ export interface Repeats {
 }
 
 type Kind = Pick<PastBag, 'roastLevel' | 'process'>;
-const kindOf = (bag: Kind): string => `${bag.roastLevel ?? '?'} ${bag.process ?? '?'}`;
+const kindKey = (bag: Kind): string => `${bag.roastLevel ?? '?'} ${bag.process ?? '?'}`;
 
 /** The past, read once; new bags of any kind are then asked of it at little cost. */
 export interface History {
@@ -33,7 +33,7 @@ export interface History {
    */
   peaks: { sd: number; logWeight: number; byKind: Map<string, Float64Array> }[];
   noise: Moments;
-  levelMean: number;
+  baselineMean: number;
 }
 
 /** Shifts of ln peak days against the table on which a history is worked out, equally spaced. */
@@ -45,9 +45,9 @@ const SHIFTS = Float64Array.from(
 /** Reads finished bags and blind repeats. Bags without a brew teach nothing. */
 export function historyOf(past: readonly PastBag[], repeats: readonly Repeats[]): History {
   const likelihoods = past.map((bag) => ({
-    kind: kindOf(bag),
+    kind: kindKey(bag),
     table: tablePeakDays(bag.roastLevel, bag.process, bag.style),
-    likelihood: Float64Array.from(bag.lesson.peak, Math.exp),
+    likelihood: Float64Array.from(bag.bagLikelihood.peak, Math.exp),
   }));
   const tables = [...new Set(likelihoods.map(({ table }) => table))];
   const peaks = HISTORY.peak.spreads.map(({ sd, logWeight }) => {
@@ -62,12 +62,12 @@ export function historyOf(past: readonly PastBag[], repeats: readonly Repeats[])
     }
     return { sd, logWeight, byKind };
   });
-  return { bags: past.length, peaks, noise: noisePriorFrom(past, repeats), levelMean: levelFrom(past) };
+  return { bags: past.length, peaks, noise: noisePriorFrom(past, repeats), baselineMean: baselineFrom(past) };
 }
 
 /** Everything the past teaches of a new bag. Without a past the table and the scale stand. */
 export function priorFor(history: History, bag: Kind & Pick<PastBag, 'style'>): TasterPrior {
-  return { peak: peakPriorFrom(history, bag), noise: history.noise, levelMean: history.levelMean };
+  return { peak: peakPriorFrom(history, bag), noise: history.noise, baselineMean: history.baselineMean };
 }
 
 /**
@@ -130,7 +130,7 @@ export function peakPriorFrom({ bags, peaks }: History, bag: Kind & Pick<PastBag
   if (bags === 0) return { days: table, logSd: PEAK_LOG_SD };
   const { tasterSd, kindSd, tasterNodes, kindNodes } = HISTORY.peak;
   const kinds = normalNodes(kindSd, kindNodes);
-  const own = kindOf(bag);
+  const own = kindKey(bag);
 
   const answers = peaks.flatMap(({ sd, logWeight, byKind }) =>
     normalNodes(tasterSd, tasterNodes).map((taster) => {
@@ -183,10 +183,10 @@ function ownEvidence(posterior: Moments, prior: Moments): Observation | null {
  * speak through their fits. A pooled sd s of blind repeats with ν degrees of freedom observes the taster's mean
  * directly, ln s/σ₀ with variance 1/(2ν) (the delta method).
  */
-export function noisePriorFrom(past: readonly Pick<PastBag, 'lesson'>[], repeats: readonly Repeats[]): Moments {
+export function noisePriorFrom(past: readonly Pick<PastBag, 'bagLikelihood'>[], repeats: readonly Repeats[]): Moments {
   const { tasterSd, bagSd } = HISTORY.noise;
-  const fromBags = past.flatMap(({ lesson }) => {
-    const own = ownEvidence(lesson.noise, { mean: 0, sd: NOISE_LOG_SD });
+  const fromBags = past.flatMap(({ bagLikelihood }) => {
+    const own = ownEvidence(bagLikelihood.noise, { mean: 0, sd: NOISE_LOG_SD });
     return own ? [{ value: own.value, variance: own.variance + bagSd ** 2 }] : [];
   });
   const fromRepeats = repeats.flatMap(({ sd, degrees, sigma0 }) =>
@@ -196,11 +196,14 @@ export function noisePriorFrom(past: readonly Pick<PastBag, 'lesson'>[], repeats
   return { mean: taster.mean, sd: Math.hypot(taster.sd, bagSd) };
 }
 
-/** The level a new bag is expected to reach, points: the taster's mean, shrunk to `LEVEL_MEAN`. */
-export function levelFrom(past: readonly Pick<PastBag, 'lesson'>[]): number {
-  const { tasterSd, bagSd } = HISTORY.level;
+/** The level a new bag is expected to reach, points: the taster's mean, shrunk to `BASELINE_MEAN`. */
+export function baselineFrom(past: readonly Pick<PastBag, 'bagLikelihood'>[]): number {
+  const { tasterSd, bagSd } = HISTORY.baseline;
   return normalPosterior(
-    { mean: LEVEL_MEAN, sd: tasterSd },
-    past.map(({ lesson }) => ({ value: lesson.level.mean, variance: lesson.level.sd ** 2 + bagSd ** 2 })),
+    { mean: BASELINE_MEAN, sd: tasterSd },
+    past.map(({ bagLikelihood }) => ({
+      value: bagLikelihood.baseline.mean,
+      variance: bagLikelihood.baseline.sd ** 2 + bagSd ** 2,
+    })),
   ).mean;
 }

@@ -6,18 +6,18 @@ export { historyOf, priorFor, type History, type PastBag, type Repeats } from '.
 export {
   ANY_SITUATION,
   bestCupDay,
-  mostTellingDay,
+  mostInformativeDay,
   proposals,
   recipeText,
-  tellingText,
-  worthTelling,
+  informationText,
+  isInformative,
   type DayProposals,
   type Proposal,
   type Situation,
 } from './next';
 export { priorMoved } from './priorMoved';
 export { pooledRepeats, type RepeatGroup } from './repeats';
-export { compact, readingOf, type Reading } from './reading';
+export { compact, stateOnDay, type DayState } from './stateOnDay';
 export { ageOn, crestInput, type BagRecord, type RecordedBrew } from './record';
 export { likelyDays, reportedDay, stateOf, STATES, type FitSummary, type State, type StateToday } from './state';
 export type * from './types';

@@ -1,4 +1,4 @@
-import { DEVIATION, LEVEL_MEAN, LEVEL_SD, RECORD_VARIANCE } from './constants';
+import { DEVIATION, BASELINE_MEAN, BASELINE_SD, RECORD_VARIANCE } from './constants';
 import type { Term } from './factors';
 import { cholesky, whiten } from './linalg';
 import { logAge } from './shape';
@@ -16,35 +16,35 @@ export interface Data {
   noise: Float64Array;
   terms: readonly Term[];
   /** Prior mean of the level, points. */
-  levelMean: number;
+  baselineMean: number;
   /** Covariance of recipe, taster, level and deviation, n × n, points². */
-  settled: Float64Array;
+  priorCovariance: Float64Array;
   sigma0: number;
 }
 
 /** Covariance of level and deviation at two log-ages, points²: a shared level, and a squared exponential in ln days. */
-export function levelCovariance(x1: number, x2: number, sigma0: number): number {
+export function baselineCovariance(x1: number, x2: number, sigma0: number): number {
   const z = (x1 - x2) / DEVIATION.length;
-  return LEVEL_SD ** 2 + (DEVIATION.sd * sigma0) ** 2 * Math.exp(-0.5 * z * z);
+  return BASELINE_SD ** 2 + (DEVIATION.sd * sigma0) ** 2 * Math.exp(-0.5 * z * z);
 }
 
 export function dataOf(input: CrestInput, brews: readonly UsableBrew[], terms: readonly Term[]): Data {
   const n = brews.length;
-  const levelMean = input.prior?.levelMean ?? LEVEL_MEAN;
+  const baselineMean = input.prior?.baselineMean ?? BASELINE_MEAN;
   const x = Float64Array.from(brews, (b) => logAge(b.age));
   const residual = Float64Array.from(brews, (b, i) =>
-    terms.reduce((r, t) => r - t.priorMean * t.column[i]!, b.overall - levelMean),
+    terms.reduce((r, t) => r - t.priorMean * t.column[i]!, b.overall - baselineMean),
   );
   const noise = Float64Array.from(brews, (b) => RECORD_VARIANCE[b.recordedFrom]);
-  const settled = new Float64Array(n * n);
+  const priorCovariance = new Float64Array(n * n);
   for (let i = 0; i < n; i++) {
     for (let j = 0; j < n; j++) {
-      let c = levelCovariance(x[i]!, x[j]!, input.sigma0);
+      let c = baselineCovariance(x[i]!, x[j]!, input.sigma0);
       for (const t of terms) c += t.priorSd ** 2 * t.column[i]! * t.column[j]!;
-      settled[i * n + j] = c;
+      priorCovariance[i * n + j] = c;
     }
   }
-  return { n, x, residual, noise, terms, levelMean, settled, sigma0: input.sigma0 };
+  return { n, x, residual, noise, terms, baselineMean, priorCovariance, sigma0: input.sigma0 };
 }
 
 /** The data seen in one regime: C = settled + σ²·noise, factored once and reused for every ridge. */
@@ -59,7 +59,7 @@ export interface Whitened {
 /** Factors the covariance at noise σ (points) and whitens the residual. */
 export function whitenedAt(data: Data, sigma: number): Whitened {
   const { n } = data;
-  const factor = data.settled.slice();
+  const factor = data.priorCovariance.slice();
   for (let i = 0; i < n; i++) factor[i * n + i]! += sigma ** 2 * data.noise[i]!;
   const logDet = cholesky(factor, n);
   const residual = data.residual.slice();

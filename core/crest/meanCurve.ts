@@ -1,6 +1,6 @@
 import { NEGLIGIBLE_WEIGHT } from './constants';
 import { addAtDays, NODES, type NodePosterior } from './deviation';
-import { KEY_DAYS, onAllDays } from './keyDays';
+import { KNOTS, onAllDays } from './knots';
 import { dot } from './linalg';
 import { positiveMean } from './normal';
 import type { Posterior } from './posterior';
@@ -11,18 +11,18 @@ import type { Posterior } from './posterior';
  * The mean is linear in weight × E[height], so that product is gathered once per side of the ridge.
  */
 export function meanCurve(posterior: Posterior, nodes: readonly NodePosterior[]): number[] {
-  const { grid, data, regimes, weight } = posterior;
+  const { grid, data, noiseNodes, weight } = posterior;
   const { n } = data;
-  const rises = grid.rise.courses.length;
-  const falls = grid.fall.courses.length;
+  const rises = grid.rise.components.length;
+  const falls = grid.fall.components.length;
   const peaks = grid.logPeaks.length;
-  const riseHeight = regimes.map(() => new Float64Array(peaks * rises));
-  const fallHeight = regimes.map(() => new Float64Array(peaks * falls));
-  const share = new Float64Array(regimes.length);
+  const riseHeight = noiseNodes.map(() => new Float64Array(peaks * rises));
+  const fallHeight = noiseNodes.map(() => new Float64Array(peaks * falls));
+  const share = new Float64Array(noiseNodes.length);
 
   let cell = 0;
   for (let p = 0; p < peaks; p++) {
-    for (let s = 0; s < regimes.length; s++) {
+    for (let s = 0; s < noiseNodes.length; s++) {
       for (let r = 0; r < rises; r++) {
         for (let f = 0; f < falls; f++, cell++) {
           const w = weight[cell]!;
@@ -38,8 +38,8 @@ export function meanCurve(posterior: Posterior, nodes: readonly NodePosterior[])
     }
   }
 
-  const days = KEY_DAYS.length;
-  const mean = new Float64Array(days).fill(data.levelMean);
+  const days = KNOTS.length;
+  const mean = new Float64Array(days).fill(data.baselineMean);
   const addSide = (
     heights: Float64Array,
     table: Float64Array,
@@ -54,12 +54,12 @@ export function meanCurve(posterior: Posterior, nodes: readonly NodePosterior[])
   };
   addSide(summed(riseHeight), grid.rise.byDay, days, mean, 1);
   addSide(summed(fallHeight), grid.fall.byDay, days, mean, 1);
-  regimes.forEach((regime, s) => {
+  noiseNodes.forEach((noiseNode, s) => {
     const w = share[s]!;
     if (n === 0 || w < NEGLIGIBLE_WEIGHT) return;
-    const residual = regime.whitened.residual.map((v) => w * v);
-    addSide(riseHeight[s] as Float64Array, regime.rise, n, residual, -1);
-    addSide(fallHeight[s] as Float64Array, regime.fall, n, residual, -1);
+    const residual = noiseNode.whitened.residual.map((v) => w * v);
+    addSide(riseHeight[s] as Float64Array, noiseNode.rise, n, residual, -1);
+    addSide(fallHeight[s] as Float64Array, noiseNode.fall, n, residual, -1);
     const { gain } = nodes[s]!;
     addAtDays(
       NODES.map((_, k) => dot(gain, k * n, residual, 0, n)),

@@ -1,4 +1,4 @@
-import { HARDLY_TELLING, TELLING_ENOUGH } from './constants';
+import { LEAST_INFORMATION, INFORMATIVE_ENOUGH } from './constants';
 import { reportedDay } from './state';
 import { settingText } from './verdict';
 import type { Change, CrestFit } from './types';
@@ -18,9 +18,9 @@ export const ANY_SITUATION: Situation = { cupsLeft: null, brewers: null, oneChan
 /** Factors whose setting differs between two recipes. */
 function apart(a: readonly Change[], b: readonly Change[]): number {
   const factors = new Set([...a, ...b].map(({ factor }) => factor));
-  const levelOf = (changes: readonly Change[], factor: Change['factor']): string | undefined =>
-    changes.find((c) => c.factor === factor)?.level;
-  return [...factors].filter((factor) => levelOf(a, factor) !== levelOf(b, factor)).length;
+  const settingOf = (changes: readonly Change[], factor: Change['factor']): string | undefined =>
+    changes.find((c) => c.factor === factor)?.setting;
+  return [...factors].filter((factor) => settingOf(a, factor) !== settingOf(b, factor)).length;
 }
 
 /** A brew worth making on a day: with which settings changed, what score to expect, and how much it would tell. */
@@ -29,14 +29,14 @@ export interface Proposal {
   /** Expected score, points. */
   expected: number;
   /** Expected fall in the entropy of the peak day, nats. */
-  telling: number;
+  expectedInformation: number;
 }
 
 /** The two proposals for one day. */
 export interface DayProposals {
   inDays: number;
   bestCup: Proposal;
-  mostTelling: Proposal;
+  mostInformative: Proposal;
 }
 
 /**
@@ -52,22 +52,22 @@ export function proposals(
   { cupsLeft, brewers, oneChange }: Situation,
 ): DayProposals[] {
   if (cupsLeft === 0) return [];
-  const atHand = ({ factor, level }: Change): boolean =>
-    factor !== 'brewer' || brewers === null || brewers.includes(level);
+  const atHand = ({ factor, setting }: Change): boolean =>
+    factor !== 'brewer' || brewers === null || brewers.includes(setting);
   const allowed = fit.options.filter(({ changes }) => changes.every(atHand));
   const near = oneChange && fit.usable > 0 ? allowed.filter(({ changes }) => apart(changes, fit.latest) <= 1) : allowed;
   // Where what is at hand is more than one change away, going back to the reference is the nearest there is.
   const open = near.length > 0 ? near : allowed.filter(({ changes }) => changes.length === 0);
   return ages.map((age, inDays) => {
     const day = reportedDay(age);
-    const options = open.map(({ changes, expected, telling }): Proposal => ({
+    const options = open.map(({ changes, expected, expectedInformation }): Proposal => ({
       changes,
       expected: expected[day] ?? 0,
-      telling: telling[day] ?? 0,
+      expectedInformation: expectedInformation[day] ?? 0,
     }));
-    const highest = (by: 'expected' | 'telling'): Proposal =>
+    const highest = (by: 'expected' | 'expectedInformation'): Proposal =>
       options.reduce((best, option) => (option[by] > best[by] ? option : best));
-    return { inDays, bestCup: highest('expected'), mostTelling: highest('telling') };
+    return { inDays, bestCup: highest('expected'), mostInformative: highest('expectedInformation') };
   });
 }
 
@@ -80,22 +80,22 @@ export function bestCupDay(days: readonly DayProposals[]): DayProposals | null {
 }
 
 /** The soonest of `days` that tells nearly as much as the most telling of them. */
-export function mostTellingDay(days: readonly DayProposals[]): DayProposals | null {
-  const most = Math.max(...days.map((day) => day.mostTelling.telling));
-  return days.find((day) => day.mostTelling.telling >= TELLING_ENOUGH * most) ?? null;
+export function mostInformativeDay(days: readonly DayProposals[]): DayProposals | null {
+  const most = Math.max(...days.map((day) => day.mostInformative.expectedInformation));
+  return days.find((day) => day.mostInformative.expectedInformation >= INFORMATIVE_ENOUGH * most) ?? null;
 }
 
 const narrowing = (nats: number): number => 1 - Math.exp(-nats);
 
 /** Whether a brew would tell enough to be made for that. */
-export function worthTelling(nats: number): boolean {
-  return narrowing(nats) >= HARDLY_TELLING;
+export function isInformative(nats: number): boolean {
+  return narrowing(nats) >= LEAST_INFORMATION;
 }
 
 /** What a number of nats does to the interval of the peak, in words. */
-export function tellingText(nats: number): string {
+export function informationText(nats: number): string {
   const narrower = narrowing(nats);
-  if (narrower < HARDLY_TELLING) return 'would tell hardly anything new';
+  if (narrower < LEAST_INFORMATION) return 'would tell hardly anything new';
   if (narrower < 0.06) return 'would tell a little';
   return `would narrow down its best days by about ${Math.round(narrower * 20) * 5} %`;
 }

@@ -1,18 +1,18 @@
 import { MOST_PAIRS, PEAK_GROUPS } from './constants';
 import type { Draws } from './draws';
 import { effectDraws, type EffectDraws } from './effects';
-import type { Level } from './factors';
-import { KEY_DAYS, onAllDays } from './keyDays';
+import type { Setting } from './factors';
+import { KNOTS, onAllDays } from './knots';
 import type { Posterior } from './posterior';
 import type { BrewOption, Change, Effect } from './types';
 
-type Settable = Level & { mean: number };
+type Settable = Setting & { mean: number };
 
 /** What the latest usable brew changed from the reference. */
-export function latestChanges(levels: readonly Level[], n: number): Change[] {
-  return levels
-    .filter((level) => level.factor !== 'taster' && level.at.includes(n - 1))
-    .map(({ factor, level }) => ({ factor, level }));
+export function latestChanges(settings: readonly Setting[], n: number): Change[] {
+  return settings
+    .filter((setting) => setting.factor !== 'taster' && setting.at.includes(n - 1))
+    .map(({ factor, setting }) => ({ factor, setting }));
 }
 
 /**
@@ -24,7 +24,7 @@ function waysOf(settable: readonly Settable[], n: number): Settable[][] {
   );
   const sum = (way: readonly Settable[]): number => way.reduce((total, { mean }) => total + mean, 0);
   pairs.sort((a, b) => sum(b) - sum(a));
-  const latest = settable.filter((level) => level.at.includes(n - 1));
+  const latest = settable.filter((setting) => setting.at.includes(n - 1));
   const ways = [[], ...settable.map((one) => [one]), ...pairs.slice(0, MOST_PAIRS)];
   const known = ways.some((way) => way.length === latest.length && latest.every((one) => way.includes(one)));
   return known ? ways : [...ways, latest];
@@ -35,12 +35,12 @@ export function optionsOf(
   posterior: Posterior,
   mean: readonly number[],
   draws: Draws,
-  levels: readonly Level[],
+  settings: readonly Setting[],
   effects: readonly Effect[],
 ): BrewOption[] {
   const { sigma0, n } = posterior.data;
-  const settable = levels
-    .map((level, k) => ({ ...level, mean: effects[k]!.mean }))
+  const settable = settings
+    .map((setting, k) => ({ ...setting, mean: effects[k]!.mean }))
     .filter(({ factor }) => factor !== 'taster');
   const ways = waysOf(settable, n);
   const drawn = effectDraws(
@@ -50,9 +50,9 @@ export function optionsOf(
   );
   const sums = groupSums(draws);
   return ways.map((way, k) => ({
-    changes: way.map(({ factor, level }) => ({ factor, level })),
+    changes: way.map(({ factor, setting }) => ({ factor, setting })),
     expected: mean.map((m) => way.reduce((total, one) => total + one.mean, m)),
-    telling: tellingByDay(draws, sums, drawn[k]!, sigma0),
+    expectedInformation: informationByDay(draws, sums, drawn[k]!, sigma0),
   }));
 }
 
@@ -64,7 +64,7 @@ interface GroupSums {
 }
 
 function groupSums({ count, curves }: Draws): GroupSums {
-  const days = KEY_DAYS.length;
+  const days = KNOTS.length;
   const perGroup = Math.floor(count / PEAK_GROUPS);
   const sum = new Float64Array(PEAK_GROUPS * days);
   const square = new Float64Array(PEAK_GROUPS * days);
@@ -87,13 +87,13 @@ function groupSums({ count, curves }: Draws): GroupSums {
  *
  * In a good approximation the interval of the peak shrinks by the factor e to the minus this.
  */
-function tellingByDay(
+function informationByDay(
   { curves }: Draws,
   { perGroup, sum, square }: GroupSums,
   { means, variances }: EffectDraws,
   sigma0: number,
 ): number[] {
-  const days = KEY_DAYS.length;
+  const days = KNOTS.length;
   const within = new Float64Array(days);
   const all = new Float64Array(days);
   const allSquares = new Float64Array(days);

@@ -1,4 +1,4 @@
-import { FAINTEST_MASS, INTERVAL_LEVEL, INTERVAL_STEPS, LAST_DAY, PEAK_MAX_DAYS, PEAK_MIN_DAYS } from './constants';
+import { FAINTEST_MASS, INTERVAL_COVERAGE, INTERVAL_STEPS, LAST_DAY, PEAK_MAX_DAYS, PEAK_MIN_DAYS } from './constants';
 import { FIRST_CREST, FRESH_PEAK } from './grid';
 import type { Posterior } from './posterior';
 
@@ -46,28 +46,33 @@ function logQuantiles(
 }
 
 /**
- * Median peak age and the shortest interval (in ln days) of probability `INTERVAL_LEVEL`, days, given that the bag has
+ * Median peak age and the shortest interval (in ln days) of probability `INTERVAL_COVERAGE`, days, given that the bag has
  * a crest after its first days. The shortest interval leaves out the flat tails of the prior that a central one would
  * keep.
  */
 export function peakSummary(
   posterior: Posterior,
   marginal: Float64Array,
-): { day: number; lo: number; hi: number; level: number } {
+): { day: number; lo: number; hi: number; coverage: number } {
   const crest = crestMarginal(marginal);
   const starts = Array.from(
     { length: INTERVAL_STEPS + 1 },
-    (_, step) => ((1 - INTERVAL_LEVEL) * step) / INTERVAL_STEPS,
+    (_, step) => ((1 - INTERVAL_COVERAGE) * step) / INTERVAL_STEPS,
   );
   const los = logQuantiles(posterior, crest, starts);
   const his = logQuantiles(
     posterior,
     crest,
-    starts.map((from) => Math.min(1, from + INTERVAL_LEVEL)),
+    starts.map((from) => Math.min(1, from + INTERVAL_COVERAGE)),
   );
   const shortest = starts.reduce((best, _, i) => (his[i]! - los[i]! < his[best]! - los[best]! ? i : best), 0);
   const [median = NaN] = logQuantiles(posterior, crest, [0.5]);
-  return { day: Math.exp(median), lo: Math.exp(los[shortest]!), hi: Math.exp(his[shortest]!), level: INTERVAL_LEVEL };
+  return {
+    day: Math.exp(median),
+    lo: Math.exp(los[shortest]!),
+    hi: Math.exp(his[shortest]!),
+    coverage: INTERVAL_COVERAGE,
+  };
 }
 
 /**

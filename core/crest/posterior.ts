@@ -1,12 +1,12 @@
 import { HEIGHT_SD, NEGLIGIBLE_LOG } from './constants';
-import { FIRST_CREST, FRESH_PEAK, goTogether, halfRidges, regimesOf, type Grid, type Regime } from './grid';
+import { FIRST_CREST, FRESH_PEAK, goTogether, halfRidges, noiseNodesOf, type Grid, type NoiseNode } from './grid';
 import { whitenedAt, type Data, type Whitened } from './likelihood';
 import { dot, whiten } from './linalg';
 import { logCdf } from './normal';
 import type { Moments } from './types';
 
 /** One noise node with every side of every ridge whitened. */
-export interface SeenRegime extends Regime {
+export interface WhitenedNode extends NoiseNode {
   whitened: Whitened;
   /** Whitened sides of the unit ridge at the brews, [peak][course][brew]. */
   rise: Float64Array;
@@ -20,7 +20,7 @@ export interface SeenRegime extends Regime {
 export interface Posterior {
   grid: Grid;
   data: Data;
-  regimes: SeenRegime[];
+  noiseNodes: WhitenedNode[];
   sides: Sides;
   /** Weight of each cell; sums to 1. */
   weight: Float64Array;
@@ -29,8 +29,15 @@ export interface Posterior {
 }
 
 /** Position of a cell in the posterior's arrays. */
-export function cellAt(grid: Grid, regimes: number, peak: number, regime: number, rise: number, fall: number): number {
-  return ((peak * regimes + regime) * grid.rise.courses.length + rise) * grid.fall.courses.length + fall;
+export function cellAt(
+  grid: Grid,
+  noiseNodes: number,
+  peak: number,
+  noiseNode: number,
+  rise: number,
+  fall: number,
+): number {
+  return ((peak * noiseNodes + noiseNode) * grid.rise.components.length + rise) * grid.fall.components.length + fall;
 }
 
 /** Both sides of every unit ridge at the brews, [peak][course][brew]. */
@@ -39,14 +46,14 @@ export interface Sides {
   fall: Float64Array;
 }
 
-function seen(data: Data, sides: Sides, regime: Regime): SeenRegime {
-  const whitened = whitenedAt(data, regime.noise * data.sigma0);
+function whitened(data: Data, sides: Sides, noiseNode: NoiseNode): WhitenedNode {
+  const whitened = whitenedAt(data, noiseNode.noise * data.sigma0);
   const white = (side: Float64Array): Float64Array => {
     const h = side.slice();
     for (let at = 0; at < h.length; at += data.n) whiten(whitened.factor, data.n, h, at);
     return h;
   };
-  return { ...regime, whitened, rise: white(sides.rise), fall: white(sides.fall) };
+  return { ...noiseNode, whitened, rise: white(sides.rise), fall: white(sides.fall) };
 }
 
 /**
@@ -63,11 +70,11 @@ function seen(data: Data, sides: Sides, regime: Regime): SeenRegime {
  */
 export function posteriorOf(data: Data, grid: Grid, logPeakWeights: Float64Array, noisePrior: Moments): Posterior {
   const { n } = data;
-  const { courses: before } = grid.rise;
-  const { courses: after } = grid.fall;
+  const { components: before } = grid.rise;
+  const { components: after } = grid.fall;
   const rises = before.length;
   const falls = after.length;
-  const noises = regimesOf(grid, noisePrior);
+  const noises = noiseNodesOf(grid, noisePrior);
   const cells = grid.logPeaks.length * noises.length * rises * falls;
   const weight = new Float64Array(cells);
   const heightMean = new Float64Array(cells);
@@ -77,7 +84,7 @@ export function posteriorOf(data: Data, grid: Grid, logPeakWeights: Float64Array
     rise: halfRidges(grid.logPeaks, before, data.x, 'rise'),
     fall: halfRidges(grid.logPeaks, after, data.x, 'fall'),
   };
-  const regimes = noises.map((regime) => seen(data, sides, regime));
+  const noiseNodes = noises.map((noiseNode) => whitened(data, sides, noiseNode));
 
   const riseWeights = Float64Array.from(before, ({ logWeight }) => logWeight);
   const fallWeights = Float64Array.from(after, ({ logWeight }) => logWeight);
@@ -86,30 +93,31 @@ export function posteriorOf(data: Data, grid: Grid, logPeakWeights: Float64Array
   let heaviest = -Infinity;
   const fallSquare = new Float64Array(falls);
   const fallScore = new Float64Array(falls);
-  regimes.forEach((regime, s) => {
-    const v = regime.whitened.residual;
-    const base = regime.logWeight - 0.5 * (dot(v, 0, v, 0, n) + regime.whitened.logDet);
+  noiseNodes.forEach((noiseNode, s) => {
+    const v = noiseNode.whitened.residual;
+    const base = noiseNode.logWeight - 0.5 * (dot(v, 0, v, 0, n) + noiseNode.whitened.logDet);
     for (let p = 0; p < grid.logPeaks.length; p++) {
       const pairs = together[Math.min(p, FIRST_CREST)]!;
       for (let f = 0; f < falls; f++) {
         const at = (p * falls + f) * n;
-        fallSquare[f] = dot(regime.fall, at, regime.fall, at, n);
-        fallScore[f] = dot(regime.fall, at, v, 0, n);
+        fallSquare[f] = dot(noiseNode.fall, at, noiseNode.fall, at, n);
+        fallScore[f] = dot(noiseNode.fall, at, v, 0, n);
       }
       for (let r = 0; r < rises; r++) {
         const at = (p * rises + r) * n;
-        const riseSquare = dot(regime.rise, at, regime.rise, at, n);
-        const riseScore = dot(regime.rise, at, v, 0, n);
+        const riseSquare = dot(noiseNode.rise, at, noiseNode.rise, at, n);
+        const riseScore = dot(noiseNode.rise, at, v, 0, n);
         const prior = base + logPeakWeights[p]! + riseWeights[r]!;
         const fits = pairs[r]!;
-        const firstCell = cellAt(grid, regimes.length, p, s, r, 0);
+        const firstCell = cellAt(grid, noiseNodes.length, p, s, r, 0);
         for (let f = 0; f < falls; f++) {
           const cell = firstCell + f;
           if (!fits[f]) {
             weight[cell] = -Infinity;
             continue;
           }
-          const square = riseSquare + fallSquare[f]! + 2 * dot(regime.rise, at, regime.fall, (p * falls + f) * n, n);
+          const square =
+            riseSquare + fallSquare[f]! + 2 * dot(noiseNode.rise, at, noiseNode.fall, (p * falls + f) * n, n);
           const score = riseScore + fallScore[f]!;
           const precision = 1 / variance + square;
           const mean = score / precision;
@@ -129,7 +137,7 @@ export function posteriorOf(data: Data, grid: Grid, logPeakWeights: Float64Array
     }
   });
   normalise(weight);
-  return { grid, data, regimes, sides, weight, heightMean, heightSd };
+  return { grid, data, noiseNodes, sides, weight, heightMean, heightSd };
 }
 
 /** Turns log weights into weights that sum to 1, in place. */
@@ -145,15 +153,15 @@ function normalise(logWeights: Float64Array): void {
 }
 
 /** Mean and sd of ln σ/σ₀. */
-export function noiseMoments({ regimes, grid, weight }: Pick<Posterior, 'regimes' | 'grid' | 'weight'>): Moments {
-  const perNoise = grid.rise.courses.length * grid.fall.courses.length;
-  const byNoise = new Float64Array(regimes.length);
+export function noiseMoments({ noiseNodes, grid, weight }: Pick<Posterior, 'noiseNodes' | 'grid' | 'weight'>): Moments {
+  const perNoise = grid.rise.components.length * grid.fall.components.length;
+  const byNoise = new Float64Array(noiseNodes.length);
   for (let block = 0; block * perNoise < weight.length; block++) {
     let sum = 0;
     for (let cell = block * perNoise; cell < (block + 1) * perNoise; cell++) sum += weight[cell]!;
-    byNoise[block % regimes.length]! += sum;
+    byNoise[block % noiseNodes.length]! += sum;
   }
-  const logs = regimes.map(({ noise }) => Math.log(noise));
+  const logs = noiseNodes.map(({ noise }) => Math.log(noise));
   const mean = logs.reduce((sum, log, s) => sum + byNoise[s]! * log, 0);
   const square = logs.reduce((sum, log, s) => sum + byNoise[s]! * log * log, 0);
   return { mean, sd: Math.sqrt(Math.max(square - mean * mean, 0)) };

@@ -10,7 +10,11 @@ const NO_PAST = historyOf([], []);
  * `PRIOR_MOVED.peakLog` of its days, or how widely it, the noise or the level are believed by more than their share.
  * `null` is the table's prior for this kind of bag.
  */
-export function priorMoved(a: TasterPrior | null, b: TasterPrior | null, kind: Omit<PastBag, 'lesson'>): boolean {
+export function priorMoved(
+  a: TasterPrior | null,
+  b: TasterPrior | null,
+  kind: Omit<PastBag, 'bagLikelihood'>,
+): boolean {
   const [one, other] = [a ?? priorFor(NO_PAST, kind), b ?? priorFor(NO_PAST, kind)];
   const apart = (x: number, y: number): number => Math.abs(Math.log(x / y));
   return (
@@ -18,6 +22,6 @@ export function priorMoved(a: TasterPrior | null, b: TasterPrior | null, kind: O
     apart(one.peak.logSd, other.peak.logSd) > PRIOR_MOVED.spreadLog ||
     Math.abs(one.noise.mean - other.noise.mean) > PRIOR_MOVED.noiseLog ||
     apart(one.noise.sd, other.noise.sd) > PRIOR_MOVED.spreadLog ||
-    Math.abs(one.levelMean - other.levelMean) > PRIOR_MOVED.levelPoints
+    Math.abs(one.baselineMean - other.baselineMean) > PRIOR_MOVED.baselinePoints
   );
 }

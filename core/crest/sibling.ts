@@ -1,4 +1,4 @@
-import { INTERVAL_LEVEL, PEAK_FACTOR_BY_STYLE, SIBLING_LOG_SD } from './constants';
+import { INTERVAL_COVERAGE, PEAK_FACTOR_BY_STYLE, SIBLING_LOG_SD } from './constants';
 import { STYLES, type Style } from '../brew/kinds';
 import { quantile } from './normal';
 import { priorPeak } from './prior';
@@ -28,8 +28,8 @@ export function siblingInput(input: CrestInput): CrestInput | null {
  * The prior a style without brews borrows from its sibling: the sibling's peak, moved by the table's factor between the
  * two styles, and wider by `SIBLING_LOG_SD`, but never wider than without it. The interval is read as a log-normal's.
  */
-export function borrowedPrior({ peak }: CrestFit, sibling: CrestInput, input: CrestInput): PeakPrior {
-  const logSd = Math.log(peak.hi / peak.lo) / (2 * quantile((1 + INTERVAL_LEVEL) / 2));
+export function siblingPrior({ peak }: CrestFit, sibling: CrestInput, input: CrestInput): PeakPrior {
+  const logSd = Math.log(peak.hi / peak.lo) / (2 * quantile((1 + INTERVAL_COVERAGE) / 2));
   return {
     days: peak.day * laterBy(sibling.reference.style, input.reference.style),
     logSd: Math.min(Math.hypot(logSd, SIBLING_LOG_SD), priorPeak(input).logSd),

@@ -18,7 +18,7 @@ export type FitSummary = Pick<
   CrestFit,
   | 'usable'
   | 'sigma0'
-  | 'borrowed'
+  | 'siblingStyle'
   | 'peak'
   | 'fresh'
   | 'inWindow'

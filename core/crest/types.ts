@@ -21,7 +21,7 @@ export interface TasterPrior {
   /** ln σ/σ₀. */
   noise: Moments;
   /** Level at the best day, points. */
-  levelMean: number;
+  baselineMean: number;
 }
 
 /** One brew as the engine sees it. */
@@ -68,7 +68,7 @@ export interface CurvePoint {
 export interface Effect {
   factor: FactorName;
   /** The setting, as a person would write it: a brewer's name, `90 °C`, `+1`, `1:17`. */
-  level: string;
+  setting: string;
   mean: number;
   sd: number;
   /** Probability that the setting helps (effect > 0). */
@@ -89,7 +89,7 @@ export interface ReadBrew {
 }
 
 /** Share of what the brews could say of the ridge that is lost to not knowing a factor's effect, 0–1. */
-export interface Entanglement {
+export interface Confounding {
   factor: FactorName;
   share: number;
   /** The setting of the latest brews (null: the reference's), and the rest age since which no other was used. */
@@ -100,7 +100,7 @@ export interface Entanglement {
 }
 
 /** A brew that the others did not foretell. */
-export interface Surprise {
+export interface Outlier {
   id: string;
   /** Score less its prediction from the other brews, points; and in standard deviations. */
   missedBy: number;
@@ -110,7 +110,7 @@ export interface Surprise {
 /** A setting other than the reference's. */
 export interface Change {
   factor: FactorName;
-  level: string;
+  setting: string;
 }
 
 /** A way to brew next: the reference recipe, or with settings changed to ones already tried; none: as it is. */
@@ -119,7 +119,7 @@ export interface BrewOption {
   /** Expected score per rest day 0 … 90, points. */
   expected: number[];
   /** What it is expected to tell about when the peak is, per rest day 0 … 90, nats. */
-  telling: number[];
+  expectedInformation: number[];
 }
 
 export interface DaySpan {
@@ -134,15 +134,15 @@ export interface CrestFit {
   sigma0: number;
   /**
    * Peak age in days, given that the bag has a crest after its first days: median and shortest interval of probability
-   * `level`.
+   * `coverage`.
    */
-  peak: { day: number; lo: number; hi: number; level: number };
+  peak: { day: number; lo: number; hi: number; coverage: number };
   /** Probability that it has none: at its best fresh, and fading since. */
   fresh: number;
   /** Probability that the best day is each rest day 0 … 90: `fresh` on day 0; the last day gathers all later ones. */
   peakProbability: number[];
-  /** What this bag can teach of the next: ln likelihood on the engine's peak axis, ln σ/σ₀, and the level in points. */
-  lesson: { peak: number[]; noise: Moments; level: Moments };
+  /** What this bag can teach of the next: ln likelihood on the engine's peak axis, ln σ/σ₀, and the baseline in points. */
+  bagLikelihood: { peak: number[]; noise: Moments; baseline: Moments };
   /** Rest days 0 … 90. */
   curve: CurvePoint[];
   /**
@@ -161,14 +161,14 @@ export interface CrestFit {
   core: DaySpan | null;
   advisedDay: number;
   effects: Effect[];
-  entangled: Entanglement[];
-  surprises: Surprise[];
+  confounded: Confounding[];
+  outliers: Outlier[];
   options: BrewOption[];
   /** The most that any way of brewing would tell, per rest day 0 … 90, nats. */
-  mostTold: number[];
+  mostInformation: number[];
   /** What the latest usable brew changed from the reference. */
   latest: Change[];
   /** The style of drink whose cups the peak is expected by, while the reference's own has none. */
-  borrowed: Style | null;
+  siblingStyle: Style | null;
   brews: ReadBrew[];
 }

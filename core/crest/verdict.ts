@@ -1,6 +1,6 @@
-import { ENTANGLED_SHARE, FRESH_SAID, MIN_BREWS, NOTICEABLE } from './constants';
+import { CONFOUNDED_SHARE, FRESH_SAID, MIN_BREWS, NOTICEABLE } from './constants';
 import { likelyDays, type FitSummary, type StateToday } from './state';
-import type { CrestFit, Effect, Entanglement } from './types';
+import type { CrestFit, Effect, Confounding } from './types';
 
 /** How a probability is said in words. Thresholds are editorial. */
 export function likelihoodWord(probability: number): string {
@@ -44,22 +44,22 @@ export function sizeWord(points: number, sigma0: number): string {
 }
 
 /** A setting as the subject of a sentence. */
-export function settingText({ factor, level }: Pick<Effect, 'factor' | 'level'>): string {
+export function settingText({ factor, setting }: Pick<Effect, 'factor' | 'setting'>): string {
   switch (factor) {
     case 'brewer':
-      return `the ${level}`;
+      return `the ${setting}`;
     case 'waterC':
-      return `water at ${level}`;
+      return `water at ${setting}`;
     case 'grindStep':
-      return `a grind ${level.slice(1)} ${level.slice(1) === '1' ? 'step' : 'steps'} ${level.startsWith('+') ? 'coarser' : 'finer'}`;
+      return `a grind ${setting.slice(1)} ${setting.slice(1) === '1' ? 'step' : 'steps'} ${setting.startsWith('+') ? 'coarser' : 'finer'}`;
     case 'ratio':
-      return `a ratio of ${level}`;
+      return `a ratio of ${setting}`;
     case 'filter':
-      return `the ${level} filter`;
+      return `the ${setting} filter`;
     case 'waterRecipe':
-      return `${level} water`;
+      return `${setting} water`;
     case 'taster':
-      return level;
+      return setting;
   }
 }
 
@@ -74,26 +74,26 @@ export function recipeClause(effects: readonly Effect[], sigma0: number): string
 }
 
 /** Why the days and a setting cannot be told apart, and which brew would do it; empty while they can be. */
-export function entangledSentence(entangled: readonly Entanglement[]): string {
-  const worst = entangled.find(({ factor, share }) => share > ENTANGLED_SHARE && factor !== 'taster');
+export function confoundedSentence(confounded: readonly Confounding[]): string {
+  const worst = confounded.find(({ factor, share }) => share > CONFOUNDED_SHARE && factor !== 'taster');
   if (!worst) return '';
   const { factor, latest, reference, sinceAge } = worst;
   const since = `since day ${Math.floor(sinceAge + 1e-9)}`;
   if (latest === null)
     return ` The recipe changed along with the days: ${since} only the reference was used, and one brew as before would tell the two apart.`;
-  return ` The recipe changed along with the days: ${since} only ${settingText({ factor, level: latest })} was used, and ${backAt(factor, reference)} in the next few days would tell the two apart.`;
+  return ` The recipe changed along with the days: ${since} only ${settingText({ factor, setting: latest })} was used, and ${backAt(factor, reference)} in the next few days would tell the two apart.`;
 }
 
 /** The brew that goes back to the reference in one factor. */
-function backAt(factor: Entanglement['factor'], reference: string | null): string {
+function backAt(factor: Confounding['factor'], reference: string | null): string {
   if (reference === null) return 'one brew back at the reference recipe';
   if (factor === 'brewer') return `one ${reference} brew`;
-  return `one brew with ${settingText({ factor, level: reference })}`;
+  return `one brew with ${settingText({ factor, setting: reference })}`;
 }
 
 /** What a bag's verdict is built from. */
 export interface VerdictParts {
-  fit: FitSummary & Pick<CrestFit, 'effects' | 'entangled'>;
+  fit: FitSummary & Pick<CrestFit, 'effects' | 'confounded'>;
   today: StateToday;
   /** Rest day today. */
   day: number;
@@ -104,7 +104,7 @@ export interface VerdictParts {
 export function verdictSentence(parts: VerdictParts): string {
   const { fit, today, finished } = parts;
   const judged = fit.usable >= MIN_BREWS && today.state !== 'spent' && !finished;
-  return stateSentence(parts) + (judged ? freshSentence(fit, today) + entangledSentence(fit.entangled) : '');
+  return stateSentence(parts) + (judged ? freshSentence(fit, today) + confoundedSentence(fit.confounded) : '');
 }
 
 /** The other possibility, while it is one: that there is no crest after the first days. */
@@ -145,10 +145,10 @@ function stateSentence({ fit, today, day, finished }: VerdictParts): string {
 }
 
 /** What the expectation before the first cup rests on. */
-function expectation({ borrowed }: FitSummary): string {
-  return borrowed === null
+function expectation({ siblingStyle }: FitSummary): string {
+  return siblingStyle === null
     ? 'Bags of this kind are usually at their best'
-    : `By its ${borrowed} cups it should be at its best`;
+    : `By its ${siblingStyle} cups it should be at its best`;
 }
 
 function inDays(days: number): string {

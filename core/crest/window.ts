@@ -1,6 +1,6 @@
 import { CORE_PROBABILITY, NOTICEABLE, SPENT_DROP, WINDOW_PROBABILITY } from './constants';
 import type { Draws } from './draws';
-import { KEY_DAYS, onAllDays } from './keyDays';
+import { KNOTS, onAllDays } from './knots';
 import type { DaySpan } from './types';
 
 /** Per rest day 0 … 90, the probability of each thing a day can be. The first three sum to 1. */
@@ -16,7 +16,7 @@ export interface DayProbabilities {
 
 /** Counts, over the drawn curves, what each day is. The best day is looked for on the key days. */
 export function dayProbabilities({ count, curves }: Draws, sigma0: number): DayProbabilities {
-  const days = KEY_DAYS.length;
+  const days = KNOTS.length;
   const inWindow = new Float64Array(days);
   const climbing = new Float64Array(days);
   const fading = new Float64Array(days);
@@ -69,12 +69,12 @@ export function spans(inWindow: readonly number[]): { window: DaySpan | null; co
 
 /** Probability that the curve's range over rest days `from` … `to`, widened to key days, is below σ₀. */
 export function steadyProbability({ count, curves }: Draws, from: number, to: number, sigma0: number): number {
-  const days = KEY_DAYS.length;
+  const days = KNOTS.length;
   const first = Math.max(
     0,
-    KEY_DAYS.findLastIndex((day) => day <= from),
+    KNOTS.findLastIndex((day) => day <= from),
   );
-  const after = KEY_DAYS.findIndex((day) => day >= to);
+  const after = KNOTS.findIndex((day) => day >= to);
   const last = Math.max(first, after < 0 ? days - 1 : after);
   let steady = 0;
   for (let d = 0; d < count; d++) {

@@ -1,19 +1,19 @@
 /** How a claim stood against what was found. */
 export type ClaimOutcome = 'held' | 'off' | 'open';
 
-export interface ClaimReading {
+export interface ClaimFinding {
   outcome: ClaimOutcome;
   sentence: string;
 }
 
 const days = (n: number): string => (n === 1 ? '1 day' : `${n} days`);
 
-/** The roast the label claims against what the beans look like, by their places in `levels`, lightest first. */
-export function roastClaim(levels: readonly string[], claimed: string, perceived: string | null): ClaimReading {
-  const word = (level: string): string => level.replaceAll('-', ' ');
+/** The roast the label claims against what the beans look like, by their places in `lightestFirst`, lightest first. */
+export function roastClaim(lightestFirst: readonly string[], claimed: string, perceived: string | null): ClaimFinding {
+  const word = (roastLevel: string): string => roastLevel.replaceAll('-', ' ');
   if (perceived === null)
     return { outcome: 'open', sentence: `Claimed ${word(claimed)}; you have not said what the beans look like.` };
-  const steps = levels.indexOf(perceived) - levels.indexOf(claimed);
+  const steps = lightestFirst.indexOf(perceived) - lightestFirst.indexOf(claimed);
   if (steps === 0) return { outcome: 'held', sentence: `Claimed ${word(claimed)}, and it looks so.` };
   const size = Math.abs(steps) === 1 ? 'a step' : `${Math.abs(steps)} steps`;
   return {
@@ -30,7 +30,7 @@ export function restClaim(
   adviceDays: number,
   peak: { day: number; lo: number; hi: number },
   cups: number,
-): ClaimReading {
+): ClaimFinding {
   const [day, lo, hi] = [Math.round(peak.day), Math.round(peak.lo), Math.round(peak.hi)];
   // Fewer cups cannot show a curve: the interval is then the prior's.
   if (cups < 3)
@@ -54,7 +54,7 @@ export function betClaim(
   best: { mean: number; lo: number; hi: number },
   cups: number,
   write: (score: number) => string,
-): ClaimReading {
+): ClaimFinding {
   if (cups === 0) return { outcome: 'open', sentence: `You bet on ${write(bet)}; no cup is marked yet.` };
   const found = `at its best it stands at ${write(best.mean)} (8 in 10: ${write(best.lo)} to ${write(best.hi)})`;
   if (bet >= best.lo && bet <= best.hi)

@@ -1,4 +1,4 @@
-import { SIPPED_LOOKS, type SippedLook } from './tasting';
+import { SIPPED_PHASES, type SippedPhase } from './tasting';
 
 /** Temperature of a freshly poured cup and of a room, °C. *Assumption*. */
 const POURED_C = 80;
@@ -10,7 +10,7 @@ const COOLING_S = 1500;
  * At and below which a look is due, °C: hot enough to be called hot but no longer scalding; lukewarm; cool.
  * *Assumption*.
  */
-export const LOOK_C: Readonly<Record<SippedLook, number>> = { hot: 65, warm: 50, cool: 37 };
+export const PHASE_C: Readonly<Record<SippedPhase, number>> = { hot: 65, warm: 50, cool: 37 };
 
 /** Temperature of a cup some time after pouring, °C: Newton's law of cooling. */
 export function cupC(seconds: number): number {
@@ -18,17 +18,17 @@ export function cupC(seconds: number): number {
 }
 
 /** Whole seconds after pouring at which a look is due. */
-export function lookDueS(look: SippedLook): number {
-  return Math.round(COOLING_S * Math.log((POURED_C - ROOM_C) / (LOOK_C[look] - ROOM_C)));
+export function phaseDueS(phase: SippedPhase): number {
+  return Math.round(COOLING_S * Math.log((POURED_C - ROOM_C) / (PHASE_C[phase] - ROOM_C)));
 }
 
 /**
  * The look a cup is due for some time after pouring, and the one that comes next; null before the first and after the
  * last.
  */
-export function looksAt(seconds: number): { due: SippedLook | null; next: SippedLook | null } {
+export function looksAt(seconds: number): { due: SippedPhase | null; next: SippedPhase | null } {
   return {
-    due: SIPPED_LOOKS.findLast((look) => lookDueS(look) <= seconds) ?? null,
-    next: SIPPED_LOOKS.find((look) => lookDueS(look) > seconds) ?? null,
+    due: SIPPED_PHASES.findLast((phase) => phaseDueS(phase) <= seconds) ?? null,
+    next: SIPPED_PHASES.find((phase) => phaseDueS(phase) > seconds) ?? null,
   };
 }

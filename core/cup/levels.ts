@@ -47,7 +47,7 @@ export function levelText(level: Level): string {
 }
 
 /** A level as it may be typed: "4", "4.5", "4,5", "4½", "4+", "high 4", "low 4", "l4"; null when it is none. */
-export function readLevel(typed: string): Level | null {
+export function parseLevel(typed: string): Level | null {
   const spelt = typed.trim().toLowerCase().replace(',', '.').replace('½', '.5').replace('−', '-');
   const match = /^(?:(high|h|low|l)\s*)?([1-5])(\.5|\s*[+-])?$/.exec(spelt);
   if (!match) return null;
@@ -59,7 +59,7 @@ export function readLevel(typed: string): Level | null {
 
 /** The level one step up or down from what is typed, as far as there is one; 3 where that is no level yet. */
 export function stepLevel(typed: string, by: 1 | -1): Level {
-  const level = readLevel(typed);
+  const level = parseLevel(typed);
   return level === null ? '3' : (LEVELS[LEVELS.indexOf(level) + by] ?? level);
 }
 
@@ -68,7 +68,7 @@ export const ADEQUACIES = ['too little', 'just right', 'too much'] as const;
 export type Adequacy = (typeof ADEQUACIES)[number];
 
 /** What levels are given for to begin with; a household adds, hides and orders its own. */
-export const LEVEL_ATTRIBUTES = [
+export const INTENSITY_ATTRIBUTES = [
   'brightness',
   'weight',
   'sweetness',
@@ -80,27 +80,27 @@ export const LEVEL_ATTRIBUTES = [
 ] as const;
 
 /** What a household may add with one tap. */
-export const MORE_LEVEL_ATTRIBUTES = [
+export const MORE_INTENSITY_ATTRIBUTES = [
   ...['aroma', 'acidity', 'body', 'cleanness', 'finish', 'bitterness', 'savoury', 'roundness'],
   ...['citrus', 'stone fruit', 'berries', 'dried fruit', 'cocoa', 'burnt sugar', 'nuts', 'spices', 'herbs', 'ferment'],
 ] as const;
 
 /** One attribute of the household's sheet of levels, in the order in which it is asked. */
-export interface LevelAttribute {
+export interface IntensityAttribute {
   id: string;
   name: string;
   shown: boolean;
 }
 
-export const FIRST_LEVEL_ATTRIBUTES: readonly LevelAttribute[] = LEVEL_ATTRIBUTES.map((name) => ({
+export const FIRST_INTENSITY_ATTRIBUTES: readonly IntensityAttribute[] = INTENSITY_ATTRIBUTES.map((name) => ({
   id: name.replace(' ', '-'),
   name,
   shown: true,
 }));
 
 /** How much of one attribute a cup had, and how that was liked; either may be left open. */
-export interface GivenLevel {
+export interface GivenIntensity {
   attribute: string;
-  level: Level | null;
+  intensity: Level | null;
   adequacy: Adequacy | null;
 }

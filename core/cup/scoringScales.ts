@@ -1,8 +1,9 @@
 import { clamp, roundTo } from '../brew/units';
 import { levelValue, nearestLevel } from './levels';
+import { scoreOfSheet, type MarkedPart } from './sheetOfParts';
 
 /** The scales of scoring. One bag keeps one main scale; all map onto the common scale, 0–100. */
-export const SCORING_SCALES = ['mark10', 'composite', 'levels', 'sum100', 'stars'] as const;
+export const SCORING_SCALES = ['mark10', 'composite', 'levels', 'parts', 'stars'] as const;
 export type ScoringScale = (typeof SCORING_SCALES)[number];
 
 /** How a scale writes its main score. `points` is what one unit of the mark is worth in score. */
@@ -22,7 +23,7 @@ export const SCALE_RANGES: Readonly<Record<ScoringScale, ScaleRange>> = {
   mark10: { min: 0, max: 10, step: 0.1, points: 10, sigma0: 3.5 },
   composite: { min: 0, max: 10, step: 0.1, points: 10, sigma0: 3 },
   levels: { min: 1, max: 5, step: 0.5, points: 20, sigma0: 6 },
-  sum100: { min: 0, max: 100, step: 0.25, points: 1, sigma0: 1.5 },
+  parts: { min: 0, max: 100, step: 0.5, points: 1, sigma0: 1.5 },
   stars: { min: 0, max: 5, step: 0.25, points: 20, sigma0: 6 },
 };
 
@@ -54,31 +55,11 @@ export function inOtherScale(from: ScoringScale, mark: number, to: ScoringScale)
 export const ATTRIBUTES = ['aroma', 'acidity', 'body', 'sweetness', 'cleanness'] as const;
 export type Attribute = (typeof ATTRIBUTES)[number];
 
-/** The ten parts of the sum of 100, each out of 10. Of the last two 10 means none at all. */
-export const PARTS = [...ATTRIBUTES, 'finish', 'character', 'balance', 'bitterness', 'defects'] as const;
-export type Part = (typeof PARTS)[number];
-export type PartMarks = Readonly<Partial<Record<Part, number | null>>>;
-
-/** Parts by nature taken off: the fewer the better. */
-export const SUBTRACTIVE: readonly Part[] = ['bitterness', 'defects'];
-
-/** Apart two marks of a part. */
-export const PART_STEP = 0.25;
+/** Marks of attributes, 0–10; null or missing where not marked. */
+export type AttributeMarks = Readonly<Partial<Record<Attribute, number | null>>>;
 
 /** The attributes of the quick sheet. */
 export const QUICK_ATTRIBUTES = ['aroma', 'acidity', 'body'] as const satisfies readonly Attribute[];
-
-/** The ten-part sum, 0–100, and how many parts it is of. */
-export function sumOfParts(marks: PartMarks): { sum: number; of: number } {
-  const given = PARTS.flatMap((part) => marks[part] ?? []);
-  return {
-    sum: roundTo(
-      given.reduce((sum, mark) => sum + mark, 0),
-      2,
-    ),
-    of: given.length,
-  };
-}
 
 /** Weights a composite gives each attribute; what the taster means by "best". */
 export type AttributeWeights = Readonly<Record<Attribute, number>>;
@@ -95,10 +76,7 @@ export function onlyAttribute(attribute: Attribute): AttributeWeights {
  * Score, 0–100, as the weighted mean of the attribute marks × 10, over the attributes that were marked; null when none
  * with a weight was.
  */
-export function compositeScore(
-  marks: Readonly<Partial<Record<Attribute, number | null>>>,
-  weights: AttributeWeights = EQUAL_WEIGHTS,
-): number | null {
+export function compositeScore(marks: AttributeMarks, weights: AttributeWeights = EQUAL_WEIGHTS): number | null {
   let sum = 0;
   let total = 0;
   for (const attribute of ATTRIBUTES) {
@@ -111,20 +89,18 @@ export function compositeScore(
 }
 
 /** A cup's scores, as far as score depends on them. */
-export interface ScoredCup extends PartMarks {
+export interface ScoredCup extends AttributeMarks {
   scoringScale: ScoringScale;
   mark: number | null;
+  parts: readonly MarkedPart[];
 }
 
 /**
- * The main score of a cup in its own scale: of ten marked parts their sum; of a quick sheet without an overall mark
+ * The main score of a cup in its own scale: of a sheet of parts what it comes to, out of 100; of a quick sheet without an overall mark
  * the mean of its attributes; else what was written. Null when it was not scored.
  */
 export function markOfCup(cup: ScoredCup): number | null {
-  if (cup.scoringScale === 'sum100') {
-    const { sum, of } = sumOfParts(cup);
-    if (of === PARTS.length) return sum;
-  }
+  if (cup.scoringScale === 'parts') return scoreOfSheet(cup.parts) ?? cup.mark;
   if (cup.scoringScale === 'composite' && cup.mark === null) {
     const score = compositeScore(cup);
     return score === null ? null : score / 10;

@@ -1,21 +1,21 @@
 /** The looks a tasting takes, in their order: three by the nose alone, then hot, warm and cool. */
-export const LOOKS = ['whole bean', 'ground', 'wet', 'hot', 'warm', 'cool'] as const;
-export type Look = (typeof LOOKS)[number];
+export const TASTING_PHASES = ['whole bean', 'ground', 'wet', 'hot', 'warm', 'cool'] as const;
+export type TastingPhase = (typeof TASTING_PHASES)[number];
 
 /** Looks from which a mark can be given. */
-export const SIPPED_LOOKS = ['hot', 'warm', 'cool'] as const satisfies readonly Look[];
-export type SippedLook = (typeof SIPPED_LOOKS)[number];
+export const SIPPED_PHASES = ['hot', 'warm', 'cool'] as const satisfies readonly TastingPhase[];
+export type SippedPhase = (typeof SIPPED_PHASES)[number];
 
 /** Where in a tasting a word was found: which look, by nose or palate, at which sip. */
-export interface TastingLine {
-  id: LineId;
-  look: Look | null;
+export interface TastingSlot {
+  id: SlotId;
+  phase: TastingPhase | null;
   sense: 'nose' | 'palate' | null;
   sip: 1 | 2 | null;
 }
 
 /** Places a word can be written down at; `cup` is the cup as a whole. */
-export const LINE_IDS = [
+export const SLOT_IDS = [
   'cup',
   'whole-bean',
   'ground',
@@ -30,33 +30,33 @@ export const LINE_IDS = [
   'cool-first',
   'cool-second',
 ] as const;
-export type LineId = (typeof LINE_IDS)[number];
+export type SlotId = (typeof SLOT_IDS)[number];
 
-const sipped = (look: SippedLook): TastingLine[] => [
-  { id: `${look}-nose`, look, sense: 'nose', sip: null },
-  { id: `${look}-first`, look, sense: 'palate', sip: 1 },
-  { id: `${look}-second`, look, sense: 'palate', sip: 2 },
+const sipped = (phase: SippedPhase): TastingSlot[] => [
+  { id: `${phase}-nose`, phase, sense: 'nose', sip: null },
+  { id: `${phase}-first`, phase, sense: 'palate', sip: 1 },
+  { id: `${phase}-second`, phase, sense: 'palate', sip: 2 },
 ];
 
-export const TASTING_LINES: readonly TastingLine[] = [
-  { id: 'cup', look: null, sense: null, sip: null },
-  { id: 'whole-bean', look: 'whole bean', sense: 'nose', sip: null },
-  { id: 'ground', look: 'ground', sense: 'nose', sip: null },
-  { id: 'wet', look: 'wet', sense: 'nose', sip: null },
-  ...SIPPED_LOOKS.flatMap(sipped),
+export const TASTING_SLOTS: readonly TastingSlot[] = [
+  { id: 'cup', phase: null, sense: null, sip: null },
+  { id: 'whole-bean', phase: 'whole bean', sense: 'nose', sip: null },
+  { id: 'ground', phase: 'ground', sense: 'nose', sip: null },
+  { id: 'wet', phase: 'wet', sense: 'nose', sip: null },
+  ...SIPPED_PHASES.flatMap(sipped),
 ];
 
 /** What a line is called: "ground", "hot, nose", "cool, second sip"; nothing for the cup as a whole. */
-export function lineName(id: LineId): string {
-  const line = TASTING_LINES.find((one) => one.id === id);
-  if (!line?.look) return '';
-  if (line.sip !== null) return `${line.look}, ${line.sip === 1 ? 'first' : 'second'} sip`;
-  return linesOf(line.look).length > 1 ? `${line.look}, nose` : line.look;
+export function slotName(id: SlotId): string {
+  const slot = TASTING_SLOTS.find((one) => one.id === id);
+  if (!slot?.phase) return '';
+  if (slot.sip !== null) return `${slot.phase}, ${slot.sip === 1 ? 'first' : 'second'} sip`;
+  return slotsOf(slot.phase).length > 1 ? `${slot.phase}, nose` : slot.phase;
 }
 
 /** The lines of one look. */
-export function linesOf(look: Look): readonly TastingLine[] {
-  return TASTING_LINES.filter((line) => line.look === look);
+export function slotsOf(phase: TastingPhase): readonly TastingSlot[] {
+  return TASTING_SLOTS.filter((slot) => slot.phase === phase);
 }
 
 /** What the coffee feels like in the mouth. */
@@ -84,24 +84,24 @@ export type Dryness = (typeof DRYNESSES)[number];
 export const COMPANIES = ['alone', 'panel'] as const;
 export type Company = (typeof COMPANIES)[number];
 
-/** What a beginner is walked through, one line each. `line` is where the word goes. */
-export const COACHING: readonly { step: string; line: string; look: Look; at: LineId }[] = [
+/** What a beginner is walked through, one line each. `slot` is where the word goes. */
+export const COACHING: readonly { step: string; slot: string; phase: TastingPhase; at: SlotId }[] = [
   {
     step: 'Over the rim',
-    line: 'Nothing in the mouth yet. Bend over the cup and breathe as you would at an open window: what does it remind you of?',
-    look: 'hot',
+    slot: 'Nothing in the mouth yet. Bend over the cup and breathe as you would at an open window: what does it remind you of?',
+    phase: 'hot',
     at: 'hot-nose',
   },
   {
     step: 'A little at first',
-    line: 'Once it cannot scald you any more, take less than you would drink, let it run to the edges of the tongue and breathe out through the nose.',
-    look: 'hot',
+    slot: 'Once it cannot scald you any more, take less than you would drink, let it run to the edges of the tongue and breathe out through the nose.',
+    phase: 'hot',
     at: 'hot-first',
   },
   {
     step: 'Half a minute later',
-    line: 'Drink again, the same amount. What has changed since, what is gone, and what is still there when the mouth is empty?',
-    look: 'warm',
+    slot: 'Drink again, the same amount. What has changed since, what is gone, and what is still there when the mouth is empty?',
+    phase: 'warm',
     at: 'warm-first',
   },
 ];

@@ -1,5 +1,5 @@
 import { roundTo, type BrewParameters } from '../brew';
-import { cupsText, recipeText, tellingText, worthTelling, type Proposal, type State } from '../crest';
+import { cupsText, recipeText, informationText, isInformative, type Proposal, type State } from '../crest';
 import { daysBetween, type PlainDate } from '../rest';
 import type { DateSpan } from './lane';
 
@@ -74,23 +74,23 @@ export function pickOfTheMorning(bags: readonly ShelfBag[], today: PlainDate): B
 /**
  * The bag a cup of which would tell most today; null when none can be brewed or none would tell anything to speak of.
  */
-export function mostTellingBag(bags: readonly (ShelfBag & { toldToday: number })[]): string | null {
+export function mostInformativeBag(bags: readonly (ShelfBag & { informationToday: number })[]): string | null {
   const ready = bags.filter((bag) => !bag.finished && !bag.frozen && bag.cupsLeft > 0 && bag.state !== 'spent');
   const most = ready.reduce<(typeof ready)[number] | null>(
-    (best, bag) => (best === null || bag.toldToday > best.toldToday ? bag : best),
+    (best, bag) => (best === null || bag.informationToday > best.informationToday ? bag : best),
     null,
   );
-  return most && worthTelling(most.toldToday) ? most.id : null;
+  return most && isInformative(most.informationToday) ? most.id : null;
 }
 
 /** The one brew of the morning that is made for the knowledge. */
-export function tellingAdvice(bag: ShelfBag, { changes, telling }: Proposal): BagAdvice {
+export function mostInformativeAdvice(bag: ShelfBag, { changes, expectedInformation }: Proposal): BagAdvice {
   const cups = `${cupsText(bag.cupsLeft)} left`;
   return {
     bagId: bag.id,
     name: bag.name,
     headline: `Most telling today: ${bag.name}, ${recipeText(changes)}.`,
-    reason: `It ${tellingText(telling)}, for ${roundTo(bag.reference.doseG, 1)} g; ${cups}.`,
+    reason: `It ${informationText(expectedInformation)}, for ${roundTo(bag.reference.doseG, 1)} g; ${cups}.`,
   };
 }
 

@@ -2,7 +2,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { ageOn, compact, crestInput, fitCrest, readingOf, type State } from '../../core/crest';
+import { ageOn, compact, crestInput, fitCrest, stateOnDay, type State } from '../../core/crest';
 import { loadBagsInUse, loadFinishedBags } from '../../server/db/bags';
 import { loadLogs } from '../../server/db/brews';
 import { openStore, type Store } from '../../server/db/store';
@@ -33,7 +33,10 @@ describe('the demo household', () => {
     const states = new Map<string, State>();
     for (const bag of bags.filter(({ finishedOn }) => finishedOn === null)) {
       const brews = (logs[bag.id] ?? []).map((brew) => ({ ...brew, overall: brew.score }));
-      states.set(bag.name, readingOf(compact(fitCrest(crestInput({ ...bag, brews }))), ageOn(bag, TODAY), false).state);
+      states.set(
+        bag.name,
+        stateOnDay(compact(fitCrest(crestInput({ ...bag, brews }))), ageOn(bag, TODAY), false).state,
+      );
     }
     expect(bags).toHaveLength(11);
     expect(states.size).toBe(9);

@@ -84,8 +84,8 @@ export async function loadKindsInUse(
 ): Promise<Pick<BagRow & BrewParametersRow, 'roastLevel' | 'process' | 'style'>[]> {
   return db
     .createQueryBuilder(BagEntity, 'bag')
-    .innerJoin('recipe', 'recipe', 'recipe."bagId" = bag.id AND recipe."isReference"')
-    .select(['bag."roastLevel" AS "roastLevel"', 'bag.process AS process', 'recipe.style AS style'])
+    .innerJoin('brew_parameters', 'reference', 'reference."bagId" = bag.id AND reference."isReference"')
+    .select(['bag."roastLevel" AS "roastLevel"', 'bag.process AS process', 'reference.style AS style'])
     .where('bag."deletedAt" IS NULL AND bag."finishedOn" IS NULL')
     .distinct(true)
     .getRawMany();

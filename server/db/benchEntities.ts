@@ -27,7 +27,7 @@ export interface RecipeRow {
 }
 
 export const RecipeEntity = new EntitySchema<RecipeRow>({
-  name: 'recipe_card',
+  name: 'recipe',
   columns: { id, isStandard: { type: 'boolean' }, createdAt: text, deletedAt: optionalText },
 });
 

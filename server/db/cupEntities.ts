@@ -1,19 +1,30 @@
 import { EntitySchema } from 'typeorm';
 import type { ChangeCounts } from '../../contract/draft';
 import type { Nag } from '../../contract/cup';
-import type { Company, Dryness, GivenLevel, LineId, Part, ScoringScale, SippedLook, Texture } from '../../core/cup';
+import type {
+  Company,
+  Dryness,
+  GivenIntensity,
+  SlotId,
+  Attribute,
+  MarkedPart,
+  ScoringScale,
+  SippedPhase,
+  Texture,
+} from '../../core/cup';
 import type { Family } from '../../core/cup/words';
 import { id, integer, json, optionalJson, optionalReal, optionalText, text } from './columns';
 
 /** The tables of cups: scores, prose, words, the household's vocabulary, and what is written but not saved. */
 
-export interface CupRow extends Record<Part, number | null> {
+export interface CupRow extends Record<Attribute, number | null> {
   id: string;
   brewId: string;
   scoringScale: ScoringScale;
   mark: number | null;
-  levels: GivenLevel[];
-  markAt: SippedLook | null;
+  parts: MarkedPart[];
+  intensities: GivenIntensity[];
+  markAt: SippedPhase | null;
   finishS: number | null;
   dryness: Dryness | null;
   textures: Texture[];
@@ -23,42 +34,34 @@ export interface CupRow extends Record<Part, number | null> {
   nag: Nag | null;
 }
 
-const parts = {
-  ...{
-    aroma: optionalReal,
-    acidity: optionalReal,
-    body: optionalReal,
-    sweetness: optionalReal,
-    cleanness: optionalReal,
-  },
-  ...{
-    finish: optionalReal,
-    character: optionalReal,
-    balance: optionalReal,
-    bitterness: optionalReal,
-    defects: optionalReal,
-  },
+const attributes = {
+  aroma: optionalReal,
+  acidity: optionalReal,
+  body: optionalReal,
+  sweetness: optionalReal,
+  cleanness: optionalReal,
 };
 
 export const CupEntity = new EntitySchema<CupRow>({
   name: 'cup',
   columns: {
     ...{ id, brewId: text, scoringScale: text, mark: optionalReal },
-    ...parts,
-    ...{ levels: json, markAt: optionalText, finishS: optionalReal, dryness: optionalText, textures: json },
+    ...attributes,
+    parts: json,
+    ...{ intensities: json, markAt: optionalText, finishS: optionalReal, dryness: optionalText, textures: json },
     ...{ milkKind: text, company: optionalText, blind: { type: 'boolean' }, nag: optionalJson },
   },
 });
 
 /** The prose of a cup. */
-export interface NoteRow {
+export interface RemarkRow {
   id: string;
   cupId: string;
   text: string;
 }
 
-export const NoteEntity = new EntitySchema<NoteRow>({
-  name: 'note',
+export const RemarkEntity = new EntitySchema<RemarkRow>({
+  name: 'remark',
   columns: { id, cupId: text, text },
 });
 
@@ -77,22 +80,22 @@ export const WordEntity = new EntitySchema<WordRow>({
 });
 
 /** A word found in a cup: as typed, the word it goes by, and at which look. */
-export interface CupWordRow {
+export interface CupDescriptorRow {
   cupId: string;
   place: number;
   wordId: string;
   typed: string;
-  line: LineId;
+  slot: SlotId;
 }
 
-export const CupWordEntity = new EntitySchema<CupWordRow>({
-  name: 'cup_word',
+export const CupDescriptorEntity = new EntitySchema<CupDescriptorRow>({
+  name: 'cup_descriptor',
   columns: {
     cupId: { type: 'varchar', primary: true },
     place: { ...integer, primary: true },
     wordId: text,
     typed: text,
-    line: text,
+    slot: text,
   },
 });
 

@@ -4,7 +4,7 @@ import { In, type EntityManager } from 'typeorm';
 import type { Cup, CupInput, Nag } from '../../contract/cup';
 import type { Nagging } from '../../contract/shelf';
 import { notFound } from '../errors';
-import { CupEntity, CupWordEntity, NoteEntity } from './cupEntities';
+import { CupEntity, CupDescriptorEntity, RemarkEntity } from './cupEntities';
 import { wordIds } from './words';
 
 /** Cups: scores, prose and words, which are written and read as one. */
@@ -13,12 +13,12 @@ import { wordIds } from './words';
 export async function loadCups(db: EntityManager, brewIds: readonly string[]): Promise<Map<string, Cup>> {
   const rows = await db.findBy(CupEntity, { brewId: In([...brewIds]) });
   const cupId = In(rows.map((row) => row.id));
-  const notes: Record<string, { text: string } | undefined> = keyBy(
-    await db.findBy(NoteEntity, { cupId }),
+  const remarks: Record<string, { text: string } | undefined> = keyBy(
+    await db.findBy(RemarkEntity, { cupId }),
     (note) => note.cupId,
   );
-  const words = groupBy(
-    await db.find(CupWordEntity, { where: { cupId }, order: { place: 'ASC' } }),
+  const descriptors = groupBy(
+    await db.find(CupDescriptorEntity, { where: { cupId }, order: { place: 'ASC' } }),
     (word) => word.cupId,
   );
   return new Map(
@@ -26,8 +26,8 @@ export async function loadCups(db: EntityManager, brewIds: readonly string[]): P
       brewId,
       {
         ...scores,
-        notes: notes[id]?.text ?? '',
-        words: (words[id] ?? []).map(({ wordId, typed, line }) => ({ id: wordId, typed, line })),
+        remarks: remarks[id]?.text ?? '',
+        descriptors: (descriptors[id] ?? []).map(({ wordId, typed, slot }) => ({ id: wordId, typed, slot })),
       },
     ]),
   );
@@ -37,21 +37,21 @@ export async function loadCups(db: EntityManager, brewIds: readonly string[]): P
 export async function keepCup(
   db: EntityManager,
   brewId: string,
-  { notes, words, ...scores }: CupInput,
+  { remarks, descriptors, ...scores }: CupInput,
   now: Date,
 ): Promise<void> {
   await db.delete(CupEntity, { brewId });
   const cupId = randomUUID();
   await db.insert(CupEntity, { id: cupId, brewId, ...scores });
-  if (notes !== '') await db.insert(NoteEntity, { id: randomUUID(), cupId, text: notes });
+  if (remarks !== '') await db.insert(RemarkEntity, { id: randomUUID(), cupId, text: remarks });
   const ids = await wordIds(
     db,
-    words.map(({ typed }) => typed),
+    descriptors.map(({ typed }) => typed),
     now,
   );
   await db.insert(
-    CupWordEntity,
-    words.map(({ typed, line }, place) => ({ cupId, place, wordId: ids[place] ?? typed, typed, line })),
+    CupDescriptorEntity,
+    descriptors.map(({ typed, slot }, place) => ({ cupId, place, wordId: ids[place] ?? typed, typed, slot })),
   );
 }
 
@@ -89,9 +89,9 @@ export async function endNag(db: EntityManager, brewId: string, typed: string | 
     return;
   }
   const [wordId = typed] = await wordIds(db, [typed], now);
-  const place = ((await db.maximum(CupWordEntity, 'place', { cupId: cup.id })) ?? -1) + 1;
+  const place = ((await db.maximum(CupDescriptorEntity, 'place', { cupId: cup.id })) ?? -1) + 1;
   await db.update(CupEntity, { id: cup.id }, { nag: { ...cup.nag, resolvedWith: wordId } });
-  await db.insert(CupWordEntity, { cupId: cup.id, place, wordId, typed, line: 'cup' });
+  await db.insert(CupDescriptorEntity, { cupId: cup.id, place, wordId, typed, slot: 'cup' });
 }
 
 /** Takes the end of a search back: it nags again, and the word it was ended with leaves the cup. */
@@ -100,12 +100,12 @@ export async function nagAgain(db: EntityManager, brewId: string): Promise<void>
   if (!cup?.nag) throw notFound('This nagging word');
   const { resolvedWith } = cup.nag;
   if (resolvedWith !== null) {
-    const [last] = await db.find(CupWordEntity, {
+    const [last] = await db.find(CupDescriptorEntity, {
       where: { cupId: cup.id, wordId: resolvedWith },
       order: { place: 'DESC' },
       take: 1,
     });
-    if (last) await db.delete(CupWordEntity, { cupId: cup.id, place: last.place });
+    if (last) await db.delete(CupDescriptorEntity, { cupId: cup.id, place: last.place });
   }
   await db.update(CupEntity, { id: cup.id }, { nag: { ...cup.nag, resolvedWith: null, dropped: false } });
 }

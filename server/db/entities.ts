@@ -1,6 +1,6 @@
 import { EntitySchema } from 'typeorm';
 import type { Process, RoastLevel } from '../../core/crest';
-import type { AttributeWeights, BetOutcome, LevelAttribute, ScoringScale } from '../../core/cup';
+import type { AttributeWeights, BetOutcome, IntensityAttribute, ScoringScale, SheetPart } from '../../core/cup';
 import type { Fault, BrewParameters, RecordedFrom } from '../../core/brew';
 import type { InstrumentSettings } from '../../contract/instrument';
 import { SessionEntity } from './accessEntities';
@@ -12,7 +12,7 @@ import {
   RecipeVersionEntity,
   TracePieceEntity,
 } from './benchEntities';
-import { CupEntity, CupWordEntity, DraftEntity, NoteEntity, WordEntity } from './cupEntities';
+import { CupEntity, CupDescriptorEntity, DraftEntity, RemarkEntity, WordEntity } from './cupEntities';
 import { id, integer, optionalJson, optionalReal, optionalText, real, text } from './columns';
 
 /**
@@ -51,7 +51,7 @@ export interface BrewParametersRow extends Required<BrewParameters> {
 }
 
 export const BrewParametersEntity = new EntitySchema<BrewParametersRow>({
-  name: 'recipe',
+  name: 'brew_parameters',
   columns: {
     id,
     bagId: text,
@@ -175,7 +175,8 @@ export interface HouseholdRow {
   instruments: InstrumentSettings | null;
   scoringScale: ScoringScale;
   /** Null while it is as every household begins. */
-  levelAttributes: LevelAttribute[] | null;
+  intensityAttributes: IntensityAttribute[] | null;
+  sheetOfParts: SheetPart[] | null;
   coaching: boolean | null;
 }
 
@@ -187,7 +188,8 @@ export const HouseholdEntity = new EntitySchema<HouseholdRow>({
     oneChange: { type: 'boolean' },
     instruments: optionalJson,
     scoringScale: text,
-    levelAttributes: optionalJson,
+    intensityAttributes: optionalJson,
+    sheetOfParts: optionalJson,
     coaching: { type: 'boolean', nullable: true },
   },
 });
@@ -219,7 +221,7 @@ export const VerdictEntity = new EntitySchema<VerdictRow>({
 
 export const ENTITIES = [
   ...[TasterEntity, BrewParametersEntity, BagEntity, SpellEntity, BrewEntity, HouseholdEntity, VerdictEntity],
-  ...[CupEntity, NoteEntity, WordEntity, CupWordEntity, DraftEntity],
+  ...[CupEntity, RemarkEntity, WordEntity, CupDescriptorEntity, DraftEntity],
   ...[RecipeEntity, RecipeVersionEntity, GrinderEntity, LiveBrewEntity, TracePieceEntity, MakingEntity],
   SessionEntity,
 ];

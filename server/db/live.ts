@@ -95,13 +95,13 @@ export async function changeLive(db: EntityManager, id: string, { was = {}, ...p
 function bothMarked(
   base: readonly StageMark[],
   ours: readonly StageMark[],
-  standing: readonly StageMark[],
+  savedVersion: readonly StageMark[],
 ): StageMark[] {
-  const steps = new Set([...ours, ...standing].map(({ step }) => step));
+  const steps = new Set([...ours, ...savedVersion].map(({ step }) => step));
   const byStep = (marks: readonly StageMark[], step: number): StageMark | null =>
     marks.find((mark) => mark.step === step) ?? null;
   const merged = [...steps].flatMap(
-    (step) => merge(byStep(base, step), byStep(ours, step), byStep(standing, step)).value ?? [],
+    (step) => merge(byStep(base, step), byStep(ours, step), byStep(savedVersion, step)).value ?? [],
   );
   return merged.sort((a, b) => a.atS - b.atS);
 }

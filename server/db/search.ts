@@ -7,9 +7,9 @@ const MOST_HITS = 30;
 const AROUND = 40;
 
 /** The words found in each cup: as typed, and as the household now calls them where it has its own name. */
-const FOUND_WORDS = `(SELECT cup_word."cupId" AS "cupId", group_concat(cup_word.typed || COALESCE(', ' || word.name, ''), ', ') AS said FROM cup_word LEFT JOIN word ON word.id = cup_word."wordId" GROUP BY cup_word."cupId")`;
+const FOUND_WORDS = `(SELECT cup_descriptor."cupId" AS "cupId", group_concat(cup_descriptor.typed || COALESCE(', ' || word.name, ''), ', ') AS said FROM cup_descriptor LEFT JOIN word ON word.id = cup_descriptor."wordId" GROUP BY cup_descriptor."cupId")`;
 /** Everything said of the cups of a bag. */
-const SAID = `group_concat(COALESCE(found.said, '') || ' ' || COALESCE(note.text, ''), char(10))`;
+const SAID = `group_concat(COALESCE(found.said, '') || ' ' || COALESCE(remark.text, ''), char(10))`;
 
 /**
  * Bags in which every word of `query` stands somewhere: on the label, in the bet, or in the notes of one of its cups,
@@ -21,7 +21,7 @@ export async function searchBags(db: EntityManager, query: string): Promise<Sear
     .createQueryBuilder(BagEntity, 'bag')
     .leftJoin('brew', 'brew', 'brew."bagId" = bag.id AND brew."deletedAt" IS NULL')
     .leftJoin('cup', 'cup', 'cup."brewId" = brew.id')
-    .leftJoin('note', 'note', 'note."cupId" = cup.id')
+    .leftJoin('remark', 'remark', 'remark."cupId" = cup.id')
     .leftJoin(FOUND_WORDS, 'found', 'found."cupId" = cup.id')
     .select([
       'bag.id AS id',
@@ -29,7 +29,7 @@ export async function searchBags(db: EntityManager, query: string): Promise<Sear
       'bag.roaster AS roaster',
       'bag.origin AS origin',
       'bag."finishedOn" AS "finishedOn"',
-      `${SAID} AS notes`,
+      `${SAID} AS remarks`,
     ])
     .where('bag."deletedAt" IS NULL')
     .groupBy('bag.id');
@@ -44,23 +44,23 @@ export async function searchBags(db: EntityManager, query: string): Promise<Sear
     roaster: string;
     origin: string;
     finishedOn: string | null;
-    notes: string | null;
+    remarks: string | null;
   }>();
-  return rows.map(({ id, name, roaster, origin, finishedOn, notes }) => ({
+  return rows.map(({ id, name, roaster, origin, finishedOn, remarks }) => ({
     id,
     name,
     roaster,
     origin,
     finished: finishedOn !== null,
-    inNotes: excerpt(notes ?? '', words),
+    inRemarks: excerpt(remarks ?? '', words),
   }));
 }
 
 /** The stretch of the notes around the first word found in them; null when none is. */
-function excerpt(notes: string, words: readonly string[]): string | null {
-  const at = words.map((word) => notes.toLowerCase().indexOf(word)).find((index) => index >= 0);
+function excerpt(remarks: string, words: readonly string[]): string | null {
+  const at = words.map((word) => remarks.toLowerCase().indexOf(word)).find((index) => index >= 0);
   if (at === undefined) return null;
   const from = Math.max(0, at - AROUND);
-  const to = Math.min(notes.length, at + AROUND);
-  return `${from > 0 ? '…' : ''}${notes.slice(from, to).replace(/\s+/g, ' ').trim()}${to < notes.length ? '…' : ''}`;
+  const to = Math.min(remarks.length, at + AROUND);
+  return `${from > 0 ? '…' : ''}${remarks.slice(from, to).replace(/\s+/g, ' ').trim()}${to < remarks.length ? '…' : ''}`;
 }

@@ -1,7 +1,7 @@
 import type { EntityManager } from 'typeorm';
 import { NO_INSTRUMENTS } from '../../contract/instrument';
 import { FIRST_SETTINGS, type Settings } from '../../contract/settings';
-import { FIRST_LEVEL_ATTRIBUTES } from '../../core/cup';
+import { FIRST_INTENSITY_ATTRIBUTES, FIRST_SHEET } from '../../core/cup';
 import { HouseholdEntity } from './entities';
 
 const HOUSEHOLD = 1;
@@ -17,7 +17,8 @@ export async function loadSettings(db: EntityManager): Promise<Settings> {
     scoringScale,
     coaching,
     instruments: row.instruments ?? NO_INSTRUMENTS,
-    levelAttributes: row.levelAttributes ?? [...FIRST_LEVEL_ATTRIBUTES],
+    intensityAttributes: row.intensityAttributes ?? [...FIRST_INTENSITY_ATTRIBUTES],
+    sheetOfParts: row.sheetOfParts ?? [...FIRST_SHEET],
   };
 }
 

@@ -9,7 +9,7 @@ import { VerdictEntity, type VerdictRow } from './entities';
 const MOST_IDS = 500;
 
 /** What a finished bag teaches. */
-export type Lesson = Pick<CrestFit, 'usable' | 'lesson'>;
+export type BagLikelihood = Pick<CrestFit, 'usable' | 'bagLikelihood'>;
 
 async function rowsOf<T>(db: EntityManager, bagIds: readonly string[], columns: string): Promise<T[]> {
   const rows: T[] = [];
@@ -35,16 +35,16 @@ export function loadVerdicts(db: EntityManager, bagIds: readonly string[], detai
 }
 
 /** What bags teach, and of which revision of each that is. */
-export async function loadLessons(
+export async function loadBagLikelihoods(
   db: EntityManager,
   bagIds: readonly string[],
-): Promise<(Lesson & Pick<VerdictRow, 'bagId' | 'revision'>)[]> {
-  const rows = await rowsOf<{ bagId: string; revision: number; usable: number; lesson: string }>(
+): Promise<(BagLikelihood & Pick<VerdictRow, 'bagId' | 'revision'>)[]> {
+  const rows = await rowsOf<{ bagId: string; revision: number; usable: number; bagLikelihood: string }>(
     db,
     bagIds,
-    `"bagId", revision, summary ->> '$.usable' AS usable, summary -> '$.lesson' AS lesson`,
+    `"bagId", revision, summary ->> '$.usable' AS usable, summary -> '$.bagLikelihood' AS "bagLikelihood"`,
   );
-  return rows.map((row) => ({ ...row, lesson: JSON.parse(row.lesson) as CrestFit['lesson'] }));
+  return rows.map((row) => ({ ...row, bagLikelihood: JSON.parse(row.bagLikelihood) as CrestFit['bagLikelihood'] }));
 }
 
 export async function keepVerdict(db: EntityManager, row: VerdictRow): Promise<void> {

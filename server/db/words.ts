@@ -3,7 +3,7 @@ import type { EntityManager } from 'typeorm';
 import type { WordInput, Words } from '../../contract/word';
 import {
   currentWord,
-  NOTES,
+  DESCRIPTORS,
   vocabularyOf,
   wordNamed,
   wordSpelt,
@@ -11,7 +11,7 @@ import {
   type Vocabulary,
 } from '../../core/cup/words';
 import { invalidField, notFound } from '../errors';
-import { CupWordEntity, WordEntity } from './cupEntities';
+import { CupDescriptorEntity, WordEntity } from './cupEntities';
 
 /** The household's vocabulary: the notes everyone begins with, its own names for them, and its own words. */
 
@@ -22,7 +22,7 @@ async function loadVocabulary(db: EntityManager): Promise<Vocabulary> {
 export async function loadWords(db: EntityManager): Promise<Words> {
   const own = await db.find(WordEntity, { order: { createdAt: 'ASC' } });
   const uses = await db
-    .createQueryBuilder(CupWordEntity, 'used')
+    .createQueryBuilder(CupDescriptorEntity, 'used')
     .innerJoin('cup', 'cup', 'cup.id = used."cupId"')
     .innerJoin('brew', 'brew', 'brew.id = cup."brewId" AND brew."deletedAt" IS NULL')
     .select(['used."wordId" AS id', 'COUNT(DISTINCT used."cupId") AS cups'])
@@ -83,7 +83,7 @@ export async function renameWord(db: EntityManager, id: string, { name, family }
   const word = vocabulary.byId.get(id);
   if (!word) throw notFound('This word');
   refuseTaken(vocabulary, name, id);
-  await keepWord(db, { id, name, family: word.note ? word.family : family, mergedInto: word.mergedInto }, now);
+  await keepWord(db, { id, name, family: word.descriptor ? word.family : family, mergedInto: word.mergedInto }, now);
 }
 
 /** Merges a word into another, or (null) lets it stand for itself again; cups keep what was typed and follow. */
@@ -101,12 +101,12 @@ export async function mergeWord(db: EntityManager, id: string, into: string | nu
 
 /** Deletes a word of the household's own that stands in no cup. */
 export async function removeWord(db: EntityManager, id: string): Promise<void> {
-  if (NOTES.some((note) => note.id === id)) {
+  if (DESCRIPTORS.some((descriptor) => descriptor.id === id)) {
     // The vocabulary's own name comes back.
     await db.delete(WordEntity, { id });
     return;
   }
-  if (await db.existsBy(CupWordEntity, { wordId: id }))
+  if (await db.existsBy(CupDescriptorEntity, { wordId: id }))
     throw invalidField('', 'This word stands in a cup: merge it into another instead');
   const { affected } = await db.delete(WordEntity, { id });
   if (affected === 0) throw notFound('This word');

@@ -2,7 +2,7 @@ import { Router } from 'express';
 import { bagInput } from '../../contract/bag';
 import { brewInput } from '../../contract/brew';
 import { todayQuery, type BagPage } from '../../contract/shelf';
-import { verdictOn } from '../../contract/verdict';
+import { verdictOn } from '../../application/judgeBag';
 import { cupsLeft, gramsLeft } from '../../core/brew';
 import { roastDate, spellOn } from '../../core/rest';
 import { datesOf } from '../../core/shelf';
@@ -22,7 +22,7 @@ export function bagRoutes({ store, verdicts, recorder, now }: Deps): Router {
     const bag = await store.read((db) => loadBag(db, id));
     const [{ brews, settings }, { fit, prior, isStale }] = await Promise.all([
       store.read(async (db) => ({ brews: await loadBrews(db, bag), settings: await loadSettings(db) })),
-      verdicts.whole(bag),
+      verdicts.full(bag),
     ]);
     const { roastedOn, assumed } = roastDate(bag);
     const left = gramsLeft(
@@ -56,7 +56,7 @@ export function bagRoutes({ store, verdicts, recorder, now }: Deps): Router {
     notInFuture(now(), { roastedOn: input.roastedOn, finishedOn: input.finishedOn });
     const bag = await store.write(async (db) => loadBag(db, await addBag(db, input, now())));
     response.status(201).json(bag);
-    verdicts.warm(bag);
+    verdicts.prefetch(bag);
   });
 
   /**
@@ -72,7 +72,7 @@ export function bagRoutes({ store, verdicts, recorder, now }: Deps): Router {
       return loadBag(db, id);
     });
     response.json(bag);
-    verdicts.warm(bag);
+    verdicts.prefetch(bag);
   });
 
   routes.delete('/:id', async (request, response) => {
@@ -99,7 +99,7 @@ export function bagRoutes({ store, verdicts, recorder, now }: Deps): Router {
       await recorder.end(input.liveId);
       recorder.tell({ kind: 'changed', brew: input.liveId });
     }
-    verdicts.warm(bag);
+    verdicts.prefetch(bag);
   });
 
   return routes;

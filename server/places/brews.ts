@@ -16,7 +16,7 @@ export function brewRoutes({ store, verdicts, now }: Deps): Router {
 
   const changing = async (change: (db: EntityManager) => Promise<string>): Promise<void> => {
     const bag = await store.write(async (db) => loadBag(db, await change(db)));
-    verdicts.warm(bag);
+    verdicts.prefetch(bag);
   };
 
   routes.put('/:id', async (request, response) => {

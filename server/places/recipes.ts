@@ -76,8 +76,8 @@ export function grinderRoutes({ store, now }: Deps): Router {
   routes.patch('/:id', async (request, response) => {
     const { id } = request.params;
     const changed = await store.write(async (db) => {
-      const { id: _, ...standing } = await loadGrinder(db, id);
-      return changeGrinder(db, id, parse(grinderInput, withChangeSent(standing, request.body)));
+      const { id: _, ...savedVersion } = await loadGrinder(db, id);
+      return changeGrinder(db, id, parse(grinderInput, withChangeSent(savedVersion, request.body)));
     });
     response.json(changed);
   });

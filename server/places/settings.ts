@@ -1,5 +1,6 @@
 import { Router } from 'express';
-import { settings as wholeSettings, settingsChange, withChange } from '../../contract/settings';
+import { withChange } from '../../application/settings';
+import { settings as wholeSettings, settingsChange } from '../../contract/settings';
 import { bothKept } from '../changing';
 import { keepSettings, loadSettings } from '../db/settings';
 import type { Deps } from '../deps';
@@ -16,8 +17,11 @@ export function settingsRoutes({ store }: Deps): Router {
   routes.patch('/', async (request, response) => {
     const { was = {}, ...change } = parse(settingsChange, request.body);
     const settings = await store.write(async (db) => {
-      const standing = await loadSettings(db);
-      const changed = parse(wholeSettings, bothKept({ ...standing, ...was }, standing, withChange(standing, change)));
+      const savedVersion = await loadSettings(db);
+      const changed = parse(
+        wholeSettings,
+        bothKept({ ...savedVersion, ...was }, savedVersion, withChange(savedVersion, change)),
+      );
       await keepSettings(db, changed);
       return changed;
     });

@@ -1,6 +1,6 @@
 import { Router } from 'express';
 import type { Bag } from '../../contract/bag';
-import { isOwnAddress } from '../../contract/draft';
+import { isOwnAddress } from '../../core/draft';
 import type { LiveBrew } from '../../contract/live';
 import type { Settings } from '../../contract/settings';
 import {
@@ -13,17 +13,17 @@ import {
   type Shelf,
 } from '../../contract/shelf';
 import { cupsLeft, dueAt, gramsLeft, KIND_TRAITS, planOf, roundTo } from '../../core/brew';
-import { ageOn, proposals, readingOf, reportedDay, worthTelling } from '../../core/crest';
+import { ageOn, proposals, stateOnDay, reportedDay, isInformative } from '../../core/crest';
 import { dateOfInstant, roastDate, spellOn } from '../../core/rest';
 import {
   byUrgency,
   datesOf,
   leaveAlone,
-  mostTellingBag,
+  mostInformativeBag,
   pickOfTheMorning,
   ridgeByDate,
   shelfAxis,
-  tellingAdvice,
+  mostInformativeAdvice,
   type DateSpan,
   type ShelfBag,
 } from '../../core/shelf';
@@ -73,7 +73,7 @@ export function shelfRoutes({ store, verdicts }: Deps): Router {
       axis,
       lanes: all.map(({ lane }) => lane),
       pick: pickOfTheMorning(onShelf, today),
-      telling: await telling(onShelf, shown, today, settings),
+      mostInformative: await mostInformative(onShelf, shown, today, settings),
       leaveAlone: leaveAlone(onShelf, today),
       bench: bench.map(onBench),
       nagging,
@@ -84,19 +84,21 @@ export function shelfRoutes({ store, verdicts }: Deps): Router {
   });
 
   /** The most telling brew of today: which bag by what its fit says, how by the proposals of that one bag. */
-  const telling = async (
+  const mostInformative = async (
     onShelf: readonly LaneBag[],
     bags: readonly Bag[],
     today: string,
     settings: Settings,
   ): Promise<Advice | null> => {
-    const id = mostTellingBag(onShelf);
+    const id = mostInformativeBag(onShelf);
     const [shelfBag, bag] = [onShelf.find((one) => one.id === id), bags.find((one) => one.id === id)];
     if (!shelfBag || !bag) return null;
-    const { fit } = await verdicts.whole(bag);
+    const { fit } = await verdicts.full(bag);
     const [now] = proposals(fit, [ageOn(bag, today)], { ...settings, cupsLeft: shelfBag.cupsLeft });
     // With the brewers at hand, less may be told than the fit alone would have it.
-    return now && worthTelling(now.mostTelling.telling) ? tellingAdvice(shelfBag, now.mostTelling) : null;
+    return now && isInformative(now.mostInformative.expectedInformation)
+      ? mostInformativeAdvice(shelfBag, now.mostInformative)
+      : null;
   };
 
   /** How far the judging is, for a page that waits for it: far less to ask for than the shelf. */
@@ -134,7 +136,7 @@ function onBench({ id, bagId, bagName, recipe, startedAt, endedS, instruments }:
   };
 }
 
-type LaneBag = ShelfBag & { toldToday: number };
+type LaneBag = ShelfBag & { informationToday: number };
 
 /** What stands for a fit that is still to be made. */
 const NOT_YET = {
@@ -142,7 +144,7 @@ const NOT_YET = {
   usable: 0,
   window: null,
   ridge: [],
-  told: 0,
+  information: 0,
 } as const;
 
 function laneAndBag(
@@ -155,7 +157,7 @@ function laneAndBag(
   const { roastedOn, assumed } = roastDate(bag);
   const age = ageOn(bag, today);
   const left = gramsLeft(bag.weightG, [brewedG]);
-  const { reading, usable, window, ridge, told } =
+  const { reading, usable, window, ridge, information } =
     known === null ? NOT_YET : readFit(bag, known.fit, age, roastedOn, axis);
   const frozen = spellOn(bag.spells, today) !== null;
   const shared = {
@@ -169,7 +171,7 @@ function laneAndBag(
     cupsLeft: cupsLeft(left, bag.reference.doseG),
   };
   return {
-    bag: { ...shared, finished: bag.finishedOn !== null, reference: bag.reference, toldToday: told },
+    bag: { ...shared, finished: bag.finishedOn !== null, reference: bag.reference, informationToday: information },
     lane: {
       ...shared,
       judged: known === null ? 'not yet' : known.isStale ? 'earlier' : 'now',
@@ -193,10 +195,10 @@ function laneAndBag(
 
 function readFit(bag: Bag, fit: FitForShelf, age: number, roastedOn: string, axis: DateSpan) {
   return {
-    reading: readingOf(fit, age, bag.finishedOn !== null),
+    reading: stateOnDay(fit, age, bag.finishedOn !== null),
     usable: fit.usable,
     window: datesOf(fit.window, roastedOn, bag.spells),
     ridge: ridgeByDate(fit.inWindow, roastedOn, bag.spells, axis).map((p) => roundTo(p, 2)),
-    told: fit.mostTold[reportedDay(age)] ?? 0,
+    information: fit.mostInformation[reportedDay(age)] ?? 0,
   };
 }

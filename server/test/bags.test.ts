@@ -123,14 +123,14 @@ describe('a bag', () => {
 
   it('deleted is gone from everywhere, and comes back with its log', async () => {
     const id = await server.addBag({ name: 'Undo me' });
-    await server.addBrew(id, { cup: { scoringScale: 'mark10', mark: 7, notes: 'remembered' } });
+    await server.addBrew(id, { cup: { scoringScale: 'mark10', mark: 7, remarks: 'remembered' } });
     await server.ok('DELETE', `/bags/${id}`);
     expect((await server.refused('GET', `/bags/${id}?today=${TODAY}`)).status).toBe(404);
     expect((await shelf()).lanes.map((lane) => lane.id)).not.toContain(id);
     expect(await server.ok<SearchHit[]>('GET', '/search?q=remembered')).toEqual([]);
     expect((await server.refused('POST', `/bags/${id}/brews`, brewDraft())).status).toBe(404);
     await server.ok('POST', `/bags/${id}/restore`);
-    expect((await page(id)).brews[0]?.cup.notes).toBe('remembered');
+    expect((await page(id)).brews[0]?.cup.remarks).toBe('remembered');
   });
 });
 
@@ -163,7 +163,7 @@ describe('the search', () => {
       cup: {
         scoringScale: 'mark10',
         mark: 8,
-        notes: 'Long, long damson skin, and a sentence around it that goes on for a while.',
+        remarks: 'Long, long damson skin, and a sentence around it that goes on for a while.',
       },
     });
     const find = async (q: string): Promise<string[]> =>
@@ -174,7 +174,7 @@ describe('the search', () => {
     expect(await find('damson nowhere')).toEqual([]);
     expect(await find('%zz%')).toEqual([]);
     const [hit] = await server.ok<SearchHit[]>('GET', '/search?q=damson');
-    expect(hit?.inNotes).toMatch(/damson skin/);
+    expect(hit?.inRemarks).toMatch(/damson skin/);
   });
 
   it('finds the words of a cup, as typed and as they are called since', async () => {
@@ -183,11 +183,11 @@ describe('the search', () => {
       cup: {
         scoringScale: 'mark10',
         mark: 8,
-        words: [
-          { typed: 'sea chest', line: 'cup' },
-          { typed: 'gooseberries', line: 'warm-first' },
+        descriptors: [
+          { typed: 'sea chest', slot: 'cup' },
+          { typed: 'gooseberries', slot: 'warm-first' },
         ],
-        notes: '',
+        remarks: '',
       },
     });
     const find = async (q: string): Promise<string[]> =>

@@ -15,14 +15,14 @@ const cup = (differently: object): BrewDraft['cup'] => ({ scoringScale: 'mark10'
 describe('a brew', () => {
   it('comes back with its cup, notes, score and rest day', async () => {
     const bagId = await server.addBag();
-    const notes = '‏قهوة 🍐 <b>"quoted"</b>\nsecond line';
+    const remarks = '‏قهوة 🍐 <b>"quoted"</b>\nsecond line';
     const written = brewDraft({
       brewer: 'siphon',
       waterC: 91.5,
       grindStep: -1,
       drainS: 184,
       recordedFrom: 'memory',
-      cup: cup({ mark: 8.4, aroma: 7.5, acidity: 8, body: null, notes }),
+      cup: cup({ mark: 8.4, aroma: 7.5, acidity: 8, body: null, remarks }),
     });
     const id = await server.addBrew(bagId, written);
     const read = bagPage.parse(await page(bagId));
@@ -34,8 +34,8 @@ describe('a brew', () => {
           sweetness: null,
           cleanness: null,
           blind: false,
-          words: [],
-          levels: [],
+          descriptors: [],
+          intensities: [],
         }),
         id,
         bagId,
@@ -60,7 +60,7 @@ describe('a brew', () => {
     ['a date in year 20226', { brewedAt: '20226-02-20T08:00:00Z' }, 'brewedAt'],
     ['a time without its offset', { brewedAt: '2026-02-20T08:00:00' }, 'brewedAt'],
     ['a time to come', { brewedAt: '2026-03-05T08:00:00Z' }, 'brewedAt'],
-    ['900 KB of notes', { cup: cup({ notes: 'x'.repeat(900_000) }) }, 'cup.notes'],
+    ['900 KB of notes', { cup: cup({ remarks: 'x'.repeat(900_000) }) }, 'cup.remarks'],
     ['a mark of 11 out of 10', { cup: cup({ mark: 11 }) }, 'cup.mark'],
     ['a mark of 6 stars', { cup: cup({ scoringScale: 'stars', mark: 6 }) }, 'cup.mark'],
     ['an unknown scale', { cup: cup({ scoringScale: 'thumbs' }) }, 'cup.scoringScale'],
@@ -83,7 +83,7 @@ describe('a brew', () => {
     const cups: [BrewDraft['cup'], number | null][] = [
       [cup({ mark: 8.3 }), 83],
       [cup({ scoringScale: 'stars', mark: 4.25 }), 85],
-      [cup({ scoringScale: 'sum100', mark: 84.5 }), 84.5],
+      [cup({ scoringScale: 'parts', mark: 84.5 }), 84.5],
       [cup({ scoringScale: 'composite', mark: null, aroma: 8, acidity: 7, body: 9 }), 80],
       [cup({ mark: null }), null],
     ];
@@ -95,8 +95,8 @@ describe('a brew', () => {
   it('is changed, deleted and brought back, and the verdict follows each time', async () => {
     const bagId = await server.addBag();
     const id = await server.addBrew(bagId);
-    await server.ok('PUT', `/brews/${id}`, brewDraft({ cup: cup({ mark: 6.5, notes: '' }) }));
-    expect((await page(bagId)).brews[0]).toMatchObject({ score: 65, cup: { notes: '' } });
+    await server.ok('PUT', `/brews/${id}`, brewDraft({ cup: cup({ mark: 6.5, remarks: '' }) }));
+    expect((await page(bagId)).brews[0]).toMatchObject({ score: 65, cup: { remarks: '' } });
     await server.ok('DELETE', `/brews/${id}`);
     expect(await page(bagId)).toMatchObject({ brews: [], verdict: { usable: 0 } });
     await server.ok('POST', `/brews/${id}/restore`);
@@ -171,14 +171,14 @@ describe('keeping', () => {
         server.send(
           'POST',
           `/bags/${bagId}/brews`,
-          brewDraft({ doseG: i % 4 === 3 ? -1 : 15, cup: cup({ notes: `number ${i}` }) }),
+          brewDraft({ doseG: i % 4 === 3 ? -1 : 15, cup: cup({ remarks: `number ${i}` }) }),
         ),
       ),
     );
     expect(all.filter(({ status }) => status === 201)).toHaveLength(15);
     const read = await page(bagId);
     expect(read.brews).toHaveLength(15);
-    expect(new Set(read.brews.map((brew) => brew.cup.notes)).size).toBe(15);
+    expect(new Set(read.brews.map((brew) => brew.cup.remarks)).size).toBe(15);
     expect(read.verdict.usable).toBe(15);
   });
 });

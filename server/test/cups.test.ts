@@ -2,7 +2,9 @@ import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import type { BrewDraft } from '../../contract/brew';
 import type { Cup } from '../../contract/cup';
 import type { BagPage, Shelf } from '../../contract/shelf';
+import type { Settings } from '../../contract/settings';
 import type { Words } from '../../contract/word';
+import { FIRST_SHEET, type SheetPart } from '../../core/cup';
 import { TestServer, TODAY } from './running';
 
 let server: TestServer;
@@ -17,22 +19,23 @@ beforeEach(async () => {
 
 const cup = (differently: object): BrewDraft['cup'] => ({ scoringScale: 'mark10', mark: 8, ...differently });
 const page = (): Promise<BagPage> => server.ok<BagPage>('GET', `/bags/${bagId}?today=${TODAY}`);
-const logged = async (differently: object): Promise<{ id: string; score: number | null; cup: Cup }> => {
+const part = (name: string): SheetPart => ({ id: name, name, most: 10, step: 1, takenOff: false });
+const logged = async (differently: object): Promise<{ id: string; bagId: string; score: number | null; cup: Cup }> => {
   const id = await server.addBrew(bagId, { cup: cup(differently) });
   const brew = (await page()).brews.find((one) => one.id === id);
   if (!brew) throw new Error('The brew is not there');
   return brew;
 };
-const words = (...typed: string[]) => typed.map((one) => ({ typed: one, line: 'cup' as const }));
+const descriptors = (...typed: string[]) => typed.map((one) => ({ typed: one, slot: 'cup' as const }));
 const nameOf = async (id: string): Promise<string | undefined> =>
   (await server.ok<Words>('GET', '/words')).own.find((word) => word.id === id)?.name;
 
 describe('a cup', () => {
   it('keeps everything of a staged tasting', async () => {
     const whole = {
-      levels: [
-        { attribute: 'acidity', level: '4-', score: 'just right' },
-        { attribute: 'nut', level: null, score: 'too much' },
+      intensities: [
+        { attribute: 'acidity', intensity: '4-', adequacy: 'just right' },
+        { attribute: 'nut', intensity: null, adequacy: 'too much' },
       ],
       ...{
         markAt: 'warm',
@@ -43,34 +46,42 @@ describe('a cup', () => {
         company: 'panel',
         blind: true,
       },
-      words: [
-        { typed: 'Quinces', line: 'hot-nose' },
-        { typed: 'damson', line: 'cool-second' },
+      descriptors: [
+        { typed: 'Quinces', slot: 'hot-nose' },
+        { typed: 'damson', slot: 'cool-second' },
       ],
       nag: { said: 'warm and dusty', tapped: ['warming', 'powdery'], resolvedWith: null, dropped: false },
     };
     const { cup: kept } = await logged(whole);
     expect(kept).toMatchObject({
       ...whole,
-      words: [
-        { id: 'quince', typed: 'Quinces', line: 'hot-nose' },
-        { id: 'damson', line: 'cool-second' },
+      descriptors: [
+        { id: 'quince', typed: 'Quinces', slot: 'hot-nose' },
+        { id: 'damson', slot: 'cool-second' },
       ],
     });
   });
 
   it.each([
-    ['a level of 6', { levels: [{ attribute: 'body', level: '6', score: null }] }, 'cup.levels.0.level'],
+    [
+      'a level of 6',
+      { intensities: [{ attribute: 'body', intensity: '6', adequacy: null }] },
+      'cup.intensities.0.intensity',
+    ],
     ['a level mark between two steps', { scoringScale: 'levels', mark: 3.2 }, 'cup.mark'],
     ['a star and a tenth', { scoringScale: 'stars', mark: 3.1 }, 'cup.mark'],
     ['level 0', { scoringScale: 'levels', mark: 0 }, 'cup.mark'],
-    ['a part of 11', { scoringScale: 'sum100', mark: null, balance: 11 }, 'cup.balance'],
+    [
+      'a part of 11',
+      { scoringScale: 'parts', mark: null, parts: [{ ...part('smell'), mark: 11 }] },
+      'cup.parts.0.mark',
+    ],
     ['a finish of an hour', { finishS: 3600 }, 'cup.finishS'],
     ['a texture nobody knows', { textures: ['woolly'] }, 'cup.textures.0'],
-    ['a note without a word', { words: words('  ') }, 'cup.words.0.typed'],
-    ['a note of 61 characters', { words: words('x'.repeat(61)) }, 'cup.words.0.typed'],
-    ['201 notes', { words: words(...Array<string>(201).fill('fig')) }, 'cup.words'],
-    ['a look there is not', { words: [{ typed: 'fig', line: 'tepid' }] }, 'cup.words.0.line'],
+    ['a note without a word', { descriptors: descriptors('  ') }, 'cup.descriptors.0.typed'],
+    ['a note of 61 characters', { descriptors: descriptors('x'.repeat(61)) }, 'cup.descriptors.0.typed'],
+    ['201 notes', { descriptors: descriptors(...Array<string>(201).fill('fig')) }, 'cup.descriptors'],
+    ['a look there is not', { descriptors: [{ typed: 'fig', slot: 'tepid' }] }, 'cup.descriptors.0.slot'],
   ])('refuses %s at its field, with a sentence', async (_what, differently, path) => {
     const { status, fields } = await server.refused('POST', `/bags/${bagId}/brews`, {
       ...(await page()).bag.reference,
@@ -81,72 +92,99 @@ describe('a cup', () => {
     expect(fields[0]?.message.length).toBeGreaterThan(12);
   });
 
-  it('is liked by the sum of its ten parts, whatever total was sent', async () => {
-    const parts = {
-      aroma: 8,
-      acidity: 8.25,
-      body: 7.5,
-      sweetness: 8,
-      cleanness: 9,
-      finish: 8,
-      character: 8.5,
-      balance: 8,
-      bitterness: 9.5,
-      defects: 10,
-    };
-    expect((await logged({ scoringScale: 'sum100', mark: 12, ...parts })).score).toBe(84.75);
-    expect((await logged({ scoringScale: 'sum100', mark: 82, ...parts, balance: null })).score).toBe(82);
+  it('is worth what its sheet of parts comes to, whatever total was sent', async () => {
+    const marks = [7, 12, 6, 5, 8, 1];
+    const parts = FIRST_SHEET.map((part, i) => ({ ...part, mark: marks[i] ?? null }));
+    expect((await logged({ scoringScale: 'parts', mark: 12, parts })).score).toBe(74);
+    const open = parts.map((part, i) => (i === 2 ? { ...part, mark: null } : part));
+    const kept = await logged({ scoringScale: 'parts', mark: 82.25, parts: open });
+    expect(kept.score).toBe(82.25);
+    expect(kept.cup.parts).toEqual(open);
     expect((await logged({ scoringScale: 'levels', mark: 4 + 1 / 3 })).score).toBeCloseTo(86.667, 3);
+  });
+
+  it('keeps the sheet it was marked by, when the household composes another', async () => {
+    const parts = FIRST_SHEET.map((part) => ({ ...part, mark: part.takenOff ? 0 : part.most }));
+    const before = await logged({ scoringScale: 'parts', mark: null, parts });
+    const { sheetOfParts } = await server.ok<Settings>('GET', '/settings');
+    const depth = { id: 'own-depth', name: 'depth', most: 5, step: 0.5, takenOff: false };
+    const other = await server.ok<Settings>('PATCH', '/settings', {
+      sheetOfParts: [...sheetOfParts.slice(0, 2), depth],
+      was: { sheetOfParts },
+    });
+    expect(other.sheetOfParts.map(({ name }) => name)).toEqual(['smell', 'taste', 'depth']);
+    const page = await server.ok<BagPage>('GET', `/bags/${before.bagId}?today=${TODAY}`);
+    expect(page.brews.find(({ id }) => id === before.id)).toMatchObject({ score: 100, cup: { parts } });
+    await server.ok('PATCH', '/settings', { sheetOfParts, was: { sheetOfParts: other.sheetOfParts } });
+  });
+
+  it.each([
+    ['two parts of one name', [part('smell'), part('Smell')]],
+    ['a sheet on which nothing counts', [{ ...part('flaws'), takenOff: true }]],
+    ['a part worth nothing', [{ ...part('smell'), most: 0 }]],
+    ['no sheet', []],
+  ])('%s is refused', async (_, sheetOfParts) => {
+    expect((await server.refused('PATCH', '/settings', { sheetOfParts })).fields[0]?.path).toMatch(/^sheetOfParts/);
   });
 
   it('shows 10 000 characters, scripts, other scripts and signs as they were typed', async () => {
     const some = '<script>alert(1)</script> ‮שלום قهوة 🍐 '.repeat(200);
     // A character is what a person counts as one, whatever it takes in memory.
     const wild = some + '.'.repeat(10_000 - Array.from(some).length);
-    const { cup: kept } = await logged({ notes: wild, words: words('<b>bold</b>', 'قهوة', '🍐', '🍐🍐') });
-    expect(kept.notes).toBe(wild);
-    expect(kept.words.map(({ typed }) => typed)).toEqual(['<b>bold</b>', 'قهوة', '🍐', '🍐🍐']);
-    expect(new Set(kept.words.map(({ id }) => id)).size).toBe(4);
+    const { cup: kept } = await logged({
+      remarks: wild,
+      descriptors: descriptors('<b>bold</b>', 'قهوة', '🍐', '🍐🍐'),
+    });
+    expect(kept.remarks).toBe(wild);
+    expect(kept.descriptors.map(({ typed }) => typed)).toEqual(['<b>bold</b>', 'قهوة', '🍐', '🍐🍐']);
+    expect(new Set(kept.descriptors.map(({ id }) => id)).size).toBe(4);
     const { fields } = await server.refused('POST', `/bags/${bagId}/brews`, {
       ...(await page()).bag.reference,
       brewedAt: '2026-02-20T08:00:00+01:00',
-      cup: cup({ notes: `${wild}!` }),
+      cup: cup({ remarks: `${wild}!` }),
     });
-    expect(fields[0]).toEqual({ path: 'cup.notes', message: 'Notes can hold 10,000 characters at most' });
+    expect(fields[0]).toEqual({ path: 'cup.remarks', message: 'Notes can hold 10,000 characters at most' });
   });
 });
 
 describe('the words of a household', () => {
   it('takes a new word in at once and for good, once for all its spellings', async () => {
     const [first, second] = [
-      await logged({ words: words('Attic', 'attics') }),
-      await logged({ words: words('ATTIC', 'treacle') }),
+      await logged({ descriptors: descriptors('Attic', 'attics') }),
+      await logged({ descriptors: descriptors('ATTIC', 'treacle') }),
     ];
-    const id = first.cup.words[0]?.id ?? '';
-    expect([...first.cup.words, ...second.cup.words].map((word) => word.id)).toEqual([id, id, id, 'molasses']);
+    const id = first.cup.descriptors[0]?.id ?? '';
+    expect([...first.cup.descriptors, ...second.cup.descriptors].map((word) => word.id)).toEqual([
+      id,
+      id,
+      id,
+      'molasses',
+    ]);
     expect(await nameOf(id)).toBe('Attic');
     expect((await server.ok<Words>('GET', '/words')).uses).toMatchObject({ [id]: 2, molasses: 1 });
   });
 
   it('renames a word of its own or of the vocabulary; the cups keep what was typed', async () => {
-    const { cup: before } = await logged({ words: words('cellar', 'aniseed') });
-    const [own, known] = before.words.map(({ id }) => id);
+    const { cup: before } = await logged({ descriptors: descriptors('cellar', 'aniseed') });
+    const [own, known] = before.descriptors.map(({ id }) => id);
     await server.ok('PUT', `/words/${own}`, { name: 'wine cellar', family: 'drinks and ferments' });
     await server.ok('PUT', `/words/${known}`, { name: 'Christmas' });
     expect([await nameOf(own ?? ''), await nameOf('anise')]).toEqual(['wine cellar', 'Christmas']);
     expect(
-      (await logged({ words: words('christmas', 'anise', 'wine cellars') })).cup.words.map(({ id }) => id),
+      (await logged({ descriptors: descriptors('christmas', 'anise', 'wine cellars') })).cup.descriptors.map(
+        ({ id }) => id,
+      ),
     ).toEqual(['anise', 'anise', own]);
-    expect((await page()).brews.at(-1)?.cup.words.map(({ typed }) => typed)).toEqual(['cellar', 'aniseed']);
+    expect((await page()).brews.at(-1)?.cup.descriptors.map(({ typed }) => typed)).toEqual(['cellar', 'aniseed']);
     await server.ok('DELETE', '/words/anise');
     expect(await nameOf('anise')).toBeUndefined();
   });
 
   it('merges a word, lets it stand for itself again, and refuses what cannot be', async () => {
-    const { cup: before } = await logged({ words: words('kweepeer') });
-    const id = before.words[0]?.id ?? '';
+    const { cup: before } = await logged({ descriptors: descriptors('kweepeer') });
+    const id = before.descriptors[0]?.id ?? '';
     await server.ok('PUT', `/words/${id}/merge`, { into: 'quince' });
-    expect((await logged({ words: words('kweepeer') })).cup.words[0]?.id).toBe('quince');
+    expect((await logged({ descriptors: descriptors('kweepeer') })).cup.descriptors[0]?.id).toBe('quince');
     expect((await server.refused('PUT', '/words/quince/merge', { into: id })).fields[0]).toMatchObject({
       path: 'into',
       message: 'A word cannot be merged into itself',
@@ -160,7 +198,7 @@ describe('the words of a household', () => {
     // A merged word can still be called otherwise, also by the name it has.
     await server.ok('PUT', `/words/${id}`, { name: 'Kweepeer' });
     await server.ok('PUT', `/words/${id}/merge`, { into: null });
-    expect((await logged({ words: words('kweepeer') })).cup.words[0]?.id).toBe(id);
+    expect((await logged({ descriptors: descriptors('kweepeer') })).cup.descriptors[0]?.id).toBe(id);
   });
 });
 
@@ -176,13 +214,13 @@ describe('a word that still nags', () => {
     expect(await nagging()).toEqual([]);
     expect((await page()).brews[0]?.cup).toMatchObject({
       nag: { resolvedWith: 'gooseberry' },
-      words: [{ id: 'gooseberry', typed: 'gooseberries', line: 'cup' }],
+      descriptors: [{ id: 'gooseberry', typed: 'gooseberries', slot: 'cup' }],
     });
     // An open sheet of that brew knows nothing of it.
     expect((await page()).brews[0]?.revision).toBe(2);
     await server.ok('DELETE', `/brews/${id}/nag`);
     expect(await nagging()).toHaveLength(1);
-    expect((await page()).brews[0]?.cup.words).toEqual([]);
+    expect((await page()).brews[0]?.cup.descriptors).toEqual([]);
   });
 
   it('can be given up, and leaves with a brew that is deleted', async () => {

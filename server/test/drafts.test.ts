@@ -10,22 +10,22 @@ beforeAll(async () => {
 afterAll(() => server.end());
 
 const [PHONE, LAPTOP] = ['device-phone', 'device-laptop'];
-const draft = (counts: DraftInput['counts'], notes: string): DraftInput => ({
+const draft = (counts: DraftInput['counts'], remarks: string): DraftInput => ({
   counts,
   title: 'The cup of Test Hill',
   href: '/bags/b/brew',
-  typed: { notes },
+  typed: { remarks },
 });
-const keep = (key: string, device: string, counts: DraftInput['counts'], notes: string) =>
-  server.ok<Draft[]>('PUT', `/drafts/${key}/${device}`, draft(counts, notes));
+const keep = (key: string, device: string, counts: DraftInput['counts'], remarks: string) =>
+  server.ok<Draft[]>('PUT', `/drafts/${key}/${device}`, draft(counts, remarks));
 const kept = async (key: string) =>
-  (await server.ok<Draft[]>('GET', `/drafts/${key}`)).map(({ device, typed }) => [device, typed.notes]);
+  (await server.ok<Draft[]>('GET', `/drafts/${key}`)).map(({ device, typed }) => [device, typed.remarks]);
 
 describe('drafts', () => {
   it('are kept by device, so that neither overwrites the other, and each hears of the other', async () => {
     await keep('two', PHONE, { [PHONE]: 1 }, 'fig');
     const heard = await keep('two', LAPTOP, { [LAPTOP]: 1 }, 'date');
-    expect(heard.map(({ device, typed }) => [device, typed.notes])).toEqual(
+    expect(heard.map(({ device, typed }) => [device, typed.remarks])).toEqual(
       expect.arrayContaining([
         [PHONE, 'fig'],
         [LAPTOP, 'date'],

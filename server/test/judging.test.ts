@@ -4,8 +4,8 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { BrewDraft } from '../../contract/brew';
 import { FIRST_SETTINGS } from '../../contract/settings';
 import { bagPage, shelf, type BagPage, type Shelf } from '../../contract/shelf';
-import { fitInput } from '../../contract/verdict';
-import { compact, fitCrest } from '../../core/crest';
+import { fitInput } from '../../application/judgeBag';
+import { compact, fitCrest, type CrestFit } from '../../core/crest';
 import { TestServer, TODAY } from './running';
 
 let server: TestServer;
@@ -105,7 +105,7 @@ describe('filter and brewing water', () => {
     const read = await page(bagId);
     expect(read.bag.reference.filter).toBe('thin paper');
     expect(read.brews[0]).toMatchObject({ filter: 'thin paper', waterRecipe: 'soft' });
-    expect(read.verdict.effects.map(({ factor, level }) => `${factor} ${level}`)).toEqual(['filter cloth']);
+    expect(read.verdict.effects.map(({ factor, setting }) => `${factor} ${setting}`)).toEqual(['filter cloth']);
     expect(read.verdict.effects[0]?.mean).toBeGreaterThan(0);
   });
 });
@@ -122,12 +122,12 @@ describe('the household’s settings', () => {
     ] as const) {
       await server.addBrew(bagId, { brewer, brewedAt: `2026-02-${day}T08:00:00Z`, cup: cup({ mark }) });
     }
-    expect((await page(bagId)).verdict.next[0]?.bestCup.changes).toEqual([{ factor: 'brewer', level: 'press' }]);
+    expect((await page(bagId)).verdict.next[0]?.bestCup.changes).toEqual([{ factor: 'brewer', setting: 'press' }]);
     await server.ok('PATCH', '/settings', { brewers: ['cone', 'siphon'], oneChange: false });
     const without = await page(bagId);
     expect(without.settings).toMatchObject({ brewers: ['cone', 'siphon'], oneChange: false });
-    for (const { bestCup, mostTelling } of without.verdict.next)
-      expect([bestCup.changes, mostTelling.changes]).toEqual([[], []]);
+    for (const { bestCup, mostInformative } of without.verdict.next)
+      expect([bestCup.changes, mostInformative.changes]).toEqual([[], []]);
     await server.addBrew(bagId, { brewedAt: '2026-02-21T08:00:00Z' });
     expect(await page(bagId)).toMatchObject({ cupsLeft: 0, verdict: { next: [] } });
     await server.ok('PATCH', '/settings', FIRST_SETTINGS);
@@ -205,10 +205,10 @@ describe('the shelf', () => {
     const bagId = await server.addBag({ name: 'Riddle', weightG: 250 });
     for (const day of ['12', '17']) await server.addBrew(bagId, { brewedAt: `2026-02-${day}T08:00:00Z` });
     const read = shelf.parse(await server.ok<Shelf>('GET', `/shelf?today=${TODAY}`));
-    expect(read.telling).not.toBeNull();
-    expect(read.telling?.headline).toMatch(/^Most telling today: .+, the reference recipe/);
-    expect(read.telling?.reason).toMatch(/^It would .+, for 17 g; .+ left\.$/);
-    expect(read.lanes.map(({ id }) => id)).toContain(read.telling?.bagId);
+    expect(read.mostInformative).not.toBeNull();
+    expect(read.mostInformative?.headline).toMatch(/^Most telling today: .+, the reference recipe/);
+    expect(read.mostInformative?.reason).toMatch(/^It would .+, for 17 g; .+ left\.$/);
+    expect(read.lanes.map(({ id }) => id)).toContain(read.mostInformative?.bagId);
   });
 });
 
@@ -254,16 +254,18 @@ describe('the same input', () => {
     };
     const line = JSON.parse(await run(['scripts/crest.ts'], `${JSON.stringify(file)}\n`)) as Record<string, unknown>;
     const fit = JSON.parse(here) as Record<string, unknown>;
+    // What other programs read keeps the words it was first written in.
+    const { peak, confounded, effects } = JSON.parse(here) as CrestFit;
+    expect(line.peak).toEqual({ day: peak.day, lo: peak.lo, hi: peak.hi, level: peak.coverage });
+    expect(line.entangled).toEqual(confounded);
+    expect(line.effects).toEqual(effects.map(({ setting, ...effect }) => ({ ...effect, level: setting })));
     for (const key of [
       'advisedDay',
-      'peak',
       'fresh',
       'window',
       'core',
       'usable',
       'steady',
-      'entangled',
-      'effects',
       'curve',
       'inWindow',
       'peakProbability',

@@ -4,11 +4,14 @@ import { join } from 'node:path';
 import { DataSource } from 'typeorm';
 import { afterAll, describe, expect, it } from 'vitest';
 import { NO_INSTRUMENTS } from '../../contract/instrument';
-import { cupInput } from '../../contract/cup';
+import { fitInput } from '../../application/judgeBag';
+import { cup, cupInput } from '../../contract/cup';
+import { compact, fitCrest } from '../../core/crest';
 import { FIRST_SETTINGS } from '../../contract/settings';
 import { loadBag } from '../db/bags';
 import { loadBrews } from '../db/brews';
 import { keepCup } from '../db/cups';
+import { loadDrafts } from '../db/drafts';
 import { MIGRATIONS } from '../db/migrations';
 import { ensureStarters, loadRecipes } from '../db/recipes';
 import { loadSettings } from '../db/settings';
@@ -56,7 +59,7 @@ describe('a household from before there was a bench', () => {
       drainS: 241,
       making: null,
       restDay: 11,
-      cup: { mark: 8.2, aroma: 7.5, notes: 'Quince, honey' },
+      cup: { mark: 8.2, aroma: 7.5, remarks: 'Quince, honey' },
     });
     expect(await store.read(loadSettings)).toEqual({
       ...FIRST_SETTINGS,
@@ -98,14 +101,10 @@ describe('a household from before there were words', () => {
         body: null,
         sweetness: null,
         cleanness: null,
-        finish: null,
-        character: null,
-        balance: null,
-        bitterness: null,
-        defects: null,
+        parts: [],
       },
       ...{
-        levels: [],
+        intensities: [],
         markAt: null,
         finishS: null,
         dryness: null,
@@ -114,20 +113,20 @@ describe('a household from before there were words', () => {
         company: null,
         blind: false,
         nag: null,
-        notes: 'Quince, honey',
-        words: [],
+        remarks: 'Quince, honey',
+        descriptors: [],
       },
     });
     expect(await store.read(loadSettings)).toMatchObject({
       scoringScale: 'mark10',
       coaching: null,
-      levelAttributes: FIRST_SETTINGS.levelAttributes,
+      intensityAttributes: FIRST_SETTINGS.intensityAttributes,
     });
     await store.write((db) =>
       keepCup(
         db,
         'w',
-        cupInput.parse({ scoringScale: 'mark10', mark: 8.2, words: [{ typed: 'attic', line: 'cup' }] }),
+        cupInput.parse({ scoringScale: 'mark10', mark: 8.2, descriptors: [{ typed: 'attic', slot: 'cup' }] }),
         new Date('2026-03-01T12:00:00Z'),
       ),
     );
@@ -148,7 +147,7 @@ describe('a household from before the first list of levels was shortened', () =>
     [
       'begins with the shorter one where it never gave any',
       `UPDATE bag SET school = 'stars'`,
-      FIRST_SETTINGS.levelAttributes.length,
+      FIRST_SETTINGS.intensityAttributes.length,
       'clarity',
     ],
   ])('%s', async (what, used, count, name) => {
@@ -164,10 +163,144 @@ describe('a household from before the first list of levels was shortened', () =>
       for (const statement of [...statements, used]) await before.query(statement);
       await before.destroy();
       const store = await openStore(file);
-      const { levelAttributes } = await store.read(loadSettings);
-      expect(levelAttributes).toHaveLength(count);
-      expect(levelAttributes.map((one) => one.name)).toContain(name);
+      const { intensityAttributes } = await store.read(loadSettings);
+      expect(intensityAttributes).toHaveLength(count);
+      expect(intensityAttributes.map((one) => one.name)).toContain(name);
       await store.close();
     }
+  });
+});
+
+/** A household of version 7, with all that is called otherwise since, and a sum of ten parts. */
+const BEFORE_PLAIN_WORDS = [
+  ...BEFORE_THE_BENCH,
+  `INSERT INTO recipe_card (id, "isStandard", "createdAt") VALUES ('rc', 1, '2026-02-01')`,
+  `INSERT INTO recipe_version (id, "cardId", version, card, "createdAt") VALUES ('rv', 'rc', 1, '{"name":"Slow cone","kind":"cone"}', '2026-02-01')`,
+  `UPDATE bag SET "referenceCardId" = 'rc', school = 'sum100'`,
+  `UPDATE cup SET school = 'sum100', acidity = 8, body = 7.25, sweetness = 8, cleanness = 9, finish = 8, "character" = 8.5, balance = 8, bitterness = 9.5, defects = 10, levels = '[{"attribute":"fruit","level":"3+","liking":"just right"}]'`,
+  `INSERT INTO brew (id, "bagId", "brewedAt", style, brewer, "doseG", "waterG", "waterC", "grindStep", "recordedFrom", "faultNote", "createdAt") VALUES ('w2', 'b', '2026-02-14T08:00:00+01:00', 'filter', 'cone', 15, 240, 94, 0, 'cup', '', '2026-02-14')`,
+  `INSERT INTO cup (id, "brewId", school, mark, aroma, balance, blind) VALUES ('c2', 'w2', 'mark10', 8.4, 8, 7, 0)`,
+  `INSERT INTO word (id, name, "createdAt") VALUES ('own', 'attic', '2026-02-12')`,
+  `INSERT INTO cup_word ("cupId", place, "wordId", typed, line) VALUES ('c', 0, 'own', 'Attic', 'warm-first')`,
+  `INSERT INTO making ("brewId", "recipeVersionId", tastes, card, "stageTimes") VALUES ('w', 'rv', '[]', '{"name":"Slow cone"}', '[]')`,
+  `INSERT INTO draft (key, device, counts, title, href, typed, "updatedAt", written) VALUES ('brew.b.new', 'device-1', '{}', 'A cup', '/bags/b/brew', '{"cup":{"school":"sum100","mark":"","notes":"fi","finish":"8","balance":""},"laidOver":""}', '2026-02-14', 1)`,
+];
+
+describe('a household from before things had one name', () => {
+  it('has all of it under the names of now, and its ten parts as a sheet of its own', async () => {
+    const file = join(folder, 'names.sqlite');
+    const before = await new DataSource({
+      type: 'better-sqlite3',
+      database: file,
+      entities: [],
+      migrations: MIGRATIONS.slice(0, 7),
+      migrationsRun: true,
+    }).initialize();
+    for (const statement of BEFORE_PLAIN_WORDS) await before.query(statement);
+    await before.destroy();
+
+    const store = await openStore(file);
+    const bag = await store.read((db) => loadBag(db, 'b'));
+    expect(bag).toMatchObject({ scoringScale: 'parts', referenceRecipeId: 'rc' });
+    const [second, first] = await store.read((db) => loadBrews(db, bag));
+    expect(first).toMatchObject({
+      score: 83.75,
+      making: { recipe: { name: 'Slow cone' }, recipeVersionId: 'rv' },
+      cup: {
+        scoringScale: 'parts',
+        intensities: [{ attribute: 'fruit', intensity: '3+', adequacy: 'just right' }],
+        remarks: 'Quince, honey',
+        descriptors: [{ id: 'own', typed: 'Attic', slot: 'warm-first' }],
+        aroma: 7.5,
+        body: 7.25,
+      },
+    });
+    expect(first?.cup.parts.map(({ id, mark }) => [id, mark])).toEqual([
+      ['aroma', 7.5],
+      ['acidity', 8],
+      ['body', 7.25],
+      ['sweetness', 8],
+      ['cleanness', 9],
+      ['finish', 8],
+      ['character', 8.5],
+      ['balance', 8],
+      ['bitterness', 9.5],
+      ['defects', 10],
+    ]);
+    // Of a cup scored otherwise nothing that was marked is lost.
+    expect(second).toMatchObject({ score: 84, cup: { aroma: 8, parts: [{ id: 'balance', mark: 7 }] } });
+    expect(cup.strip().parse(second?.cup)).toBeTruthy();
+    const settings = await store.read(loadSettings);
+    expect(settings.sheetOfParts).toHaveLength(10);
+    expect(settings.sheetOfParts.every(({ most, step, takenOff }) => most === 10 && step === 0.25 && !takenOff)).toBe(
+      true,
+    );
+    const [draft] = await store.read((db) => loadDrafts(db, 'brew.b.new'));
+    expect(draft?.typed).toMatchObject({ basis: '', cup: { scoringScale: 'parts', remarks: 'fi' } });
+    expect((draft?.typed.cup as { parts: unknown[] }).parts).toHaveLength(10);
+    await store.close();
+  });
+
+  it('goes back as well, for who returns to the version before', async () => {
+    const file = join(folder, 'back.sqlite');
+    const open = (upTo: number): Promise<DataSource> =>
+      new DataSource({
+        type: 'better-sqlite3',
+        database: file,
+        entities: [],
+        migrations: MIGRATIONS.slice(0, upTo),
+        migrationsRun: true,
+      }).initialize();
+    const dump = async (db: DataSource): Promise<unknown> =>
+      Promise.all(
+        ['bag', 'cup', 'cup_word', 'note', 'recipe', 'recipe_version', 'making'].map((table) =>
+          db.query(`SELECT * FROM ${table} ORDER BY 1`),
+        ),
+      );
+    const before = await open(7);
+    for (const statement of BEFORE_PLAIN_WORDS) await before.query(statement);
+    const kept = await dump(before);
+    await before.destroy();
+    const after = await open(9);
+    await after.undoLastMigration();
+    await after.undoLastMigration();
+    expect(await dump(after)).toEqual(kept);
+    await after.destroy();
+  });
+});
+
+describe('a household of any version before', () => {
+  it.each(MIGRATIONS.map((_, i) => i + 1))('version %i opens, and is judged as every other', async (version) => {
+    const file = join(folder, `version-${version}.sqlite`);
+    const before = await new DataSource({
+      type: 'better-sqlite3',
+      database: file,
+      entities: [],
+      migrations: MIGRATIONS.slice(0, version),
+      migrationsRun: true,
+    }).initialize();
+    // From version 8 on the same is said in other names.
+    const names = (statement: string): string =>
+      version < 8
+        ? statement
+        : statement
+            .replace('INTO note', 'INTO remark')
+            .replace('INTO recipe ', 'INTO brew_parameters ')
+            .replace(/\bschool\b/, '"scoringScale"');
+    for (const statement of BEFORE_THE_BENCH) {
+      // What came with version 3 is not said to a version before it.
+      if (version < 3 && statement.includes('household')) continue;
+      await before.query(
+        names(version < 3 ? statement.replace(', blind)', ')').replace('7.5, 0)', '7.5)') : statement),
+      );
+    }
+    await before.destroy();
+    const store = await openStore(file);
+    const bag = await store.read((db) => loadBag(db, 'b'));
+    const input = fitInput(bag, await store.read((db) => loadBrews(db, bag)), null);
+    await store.close();
+    expect(input).toMatchObject({ sigma0: 3.5, reference: { brewer: 'cone', doseG: 15, waterG: 240, waterC: 94 } });
+    expect(input.brews).toMatchObject([{ age: 11, brewer: 'press', overall: 82, waterC: 95, grindStep: -1 }]);
+    expect(compact(fitCrest(input)).peak).toEqual({ day: 15.9, lo: 9.8, hi: 26.5, coverage: 0.8 });
   });
 });

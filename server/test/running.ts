@@ -113,7 +113,7 @@ export function brewDraft(differently: Partial<BrewDraft> = {}): BrewDraft {
   return {
     ...REFERENCE,
     brewedAt: '2026-02-20T08:00:00+01:00',
-    cup: { scoringScale: 'mark10', mark: 8.2, notes: 'quince' },
+    cup: { scoringScale: 'mark10', mark: 8.2, remarks: 'quince' },
     ...differently,
   };
 }

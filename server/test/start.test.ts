@@ -68,7 +68,7 @@ describe('the database', () => {
     expect(await pragma('synchronous')).toEqual([{ synchronous: 2 }]);
     expect(await pragma('foreign_keys')).toEqual([{ foreign_keys: 1 }]);
     await expect(
-      store.write((db) => db.query(`INSERT INTO note (id, "cupId", text) VALUES ('n', 'no such cup', 'x')`)),
+      store.write((db) => db.query(`INSERT INTO remark (id, "cupId", text) VALUES ('n', 'no such cup', 'x')`)),
     ).rejects.toThrow(/FOREIGN KEY/);
     await store.close();
   });

@@ -70,7 +70,12 @@ const bagAndBrew = (name: string) => async (db: EntityManager) =>
     await named(name)(db),
     brewInput.parse(
       brewDraft({
-        cup: { scoringScale: 'mark10', mark: 8, notes: 'fig', words: [{ typed: `fig of ${name}`, line: 'cup' }] },
+        cup: {
+          scoringScale: 'mark10',
+          mark: 8,
+          remarks: 'fig',
+          descriptors: [{ typed: `fig of ${name}`, slot: 'cup' }],
+        },
       }),
     ),
     now,
@@ -326,7 +331,7 @@ describe('starting', () => {
     const { folder, file } = await household();
     const db = new Database(file);
     const page = db
-      .prepare(`SELECT max(pageno) FROM dbstat WHERE name = 'recipe' AND pagetype = 'leaf'`)
+      .prepare(`SELECT max(pageno) FROM dbstat WHERE name = 'brew_parameters' AND pagetype = 'leaf'`)
       .pluck()
       .get() as number;
     db.close();

@@ -266,7 +266,7 @@ describe('the log', () => {
           ...bagDraft().reference,
           brewedAt: '2026-02-20T08:00:00Z',
           faultNote: secret,
-          cup: { scoringScale: 'mark10', mark: 8, notes: secret },
+          cup: { scoringScale: 'mark10', mark: 8, remarks: secret },
         })
       ).status,
     ).toBe(500);

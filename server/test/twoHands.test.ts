@@ -86,14 +86,14 @@ describe('two windows on the store room', () => {
     await server.ok('PATCH', '/settings', { brewers: [...brewers, 'own pot'], was });
     expect((await server.ok<Settings>('GET', '/settings')).brewers).toEqual(['cone', 'press', 'own pot']);
 
-    const { levelAttributes } = FIRST_SETTINGS;
-    const renamed = levelAttributes.map((one, i) => (i === 0 ? { ...one, shown: false } : one));
-    await server.ok('PATCH', '/settings', { levelAttributes: renamed, was: { levelAttributes } });
+    const { intensityAttributes } = FIRST_SETTINGS;
+    const renamed = intensityAttributes.map((one, i) => (i === 0 ? { ...one, shown: false } : one));
+    await server.ok('PATCH', '/settings', { intensityAttributes: renamed, was: { intensityAttributes } });
     await server.ok('PATCH', '/settings', {
-      levelAttributes: [...levelAttributes, { id: 'own-1', name: 'Lift', shown: true }],
-      was: { levelAttributes },
+      intensityAttributes: [...intensityAttributes, { id: 'own-1', name: 'Lift', shown: true }],
+      was: { intensityAttributes },
     });
-    expect((await server.ok<Settings>('GET', '/settings')).levelAttributes).toEqual([
+    expect((await server.ok<Settings>('GET', '/settings')).intensityAttributes).toEqual([
       ...renamed,
       { id: 'own-1', name: 'Lift', shown: true },
     ]);
@@ -104,17 +104,17 @@ describe('two windows on the store room', () => {
     ).toMatch(/scale: stars there, levels here/);
     expect((await server.ok<Settings>('GET', '/settings')).scoringScale).toBe('stars');
     const before = await server.ok<Settings>('PATCH', '/settings', {
-      levelAttributes: [{ id: 'a', name: 'Lift', shown: true }],
+      intensityAttributes: [{ id: 'a', name: 'Lift', shown: true }],
     });
     await server.ok('PATCH', '/settings', {
-      levelAttributes: [{ id: 'a', name: 'Glow', shown: true }],
-      was: { levelAttributes: before.levelAttributes },
+      intensityAttributes: [{ id: 'a', name: 'Glow', shown: true }],
+      was: { intensityAttributes: before.intensityAttributes },
     });
     const both = await server.refused('PATCH', '/settings', {
-      levelAttributes: [{ id: 'a', name: 'Depth', shown: true }],
-      was: { levelAttributes: before.levelAttributes },
+      intensityAttributes: [{ id: 'a', name: 'Depth', shown: true }],
+      was: { intensityAttributes: before.intensityAttributes },
     });
-    expect(both.message).toContain('(level attributes: Glow there, Depth here)');
+    expect(both.message).toContain('(intensity attributes: Glow there, Depth here)');
     await server.ok('PATCH', '/settings', FIRST_SETTINGS);
   });
 
@@ -201,9 +201,13 @@ describe('two windows on one recipe', () => {
       status: 409,
       message: expect.stringMatching(/^Version 2 of this recipe was made elsewhere/),
     });
-    const [standing] = (await server.ok<KeptRecipe[]>('GET', '/recipes')).filter(({ id }) => id === kept.id);
-    expect(standing).toMatchObject({ version: 2, recipe: { name: 'Twice, renamed' } });
-    await server.ok('PUT', `/recipes/${kept.id}`, { ...standing?.recipe, waterC: 89, over: standing?.versionId });
+    const [savedVersion] = (await server.ok<KeptRecipe[]>('GET', '/recipes')).filter(({ id }) => id === kept.id);
+    expect(savedVersion).toMatchObject({ version: 2, recipe: { name: 'Twice, renamed' } });
+    await server.ok('PUT', `/recipes/${kept.id}`, {
+      ...savedVersion?.recipe,
+      waterC: 89,
+      over: savedVersion?.versionId,
+    });
   });
 });
 
@@ -212,15 +216,15 @@ describe('a word that would not come', () => {
     const bagId = await server.addBag();
     const nag = { said: 'like a hedge after rain', tapped: [] };
     const brewId = await server.addBrew(bagId, {
-      cup: cupSample({ nag, words: ['fig', 'date', 'plum'].map((typed) => ({ typed, line: 'cup' })) }),
+      cup: cupSample({ nag, descriptors: ['fig', 'date', 'plum'].map((typed) => ({ typed, slot: 'cup' })) }),
     });
     await server.ok('PUT', `/brews/${brewId}/nag`, { word: 'privet' });
     await server.ok('PUT', `/brews/${brewId}/nag`, { word: 'box leaf' });
     // The first of the two leaves a gap behind.
-    await server.running.store.write((db) => db.query(`DELETE FROM cup_word WHERE typed = 'date'`));
+    await server.running.store.write((db) => db.query(`DELETE FROM cup_descriptor WHERE typed = 'date'`));
     await server.ok('DELETE', `/brews/${brewId}/nag`);
     await server.ok('PUT', `/brews/${brewId}/nag`, { word: 'yew' });
-    const words = (await page(bagId)).brews[0]?.cup.words.map(({ typed }) => typed);
+    const words = (await page(bagId)).brews[0]?.cup.descriptors.map(({ typed }) => typed);
     expect(words).toEqual(expect.arrayContaining(['fig', 'plum', 'privet', 'yew']));
   });
 });
@@ -232,12 +236,12 @@ describe('a clock that was set back', () => {
     const id = await clocked.addBag({ roastedOn: '2026-03-09' });
     const brewedAt = '2026-03-10T08:00:00Z';
     const brewId = await clocked.addBrew(id, { brewedAt });
-    const write = (device: string, notes: string) =>
-      clocked.ok<{ typed: { notes: string } }[]>('PUT', `/drafts/set-back/${device}`, {
+    const write = (device: string, remarks: string) =>
+      clocked.ok<{ typed: { remarks: string } }[]>('PUT', `/drafts/set-back/${device}`, {
         counts: { [device]: 1 },
         title: 'A cup',
         href: '/bags/new',
-        typed: { notes },
+        typed: { remarks },
       });
     await write('device-early', 'written first');
     now = new Date('2026-03-05T12:00:00Z');
@@ -246,7 +250,7 @@ describe('a clock that was set back', () => {
     expect((await clocked.refused('PATCH', `/bags/${id}`, { roastedOn: '2026-03-08' })).fields[0]?.path).toBe(
       'roastedOn',
     );
-    expect((await write('device-later', 'written last')).map(({ typed }) => typed.notes)).toEqual([
+    expect((await write('device-later', 'written last')).map(({ typed }) => typed.remarks)).toEqual([
       'written last',
       'written first',
     ]);

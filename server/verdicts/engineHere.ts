@@ -11,7 +11,7 @@ import {
 } from '../../core/crest';
 
 /** A kind of bag, as far as its prior goes. */
-export type BagKind = Omit<PastBag, 'lesson'>;
+export type BagKind = Omit<PastBag, 'bagLikelihood'>;
 
 /** What is asked of a household's past: what it teaches of each of these kinds of bag. */
 export interface PastQuestion {

@@ -1,22 +1,22 @@
 import type { Bag } from '../../contract/bag';
 import type { Judging } from '../../contract/shelf';
-import { fitInput } from '../../contract/verdict';
+import { fitInput } from '../../application/judgeBag';
 import { ENGINE_VERSION, priorMoved, type CrestFit, type TasterPrior } from '../../core/crest';
 import type { Logger } from 'pino';
 import { loadBag } from '../db/bags';
 import { loadLogs } from '../db/brews';
 import type { VerdictRow } from '../db/entities';
-import { keepVerdict, loadLessons, loadVerdicts, type Lesson } from '../db/verdicts';
+import { keepVerdict, loadBagLikelihoods, loadVerdicts, type BagLikelihood } from '../db/verdicts';
 import type { Store } from '../db/store';
 import { engineHere, EngineProblem, type Engine } from './engineHere';
-import { kindOf, Past } from './past';
+import { bagKindOf, Past } from './past';
 import { within } from '../waiting';
 import { JudgingQueue } from './queue';
 
 /** A fit without what only the Bag page shows. */
 export type FitForShelf = Omit<CrestFit, keyof FitDetail>;
 
-type FitDetail = Pick<CrestFit, 'curve' | 'brews' | 'peakProbability' | 'options' | 'surprises'>;
+type FitDetail = Pick<CrestFit, 'curve' | 'brews' | 'peakProbability' | 'options' | 'outliers'>;
 
 /** A fit, and whether it is of the bag as it is now. */
 export interface Judged<Fit> {
@@ -49,7 +49,7 @@ export class VerdictKeeper {
   ) {
     this.#queue = new JudgingQueue((id) => this.#judge(id), engine.threads);
     this.#past = new Past(store, engine, {
-      lessonsOf: (bags) => this.#lessonsOf(bags),
+      bagLikelihoodsOf: (bags) => this.#lessonsOf(bags),
       judge: (bag) => this.#queue.ask(bag.id, 'in the past'),
     });
   }
@@ -59,7 +59,7 @@ export class VerdictKeeper {
   }
 
   /** Works out a bag's fit ahead of being asked for it. A failure shows when it is asked for. */
-  warm(bag: Bag): void {
+  prefetch(bag: Bag): void {
     void this.#queue.ask(bag.id, 'on the shelf');
   }
 
@@ -82,7 +82,7 @@ export class VerdictKeeper {
    * The whole fit of one bag, and the prior it was judged with. A bag that was never judged is waited for, the first of
    * all; where the engine has no threads it is judged here and now.
    */
-  async whole(bag: Bag): Promise<Judged<CrestFit> & { prior: TasterPrior | null }> {
+  async full(bag: Bag): Promise<Judged<CrestFit> & { prior: TasterPrior | null }> {
     await this.#past.freshWithin(this.#patience());
     let row = (await this.#known([bag], true)).get(bag.id);
     if (row?.isStale === false) return wholeFit(row);
@@ -122,7 +122,7 @@ export class VerdictKeeper {
    */
   #isOutlearnt(bag: Bag, prior: TasterPrior | null): boolean {
     const taught = this.#past.taught(bag);
-    return taught !== undefined && priorMoved(prior, taught, kindOf(bag));
+    return taught !== undefined && priorMoved(prior, taught, bagKindOf(bag));
   }
 
   async #rows(bags: readonly Bag[], detail: boolean): Promise<Map<string, VerdictRow>> {
@@ -138,16 +138,16 @@ export class VerdictKeeper {
   }
 
   /** What finished bags teach, as far as they were judged as they are. */
-  async #lessonsOf(bags: readonly Bag[]): Promise<Map<string, Lesson>> {
+  async #lessonsOf(bags: readonly Bag[]): Promise<Map<string, BagLikelihood>> {
     const kept = await this.store.read((db) =>
-      loadLessons(
+      loadBagLikelihoods(
         db,
         bags.map((bag) => bag.id),
       ),
     );
     const unsaved = bags
       .flatMap(({ id }) => this.#unsaved.get(id) ?? [])
-      .map(({ summary, ...row }) => ({ ...row, ...(JSON.parse(summary) as Lesson) }));
+      .map(({ summary, ...row }) => ({ ...row, ...(JSON.parse(summary) as BagLikelihood) }));
     const revisions = new Map(bags.map((bag) => [bag.id, bag.revision]));
     return new Map(
       [...kept, ...unsaved].flatMap((row) =>
@@ -171,10 +171,10 @@ export class VerdictKeeper {
   async #fitAndKeep(bag: Bag, engine: Engine): Promise<void> {
     const prior = await this.#past.prior(bag);
     const logs = await this.store.read((db) => loadLogs(db, [bag.id]));
-    const { curve, brews, peakProbability, options, surprises, ...summary } = await engine.fit(
+    const { curve, brews, peakProbability, options, outliers, ...summary } = await engine.fit(
       fitInput(bag, logs[bag.id] ?? [], prior),
     );
-    const detail: FitDetail = { curve, brews, peakProbability, options, surprises };
+    const detail: FitDetail = { curve, brews, peakProbability, options, outliers };
     const row: VerdictRow = {
       bagId: bag.id,
       revision: bag.revision,

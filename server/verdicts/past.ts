@@ -3,12 +3,12 @@ import { pooledRepeats, type PastBag, type Repeats, type TasterPrior } from '../
 import { loadFinishedBags, loadFinishedHeads, loadKindsInUse } from '../db/bags';
 import { loadBlindRepeats } from '../db/brews';
 import type { Store } from '../db/store';
-import type { Lesson } from '../db/verdicts';
+import type { BagLikelihood } from '../db/verdicts';
 import { EngineProblem, type BagKind, type Engine } from './engineHere';
 import { within } from '../waiting';
 
 /** A bag as far as its prior goes. */
-export const kindOf = ({ roastLevel, process, reference }: Bag): BagKind => ({
+export const bagKindOf = ({ roastLevel, process, reference }: Bag): BagKind => ({
   roastLevel,
   process,
   style: reference.style,
@@ -18,7 +18,7 @@ const keyOf = (kind: BagKind): string => JSON.stringify([kind.roastLevel, kind.p
 /** What the past needs of whoever judges. */
 interface Judge {
   /** The fits of finished bags that are judged as they are. */
-  lessonsOf(bags: readonly Bag[]): Promise<Map<string, Lesson>>;
+  bagLikelihoodsOf(bags: readonly Bag[]): Promise<Map<string, BagLikelihood>>;
   /** Judges a finished bag in the background. */
   judge(bag: Bag): Promise<void>;
 }
@@ -65,7 +65,7 @@ export class Past {
   taught(bag: Bag): TasterPrior | null | undefined {
     if (bag.finishedOn !== null) return null;
     if (this.#read === null) return undefined;
-    return this.#read.past === null ? null : this.#read.priors.get(keyOf(kindOf(bag)));
+    return this.#read.past === null ? null : this.#read.priors.get(keyOf(bagKindOf(bag)));
   }
 
   /** The same, worked out where it is not known for this kind of bag; the table's while the past was never read. */
@@ -73,7 +73,7 @@ export class Past {
     const known = this.taught(bag);
     const read = this.#read;
     if (known !== undefined || !read?.past) return known ?? null;
-    const kind = kindOf(bag);
+    const kind = bagKindOf(bag);
     const [prior] = await this.engine.priors({ past: read.past.bags, repeats: read.past.repeats, kinds: [kind] });
     if (prior) read.priors.set(keyOf(kind), prior);
     return prior ?? null;
@@ -93,7 +93,7 @@ export class Past {
       finished: await loadFinishedBags(db),
       kinds: await loadKindsInUse(db),
     }));
-    const bags = (await this.#lessons(finished)).filter((lesson) => lesson !== null);
+    const bags = (await this.#lessons(finished)).filter((bagLikelihood) => bagLikelihood !== null);
     if (bags.length === 0 && repeats.length === 0) {
       this.#read = { key, past: null, priors: new Map() };
       return;
@@ -111,17 +111,17 @@ export class Past {
    * cannot be judged.
    */
   async #lessons(finished: readonly Bag[]): Promise<(PastBag | null)[]> {
-    let fits = await this.judge.lessonsOf(finished);
+    let fits = await this.judge.bagLikelihoodsOf(finished);
     const missing = finished.filter((bag) => !fits.has(bag.id));
     if (missing.length > 0) {
       const judged = await Promise.allSettled(missing.map((bag) => this.judge.judge(bag)));
       const noThread = judged.find((one) => one.status === 'rejected' && one.reason instanceof EngineProblem);
       if (noThread) throw new EngineProblem(noThread);
-      fits = await this.judge.lessonsOf(finished);
+      fits = await this.judge.bagLikelihoodsOf(finished);
     }
     return finished.map((bag) => {
       const fit = fits.get(bag.id);
-      return fit && fit.usable > 0 ? { ...kindOf(bag), lesson: fit.lesson } : null;
+      return fit && fit.usable > 0 ? { ...bagKindOf(bag), bagLikelihood: fit.bagLikelihood } : null;
     });
   }
 }

@@ -2,7 +2,7 @@ import Dropdown from 'react-bootstrap/Dropdown';
 import { useNavigate } from 'react-router';
 import type { BagPage } from '../../contract/shelf';
 import { api, problemOf } from '../shared/api';
-import { noticed } from '../shared/notices';
+import { toastShown } from '../shared/notices';
 import { useAppDispatch } from '../shared/store';
 import { useBagChange } from './useBagChange';
 
@@ -16,8 +16,8 @@ export function BagMenu({ page: { bag, frozen }, today }: { page: BagPage; today
   const remove = async (): Promise<void> => {
     const { error } = await removeBag(bag.id);
     const problem = problemOf(error);
-    if (problem) return void dispatch(noticed({ text: problem.message }));
-    dispatch(noticed({ text: `${bag.name} and its log are deleted.`, undo: { kind: 'bag', id: bag.id } }));
+    if (problem) return void dispatch(toastShown({ text: problem.message }));
+    dispatch(toastShown({ text: `${bag.name} and its log are deleted.`, undo: { kind: 'bag', id: bag.id } }));
     void navigate('/');
   };
 

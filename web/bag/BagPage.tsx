@@ -15,7 +15,7 @@ import { EffectList } from './EffectList';
 import { LabelAgainstCup } from './LabelAgainstCup';
 import { LabelFacts } from './LabelFacts';
 import { LastBrewAdvice } from './LastBrewAdvice';
-import { LevelsOverDays } from './LevelsOverDays';
+import { IntensitiesOverDays } from './IntensitiesOverDays';
 import { Log } from './Log';
 import { NextBrews } from './NextBrews';
 import { ReadBy } from './ReadBy';
@@ -107,7 +107,7 @@ function BagView({ page: logged, today }: { page: Page; today: string }) {
           {brews.length > 0 && <ParameterSliders {...asking} />}
           <RidgeChart page={page} chosen={chosen} onChoose={choose} />
           <DayTable page={page} />
-          <LevelsOverDays page={page} />
+          <IntensitiesOverDays page={page} />
           <Log
             page={page}
             today={today}

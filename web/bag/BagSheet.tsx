@@ -1,6 +1,6 @@
 import Button from 'react-bootstrap/Button';
 import { useFieldArray, useFormContext, useFormState, useWatch } from 'react-hook-form';
-import { BREWERS, kindOf, STYLES } from '../../core/brew';
+import { BREWERS, brewKindOf, STYLES } from '../../core/brew';
 import { PROCESSES, ROAST_LEVELS } from '../../core/crest';
 import { ATTRIBUTES, SCORING_SCALES } from '../../core/cup';
 import { OpenSelectField, SelectField, TextField } from '../shared/fields';
@@ -15,7 +15,7 @@ interface Props {
   title: string;
   initial: BagForm;
   /** The bag as it is kept now, where one is changed. */
-  standing?: BagForm;
+  savedVersion?: BagForm;
   saveWord: string;
   save: (bag: BagValues, over: BagForm | null) => Promise<ApiError | null>;
   cancel: () => void;
@@ -173,7 +173,7 @@ function ReferenceFields() {
       <TextField name="reference.doseG" label="Dose" unit="g" decimal />
       <TextField
         name="reference.waterG"
-        label={kindOf({ brewer, style }) === 'espresso' ? 'Yield' : 'Water'}
+        label={brewKindOf({ brewer, style }) === 'espresso' ? 'Yield' : 'Water'}
         unit="g"
         decimal
       />

@@ -1,5 +1,5 @@
 import type { Cup } from '../../contract/cup';
-import { levelText, LINE_IDS, lineName } from '../../core/cup';
+import { levelText, SLOT_IDS, slotName } from '../../core/cup';
 import { currentWord } from '../../core/cup/words';
 import { numberText } from '../shared/format';
 import { useVocabulary } from '../shared/useVocabulary';
@@ -7,14 +7,14 @@ import { useVocabulary } from '../shared/useVocabulary';
 /** The words of a cup as the household now says them, by the look they were found at. */
 export function CupWords({ cup }: { cup: Cup }) {
   const { vocabulary } = useVocabulary();
-  if (cup.words.length === 0) return null;
+  if (cup.descriptors.length === 0) return null;
   return (
     <ul className="cup-words">
-      {LINE_IDS.filter((id) => cup.words.some(({ line }) => line === id)).map((id) => (
+      {SLOT_IDS.filter((id) => cup.descriptors.some(({ slot }) => slot === id)).map((id) => (
         <li key={id} dir="auto">
-          {lineName(id) && <span className="at">{lineName(id)}: </span>}
-          {cup.words
-            .filter(({ line }) => line === id)
+          {slotName(id) && <span className="at">{slotName(id)}: </span>}
+          {cup.descriptors
+            .filter(({ slot }) => slot === id)
             .map((word) => currentWord(vocabulary, word.id)?.name ?? word.typed)
             .join(', ')}
         </li>
@@ -25,9 +25,9 @@ export function CupWords({ cup }: { cup: Cup }) {
 
 /** Levels, mouthfeel and how the cup was taken, in words. */
 export function CupDetails({ cup, names }: { cup: Cup; names: ReadonlyMap<string, string> }) {
-  const levels = cup.levels.map(
-    ({ attribute, level, adequacy }) =>
-      `${names.get(attribute) ?? attribute} ${[level && levelText(level), adequacy].filter(Boolean).join(', ')}`,
+  const intensities = cup.intensities.map(
+    ({ attribute, intensity, adequacy }) =>
+      `${names.get(attribute) ?? attribute} ${[intensity && levelText(intensity), adequacy].filter(Boolean).join(', ')}`,
   );
   const feel = [
     cup.finishS === null ? null : `finish ${numberText(cup.finishS, 1)} s`,
@@ -37,7 +37,7 @@ export function CupDetails({ cup, names }: { cup: Cup; names: ReadonlyMap<string
   const nag = cup.nag?.resolvedWith === null && !cup.nag.dropped ? cup.nag : null;
   return (
     <div className="small">
-      {levels.length > 0 && <div>Levels: {levels.join('; ')}.</div>}
+      {intensities.length > 0 && <div>Levels: {intensities.join('; ')}.</div>}
       {feel.length > 0 && <div>{feel.join(' · ')}</div>}
       {nag && (
         <div className="quiet">

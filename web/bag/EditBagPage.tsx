@@ -22,7 +22,7 @@ export function EditBagPage() {
 function Edit({ bag }: { bag: Bag }) {
   const navigate = useNavigate();
   const [changeBag] = api.useChangeBagMutation();
-  const standing = useMemo(() => typedBag(bag), [bag]);
+  const savedVersion = useMemo(() => typedBag(bag), [bag]);
   const back = (): void => void navigate(`/bags/${bag.id}`, { replace: true });
   return (
     <>
@@ -30,8 +30,8 @@ function Edit({ bag }: { bag: Bag }) {
       <BagSheet
         draftKey={`bag.${bag.id}`}
         title={`What is written on ${bag.name}`}
-        initial={standing}
-        standing={standing}
+        initial={savedVersion}
+        savedVersion={savedVersion}
         saveWord="Save"
         cancel={back}
         save={async (changed, over) => {

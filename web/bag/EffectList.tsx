@@ -8,7 +8,7 @@ export function EffectList({ verdict }: { verdict: Verdict }) {
   const { data: tasters = [] } = api.useTastersQuery(undefined);
   const named = verdict.effects.map((effect) =>
     effect.factor === 'taster'
-      ? { ...effect, level: tasters.find(({ id }) => id === effect.level)?.name ?? 'Another taster' }
+      ? { ...effect, setting: tasters.find(({ id }) => id === effect.setting)?.name ?? 'Another taster' }
       : effect,
   );
   const effects = named.sort((a, b) => Math.abs(b.mean) - Math.abs(a.mean));
@@ -30,7 +30,7 @@ export function EffectList({ verdict }: { verdict: Verdict }) {
               ? `${sentenceCase(settingText(effect))}: no difference to speak of yet`
               : `${sentenceCase(settingText(effect))} ${effect.mean > 0 ? 'lifts' : 'lowers'} it ${sizeWord(effect.mean, verdict.sigma0)}, ${likelihoodWord(sure)}`;
           return (
-            <li key={`${effect.factor} ${effect.level}`}>
+            <li key={`${effect.factor} ${effect.setting}`}>
               {said}
               <div className="quiet small">
                 {effect.mean > 0 ? '+' : '−'}

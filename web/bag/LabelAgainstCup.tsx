@@ -8,17 +8,17 @@ import {
   restClaim,
   roastClaim,
   type BetOutcome,
-  type ClaimReading,
+  type ClaimFinding,
 } from '../../core/cup';
-import { labelAgainstCups, wordsOverDays, type NoteOutcome } from '../../core/cup/words';
+import { labelAgainstCups, wordsOverDays, type DescriptorOutcome } from '../../core/cup/words';
 import { Taps } from '../shared/fields';
 import { markText } from '../shared/format';
 import { useVocabulary } from '../shared/useVocabulary';
 import { daysListText } from './daysList';
 import { useBagChange } from './useBagChange';
 
-const MARKS: Readonly<Record<NoteOutcome['outcome'], string>> = { found: '●', 'close kin': '◐', never: '○' };
-const CLAIM_MARKS: Readonly<Record<ClaimReading['outcome'], string>> = { held: '●', off: '○', open: '?' };
+const MARKS: Readonly<Record<DescriptorOutcome['outcome'], string>> = { found: '●', 'close kin': '◐', never: '○' };
+const CLAIM_MARKS: Readonly<Record<ClaimFinding['outcome'], string>> = { held: '●', off: '○', open: '?' };
 const OWN_MOST = 6;
 
 /** The label put to the test: what it promises, and what the cups say to that. */
@@ -27,7 +27,7 @@ export function LabelAgainstCup({ page }: { page: BagPage }) {
   const { vocabulary } = useVocabulary();
   const cups = brews
     .filter(({ fault }) => fault === null)
-    .map(({ restDay, cup }) => ({ restDay, words: cup.words, notes: cup.notes }));
+    .map(({ restDay, cup }) => ({ restDay, descriptors: cup.descriptors, remarks: cup.remarks }));
   const outcomes = labelAgainstCups(vocabulary, bag.printedNotes, cups);
   const printed = new Set(outcomes.map(({ word }) => word?.id));
   const own = wordsOverDays(vocabulary, cups, 2)
@@ -68,13 +68,13 @@ export function LabelAgainstCup({ page }: { page: BagPage }) {
   );
 }
 
-function outcomeText({ outcome, cups, days, kin }: NoteOutcome, of: number): string {
+function outcomeText({ outcome, cups, days, kin }: DescriptorOutcome, of: number): string {
   if (outcome === 'never') return of === 0 ? 'no cup yet.' : 'never found.';
   const where = `in ${cups} of ${of} ${of === 1 ? 'cup' : 'cups'}, ${daysListText(days)}`;
   return outcome === 'found' ? `found ${where}.` : `not itself, but close kin: ${kin.join(', ')}, ${where}.`;
 }
 
-function claimsOf({ bag, verdict }: BagPage): ClaimReading[] {
+function claimsOf({ bag, verdict }: BagPage): ClaimFinding[] {
   const write = (score: number): string =>
     markText(bag.scoringScale, markOf(bag.scoringScale, Math.min(100, Math.max(0, score))));
   const best = verdict.curve.find(({ day }) => day === verdict.advisedDay);

@@ -1,6 +1,6 @@
 import type { BagPage } from '../../contract/shelf';
 import { AdviceNote } from '../shared/AdviceNote';
-import { kindOf, readBrew } from '../../core/brew';
+import { brewKindOf, assessBrew } from '../../core/brew';
 
 /** What the last cup asks of its recipe, where something was noted that tells. */
 export function LastBrewAdvice({ page: { brews, verdict } }: { page: BagPage }) {
@@ -10,9 +10,9 @@ export function LastBrewAdvice({ page: { brews, verdict } }: { page: BagPage }) 
   const { recipe, tdsPercent, beverageG, tastes } = making;
   const tells = tastes.length > 0 || tdsPercent !== null || (last.drainS !== null && recipe?.drain != null);
   if (!tells) return null;
-  const kind = recipe?.kind ?? kindOf(last);
+  const kind = recipe?.kind ?? brewKindOf(last);
   const { doseG, waterG, waterC, drainS } = last;
-  const { read } = readBrew({
+  const { evidence } = assessBrew({
     kind,
     band: recipe?.drain ?? null,
     doseG,
@@ -27,7 +27,7 @@ export function LastBrewAdvice({ page: { brews, verdict } }: { page: BagPage }) 
   return (
     <section>
       <h2>From the last cup</h2>
-      <AdviceNote read={read} verdict={verdict} />
+      <AdviceNote evidence={evidence} verdict={verdict} />
     </section>
   );
 }

@@ -16,7 +16,7 @@ interface Props {
 export function Log({ page, today, chosen, onChoose, without, onLeaveOut }: Props) {
   const { data: tasters = [] } = api.useTastersQuery(undefined);
   const { brews, verdict } = page;
-  const levelNames = new Map(page.settings.levelAttributes.map(({ id, name }) => [id, name]));
+  const attributeNames = new Map(page.settings.intensityAttributes.map(({ id, name }) => [id, name]));
   const read = new Map(verdict.brews.map((brew) => [brew.id, brew]));
   return (
     <section>
@@ -38,11 +38,11 @@ export function Log({ page, today, chosen, onChoose, without, onLeaveOut }: Prop
             key={brew.id}
             brew={brew}
             read={read.get(brew.id)}
-            surprise={verdict.surprises.find(({ id }) => id === brew.id)}
+            outlier={verdict.outliers.find(({ id }) => id === brew.id)}
             taster={tasters.find((taster) => taster.id === brew.tasterId)?.name}
             reference={page.bag.reference}
             scale={verdict.scale}
-            levelNames={levelNames}
+            attributeNames={attributeNames}
             today={today}
             chosen={brew.id === chosen}
             onChoose={() => onChoose(brew.id)}

@@ -4,12 +4,12 @@ import { useNavigate } from 'react-router';
 import type { Brew } from '../../contract/brew';
 import type { BrewParametersInput } from '../../contract/brewParameters';
 import type { Verdict } from '../../contract/verdict';
-import { FAULT_MEANING, FAULTS, KIND_TRAITS, kindOf, minutesText, type Fault } from '../../core/brew';
-import { markOf, PARTS, SCALE_RANGES, type ScoringScale } from '../../core/cup';
+import { FAULT_MEANING, FAULTS, KIND_TRAITS, brewKindOf, minutesText, type Fault } from '../../core/brew';
+import { ATTRIBUTES, markOf, SCALE_RANGES, scoreOfSheet, sumOfSheet, type ScoringScale } from '../../core/cup';
 import { parametersLine } from '../../core/shelf';
 import { api, problemOf } from '../shared/api';
 import { clockText, dateText, markText, numberText, sentenceCase, words } from '../shared/format';
-import { noticed } from '../shared/notices';
+import { toastShown } from '../shared/notices';
 import { useAppDispatch } from '../shared/store';
 import { CupDetails, CupWords } from './CupDetails';
 import { MakingDetails } from './MakingDetails';
@@ -17,13 +17,13 @@ import { MakingDetails } from './MakingDetails';
 interface Props {
   brew: Brew;
   read: Verdict['brews'][number] | undefined;
-  surprise: Verdict['surprises'][number] | undefined;
+  outlier: Verdict['outliers'][number] | undefined;
   taster: string | undefined;
   reference: BrewParametersInput;
   /** The scale the judgement is written in. */
   scale: ScoringScale;
   /** What the household calls its attributes. */
-  levelNames: ReadonlyMap<string, string>;
+  attributeNames: ReadonlyMap<string, string>;
   today: string;
   chosen: boolean;
   onChoose: () => void;
@@ -47,11 +47,11 @@ const WHY_OUT = {
 export function LogEntry({
   brew,
   read,
-  surprise,
+  outlier,
   taster,
   reference,
   scale,
-  levelNames,
+  attributeNames,
   today,
   chosen,
   onChoose,
@@ -59,8 +59,17 @@ export function LogEntry({
   onLeaveOut,
 }: Props) {
   const { cup } = brew;
-  const marks = PARTS.filter((name) => cup[name] !== null).map((name) => `${name} ${numberText(cup[name] ?? 0, 1)}`);
-  const mark = brew.score === null ? '–' : markText(cup.scoringScale, markOf(cup.scoringScale, brew.score));
+  const marks = [
+    ...cup.parts.map(({ name, mark: given }) => [name, given] as const),
+    ...ATTRIBUTES.map((name) => [name, cup[name]] as const),
+  ].flatMap(([name, given]) => (given === null ? [] : [`${name} ${numberText(given, 2)}`]));
+  const { sum, most } = sumOfSheet(cup.parts);
+  const mark =
+    brew.score === null
+      ? '–'
+      : cup.scoringScale === 'parts'
+        ? numberText(brew.score, 2)
+        : markText(cup.scoringScale, markOf(cup.scoringScale, brew.score));
   const grind = brew.grindStep ? `, grind ${brew.grindStep > 0 ? '+' : '−'}${Math.abs(brew.grindStep)}` : '';
   const about = [
     dateText(brew.brewedAt.slice(0, 10), today),
@@ -68,7 +77,7 @@ export function LogEntry({
     taster,
     brew.drainS === null
       ? null
-      : `${KIND_TRAITS[brew.making?.recipe?.kind ?? kindOf(brew)].end} in ${minutesText(brew.drainS)}`,
+      : `${KIND_TRAITS[brew.making?.recipe?.kind ?? brewKindOf(brew)].end} in ${minutesText(brew.drainS)}`,
     brew.filter,
     brew.waterRecipe && `${brew.waterRecipe} water`,
     cup.blind ? 'blind' : null,
@@ -80,6 +89,7 @@ export function LogEntry({
           .join(', ') || null
       : null,
     cup.markAt && `marked ${cup.markAt}`,
+    scoreOfSheet(cup.parts) === null ? null : `${numberText(sum, 2)} of ${numberText(most, 2)}`,
     marks.join(', ') || null,
   ].filter(Boolean);
   return (
@@ -104,16 +114,16 @@ export function LogEntry({
             {read?.leftOut && `(${WHY_OUT[read.leftOut]})`}
           </div>
         )}
-        {surprise && (
-          <div className="small surprise">
-            The other cups foretold about {numberText(Math.abs(surprise.missedBy) / SCALE_RANGES[scale].points, 1)}{' '}
-            {surprise.missedBy < 0 ? 'more' : 'less'}: did something go wrong? If so, mark it; if not, it counts.
+        {outlier && (
+          <div className="small outlier">
+            The other cups foretold about {numberText(Math.abs(outlier.missedBy) / SCALE_RANGES[scale].points, 1)}{' '}
+            {outlier.missedBy < 0 ? 'more' : 'less'}: did something go wrong? If so, mark it; if not, it counts.
           </div>
         )}
         <CupWords cup={cup} />
-        {cup.notes && (
-          <p className="notes" dir="auto">
-            {cup.notes}
+        {cup.remarks && (
+          <p className="remarks" dir="auto">
+            {cup.remarks}
           </p>
         )}
         {(chosen || tried) && (read?.leftOut ?? null) === null && (
@@ -126,7 +136,7 @@ export function LogEntry({
             label="Counts in the judgement; untick to see what it does"
           />
         )}
-        {chosen && <CupDetails cup={cup} names={levelNames} />}
+        {chosen && <CupDetails cup={cup} names={attributeNames} />}
         {chosen && <MakingDetails brew={brew} />}
         {chosen && read && <Reason read={read} scale={scale} isReference={sameParameters(brew, reference)} />}
       </div>
@@ -179,7 +189,7 @@ function EntryMenu({ brew }: { brew: Brew }) {
   const mark = async (fault: Fault | null): Promise<void> => {
     const { error } = await setFault({ bagId, id, fault, faultNote: fault === null ? '' : brew.faultNote });
     dispatch(
-      noticed({
+      toastShown({
         text:
           problemOf(error)?.message ??
           (fault === null ? 'It counts again.' : `${sentenceCase(words(fault))}. ${FAULT_MEANING[fault]}`),
@@ -191,7 +201,7 @@ function EntryMenu({ brew }: { brew: Brew }) {
     const { error } = await removeBrew({ bagId, id });
     const problem = problemOf(error);
     dispatch(
-      noticed(
+      toastShown(
         problem
           ? { text: problem.message }
           : { text: `The brew of day ${brew.restDay} is deleted.`, undo: { kind: 'brew', bagId, id } },

@@ -1,5 +1,5 @@
 import type { Brew } from '../../contract/brew';
-import { againstBand, gapsIn, KIND_TRAITS, kindOf, minutesText, readBrew, shareOf } from '../../core/brew';
+import { againstBand, gapsIn, KIND_TRAITS, brewKindOf, minutesText, assessBrew, shareOf } from '../../core/brew';
 import { benchApi } from '../shared/benchApi';
 import { numberText, sentenceCase } from '../shared/format';
 import { RecipeLines } from '../shared/RecipeLines';
@@ -67,9 +67,9 @@ function factsOf({ making, doseG, waterG, waterC, drainS, fault, brewer, style }
     pressureBar,
     grinderSetting,
   } = making;
-  const kind = recipe?.kind ?? kindOf({ brewer, style });
+  const kind = recipe?.kind ?? brewKindOf({ brewer, style });
   const band = recipe?.drain ?? null;
-  const { extraction, flow, beverage } = readBrew({
+  const { extraction, flow, beverage } = assessBrew({
     kind,
     band,
     doseG,

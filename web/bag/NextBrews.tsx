@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 import type { BagPage } from '../../contract/shelf';
-import { bestCupDay, mostTellingDay, recipeText, tellingText } from '../../core/crest';
+import { bestCupDay, mostInformativeDay, recipeText, informationText } from '../../core/crest';
 import { markOf } from '../../core/cup';
 import { inScale, markText, numberText } from '../shared/format';
 
@@ -8,8 +8,8 @@ import { inScale, markText, numberText } from '../shared/format';
 export function NextBrews({ page: { bag, verdict, cupsLeft, settings } }: { page: BagPage }) {
   const today = verdict.next[0];
   const best = bestCupDay(verdict.next);
-  const telling = mostTellingDay(verdict.next);
-  if (!today || !best || !telling || bag.finishedOn !== null || cupsLeft === 0) return null;
+  const expectedInformation = mostInformativeDay(verdict.next);
+  if (!today || !best || !expectedInformation || bag.finishedOn !== null || cupsLeft === 0) return null;
   const cost = `${numberText(bag.reference.doseG, 1)} g, one of ${cupsLeft} ${cupsLeft === 1 ? 'cup' : 'cups'} left`;
   const mark = (score: number): string =>
     markText(verdict.scale, markOf(verdict.scale, Math.min(100, Math.max(0, score))));
@@ -25,10 +25,13 @@ export function NextBrews({ page: { bag, verdict, cupsLeft, settings } }: { page
             ` ${when(best.inDays, true)} ${best.bestCup.changes.length > 0 ? `${recipeText(best.bestCup.changes)}, ` : ''}about ${numberText(better, 2)} more.`}
         </li>
         <li>
-          <strong>Most telling</strong> {when(telling.inDays, false)}: {recipeText(telling.mostTelling.changes)}. It{' '}
-          {tellingText(telling.mostTelling.telling)}
-          {telling.inDays > 0 && tellingText(telling.mostTelling.telling) !== tellingText(today.mostTelling.telling)
-            ? `; today's most telling brew (${recipeText(today.mostTelling.changes)}) ${tellingText(today.mostTelling.telling)}.`
+          <strong>Most telling</strong> {when(expectedInformation.inDays, false)}:{' '}
+          {recipeText(expectedInformation.mostInformative.changes)}. It{' '}
+          {informationText(expectedInformation.mostInformative.expectedInformation)}
+          {expectedInformation.inDays > 0 &&
+          informationText(expectedInformation.mostInformative.expectedInformation) !==
+            informationText(today.mostInformative.expectedInformation)
+            ? `; today's most telling brew (${recipeText(today.mostInformative.changes)}) ${informationText(today.mostInformative.expectedInformation)}.`
             : '.'}
           <div className="quiet small">
             Price: {cost}. {settings.oneChange && 'One change at a time from the last brew'}

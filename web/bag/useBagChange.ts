@@ -2,7 +2,7 @@ import { pick } from 'es-toolkit';
 import { useRef } from 'react';
 import type { Bag, BagDraft } from '../../contract/bag';
 import { api, problemOf } from '../shared/api';
-import { noticed } from '../shared/notices';
+import { toastShown } from '../shared/notices';
 import { useAppDispatch } from '../shared/store';
 
 /**
@@ -21,6 +21,6 @@ export function useBagChange(bag: Bag): (differently: Partial<BagDraft>, said?: 
     const { error } = await changeBag({ id: bag.id, change: { ...differently, was } });
     if (error) tapped.current.values = {};
     const text = problemOf(error)?.message ?? said;
-    if (text !== undefined) dispatch(noticed({ text }));
+    if (text !== undefined) dispatch(toastShown({ text }));
   };
 }

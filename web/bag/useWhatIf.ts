@@ -2,7 +2,8 @@ import { wrap, type Remote } from 'comlink';
 import { useEffect, useState } from 'react';
 import type { BrewParametersInput } from '../../contract/brewParameters';
 import type { BagPage } from '../../contract/shelf';
-import { fitInput, verdictOn, type Verdict } from '../../contract/verdict';
+import { fitInput, verdictOn } from '../../application/judgeBag';
+import type { Verdict } from '../../contract/verdict';
 import type { AttributeWeights } from '../../core/cup';
 import type { CrestWorker } from '../worker/crest.worker';
 

@@ -8,7 +8,7 @@ import { doseSharingOut, minutesText, planOf, scaleRecipe, scaleChanges, type Re
 import { api, problemOf } from '../shared/api';
 import { benchApi } from '../shared/benchApi';
 import { numberText, sentenceCase } from '../shared/format';
-import { noticed } from '../shared/notices';
+import { toastShown } from '../shared/notices';
 import { ProblemNote } from '../shared/ProblemNote';
 import { RecipeLines } from '../shared/RecipeLines';
 import { useAppDispatch } from '../shared/store';
@@ -214,7 +214,7 @@ function ReferenceChoice({ page: { bag }, kept, recipe }: { page: BagPage; kept:
       },
     });
     dispatch(
-      noticed({
+      toastShown({
         text:
           problemOf(error)?.message ??
           `${sentenceCase(kept.recipe.name)} is the reference of ${bag.name} now: its cups are judged against it.`,

@@ -2,7 +2,7 @@ import { Link } from 'react-router';
 import type { LiveBrew } from '../../contract/live';
 import { minutesText } from '../../core/brew';
 import { benchApi } from '../shared/benchApi';
-import { noticed } from '../shared/notices';
+import { toastShown } from '../shared/notices';
 import { useAppDispatch } from '../shared/store';
 import { useToday } from '../shared/today';
 import type { BenchStream } from './benchStream';
@@ -23,7 +23,7 @@ interface Props {
 
 /** One brew on the bench, from pre-flight to its end. */
 export function LiveCard({ brew, aheadMs, chosen, other, stream }: Props) {
-  const { live, change, unreached } = useLiveChanges(brew);
+  const { live, change, offline } = useLiveChanges(brew);
   const nowS = useBrewClock(live, aheadMs);
   const today = useToday();
   const dispatch = useAppDispatch();
@@ -31,7 +31,7 @@ export function LiveCard({ brew, aheadMs, chosen, other, stream }: Props) {
   const clearAway = async (): Promise<void> => {
     const { error } = await clear(live.id);
     dispatch(
-      noticed(
+      toastShown(
         error
           ? { text: 'It could not be cleared away. Try again.' }
           : { text: `${live.bagName} is cleared off the bench.`, undo: { kind: 'live', id: live.id } },
@@ -54,9 +54,9 @@ export function LiveCard({ brew, aheadMs, chosen, other, stream }: Props) {
           {nowS === null ? '0:00' : minutesText(nowS)}
         </output>
       </header>
-      {unreached !== null && (
+      {offline !== null && (
         <p className="panel-error small">
-          {unreached} What you tapped is kept here and sent as soon as it can be taken; the clock goes on.
+          {offline} What you tapped is kept here and sent as soon as it can be taken; the clock goes on.
         </p>
       )}
       {nowS === null ? (

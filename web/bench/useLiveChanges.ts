@@ -3,7 +3,7 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import type { LiveBrew, LivePatch } from '../../contract/live';
 import { isPassing, problemOf } from '../shared/api';
 import { benchApi } from '../shared/benchApi';
-import { noticed } from '../shared/notices';
+import { toastShown } from '../shared/notices';
 import { useAppDispatch } from '../shared/store';
 
 const PREFIX = 'slow-crest.bench.';
@@ -31,12 +31,12 @@ export type Change = (tap: LivePatch | ((live: LiveBrew) => LivePatch)) => void;
 /**
  * A brew on the bench with what was tapped on this device laid over it. A tap counts at once, is kept in this browser,
  * and is sent until the server has it: a server that is down or has no room, or a page that is closed, loses none.
- * `unreached` says in words why the server does not have it yet.
+ * `offline` says in words why the server does not have it yet.
  */
-export function useLiveChanges(fromServer: LiveBrew): { live: LiveBrew; change: Change; unreached: string | null } {
+export function useLiveChanges(fromServer: LiveBrew): { live: LiveBrew; change: Change; offline: string | null } {
   const { id } = fromServer;
   const [pending, setPending] = useState<LivePatch | null>(() => kept(id));
-  const [unreached, setUnreached] = useState<string | null>(null);
+  const [offline, setUnreached] = useState<string | null>(null);
   const dispatch = useAppDispatch();
   const [send] = benchApi.useChangeLiveMutation();
   // An answer to a question asked earlier may come later: the higher revision is the newer.
@@ -81,7 +81,7 @@ export function useLiveChanges(fromServer: LiveBrew): { live: LiveBrew; change: 
         timer = setTimeout(() => void attempt(), AGAIN_MS);
         return;
       }
-      if (error) dispatch(noticed({ text: problemOf(error)?.message ?? 'The tap was not taken.' }));
+      if (error) dispatch(toastShown({ text: problemOf(error)?.message ?? 'The tap was not taken.' }));
       if (data) {
         // The next tap may come before the page is drawn with the answer.
         newest.current.known = data;
@@ -96,5 +96,5 @@ export function useLiveChanges(fromServer: LiveBrew): { live: LiveBrew; change: 
     };
   }, [pending, id, send, hold, dispatch]);
 
-  return { live: pending === null ? known : { ...known, ...omit(pending, ['was']) }, change, unreached };
+  return { live: pending === null ? known : { ...known, ...omit(pending, ['was']) }, change, offline };
 }

@@ -9,7 +9,7 @@ import {
   FAULT_MEANING,
   FAULTS,
   KIND_TRAITS,
-  kindOf,
+  brewKindOf,
   STYLES,
   type Fault,
   type Recipe,
@@ -22,9 +22,9 @@ import { typedNumber, typedWater } from '../shared/typed';
 import { MakingPart } from './MakingPart';
 import { CupPart } from './CupPart';
 import { cupFieldName } from './cupFieldName';
-import { LevelsPart } from './LevelsPart';
+import { IntensitiesPart } from './IntensitiesPart';
 import { TasterField } from './TasterField';
-import { useLaid } from './useLaid';
+import { useInitialValues } from './useInitialValues';
 import { brewResolver, type BrewForm, type BrewValues } from './brewForm';
 
 interface Props {
@@ -34,7 +34,7 @@ interface Props {
   first?: boolean;
   initial: BrewForm;
   /** The brew as it is kept now, where one is changed. */
-  standing?: BrewForm;
+  savedVersion?: BrewForm;
   tasters: readonly Taster[];
   verdict: Verdict;
   /** The recipe that was followed, where the bench knows it. */
@@ -57,7 +57,7 @@ export function BrewSheet({ bag, tasters, verdict, recipe = null, markFirst = fa
           <RecordPart tasters={tasters} />
         </div>
         <CupPart bag={bag} sheet={{ key: sheet.draftKey, title }} markFirst={markFirst} first={first} />
-        <LevelsPart />
+        <IntensitiesPart />
       </div>
     </Sheet>
   );
@@ -69,7 +69,7 @@ function ParametersPart() {
   });
   const doseG = typedNumber(dose);
   const waterG = typedWater(water, doseG);
-  const kind = kindOf({ brewer, style });
+  const kind = brewKindOf({ brewer, style });
   const shot = kind === 'espresso';
   const known = typeof doseG === 'number' && typeof waterG === 'number' && doseG > 0;
   return (
@@ -111,19 +111,19 @@ const WRITTEN = [
 ];
 
 function RecordPart({ tasters }: { tasters: readonly Taster[] }) {
-  const laid = useLaid();
+  const initialValues = useInitialValues();
   const fault = useWatch<BrewForm, 'fault'>({ name: 'fault' });
   const { errors } = useFormState<BrewForm>();
   const open =
     errors.brewedAt !== undefined ||
     errors.tasterId !== undefined ||
     errors.faultNote !== undefined ||
-    laid.fault !== '' ||
-    laid.recordedFrom !== 'cup' ||
-    laid.cup.blind ||
-    laid.cup.company !== '' ||
-    laid.filter !== '' ||
-    laid.waterRecipe !== '';
+    initialValues.fault !== '' ||
+    initialValues.recordedFrom !== 'cup' ||
+    initialValues.cup.blind ||
+    initialValues.cup.company !== '' ||
+    initialValues.filter !== '' ||
+    initialValues.waterRecipe !== '';
   const style = useWatch<BrewForm, 'style'>({ name: 'style' });
   return (
     <fieldset className="the-record">

@@ -3,7 +3,7 @@ import { useEffect, useId, useMemo, useRef, useState, type FocusEvent, type Keyb
 import Form from 'react-bootstrap/Form';
 import { useController, useFormContext } from 'react-hook-form';
 import { WORD_MAX } from '../../contract/word';
-import type { LineId } from '../../core/cup';
+import type { SlotId } from '../../core/cup';
 import { spelling, wordSpelt, type Vocabulary } from '../../core/cup/words';
 import { Help } from '../shared/fields';
 import { useVocabulary } from '../shared/useVocabulary';
@@ -14,8 +14,8 @@ import type { CupForm } from './cupForm';
 const isTooLong = (word: string): boolean => Array.from(word).length > WORD_MAX;
 
 /** Words of the household's own that stand on other lines of this sheet and nowhere else yet. */
-function newOnSheet(words: CupForm['words'], line: LineId, vocabulary: Vocabulary): string[] {
-  const elsewhere = Object.entries(words).flatMap(([other, { set }]) => (other === line ? [] : set));
+function newOnSheet(descriptors: CupForm['descriptors'], slot: SlotId, vocabulary: Vocabulary): string[] {
+  const elsewhere = Object.entries(descriptors).flatMap(([other, { set }]) => (other === slot ? [] : set));
   return uniqBy(
     elsewhere.filter((word) => !wordSpelt(vocabulary, word)),
     spelling,
@@ -23,7 +23,7 @@ function newOnSheet(words: CupForm['words'], line: LineId, vocabulary: Vocabular
 }
 
 interface Props {
-  line: LineId;
+  slot: SlotId;
   label: string;
   help?: string;
   className?: string;
@@ -34,18 +34,18 @@ interface Props {
  * what stands there. Nothing is ever cut short: what is too long for a note is said at once, and refused when the sheet
  * is saved.
  */
-export function ChipsField({ line, label, help, className }: Props) {
+export function ChipsField({ slot, label, help, className }: Props) {
   const id = useId();
   const { vocabulary, suggest } = useVocabulary();
-  const { field } = useController<BrewForm, `cup.words.${LineId}`>({ name: `cup.words.${line}` });
+  const { field } = useController<BrewForm, `cup.descriptors.${SlotId}`>({ name: `cup.descriptors.${slot}` });
   const { set, typing } = field.value;
   const { getValues } = useFormContext<BrewForm>();
   const [active, setActive] = useState(0);
   const [open, setOpen] = useState(false);
   const input = useRef<HTMLInputElement>(null);
   const suggestions = useMemo(
-    () => suggest(typing, 6, newOnSheet(getValues('cup.words'), line, vocabulary)),
-    [suggest, typing, getValues, line, vocabulary],
+    () => suggest(typing, 6, newOnSheet(getValues('cup.descriptors'), slot, vocabulary)),
+    [suggest, typing, getValues, slot, vocabulary],
   );
   const showing = open && typing.trim() !== '';
   const asTyped = suggestions.every(({ word }) => word.name !== typing.trim());
@@ -57,11 +57,11 @@ export function ChipsField({ line, label, help, className }: Props) {
     if (showing) list.current?.scrollIntoView({ block: 'nearest' });
   }, [showing, suggestions.length]);
 
-  const keep = (value: CupForm['words'][LineId]): void => field.onChange(value);
-  const fresh = (words: readonly string[]): string[] =>
-    words.map((word) => word.trim()).filter((word) => word !== '' && !set.includes(word));
-  const add = (...words: string[]): void => {
-    keep({ set: [...set, ...fresh(words)], typing: '' });
+  const keep = (value: CupForm['descriptors'][SlotId]): void => field.onChange(value);
+  const fresh = (descriptors: readonly string[]): string[] =>
+    descriptors.map((word) => word.trim()).filter((word) => word !== '' && !set.includes(word));
+  const add = (...descriptors: string[]): void => {
+    keep({ set: [...set, ...fresh(descriptors)], typing: '' });
     setActive(0);
     setOpen(false);
   };
@@ -99,8 +99,8 @@ export function ChipsField({ line, label, help, className }: Props) {
     setActive(0);
     setOpen(true);
     const parts = text.split(',');
-    const words = fresh(parts.slice(0, -1));
-    keep({ set: [...set, ...words], typing: parts.length === 1 ? text : (parts.at(-1)?.trimStart() ?? '') });
+    const descriptors = fresh(parts.slice(0, -1));
+    keep({ set: [...set, ...descriptors], typing: parts.length === 1 ? text : (parts.at(-1)?.trimStart() ?? '') });
   };
 
   return (
@@ -115,7 +115,7 @@ export function ChipsField({ line, label, help, className }: Props) {
                 <li
                   key={word}
                   className={isTooLong(word) ? 'own too-long' : spelt ? '' : 'own'}
-                  title={spelt ? (spelt.note?.like ?? spelt.name) : 'A word of your own'}
+                  title={spelt ? (spelt.descriptor?.like ?? spelt.name) : 'A word of your own'}
                 >
                   <span dir="auto">{word}</span>
                   <button type="button" aria-label={`Remove ${word}`} onClick={() => remove(word)}>
@@ -162,7 +162,7 @@ export function ChipsField({ line, label, help, className }: Props) {
                 >
                   <strong>{word.name}</strong>
                   {via && <span className="quiet"> ({via})</span>}
-                  <small>{word.note?.like ?? 'A word of your own'}</small>
+                  <small>{word.descriptor?.like ?? 'A word of your own'}</small>
                 </li>
               ))}
               {asTyped && (

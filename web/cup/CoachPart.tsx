@@ -1,18 +1,18 @@
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { useFormContext } from 'react-hook-form';
-import { COACHING, type Look } from '../../core/cup';
+import { COACHING, type TastingPhase } from '../../core/cup';
 import { api } from '../shared/api';
 import type { BrewForm } from './brewForm';
 
 interface Props {
   /** Nothing was ever logged on this bag, so it is offered. */
   first: boolean;
-  onLook: (look: Look) => void;
+  onPhase: (phase: TastingPhase) => void;
 }
 
 /** Walks a beginner through a first cup. Whoever declined it, or never asked, does not see it. */
-export function CoachPart({ first, onLook }: Props) {
+export function CoachPart({ first, onPhase }: Props) {
   const { data: settings } = api.useSettingsQuery(undefined);
   const [change] = api.useChangeSettingsMutation();
   const { setFocus } = useFormContext<BrewForm>();
@@ -37,9 +37,9 @@ export function CoachPart({ first, onLook }: Props) {
     const step = COACHING[i];
     setAt(step ? i : null);
     if (!step) return;
-    onLook(step.look);
+    onPhase(step.phase);
     // The line is drawn after the look has changed.
-    requestAnimationFrame(() => setFocus(`cup.words.${step.at}`));
+    requestAnimationFrame(() => setFocus(`cup.descriptors.${step.at}`));
   };
   const step = at === null ? undefined : COACHING[at];
   return (
@@ -47,7 +47,7 @@ export function CoachPart({ first, onLook }: Props) {
       {step ? (
         <>
           <p className="mb-1" aria-live="polite">
-            <strong>{step.step}.</strong> {step.line}
+            <strong>{step.step}.</strong> {step.slot}
           </p>
           <Button variant="plain" onClick={() => go((at ?? 0) + 1)}>
             {COACHING[(at ?? 0) + 1] ? `Next: ${COACHING[(at ?? 0) + 1]?.step.toLowerCase()}` : 'Done'}

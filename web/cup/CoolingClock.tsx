@@ -1,7 +1,7 @@
 import { useEffect, useEffectEvent, useState } from 'react';
 import { useFormContext, useWatch } from 'react-hook-form';
 import { minutesText } from '../../core/brew';
-import { cupC, lookDueS, looksAt, type SippedLook } from '../../core/cup';
+import { cupC, phaseDueS, looksAt, type SippedPhase } from '../../core/cup';
 import { called, poured, shake, sheetInView, stopped } from '../shared/cooling';
 import { numberText, sentenceCase } from '../shared/format';
 import { useAppDispatch, useAppSelector } from '../shared/store';
@@ -16,7 +16,7 @@ export interface SheetName {
 interface Props {
   /** Its looks are called too when it is out of view. */
   sheet: SheetName;
-  onDue: (look: SippedLook) => void;
+  onDue: (phase: SippedPhase) => void;
 }
 
 /** Counts a poured cup down to its next look, and calls it. Temperatures are reckoned, not measured. */
@@ -49,12 +49,12 @@ export function CoolingClock({ sheet: { key, title }, onDue }: Props) {
     return () => void dispatch(sheetInView(null));
   }, [dispatch, key]);
   const open = useEffectEvent(onDue);
-  const callOut = useEffectEvent((look: SippedLook) => {
-    if (look === heard) return undefined;
+  const callOut = useEffectEvent((phase: SippedPhase) => {
+    if (phase === heard) return undefined;
     const before = document.title;
-    document.title = `${sentenceCase(look)} now · ${before}`;
+    document.title = `${sentenceCase(phase)} now · ${before}`;
     shake();
-    dispatch(called({ key, look }));
+    dispatch(called({ key, phase }));
     return () => {
       document.title = before;
     };
@@ -72,8 +72,8 @@ export function CoolingClock({ sheet: { key, title }, onDue }: Props) {
           Poured: start the cooling clock
         </button>
         <span className="quiet small d-block mt-1">
-          It calls the hot look in {minutesText(lookDueS('hot'))}, warm in {minutesText(lookDueS('warm'))}, cool in{' '}
-          {minutesText(lookDueS('cool'))}, reckoned for an open cup of 200 ml.
+          It calls the hot look in {minutesText(phaseDueS('hot'))}, warm in {minutesText(phaseDueS('warm'))}, cool in{' '}
+          {minutesText(phaseDueS('cool'))}, reckoned for an open cup of 200 ml.
         </span>
       </p>
     );
@@ -83,10 +83,10 @@ export function CoolingClock({ sheet: { key, title }, onDue }: Props) {
       <strong role="status">{last === null ? 'Too hot to sip yet.' : `Time for the ${last} look.`}</strong>{' '}
       <span>
         About {numberText(cupC(sinceS), 0)} °C
-        {next ? `; ${next} in ${minutesText(Math.ceil(lookDueS(next) - sinceS))}` : ''}.
+        {next ? `; ${next} in ${minutesText(Math.ceil(phaseDueS(next) - sinceS))}` : ''}.
       </span>{' '}
       {next && (
-        <button type="button" className="btn btn-bare" onClick={() => set(Date.now() - lookDueS(next) * 1000)}>
+        <button type="button" className="btn btn-bare" onClick={() => set(Date.now() - phaseDueS(next) * 1000)}>
           It is {next} already
         </button>
       )}

@@ -1,8 +1,8 @@
 import { useFormState, useWatch } from 'react-hook-form';
-import { NOTES_MAX } from '../../contract/cup';
+import { REMARKS_MAX } from '../../contract/cup';
 import { WORD_MAX } from '../../contract/word';
 import type { Bag } from '../../contract/bag';
-import { ATTRIBUTES, DRYNESSES, PARTS, TEXTURES } from '../../core/cup';
+import { ATTRIBUTES, DRYNESSES, TEXTURES } from '../../core/cup';
 import { api } from '../shared/api';
 import { TapsField, TextField } from '../shared/fields';
 import { numberText } from '../shared/format';
@@ -13,8 +13,8 @@ import type { SheetName } from './CoolingClock';
 import { HoldField } from './HoldField';
 import { NagPart } from './NagPart';
 import { ScorePart } from './ScorePart';
-import { StagesPart, useLook } from './StagesPart';
-import { useLaid } from './useLaid';
+import { StagesPart, usePhase } from './StagesPart';
+import { useInitialValues } from './useInitialValues';
 
 interface Props {
   bag: Bag;
@@ -26,42 +26,42 @@ interface Props {
 
 /** The cup: its score, its words, and, for who wants them, its looks, levels and mouthfeel. */
 export function CupPart({ bag, sheet, markFirst, first }: Props) {
-  const [look, setLook] = useLook();
-  const { cup: laid } = useLaid();
+  const [phase, setPhase] = usePhase();
+  const { cup: initialValues } = useInitialValues();
   const { errors } = useFormState<BrewForm>();
   const { data: settings } = api.useSettingsQuery(undefined);
-  const staged = Object.entries(laid.words).some(
-    ([line, { set, typing }]) => line !== 'cup' && (set.length > 0 || typing !== ''),
+  const staged = Object.entries(initialValues.descriptors).some(
+    ([slot, { set, typing }]) => slot !== 'cup' && (set.length > 0 || typing !== ''),
   );
-  const alsoParts = PARTS.filter(
-    (part) =>
-      laid[part] !== '' ||
-      (bag.weights !== null &&
-        ATTRIBUTES.some((attribute) => attribute === part && (bag.weights?.[attribute] ?? 0) > 0)),
+  const also = ATTRIBUTES.filter(
+    (attribute) => initialValues[attribute] !== '' || (bag.weights !== null && bag.weights[attribute] > 0),
   );
   const coached = settings?.coaching === true;
   return (
     <fieldset>
       <legend>The cup</legend>
-      <CoachPart first={first} onLook={setLook} />
-      <ScorePart scoringScale={laid.scoringScale} markFirst={markFirst} alsoParts={alsoParts} />
+      <CoachPart first={first} onPhase={setPhase} />
+      <ScorePart scoringScale={initialValues.scoringScale} markFirst={markFirst} also={also} />
       <div className="fields mt-2">
         <ChipsField
-          line="cup"
+          slot="cup"
           label="Notes"
           className="wide"
           help="Enter takes the suggestion, a comma your own word."
         />
         <WordsProblem />
-        <TextField name="cup.notes" label="In your words" className="wide" rows={3} help={<NotesLength />} />
+        <TextField name="cup.remarks" label="In your words" className="wide" rows={3} help={<RemarksLength />} />
       </div>
-      <details open={staged || coached || laid.coolingFrom !== ''}>
+      <details open={staged || coached || initialValues.coolingFrom !== ''}>
         <summary>Look by look: beans, ground, wet, hot, warm, cool</summary>
-        <StagesPart sheet={sheet} look={look} onLook={setLook} />
+        <StagesPart sheet={sheet} phase={phase} onPhase={setPhase} />
       </details>
       <details
         open={
-          laid.finishS !== '' || laid.dryness !== '' || laid.textures.length > 0 || errors.cup?.finishS !== undefined
+          initialValues.finishS !== '' ||
+          initialValues.dryness !== '' ||
+          initialValues.textures.length > 0 ||
+          errors.cup?.finishS !== undefined
         }
       >
         <summary>Finish, texture, dryness</summary>
@@ -69,7 +69,7 @@ export function CupPart({ bag, sheet, markFirst, first }: Props) {
         <TapsField name="cup.textures" label="It feels" options={TEXTURES} />
         <TapsField name="cup.dryness" label="Dryness" options={DRYNESSES} />
       </details>
-      <details open={laid.nag.on}>
+      <details open={initialValues.nag.on}>
         <summary>A word that will not come</summary>
         <NagPart />
       </details>
@@ -79,16 +79,16 @@ export function CupPart({ bag, sheet, markFirst, first }: Props) {
 
 function WordsProblem() {
   const { errors } = useFormState<BrewForm>();
-  if (!errors.cup?.words) return null;
+  if (!errors.cup?.descriptors) return null;
   return (
     <div className="invalid-feedback d-block wide" role="alert">
-      {errors.cup.words.message ?? `A note is too long: ${WORD_MAX} characters are the most.`}
+      {errors.cup.descriptors.message ?? `A note is too long: ${WORD_MAX} characters are the most.`}
     </div>
   );
 }
 
-function NotesLength() {
-  const notes = useWatch<BrewForm, 'cup.notes'>({ name: 'cup.notes' });
-  const length = Array.from(notes).length;
-  return length > NOTES_MAX * 0.9 ? `${numberText(length)} of ${numberText(NOTES_MAX)} characters` : null;
+function RemarksLength() {
+  const remarks = useWatch<BrewForm, 'cup.remarks'>({ name: 'cup.remarks' });
+  const length = Array.from(remarks).length;
+  return length > REMARKS_MAX * 0.9 ? `${numberText(length)} of ${numberText(REMARKS_MAX)} characters` : null;
 }

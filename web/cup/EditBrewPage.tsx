@@ -28,7 +28,7 @@ export function EditBrewPage() {
 function Sheet({ brew, page: { bag, verdict }, tasters }: { brew: Brew; page: BagPage; tasters: readonly Taster[] }) {
   const navigate = useNavigate();
   const [changeBrew] = api.useChangeBrewMutation();
-  const standing = useMemo(() => typedBrew(brew), [brew]);
+  const savedVersion = useMemo(() => typedBrew(brew), [brew]);
   const back = (): void => void navigate(`/bags/${brew.bagId}`, { replace: true });
   return (
     <>
@@ -38,8 +38,8 @@ function Sheet({ brew, page: { bag, verdict }, tasters }: { brew: Brew; page: Ba
       <BrewSheet
         draftKey={`brew.${brew.bagId}.${brew.id}`}
         bag={bag}
-        initial={standing}
-        standing={standing}
+        initial={savedVersion}
+        savedVersion={savedVersion}
         tasters={tasters}
         verdict={verdict}
         recipe={brew.making?.recipe ?? null}

@@ -57,7 +57,15 @@ interface SheetProps {
   grinders: readonly Grinder[];
 }
 
-function Sheet({ page: { bag, brews, verdict }, again, live, goneId, tasters, recipes, grinders }: SheetProps) {
+function Sheet({
+  page: { bag, brews, settings, verdict },
+  again,
+  live,
+  goneId,
+  tasters,
+  recipes,
+  grinders,
+}: SheetProps) {
   const navigate = useNavigate();
   const today = useToday();
   const [addBrew] = api.useAddBrewMutation();
@@ -66,13 +74,11 @@ function Sheet({ page: { bag, brews, verdict }, again, live, goneId, tasters, re
   const initial = useMemo(
     (): BrewForm => {
       const tasterId = brews[0]?.tasterId ?? '';
-      if (!live)
-        return repeated
-          ? sameAgain(repeated, bag.scoringScale, tasterId)
-          : newBrew(bag.reference, bag.scoringScale, tasterId);
+      const scoring = { scoringScale: bag.scoringScale, sheetOfParts: settings.sheetOfParts };
+      if (!live) return repeated ? sameAgain(repeated, scoring, tasterId) : newBrew(bag.reference, scoring, tasterId);
       return brewFromBench(
         live,
-        bag.scoringScale,
+        scoring,
         tasterId,
         againstReference(live.recipe, bag, recipes, grinders, today)?.steps ?? bag.reference.grindStep,
       );

@@ -1,6 +1,6 @@
 import { useFormContext, useFormState, useWatch } from 'react-hook-form';
 import type { Verdict } from '../../contract/verdict';
-import { estimatedBeverageG, kindOf, readBrew, shareOf, TASTES, VIGOURS, type Recipe } from '../../core/brew';
+import { estimatedBeverageG, brewKindOf, assessBrew, shareOf, TASTES, VIGOURS, type Recipe } from '../../core/brew';
 import { AdviceNote } from '../shared/AdviceNote';
 import { BedPicture } from '../shared/BedPicture';
 import { benchApi } from '../shared/benchApi';
@@ -9,7 +9,7 @@ import { numberText } from '../shared/format';
 import { numberIn, typedNumber, typedSeconds, typedWater } from '../shared/typed';
 import { MeasureButton } from './MeasureButton';
 import { somethingMade, type BrewForm } from './brewForm';
-import { useLaid } from './useLaid';
+import { useInitialValues } from './useInitialValues';
 
 interface Props {
   verdict: Verdict;
@@ -20,7 +20,7 @@ interface Props {
  * How the brew went: signs of gas and flow, what was measured, tastes that say something of the recipe, and the advice.
  */
 export function MakingPart({ verdict, recipe }: Props) {
-  const laid = useLaid();
+  const initialValues = useInitialValues();
   const { errors } = useFormState<BrewForm>();
   const [style, liveId, bed] = useWatch<BrewForm, ['style', 'liveId', 'making.bed']>({
     name: ['style', 'liveId', 'making.bed'],
@@ -28,7 +28,7 @@ export function MakingPart({ verdict, recipe }: Props) {
   const { setValue } = useFormContext<BrewForm>();
   const { data: grinders = [] } = benchApi.useGrindersQuery(undefined);
   const shot = style === 'espresso';
-  const open = laid.liveId !== '' || errors.making !== undefined || somethingMade(laid.making);
+  const open = initialValues.liveId !== '' || errors.making !== undefined || somethingMade(initialValues.making);
   const brew = liveId === '' ? null : liveId;
   return (
     <fieldset className="how-it-went">
@@ -86,7 +86,7 @@ function Estimate() {
   const doseG = typedNumber(dose);
   const waterG = typedWater(water, doseG);
   if (typeof doseG !== 'number' || typeof waterG !== 'number') return null;
-  return <>about {numberText(estimatedBeverageG(kindOf({ brewer, style }), waterG, doseG), 0)} g if not weighed</>;
+  return <>about {numberText(estimatedBeverageG(brewKindOf({ brewer, style }), waterG, doseG), 0)} g if not weighed</>;
 }
 
 function Reading({ verdict, recipe }: { verdict: Verdict; recipe: Recipe | null }) {
@@ -95,8 +95,8 @@ function Reading({ verdict, recipe }: { verdict: Verdict; recipe: Recipe | null 
   const [doseG, drainS] = [number(typed.doseG), numberIn(typedSeconds(typed.drainS))];
   const waterG = numberIn(typedWater(typed.waterG, doseG));
   if (doseG === null || waterG === null) return null;
-  const kind = recipe?.kind ?? kindOf(typed);
-  const { read, extraction, flow, beverage } = readBrew({
+  const kind = recipe?.kind ?? brewKindOf(typed);
+  const { evidence, extraction, flow, beverage } = assessBrew({
     ...{ kind, band: recipe?.drain ?? null, doseG, waterG, fault: typed.fault !== '' },
     waterC: number(typed.waterC),
     drainS,
@@ -124,7 +124,7 @@ function Reading({ verdict, recipe }: { verdict: Verdict; recipe: Recipe | null 
         </p>
       )}
       {milkG > 0 && <p className="mb-1">{numberText(100 * shareOf(milkG, beverage), 0)} % of the drink was milk.</p>}
-      <AdviceNote read={read} verdict={verdict} />
+      <AdviceNote evidence={evidence} verdict={verdict} />
     </div>
   );
 }

@@ -11,9 +11,9 @@ export function NagPart() {
   const nag = field.value;
   const [found, setFound] = useState<string | null>(null);
   const take = (name: string): void => {
-    const line = getValues('cup.words.cup');
-    if (!line.set.includes(name))
-      setValue('cup.words.cup', { ...line, set: [...line.set, name] }, { shouldDirty: true });
+    const slot = getValues('cup.descriptors.cup');
+    if (!slot.set.includes(name))
+      setValue('cup.descriptors.cup', { ...slot, set: [...slot.set, name] }, { shouldDirty: true });
     field.onChange({ ...nag, on: false });
     setFound(name);
   };

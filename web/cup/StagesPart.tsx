@@ -1,15 +1,15 @@
 import { useRef, useState, type KeyboardEvent } from 'react';
 import { useWatch } from 'react-hook-form';
-import { lineName, linesOf, LOOKS, SIPPED_LOOKS, type LineId, type Look } from '../../core/cup';
+import { slotName, slotsOf, TASTING_PHASES, SIPPED_PHASES, type SlotId, type TastingPhase } from '../../core/cup';
 import { TapsField } from '../shared/fields';
 import { sentenceCase } from '../shared/format';
 import type { BrewForm } from './brewForm';
 import { ChipsField } from './ChipsField';
 import { CoolingClock, type SheetName } from './CoolingClock';
 import type { CupForm } from './cupForm';
-import { useLaid } from './useLaid';
+import { useInitialValues } from './useInitialValues';
 
-const HINTS: Readonly<Record<Look, string>> = {
+const HINTS: Readonly<Record<TastingPhase, string>> = {
   'whole bean': 'Before grinding: open the bag or the tin and smell.',
   ground: 'Just ground: the dry smell goes quickly.',
   wet: 'At the first water: the smell of the bloom or the crust.',
@@ -19,23 +19,32 @@ const HINTS: Readonly<Record<Look, string>> = {
 };
 
 /** A tasting look by look, each with its own lines; the clock calls the next. */
-export function StagesPart({ sheet, look, onLook }: { sheet: SheetName; look: Look; onLook: (look: Look) => void }) {
-  const words = useWatch<BrewForm, 'cup.words'>({ name: 'cup.words' });
-  const written = (one: Look): number => linesOf(one).reduce((sum, { id }) => sum + words[id].set.length, 0);
+export function StagesPart({
+  sheet,
+  phase,
+  onPhase,
+}: {
+  sheet: SheetName;
+  phase: TastingPhase;
+  onPhase: (phase: TastingPhase) => void;
+}) {
+  const descriptors = useWatch<BrewForm, 'cup.descriptors'>({ name: 'cup.descriptors' });
+  const written = (one: TastingPhase): number =>
+    slotsOf(one).reduce((sum, { id }) => sum + descriptors[id].set.length, 0);
   const tabs = useRef<(HTMLButtonElement | null)[]>([]);
   const onKeyDown = (event: KeyboardEvent, i: number): void => {
     const by = event.key === 'ArrowRight' ? 1 : event.key === 'ArrowLeft' ? -1 : 0;
-    const next = LOOKS[(i + by + LOOKS.length) % LOOKS.length];
+    const next = TASTING_PHASES[(i + by + TASTING_PHASES.length) % TASTING_PHASES.length];
     if (by === 0 || !next) return;
     event.preventDefault();
-    onLook(next);
-    tabs.current[(i + by + LOOKS.length) % LOOKS.length]?.focus();
+    onPhase(next);
+    tabs.current[(i + by + TASTING_PHASES.length) % TASTING_PHASES.length]?.focus();
   };
   return (
     <>
-      <CoolingClock sheet={sheet} onDue={onLook} />
+      <CoolingClock sheet={sheet} onDue={onPhase} />
       <div className="looks" role="tablist" aria-label="Looks">
-        {LOOKS.map((one, i) => (
+        {TASTING_PHASES.map((one, i) => (
           <button
             key={one}
             ref={(element) => {
@@ -44,10 +53,10 @@ export function StagesPart({ sheet, look, onLook }: { sheet: SheetName; look: Lo
             type="button"
             role="tab"
             id={`look-${i}`}
-            aria-selected={one === look}
+            aria-selected={one === phase}
             aria-controls="look-lines"
-            tabIndex={one === look ? 0 : -1}
-            onClick={() => onLook(one)}
+            tabIndex={one === phase ? 0 : -1}
+            onClick={() => onPhase(one)}
             onKeyDown={(event) => onKeyDown(event, i)}
           >
             {sentenceCase(one)}
@@ -55,29 +64,29 @@ export function StagesPart({ sheet, look, onLook }: { sheet: SheetName; look: Lo
           </button>
         ))}
       </div>
-      <div id="look-lines" role="tabpanel" aria-labelledby={`look-${LOOKS.indexOf(look)}`}>
-        <p className="quiet small mb-2">{HINTS[look]}</p>
-        {linesOf(look).map((line) => (
-          <ChipsField key={line.id} line={line.id} label={sentenceCase(lineName(line.id))} />
+      <div id="look-lines" role="tabpanel" aria-labelledby={`look-${TASTING_PHASES.indexOf(phase)}`}>
+        <p className="quiet small mb-2">{HINTS[phase]}</p>
+        {slotsOf(phase).map((slot) => (
+          <ChipsField key={slot.id} slot={slot.id} label={sentenceCase(slotName(slot.id))} />
         ))}
       </div>
       <TapsField
         name="cup.markAt"
         label="The mark rests on"
-        options={SIPPED_LOOKS}
+        options={SIPPED_PHASES}
         help="Hot or cool can differ by a point; say which one you marked."
       />
     </>
   );
 }
 
-const begun = ({ set, typing }: CupForm['words'][LineId]): boolean => set.length > 0 || typing !== '';
+const begun = ({ set, typing }: CupForm['descriptors'][SlotId]): boolean => set.length > 0 || typing !== '';
 
 /** Which look is open: the last that was begun, else the hot one. */
-export function useLook(): [Look, (look: Look) => void] {
-  const { cup } = useLaid();
-  const [look, setLook] = useState<Look>(
-    () => LOOKS.findLast((one) => linesOf(one).some(({ id }) => begun(cup.words[id]))) ?? 'hot',
+export function usePhase(): [TastingPhase, (phase: TastingPhase) => void] {
+  const { cup } = useInitialValues();
+  const [phase, setPhase] = useState<TastingPhase>(
+    () => TASTING_PHASES.findLast((one) => slotsOf(one).some(({ id }) => begun(cup.descriptors[id]))) ?? 'hot',
   );
-  return [look, setLook];
+  return [phase, setPhase];
 }

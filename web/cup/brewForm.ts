@@ -3,10 +3,9 @@ import type { LiveBrew } from '../../contract/live';
 import type { BrewParametersInput } from '../../contract/brewParameters';
 import { mapValues, pick } from 'es-toolkit';
 import { minutesText, type Taste } from '../../core/brew';
-import type { ScoringScale } from '../../core/cup';
 import { typedResolver } from '../shared/formResolver';
 import { instantOf, localDateTime, wallClockOf } from '../shared/today';
-import { cupValues, emptyCup, typedCup, type CupForm } from './cupForm';
+import { cupValues, emptyCup, typedCup, type CupForm, type Scoring } from './cupForm';
 import { asTyped, typedChoice, typedNumber, typedSeconds, typedWater } from '../shared/typed';
 
 /**
@@ -94,7 +93,7 @@ function typedParameters({
 }
 
 /** A sheet for a brew to this recipe, now, with an empty cup. */
-export function newBrew(parameters: BrewParametersInput, scoringScale: ScoringScale, tasterId: string): BrewForm {
+export function newBrew(parameters: BrewParametersInput, scoring: Scoring, tasterId: string): BrewForm {
   return {
     brewedAt: localDateTime(),
     ...typedParameters(parameters),
@@ -103,7 +102,7 @@ export function newBrew(parameters: BrewParametersInput, scoringScale: ScoringSc
     recordedFrom: 'cup',
     fault: '',
     faultNote: '',
-    cup: emptyCup(scoringScale),
+    cup: emptyCup(scoring),
     making: NO_MAKING,
     liveId: '',
     revision: '',
@@ -111,8 +110,8 @@ export function newBrew(parameters: BrewParametersInput, scoringScale: ScoringSc
 }
 
 /** A sheet for the recipe and drink of an earlier brew, now, with an empty cup. */
-export function sameAgain(brew: Brew, scoringScale: ScoringScale, tasterId: string): BrewForm {
-  const sheet = newBrew(brew, scoringScale, tasterId);
+export function sameAgain(brew: Brew, scoring: Scoring, tasterId: string): BrewForm {
+  const sheet = newBrew(brew, scoring, tasterId);
   const { milkKind } = brew.cup;
   const { milkG, iceG } = typedMaking(brew.making);
   return { ...sheet, cup: { ...sheet.cup, milkKind }, making: { ...sheet.making, milkG, iceG } };
@@ -121,14 +120,14 @@ export function sameAgain(brew: Brew, scoringScale: ScoringScale, tasterId: stri
 /** A sheet for the cup of a brew that ran on the bench: its recipe, time and fault are filled in. */
 export function brewFromBench(
   { id, recipe, recipeVersionId, startedAt, endedS, fault, faultNote, vigour, bed }: LiveBrew,
-  scoringScale: ScoringScale,
+  scoring: Scoring,
   tasterId: string,
   grindStep: number | null,
 ): BrewForm {
   const { hardnessPpm, grinderId, grinderSetting, pressureBar, iceG } = recipe;
   const numbers = mapValues({ hardnessPpm, grinderSetting, pressureBar, iceG: iceG > 0 ? iceG : null }, asTyped);
   return {
-    ...newBrew({ ...recipe, grindStep }, scoringScale, tasterId),
+    ...newBrew({ ...recipe, grindStep }, scoring, tasterId),
     brewedAt: localDateTime(new Date(startedAt ?? Date.now())),
     drainS: endedS === null || endedS < 1 ? '' : minutesText(endedS),
     fault: fault ?? '',

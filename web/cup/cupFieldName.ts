@@ -1,11 +1,14 @@
-import { lineName, type LineId } from '../../core/cup';
+import { slotName, type SlotId } from '../../core/cup';
 import { plainName } from '../shared/differences';
 import { sentenceCase } from '../shared/format';
 
 /** Parts of a field's path that a person need not hear of. */
-const UNSAID = new Set(['cup', 'making', 'levels', 'on']);
+const UNSAID = new Set(['cup', 'making', 'intensities', 'on']);
 const NAMES: Readonly<Record<string, string>> = {
   typing: 'being typed',
+  remarks: 'in your words',
+  intensity: 'level',
+  adequacy: 'how it was liked',
   nag: 'the word that will not come',
   said: 'what it is like',
   tapped: 'tapped',
@@ -18,9 +21,9 @@ const NAMES: Readonly<Record<string, string>> = {
 export function cupFieldName(path: readonly string[]): string | null {
   if (path.includes('coolingFrom') || path.includes('ended') || path.includes('liveId')) return null;
   // A note is told by where it was found: "Hot, nose", or just "Notes".
-  const [, part, line, what] = path;
-  if (part === 'words' && line)
-    return [sentenceCase(lineName(line as LineId)) || 'Notes', what === 'typing' ? NAMES.typing : '']
+  const [, part, slot, what] = path;
+  if (part === 'descriptors' && slot)
+    return [sentenceCase(slotName(slot as SlotId)) || 'Notes', what === 'typing' ? NAMES.typing : '']
       .filter(Boolean)
       .join(', ');
   const said = path.filter((part) => !UNSAID.has(part)).map((part) => NAMES[part] ?? plainName(part));

@@ -2,11 +2,12 @@ import { mapValues, pick } from 'es-toolkit';
 import type { Cup, Nag } from '../../contract/cup';
 import {
   levelText,
-  LINE_IDS,
-  PARTS,
-  readLevel,
-  type LineId,
-  type Part,
+  SLOT_IDS,
+  ATTRIBUTES,
+  parseLevel,
+  type SlotId,
+  type Attribute,
+  type SheetPart,
   type ScoringScale,
   type Texture,
 } from '../../core/cup';
@@ -14,13 +15,15 @@ import type { Trait } from '../../core/cup/words';
 import { asTyped, typedChoice, typedMark, typedMarkValue, typedNumber } from '../shared/typed';
 
 /** A cup as typed: every field as text. The names are the contract's, so that problems find their field. */
-export interface CupForm extends Record<Part, string> {
+export interface CupForm extends Record<Attribute, string> {
   scoringScale: ScoringScale;
   mark: string;
+  /** The parts of the sheet it is marked by; none where it is scored otherwise. */
+  parts: (SheetPart & { mark: string })[];
   /** By attribute: a level as typed, and how it was liked; undefined where nobody touched it. */
-  levels: Record<string, { level: string; adequacy: string } | undefined>;
+  intensities: Record<string, { intensity: string; adequacy: string } | undefined>;
   /** By line: words already set, and the one under the fingers. */
-  words: Record<LineId, { set: string[]; typing: string }>;
+  descriptors: Record<SlotId, { set: string[]; typing: string }>;
   markAt: string;
   finishS: string;
   dryness: string;
@@ -28,27 +31,34 @@ export interface CupForm extends Record<Part, string> {
   milkKind: string;
   company: string;
   blind: boolean;
-  notes: string;
+  remarks: string;
   /** A word that would not come; `ended` carries along one whose search is over. */
   nag: { on: boolean; said: string; tapped: Trait[]; ended: Pick<Nag, 'resolvedWith' | 'dropped'> | null };
   /** When the cooling clock was started, ms; of the sheet only. */
   coolingFrom: string;
 }
 
-const EMPTY_PARTS = Object.fromEntries(PARTS.map((part) => [part, ''])) as Record<Part, string>;
-const emptyWords = (): CupForm['words'] =>
+const NO_ATTRIBUTES = Object.fromEntries(ATTRIBUTES.map((name) => [name, ''])) as Record<Attribute, string>;
+const emptyWords = (): CupForm['descriptors'] =>
   Object.fromEntries(
-    LINE_IDS.map((line) => [line, { set: [] as string[], typing: '' }]),
-  ) as unknown as CupForm['words'];
+    SLOT_IDS.map((slot) => [slot, { set: [] as string[], typing: '' }]),
+  ) as unknown as CupForm['descriptors'];
 
-export function emptyCup(scoringScale: ScoringScale): CupForm {
+/** How a cup is scored: the scale of its bag, and the household's sheet of parts. */
+export interface Scoring {
+  scoringScale: ScoringScale;
+  sheetOfParts: readonly SheetPart[];
+}
+
+export function emptyCup({ scoringScale, sheetOfParts }: Scoring): CupForm {
   return {
     ...{
       scoringScale,
       mark: '',
-      ...EMPTY_PARTS,
-      levels: {},
-      words: emptyWords(),
+      parts: scoringScale === 'parts' ? sheetOfParts.map((part) => ({ ...part, mark: '' })) : [],
+      ...NO_ATTRIBUTES,
+      intensities: {},
+      descriptors: emptyWords(),
       markAt: '',
       finishS: '',
       dryness: '',
@@ -58,7 +68,7 @@ export function emptyCup(scoringScale: ScoringScale): CupForm {
       milkKind: '',
       company: '',
       blind: false,
-      notes: '',
+      remarks: '',
       nag: { on: false, said: '', tapped: [], ended: null },
       coolingFrom: '',
     },
@@ -67,17 +77,21 @@ export function emptyCup(scoringScale: ScoringScale): CupForm {
 
 /** A cup already kept, as it would be typed. */
 export function typedCup(cup: Cup): CupForm {
-  const words = emptyWords();
-  for (const { typed, line } of cup.words) words[line].set.push(typed);
+  const descriptors = emptyWords();
+  for (const { typed, slot } of cup.descriptors) descriptors[slot].set.push(typed);
   return {
-    ...emptyCup(cup.scoringScale),
-    ...mapValues(pick(cup, [...PARTS]), asTyped),
-    ...pick(cup, ['textures', 'milkKind', 'blind', 'notes']),
+    ...emptyCup({ scoringScale: cup.scoringScale, sheetOfParts: [] }),
+    parts: cup.parts.map((part) => ({ ...part, mark: asTyped(part.mark) })),
+    ...mapValues(pick(cup, [...ATTRIBUTES]), asTyped),
+    ...pick(cup, ['textures', 'milkKind', 'blind', 'remarks']),
     mark: typedMark(cup.scoringScale, cup.mark),
-    levels: Object.fromEntries(
-      cup.levels.map(({ attribute, level, adequacy }) => [attribute, { level: level ?? '', adequacy: adequacy ?? '' }]),
+    intensities: Object.fromEntries(
+      cup.intensities.map(({ attribute, intensity, adequacy }) => [
+        attribute,
+        { intensity: intensity ?? '', adequacy: adequacy ?? '' },
+      ]),
     ),
-    words,
+    descriptors,
     markAt: cup.markAt ?? '',
     finishS: asTyped(cup.finishS),
     dryness: cup.dryness ?? '',
@@ -99,8 +113,8 @@ function nagValues({ on, said, tapped, ended }: CupForm['nag']): Nag | null {
 }
 
 /** A level as typed; null when empty; the text itself when it is none, for the schema to refuse. */
-function typedLevel(text: string): string | null {
-  return text.trim() === '' ? null : (readLevel(text) ?? text.trim());
+function typedIntensity(text: string): string | null {
+  return text.trim() === '' ? null : (parseLevel(text) ?? text.trim());
 }
 
 /** The words of a line: those set, and what is still being typed, divided at its commas. */
@@ -116,19 +130,20 @@ function wordsAt({ set, typing }: { set: string[]; typing: string }): string[] {
 
 /** The values of a cup, for the schema. */
 export function cupValues(cup: CupForm): unknown {
-  const { levels, words, nag, coolingFrom: _, ...typed } = cup;
+  const { parts, intensities, descriptors, nag, coolingFrom: _, ...typed } = cup;
   return {
     ...typed,
-    ...mapValues(pick(cup, [...PARTS]), typedNumber),
+    ...mapValues(pick(cup, [...ATTRIBUTES]), typedNumber),
+    parts: parts.map((part) => ({ ...part, mark: typedNumber(part.mark) })),
     mark: typedMarkValue(cup.scoringScale, cup.mark),
-    levels: Object.entries(levels)
+    intensities: Object.entries(intensities)
       .map(([attribute, given]) => ({
         attribute,
-        level: typedLevel(given?.level ?? ''),
+        intensity: typedIntensity(given?.intensity ?? ''),
         adequacy: typedChoice(given?.adequacy ?? ''),
       }))
-      .filter(({ level, adequacy }) => level !== null || adequacy !== null),
-    words: LINE_IDS.flatMap((line) => wordsAt(words[line]).map((word) => ({ typed: word, line }))),
+      .filter(({ intensity, adequacy }) => intensity !== null || adequacy !== null),
+    descriptors: SLOT_IDS.flatMap((slot) => wordsAt(descriptors[slot]).map((word) => ({ typed: word, slot }))),
     markAt: typedChoice(cup.markAt),
     finishS: typedNumber(cup.finishS),
     dryness: typedChoice(cup.dryness),
@@ -138,7 +153,7 @@ export function cupValues(cup: CupForm): unknown {
 }
 
 /** What a typed level says in words; null when it is none. */
-export function levelWords(text: string): string | null {
-  const level = readLevel(text);
-  return level === null ? null : levelText(level);
+export function intensityWords(text: string): string | null {
+  const intensity = parseLevel(text);
+  return intensity === null ? null : levelText(intensity);
 }

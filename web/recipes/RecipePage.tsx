@@ -6,7 +6,7 @@ import { scaleRecipe, scaleChanges } from '../../core/brew';
 import { problemOf } from '../shared/api';
 import { benchApi } from '../shared/benchApi';
 import { dateText, numberText } from '../shared/format';
-import { noticed } from '../shared/notices';
+import { toastShown } from '../shared/notices';
 import { ProblemNote } from '../shared/ProblemNote';
 import { RecipeLines } from '../shared/RecipeLines';
 import { useAppDispatch } from '../shared/store';
@@ -35,9 +35,9 @@ function Recipe({ kept }: { kept: KeptRecipe }) {
   const [changeRecipe] = benchApi.useChangeRecipeMutation();
   const [makeStandard] = benchApi.useMakeStandardMutation();
   const [removeRecipe] = benchApi.useRemoveRecipeMutation();
-  const standing = useMemo(() => typedRecipe(kept.recipe, kept.versionId), [kept]);
+  const savedVersion = useMemo(() => typedRecipe(kept.recipe, kept.versionId), [kept]);
   const editing = address.get('edit') === 'yes';
-  const say = (text: string): void => void dispatch(noticed({ text }));
+  const say = (text: string): void => void dispatch(toastShown({ text }));
 
   const standard = async (): Promise<void> => {
     const { error } = await makeStandard(kept.id);
@@ -51,7 +51,7 @@ function Recipe({ kept }: { kept: KeptRecipe }) {
       return;
     }
     dispatch(
-      noticed({
+      toastShown({
         text: `${kept.recipe.name} is deleted; brews made with it keep it.`,
         undo: { kind: 'recipe', id: kept.id },
       }),
@@ -69,8 +69,8 @@ function Recipe({ kept }: { kept: KeptRecipe }) {
         <RecipeSheet
           draftKey={`recipe.${kept.id}`}
           title={`The recipe ${kept.recipe.name}`}
-          initial={standing}
-          standing={standing}
+          initial={savedVersion}
+          savedVersion={savedVersion}
           saveWord="Save the recipe"
           cancel={() => setAddress({}, { replace: true })}
           save={async (recipe, over) => {

@@ -15,7 +15,7 @@ interface Props {
   title: string;
   initial: RecipeForm;
   /** The recipe as it is kept now, where one is changed. */
-  standing?: RecipeForm;
+  savedVersion?: RecipeForm;
   saveWord: string;
   save: (recipe: RecipeValues, over: RecipeForm | null) => Promise<ApiError | null>;
   cancel: () => void;

@@ -1,13 +1,13 @@
 import type { Verdict } from '../../contract/verdict';
-import { adviseChange, type BrewRead } from '../../core/brew';
+import { adviseChange, type BrewEvidence } from '../../core/brew';
 import { holdWish } from '../../core/crest';
 
 /**
  * One change for the next brew with its reason; and, where the judgement would rather have the recipe still, that it
  * would.
  */
-export function AdviceNote({ read, verdict }: { read: BrewRead; verdict: Verdict }) {
-  const advice = adviseChange(read);
+export function AdviceNote({ evidence, verdict }: { evidence: BrewEvidence; verdict: Verdict }) {
+  const advice = adviseChange(evidence);
   const hold = advice.change === null ? null : holdWish(verdict.next[0]);
   return (
     <div className="advice">

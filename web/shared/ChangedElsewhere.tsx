@@ -7,13 +7,13 @@ import { OtherCopy } from './OtherCopy';
 /**
  * What a sheet carries along: the kept thing it was laid over, as JSON of its form; empty for a sheet of something new.
  */
-export interface LaidOver {
-  laidOver: string;
+export interface Basis {
+  basis: string;
 }
 
 /** A sheet of something kept, as it is laid over it. */
-export function laidOver<T extends FieldValues>(standing: T): T & LaidOver {
-  return { ...standing, laidOver: JSON.stringify(standing) };
+export function basis<T extends FieldValues>(savedVersion: T): T & Basis {
+  return { ...savedVersion, basis: JSON.stringify(savedVersion) };
 }
 
 /** The form a sheet was laid over; undefined where nobody knows. */
@@ -27,9 +27,9 @@ export function baseOf(json: unknown): unknown {
 
 interface Props<T extends FieldValues> {
   /** What is kept now. */
-  standing: T;
+  savedVersion: T;
   /** Lays the sheet over what is kept now; `taken` says in words what came with it. */
-  lay: (typed: T & LaidOver, taken: string) => void;
+  lay: (typed: T & Basis, taken: string) => void;
   nameOf?: (path: readonly string[]) => string | null;
 }
 
@@ -37,27 +37,27 @@ interface Props<T extends FieldValues> {
  * A sheet that is written on while what it was laid over is changed elsewhere: what only the other changed is taken in,
  * what both changed is shown side by side.
  */
-export function ChangedElsewhere<T extends FieldValues>({ standing, lay, nameOf = nameOfPath }: Props<T>) {
-  const { laidOver: over, ...written } = useWatch() as unknown as T & LaidOver;
-  const both = merge(baseOf(over), standing, written as unknown as T);
+export function ChangedElsewhere<T extends FieldValues>({ savedVersion, lay, nameOf = nameOfPath }: Props<T>) {
+  const { basis: over, ...written } = useWatch() as unknown as T & Basis;
+  const both = merge(baseOf(over), savedVersion, written as unknown as T);
   const alone = both.conflicts.length === 0;
-  const laid = useRef('');
+  const initialValues = useRef('');
   useEffect(() => {
-    const sheet = laidOver(standing);
-    if (!alone || laid.current === sheet.laidOver) return;
-    laid.current = sheet.laidOver;
+    const sheet = basis(savedVersion);
+    if (!alone || initialValues.current === sheet.basis) return;
+    initialValues.current = sheet.basis;
     const taken = differing(both.value, written, nameOf).map(({ name, hereText }) => `${name}: ${hereText}`);
-    lay({ ...both.value, laidOver: sheet.laidOver }, taken.join('; '));
+    lay({ ...both.value, basis: sheet.basis }, taken.join('; '));
   });
   if (alone) return null;
   return (
     <OtherCopy<T>
-      there={standing}
+      there={savedVersion}
       said="This was saved elsewhere after your sheet was begun."
       nameOf={nameOf}
       untouched={false}
       both={both}
-      settle={(typed) => lay({ ...typed, laidOver: laidOver(standing).laidOver }, '')}
+      resolveConflict={(typed) => lay({ ...typed, basis: basis(savedVersion).basis }, '')}
       leave={() => undefined}
     />
   );

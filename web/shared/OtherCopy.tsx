@@ -16,7 +16,7 @@ interface Props<T extends FieldValues> {
    * shown.
    */
   both?: Merge<T>;
-  settle: (typed: T) => void;
+  resolveConflict: (typed: T) => void;
   leave: () => void;
   nameOf?: (path: readonly string[]) => string | null;
 }
@@ -27,7 +27,7 @@ export function OtherCopy<T extends FieldValues>({
   said,
   untouched,
   both,
-  settle,
+  resolveConflict,
   leave,
   nameOf = nameOfPath,
 }: Props<T>) {
@@ -95,17 +95,17 @@ export function OtherCopy<T extends FieldValues>({
       <div className="d-flex flex-wrap gap-2">
         {untouched ? (
           <>
-            <Button onClick={() => settle(there)}>Go on with it</Button>
+            <Button onClick={() => resolveConflict(there)}>Go on with it</Button>
             <Button variant="plain" onClick={leave}>
               Leave it there
             </Button>
           </>
         ) : (
           <>
-            <Button onClick={() => settle(mix())}>
+            <Button onClick={() => resolveConflict(mix())}>
               {taken.size === 0 ? 'Keep what is here' : 'Keep what is ticked'}
             </Button>
-            <Button variant="plain" onClick={() => settle(there)}>
+            <Button variant="plain" onClick={() => resolveConflict(there)}>
               Take all of theirs
             </Button>
           </>

@@ -1,14 +1,14 @@
-import type { Note } from '../../core/cup/words';
+import type { Descriptor } from '../../core/cup/words';
 
 /** How to have a note beside the cup, with what some people must avoid. */
-export function ReferenceLine({ note }: { note: Note }) {
+export function ReferenceLine({ descriptor }: { descriptor: Descriptor }) {
   return (
     <div className="quiet small">
-      Beside the cup: {note.reference}
-      {note.allergens.length > 0 && (
+      Beside the cup: {descriptor.reference}
+      {descriptor.allergens.length > 0 && (
         <>
           {' '}
-          <strong>Contains {note.allergens.join(', ')}.</strong>
+          <strong>Contains {descriptor.allergens.join(', ')}.</strong>
         </>
       )}
     </div>

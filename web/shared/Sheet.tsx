@@ -5,7 +5,7 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import type { ApiError } from '../../contract/error';
 import type { DraftState } from './draftKeeper';
 import { momentText } from './format';
-import { baseOf, ChangedElsewhere, laidOver } from './ChangedElsewhere';
+import { baseOf, ChangedElsewhere, basis } from './ChangedElsewhere';
 import { OtherCopy } from './OtherCopy';
 import { localDateTime } from './today';
 import { useDraftedForm } from './useDraftedForm';
@@ -29,7 +29,7 @@ interface Props<T extends FieldValues, V extends FieldValues> {
    * For a change of something kept: what is kept now. What is changed there meanwhile is taken in, or shown where both
    * changed it.
    */
-  standing?: T;
+  savedVersion?: T;
   /** What a field is called, by its path, where two copies differ; null for what need not be shown. */
   nameOf?: (path: readonly string[]) => string | null;
 }
@@ -51,11 +51,11 @@ export function Sheet<T extends FieldValues, V extends FieldValues>({
   save,
   cancel,
   children,
-  standing,
+  savedVersion,
   nameOf,
 }: Props<T, V>) {
-  const [first] = useState(() => (standing ? laidOver(standing) : initial));
-  const { form, restored, laid, state, settle, layOver, layAfresh, saved, throwAway, startAfresh } = useDraftedForm(
+  const [first] = useState(() => (savedVersion ? basis(savedVersion) : initial));
+  const { form, restored, resets, state, resolveConflict, rebase, reset, saved, throwAway, startOver } = useDraftedForm(
     draftKey,
     title,
     first,
@@ -65,19 +65,19 @@ export function Sheet<T extends FieldValues, V extends FieldValues>({
   const sheet = useRef<HTMLFormElement>(null);
   useHotkeys('mod+enter', () => sheet.current?.requestSubmit(), { enableOnFormTags: true, preventDefault: true });
   const { errors, isSubmitting, isSubmitSuccessful, isDirty } = form.formState;
-  const over: unknown = useWatch({ control: form.control, name: 'laidOver' as Path<T> });
-  const now = useMemo(() => standing && laidOver(standing), [standing]);
-  const changedElsewhere = now !== undefined && now.laidOver !== over && !isSubmitting && !isSubmitSuccessful;
+  const over: unknown = useWatch({ control: form.control, name: 'basis' as Path<T> });
+  const now = useMemo(() => savedVersion && basis(savedVersion), [savedVersion]);
+  const changedElsewhere = now !== undefined && now.basis !== over && !isSubmitting && !isSubmitSuccessful;
   const untouched = !restored && !isDirty;
   useEffect(() => {
-    if (changedElsewhere && untouched) layAfresh(now);
+    if (changedElsewhere && untouched) reset(now);
     // Only what is kept decides, not how this sheet was drawn.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [changedElsewhere, untouched, now]);
 
   const submit = form.handleSubmit(async (values) => {
     const problem = await saved(() =>
-      save(values, (baseOf(form.getValues('laidOver' as Path<T>)) as T | undefined) ?? null),
+      save(values, (baseOf(form.getValues('basis' as Path<T>)) as T | undefined) ?? null),
     );
     if (!problem) return;
     for (const { path, message } of problem.fields) form.setError(path as Path<T>, { message });
@@ -90,7 +90,7 @@ export function Sheet<T extends FieldValues, V extends FieldValues>({
         {restored && (
           <p className="quiet">
             You were here before: this is what you had written.{' '}
-            <button type="button" className="btn btn-bare" onClick={startAfresh}>
+            <button type="button" className="btn btn-bare" onClick={startOver}>
               Start afresh
             </button>
           </p>
@@ -104,14 +104,14 @@ export function Sheet<T extends FieldValues, V extends FieldValues>({
               said={`This was written at another device or in another window, last ${momentText(localDateTime(new Date(other.updatedAt)))}.`}
               nameOf={nameOf}
               untouched={untouched}
-              settle={(typed) => settle(other, typed)}
+              resolveConflict={(typed) => resolveConflict(other, typed)}
               leave={() => setLeft((before) => new Set(before).add(other.device))}
             />
           ))}
-        {changedElsewhere && !untouched && standing && (
-          <ChangedElsewhere<T> standing={standing} nameOf={nameOf} lay={layOver} />
+        {changedElsewhere && !untouched && savedVersion && (
+          <ChangedElsewhere<T> savedVersion={savedVersion} nameOf={nameOf} lay={rebase} />
         )}
-        <Fragment key={laid}>{children}</Fragment>
+        <Fragment key={resets}>{children}</Fragment>
         {errors.root && (
           <div className="panel-error mb-2" role="alert">
             {errors.root.message}

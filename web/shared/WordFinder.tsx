@@ -2,10 +2,10 @@ import { useDeferredValue, useId, useMemo } from 'react';
 import Form from 'react-bootstrap/Form';
 import {
   currentWord,
-  findNotes,
+  findDescriptors,
   TRAIT_GROUPS,
   type Likeness,
-  type Note,
+  type Descriptor,
   type Trait,
   type TraitGroup,
 } from '../../core/cup/words';
@@ -35,10 +35,11 @@ export function WordFinder({ likeness: { tapped, said }, onChange, onFound }: Pr
   const id = useId();
   const { vocabulary } = useVocabulary();
   const asked = useDeferredValue(said);
-  const found = useMemo(() => findNotes({ tapped, said: asked }, MOST), [tapped, asked]);
+  const found = useMemo(() => findDescriptors({ tapped, said: asked }, MOST), [tapped, asked]);
   const tap = (trait: Trait): void =>
     onChange({ said, tapped: tapped.includes(trait) ? tapped.filter((one) => one !== trait) : [...tapped, trait] });
-  const nameOf = ({ id: noteId, name }: Note): string => currentWord(vocabulary, noteId)?.name ?? name;
+  const nameOf = ({ id: descriptorId, name }: Descriptor): string =>
+    currentWord(vocabulary, descriptorId)?.name ?? name;
   return (
     <div className="word-finder">
       <Form.Label htmlFor={id}>What is it like?</Form.Label>
@@ -66,10 +67,10 @@ export function WordFinder({ likeness: { tapped, said }, onChange, onFound }: Pr
       <div className="found" aria-live="polite">
         {found.length > 0 && (
           <ol className="found-names" aria-label="It may be">
-            {found.map(({ note }) => (
-              <li key={note.id}>
-                <button type="button" className="btn btn-plain" onClick={() => onFound(nameOf(note))}>
-                  {sentenceCase(nameOf(note))}
+            {found.map(({ descriptor }) => (
+              <li key={descriptor.id}>
+                <button type="button" className="btn btn-plain" onClick={() => onFound(nameOf(descriptor))}>
+                  {sentenceCase(nameOf(descriptor))}
                 </button>
               </li>
             ))}
@@ -81,13 +82,13 @@ export function WordFinder({ likeness: { tapped, said }, onChange, onFound }: Pr
       </div>
       {found.length > 0 && (
         <dl className="found-words">
-          {found.map(({ note, because }) => (
-            <div key={note.id}>
-              <dt>{sentenceCase(nameOf(note))}</dt>
+          {found.map(({ descriptor, because }) => (
+            <div key={descriptor.id}>
+              <dt>{sentenceCase(nameOf(descriptor))}</dt>
               <dd>
-                {note.like}
+                {descriptor.like}
                 {because.length > 0 && <span className="quiet"> ({because.join(', ')})</span>}
-                <ReferenceLine note={note} />
+                <ReferenceLine descriptor={descriptor} />
               </dd>
             </div>
           ))}

@@ -11,7 +11,8 @@ import type { Bag, BagDraft } from '../../contract/bag';
 import type { Brew, BrewDraft } from '../../contract/brew';
 import { apiError, type ApiError } from '../../contract/error';
 import type { BagPage, Judging, SearchHit, Shelf } from '../../contract/shelf';
-import { withChange, type Settings, type SettingsChange } from '../../contract/settings';
+import { withChange } from '../../application/settings';
+import type { Settings, SettingsChange } from '../../contract/settings';
 import type { SessionAnswer, SignIn } from '../../contract/session';
 import type { Taster, TasterInput } from '../../contract/taster';
 import { SerialisedWrites } from './serialisedWrites';
@@ -30,7 +31,7 @@ const OUTLIVES = 16_000;
  * Changes go one after another, and outlive the page they were made on where they are small enough. What can be sent
  * again without harm is given up after a while; what asks for it itself is sent at once.
  */
-const inTurn: BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryError, object, FetchBaseQueryMeta> = (
+const serialised: BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryError, object, FetchBaseQueryMeta> = (
   request,
   context,
   options,
@@ -49,8 +50,8 @@ export type BagChange = Partial<Omit<BagDraft, 'reference'>> & {
 };
 
 /** Where a browser that is not signed in goes, to come back to where it was. What was written stays here meanwhile. */
-const atTheDoor: typeof inTurn = async (request, context, options) => {
-  const answer = await inTurn(request, context, options);
+const atTheDoor: typeof serialised = async (request, context, options) => {
+  const answer = await serialised(request, context, options);
   if (answer.error?.status === 401 && location.pathname !== SIGN_IN)
     location.assign(`${SIGN_IN}?${new URLSearchParams({ to: location.pathname + location.search }).toString()}`);
   return answer;

@@ -1,6 +1,6 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import { omit } from 'es-toolkit';
-import type { SippedLook } from '../../core/cup';
+import type { SippedPhase } from '../../core/cup';
 
 /** A poured cup whose looks are called, wherever in the application the taster is meanwhile. */
 export interface CoolingCup {
@@ -10,7 +10,7 @@ export interface CoolingCup {
   /** When it was poured, ms. */
   since: number;
   /** The look that was called last. */
-  called: SippedLook | null;
+  called: SippedPhase | null;
 }
 
 interface Cooling {
@@ -43,9 +43,9 @@ const cooling = createSlice({
       const before = cups[key];
       cups[key] = { ...cup, called: before?.since === cup.since ? before.called : null };
     },
-    called: ({ cups }, { payload: { key, look } }: PayloadAction<{ key: string; look: SippedLook }>) => {
+    called: ({ cups }, { payload: { key, phase } }: PayloadAction<{ key: string; phase: SippedPhase }>) => {
       const cup = cups[key];
-      if (cup) cup.called = look;
+      if (cup) cup.called = phase;
     },
     stopped: (state, { payload: key }: PayloadAction<string>) => {
       state.cups = omit(state.cups, [key]);

@@ -9,7 +9,7 @@ export interface Difference {
 }
 
 /** What a sheet carries along without showing it: what it was laid over. */
-const CARRIED = new Set(['laidOver', 'revision', 'versionId']);
+const CARRIED = new Set(['basis', 'revision', 'versionId']);
 
 /**
  * Fields in which two copies of a sheet differ, in the order of the sheet; `nameOf` says what each is called, or null

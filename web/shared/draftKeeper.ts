@@ -1,5 +1,5 @@
 import type { Draft, DraftInput } from '../../contract/draft';
-import { changed, follows, merged, type ChangeCounts } from '../../core/draft';
+import { changed, follows, merged, presentForm, type ChangeCounts } from '../../core/draft';
 
 /** What a keeper needs of the server. Each promise fails when the server cannot be reached. */
 export interface DraftTransport {
@@ -37,8 +37,8 @@ function readMirror(storage: Pick<Storage, 'getItem'>, key: string): Mirror | nu
     const { counts, typed } = kept as Partial<Mirror>;
     // Before drafts were counted, what was typed stood there by itself.
     return typeof counts === 'object' && typeof typed === 'object'
-      ? { counts, typed }
-      : { counts: {}, typed: kept as Typed };
+      ? { counts, typed: presentForm(typed) }
+      : { counts: {}, typed: presentForm(kept as Typed) };
   } catch {
     return null;
   }
@@ -118,7 +118,7 @@ export class DraftKeeper {
   }
 
   /** Settles what another device wrote: its changes count as taken in, and this is what stands now. */
-  settle(other: Draft, typed: Typed): void {
+  resolveConflict(other: Draft, typed: Typed): void {
     this.#mirror = { counts: merged(this.#mirror?.counts ?? {}, other.counts), typed };
     this.#tell({ others: this.#state.others.filter(({ counts }) => !follows(this.#mirror?.counts ?? {}, counts)) });
     this.change(typed);
@@ -138,20 +138,20 @@ export class DraftKeeper {
    * Sends nothing more for as long as the sheet is being saved, and resolves once nothing is under way: a change that
    * arrived after the sheet was saved and forgotten would bring its draft back.
    */
-  hold(): Promise<unknown> {
+  pause(): Promise<unknown> {
     this.#held = true;
     this.#stop();
     return this.#line;
   }
 
   /** Goes on sending, for the sheet was not saved. */
-  release(): void {
+  resume(): void {
     this.#held = false;
     if (this.#mirror && this.#state.kept !== 'kept') this.#later(0);
   }
 
   /** Forgets what was written here: the server has it, or nobody wants it. */
-  forget(): Promise<unknown> {
+  discard(): Promise<unknown> {
     const counts = this.#mirror?.counts ?? {};
     this.#stop();
     this.#held = false;
@@ -172,7 +172,7 @@ export class DraftKeeper {
   }
 
   /** Looks whether another device has written meanwhile, and goes on sending what the server has not. */
-  async look(): Promise<void> {
+  async checkOthers(): Promise<void> {
     if (this.#mirror && this.#state.kept === 'here only' && this.#timer === null) this.#later(0);
     await this.transport.load().then(
       (drafts) => this.#hear(drafts),

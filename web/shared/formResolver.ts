@@ -11,7 +11,7 @@ export function typedResolver<Typed extends FieldValues, Schema extends z.ZodTyp
   toValues: (typed: Typed) => unknown,
   schema: Schema,
 ): Resolver<Typed, unknown, z.output<Schema>> {
-  return ({ laidOver: _, ...typed }, _context, options) => {
+  return ({ basis: _, ...typed }, _context, options) => {
     const parsed = schema.safeParse(toValues(typed as unknown as Typed));
     if (parsed.success) return { values: parsed.data, errors: {} };
     const flat: Record<string, { type: string; message: string }> = {};

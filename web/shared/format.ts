@@ -60,7 +60,7 @@ const QUARTERS = ['', '¼', '½', '¾'];
 
 export function markText(scoringScale: ScoringScale, mark: number): string {
   if (scoringScale === 'levels') return levelText(nearestLevel(mark));
-  if (scoringScale !== 'stars') return decimals(scoringScale === 'sum100' ? 0 : 1, 2).format(mark);
+  if (scoringScale !== 'stars') return decimals(scoringScale === 'parts' ? 0 : 1, 2).format(mark);
   const quarters = Math.round(mark * 4);
   const whole = Math.floor(quarters / 4);
   const rest = QUARTERS[quarters % 4] ?? '';
@@ -72,7 +72,7 @@ export const SCORING_SCALE_NAMES: Readonly<Record<ScoringScale, string>> = {
   mark10: 'One mark out of 10',
   composite: 'Quick sheet: aroma, acidity, body, overall',
   levels: 'Levels from 1 to 5',
-  sum100: 'Ten attributes, summed to 100',
+  parts: 'A sheet of parts, added up',
   stars: 'Stars out of 5',
 };
 
@@ -82,7 +82,7 @@ export function otherScalesText(scoringScale: ScoringScale, mark: number): strin
     (other) =>
       other !== scoringScale &&
       other !== 'composite' &&
-      other !== 'sum100' &&
+      other !== 'parts' &&
       !(scoringScale === 'composite' && other === 'mark10'),
   );
   const texts = others.map((other) =>

@@ -30,7 +30,7 @@ const notices = createSlice({
   name: 'notices',
   initialState: [] as Notice[],
   reducers: {
-    noticed: {
+    toastShown: {
       reducer: (state, action: PayloadAction<Notice>) => [...state.slice(-2), action.payload],
       prepare: (notice: Omit<Notice, 'id'>) => ({ payload: { id: nanoid(), ...notice } }),
     },
@@ -38,5 +38,5 @@ const notices = createSlice({
   },
 });
 
-export const { noticed, dismissed } = notices.actions;
+export const { toastShown, dismissed } = notices.actions;
 export const noticesReducer = notices.reducer;

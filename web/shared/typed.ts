@@ -1,5 +1,5 @@
 import { waterFor } from '../../core/brew';
-import { levelValue, nearestLevel, readLevel, type ScoringScale } from '../../core/cup';
+import { levelValue, nearestLevel, parseLevel, type ScoringScale } from '../../core/cup';
 
 /**
  * Forms keep what was typed, as text, so that nothing a taster writes is lost to a parser; these turn it into values
@@ -48,6 +48,6 @@ export function typedMark(scoringScale: ScoringScale, mark: number | null): stri
 
 /** A mark of a scale, of what was typed; null when empty; the text itself when it is none. */
 export function typedMarkValue(scoringScale: ScoringScale, text: string): number | string | null {
-  const level = scoringScale === 'levels' ? readLevel(text) : null;
+  const level = scoringScale === 'levels' ? parseLevel(text) : null;
   return level ? levelValue(level) : typedNumber(text);
 }

@@ -5,7 +5,7 @@ import { deviceName } from './device';
 import { draftApi } from './draftApi';
 import { differing, nameOfPath } from './differences';
 import { DraftKeeper, type DraftState } from './draftKeeper';
-import { noticed } from './notices';
+import { toastShown } from './notices';
 import { useAppDispatch } from './store';
 
 /** A draft in the shape of the form, filled up where the form has grown since; null for what is no draft of it. */
@@ -33,22 +33,22 @@ export interface DraftedForm<T extends FieldValues, V> {
   /** The sheet opened with what was left unsaved before. */
   restored: boolean;
   /** How often the sheet was laid anew with other content: what is folded is decided each time. */
-  laid: number;
+  resets: number;
   state: DraftState;
   /** Takes in what another device wrote: this is what stands now. */
-  settle: (other: Draft, typed: T) => void;
+  resolveConflict: (other: Draft, typed: T) => void;
   /**
    * Lays the sheet anew over what was saved elsewhere meanwhile: this is what stands now, and what of it came from
    * there, in words.
    */
-  layOver: (typed: T, taken: string) => void;
+  rebase: (typed: T, taken: string) => void;
   /** Lays a sheet nobody has written on anew. */
-  layAfresh: (typed: T) => void;
+  reset: (typed: T) => void;
   /** Saves what is written and forgets the draft; where that fails, the draft stays. Answers as `save` does. */
   saved: <P>(save: () => Promise<P | null>) => Promise<P | null>;
   /** Forgets the draft on the taster's wish; it can be brought back from the notice. */
   throwAway: () => void;
-  startAfresh: () => void;
+  startOver: () => void;
 }
 
 /**
@@ -90,24 +90,24 @@ export function useDraftedForm<T extends FieldValues, V extends FieldValues>(
   const [first] = useState(() => shaped(keeper.mirror?.typed ?? null, initial));
   const [restored, setRestored] = useState(first !== null);
   const form = useForm<T, unknown, V>({ defaultValues: (first ?? initial) as DefaultValues<T>, resolver });
-  const [laid, setLaid] = useState(0);
+  const [resets, setResets] = useState(0);
   const touched = useRef(false);
 
-  const lay = (typed: T): void => {
+  const applyValues = (typed: T): void => {
     // What it was first laid with stays what a change is measured by.
     form.reset(typed, { keepDefaultValues: true });
-    setLaid((times) => times + 1);
+    setResets((times) => times + 1);
   };
-  const layAfresh = (typed: T): void => {
+  const reset = (typed: T): void => {
     form.reset(typed);
-    setLaid((times) => times + 1);
+    setResets((times) => times + 1);
   };
 
   useEffect(() => {
     void keeper.open().then((own) => {
       const typed = shaped(own, initial);
       if (typed === null || touched.current) return;
-      lay(typed);
+      applyValues(typed);
       setRestored(true);
     });
     const unsubscribe = form.subscribe({
@@ -116,14 +116,14 @@ export function useDraftedForm<T extends FieldValues, V extends FieldValues>(
         if (name === undefined) return;
         touched.current = true;
         // What was written and taken away again is no draft.
-        if (differing(values, initial, nameOfPath).length === 0) void keeper.forget();
+        if (differing(values, initial, nameOfPath).length === 0) void keeper.discard();
         else keeper.change(values);
       },
     });
     const leaving = (): void => keeper.flush();
     const turned = (): void => {
       if (document.visibilityState === 'hidden') keeper.flush();
-      else void keeper.look();
+      else void keeper.checkOthers();
     };
     document.addEventListener('visibilitychange', turned);
     addEventListener('pagehide', leaving);
@@ -139,39 +139,39 @@ export function useDraftedForm<T extends FieldValues, V extends FieldValues>(
 
   const canBeBroughtBack = (text: string): void => {
     const { mirror } = keeper;
-    if (mirror) dispatch(noticed({ text, undo: { kind: 'draft', id: key, href, mirror } }));
+    if (mirror) dispatch(toastShown({ text, undo: { kind: 'draft', id: key, href, mirror } }));
   };
-  const relay = (typed: T, said: string): void => {
+  const applyAndOffer = (typed: T, said: string): void => {
     canBeBroughtBack(said);
     touched.current = true;
-    lay(typed);
+    applyValues(typed);
   };
-  const settle = (other: Draft, typed: T): void => {
-    relay(typed, ONE_AGAIN);
-    keeper.settle(other, typed);
+  const resolveConflict = (other: Draft, typed: T): void => {
+    applyAndOffer(typed, ONE_AGAIN);
+    keeper.resolveConflict(other, typed);
   };
-  const layOver = (typed: T, taken: string): void => {
-    relay(typed, taken === '' ? ONE_AGAIN : `Changed elsewhere meanwhile, and taken in here. ${taken}.`);
+  const rebase = (typed: T, taken: string): void => {
+    applyAndOffer(typed, taken === '' ? ONE_AGAIN : `Changed elsewhere meanwhile, and taken in here. ${taken}.`);
     keeper.change(typed);
   };
   const saved: DraftedForm<T, V>['saved'] = async (save) => {
-    await keeper.hold();
+    await keeper.pause();
     const problem = await save().catch((error: unknown) => {
-      keeper.release();
+      keeper.resume();
       throw error;
     });
-    if (problem === null) void keeper.forget();
-    else keeper.release();
+    if (problem === null) void keeper.discard();
+    else keeper.resume();
     return problem;
   };
   const throwAway = (): void => {
     canBeBroughtBack('What you had written is put aside.');
-    void keeper.forget();
+    void keeper.discard();
   };
-  const startAfresh = (): void => {
+  const startOver = (): void => {
     throwAway();
-    lay(initial);
+    applyValues(initial);
     setRestored(false);
   };
-  return { form, restored, laid, state, settle, layOver, layAfresh, saved, throwAway, startAfresh };
+  return { form, restored, resets, state, resolveConflict, rebase, reset, saved, throwAway, startOver };
 }

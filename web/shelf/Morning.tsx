@@ -9,7 +9,7 @@ const NOT_JUDGED = {
 };
 
 /** The decision at the kettle: which bag, with what, why; and which to leave alone. */
-export function Morning({ shelf: { pick, telling, leaveAlone, bench, lanes } }: { shelf: Shelf }) {
+export function Morning({ shelf: { pick, mostInformative, leaveAlone, bench, lanes } }: { shelf: Shelf }) {
   const { headline, reason } = pick ?? (lanes.some(({ judged }) => judged === 'not yet') ? NOT_JUDGED : NOTHING);
   return (
     <>
@@ -33,9 +33,9 @@ export function Morning({ shelf: { pick, telling, leaveAlone, bench, lanes } }: 
         )}
       </section>
       <OnBench brews={bench} />
-      {telling && (
+      {mostInformative && (
         <p className="most-telling">
-          <Link to={`/bags/${telling.bagId}`}>{telling.headline}</Link> {telling.reason}
+          <Link to={`/bags/${mostInformative.bagId}`}>{mostInformative.headline}</Link> {mostInformative.reason}
         </p>
       )}
       {leaveAlone.length > 0 && (

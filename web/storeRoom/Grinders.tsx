@@ -5,7 +5,7 @@ import type { Grinder } from '../../core/brew';
 import { problemOf } from '../shared/api';
 import { benchApi } from '../shared/benchApi';
 import { dateText } from '../shared/format';
-import { noticed } from '../shared/notices';
+import { toastShown } from '../shared/notices';
 import { useAppDispatch } from '../shared/store';
 import { useToday } from '../shared/today';
 
@@ -65,13 +65,13 @@ function GrinderLine({ grinder }: { grinder: Grinder }) {
       was: { burrChanges: grinder.burrChanges },
     });
     const problem = problemOf(error);
-    if (problem) dispatch(noticed({ text: problem.message }));
+    if (problem) dispatch(toastShown({ text: problem.message }));
   };
   const remove = async (): Promise<void> => {
     const { error } = await removeGrinder(grinder.id);
     const problem = problemOf(error);
     dispatch(
-      noticed(
+      toastShown(
         problem
           ? { text: problem.message }
           : { text: `${grinder.name} is deleted.`, undo: { kind: 'grinder', id: grinder.id } },

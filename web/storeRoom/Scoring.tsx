@@ -3,8 +3,9 @@ import { useState, type SubmitEvent } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import type { Settings, SettingsChange } from '../../contract/settings';
-import { MORE_LEVEL_ATTRIBUTES, SCORING_SCALES, type LevelAttribute, type ScoringScale } from '../../core/cup';
+import { MORE_INTENSITY_ATTRIBUTES, SCORING_SCALES, type IntensityAttribute, type ScoringScale } from '../../core/cup';
 import { SCORING_SCALE_NAMES, sentenceCase } from '../shared/format';
+import { SheetOfParts } from './SheetOfParts';
 
 interface Props {
   settings: Settings;
@@ -15,9 +16,9 @@ interface Props {
  * How the household scores: the scale a new bag begins with, what levels are given for, and whether the sheet coaches.
  */
 export function Scoring({ settings, change }: Props) {
-  const set = (levelAttributes: LevelAttribute[]): void =>
-    change({ levelAttributes, was: { levelAttributes: settings.levelAttributes } });
-  const all = settings.levelAttributes;
+  const set = (intensityAttributes: IntensityAttribute[]): void =>
+    change({ intensityAttributes, was: { intensityAttributes: settings.intensityAttributes } });
+  const all = settings.intensityAttributes;
   const move = (i: number, by: 1 | -1): void => {
     const [one, other] = [all[i], all[i + by]];
     if (one && other) set(all.map((attribute, k) => (k === i ? other : k === i + by ? one : attribute)));
@@ -86,13 +87,14 @@ export function Scoring({ settings, change }: Props) {
           add={(name) => set([...all, { id: offered(name) ?? `own-${nanoid(8)}`, name, shown: true }])}
         />
       </details>
+      <SheetOfParts settings={settings} change={change} />
     </fieldset>
   );
 }
 
 /** The id of an attribute that is offered: the same in every household. */
 function offered(name: string): string | null {
-  const found = MORE_LEVEL_ATTRIBUTES.find((one) => one === name.toLowerCase());
+  const found = MORE_INTENSITY_ATTRIBUTES.find((one) => one === name.toLowerCase());
   return found?.replace(' ', '-') ?? null;
 }
 
@@ -119,7 +121,7 @@ function AddAttribute({ taken, add }: { taken: readonly string[]; add: (name: st
           onChange={(event) => setName(event.target.value)}
         />
         <datalist id="more-attributes">
-          {MORE_LEVEL_ATTRIBUTES.filter((one) => !taken.some((name) => name.toLowerCase() === one)).map((one) => (
+          {MORE_INTENSITY_ATTRIBUTES.filter((one) => !taken.some((name) => name.toLowerCase() === one)).map((one) => (
             <option key={one} value={sentenceCase(one)} />
           ))}
         </datalist>

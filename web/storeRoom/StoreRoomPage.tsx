@@ -4,7 +4,7 @@ import type { Settings, SettingsChange } from '../../contract/settings';
 import { BREWERS } from '../../core/brew';
 import { api, problemOf, SIGN_IN } from '../shared/api';
 import { sentenceCase } from '../shared/format';
-import { noticed } from '../shared/notices';
+import { toastShown } from '../shared/notices';
 import { ProblemNote } from '../shared/ProblemNote';
 import { useAppDispatch } from '../shared/store';
 import { usePageTitle } from '../shared/usePageTitle';
@@ -48,7 +48,7 @@ function useChange(): (change: SettingsChange) => void {
   return (change) =>
     void send(change).then(({ error }) => {
       const problem = problemOf(error);
-      if (problem) dispatch(noticed({ text: problem.message }));
+      if (problem) dispatch(toastShown({ text: problem.message }));
     });
 }
 

@@ -5,7 +5,7 @@ import type { Nagging } from '../../contract/shelf';
 import type { Likeness } from '../../core/cup/words';
 import { api, problemOf } from '../shared/api';
 import { dateText } from '../shared/format';
-import { noticed } from '../shared/notices';
+import { toastShown } from '../shared/notices';
 import { useAppDispatch } from '../shared/store';
 import { useToday } from '../shared/today';
 import { usePageTitle } from '../shared/usePageTitle';
@@ -39,9 +39,9 @@ function Find({ nag }: { nag: Nagging | null }) {
       return;
     }
     const { error } = await endNag({ brewId: nag.brewId, word });
-    if (error) return void dispatch(noticed({ text: problemOf(error)?.message ?? '' }));
+    if (error) return void dispatch(toastShown({ text: problemOf(error)?.message ?? '' }));
     dispatch(
-      noticed({
+      toastShown({
         text: word === null ? 'It nags no more.' : `“${word}” stands in that cup now.`,
         undo: { kind: 'nag', id: nag.brewId },
       }),

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import Dropdown from 'react-bootstrap/Dropdown';
 import { currentWord, type Word } from '../../core/cup/words';
 import { problemOf } from '../shared/api';
-import { noticed } from '../shared/notices';
+import { toastShown } from '../shared/notices';
 import { ReferenceLine } from '../shared/ReferenceLine';
 import { useAppDispatch } from '../shared/store';
 import { useVocabulary } from '../shared/useVocabulary';
@@ -15,9 +15,9 @@ const WHERE = { nose: 'Mostly in the nose', palate: 'Mostly on the palate', both
 export function WordEntry({ word, cups }: { word: Word; cups: number }) {
   const [doing, setDoing] = useState<'rename' | 'merge' | null>(null);
   const { vocabulary } = useVocabulary();
-  const { note } = word;
+  const { descriptor } = word;
   const into = word.mergedInto === null ? null : currentWord(vocabulary, word.mergedInto);
-  const near = note?.near.flatMap((id) => currentWord(vocabulary, id)?.name ?? []) ?? [];
+  const near = descriptor?.near.flatMap((id) => currentWord(vocabulary, id)?.name ?? []) ?? [];
   return (
     <li>
       <div>
@@ -25,20 +25,20 @@ export function WordEntry({ word, cups }: { word: Word; cups: number }) {
           {word.name}
         </div>
         <div className="quiet small">
-          {note && note.name !== word.name && <>{note.name} · </>}
+          {descriptor && descriptor.name !== word.name && <>{descriptor.name} · </>}
           {cups === 0 ? 'not noted yet' : cups === 1 ? 'noted in 1 cup' : `noted in ${cups} cups`}
         </div>
       </div>
       <div className="about">
         {into && <div>Merged into {into.name}: every cup says that now.</div>}
-        {note ? (
+        {descriptor ? (
           <>
-            {note.like}{' '}
+            {descriptor.like}{' '}
             <span className="quiet">
-              {WHERE[note.where]}; near {near.join(', ')}.
+              {WHERE[descriptor.where]}; near {near.join(', ')}.
             </span>
-            {note.also.length > 0 && <span className="quiet"> Also: {note.also.join(', ')}.</span>}
-            <ReferenceLine note={note} />
+            {descriptor.also.length > 0 && <span className="quiet"> Also: {descriptor.also.join(', ')}.</span>}
+            <ReferenceLine descriptor={descriptor} />
           </>
         ) : (
           !into && <span className="quiet">A word of your own{word.family ? `, ${word.family}` : ''}.</span>
@@ -55,23 +55,25 @@ function WordMenu({ word, cups, onDo }: { word: Word; cups: number; onDo: (what:
   const dispatch = useAppDispatch();
   const [mergeWord] = wordApi.useMergeWordMutation();
   const [removeWord] = wordApi.useRemoveWordMutation();
-  const { id, name, family, mergedInto, note } = word;
+  const { id, name, family, mergedInto, descriptor } = word;
   const undo = { kind: 'word', id, before: { name, family, mergedInto }, forgotten: false } as const;
   const alone = async (): Promise<void> => {
     const { error } = await mergeWord({ id, into: null });
     dispatch(
-      noticed(error ? { text: problemOf(error)?.message ?? '' } : { text: `${name} stands for itself again.`, undo }),
+      toastShown(
+        error ? { text: problemOf(error)?.message ?? '' } : { text: `${name} stands for itself again.`, undo },
+      ),
     );
   };
   const remove = async (): Promise<void> => {
     const { error } = await removeWord(id);
     dispatch(
-      noticed(
+      toastShown(
         error
           ? { text: problemOf(error)?.message ?? '' }
           : {
-              text: note ? `It is ${note.name} again.` : `${name} is forgotten.`,
-              undo: { ...undo, forgotten: note === null },
+              text: descriptor ? `It is ${descriptor.name} again.` : `${name} is forgotten.`,
+              undo: { ...undo, forgotten: descriptor === null },
             },
       ),
     );
@@ -88,10 +90,10 @@ function WordMenu({ word, cups, onDo }: { word: Word; cups: number; onDo: (what:
         ) : (
           <Dropdown.Item onClick={() => void alone()}>Let it stand for itself</Dropdown.Item>
         )}
-        {note && note.name !== name && (
-          <Dropdown.Item onClick={() => void remove()}>Call it {note.name} again</Dropdown.Item>
+        {descriptor && descriptor.name !== name && (
+          <Dropdown.Item onClick={() => void remove()}>Call it {descriptor.name} again</Dropdown.Item>
         )}
-        {!note && cups === 0 && <Dropdown.Item onClick={() => void remove()}>Forget it</Dropdown.Item>}
+        {!descriptor && cups === 0 && <Dropdown.Item onClick={() => void remove()}>Forget it</Dropdown.Item>}
       </Dropdown.Menu>
     </Dropdown>
   );

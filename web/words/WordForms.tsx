@@ -5,7 +5,7 @@ import { WORD_MAX } from '../../contract/word';
 import { FAMILIES, wordSpelt, type Family, type Word } from '../../core/cup/words';
 import { problemOf } from '../shared/api';
 import { sentenceCase } from '../shared/format';
-import { noticed } from '../shared/notices';
+import { toastShown } from '../shared/notices';
 import { useAppDispatch } from '../shared/store';
 import { useVocabulary } from '../shared/useVocabulary';
 import { wordApi } from '../shared/wordApi';
@@ -28,7 +28,7 @@ export function RenameForm({ word, done }: Props) {
     event.preventDefault();
     const { error: refused } = await rename({ id: word.id, word: { name, family: family === '' ? null : family } });
     if (refused) return;
-    dispatch(noticed({ text: `${word.name} is ${name} now, in every cup.`, undo: undoOf(word) }));
+    dispatch(toastShown({ text: `${word.name} is ${name} now, in every cup.`, undo: undoOf(word) }));
     done();
   };
   return (
@@ -45,7 +45,7 @@ export function RenameForm({ word, done }: Props) {
           onChange={(event) => setName(event.target.value)}
         />
       </div>
-      {!word.note && (
+      {!word.descriptor && (
         <div>
           <Form.Label htmlFor={`family-${word.id}`}>Family</Form.Label>
           <Form.Select
@@ -79,7 +79,7 @@ export function MergeForm({ word, done }: Props) {
     if (!target) return;
     const { error: refused } = await merge({ id: word.id, into: target.id });
     if (refused) return;
-    dispatch(noticed({ text: `${word.name} is ${target.name} now, in every cup.`, undo: undoOf(word) }));
+    dispatch(toastShown({ text: `${word.name} is ${target.name} now, in every cup.`, undo: undoOf(word) }));
     done();
   };
   return (

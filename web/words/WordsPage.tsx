@@ -28,10 +28,10 @@ export function WordsPage() {
   const asked = useDeferredValue(text);
   const found = useMemo(() => suggest(asked, MOST_FOUND).map(({ word }) => word), [suggest, asked]);
   usePageTitle('Words');
-  const own = vocabulary.words.filter(({ note }) => note === null);
+  const own = vocabulary.words.filter(({ descriptor }) => descriptor === null);
   const familyOf = (family: Family): Word[] =>
     vocabulary.words.filter(
-      ({ note, mergedInto, family: one }) => note !== null && mergedInto === null && one === family,
+      ({ descriptor, mergedInto, family: one }) => descriptor !== null && mergedInto === null && one === family,
     );
   const cups = useMemo(() => cupsByWord(vocabulary, uses), [vocabulary, uses]);
   const [all, setAll] = useState(false);

@@ -39,7 +39,7 @@ export function bruteForce(input: CrestInput, askedAges: readonly number[]): Bru
   // A quadratic that only points down: −|N(0, s²)| by its first two moments.
   const bend = { mean: -0.25 * s0 * Math.sqrt(2 / Math.PI), sd: 0.25 * s0 * Math.sqrt(1 - 2 / Math.PI) };
   const smooth = (a: number, b: number): number => Math.exp(-0.5 * ((a - b) / 0.35) ** 2);
-  const settled = (i: number, j: number): number =>
+  const priorCovariance = (i: number, j: number): number =>
     64 +
     brewers.reduce(
       (sum, name) => sum + (brews[i]!.brewer === name && brews[j]!.brewer === name ? (1.2 * s0) ** 2 : 0),
@@ -109,7 +109,9 @@ export function bruteForce(input: CrestInput, askedAges: readonly number[]): Bru
       this.set(
         i,
         j,
-        settled(i, j) + gp(x[i]!, x[j]!) + (i === j ? sigma ** 2 * (brews[i]!.recordedFrom === 'memory' ? 3.2 : 1) : 0),
+        priorCovariance(i, j) +
+          gp(x[i]!, x[j]!) +
+          (i === j ? sigma ** 2 * (brews[i]!.recordedFrom === 'memory' ? 3.2 : 1) : 0),
       );
     });
     const precision = inverse(covariance).to2DArray();

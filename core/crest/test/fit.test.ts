@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { FAULTS } from '../../brew/kinds';
 import { fitCrest } from '../fit';
-import { compact, readingOf } from '../reading';
+import { compact, stateOnDay } from '../stateOnDay';
 import type { CrestBrew, CrestFit } from '../types';
 import { bagOf, brewOf, ridgeScore } from './samples';
 
@@ -64,7 +64,7 @@ describe('fitCrest', () => {
       ),
     );
     const [press] = fit.effects;
-    expect(press).toMatchObject({ factor: 'brewer', level: 'press', brews: 8 });
+    expect(press).toMatchObject({ factor: 'brewer', setting: 'press', brews: 8 });
     expect(press!.mean).toBeGreaterThan(-6);
     expect(press!.mean).toBeLessThan(-3.5);
     expect(press!.helps).toBeLessThan(0.05);
@@ -197,7 +197,7 @@ describe('fitCrest', () => {
     const fit = fitCrest(bagOf(brews));
     expectHonest(fit);
     for (const age of [0, 12, 90, 500])
-      expect(readingOf(compact(fit), age, false).verdict).not.toMatch(/NaN|undefined|null|Infinity/);
+      expect(stateOnDay(compact(fit), age, false).verdict).not.toMatch(/NaN|undefined|null|Infinity/);
   });
 
   it('refuses a repeatability that is not a positive number', () => {

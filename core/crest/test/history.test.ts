@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { fitCrest } from '../fit';
 import { gridOf } from '../grid';
-import { historyOf, levelFrom, noisePriorFrom, peakPriorFrom, type PastBag } from '../history';
+import { historyOf, baselineFrom, noisePriorFrom, peakPriorFrom, type PastBag } from '../history';
 import { peakDensity } from '../prior';
 import { bagOf, brewOf, ridgeScore } from './samples';
 
@@ -13,10 +13,10 @@ const { logPeaks } = gridOf(1);
 /** A bag whose brews say that its peak is around `days`, give or take `sd` in ln days, and was not missed fresh. */
 const past = (kind: Pick<PastBag, 'roastLevel' | 'process' | 'style'>, days: number, sd: number): PastBag => ({
   ...kind,
-  lesson: {
+  bagLikelihood: {
     peak: Array.from(logPeaks, (x, p) => (p === 0 ? -30 : -0.5 * ((x - Math.log(days)) / sd) ** 2)),
     noise: { mean: 0, sd: 0.35 },
-    level: { mean: 80, sd: 8 },
+    baseline: { mean: 80, sd: 8 },
   },
 });
 const priorOf = (bags: readonly PastBag[], kind: typeof LIGHT | typeof DARK) =>
@@ -52,7 +52,7 @@ describe('a prior from history', () => {
           const shift = taster.at + kind.at;
           const prior = Array.from(logPeaks.slice(1), (x) => peakDensity(x, { days: 21 * Math.exp(shift), logSd: sd }));
           const crest =
-            prior.reduce((sum, density, p) => sum + density * Math.exp(bag.lesson.peak[p + 1]!), 0) /
+            prior.reduce((sum, density, p) => sum + density * Math.exp(bag.bagLikelihood.peak[p + 1]!), 0) /
             prior.reduce((a, b) => a + b, 0);
           const weight = Math.exp(logWeight) * taster.w * kind.w * crest;
           total += weight;
@@ -99,7 +99,10 @@ describe('a prior from history', () => {
   it('learns nothing on crests from bags that were best fresh', () => {
     const fresh = {
       ...past(LIGHT, 40, 0.2),
-      lesson: { ...past(LIGHT, 40, 0.2).lesson, peak: Array.from(logPeaks, (_, p) => (p === 0 ? 0 : -30)) },
+      bagLikelihood: {
+        ...past(LIGHT, 40, 0.2).bagLikelihood,
+        peak: Array.from(logPeaks, (_, p) => (p === 0 ? 0 : -30)),
+      },
     };
     expect(priorOf([fresh, fresh, fresh], LIGHT).days).toBeCloseTo(21, 2);
   });
@@ -108,7 +111,7 @@ describe('a prior from history', () => {
     const cups = [brewOf(8, ridgeScore(8, 30)), brewOf(14, ridgeScore(14, 30)), brewOf(20, ridgeScore(20, 30))];
     const byTable = fitCrest(bagOf(cups));
     const byHistory = fitCrest(
-      bagOf(cups, { prior: { peak: { days: 30, logSd: 0.22 }, noise: { mean: 0, sd: 0.35 }, levelMean: 80 } }),
+      bagOf(cups, { prior: { peak: { days: 30, logSd: 0.22 }, noise: { mean: 0, sd: 0.35 }, baselineMean: 80 } }),
     );
     expect(byHistory.peak.day).toBeGreaterThan(byTable.peak.day + 1);
     expect(byHistory.peak.hi / byHistory.peak.lo).toBeLessThan(byTable.peak.hi / byTable.peak.lo);
@@ -116,10 +119,10 @@ describe('a prior from history', () => {
 
   it('takes the prior out of what a bag teaches: the same cups teach the same of the peak under any', () => {
     const cups = [brewOf(8, 76), brewOf(14, 84), brewOf(20, 87), brewOf(30, 80)];
-    const table = fitCrest(bagOf(cups)).lesson.peak;
+    const table = fitCrest(bagOf(cups)).bagLikelihood.peak;
     const other = fitCrest(
-      bagOf(cups, { prior: { peak: { days: 12, logSd: 0.5 }, noise: { mean: 0, sd: 0.35 }, levelMean: 80 } }),
-    ).lesson.peak;
+      bagOf(cups, { prior: { peak: { days: 12, logSd: 0.5 }, noise: { mean: 0, sd: 0.35 }, baselineMean: 80 } }),
+    ).bagLikelihood.peak;
     table.forEach((value, p) => value > -12 && expect(other[p]).toBeCloseTo(value, 6));
   });
 });
@@ -136,17 +139,17 @@ describe('the noise of a taster', () => {
 
   it('is learnt from past bags, and widens what a new bag says', () => {
     const jittery = Array.from({ length: 10 }, (_, b) => ({
-      lesson: fitCrest(
+      bagLikelihood: fitCrest(
         bagOf(Array.from({ length: 12 }, (__, i) => brewOf(6 + 2 * i, 80 + 9 * Math.sin(5.1 * i * i + b)))),
-      ).lesson,
+      ).bagLikelihood,
     }));
     const noise = noisePriorFrom(jittery, []);
     expect(noise.mean).toBeGreaterThan(0.15);
     const cups = [brewOf(6, 76), brewOf(12, 82), brewOf(20, 85), brewOf(32, 78)];
     const steadyHand = fitCrest(
-      bagOf(cups, { prior: { peak: { days: 21, logSd: 0.38 }, noise: { mean: -0.4, sd: 0.22 }, levelMean: 80 } }),
+      bagOf(cups, { prior: { peak: { days: 21, logSd: 0.38 }, noise: { mean: -0.4, sd: 0.22 }, baselineMean: 80 } }),
     );
-    const unsteady = fitCrest(bagOf(cups, { prior: { peak: { days: 21, logSd: 0.38 }, noise, levelMean: 80 } }));
+    const unsteady = fitCrest(bagOf(cups, { prior: { peak: { days: 21, logSd: 0.38 }, noise, baselineMean: 80 } }));
     expect(unsteady.curve[20]!.hi - unsteady.curve[20]!.lo).toBeGreaterThan(
       steadyHand.curve[20]!.hi - steadyHand.curve[20]!.lo,
     );
@@ -155,11 +158,11 @@ describe('the noise of a taster', () => {
 
 describe('the level of a taster', () => {
   it('is a mean shrunk to 80', () => {
-    const lesson = (mean: number, sd: number) => ({
-      lesson: { peak: [], noise: { mean: 0, sd: 0.35 }, level: { mean, sd } },
+    const bagLikelihood = (mean: number, sd: number) => ({
+      bagLikelihood: { peak: [], noise: { mean: 0, sd: 0.35 }, baseline: { mean, sd } },
     });
-    expect(levelFrom([])).toBeCloseTo(80, 9);
+    expect(baselineFrom([])).toBeCloseTo(80, 9);
     const w = 1 / (4 + 25);
-    expect(levelFrom([lesson(70, 2)])).toBeCloseTo((80 / 36 + 70 * w) / (1 / 36 + w), 9);
+    expect(baselineFrom([bagLikelihood(70, 2)])).toBeCloseTo((80 / 36 + 70 * w) / (1 / 36 + w), 9);
   });
 });

@@ -3,8 +3,8 @@ import fc from 'fast-check';
 import { CholeskyDecomposition, determinant, Matrix, solve } from 'ml-matrix';
 import { describe, expect, it } from 'vitest';
 import { histogramQuantiles } from '../curve';
-import { goTogether, gridOf, regimesOf, SCALE_NOISE } from '../grid';
-import { KEY_DAYS, onAllDays } from '../keyDays';
+import { goTogether, gridOf, noiseNodesOf, SCALE_NOISE } from '../grid';
+import { KNOTS, onAllDays } from '../knots';
 import { cholesky, dot, whiten } from '../linalg';
 import { logCdf, millsRatio, positiveMean, positiveQuantile } from '../normal';
 import { logPeakWeights } from '../prior';
@@ -102,19 +102,19 @@ describe('grids', () => {
     const peaks = logPeakWeights(grid, { days: 17, logSd: 0.38 }, 12);
     let total = 0;
     grid.logPeaks.forEach((_, p) => {
-      for (const before of grid.rise.courses)
-        for (const after of grid.fall.courses)
+      for (const before of grid.rise.components)
+        for (const after of grid.fall.components)
           if (goTogether(p, before, after)) total += Math.exp(peaks[p]! + before.logWeight + after.logWeight);
     });
     expect(total).toBeCloseTo(1, 12);
-    expect(regimesOf(grid, SCALE_NOISE).reduce((sum, { logWeight }) => sum + Math.exp(logWeight), 0)).toBeCloseTo(
+    expect(noiseNodesOf(grid, SCALE_NOISE).reduce((sum, { logWeight }) => sum + Math.exp(logWeight), 0)).toBeCloseTo(
       1,
       12,
     );
   });
 
   it('carries straight lines on key days to all days', () => {
-    const all = onAllDays(KEY_DAYS.map((day) => 3 - 0.1 * day));
+    const all = onAllDays(KNOTS.map((day) => 3 - 0.1 * day));
     expect(all).toHaveLength(91);
     all.forEach((value, day) => expect(value).toBeCloseTo(3 - 0.1 * day, 9));
   });

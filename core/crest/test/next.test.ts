@@ -3,14 +3,14 @@ import { fitCrest } from '../fit';
 import {
   ANY_SITUATION,
   bestCupDay,
-  mostTellingDay,
+  mostInformativeDay,
   proposals,
   recipeText,
-  tellingText,
-  worthTelling,
+  informationText,
+  isInformative,
   type Situation,
 } from '../next';
-import { compact, readingOf } from '../reading';
+import { compact, stateOnDay } from '../stateOnDay';
 import { bagOf, brewOf, ridgeScore } from './samples';
 
 const days = [8, 12, 16, 20, 24, 28];
@@ -23,10 +23,10 @@ const alternating = withBrewers((i) => (i % 2 ? 'cone' : 'press'));
 
 describe('entanglement', () => {
   it('is there when the brewer changed along with the days, and hardly when it alternated', () => {
-    expect(constant.entangled).toEqual([]);
-    expect(inBlocks.entangled[0]).toMatchObject({ factor: 'brewer', latest: 'press', sinceAge: 20 });
-    expect(inBlocks.entangled[0]!.share).toBeGreaterThan(0.35);
-    expect(alternating.entangled[0]!.share).toBeLessThan(0.15);
+    expect(constant.confounded).toEqual([]);
+    expect(inBlocks.confounded[0]).toMatchObject({ factor: 'brewer', latest: 'press', sinceAge: 20 });
+    expect(inBlocks.confounded[0]!.share).toBeGreaterThan(0.35);
+    expect(alternating.confounded[0]!.share).toBeLessThan(0.15);
   });
 
   it('takes certainty away from the same scores, and the verdict says why and which brew would help', () => {
@@ -35,12 +35,12 @@ describe('entanglement', () => {
     expect(width(inBlocks)).toBeGreaterThan(1.15 * width(constant));
     expect(firm(inBlocks)).toBeLessThan(firm(constant));
     expect(inBlocks.window).not.toEqual(constant.window);
-    const said = readingOf(compact(inBlocks), 24, false).verdict;
+    const said = stateOnDay(compact(inBlocks), 24, false).verdict;
     expect(said).toContain(
       'since day 20 only the press was used, and one cone brew in the next few days would tell the two apart',
     );
-    expect(readingOf(compact(constant), 24, false).verdict).not.toContain('tell the two apart');
-    expect(readingOf(compact(inBlocks), 24, true).verdict).not.toContain('would tell');
+    expect(stateOnDay(compact(constant), 24, false).verdict).not.toContain('tell the two apart');
+    expect(stateOnDay(compact(inBlocks), 24, true).verdict).not.toContain('would tell');
   });
 });
 
@@ -48,19 +48,19 @@ describe('surprises', () => {
   const log = Array.from({ length: 12 }, (_, i) => brewOf(5 + 3 * i, ridgeScore(5 + 3 * i, 20)));
 
   it('are brews that the others did not foretell, and no others', () => {
-    expect(fitCrest(bagOf(log)).surprises).toEqual([]);
+    expect(fitCrest(bagOf(log)).outliers).toEqual([]);
     const spoiled = log.map((brew, i) => (i === 6 ? { ...brew, overall: brew.overall! - 18 } : brew));
-    const { surprises } = fitCrest(bagOf(spoiled));
-    expect(surprises).toHaveLength(1);
-    expect(surprises[0]).toMatchObject({ id: log[6]!.id });
-    expect(surprises[0]!.missedBy).toBeLessThan(-10);
-    expect(surprises[0]!.sds).toBeLessThan(-2.5);
+    const { outliers } = fitCrest(bagOf(spoiled));
+    expect(outliers).toHaveLength(1);
+    expect(outliers[0]).toMatchObject({ id: log[6]!.id });
+    expect(outliers[0]!.missedBy).toBeLessThan(-10);
+    expect(outliers[0]!.sds).toBeLessThan(-2.5);
   });
 
   it('foretell nearly what leaving the brew out and asking anew would', () => {
     const spoiled = log.map((brew, i) => (i === 6 ? { ...brew, overall: brew.overall! - 18 } : brew));
     const without = fitCrest(bagOf(spoiled.filter((_, i) => i !== 6)));
-    const { missedBy } = fitCrest(bagOf(spoiled)).surprises[0]!;
+    const { missedBy } = fitCrest(bagOf(spoiled)).outliers[0]!;
     expect(Math.abs(spoiled[6]!.overall! - without.curve[23]!.mean - missedBy)).toBeLessThan(3);
   });
 });
@@ -68,16 +68,17 @@ describe('surprises', () => {
 describe('the next brew', () => {
   it('for the cup is the better brewer; for knowledge the one that untangles', () => {
     const [today] = proposals(inBlocks, [26], ANY_SITUATION);
-    expect(today!.bestCup.changes).toEqual([{ factor: 'brewer', level: 'press' }]);
+    expect(today!.bestCup.changes).toEqual([{ factor: 'brewer', setting: 'press' }]);
     expect(today!.bestCup.expected).toBeGreaterThan(inBlocks.curve[26]!.mean);
-    expect(today!.mostTelling.changes).toEqual([]);
-    expect(today!.mostTelling.telling).toBeGreaterThan(1.5 * today!.bestCup.telling);
+    expect(today!.mostInformative.changes).toEqual([]);
+    expect(today!.mostInformative.expectedInformation).toBeGreaterThan(1.5 * today!.bestCup.expectedInformation);
   });
 
   it('tells no less than nothing, and less the more is known', () => {
     for (const fit of [constant, inBlocks, alternating])
-      for (const { telling } of fit.options) for (const nats of telling) expect(nats).toBeGreaterThanOrEqual(0);
-    const most = (fit: typeof constant): number => Math.max(...fit.options[0]!.telling);
+      for (const { expectedInformation } of fit.options)
+        for (const nats of expectedInformation) expect(nats).toBeGreaterThanOrEqual(0);
+    const most = (fit: typeof constant): number => Math.max(...fit.options[0]!.expectedInformation);
     const known = fitCrest(bagOf(Array.from({ length: 40 }, (_, i) => brewOf(3 + i, ridgeScore(3 + i, 20)))));
     expect(most(known)).toBeLessThan(most(constant) / 2);
   });
@@ -92,20 +93,21 @@ describe('the next brew', () => {
       entropy(fitCrest(bagOf([...days.map((day, i) => brewOf(day, scores[i]!)), brewOf(40, y)]))),
     );
     const fall = entropy(constant) - (0.3 * after[0]! + 0.4 * after[1]! + 0.3 * after[2]!);
-    expect(first!.mostTelling.telling).toBeGreaterThan(0.3 * fall);
-    expect(first!.mostTelling.telling).toBeLessThan(3 * fall);
+    expect(first!.mostInformative.expectedInformation).toBeGreaterThan(0.3 * fall);
+    expect(first!.mostInformative.expectedInformation).toBeLessThan(3 * fall);
   });
 
   it('is chosen over the days to come, and said in words', () => {
     const week = proposals(inBlocks, [20, 25, 30, 40], ANY_SITUATION);
     expect(week.map(({ inDays }) => inDays)).toEqual([0, 1, 2, 3]);
-    const most = Math.max(...week.map((day) => day.mostTelling.telling));
-    const chosen = mostTellingDay(week)!;
-    expect(chosen.mostTelling.telling).toBeGreaterThanOrEqual(0.8 * most);
-    for (const sooner of week.slice(0, chosen.inDays)) expect(sooner.mostTelling.telling).toBeLessThan(0.8 * most);
+    const most = Math.max(...week.map((day) => day.mostInformative.expectedInformation));
+    const chosen = mostInformativeDay(week)!;
+    expect(chosen.mostInformative.expectedInformation).toBeGreaterThanOrEqual(0.8 * most);
+    for (const sooner of week.slice(0, chosen.inDays))
+      expect(sooner.mostInformative.expectedInformation).toBeLessThan(0.8 * most);
     expect(bestCupDay(week)!.bestCup.expected).toBe(Math.max(...week.map((day) => day.bestCup.expected)));
-    expect([bestCupDay([]), mostTellingDay([])]).toEqual([null, null]);
-    expect([0.001, 0.04, 0.11, 0.3].map(tellingText)).toEqual([
+    expect([bestCupDay([]), mostInformativeDay([])]).toEqual([null, null]);
+    expect([0.001, 0.04, 0.11, 0.3].map(informationText)).toEqual([
       'would tell hardly anything new',
       'would tell a little',
       'would narrow down its best days by about 10 %',
@@ -128,12 +130,12 @@ describe('proposals for a household', () => {
       two,
       Array.from({ length: 40 }, (_, i) => 10 + i),
       situation,
-    ).flatMap(({ bestCup, mostTelling }) => [bestCup, mostTelling]);
+    ).flatMap(({ bestCup, mostInformative }) => [bestCup, mostInformative]);
     return [
       ...new Set(
         named.map(({ changes }) =>
           changes
-            .map(({ level }) => level)
+            .map(({ setting }) => setting)
             .sort()
             .join(' + '),
         ),
@@ -142,10 +144,10 @@ describe('proposals for a household', () => {
   };
 
   it('offer pairs of settings, and the latest recipe again', () => {
-    expect(two.latest.map(({ level }) => level).sort()).toEqual(['90 °C', 'press']);
+    expect(two.latest.map(({ setting }) => setting).sort()).toEqual(['90 °C', 'press']);
     expect(two.options.map(({ changes }) => changes.length).sort()).toEqual([0, 1, 1, 2]);
     const pair = two.options.find(({ changes }) => changes.length === 2)!;
-    const effect = (level: string): number => two.effects.find((e) => e.level === level)!.mean;
+    const effect = (setting: string): number => two.effects.find((e) => e.setting === setting)!.mean;
     expect(pair.expected[20]! - two.curve[20]!.mean).toBeCloseTo(effect('press') + effect('90 °C'), 9);
   });
 
@@ -177,10 +179,10 @@ describe('proposals for a household', () => {
     expect(recipeText([])).toBe('the reference recipe');
     expect(
       recipeText([
-        { factor: 'brewer', level: 'press' },
-        { factor: 'waterC', level: '90 °C' },
+        { factor: 'brewer', setting: 'press' },
+        { factor: 'waterC', setting: '90 °C' },
       ]),
     ).toBe('the reference recipe with the press and water at 90 °C');
-    expect([worthTelling(0.001), worthTelling(0.1)]).toEqual([false, true]);
+    expect([isInformative(0.001), isInformative(0.1)]).toEqual([false, true]);
   });
 });

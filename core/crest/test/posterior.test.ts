@@ -45,7 +45,7 @@ describe.each(Object.entries(CASES))('the posterior of %s agrees with brute forc
 
   it('on what a brewer did, to 0.1 points', () => {
     for (const effect of fast.effects.filter(({ factor }) => factor === 'brewer')) {
-      expect(Math.abs(effect.mean - slow.brewerEffect(effect.level))).toBeLessThan(0.1);
+      expect(Math.abs(effect.mean - slow.brewerEffect(effect.setting))).toBeLessThan(0.1);
     }
   });
 });

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { fitCrest, NOTICEABLE, priorMoved, tablePeakDays, type CrestInput, type TasterPrior } from '..';
-import { NOISE_LOG_SD, PEAK_LOG_SD, LEVEL_MEAN, PRIOR_MOVED } from '../constants';
+import { NOISE_LOG_SD, PEAK_LOG_SD, BASELINE_MEAN, PRIOR_MOVED } from '../constants';
 import { historyOf, priorFor } from '../history';
 
 const kind = { roastLevel: 'light', process: 'washed', style: 'filter' } as const;
@@ -15,7 +15,7 @@ describe('whether a prior moved', () => {
       priorMoved(null, table, kind),
       priorMoved(table, structuredClone(table), kind),
     ]).toEqual([false, false, false]);
-    expect(table.levelMean).toBeCloseTo(LEVEL_MEAN, 9);
+    expect(table.baselineMean).toBeCloseTo(BASELINE_MEAN, 9);
     expect(table.noise.sd).toBeCloseTo(NOISE_LOG_SD, 1);
   });
 
@@ -30,7 +30,7 @@ describe('whether a prior moved', () => {
       'the spread of the noise',
       { ...table, noise: { ...table.noise, sd: times(table.noise.sd, 1.1 * PRIOR_MOVED.spreadLog) } },
     ],
-    ['the level', { ...table, levelMean: table.levelMean + 1.1 * PRIOR_MOVED.levelPoints }],
+    ['the level', { ...table, baselineMean: table.baselineMean + 1.1 * PRIOR_MOVED.baselinePoints }],
   ])('is yes where %s moved', (_what, moved) => {
     expect([priorMoved(table, moved, kind), priorMoved(moved, null, kind)]).toEqual([true, true]);
   });
@@ -72,7 +72,7 @@ describe('whether a prior moved', () => {
         mean: table.noise.mean + just * PRIOR_MOVED.noiseLog,
         sd: times(table.noise.sd, just * PRIOR_MOVED.spreadLog),
       },
-      levelMean: table.levelMean + just * PRIOR_MOVED.levelPoints,
+      baselineMean: table.baselineMean + just * PRIOR_MOVED.baselinePoints,
     };
     for (const of of [0, 1, 3, 5]) {
       const [before, after] = [fitCrest(input(of, table)), fitCrest(input(of, moved))];

@@ -33,8 +33,8 @@ export function bagOf(brews: readonly CrestBrew[], differently: Partial<CrestInp
 export function ridgeScore(
   age: number,
   peak: number,
-  { level = 86, height = 12, rise = 0.5, fall = 0.6 } = {},
+  { baseline = 86, height = 12, rise = 0.5, fall = 0.6 } = {},
 ): number {
   const z = Math.log(Math.max(age, 0.5) / peak) / (age < peak ? rise : fall);
-  return level - height * (1 - Math.exp(-0.5 * z * z));
+  return baseline - height * (1 - Math.exp(-0.5 * z * z));
 }

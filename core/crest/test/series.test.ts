@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { fitCrest } from '../fit';
 import { pooledRepeats } from '../repeats';
-import { compact, readingOf } from '../reading';
+import { compact, stateOnDay } from '../stateOnDay';
 import { bagOf, brewOf, REFERENCE, ridgeScore } from './samples';
 
 const ESPRESSO = { style: 'espresso', brewer: 'espresso machine', doseG: 18, waterG: 40, waterC: 93 } as const;
@@ -11,32 +11,32 @@ describe('a series without a cup of its own', () => {
   it('expects its peak where the same bag peaked in another drink, moved by the table', () => {
     const filter = fitCrest(bagOf(lateFilters));
     const shot = { reference: { ...REFERENCE, ...ESPRESSO } };
-    const borrowed = fitCrest(bagOf(lateFilters, shot));
+    const siblingStyle = fitCrest(bagOf(lateFilters, shot));
     const alone = fitCrest(bagOf([], shot));
-    expect(borrowed.usable).toBe(0);
-    expect(borrowed.borrowed).toBe('filter');
-    expect(borrowed.peak.day).toBeGreaterThan(alone.peak.day * 1.1);
-    expect(Math.abs(Math.log(borrowed.peak.day / (1.2 * filter.peak.day)))).toBeLessThan(0.1);
-    expect(borrowed.peak.hi / borrowed.peak.lo).toBeLessThan(alone.peak.hi / alone.peak.lo);
-    expect(readingOf(compact(borrowed), 3, false).verdict).toContain('By its filter cups');
-    expect(alone.borrowed).toBeNull();
+    expect(siblingStyle.usable).toBe(0);
+    expect(siblingStyle.siblingStyle).toBe('filter');
+    expect(siblingStyle.peak.day).toBeGreaterThan(alone.peak.day * 1.1);
+    expect(Math.abs(Math.log(siblingStyle.peak.day / (1.2 * filter.peak.day)))).toBeLessThan(0.1);
+    expect(siblingStyle.peak.hi / siblingStyle.peak.lo).toBeLessThan(alone.peak.hi / alone.peak.lo);
+    expect(stateOnDay(compact(siblingStyle), 3, false).verdict).toContain('By its filter cups');
+    expect(alone.siblingStyle).toBeNull();
   });
 
   it('stops borrowing with its first cup, and never borrows from faulted ones', () => {
     const shot = { reference: { ...REFERENCE, ...ESPRESSO } };
-    expect(fitCrest(bagOf([...lateFilters, brewOf(20, 80, ESPRESSO)], shot)).borrowed).toBeNull();
+    expect(fitCrest(bagOf([...lateFilters, brewOf(20, 80, ESPRESSO)], shot)).siblingStyle).toBeNull();
     expect(
       fitCrest(
         bagOf(
           lateFilters.map((brew) => ({ ...brew, fault: 'spill' as const })),
           shot,
         ),
-      ).borrowed,
+      ).siblingStyle,
     ).toBeNull();
   });
 
   it('moves a history the same way', () => {
-    const prior = { peak: { days: 36, logSd: 0.2 }, noise: { mean: 0, sd: 0.35 }, levelMean: 80 };
+    const prior = { peak: { days: 36, logSd: 0.2 }, noise: { mean: 0, sd: 0.35 }, baselineMean: 80 };
     const shot = { reference: { ...REFERENCE, ...ESPRESSO } };
     const byHistory = fitCrest(bagOf(lateFilters, { ...shot, prior }));
     expect(byHistory.peak.day).toBeGreaterThan(30);
@@ -53,13 +53,13 @@ describe('a bag that only fades', () => {
     expect(fit.advisedDay).toBeLessThan(8);
     expect(fit.peakProbability[0]).toBeCloseTo(fit.fresh, 9);
     expect(fit.peakProbability.reduce((a, b) => a + b, 0)).toBeCloseTo(1, 6);
-    expect(readingOf(compact(fit), 12, false).verdict).toMatch(/at its best fresh/);
+    expect(stateOnDay(compact(fit), 12, false).verdict).toMatch(/at its best fresh/);
   });
 
   it('is not claimed of a bag that rose', () => {
     const rising = fitCrest(bagOf([4, 8, 12, 17, 22].map((age) => brewOf(age, ridgeScore(age, 22)))));
     expect(rising.fresh).toBeLessThan(0.1);
-    expect(readingOf(compact(rising), 22, false).verdict).not.toContain('fresh');
+    expect(stateOnDay(compact(rising), 22, false).verdict).not.toContain('fresh');
   });
 });
 

@@ -2,10 +2,10 @@ import { describe, expect, it } from 'vitest';
 import { labelAgainstCups, printedNotes, vocabularyOf, wordsInProse, wordsOverDays, type WordedCup } from '../words';
 
 const vocabulary = vocabularyOf([{ id: 'own', name: 'attic', family: null, mergedInto: null }]);
-const cup = (restDay: number, ids: string[], notes = ''): WordedCup => ({
+const cup = (restDay: number, ids: string[], remarks = ''): WordedCup => ({
   restDay,
-  words: ids.map((id) => ({ id })),
-  notes,
+  descriptors: ids.map((id) => ({ id })),
+  remarks,
 });
 
 describe('the label against the cup', () => {

@@ -10,15 +10,10 @@ import {
   scoreOf,
   scoreOfCup,
   markOf,
-  markOfCup,
   onlyAttribute,
   onStep,
-  PART_STEP,
-  PARTS,
   SCALE_RANGES,
   SCORING_SCALES,
-  sumOfParts,
-  type Part,
   type ScoringScale,
 } from '../scoringScales';
 
@@ -66,7 +61,7 @@ describe.each(SCORING_SCALES)('the scale %s', (scoringScale) => {
   });
 
   it('never writes a mark of another scale further off than half of its own widest step', () => {
-    const widest = { mark10: 0.1, composite: 0.1, levels: 1 / 3, sum100: 0.25, stars: 0.25 }[scoringScale];
+    const widest = { mark10: 0.1, composite: 0.1, levels: 1 / 3, parts: 0.5, stars: 0.25 }[scoringScale];
     fc.assert(
       fc.property(fc.constantFrom(...SCORING_SCALES), fc.nat(), (from, k) => {
         const others = marksOf(from);
@@ -83,34 +78,6 @@ describe.each(SCORING_SCALES)('the scale %s', (scoringScale) => {
   });
 });
 
-describe('the sum of ten parts', () => {
-  const part = fc.integer({ min: 0, max: 40 }).map((quarters) => quarters * PART_STEP);
-  const all = fc
-    .tuple(...PARTS.map(() => part))
-    .map((marks) => Object.fromEntries(PARTS.map((name, i) => [name, marks[i]])) as Record<Part, number>);
-
-  it('equals its parts, and is what the cup is liked, whatever total was written beside them', () => {
-    fc.assert(
-      fc.property(all, fc.option(fc.constant(12)), (marks, mark) => {
-        const byHand = PARTS.reduce((sum, name) => sum + marks[name], 0);
-        expect(sumOfParts(marks)).toEqual({ sum: byHand, of: 10 });
-        expect(markOf('sum100', byHand)).toBe(byHand);
-        expect(scoreOfCup({ scoringScale: 'sum100', mark, ...marks })).toBe(byHand);
-      }),
-    );
-  });
-
-  it('is no sum while a part is open: then the total counts that was written', () => {
-    fc.assert(
-      fc.property(all, fc.constantFrom(...PARTS), (marks, open) => {
-        expect(sumOfParts({ ...marks, [open]: null }).of).toBe(9);
-        expect(markOfCup({ scoringScale: 'sum100', mark: null, ...marks, [open]: null })).toBeNull();
-        expect(markOfCup({ scoringScale: 'sum100', mark: 84.5, ...marks, [open]: null })).toBe(84.5);
-      }),
-    );
-  });
-});
-
 describe('the composite', () => {
   it('is the weighted mean of the attributes that were marked', () => {
     expect(compositeScore({ aroma: 8, acidity: 7, body: 9 })).toBe(80);
@@ -120,14 +87,14 @@ describe('the composite', () => {
   });
 
   it('is what a quick sheet is liked, unless its overall was marked', () => {
-    expect(scoreOfCup({ scoringScale: 'composite', mark: null, aroma: 8, acidity: 8, body: 8 })).toBe(80);
-    expect(scoreOfCup({ scoringScale: 'composite', mark: 9.1, aroma: 8, acidity: 8, body: 8 })).toBe(91);
-    expect(scoreOfCup({ scoringScale: 'stars', mark: 4.5 })).toBe(90);
-    expect(scoreOfCup({ scoringScale: 'mark10', mark: null, aroma: 8 })).toBeNull();
+    expect(scoreOfCup({ parts: [], scoringScale: 'composite', mark: null, aroma: 8, acidity: 8, body: 8 })).toBe(80);
+    expect(scoreOfCup({ parts: [], scoringScale: 'composite', mark: 9.1, aroma: 8, acidity: 8, body: 8 })).toBe(91);
+    expect(scoreOfCup({ parts: [], scoringScale: 'stars', mark: 4.5 })).toBe(90);
+    expect(scoreOfCup({ parts: [], scoringScale: 'mark10', mark: null, aroma: 8 })).toBeNull();
   });
 
   it('judges by the overall mark, or by the attributes that mean "best"', () => {
-    const cup = { scoringScale: 'stars', mark: 4, aroma: 9, body: 6 } as const;
+    const cup = { parts: [], scoringScale: 'stars', mark: 4, aroma: 9, body: 6 } as const;
     expect(judgedScore(cup, null)).toBe(80);
     expect(judgedScore(cup, onlyAttribute('aroma'))).toBe(90);
     expect(judgedScore(cup, onlyAttribute('sweetness'))).toBeNull();

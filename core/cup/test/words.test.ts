@@ -4,8 +4,8 @@ import {
   ALLERGENS,
   currentWord,
   FAMILIES,
-  findNotes,
-  NOTES,
+  findDescriptors,
+  DESCRIPTORS,
   spelling,
   suggester,
   TRAITS,
@@ -25,23 +25,23 @@ const PLAIN = vocabularyOf([]);
 
 describe('the vocabulary', () => {
   it('has at least 180 notes in its families, each under one name', () => {
-    expect(NOTES.length).toBeGreaterThanOrEqual(180);
-    expect(new Set(NOTES.map(({ id }) => id)).size).toBe(NOTES.length);
-    expect(new Set(NOTES.map(({ family }) => family))).toEqual(new Set(FAMILIES));
+    expect(DESCRIPTORS.length).toBeGreaterThanOrEqual(180);
+    expect(new Set(DESCRIPTORS.map(({ id }) => id)).size).toBe(DESCRIPTORS.length);
+    expect(new Set(DESCRIPTORS.map(({ family }) => family))).toEqual(new Set(FAMILIES));
     for (const family of FAMILIES)
-      expect(NOTES.filter((note) => note.family === family).length).toBeGreaterThanOrEqual(8);
+      expect(DESCRIPTORS.filter((descriptor) => descriptor.family === family).length).toBeGreaterThanOrEqual(8);
   });
 
   it('says of each note what it is like, what it is near to, and how to have it beside the cup', () => {
-    const ids = new Set(NOTES.map(({ id }) => id));
-    for (const note of NOTES) {
-      expect(note.like.length, note.name).toBeGreaterThan(15);
-      expect(note.reference.length, note.name).toBeGreaterThan(8);
-      expect(note.near.length, note.name).toBeGreaterThan(0);
-      for (const near of note.near) expect(ids, `${note.name}: ${near}`).toContain(near);
-      for (const trait of note.traits) expect(TRAITS, `${note.name}: ${trait}`).toContain(trait);
-      for (const allergen of note.allergens) expect(ALLERGENS, note.name).toContain(allergen);
-      expect(note.near).not.toContain(note.id);
+    const ids = new Set(DESCRIPTORS.map(({ id }) => id));
+    for (const descriptor of DESCRIPTORS) {
+      expect(descriptor.like.length, descriptor.name).toBeGreaterThan(15);
+      expect(descriptor.reference.length, descriptor.name).toBeGreaterThan(8);
+      expect(descriptor.near.length, descriptor.name).toBeGreaterThan(0);
+      for (const near of descriptor.near) expect(ids, `${descriptor.name}: ${near}`).toContain(near);
+      for (const trait of descriptor.traits) expect(TRAITS, `${descriptor.name}: ${trait}`).toContain(trait);
+      for (const allergen of descriptor.allergens) expect(ALLERGENS, descriptor.name).toContain(allergen);
+      expect(descriptor.near).not.toContain(descriptor.id);
     }
   });
 
@@ -54,9 +54,9 @@ describe('the vocabulary', () => {
       [/\b(wine|cider\.)/i, 'alcohol'],
     ];
     for (const [of, allergen] of made)
-      for (const note of NOTES)
-        if (of.test(note.reference) && !/never|stands for it|vinegar|alcohol-free/i.test(note.reference))
-          expect(note.allergens, `${note.name}: ${note.reference}`).toContain(allergen);
+      for (const descriptor of DESCRIPTORS)
+        if (of.test(descriptor.reference) && !/never|stands for it|vinegar|alcohol-free/i.test(descriptor.reference))
+          expect(descriptor.allergens, `${descriptor.name}: ${descriptor.reference}`).toContain(allergen);
   });
 
   it('knows a word by its name, by other words for it, in the plural and with accents', () => {
@@ -175,7 +175,7 @@ describe('suggestions', () => {
 
   it('takes in words that are in use and not known yet, in their place', () => {
     const also = ['hedge plum', 'attic'];
-    expect(suggest('hed', 8, also)[0]?.word).toMatchObject({ name: 'hedge plum', note: null });
+    expect(suggest('hed', 8, also)[0]?.word).toMatchObject({ name: 'hedge plum', descriptor: null });
     expect(
       suggest('plum', 8, also)
         .map(({ word }) => word.name)
@@ -185,7 +185,7 @@ describe('suggestions', () => {
   });
 
   it('gives every word for its own name, and no word twice', () => {
-    for (const { name } of NOTES) expect(suggest(name).map(({ word }) => word.name)).toContain(name);
+    for (const { name } of DESCRIPTORS) expect(suggest(name).map(({ word }) => word.name)).toContain(name);
     fc.assert(
       fc.property(fc.string({ minLength: 1, maxLength: 12 }), (typed) => {
         const ids = suggest(typed).map(({ word }) => word.id);
@@ -197,14 +197,17 @@ describe('suggestions', () => {
 });
 
 describe('the word finder', () => {
-  const inFirstFive = (likeness: (one: (typeof DESCRIPTIONS)[number]) => Parameters<typeof findNotes>[0]): number =>
-    DESCRIPTIONS.filter((one) => findNotes(likeness(one), 5).some(({ note }) => note.name === one.meant)).length /
-    DESCRIPTIONS.length;
+  const inFirstFive = (
+    likeness: (one: (typeof DESCRIPTIONS)[number]) => Parameters<typeof findDescriptors>[0],
+  ): number =>
+    DESCRIPTIONS.filter((one) =>
+      findDescriptors(likeness(one), 5).some(({ descriptor }) => descriptor.name === one.meant),
+    ).length / DESCRIPTIONS.length;
 
   it('has forty descriptions to answer to, none of which names its note', () => {
     expect(DESCRIPTIONS).toHaveLength(40);
     for (const { said, meant } of DESCRIPTIONS) {
-      expect(NOTES.map(({ name }) => name)).toContain(meant);
+      expect(DESCRIPTORS.map(({ name }) => name)).toContain(meant);
       expect(` ${said} `).not.toContain(` ${meant} `);
     }
   });
@@ -216,25 +219,25 @@ describe('the word finder', () => {
   });
 
   it('shares its belief among all notes and says which traits speak for each', () => {
-    const found = findNotes({ tapped: ['fruit', 'purple', 'sour', 'drying'], said: '' }, NOTES.length);
+    const found = findDescriptors({ tapped: ['fruit', 'purple', 'sour', 'drying'], said: '' }, DESCRIPTORS.length);
     expect(found.reduce((sum, { share }) => sum + share, 0)).toBeCloseTo(1, 9);
-    expect(found[0]).toMatchObject({ note: { name: 'damson' }, because: ['fruit', 'purple', 'sour', 'drying'] });
+    expect(found[0]).toMatchObject({ descriptor: { name: 'damson' }, because: ['fruit', 'purple', 'sour', 'drying'] });
     found.forEach(({ share }, i) => i > 0 && expect(share).toBeLessThanOrEqual(found[i - 1]?.share ?? 1));
   });
 
   it('finds nothing where nothing was said', () => {
-    expect(findNotes({ tapped: [], said: '  ' })).toEqual([]);
-    expect(findNotes({ tapped: [], said: 'qqq' })).toEqual([]);
+    expect(findDescriptors({ tapped: [], said: '  ' })).toEqual([]);
+    expect(findDescriptors({ tapped: [], said: 'qqq' })).toEqual([]);
   });
 
   it('believes more in a note with each of its traits that is tapped', () => {
     fc.assert(
-      fc.property(fc.constantFrom(...NOTES), fc.nat(), (note, k) => {
+      fc.property(fc.constantFrom(...DESCRIPTORS), fc.nat(), (descriptor, k) => {
         const shareOf = (count: number): number =>
-          findNotes({ tapped: note.traits.slice(0, count), said: '' }, NOTES.length).find(
-            (one) => one.note.id === note.id,
+          findDescriptors({ tapped: descriptor.traits.slice(0, count), said: '' }, DESCRIPTORS.length).find(
+            (one) => one.descriptor.id === descriptor.id,
           )?.share ?? 0;
-        const count = 1 + (k % note.traits.length);
+        const count = 1 + (k % descriptor.traits.length);
         return count === 1 || shareOf(count) > shareOf(count - 1);
       }),
     );

@@ -1,7 +1,7 @@
 import { once } from 'es-toolkit';
 import MiniSearch from 'minisearch';
-import { NOTES } from './notes';
-import type { Note } from './note';
+import { DESCRIPTORS } from './descriptors';
+import type { Descriptor } from './descriptor';
 import { TRAITS, type Trait } from './traits';
 import { traitsSaid } from './traitWords';
 import { spelling } from './vocabulary';
@@ -15,7 +15,7 @@ export interface Likeness {
 }
 
 export interface Found {
-  note: Note;
+  descriptor: Descriptor;
   /** Share of belief among all notes, 0–1. */
   share: number;
   /** The traits that speak for it. */
@@ -55,14 +55,14 @@ function stem(term: string): string | null {
 
 /** What every note is like, ready to be searched; made when it is first asked for. */
 const lexicon = once((): MiniSearch<Described> => {
-  const names = new Map(NOTES.map((note) => [note.id, note.name]));
+  const names = new Map(DESCRIPTORS.map((descriptor) => [descriptor.id, descriptor.name]));
   const search = new MiniSearch<Described>({
     fields: ['like', 'names', 'reference', 'near'],
     processTerm: stem,
     searchOptions: { boost: { like: 2, names: 2 } },
   });
   search.addAll(
-    NOTES.map(({ id, name, like, also, reference, near, family }) => ({
+    DESCRIPTORS.map(({ id, name, like, also, reference, near, family }) => ({
       id,
       like,
       names: [name, ...also, family].join(' '),
@@ -83,31 +83,31 @@ function evidence(has: ReadonlySet<Trait>, chosen: ReadonlySet<Trait>, ifSo: num
   return sum;
 }
 
-const traitsOf = new Map(NOTES.map((note) => [note.id, new Set(note.traits)]));
+const traitsOf = new Map(DESCRIPTORS.map((descriptor) => [descriptor.id, new Set(descriptor.traits)]));
 
 /**
  * The notes that fit best what was tapped and said, likeliest first: each trait is evidence for or against a note,
  * independent of the others (naive Bayes, all notes alike beforehand), and shared words add to it. Empty when nothing
  * was said.
  */
-export function findNotes({ tapped, said }: Likeness, most = 8): Found[] {
+export function findDescriptors({ tapped, said }: Likeness, most = 8): Found[] {
   const taps = new Set(tapped);
   const heard = new Set(traitsSaid(said).filter((trait) => !taps.has(trait)));
   const matches = said.trim() === '' ? [] : lexicon().search(said);
   if (taps.size === 0 && heard.size === 0 && matches.length === 0) return [];
   const best = Math.max(1e-9, ...matches.map(({ score }) => score));
   const shared = new Map(matches.map(({ id, score }) => [id as string, score / best]));
-  const scored = NOTES.map((note) => {
-    const has = traitsOf.get(note.id) ?? new Set<Trait>();
+  const scored = DESCRIPTORS.map((descriptor) => {
+    const has = traitsOf.get(descriptor.id) ?? new Set<Trait>();
     const byTap = taps.size > 0 ? evidence(has, taps, TAPPED_IF_SO, TAPPED_IF_NOT) : 0;
     const bySaying = heard.size > 0 ? evidence(has, heard, SAID_IF_SO, SAID_IF_NOT) : 0;
-    return { note, log: byTap + bySaying + WORDS_WEIGHT * (shared.get(note.id) ?? 0) };
+    return { descriptor, log: byTap + bySaying + WORDS_WEIGHT * (shared.get(descriptor.id) ?? 0) };
   }).sort((a, b) => b.log - a.log);
   const top = scored[0]?.log ?? 0;
   const total = scored.reduce((sum, { log }) => sum + Math.exp(log - top), 0);
-  return scored.slice(0, most).map(({ note, log }) => ({
-    note,
+  return scored.slice(0, most).map(({ descriptor, log }) => ({
+    descriptor,
     share: Math.exp(log - top) / total,
-    because: note.traits.filter((trait) => taps.has(trait) || heard.has(trait)),
+    because: descriptor.traits.filter((trait) => taps.has(trait) || heard.has(trait)),
   }));
 }

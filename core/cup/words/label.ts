@@ -1,16 +1,16 @@
 import { currentWord, spelling, wordSpelt, type Vocabulary, type Word } from './vocabulary';
 
-/** A cup as far as its words are concerned: on which rest day, and what was found, as ids and in prose. */
+/** A cup as far as what was found in it is concerned: on which rest day, and what was found, as ids and in prose. */
 export interface WordedCup {
   restDay: number;
-  words: readonly { id: string }[];
-  notes: string;
+  descriptors: readonly { id: string }[];
+  remarks: string;
 }
 
 export type Outcome = 'found' | 'close kin' | 'never';
 
 /** What became of one printed note. */
-export interface NoteOutcome {
+export interface DescriptorOutcome {
   /** As printed. */
   printed: string;
   /** The word it is, where that is known. */
@@ -59,9 +59,12 @@ function longestAt(
 /**
  * The words of a cup as the household now says them, each once: what was written down, and what stands in its prose.
  */
-export function wordsOfCup(vocabulary: Vocabulary, { words, notes }: Pick<WordedCup, 'words' | 'notes'>): Word[] {
-  const written = words.flatMap(({ id }) => currentWord(vocabulary, id) ?? []);
-  return [...new Map([...written, ...wordsInProse(vocabulary, notes)].map((word) => [word.id, word])).values()];
+export function wordsOfCup(
+  vocabulary: Vocabulary,
+  { descriptors, remarks }: Pick<WordedCup, 'descriptors' | 'remarks'>,
+): Word[] {
+  const written = descriptors.flatMap(({ id }) => currentWord(vocabulary, id) ?? []);
+  return [...new Map([...written, ...wordsInProse(vocabulary, remarks)].map((word) => [word.id, word])).values()];
 }
 
 /** Printed notes as they stand on a label, one by one. */
@@ -76,15 +79,21 @@ const inOrder = (days: readonly number[]): number[] => [...new Set(days)].sort((
 
 /** Kin: either is named among the other's neighbours. */
 function areKin(a: Word, b: Word): boolean {
-  return a.id !== b.id && ((a.note?.near.includes(b.id) ?? false) || (b.note?.near.includes(a.id) ?? false));
+  return (
+    a.id !== b.id && ((a.descriptor?.near.includes(b.id) ?? false) || (b.descriptor?.near.includes(a.id) ?? false))
+  );
 }
 
 /** What became of each printed note: found, only close kin of it, or never; in how many cups and on which days. */
-export function labelAgainstCups(vocabulary: Vocabulary, label: string, cups: readonly WordedCup[]): NoteOutcome[] {
+export function labelAgainstCups(
+  vocabulary: Vocabulary,
+  label: string,
+  cups: readonly WordedCup[],
+): DescriptorOutcome[] {
   const worded = cups.map((cup) => ({
     day: cup.restDay,
     words: wordsOfCup(vocabulary, cup),
-    prose: ` ${spelling(cup.notes)} `,
+    prose: ` ${spelling(cup.remarks)} `,
   }));
   return printedNotes(label).map((printed) => {
     const word = wordSpelt(vocabulary, printed);

@@ -23,7 +23,7 @@ interface Candidate {
 
 function notYetKnown(name: string): Entry {
   return {
-    word: { id: `new ${name}`, name, family: null, mergedInto: null, note: null },
+    word: { id: `new ${name}`, name, family: null, mergedInto: null, descriptor: null },
     spelt: spelling(name),
     via: null,
   };
@@ -52,7 +52,7 @@ function apart(typed: string, spelt: string): number | null {
 export function suggester(vocabulary: Vocabulary, uses: ReadonlyMap<string, number> = new Map()): Suggest {
   const entries = vocabulary.words.flatMap((before): Entry[] => {
     const word = currentWord(vocabulary, before.id) ?? before;
-    const others = [...(before.note?.also ?? []), ...(before.id === word.id ? [] : [before.name])];
+    const others = [...(before.descriptor?.also ?? []), ...(before.id === word.id ? [] : [before.name])];
     return [
       ...(before.id === word.id ? [{ word, spelt: spelling(word.name), via: null }] : []),
       ...others.map((other) => ({ word, spelt: spelling(other), via: other })),

@@ -1,6 +1,6 @@
 import pluralize from 'pluralize';
-import type { Family, Note } from './note';
-import { NOTES } from './notes';
+import type { Family, Descriptor } from './descriptor';
+import { DESCRIPTORS } from './descriptors';
 
 /** A word of the household: one of its own, or its own name for a note of the vocabulary (then with that note's id). */
 export interface HouseholdWord {
@@ -12,10 +12,10 @@ export interface HouseholdWord {
 }
 
 /**
- * A word as the household now says it. `note` is what the vocabulary knows of it; null for the household's own words.
+ * A word as the household now says it. `descriptor` is what the vocabulary knows of it; null for the household's own words.
  */
 export interface Word extends HouseholdWord {
-  note: Note | null;
+  descriptor: Descriptor | null;
 }
 
 /** All words of a household. Made once from its own words; every look-up after that is a map's. */
@@ -40,21 +40,24 @@ const singular = (spelt: string): string => pluralize.singular(spelt);
 
 export function vocabularyOf(own: readonly HouseholdWord[]): Vocabulary {
   const rows = new Map(own.map((word) => [word.id, word]));
-  const known = NOTES.map((note): Word => ({
-    id: note.id,
-    family: note.family,
-    mergedInto: rows.get(note.id)?.mergedInto ?? null,
-    name: rows.get(note.id)?.name ?? note.name,
-    note,
+  const known = DESCRIPTORS.map((descriptor): Word => ({
+    id: descriptor.id,
+    family: descriptor.family,
+    mergedInto: rows.get(descriptor.id)?.mergedInto ?? null,
+    name: rows.get(descriptor.id)?.name ?? descriptor.name,
+    descriptor,
   }));
-  const noteIds = new Set(NOTES.map(({ id }) => id));
-  const words = [...known, ...own.filter(({ id }) => !noteIds.has(id)).map((word): Word => ({ ...word, note: null }))];
+  const descriptorIds = new Set(DESCRIPTORS.map(({ id }) => id));
+  const words = [
+    ...known,
+    ...own.filter(({ id }) => !descriptorIds.has(id)).map((word): Word => ({ ...word, descriptor: null })),
+  ];
   const byId = new Map(words.map((word) => [word.id, word]));
   const bySpelling = new Map<string, Word>();
-  const spellingsOf = ({ name, note }: Word): string[][] => [
+  const spellingsOf = ({ name, descriptor }: Word): string[][] => [
     [name],
-    note ? [note.name] : [],
-    note ? [...note.also] : [],
+    descriptor ? [descriptor.name] : [],
+    descriptor ? [...descriptor.also] : [],
   ];
   // Names first, then what else a word is called: nobody's name is taken by another's synonym.
   for (const rank of [0, 1, 2])

@@ -5,10 +5,10 @@ import { datesOf, ridgeByDate, shelfAxis } from '../lane';
 import {
   byUrgency,
   leaveAlone,
-  mostTellingBag,
+  mostInformativeBag,
   pickOfTheMorning,
   parametersLine,
-  tellingAdvice,
+  mostInformativeAdvice,
   windowDaysLeft,
   type ShelfBag,
 } from '../morning';
@@ -128,28 +128,30 @@ describe('the morning', () => {
 });
 
 describe('the most telling brew of the morning', () => {
-  const told = (name: string, toldToday: number, differently: Partial<ShelfBag> = {}) => ({
+  const information = (name: string, informationToday: number, differently: Partial<ShelfBag> = {}) => ({
     ...bag(name, differently),
-    toldToday,
+    informationToday,
   });
 
   it('is of the bag that tells most among those that can be brewed, and of none where nothing is learnt', () => {
     const bags = [
-      told('a', 0.05),
-      told('b', 0.2),
-      told('frozen', 0.9, { frozen: true }),
-      told('empty', 0.8, { cupsLeft: 0 }),
-      told('done', 0.7, { finished: true }),
-      told('spent', 0.6, { state: 'spent' }),
+      information('a', 0.05),
+      information('b', 0.2),
+      information('frozen', 0.9, { frozen: true }),
+      information('empty', 0.8, { cupsLeft: 0 }),
+      information('done', 0.7, { finished: true }),
+      information('spent', 0.6, { state: 'spent' }),
     ];
-    expect(mostTellingBag(bags)).toBe('b');
-    expect(mostTellingBag([told('a', 0.001), told('b', 0)])).toBeNull();
-    expect(mostTellingBag([])).toBeNull();
+    expect(mostInformativeBag(bags)).toBe('b');
+    expect(mostInformativeBag([information('a', 0.001), information('b', 0)])).toBeNull();
+    expect(mostInformativeBag([])).toBeNull();
   });
 
   it('is said with its recipe, what it is worth and its price', () => {
-    const changes = [{ factor: 'brewer' as const, level: 'press' }];
-    expect(tellingAdvice(bag('b', { cupsLeft: 3 }), { changes, expected: 80, telling: 0.3 })).toEqual({
+    const changes = [{ factor: 'brewer' as const, setting: 'press' }];
+    expect(
+      mostInformativeAdvice(bag('b', { cupsLeft: 3 }), { changes, expected: 80, expectedInformation: 0.3 }),
+    ).toEqual({
       bagId: 'b',
       name: 'b',
       headline: 'Most telling today: b, the reference recipe with the press.',

@@ -5,6 +5,8 @@ import { TheBench1700000000004 } from './4-theBench';
 import { TheCup1700000000005 } from './5-theCup';
 import { WhoIsLetIn1700000000006 } from './6-whoIsLetIn';
 import { LevelsOfOnesOwn1700000000007 } from './7-levelsOfOnesOwn';
+import { PlainWords1700000000008 } from './8-plainWords';
+import { SheetOfParts1700000000009 } from './9-sheetOfParts';
 
 /** In the order in which they run. */
 export const MIGRATIONS = [
@@ -15,4 +17,6 @@ export const MIGRATIONS = [
   TheCup1700000000005,
   WhoIsLetIn1700000000006,
   LevelsOfOnesOwn1700000000007,
+  PlainWords1700000000008,
+  SheetOfParts1700000000009,
 ];

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { LiveBrew } from '../../../contract/live';
 import { NO_INSTRUMENTS } from '../../../contract/instrument';
 import { STARTER_RECIPES, type Recipe } from '../../../core/brew';
+import { FIRST_SHEET } from '../../../core/cup';
 import { brewFromBench, brewResolver, newBrew, type BrewForm } from '../brewForm';
 
 const id = (n: number): string => `0f0e7c2e-1111-4111-8111-00000000000${n}`;
@@ -17,6 +18,7 @@ const reference = {
   filter: null,
   waterRecipe: null,
 } as const;
+const scoring = { scoringScale: 'mark10', sheetOfParts: FIRST_SHEET } as const;
 const recipe = (kind: Recipe['kind']): Recipe =>
   STARTER_RECIPES.find((one) => one.kind === kind) ?? (Promise.reject(new Error(kind)) as never);
 
@@ -40,7 +42,7 @@ const live = (differently: Partial<LiveBrew> = {}): LiveBrew => ({
 
 describe('the sheet of a brew', () => {
   it('from the bench holds its recipe, time, signs and fault, and goes back as such', async () => {
-    const { values } = await resolve(brewFromBench(live(), 'mark10', '', -1.5));
+    const { values } = await resolve(brewFromBench(live(), scoring, '', -1.5));
     expect(values).toMatchObject({
       brewer: 'cone',
       style: 'cold',
@@ -55,13 +57,13 @@ describe('the sheet of a brew', () => {
     expect(values).toMatchObject({
       making: { recipeVersionId: id(6), iceG: 120, vigour: 'lively', bed: null, tastes: [], tdsPercent: null },
     });
-    expect((await resolve(brewFromBench(live({ endedS: 50_400 }), 'mark10', '', 0))).values).toMatchObject({
+    expect((await resolve(brewFromBench(live({ endedS: 50_400 }), scoring, '', 0))).values).toMatchObject({
       drainS: 50_400,
     });
   });
 
   it('of a brew nothing of whose making was written says so with nothing, and takes water as a ratio', async () => {
-    expect((await resolve({ ...newBrew(reference, 'mark10', ''), waterG: '1:15' })).values).toMatchObject({
+    expect((await resolve({ ...newBrew(reference, scoring, ''), waterG: '1:15' })).values).toMatchObject({
       making: null,
       liveId: null,
       waterG: 300,
@@ -69,7 +71,7 @@ describe('the sheet of a brew', () => {
   });
 
   it('lays a wrong measurement at its field', async () => {
-    const form = newBrew(reference, 'mark10', '');
+    const form = newBrew(reference, scoring, '');
     expect((await resolve({ ...form, making: { ...form.making, ph: '15', tdsPercent: 'much' } })).errors).toMatchObject(
       {
         making: {

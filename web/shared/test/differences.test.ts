@@ -4,7 +4,7 @@ import { differing, nameOfPath, plainName } from '../differences';
 const here = {
   brewedAt: '2026-03-01T08:15',
   doseG: '15',
-  cup: { notes: 'fig', blind: false, textures: ['silky'], levels: { body: { level: '3', adequacy: '' } } },
+  cup: { remarks: 'fig', blind: false, textures: ['silky'], intensities: { body: { intensity: '3', adequacy: '' } } },
   same: 'x',
 };
 const there = {
@@ -12,10 +12,10 @@ const there = {
   brewedAt: '2026-03-01T09:40',
   cup: {
     ...here.cup,
-    notes: '',
+    remarks: '',
     blind: true,
     textures: [],
-    levels: { acidity: { level: '4-', adequacy: 'too much' } },
+    intensities: { acidity: { intensity: '4-', adequacy: 'too much' } },
   },
 };
 
@@ -25,11 +25,11 @@ describe('what two copies of a sheet differ in', () => {
       differing(here, there, nameOfPath).map(({ path, hereText, thereText }) => [path, hereText, thereText]),
     ).toEqual([
       ['brewedAt', expect.stringContaining('8:15'), expect.stringContaining('9:40')],
-      ['cup.notes', 'fig', '–'],
+      ['cup.remarks', 'fig', '–'],
       ['cup.blind', 'no', 'yes'],
       ['cup.textures', 'silky', '–'],
-      ['cup.levels.body', '3', '–'],
-      ['cup.levels.acidity', '–', '4-, too much'],
+      ['cup.intensities.body', '3', '–'],
+      ['cup.intensities.acidity', '–', '4-, too much'],
     ]);
     expect(differing(here, structuredClone(here), nameOfPath)).toEqual([]);
   });

@@ -71,12 +71,12 @@ function open(device: string, browser = new Browser()) {
 }
 
 const pass = (ms: number): Promise<unknown> => vi.advanceTimersByTimeAsync(ms);
-const onServer = (device: string): unknown => shelf.drafts.find((one) => one.device === device)?.typed.notes;
+const onServer = (device: string): unknown => shelf.drafts.find((one) => one.device === device)?.typed.remarks;
 
 describe('a draft', () => {
   it('is in the browser at once, and on the server within a second of the change', async () => {
     const { keeper, browser, state } = open('phone');
-    keeper.change({ notes: 'qu' });
+    keeper.change({ remarks: 'qu' });
     expect([...browser.kept.values()][0]).toContain('"qu"');
     expect(state()?.kept).toBe('pending');
     await pass(500);
@@ -86,7 +86,7 @@ describe('a draft', () => {
   it('goes over while typing goes on, not only once it stops', async () => {
     const { keeper } = open('phone');
     for (let i = 0; i < 20; i++) {
-      keeper.change({ notes: `word ${i}` });
+      keeper.change({ remarks: `word ${i}` });
       await pass(150);
       if (i > 6) expect(Number(String(onServer('phone')).slice(5))).toBeGreaterThanOrEqual(i - 6);
     }
@@ -96,7 +96,7 @@ describe('a draft', () => {
   it('stays in the browser while the server is away and goes over by itself when it is back', async () => {
     const { keeper, state } = open('phone');
     shelf.away = true;
-    keeper.change({ notes: 'fig' });
+    keeper.change({ remarks: 'fig' });
     await pass(3000);
     expect(state()?.kept).toBe('here only');
     shelf.away = false;
@@ -106,53 +106,53 @@ describe('a draft', () => {
 
   it('is there when the sheet is opened again, from the browser or, where that was lost, from the server', async () => {
     const first = open('phone');
-    first.keeper.change({ notes: 'fig' });
+    first.keeper.change({ remarks: 'fig' });
     await pass(500);
-    expect(open('phone', first.browser).keeper.mirror?.typed).toEqual({ notes: 'fig' });
+    expect(open('phone', first.browser).keeper.mirror?.typed).toEqual({ remarks: 'fig' });
     const emptied = open('phone');
     expect(emptied.keeper.mirror).toBeNull();
-    expect(await emptied.keeper.open()).toEqual({ notes: 'fig' });
+    expect(await emptied.keeper.open()).toEqual({ remarks: 'fig' });
   });
 
   it('that the browser holds is newer than the server’s copy is the one that stands, and is sent', async () => {
     const first = open('phone');
-    first.keeper.change({ notes: 'fig' });
+    first.keeper.change({ remarks: 'fig' });
     await pass(500);
-    first.keeper.change({ notes: 'fig and date' });
+    first.keeper.change({ remarks: 'fig and date' });
     const again = open('phone', first.browser);
     expect(await again.keeper.open()).toBeNull();
-    expect(again.keeper.mirror?.typed).toEqual({ notes: 'fig and date' });
+    expect(again.keeper.mirror?.typed).toEqual({ remarks: 'fig and date' });
     await pass(500);
     expect(onServer('phone')).toBe('fig and date');
   });
 
   it('is carried on where a crash took the browser’s last writes and the name of the window', async () => {
     const first = open('window-1');
-    first.keeper.change({ notes: 'fig' });
+    first.keeper.change({ remarks: 'fig' });
     const behind = new Browser();
     behind.setItem('slow-crest.draft.k', first.browser.getItem('slow-crest.draft.k') ?? '');
-    first.keeper.change({ notes: 'fig and date' });
+    first.keeper.change({ remarks: 'fig and date' });
     await pass(500);
     const second = open('window-2', behind);
-    expect(await second.keeper.open()).toEqual({ notes: 'fig and date' });
+    expect(await second.keeper.open()).toEqual({ remarks: 'fig and date' });
     expect(second.state()?.others).toEqual([]);
   });
 
   it('from before drafts were counted is not lost', () => {
     const browser = new Browser();
-    browser.setItem('slow-crest.draft.k', JSON.stringify({ notes: 'old' }));
-    expect(open('phone', browser).keeper.mirror).toEqual({ counts: {}, typed: { notes: 'old' } });
+    browser.setItem('slow-crest.draft.k', JSON.stringify({ remarks: 'old' }));
+    expect(open('phone', browser).keeper.mirror).toEqual({ counts: {}, typed: { remarks: 'old' } });
     browser.setItem('slow-crest.draft.k', 'no json {');
     expect(open('phone', browser).keeper.mirror).toBeNull();
   });
 
   it('is forgotten for good, even with a change still under way', async () => {
     const { keeper } = open('phone');
-    keeper.change({ notes: 'fig' });
+    keeper.change({ remarks: 'fig' });
     await pass(500);
-    keeper.change({ notes: 'fig!' });
+    keeper.change({ remarks: 'fig!' });
     keeper.flush();
-    void keeper.forget();
+    void keeper.discard();
     await pass(5000);
     expect([shelf.drafts, keeper.mirror]).toEqual([[], null]);
   });
@@ -160,9 +160,9 @@ describe('a draft', () => {
   it('is forgotten at once, and once more after a change that was under way', async () => {
     const { keeper } = open('phone');
     shelf.slowMs = 1500;
-    keeper.change({ notes: 'fig' });
+    keeper.change({ remarks: 'fig' });
     await pass(300);
-    void keeper.forget();
+    void keeper.discard();
     await pass(10);
     // The page may be gone before the change has arrived.
     expect(shelf.drops).toBe(1);
@@ -173,9 +173,9 @@ describe('a draft', () => {
   it('is sent at once when the page goes away, though an earlier change is still under way', async () => {
     const { keeper } = open('phone');
     shelf.slowMs = 3000;
-    keeper.change({ notes: 'fig' });
+    keeper.change({ remarks: 'fig' });
     await pass(300);
-    keeper.change({ notes: 'fig jam' });
+    keeper.change({ remarks: 'fig jam' });
     shelf.slowMs = 20;
     keeper.flush();
     await pass(30);
@@ -188,7 +188,7 @@ describe('a draft', () => {
   it('is sent once more when the page goes away before the server has answered', async () => {
     const { keeper } = open('phone');
     shelf.slowMs = 3000;
-    keeper.change({ notes: 'fig' });
+    keeper.change({ remarks: 'fig' });
     await pass(300);
     shelf.slowMs = 20;
     keeper.flush();
@@ -203,18 +203,18 @@ describe('a draft', () => {
   it('waits for what is under way before its sheet is saved, and sends nothing meanwhile', async () => {
     const { keeper } = open('phone');
     shelf.slowMs = 1500;
-    keeper.change({ notes: 'fig' });
+    keeper.change({ remarks: 'fig' });
     await pass(300);
     let still = true;
-    void keeper.hold().then(() => (still = false));
-    keeper.change({ notes: 'fig jam' });
+    void keeper.pause().then(() => (still = false));
+    keeper.change({ remarks: 'fig jam' });
     keeper.flush();
     await pass(1000);
     expect(still).toBe(true);
     await pass(1000);
     expect([still, shelf.puts, onServer('phone')]).toEqual([false, 1, 'fig']);
     // Saved: one word to the server is enough, though the page be gone right after it.
-    void keeper.forget();
+    void keeper.discard();
     await pass(10);
     expect([shelf.drafts, shelf.drops]).toEqual([[], 1]);
     await pass(5000);
@@ -223,25 +223,25 @@ describe('a draft', () => {
 
   it('whose sheet could not be saved is sent on, with what was typed meanwhile', async () => {
     const { keeper } = open('phone');
-    keeper.change({ notes: 'fig' });
-    await keeper.hold();
-    keeper.change({ notes: 'fig jam' });
+    keeper.change({ remarks: 'fig' });
+    await keeper.pause();
+    keeper.change({ remarks: 'fig jam' });
     await pass(3000);
     expect(shelf.puts).toBe(0);
-    keeper.release();
+    keeper.resume();
     await pass(10);
     expect(onServer('phone')).toBe('fig jam');
-    keeper.change({ notes: 'fig jam, cold' });
+    keeper.change({ remarks: 'fig jam, cold' });
     await pass(500);
     expect(onServer('phone')).toBe('fig jam, cold');
   });
 
   it('that was thrown away can be put back, as a change later than the one forgotten', async () => {
     const { keeper, browser } = open('phone');
-    keeper.change({ notes: 'fig' });
+    keeper.change({ remarks: 'fig' });
     await pass(500);
     const { mirror } = keeper;
-    await keeper.forget();
+    await keeper.discard();
     putBack(browser, 'k', 'phone', mirror ?? { counts: {}, typed: {} });
     const again = open('phone', browser);
     await again.keeper.open();
@@ -252,17 +252,17 @@ describe('a draft', () => {
 
 it('a sheet that was settled can be put back as it stood, later than the settling', async () => {
   const [phone, laptop] = [open('phone'), open('laptop')];
-  phone.keeper.change({ notes: 'fig' });
-  laptop.keeper.change({ notes: 'date' });
+  phone.keeper.change({ remarks: 'fig' });
+  laptop.keeper.change({ remarks: 'date' });
   await pass(500);
   const [theirs, { mirror }] = [laptop.state()?.others[0], laptop.keeper];
   if (!theirs || !mirror) throw new Error('Nothing was heard');
-  laptop.keeper.settle(theirs, { notes: 'fig' });
+  laptop.keeper.resolveConflict(theirs, { remarks: 'fig' });
   await pass(500);
   putBack(laptop.browser, 'k', 'laptop', mirror);
   const again = open('laptop', laptop.browser);
   expect(await again.keeper.open()).toBeNull();
-  expect(again.keeper.mirror?.typed).toEqual({ notes: 'date' });
+  expect(again.keeper.mirror?.typed).toEqual({ remarks: 'date' });
   await pass(500);
   expect(onServer('laptop')).toBe('date');
 });
@@ -270,17 +270,17 @@ it('a sheet that was settled can be put back as it stood, later than the settlin
 describe('two devices on one sheet', () => {
   async function apart() {
     const [phone, laptop] = [open('phone'), open('laptop')];
-    phone.keeper.change({ notes: 'fig' });
-    laptop.keeper.change({ notes: 'date' });
+    phone.keeper.change({ remarks: 'fig' });
+    laptop.keeper.change({ remarks: 'date' });
     await pass(500);
-    await phone.keeper.look();
+    await phone.keeper.checkOthers();
     return { phone, laptop };
   }
 
   it('hear of each other, and neither copy is overwritten', async () => {
     const { phone, laptop } = await apart();
-    expect(phone.state()?.others.map(({ typed }) => typed.notes)).toEqual(['date']);
-    expect(laptop.state()?.others.map(({ typed }) => typed.notes)).toEqual(['fig']);
+    expect(phone.state()?.others.map(({ typed }) => typed.remarks)).toEqual(['date']);
+    expect(laptop.state()?.others.map(({ typed }) => typed.remarks)).toEqual(['fig']);
     expect([onServer('phone'), onServer('laptop')]).toEqual(['fig', 'date']);
   });
 
@@ -288,16 +288,16 @@ describe('two devices on one sheet', () => {
     const { phone, laptop } = await apart();
     const theirs = laptop.state()?.others[0];
     if (!theirs) throw new Error('Nothing was heard');
-    laptop.keeper.settle(theirs, { notes: 'fig and date' });
+    laptop.keeper.resolveConflict(theirs, { remarks: 'fig and date' });
     await pass(500);
     expect(laptop.state()?.others).toEqual([]);
-    await phone.keeper.look();
-    expect(phone.state()?.others.map(({ typed }) => typed.notes)).toEqual(['fig and date']);
+    await phone.keeper.checkOthers();
+    expect(phone.state()?.others.map(({ typed }) => typed.remarks)).toEqual(['fig and date']);
   });
 
   it('keep what the other has not taken in when one of them is saved', async () => {
     const { laptop } = await apart();
-    await laptop.keeper.forget();
+    await laptop.keeper.discard();
     expect([onServer('phone'), onServer('laptop')]).toEqual(['fig', undefined]);
   });
 });

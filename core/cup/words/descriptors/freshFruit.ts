@@ -1,6 +1,6 @@
-import { notesOf } from '../note';
+import { descriptorsOf } from '../descriptor';
 
-export const ORCHARD_FRUIT = notesOf('orchard fruit', [
+export const ORCHARD_FRUIT = descriptorsOf('orchard fruit', [
   ['green apple', 'palate', 'fruit green sour fresh juicy sharp', 'Crisp and tart, a bite taken before it is ripe.', 'gooseberry, pear, white grape', 'A slice of a tart green apple, cut at the table.', { also: 'sour apple, cooking apple, malic' }],
   ['red apple', 'both', 'fruit red sweet fresh juicy', 'Sweet, round and a little floral, with little edge.', 'pear, baked apple, green apple', 'A slice of a sweet red apple, skin left on.', { also: 'apple' }],
   ['baked apple', 'both', 'fruit brown sweet cooked', 'Soft, warm apple with its sugar browned.', 'red apple, quince, cinnamon', 'Half an apple baked 30 minutes, cooled.', { also: 'apple pie, stewed apple, apple sauce' }],
@@ -15,7 +15,7 @@ export const ORCHARD_FRUIT = notesOf('orchard fruit', [
   ['red grape', 'palate', 'fruit purple sweet fresh juicy drying', 'Dark and sweet with a skin that dries the gums.', 'grape juice, raisin, red wine', 'Two dark grapes, skins chewed.', { also: 'black grape' }],
 ]);
 
-export const STONE_FRUIT = notesOf('stone fruit', [
+export const STONE_FRUIT = descriptorsOf('stone fruit', [
   ['peach', 'both', 'fruit orange sweet fresh juicy', 'Soft, sweet and round, down on the skin and juice on the chin.', 'nectarine, apricot, white peach', 'A slice of ripe peach, or tinned peach rinsed of its syrup.'],
   ['white peach', 'both', 'fruit white sweet fresh juicy flower light', 'Peach made of flowers: pale, delicate, quickly gone.', 'peach, lychee, pear', 'A slice of white peach, or white peach juice with as much water.'],
   ['nectarine', 'palate', 'fruit orange sweet sour fresh juicy', 'Like peach with a smooth skin and a livelier edge.', 'peach, apricot, plum', 'A slice of ripe nectarine, skin left on.'],
@@ -30,7 +30,7 @@ export const STONE_FRUIT = notesOf('stone fruit', [
   ['cherry stone', 'nose', 'nut white bitter dried', 'The bitter, marzipan smell of a cracked stone.', 'marzipan, bitter almond, cherry', 'One drop of almond essence in 100 ml water; smell, do not eat stones.', { also: 'kernel, noyau, cherry pit' }],
 ]);
 
-export const CITRUS = notesOf('citrus', [
+export const CITRUS = descriptorsOf('citrus', [
   ['lemon', 'palate', 'fruit yellow sour fresh sharp juicy', 'Straight, clean sourness with a bright smell.', 'lime, grapefruit, lemon zest', 'A teaspoon of lemon juice in 100 ml water.', { also: 'citric' }],
   ['lemon zest', 'nose', 'fruit yellow bitter fresh light', 'The oil of the peel: bright, dry and a little bitter.', 'lemon, bergamot, lemongrass', 'A strip of unwaxed lemon peel, twisted under the nose.', { also: 'lemon peel' }],
   ['candied lemon', 'palate', 'fruit yellow sweet sour candied sticky', 'Lemon peel in sugar, sour turned sweet.', 'lemon zest, lemon curd, candied orange', 'A small cube of candied lemon peel.', { also: 'lemon drop, lemon sweet, lemonade' }],
@@ -48,7 +48,7 @@ export const CITRUS = notesOf('citrus', [
   ['yuzu', 'nose', 'fruit yellow sour fresh flower sharp', 'Mandarin and lemon peel at once, cool and perfumed.', 'mandarin, lemon zest, grapefruit', 'Equal strips of lemon and mandarin peel stand for it.'],
 ]);
 
-export const BERRIES = notesOf('berries', [
+export const BERRIES = descriptorsOf('berries', [
   ['strawberry', 'both', 'fruit red sweet fresh juicy', 'Soft, sweet and red, jammy when ripe.', 'strawberry jam, raspberry, wild strawberry', 'Half a ripe strawberry.'],
   ['wild strawberry', 'nose', 'fruit red sweet fresh flower', 'Small and intense, sugar and hay.', 'strawberry, raspberry, rose', 'A fingertip of wild strawberry jam.', { also: 'woodland strawberry' }],
   ['raspberry', 'both', 'fruit red sweet sour fresh juicy flower', 'Perfumed, sweet and tart at once, soft on the tongue.', 'strawberry, blackberry, redcurrant', 'Two raspberries, or a teaspoon of their jam in 30 ml water.'],

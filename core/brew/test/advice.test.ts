@@ -12,11 +12,11 @@ import {
   KIND_TRAITS,
   shareOf,
   TASTES,
-  type BrewRead,
+  type BrewEvidence,
 } from '..';
 
 const band = { fromS: 165, toS: 195 };
-const read = (differently: Partial<BrewRead>): BrewRead => ({
+const evidence = (differently: Partial<BrewEvidence>): BrewEvidence => ({
   kind: 'cone',
   waterC: 92,
   doseG: 17,
@@ -51,10 +51,10 @@ describe('extraction', () => {
 });
 
 describe('advice', () => {
-  const headline = (differently: Partial<BrewRead>): string => adviseChange(read(differently)).headline;
+  const headline = (differently: Partial<BrewEvidence>): string => adviseChange(evidence(differently)).headline;
 
   it('is one change, one direction, one size, with the reason', () => {
-    expect(adviseChange(read({ drainS: 150, tastes: ['sour'] }))).toEqual({
+    expect(adviseChange(evidence({ drainS: 150, tastes: ['sour'] }))).toEqual({
       change: { what: 'grind', by: -1 },
       headline: 'Next time: grind one step finer.',
       reason: 'It tasted sour and it drained in 2:30, 15 s too fast: too little was drawn out.',
@@ -78,16 +78,16 @@ describe('advice', () => {
   });
 
   it('changes nothing without a sign, with opposite signs, or after a fault', () => {
-    expect(adviseChange(read({}))).toMatchObject({
+    expect(adviseChange(evidence({}))).toMatchObject({
       change: null,
       reason: 'Nothing asks for a change: its time of 3:00 is inside its band.',
     });
-    expect(adviseChange(read({ drainS: 220, tastes: ['sour'] }))).toMatchObject({
+    expect(adviseChange(evidence({ drainS: 220, tastes: ['sour'] }))).toMatchObject({
       change: null,
       headline: 'Change nothing yet.',
     });
-    expect(adviseChange(read({ drainS: 150, fault: true }))).toMatchObject({ change: null });
-    expect(adviseChange(read({ drainS: null, band: null })).reason).toContain('Nothing was noted');
+    expect(adviseChange(evidence({ drainS: 150, fault: true }))).toMatchObject({ change: null });
+    expect(adviseChange(evidence({ drainS: null, band: null })).reason).toContain('Nothing was noted');
   });
 
   it('never changes more than one thing, nor against its own signs', () => {
@@ -98,7 +98,7 @@ describe('advice', () => {
         fc.option(fc.integer({ min: 10, max: 600 })),
         fc.option(fc.double({ min: 60, max: 100, noNaN: true })),
         (kind, tastes, drainS, waterC) => {
-          const { change, reason } = adviseChange(read({ kind, tastes, drainS, waterC }));
+          const { change, reason } = adviseChange(evidence({ kind, tastes, drainS, waterC }));
           expect(reason.endsWith('.')).toBe(true);
           const under = tastes.some((t) => t === 'sour' || t === 'salty') || (drainS !== null && drainS < band.fromS);
           const over =

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { BagPage } from '../../contract/shelf';
-import { levelsOverDays, levelText, nearestLevel, trend, type Ridgeline } from '../../core/cup';
+import { intensitiesOverDays, levelText, nearestLevel, trend, type Ridgeline } from '../../core/cup';
 import { wordsOverDays, type WordOverDays } from '../../core/cup/words';
 import { numberText, sentenceCase } from '../shared/format';
 import { useVocabulary } from '../shared/useVocabulary';
@@ -20,11 +20,11 @@ const WORD = 22;
 const AXIS = 34;
 
 /** Levels as a stack of ridgelines over the rest days, and below them the notes coming and going. */
-export function LevelsOverDays({ page: { brews, settings, bag, verdict } }: { page: BagPage }) {
+export function IntensitiesOverDays({ page: { brews, settings, bag, verdict } }: { page: BagPage }) {
   const { vocabulary } = useVocabulary();
   const counted = brews.filter(({ fault }) => fault === null).map(({ restDay, cup }) => ({ restDay, ...cup }));
-  const lines = levelsOverDays(
-    settings.levelAttributes.map(({ id }) => id),
+  const lines = intensitiesOverDays(
+    settings.intensityAttributes.map(({ id }) => id),
     counted,
   );
   const words = wordsOverDays(vocabulary, counted)
@@ -32,7 +32,7 @@ export function LevelsOverDays({ page: { brews, settings, bag, verdict } }: { pa
     .slice(0, WORDS_MOST);
   const [ref, width] = useWidth<HTMLDivElement>();
   if (lines.length + words.length === 0) return null;
-  const names = new Map(settings.levelAttributes.map(({ id, name }) => [id, sentenceCase(name)]));
+  const names = new Map(settings.intensityAttributes.map(({ id, name }) => [id, sentenceCase(name)]));
   const lastDay = Math.max(14, bag.finishedOn === null ? verdict.restDay : 0, ...counted.map(({ restDay }) => restDay));
   return (
     <section className="mt-3">
@@ -50,7 +50,7 @@ export function LevelsOverDays({ page: { brews, settings, bag, verdict } }: { pa
           />
         )}
       </div>
-      <LevelsTable {...{ lines, words, names }} />
+      <IntensitiesTable {...{ lines, words, names }} />
     </section>
   );
 }
@@ -134,8 +134,8 @@ function Ridge({
   base: number;
   end: number;
 }) {
-  const y = (level: number): number => base - ((level - 1) / 4) * RISE;
-  const points = line.points.map(({ day, level }) => `${x(day)},${y(level)}`);
+  const y = (intensity: number): number => base - ((intensity - 1) / 4) * RISE;
+  const points = line.points.map(({ day, intensity }) => `${x(day)},${y(intensity)}`);
   const [first, last] = [line.points[0], line.points.at(-1)];
   return (
     <g>
@@ -143,9 +143,9 @@ function Ridge({
       {first && last && line.points.length > 1 && (
         <path className="area" d={`M${x(first.day)},${base} L${points.join(' L')} L${x(last.day)},${base} Z`} />
       )}
-      {line.points.map(({ day, level }) => (
-        <circle key={day} className="point" cx={x(day)} cy={y(level)} r={2.5}>
-          <title>{`${name}, day ${day}: ${levelText(nearestLevel(level))}`}</title>
+      {line.points.map(({ day, intensity }) => (
+        <circle key={day} className="point" cx={x(day)} cy={y(intensity)} r={2.5}>
+          <title>{`${name}, day ${day}: ${levelText(nearestLevel(intensity))}`}</title>
         </circle>
       ))}
       <text className="name" x={NAMES - 8} y={base - 2} textAnchor="end">
@@ -157,7 +157,7 @@ function Ridge({
 }
 
 /** The picture in words and figures. */
-function LevelsTable({ lines, words, names }: Pick<PictureProps, 'lines' | 'words' | 'names'>) {
+function IntensitiesTable({ lines, words, names }: Pick<PictureProps, 'lines' | 'words' | 'names'>) {
   const [open, setOpen] = useState(false);
   return (
     <details className="small quiet" onToggle={(event) => setOpen(event.currentTarget.open)}>
@@ -172,7 +172,7 @@ function LevelsTable({ lines, words, names }: Pick<PictureProps, 'lines' | 'word
                     {names.get(line.attribute) ?? line.attribute}
                   </th>
                   <td className="text-start">
-                    {line.points.map(({ day, level }) => `day ${day}: ${numberText(level, 1)}`).join(', ')};{' '}
+                    {line.points.map(({ day, intensity }) => `day ${day}: ${numberText(intensity, 1)}`).join(', ')};{' '}
                     {trend(line)}
                     {likedText(line)}
                   </td>

@@ -1,6 +1,6 @@
-import { notesOf } from '../note';
+import { descriptorsOf } from '../descriptor';
 
-export const FLOWERS = notesOf('flowers', [
+export const FLOWERS = descriptorsOf('flowers', [
   ['jasmine', 'nose', 'flower white sweet light', 'Small white flowers at night: heady, sweet, tea-like.', 'orange blossom, honeysuckle, green tea', 'One teaspoon of jasmine tea in 200 ml water at 80 °C, 2 minutes.'],
   ['orange blossom', 'nose', 'flower white sweet fresh light', 'White, citrus-clean and a little soapy.', 'jasmine, mandarin, bergamot', 'One drop of orange flower water in 100 ml water.', { also: 'neroli, orange flower' }],
   ['rose', 'nose', 'flower red sweet', 'Red petals, old soap and sugared jelly.', 'geranium, lychee, violet', 'One drop of rose water in 100 ml water.', { also: 'rose water, rose petal' }],
@@ -17,7 +17,7 @@ export const FLOWERS = notesOf('flowers', [
   ['iris', 'nose', 'flower white powdery earth', 'Cool powder, violets and carrot.', 'violet, lilac, raw carrot', 'A violet pastille beside a slice of raw carrot stands for it.', { also: 'orris' }],
 ]);
 
-export const LEAVES_AND_TEAS = notesOf('leaves and teas', [
+export const LEAVES_AND_TEAS = descriptorsOf('leaves and teas', [
   ['black tea', 'both', 'drink brown bitter drying light', 'Brisk, brown and drying, a strong cup without milk.', 'rooibos, bergamot, oolong', 'One bag in 250 ml hot water, 4 minutes, cooled.', { also: 'tea, breakfast tea' }],
   ['green tea', 'both', 'drink green bitter light fresh', 'Grassy, soft and a little sea-like.', 'jasmine, hay, cut grass', 'One teaspoon in 200 ml water at 75 °C, 2 minutes.'],
   ['oolong', 'both', 'drink yellow sweet light flower', 'Between green and black: buttery, floral, long.', 'black tea, jasmine, peach', 'One teaspoon in 200 ml water at 90 °C, 3 minutes.'],
@@ -42,7 +42,7 @@ export const LEAVES_AND_TEAS = notesOf('leaves and teas', [
   ['nettle', 'both', 'herb vegetable green cooked', 'Green, mineral and soft, spinach with iron.', 'green tea, spinach, cut grass', 'One nettle bag in 200 ml hot water, 5 minutes.'],
 ]);
 
-export const SPICES = notesOf('spices', [
+export const SPICES = descriptorsOf('spices', [
   ['cinnamon', 'both', 'spice brown sweet warming', 'Sweet, warm bark, buns and winter.', 'clove, nutmeg, allspice', 'A pinch in 100 ml warm water.'],
   ['clove', 'both', 'spice brown warming dried sharp', 'Dark, numbing little nails: mulled wine and the dentist.', 'allspice, cinnamon, nutmeg', 'Two cloves in 100 ml hot water, 5 minutes.'],
   ['cardamom', 'both', 'spice green sweet cooling', 'Cool, lemony and resinous seeds in a green pod.', 'eucalyptus, ginger, coriander seed', 'Two pods, crushed, in 100 ml hot water, 5 minutes.', { also: 'cardamon' }],

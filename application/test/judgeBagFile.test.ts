@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { parseBagLine, verdictLine } from '../bagFile';
+import { parseBagLine, verdictLine } from '../judgeBagFile';
 
 const parameters = { style: 'filter', brewer: 'cone', doseG: 17, waterG: 272, waterC: 92, grindStep: 0 };
 const brew = (brewedAt: string, overall: number, differently: object = {}) => ({

@@ -1,6 +1,6 @@
-import { notesOf } from '../note';
+import { descriptorsOf } from '../descriptor';
 
-export const GRAIN_AND_BREAD = notesOf('grain and bread', [
+export const GRAIN_AND_BREAD = descriptorsOf('grain and bread', [
   ['malt', 'both', 'grain brown sweet', 'Sweet, brown grain, a bedtime drink and a brewery.', 'malt loaf, biscuit, hot chocolate', 'A teaspoon of malt extract in 100 ml warm water.', { allergens: ['gluten'], also: 'malty, malted barley' }],
   ['malt loaf', 'palate', 'grain brown sweet sticky heavy', 'Dark, sticky bread with raisins.', 'malt, raisin, rye bread', 'A slice of malt loaf.', { allergens: ['gluten'] }],
   ['biscuit', 'both', 'grain yellow sweet dried', 'Dry, sweet and baked.', 'shortbread, digestive biscuit, wafer', 'A plain biscuit.', { allergens: ['gluten', 'milk'], also: 'cookie' }],
@@ -23,7 +23,7 @@ export const GRAIN_AND_BREAD = notesOf('grain and bread', [
   ['straw', 'nose', 'grain yellow dried drying', 'Dry stalks, dust and sun: often age.', 'hay, cardboard, bran', 'A pinch of clean straw, smelled only.'],
 ]);
 
-export const WOOD_SMOKE_AND_EARTH = notesOf('wood, smoke and earth', [
+export const WOOD_SMOKE_AND_EARTH = descriptorsOf('wood, smoke and earth', [
   ['cedar', 'nose', 'wood brown dried drying', 'Pencils just sharpened, a wooden box.', 'sandalwood, pine, tobacco', 'A pencil, sharpened and smelled.', { also: 'cedarwood, pencil shavings' }],
   ['sandalwood', 'nose', 'wood brown sweet creamy', 'Milky, soft, sweet wood.', 'cedar, incense, vanilla', 'A sandalwood bead, smelled only.'],
   ['oak', 'both', 'wood brown drying sweet', 'Barrel: vanilla, spice and grip.', 'cedar, vanilla, whisky', 'An untreated oak offcut, sniffed dry.', { also: 'oaky, barrel' }],
@@ -50,7 +50,7 @@ export const WOOD_SMOKE_AND_EARTH = notesOf('wood, smoke and earth', [
   ['cardboard', 'nose', 'wood brown dried', 'Wet box, old paper: age, or an unrinsed filter.', 'straw, wafer, plaster', 'A piece of cardboard, wetted and smelled.', { also: 'paper, papery, stale' }],
 ]);
 
-export const DRINKS_AND_FERMENTS = notesOf('drinks and ferments', [
+export const DRINKS_AND_FERMENTS = descriptorsOf('drinks and ferments', [
   ['red wine', 'both', 'drink fruit red purple fermented drying sour', 'Dark fruit, alcohol and grip.', 'red grape, port wine, blackberry', 'A tablespoon of dry red wine in 30 ml water.', { allergens: ['alcohol', 'sulphites'], also: 'wine, winey, claret' }],
   ['white wine', 'both', 'drink yellow sour fermented light', 'Pale, sour and dry.', 'white grape, sparkling wine, green apple', 'A tablespoon of dry white wine in 30 ml water.', { allergens: ['alcohol', 'sulphites'] }],
   ['sparkling wine', 'palate', 'drink yellow sour fizzy fermented light', 'Sharp, yeasty bubbles.', 'white wine, cider, sherbet', 'A tablespoon of dry sparkling wine.', { allergens: ['alcohol', 'sulphites'] }],
@@ -77,7 +77,7 @@ export const DRINKS_AND_FERMENTS = notesOf('drinks and ferments', [
   ['grape juice', 'palate', 'drink purple sweet juicy', 'Purple, sweet and thick.', 'red grape, blackcurrant, red wine', 'A tablespoon of red grape juice.'],
 ]);
 
-export const VEGETABLES_AND_SAVOURY = notesOf('vegetables and savoury', [
+export const VEGETABLES_AND_SAVOURY = descriptorsOf('vegetables and savoury', [
   ['cherry tomato', 'palate', 'vegetable red sweet sour savoury juicy', 'Sweet, sour and savoury at once.', 'sun-dried tomato, tomato leaf, redcurrant', 'One cherry tomato.', { also: 'tomato' }],
   ['sun-dried tomato', 'palate', 'vegetable red savoury salty dried', 'Dense, salty-sweet and deep.', 'cherry tomato, goji berry, soy sauce', 'A strip, rinsed of its oil.', { allergens: ['sulphites'] }],
   ['tomato leaf', 'nose', 'herb vegetable green sharp', 'Green, rank and vivid: a greenhouse.', 'geranium, blackcurrant leaf, raw pepper', 'A leaf, rubbed; smelled only.'],

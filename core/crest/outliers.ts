@@ -1,11 +1,11 @@
-import { SURPRISE_SD } from './constants';
+import { OUTLIER_SD } from './constants';
 import type { Draws } from './draws';
-import type { Posterior, SeenRegime } from './posterior';
-import type { Surprise } from './types';
+import type { Posterior, WhitenedNode } from './posterior';
+import type { Outlier } from './types';
 import type { UsableBrew } from './usable';
 
 /** L⁻¹ of a lower triangular factor, and the diagonal of (L·Lᵀ)⁻¹. */
-function inverseOf({ whitened }: SeenRegime, n: number): { inverse: Float64Array; precision: Float64Array } {
+function inverseOf({ whitened }: WhitenedNode, n: number): { inverse: Float64Array; precision: Float64Array } {
   const l = whitened.factor;
   const inverse = new Float64Array(n * n);
   const precision = new Float64Array(n);
@@ -22,27 +22,27 @@ function inverseOf({ whitened }: SeenRegime, n: number): { inverse: Float64Array
 }
 
 /**
- * Brews that miss what the others foretell of them by more than `SURPRISE_SD` standard deviations.
+ * Brews that miss what the others foretell of them by more than `OUTLIER_SD` standard deviations.
  *
  * Given a drawn ridge, the prediction of brew i from all the others is normal with mean yᵢ − [C⁻¹r]ᵢ/[C⁻¹]ᵢᵢ and
  * variance 1/[C⁻¹]ᵢᵢ. The draws saw brew i as well; weighing each by the inverse of its density at yᵢ (weights cut off
  * at √count times their mean) takes it out again.
  */
-export function surprisesOf(
+export function outliersOf(
   posterior: Posterior,
-  { count, residuals, regime }: Draws,
+  { count, residuals, noiseNode }: Draws,
   brews: readonly UsableBrew[],
-): Surprise[] {
+): Outlier[] {
   const n = brews.length;
   if (n < 3) return [];
-  const inverses = posterior.regimes.map((seen) => inverseOf(seen, n));
+  const inverses = posterior.noiseNodes.map((whitened) => inverseOf(whitened, n));
   const error = new Float64Array(count);
   const variance = new Float64Array(count);
   const weight = new Float64Array(count);
   return brews.flatMap((brew, i) => {
     let total = 0;
     for (let d = 0; d < count; d++) {
-      const { inverse, precision } = inverses[regime[d]!]!;
+      const { inverse, precision } = inverses[noiseNode[d]!]!;
       let solved = 0;
       for (let k = i; k < n; k++) solved += inverse[k * n + i]! * residuals[d * n + k]!;
       error[d] = solved / precision[i]!;
@@ -62,6 +62,6 @@ export function surprisesOf(
     }
     const missed = mean / sum;
     const sd = Math.sqrt(Math.max(square / sum - missed ** 2, Number.MIN_VALUE));
-    return Math.abs(missed) > SURPRISE_SD * sd ? [{ id: brew.id, missedBy: missed, sds: missed / sd }] : [];
+    return Math.abs(missed) > OUTLIER_SD * sd ? [{ id: brew.id, missedBy: missed, sds: missed / sd }] : [];
   });
 }

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { adviseChange, estimatedBeverageG, kindOf, readBrew, type Measurements } from '..';
+import { adviseChange, estimatedBeverageG, brewKindOf, assessBrew, type Measurements } from '..';
 
 const brew = (differently: Partial<Measurements>): Measurements => ({
   ...{
@@ -19,14 +19,14 @@ const brew = (differently: Partial<Measurements>): Measurements => ({
 
 describe('a brew read', () => {
   it('takes the weighed beverage before the estimate, and all of a shot', () => {
-    expect(readBrew(brew({})).beverage).toBe(238);
+    expect(assessBrew(brew({})).beverage).toBe(238);
     expect([
       estimatedBeverageG('cone', 240, 15),
       estimatedBeverageG('espresso', 40, 18),
-      estimatedBeverageG(kindOf({ brewer: 'espresso machine', style: 'milk' }), 36, 18),
+      estimatedBeverageG(brewKindOf({ brewer: 'espresso machine', style: 'milk' }), 36, 18),
     ]).toEqual([210, 40, 36]);
-    expect(readBrew(brew({ beverageG: 204 })).beverage).toBe(204);
-    expect(readBrew(brew({ kind: 'espresso', doseG: 18, waterG: 40, drainS: 25 }))).toMatchObject({
+    expect(assessBrew(brew({ beverageG: 204 })).beverage).toBe(204);
+    expect(assessBrew(brew({ kind: 'espresso', doseG: 18, waterG: 40, drainS: 25 }))).toMatchObject({
       beverage: 40,
       flow: 1.6,
       extraction: null,
@@ -34,31 +34,31 @@ describe('a brew read', () => {
   });
 
   it('reckons extraction only where dissolved solids were measured, and hands it to the advice', () => {
-    expect(readBrew(brew({})).read.extractionPercent).toBeNull();
-    const { extraction, read } = readBrew(brew({ tdsPercent: 1.1 }));
+    expect(assessBrew(brew({})).evidence.extractionPercent).toBeNull();
+    const { extraction, evidence } = assessBrew(brew({ tdsPercent: 1.1 }));
     expect(extraction?.formula).toBe('1.1 % × 238 g ÷ 17 g = 15.4 %');
-    expect(adviseChange(read).headline).toBe('Next time: water 2 °C hotter, 94 °C.');
-    expect(readBrew(brew({ kind: 'press', tdsPercent: 1.3 })).extraction?.formula).toBe(
+    expect(adviseChange(evidence).headline).toBe('Next time: water 2 °C hotter, 94 °C.');
+    expect(assessBrew(brew({ kind: 'press', tdsPercent: 1.3 })).extraction?.formula).toBe(
       '1.3 % × 272 g ÷ 17 g = 20.8 %',
     );
   });
 
   it('has no flow without a time', () => {
-    expect(readBrew(brew({ drainS: null })).flow).toBeNull();
+    expect(assessBrew(brew({ drainS: null })).flow).toBeNull();
   });
 });
 
 describe('the kind of brewing a brewer stands for', () => {
   it('is told by the brewer and the drink, and decides how extraction is reckoned', () => {
-    expect(['cone', 'press', 'siphon', 'sock'].map((brewer) => kindOf({ brewer, style: 'filter' }))).toEqual([
+    expect(['cone', 'press', 'siphon', 'sock'].map((brewer) => brewKindOf({ brewer, style: 'filter' }))).toEqual([
       'cone',
       'press',
       'siphon',
       'own',
     ]);
-    expect(kindOf({ brewer: 'press', style: 'espresso' })).toBe('espresso');
+    expect(brewKindOf({ brewer: 'press', style: 'espresso' })).toBe('espresso');
     expect(
-      readBrew(brew({ kind: kindOf({ brewer: 'press', style: 'filter' }), tdsPercent: 1.3 })).extraction?.basis,
+      assessBrew(brew({ kind: brewKindOf({ brewer: 'press', style: 'filter' }), tdsPercent: 1.3 })).extraction?.basis,
     ).toContain('immersion');
   });
 });

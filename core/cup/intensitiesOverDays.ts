@@ -1,30 +1,32 @@
-import { levelValue, type GivenLevel, type Adequacy } from './levels';
+import { levelValue, type GivenIntensity, type Adequacy } from './levels';
 
 /** One attribute over the rest days: its level on each day it was given, the mean where several cups gave one. */
 export interface Ridgeline {
   attribute: string;
-  points: readonly { day: number; level: number; cups: number }[];
+  points: readonly { day: number; intensity: number; cups: number }[];
   /** How often the amount was liked, over all cups that said. */
   liked: Readonly<Record<Adequacy, number>>;
 }
 
 /** Levels over days, one ridgeline for each attribute that was given a level at least once, in the order asked for. */
-export function levelsOverDays(
+export function intensitiesOverDays(
   order: readonly string[],
-  cups: readonly { restDay: number; levels: readonly GivenLevel[] }[],
+  cups: readonly { restDay: number; intensities: readonly GivenIntensity[] }[],
 ): Ridgeline[] {
   return order.flatMap((attribute) => {
-    const given = cups.flatMap(({ restDay, levels }) =>
-      levels.filter((one) => one.attribute === attribute).map(({ level, adequacy }) => ({ restDay, level, adequacy })),
+    const given = cups.flatMap(({ restDay, intensities }) =>
+      intensities
+        .filter((one) => one.attribute === attribute)
+        .map(({ intensity, adequacy }) => ({ restDay, intensity, adequacy })),
     );
     const byDay = new Map<number, number[]>();
-    for (const { restDay, level } of given)
-      if (level !== null) byDay.set(restDay, [...(byDay.get(restDay) ?? []), levelValue(level)]);
+    for (const { restDay, intensity } of given)
+      if (intensity !== null) byDay.set(restDay, [...(byDay.get(restDay) ?? []), levelValue(intensity)]);
     if (byDay.size === 0) return [];
     const points = [...byDay]
       .map(([day, values]) => ({
         day,
-        level: values.reduce((sum, value) => sum + value, 0) / values.length,
+        intensity: values.reduce((sum, value) => sum + value, 0) / values.length,
         cups: values.length,
       }))
       .sort((a, b) => a.day - b.day);
@@ -43,8 +45,8 @@ export function levelsOverDays(
 const MOVE = 0.5;
 
 /** Where a ridgeline went between its first and its last day, in a word. */
-export function trend({ points }: Ridgeline): 'rising' | 'falling' | 'level' {
+export function trend({ points }: Ridgeline): 'rising' | 'falling' | 'intensity' {
   const [first, last] = [points[0], points.at(-1)];
-  const moved = first && last ? last.level - first.level : 0;
-  return moved >= MOVE ? 'rising' : moved <= -MOVE ? 'falling' : 'level';
+  const moved = first && last ? last.intensity - first.intensity : 0;
+  return moved >= MOVE ? 'rising' : moved <= -MOVE ? 'falling' : 'intensity';
 }

@@ -1,13 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import { fitCrest } from '../fit';
-import { compact, readingOf } from '../reading';
+import { compact, stateOnDay } from '../stateOnDay';
 import { likelyDays, stateOf } from '../state';
 import type { CrestBrew, CrestFit } from '../types';
 import { cupsText, daysText, recipeClause, settingText } from '../verdict';
 import { bagOf, brewOf, ridgeScore } from './samples';
 
 const many = fitCrest(bagOf(Array.from({ length: 14 }, (_, i) => brewOf(5 + 3 * i, ridgeScore(5 + 3 * i, 20)))));
-const read = (fit: CrestFit, day: number, finished = false) => readingOf(compact(fit), day, finished);
+const read = (fit: CrestFit, day: number, finished = false) => stateOnDay(compact(fit), day, finished);
 const flat = (brews: CrestBrew[]) => fitCrest(bagOf(brews, { sigma0: 6 }));
 
 describe('the state', () => {
@@ -46,8 +46,8 @@ describe('the state', () => {
   });
 
   it('is steady only when cups far apart in age hardly differ', () => {
-    const level = Array.from({ length: 30 }, (_, i) => brewOf(5 + 1.5 * i, 80 + (i % 2)));
-    expect(read(flat(level), 30)).toMatchObject({
+    const setting = Array.from({ length: 30 }, (_, i) => brewOf(5 + 1.5 * i, 80 + (i % 2)));
+    expect(read(flat(setting), 30)).toMatchObject({
       state: 'steady',
       verdict: expect.stringContaining('Steady: from day 5 to day 49'),
     });
@@ -85,8 +85,8 @@ describe('the words', () => {
   });
 
   it('name settings', () => {
-    const said = ([factor, level]: readonly [Parameters<typeof settingText>[0]['factor'], string]) =>
-      settingText({ factor, level });
+    const said = ([factor, setting]: readonly [Parameters<typeof settingText>[0]['factor'], string]) =>
+      settingText({ factor, setting });
     expect(
       (
         [
@@ -113,9 +113,9 @@ describe('the words', () => {
   });
 
   it('blame only a setting that is likely and large enough to matter', () => {
-    const effect = (mean: number, helps: number, level = 'press') => ({
+    const effect = (mean: number, helps: number, setting = 'press') => ({
       factor: 'brewer' as const,
-      level,
+      setting,
       mean,
       sd: 1,
       helps,

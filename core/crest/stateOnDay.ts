@@ -4,7 +4,7 @@ import type { CrestFit, Moments } from './types';
 import { verdictSentence } from './verdict';
 
 /** A fit read on one day: the state, its probability and the sentence. */
-export interface Reading {
+export interface DayState {
   state: State;
   stateProbability: number;
   verdict: string;
@@ -13,11 +13,11 @@ export interface Reading {
 }
 
 /** Reads a fit at a rest age; `finished` when nothing is left to drink. */
-export function readingOf(
-  fit: FitSummary & Pick<CrestFit, 'effects' | 'entangled'>,
+export function stateOnDay(
+  fit: FitSummary & Pick<CrestFit, 'effects' | 'confounded'>,
   age: number,
   finished: boolean,
-): Reading {
+): DayState {
   const today = stateOf(fit, age, finished);
   const day = Math.floor(age + 1e-9);
   return {
@@ -40,9 +40,13 @@ export function compact(fit: CrestFit): CrestFit {
   const probabilities = (values: readonly number[]): number[] => values.map((value) => roundTo(value, 3));
   return {
     ...fit,
-    peak: { day: days(fit.peak.day), lo: days(fit.peak.lo), hi: days(fit.peak.hi), level: fit.peak.level },
+    peak: { day: days(fit.peak.day), lo: days(fit.peak.lo), hi: days(fit.peak.hi), coverage: fit.peak.coverage },
     fresh: roundTo(fit.fresh, 3),
-    lesson: { peak: fit.lesson.peak.map(points), noise: moments(fit.lesson.noise), level: moments(fit.lesson.level) },
+    bagLikelihood: {
+      peak: fit.bagLikelihood.peak.map(points),
+      noise: moments(fit.bagLikelihood.noise),
+      baseline: moments(fit.bagLikelihood.baseline),
+    },
     peakProbability: fit.peakProbability.map((value) => roundTo(value, 4)),
     curve: fit.curve.map((p) => ({
       day: p.day,
@@ -56,10 +60,14 @@ export function compact(fit: CrestFit): CrestFit {
     fading: probabilities(fit.fading),
     spent: probabilities(fit.spent),
     steady: fit.steady === null ? null : roundTo(fit.steady, 3),
-    entangled: fit.entangled.map((e) => ({ ...e, share: roundTo(e.share, 3) })),
-    surprises: fit.surprises.map((s) => ({ ...s, missedBy: points(s.missedBy), sds: roundTo(s.sds, 2) })),
-    mostTold: probabilities(fit.mostTold),
-    options: fit.options.map((o) => ({ ...o, expected: o.expected.map(points), telling: probabilities(o.telling) })),
+    confounded: fit.confounded.map((e) => ({ ...e, share: roundTo(e.share, 3) })),
+    outliers: fit.outliers.map((s) => ({ ...s, missedBy: points(s.missedBy), sds: roundTo(s.sds, 2) })),
+    mostInformation: probabilities(fit.mostInformation),
+    options: fit.options.map((o) => ({
+      ...o,
+      expected: o.expected.map(points),
+      expectedInformation: probabilities(o.expectedInformation),
+    })),
     effects: fit.effects.map((e) => ({ ...e, mean: points(e.mean), sd: points(e.sd), helps: roundTo(e.helps, 3) })),
     brews: fit.brews.map((b) => ({
       ...b,

@@ -40,7 +40,7 @@ export type Allergen = (typeof ALLERGENS)[number];
 export type Whereabouts = 'nose' | 'palate' | 'both';
 
 /** One note of the vocabulary. */
-export interface Note {
+export interface Descriptor {
   /** Its name in lower case with hyphens; never changes, whatever the household calls it. */
   id: string;
   name: string;
@@ -71,7 +71,7 @@ const list = (text: string | undefined): string[] => (text ?? '').split(', ').fi
  * One line of a family: name, where it is met, traits, what it is like, neighbours, reference; allergens and other
  * words where there are any.
  */
-export type NoteLine = readonly [
+export type DescriptorLine = readonly [
   name: string,
   where: Whereabouts,
   traits: string,
@@ -81,7 +81,7 @@ export type NoteLine = readonly [
   more?: { allergens?: readonly Allergen[]; also?: string },
 ];
 
-export function notesOf(family: Family, lines: readonly NoteLine[]): Note[] {
+export function descriptorsOf(family: Family, lines: readonly DescriptorLine[]): Descriptor[] {
   return lines.map(([name, where, traits, like, near, reference, more]) => ({
     ...{ id: idOfName(name), name, family, like, where, reference },
     near: list(near).map(idOfName),

@@ -1,6 +1,6 @@
-import { notesOf } from '../note';
+import { descriptorsOf } from '../descriptor';
 
-export const WARM_COUNTRY_FRUIT = notesOf('warm-country fruit', [
+export const WARM_COUNTRY_FRUIT = descriptorsOf('warm-country fruit', [
   ['mango', 'both', 'fruit orange sweet fresh juicy heavy', 'Thick orange flesh, very sweet, with a breath of resin.', 'papaya, peach, passion fruit', 'A cube of ripe mango.', { also: 'ripe mango' }],
   ['dried mango', 'palate', 'fruit orange sweet dried sticky', 'Chewy, sweet and tart, mango drawn together.', 'mango, dried apricot, dried pineapple', 'A strip of unsweetened dried mango.', { allergens: ['sulphites'] }],
   ['papaya', 'palate', 'fruit orange sweet fresh heavy', 'Soft and musky, sweet with hardly any acid.', 'mango, melon, guava', 'A cube of ripe papaya.', { also: 'pawpaw' }],
@@ -24,7 +24,7 @@ export const WARM_COUNTRY_FRUIT = notesOf('warm-country fruit', [
   ['tamarind', 'palate', 'fruit brown sour sticky dried', 'Brown pod paste: sour first, then dark sugar.', 'dried apricot, molasses, sour cherry', 'Half a teaspoon of tamarind paste in 60 ml water.'],
 ]);
 
-export const DRIED_AND_COOKED_FRUIT = notesOf('dried and cooked fruit', [
+export const DRIED_AND_COOKED_FRUIT = descriptorsOf('dried and cooked fruit', [
   ['raisin', 'both', 'fruit brown sweet dried', 'Wrinkled, sweet and winey, the fruit in a cake.', 'sultana, prune, dried fig', 'Five raisins, soaked 10 minutes.', { allergens: ['sulphites'], also: 'currant' }],
   ['sultana', 'palate', 'fruit yellow sweet dried', 'Golden raisin: lighter, brighter, honeyed.', 'raisin, dried apricot, honey', 'Five sultanas, soaked 10 minutes.', { allergens: ['sulphites'], also: 'golden raisin' }],
   ['prune', 'palate', 'fruit black sweet dried sticky heavy', 'Dark, dense and jammy with a little leather.', 'plum jam, raisin, date', 'Half a prune.', { also: 'dried plum' }],

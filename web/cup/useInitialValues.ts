@@ -3,8 +3,8 @@ import { useFormContext } from 'react-hook-form';
 import type { BrewForm } from './brewForm';
 
 /** The sheet as it was laid, with what was written on it before: a part that holds something stands open. */
-export function useLaid(): BrewForm {
+export function useInitialValues(): BrewForm {
   const { getValues } = useFormContext<BrewForm>();
-  const [laid] = useState(() => getValues());
-  return laid;
+  const [initialValues] = useState(() => getValues());
+  return initialValues;
 }

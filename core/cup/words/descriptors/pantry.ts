@@ -1,6 +1,6 @@
-import { notesOf } from '../note';
+import { descriptorsOf } from '../descriptor';
 
-export const NUTS_AND_SEEDS = notesOf('nuts and seeds', [
+export const NUTS_AND_SEEDS = descriptorsOf('nuts and seeds', [
   ['almond', 'palate', 'nut white sweet dried', 'Mild, milky and dry, a clean nut.', 'marzipan, hazelnut, green almond', 'One blanched almond.', { allergens: ['nuts'] }],
   ['green almond', 'palate', 'nut green fresh bitter', 'Unripe, milky and grassy.', 'almond, raw pea, green apple', 'A blanched almond soaked overnight stands for it.', { allergens: ['nuts'] }],
   ['bitter almond', 'nose', 'nut white bitter', 'Sharp cherry-stone smell, cake essence.', 'marzipan, cherry stone, almond', 'One drop of almond essence in 100 ml water; never bitter almonds.'],
@@ -21,7 +21,7 @@ export const NUTS_AND_SEEDS = notesOf('nuts and seeds', [
   ['sunflower seed', 'palate', 'nut white savoury dried', 'Plain, grassy and a bit oily.', 'sesame, pine nut, hay', 'Five seeds, unsalted.'],
 ]);
 
-export const SUGARS_AND_SWEETS = notesOf('sugars and sweets', [
+export const SUGARS_AND_SWEETS = descriptorsOf('sugars and sweets', [
   ['honey', 'both', 'sugar yellow sweet sticky flower', 'Golden and thick with flowers in it.', 'honeysuckle, beeswax, maple syrup', 'Half a teaspoon in 50 ml warm water; not for infants.'],
   ['maple syrup', 'both', 'sugar brown sweet sticky wood', 'Thin, woody and sweet, pancakes.', 'honey, caramel, brown sugar', 'Half a teaspoon in 30 ml warm water.'],
   ['agave', 'palate', 'sugar yellow sweet sticky light', 'Clean, flat syrup, sweet and nothing else.', 'honey, cane sugar, maple syrup', 'Half a teaspoon in 50 ml water.'],
@@ -47,7 +47,7 @@ export const SUGARS_AND_SWEETS = notesOf('sugars and sweets', [
   ['beeswax', 'nose', 'sugar yellow sweet heavy', 'Warm wax, honey and an old church.', 'honey, hay, polished wood', 'A beeswax candle, unlit, smelled only.', { also: 'wax' }],
 ]);
 
-export const CHOCOLATE_AND_DAIRY = notesOf('chocolate and dairy', [
+export const CHOCOLATE_AND_DAIRY = descriptorsOf('chocolate and dairy', [
   ['dark chocolate', 'both', 'chocolate black bitter sweet heavy', 'Dense, bitter and round, melting slowly.', 'cocoa powder, milk chocolate, cocoa nib', 'A square of chocolate of 70 % or more.', { allergens: ['milk', 'soy'], also: 'bitter chocolate, chocolate' }],
   ['milk chocolate', 'both', 'chocolate brown sweet creamy', 'Soft, sweet and milky.', 'dark chocolate, hot chocolate, praline', 'A square of milk chocolate.', { allergens: ['milk', 'soy'] }],
   ['white chocolate', 'palate', 'chocolate white sweet creamy', 'Sweet, fatty and vanilla-like.', 'vanilla, condensed milk, butter', 'A square of white chocolate.', { allergens: ['milk', 'soy'] }],

@@ -1,4 +1,4 @@
-import type { BrewRead, Taste } from './advice';
+import type { BrewEvidence, Taste } from './advice';
 import { KIND_TRAITS, type Band, type BrewKind } from './recipe';
 import { extractionOf, type Extraction } from './extraction';
 import type { BrewParameters } from './kinds';
@@ -24,8 +24,8 @@ export function estimatedBeverageG(kind: BrewKind, waterG: number, doseG: number
 }
 
 /** A brew read: what advice rests on, with the extraction, the flow over its whole time (g/s) and the beverage (g). */
-export function readBrew({ tdsPercent, beverageG: weighed, ...brew }: Measurements): {
-  read: BrewRead;
+export function assessBrew({ tdsPercent, beverageG: weighed, ...brew }: Measurements): {
+  evidence: BrewEvidence;
   extraction: Extraction | null;
   flow: number | null;
   beverage: number;
@@ -35,7 +35,7 @@ export function readBrew({ tdsPercent, beverageG: weighed, ...brew }: Measuremen
   const extraction =
     tdsPercent === null ? null : extractionOf({ kind, tdsPercent, doseG, waterG, beverageG: beverage });
   return {
-    read: { ...brew, extractionPercent: extraction?.percent ?? null },
+    evidence: { ...brew, extractionPercent: extraction?.percent ?? null },
     extraction,
     flow: drainS === null ? null : beverage / drainS,
     beverage,
@@ -43,7 +43,7 @@ export function readBrew({ tdsPercent, beverageG: weighed, ...brew }: Measuremen
 }
 
 /** The kind of brewing a brewer stands for, where no recipe says it: decides how extraction is reckoned. */
-export function kindOf({ brewer, style }: Pick<BrewParameters, 'brewer'> & { style: string }): BrewKind {
+export function brewKindOf({ brewer, style }: Pick<BrewParameters, 'brewer'> & { style: string }): BrewKind {
   if (style === 'espresso') return 'espresso';
   const kinds = Object.keys(KIND_TRAITS) as BrewKind[];
   return kinds.find((kind) => KIND_TRAITS[kind].brewer === brewer) ?? 'own';

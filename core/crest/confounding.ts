@@ -2,23 +2,23 @@ import { FREE_EFFECT } from './constants';
 import type { BrewParameters } from '../brew/kinds';
 import { ratio } from '../brew/ratio';
 import { roundTo } from '../brew/units';
-import type { Level, Term } from './factors';
-import { levelCovariance } from './likelihood';
+import type { Setting, Term } from './factors';
+import { baselineCovariance } from './likelihood';
 import { cholesky, dot, whiten } from './linalg';
 import type { Posterior } from './posterior';
-import type { Entanglement, FactorName } from './types';
+import type { Confounding, FactorName } from './types';
 import type { UsableBrew } from './usable';
 
 /** Posterior mean of the unit ridge at each brew. */
-export function meanRidge({ grid, regimes, weight, sides, data }: Posterior): Float64Array {
+export function meanRidge({ grid, noiseNodes, weight, sides, data }: Posterior): Float64Array {
   const mean = new Float64Array(data.n);
-  const rises = grid.rise.courses.length;
-  const falls = grid.fall.courses.length;
+  const rises = grid.rise.components.length;
+  const falls = grid.fall.components.length;
   let cell = 0;
   grid.logPeaks.forEach((_, p) => {
     const riseWeight = new Float64Array(rises);
     const fallWeight = new Float64Array(falls);
-    for (let k = 0; k < regimes.length * rises * falls; k++) {
+    for (let k = 0; k < noiseNodes.length * rises * falls; k++) {
       const w = weight[cell++]!;
       riseWeight[Math.floor(k / falls) % rises]! += w;
       fallWeight[k % falls]! += w;
@@ -37,7 +37,7 @@ function information(h: Float64Array, { data }: Posterior, terms: readonly Pick<
   const c = new Float64Array(n * n);
   for (let i = 0; i < n; i++) {
     for (let j = 0; j < n; j++) {
-      let v = levelCovariance(data.x[i]!, data.x[j]!, sigma0) + (i === j ? sigma0 ** 2 * data.noise[i]! : 0);
+      let v = baselineCovariance(data.x[i]!, data.x[j]!, sigma0) + (i === j ? sigma0 ** 2 * data.noise[i]! : 0);
       for (const t of terms) v += t.priorSd ** 2 * t.column[i]! * t.column[j]!;
       c[i * n + j] = v;
     }
@@ -57,12 +57,12 @@ function information(h: Float64Array, { data }: Posterior, terms: readonly Pick<
  * at the posterior mean ridge h and σ = σ₀, the other factors as the prior has them. 0: told apart; near 1: nobody can
  * say which it was.
  */
-export function entanglements(
+export function confoundingOf(
   posterior: Posterior,
   brews: readonly UsableBrew[],
-  levels: readonly Level[],
+  settings: readonly Setting[],
   reference: BrewParameters,
-): Entanglement[] {
+): Confounding[] {
   const { data } = posterior;
   if (data.n < 2) return [];
   const h = meanRidge(posterior);
@@ -80,7 +80,7 @@ export function entanglements(
       return {
         factor,
         share: known > 0 ? Math.max(0, 1 - free / known) : 0,
-        ...latestRun(factor, brews, levels),
+        ...latestRun(factor, brews, settings),
         reference: settingOf(factor, reference),
       };
     })
@@ -113,12 +113,12 @@ function settingOf(
 function latestRun(
   factor: FactorName,
   brews: readonly UsableBrew[],
-  levels: readonly Level[],
-): Pick<Entanglement, 'latest' | 'sinceAge'> {
-  const levelAt = (i: number): string | null =>
-    levels.find((level) => level.factor === factor && level.at.includes(i))?.level ?? null;
+  settings: readonly Setting[],
+): Pick<Confounding, 'latest' | 'sinceAge'> {
+  const settingAt = (i: number): string | null =>
+    settings.find((setting) => setting.factor === factor && setting.at.includes(i))?.setting ?? null;
   let first = brews.length - 1;
-  const latest = levelAt(first);
-  while (first > 0 && levelAt(first - 1) === latest) first--;
+  const latest = settingAt(first);
+  while (first > 0 && settingAt(first - 1) === latest) first--;
   return { latest, sinceAge: brews[first]?.age ?? 0 };
 }

@@ -2,28 +2,36 @@ import { useId, type KeyboardEvent } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { useController, useFormState } from 'react-hook-form';
-import { FIRST_LEVEL_ATTRIBUTES, ADEQUACIES, stepLevel, type LevelAttribute, type Adequacy } from '../../core/cup';
+import {
+  FIRST_INTENSITY_ATTRIBUTES,
+  ADEQUACIES,
+  stepLevel,
+  type IntensityAttribute,
+  type Adequacy,
+} from '../../core/cup';
 import { api } from '../shared/api';
 import { sentenceCase } from '../shared/format';
 import type { BrewForm } from './brewForm';
-import { levelWords } from './cupForm';
-import { useLaid } from './useLaid';
+import { intensityWords } from './cupForm';
+import { useInitialValues } from './useInitialValues';
 
 /** Letters that say how the amount was liked, typed in the field of the level. */
 const KEYS: Readonly<Record<string, Adequacy>> = { l: 'too little', j: 'just right', m: 'too much' };
 const SHORT: Readonly<Record<Adequacy, string>> = { 'too little': 'little', 'just right': 'right', 'too much': 'much' };
 
 /** How much of what there was, and how that was liked: two things, side by side. */
-export function LevelsPart() {
-  const { cup: laid } = useLaid();
+export function IntensitiesPart() {
+  const { cup: initialValues } = useInitialValues();
   const { errors } = useFormState<BrewForm>();
   const { data: settings } = api.useSettingsQuery(undefined);
   // Those hidden since are asked for where this cup has a level for them.
-  const attributes = (settings?.levelAttributes ?? FIRST_LEVEL_ATTRIBUTES).filter(
-    ({ id, shown }) => shown || laid.levels[id] !== undefined,
+  const attributes = (settings?.intensityAttributes ?? FIRST_INTENSITY_ATTRIBUTES).filter(
+    ({ id, shown }) => shown || initialValues.intensities[id] !== undefined,
   );
   const open =
-    laid.scoringScale === 'levels' || Object.keys(laid.levels).length > 0 || errors.cup?.levels !== undefined;
+    initialValues.scoringScale === 'levels' ||
+    Object.keys(initialValues.intensities).length > 0 ||
+    errors.cup?.intensities !== undefined;
   return (
     <fieldset className="all-columns">
       <legend>How much of what</legend>
@@ -33,14 +41,14 @@ export function LevelsPart() {
           A level says how much, 1 to 5, not how good: 3, 3+ (high), 3.5, 4− (low). Then, if you like, whether that was
           too <b>l</b>ittle, <b>j</b>ust right or too <b>m</b>uch: the letter in the same field does it.
         </p>
-        {errors.cup?.levels && (
+        {errors.cup?.intensities && (
           <div className="invalid-feedback d-block mb-2" role="alert">
             A level below cannot be read: 1 to 5, with + or - for high and low, or a half.
           </div>
         )}
         <div className="levels">
           {attributes.map((attribute) => (
-            <LevelRow key={attribute.id} attribute={attribute} />
+            <IntensityRow key={attribute.id} attribute={attribute} />
           ))}
         </div>
       </details>
@@ -48,23 +56,23 @@ export function LevelsPart() {
   );
 }
 
-function LevelRow({ attribute: { id: key, name } }: { attribute: LevelAttribute }) {
+function IntensityRow({ attribute: { id: key, name } }: { attribute: IntensityAttribute }) {
   const id = useId();
   const {
     field: { value: kept, onChange, onBlur, ref },
-  } = useController<BrewForm>({ name: `cup.levels.${key}` });
-  const value = (kept ?? { level: '', adequacy: '' }) as { level: string; adequacy: string };
+  } = useController<BrewForm>({ name: `cup.intensities.${key}` });
+  const value = (kept ?? { intensity: '', adequacy: '' }) as { intensity: string; adequacy: string };
   const label = sentenceCase(name);
   const set = (change: Partial<typeof value>): void => onChange({ ...value, ...change });
   const like = (adequacy: Adequacy): void => set({ adequacy: value.adequacy === adequacy ? '' : adequacy });
-  const nudge = (by: 1 | -1): void => set({ level: stepLevel(value.level, by) });
-  const said = levelWords(value.level);
-  const wrong = value.level.trim() !== '' && said === null;
+  const nudge = (by: 1 | -1): void => set({ intensity: stepLevel(value.intensity, by) });
+  const said = intensityWords(value.intensity);
+  const wrong = value.intensity.trim() !== '' && said === null;
   const onKeyDown = (event: KeyboardEvent): void => {
     if (event.ctrlKey || event.metaKey || event.altKey) return;
     const adequacy = KEYS[event.key.toLowerCase()];
     // "l" and "h" may also begin "low" and "high", where the field is still empty.
-    if (adequacy && (value.level !== '' || adequacy !== 'too little')) {
+    if (adequacy && (value.intensity !== '' || adequacy !== 'too little')) {
       event.preventDefault();
       like(adequacy);
     } else if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
@@ -80,13 +88,13 @@ function LevelRow({ attribute: { id: key, name } }: { attribute: LevelAttribute 
           −
         </Button>
         <Form.Control
-          {...{ id, value: value.level, isInvalid: wrong }}
+          {...{ id, value: value.intensity, isInvalid: wrong }}
           ref={ref}
           autoComplete="off"
           placeholder="–"
           aria-invalid={wrong}
           aria-describedby={`${id}-said`}
-          onChange={(event) => set({ level: event.target.value })}
+          onChange={(event) => set({ intensity: event.target.value })}
           onBlur={onBlur}
           onKeyDown={onKeyDown}
         />

@@ -1,0 +1,60 @@
+import { pick } from 'es-toolkit';
+import type { Bag } from '../contract/bag';
+import type { Brew } from '../contract/brew';
+import type { Verdict } from '../contract/verdict';
+import {
+  ageOn,
+  crestInput,
+  PROPOSAL_DAYS,
+  proposals,
+  stateOnDay,
+  type CrestFit,
+  type CrestInput,
+  type Situation,
+  type TasterPrior,
+} from '../core/crest';
+import { judgedScale, judgedScore, SCALE_RANGES } from '../core/cup';
+import { addDays } from '../core/rest';
+
+/** What the engine is given of a bag and its log: the same on the server and in the browser. */
+export function fitInput(
+  bag: Bag,
+  brews: readonly Omit<Brew, 'restDay' | 'making'>[],
+  prior: TasterPrior | null,
+): CrestInput {
+  const record = {
+    ...bag,
+    brews: brews.map((brew) => ({ ...brew, overall: judgedScore(brew.cup, bag.weights), taster: brew.tasterId })),
+  };
+  const input = { ...crestInput(record), sigma0: SCALE_RANGES[judgedScale(bag.scoringScale, bag.weights)].sigma0 };
+  return prior === null ? input : { ...input, prior };
+}
+
+/** What of a fit is told as it is. */
+const REPORTED = [
+  'usable',
+  'siblingStyle',
+  'sigma0',
+  'advisedDay',
+  'peak',
+  'fresh',
+  'window',
+  'core',
+  'curve',
+  'inWindow',
+  'effects',
+  'confounded',
+  'outliers',
+  'brews',
+] as const satisfies (keyof CrestFit & keyof Verdict)[];
+
+/** A fit read on a day, with proposals from that day on for a household and a stock of beans. */
+export function verdictOn(fit: CrestFit, bag: Bag, today: string, situation: Situation): Verdict {
+  const ages = Array.from({ length: PROPOSAL_DAYS + 1 }, (_, i) => ageOn(bag, addDays(today, i)));
+  return {
+    ...stateOnDay(fit, ageOn(bag, today), bag.finishedOn !== null),
+    scale: judgedScale(bag.scoringScale, bag.weights),
+    ...pick(fit, REPORTED),
+    next: proposals(fit, ages, situation),
+  };
+}

@@ -1,0 +1,112 @@
+import { bagFile, type BagFile } from '../contract/bagFile';
+import { fieldProblems } from '../contract/error';
+import { cupsLeft, FAULTS, gramsLeft } from '../core/brew';
+import {
+  ageOn,
+  ANY_SITUATION,
+  compact,
+  crestInput,
+  fitCrest,
+  PROPOSAL_DAYS,
+  proposals,
+  stateOnDay,
+  type BagRecord,
+  type Proposal,
+} from '../core/crest';
+import { addDays, dateOfInstant, roastDate } from '../core/rest';
+
+/** The record a bag file holds. Brews are named by their place in the file. */
+export function recordOf(file: BagFile): BagRecord {
+  const brews = file.brews.map((b, i) => ({
+    ...b,
+    id: String(i),
+    fault: b.fault === null ? null : (FAULTS.find((f) => f === b.fault) ?? 'other'),
+  }));
+  const { school, ...bag } = file.bag;
+  return { ...bag, scoringScale: school === 'sum100' ? 'parts' : school, reference: file.reference, brews };
+}
+
+/** One line of the answer. */
+export type VerdictLine = ReturnType<typeof verdictLine>;
+
+/** A proposal in the words of the format, which other programs read: they do not follow ours. */
+const proposalLine = ({ changes, expected, expectedInformation }: Proposal) => ({
+  changes: changes.map(({ factor, setting }) => ({ factor, level: setting })),
+  expected,
+  telling: expectedInformation,
+});
+
+/**
+ * Judges a bag file on its `today`, or on the day of its last brew (of roasting, without brews) when it states none.
+ */
+export function verdictLine(file: BagFile) {
+  const record = recordOf(file);
+  const lastBrew = record.brews
+    .map((b) => dateOfInstant(b.brewedAt))
+    .reduce((a, b) => (a > b ? a : b), roastDate(record).roastedOn);
+  const fit = compact(fitCrest(crestInput(record)));
+  const { weightG } = file.bag;
+  const left =
+    weightG === null
+      ? null
+      : cupsLeft(
+          gramsLeft(
+            weightG,
+            record.brews.map((b) => b.doseG),
+          ),
+          record.reference.doseG,
+        );
+  const { state, stateProbability, verdict, restDay } = stateOnDay(
+    fit,
+    ageOn(record, file.today ?? lastBrew),
+    file.bag.finished,
+  );
+  return {
+    name: file.bag.name,
+    state,
+    stateProbability,
+    restDay,
+    advisedDay: fit.advisedDay,
+    peak: { day: fit.peak.day, lo: fit.peak.lo, hi: fit.peak.hi, level: fit.peak.coverage },
+    fresh: fit.fresh,
+    window: fit.window,
+    core: fit.core,
+    usable: fit.usable,
+    borrowed: fit.siblingStyle,
+    steady: fit.steady,
+    entangled: fit.confounded,
+    surprises: fit.outliers.map(({ id, missedBy, sds }) => ({ brew: Number(id), missedBy, sds })),
+    effects: fit.effects.map(({ factor, setting, ...effect }) => ({ factor, level: setting, ...effect })),
+    next: proposals(
+      fit,
+      Array.from({ length: PROPOSAL_DAYS + 1 }, (_, i) => ageOn(record, addDays(file.today ?? lastBrew, i))),
+      { ...ANY_SITUATION, cupsLeft: left },
+    ).map(({ inDays, bestCup, mostInformative }) => ({
+      inDays,
+      bestCup: proposalLine(bestCup),
+      mostTelling: proposalLine(mostInformative),
+    })),
+    curve: fit.curve,
+    inWindow: fit.inWindow,
+    peakProbability: fit.peakProbability,
+    verdict,
+  };
+}
+
+/** Reads one line of NDJSON. Throws an Error whose message is a sentence that names the field. */
+export function parseBagLine(line: string): BagFile {
+  let json: unknown;
+  try {
+    json = JSON.parse(line);
+  } catch {
+    throw new Error('This line is not JSON');
+  }
+  const parsed = bagFile.safeParse(json);
+  if (parsed.success) return parsed.data;
+  throw new Error(
+    fieldProblems(parsed.error)
+      .slice(0, 5)
+      .map(({ path, message }) => (path ? `${path}: ${message}` : message))
+      .join('; '),
+  );
+}

@@ -1,0 +1,20 @@
+import { pickBy } from 'es-toolkit';
+import type { InstrumentSettings } from '../contract/instrument';
+import type { Settings, SettingsChange } from '../contract/settings';
+
+/** Settings with a change made to them. */
+export function withChange(
+  before: Settings,
+  { instruments: { connected, ...pouring } = {}, was: _, ...change }: SettingsChange,
+): Settings {
+  const now = { ...before.instruments.connected, ...connected };
+  return {
+    ...before,
+    ...change,
+    instruments: {
+      ...before.instruments,
+      ...pouring,
+      connected: pickBy(now, (behaviour) => behaviour !== null) as InstrumentSettings['connected'],
+    },
+  };
+}
