@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { PROCESSES, ROAST_LEVELS } from '../core/crest';
 import { ATTRIBUTES, BET_OUTCOMES, SCALE_RANGES, SCORING_SCALES, type Attribute, type ScoringScale } from '../core/cup';
-import { id, name, oneOf, plainDate, quantity, text } from './fields';
+import { id, name, oneOf, plainDate, quantity, text, changeOf } from './fields';
 import { brewParametersInput } from './brewParameters';
 
 /** A stay in the freezer: from the day it goes in up to, not including, the day it comes out (null: still there). */
@@ -104,6 +104,16 @@ export const bagInput = z.strictObject(bagFields).superRefine(checkDates).superR
 export type BagInput = z.infer<typeof bagInput>;
 /** The same before defaults are filled in: what a form or a client may send. */
 export type BagDraft = z.input<typeof bagInput>;
+
+/**
+ * What is to be different on a bag, down to fields of its reference, and under `was` what it says instead of, so that
+ * of two changes at once both are kept. The bag as a whole is checked once they are put together.
+ */
+export const bagChange = changeOf<BagChange>();
+export type BagChange = Partial<Omit<BagDraft, 'reference'>> & {
+  reference?: Partial<BagDraft['reference']>;
+  was?: object;
+};
 
 /** A bag as the server gives it back. */
 export const bag = z.strictObject({ id, ...bagFields, createdAt: z.string(), revision: z.number().int() });

@@ -15,6 +15,21 @@ const ERROR_CODES = [
   'internal',
 ] as const;
 
+/** The HTTP status each is answered with. */
+export const ERROR_STATUS: Readonly<Record<(typeof ERROR_CODES)[number], number>> = {
+  invalid: 422,
+  'not-found': 404,
+  conflict: 409,
+  'too-large': 413,
+  unsupported: 415,
+  forbidden: 403,
+  'signed-out': 401,
+  'too-many': 429,
+  'disk-full': 507,
+  storage: 503,
+  internal: 500,
+};
+
 /** What went wrong, in a sentence for the person, with the fields that can mend it. */
 export const apiError = z.strictObject({
   error: z.strictObject({

@@ -58,3 +58,16 @@ export function instant(what: string): z.ZodISODateTime {
     .datetime({ offset: true, error: sentence, abort: true })
     .refine((value) => isPlainDate(value.slice(0, 10)), { error: sentence, abort: true });
 }
+
+/**
+ * A change of something that is checked as a whole: any of its fields and, under `was`, what they say instead of. `T`
+ * says which fields those are.
+ */
+export function changeOf<T extends object>(): z.ZodType<T, T> {
+  return z
+    .looseObject({ was: z.looseObject({}).optional() })
+    .describe('Any fields that are to be different; under "was" what they say instead of') as unknown as z.ZodType<
+    T,
+    T
+  >;
+}

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { ACTS, BREW_KINDS, stageProblems, type Recipe } from '../core/brew';
-import { id, name, oneOf, plainDate, quantity, text } from './fields';
+import { id, name, oneOf, plainDate, quantity, text, changeOf } from './fields';
 import { brewParameterFields } from './brewParameters';
 
 /** Two days: the longest brew there is. */
@@ -90,4 +90,6 @@ export const grinderInput = z.strictObject({
     .default([]),
 });
 export type GrinderInput = z.infer<typeof grinderInput>;
+/** What is to be different on a grinder, and what it says instead of. */
+export const grinderChange = changeOf<Partial<GrinderInput> & { was?: Partial<GrinderInput> }>();
 export const grinder = z.strictObject({ id, ...grinderInput.shape });

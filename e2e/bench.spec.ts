@@ -234,7 +234,9 @@ test('a cold steep counts every second, and comes back to the shelf as due', asy
   await start(page);
   await page.clock.runFor(1000);
   await expect(page.getByText(/^Due .+ at .+ comes back to the shelf/)).toBeVisible();
-  // Seven hours of sleep, then every second of two minutes, as the page shows them.
+  // Seven hours of sleep, then every second of two minutes, as the page shows them. The server did not sleep: asked in
+  // between, it would set the page's clock right again.
+  await page.route('**/api/bench', (route) => route.abort());
   await page.clock.fastForward('07:00:00');
   await page.clock.pauseAt((await page.evaluate<number>('Date.now()')) + 1500);
   const shown: string[] = [];
@@ -245,6 +247,7 @@ test('a cold steep counts every second, and comes back to the shelf as due', asy
   const seconds = shown.map((text) => text.split(':').reduce((sum, part) => sum * 60 + Number(part), 0));
   expect(seconds[0]).toBeGreaterThan(6 * 3600);
   seconds.slice(1).forEach((value, i) => expect(value).toBe((seconds[i] ?? 0) - 1));
+  await page.unroute('**/api/bench');
   await page.clock.resume();
   await page.clock.fastForward('07:00:00');
   await page.getByRole('link', { name: 'Slow Crest' }).click();

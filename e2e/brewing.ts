@@ -1,5 +1,5 @@
 import { expect, test } from './application';
-import { median } from '../bench/timing';
+import { median } from '../benchmarks/timing';
 
 const SAMPLES = 6;
 const SAMPLE_MS = 10_000;

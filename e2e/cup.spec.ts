@@ -111,7 +111,7 @@ test('a sheet of parts is added up, and what is taken off is taken off', async (
   await expect(page.getByText('The sum is 38 of 50.')).toBeVisible();
   await save(page);
   await expect(mark(page)).toHaveText('76');
-  await expect(page.getByText(/38 of 50, .*smell 6.*flaws 2/)).toBeVisible();
+  await expect(page.getByText(/38 of 50 · smell 6, .*flaws 2/)).toBeVisible();
 });
 
 test('stars in quarters', async ({ page, application }) => {

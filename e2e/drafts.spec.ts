@@ -81,8 +81,8 @@ test.describe('the power goes', () => {
     await expect(page.getByText('Every word is kept.')).toBeVisible();
     const drafts = (await (
       await page.request.get(`${application.address}/api/drafts/${encodeURIComponent(`brew.${id}.new`)}`)
-    ).json()) as { typed: { cup: { remarks: string; words: Record<string, unknown> } } }[];
-    expect(drafts.map(({ typed }) => [typed.cup.remarks, typed.cup.words.cup])).toEqual([
+    ).json()) as { typed: { cup: { remarks: string; descriptors: Record<string, unknown> } } }[];
+    expect(drafts.map(({ typed }) => [typed.cup.remarks, typed.cup.descriptors.cup])).toEqual([
       ['Long, and longer as it co', { set: ['quince', 'damso'], typing: '' }],
     ]);
     await page.reload();
@@ -150,7 +150,7 @@ test('a tab that is closed at once has kept the last letter; another browser is 
   await other.goto(application.address);
   await other.getByRole('link', { name: 'A cup of Closed Hill' }).click();
   await expect(other.getByRole('heading', { name: 'Begun elsewhere' })).toBeVisible();
-  await expect(other.getByRole('row', { name: /^Notes fig jam/ })).toBeVisible();
+  await expect(other.getByRole('row', { name: /^In your words fig jam/ })).toBeVisible();
   await other.getByRole('button', { name: 'Go on with it' }).click();
   await expect(words(other)).toHaveValue('fig jam');
   await other.context().close();
@@ -212,7 +212,7 @@ test('two devices on one sheet are shown side by side, and neither is lost', asy
   await words(laptop).fill('date');
   const panel = laptop.getByRole('region', { name: 'Written elsewhere' });
   await expect(panel).toContainText('both are kept until you choose');
-  await expect(panel.getByRole('row', { name: /^Notes date fig/ })).toBeVisible();
+  await expect(panel.getByRole('row', { name: /^In your words date fig/ })).toBeVisible();
   await expect(panel.getByRole('row', { name: /^Mark – 8/ })).toBeVisible();
   // Going on typing overwrites nothing.
   await words(laptop).fill('date and plum');
@@ -281,7 +281,7 @@ test.describe('a save may be refused', () => {
     await page.getByRole('button', { name: 'Save the cup' }).click();
     await expect(page.getByRole('alert')).toContainText('This brew was changed elsewhere');
     const beside = page.getByRole('region', { name: 'Written elsewhere' });
-    await expect(beside.getByRole('row', { name: /^Notes fig jam fig tart/ })).toBeVisible();
+    await expect(beside.getByRole('row', { name: /^In your words fig jam fig tart/ })).toBeVisible();
     await expect(beside.locator('tbody tr')).toHaveCount(1);
     await beside.getByRole('button', { name: 'Keep what is here' }).click();
     await expect(beside).toHaveCount(0);
@@ -320,7 +320,7 @@ test('two windows of one browser do not overwrite each other', async ({ page, ap
   await expect(page.getByText('Every word is kept.')).toBeVisible();
   await words(second).fill('date');
   await expect(
-    second.getByRole('region', { name: 'Written elsewhere' }).getByRole('row', { name: /^Notes date fig/ }),
+    second.getByRole('region', { name: 'Written elsewhere' }).getByRole('row', { name: /^In your words date fig/ }),
   ).toBeVisible();
   await second.close();
 });

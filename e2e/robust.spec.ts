@@ -50,7 +50,7 @@ test('notes are shown as typed and never run', async ({ page, application }) => 
   const wild = '<img src=x onerror="document.title=\'owned\'"> {{7*7}} 🍐 قهوة';
   await addBag(page, application, 'Wild <b>Notes</b>', 10);
   await logBrew(page, { daysAgo: 1, overall: '7', remarks: wild });
-  await expect(page.locator('.notes')).toHaveText(wild);
+  await expect(page.locator('.remarks')).toHaveText(wild);
   await expect(page).not.toHaveTitle(/owned/);
 });
 

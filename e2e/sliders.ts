@@ -1,5 +1,5 @@
 import { expect, test } from './application';
-import { timingText } from '../bench/timing';
+import { timingText } from '../benchmarks/timing';
 
 /**
  * How long after a slider moves on the Bag page the curve shows the answer, in the real browser with the engine in its

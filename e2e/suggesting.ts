@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { join } from 'node:path';
-import { timingText } from '../bench/timing';
+import { timingText } from '../benchmarks/timing';
 import { DESCRIPTORS } from '../core/cup/words';
 import { WordEntity } from '../server/db/cupEntities';
 import { openStore } from '../server/db/store';

@@ -29,7 +29,7 @@ test.describe('a name may be refused', () => {
   }) => {
     const id = await openBag(page, application, { name: 'Word Hill' });
     await log(page, application, id, {
-      words: [
+      descriptors: [
         { typed: 'Oma’s cellar', slot: 'cup' },
         { typed: 'sloes', slot: 'cup' },
       ],
@@ -137,7 +137,7 @@ test.describe('a name may be refused', () => {
     const longest = wild + '.'.repeat(10_000 - Array.from(wild).length);
     await page.getByLabel('In your words').fill(longest);
     await page.getByRole('button', { name: 'Save the cup' }).click();
-    await expect(page.locator('.notes')).toHaveText(longest);
+    await expect(page.locator('.remarks')).toHaveText(longest);
     await expect(page.locator('.cup-words')).toHaveText(words.join(', '));
     await expect(page).not.toHaveTitle(/owned/);
     expect(await page.evaluate('document.documentElement.scrollWidth')).toBeLessThanOrEqual(1280);

@@ -12,7 +12,7 @@ const env = { ...process.env, CHROMIUM_PATH: await ensureChromium() };
 const steps = [
   ['Kill rounds, requests from the schemas, few file handles', process.execPath, [...TYPESCRIPT, 'reliability/run.ts']],
   ['Hostile pages in the browser', 'node_modules/.bin/playwright', ['test', 'strangers']],
-  ['A household of 20 000 brews', process.execPath, [...TYPESCRIPT, 'bench/large.ts']],
+  ['A household of 20 000 brews', process.execPath, [...TYPESCRIPT, 'benchmarks/large.ts']],
 ];
 for (const [what, command, args] of steps) {
   console.log(`\n── ${what}`);

@@ -3,33 +3,57 @@ import { join } from 'node:path';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
+import { openApiDocument } from '../application/openApi';
 import type { Deps } from './deps';
 import { notFound } from './errors';
 import { knownNames } from './access/names';
 import { refuseStrangers } from './access/strangers';
 import type { Config } from './config';
 import { answerErrors, requireJson } from './http';
-import { bagRoutes } from './places/bags';
-import { benchRoutes } from './places/bench';
-import { brewRoutes } from './places/brews';
-import { draftRoutes } from './places/drafts';
-import { grinderRoutes, recipeRoutes } from './places/recipes';
-import { sessionRoutes } from './places/session';
-import { settingsRoutes } from './places/settings';
-import { shelfRoutes } from './places/shelf';
-import { tasterRoutes } from './places/tasters';
-import { wordRoutes } from './places/words';
+import { bagHandlers } from './places/bags';
+import { benchHandlers } from './places/bench';
+import { brewHandlers } from './places/brews';
+import { draftHandlers } from './places/drafts';
+import { grinderHandlers, recipeHandlers } from './places/recipes';
+import { doorOf, guessLimits, readCookies, sessionHandlers } from './places/session';
+import { settingsHandlers } from './places/settings';
+import { shelfHandlers } from './places/shelf';
+import { tasterHandlers } from './places/tasters';
+import { wordHandlers } from './places/words';
+import { routesOf, type Handlers } from './routes';
 import { refuseMonsters } from './shape';
 
 /** Larger than any single field may be, so that a field that is too long is refused by name and not by the byte. */
 const BODY_LIMIT = '1mb';
 
-/** The application over HTTP: the interface under `/api`, and the built pages where `webFolder` holds them. */
+/** What answers each endpoint. */
+function handlersOf(deps: Deps): Handlers {
+  return {
+    health: () => ({ ok: true }),
+    openapi: () => openApi,
+    ...sessionHandlers(deps),
+    ...shelfHandlers(deps),
+    ...bagHandlers(deps),
+    ...brewHandlers(deps),
+    ...tasterHandlers(deps),
+    ...settingsHandlers(deps),
+    ...recipeHandlers(deps),
+    ...grinderHandlers(deps),
+    ...benchHandlers(deps),
+    ...wordHandlers(deps),
+    ...draftHandlers(deps),
+  };
+}
+const openApi = openApiDocument();
+
+/** The application over HTTP: the interface under `/api`, and the built pages where `webFolder` holds them. Answers
+ * are held against their schemas in development and tests. */
 export function createApp(
   deps: Deps,
   { host, names }: Pick<Config, 'host' | 'names'>,
   log: Logger,
   webFolder: string | null,
+  checkAnswers = process.env.NODE_ENV !== 'production',
 ): Express {
   const app = express();
   app.disable('x-powered-by');
@@ -49,19 +73,10 @@ export function createApp(
     response.set('cache-control', 'no-store');
     next();
   });
-  api.get('/health', (_request, response) => void response.json({ ok: true }));
-  api.use(sessionRoutes(deps));
-  api.use(shelfRoutes(deps));
-  api.use('/bags', bagRoutes(deps));
-  api.use('/brews', brewRoutes(deps));
-  api.use('/tasters', tasterRoutes(deps));
-  api.use('/settings', settingsRoutes(deps));
-  api.use('/recipes', recipeRoutes(deps));
-  api.use('/grinders', grinderRoutes(deps));
-  api.use('/bench', benchRoutes(deps));
-  api.use('/words', wordRoutes(deps));
-  api.use('/drafts', draftRoutes(deps));
-  api.use((request) => {
+  const door = doorOf(deps);
+  api.use(readCookies);
+  api.use(routesOf(handlersOf(deps), { door, before: { signIn: guessLimits }, checkAnswers }));
+  api.use(door, (request) => {
     throw notFound(`${request.method} ${request.originalUrl.slice(0, 100)}`);
   });
   app.use('/api', api);

@@ -1,6 +1,7 @@
 import type { SteadyClock } from '../core/brew';
 import type { BenchRecorder } from './bench/recorder';
 import type { Store } from './db/store';
+import type { InstrumentRegistry } from './instruments/instrument';
 import type { VerdictKeeper } from './verdicts/keeper';
 
 /** What the routes are given; tests give their own clock. */
@@ -8,6 +9,7 @@ export interface Deps {
   store: Store;
   verdicts: VerdictKeeper;
   recorder: BenchRecorder;
+  instruments: InstrumentRegistry;
   now: () => Date;
   /** What brews are timed by: it goes on where the clock on the wall is set back. */
   clock: SteadyClock;

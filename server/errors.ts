@@ -1,18 +1,4 @@
-import type { ApiError, FieldProblem } from '../contract/error';
-
-const STATUS: Readonly<Record<ApiError['code'], number>> = {
-  invalid: 422,
-  'not-found': 404,
-  conflict: 409,
-  'too-large': 413,
-  unsupported: 415,
-  forbidden: 403,
-  'signed-out': 401,
-  'too-many': 429,
-  'disk-full': 507,
-  storage: 503,
-  internal: 500,
-};
+import { ERROR_STATUS, type ApiError, type FieldProblem } from '../contract/error';
 
 /** A failure with a sentence for the person, and the fields that can mend it. */
 export class Problem extends Error {
@@ -26,7 +12,7 @@ export class Problem extends Error {
     status?: number,
   ) {
     super(message);
-    this.status = status ?? STATUS[code];
+    this.status = status ?? ERROR_STATUS[code];
   }
 
   toJSON(): { error: ApiError } {

@@ -4,6 +4,7 @@ import type { Logger } from 'pino';
 import { createApp } from './app';
 import { steadyClock } from '../core/brew';
 import { BenchRecorder } from './bench/recorder';
+import { simulatedInstrument } from './instruments/simulated/bench';
 import { isEverywhere, isLoopback, networkAddresses } from './access/names';
 import { keepPassphrase, keptPassphrase } from './access/passphrase';
 import { StartProblem, type Config } from './config';
@@ -63,13 +64,18 @@ export async function serve(
     const store = await openHousehold(config.databaseFile, now());
     taken.push(() => store.close());
     const clock = steadyClock(() => now().getTime(), monotonic);
-    const recorder = new BenchRecorder(store, clock, log);
+    const recorder = new BenchRecorder(store, clock, simulatedInstrument, log);
     taken.push(() => recorder.close());
     await recorder.resume();
     const verdicts = new VerdictKeeper(store, engine, log, patienceMs);
     taken.push(() => verdicts.close());
     const server = createServer(
-      createApp({ store, verdicts, recorder, now, clock, passphrase }, config, log, webFolder),
+      createApp(
+        { store, verdicts, recorder, instruments: simulatedInstrument, now, clock, passphrase },
+        config,
+        log,
+        webFolder,
+      ),
     );
     // Whoever opens a bag at once would wait for the thread; where it does not start, nobody waits for it.
     await within(THREAD_MS, engine.ready());

@@ -1,12 +1,11 @@
+import { pick } from 'es-toolkit';
 import { useEffect } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { api } from './shared/api';
-import { benchApi } from './shared/benchApi';
 import { deviceName } from './shared/device';
 import { putBack } from './shared/draftKeeper';
 import { dismissed, toastShown, type Notice, type Undo } from './shared/notices';
 import { useAppDispatch, useAppSelector } from './shared/store';
-import { wordApi } from './shared/wordApi';
 
 /** How long a notice stays: long enough to reach for Undo. */
 const STAYS_MS = 12_000;
@@ -25,13 +24,13 @@ export function Notices() {
 
 /** Gives a word back the name it had, and lets it stand where it stood. */
 function useRestoreWord() {
-  const [renameWord] = wordApi.useRenameWordMutation();
-  const [mergeWord] = wordApi.useMergeWordMutation();
-  const [addWord] = wordApi.useAddWordMutation();
+  const [renameWord] = api.useRenameWordMutation();
+  const [mergeWord] = api.useMergeWordMutation();
+  const [addWord] = api.useAddWordMutation();
   return async ({ id, before, forgotten }: Extract<Undo, { kind: 'word' }>) => {
-    if (forgotten) return addWord({ name: before.name, family: before.family });
-    const merged = await mergeWord({ id, into: before.mergedInto });
-    return merged.error ? merged : renameWord({ id, word: { name: before.name, family: before.family } });
+    if (forgotten) return addWord({ body: pick(before, ['name', 'family']) });
+    const merged = await mergeWord({ id, body: { into: before.mergedInto } });
+    return merged.error ? merged : renameWord({ id, body: pick(before, ['name', 'family']) });
   };
 }
 
@@ -39,10 +38,10 @@ function NoticeLine({ notice }: { notice: Notice }) {
   const dispatch = useAppDispatch();
   const [restoreBag] = api.useRestoreBagMutation();
   const [restoreBrew] = api.useRestoreBrewMutation();
-  const [restoreRecipe] = benchApi.useRestoreRecipeMutation();
-  const [restoreLive] = benchApi.useRestoreLiveMutation();
-  const [restoreGrinder] = benchApi.useRestoreGrinderMutation();
-  const [nagAgain] = wordApi.useNagAgainMutation();
+  const [restoreRecipe] = api.useRestoreRecipeMutation();
+  const [restoreLive] = api.useRestoreLiveMutation();
+  const [restoreGrinder] = api.useRestoreGrinderMutation();
+  const [nagAgain] = api.useNagAgainMutation();
   const restoreWord = useRestoreWord();
   const navigate = useNavigate();
   const { id, text, undo, to } = notice;
@@ -64,12 +63,13 @@ function NoticeLine({ notice }: { notice: Notice }) {
       return;
     }
     const restored = () => {
-      if (undo.kind === 'bag') return restoreBag(undo.id);
-      if (undo.kind === 'brew') return restoreBrew(undo);
-      if (undo.kind === 'recipe') return restoreRecipe(undo.id);
-      if (undo.kind === 'nag') return nagAgain(undo.id);
+      const { id } = undo;
+      if (undo.kind === 'bag') return restoreBag({ id });
+      if (undo.kind === 'brew') return restoreBrew({ id });
+      if (undo.kind === 'recipe') return restoreRecipe({ id });
+      if (undo.kind === 'nag') return nagAgain({ id });
       if (undo.kind === 'word') return restoreWord(undo);
-      return undo.kind === 'live' ? restoreLive(undo.id) : restoreGrinder(undo.id);
+      return undo.kind === 'live' ? restoreLive({ id }) : restoreGrinder({ id });
     };
     const done = await restored();
     dispatch(

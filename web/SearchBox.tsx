@@ -11,7 +11,7 @@ export function SearchBox({ inputRef }: { inputRef: RefObject<HTMLInputElement |
   const [open, setOpen] = useState(false);
   const [active, setActive] = useState(0);
   const query = useDeferredValue(text.trim());
-  const { data: hits = [], isFetching } = api.useSearchQuery(query, { skip: query === '' });
+  const { data: hits = [], isFetching } = api.useSearchQuery({ q: query }, { skip: query === '' });
   const showing = open && query !== '';
 
   const go = (id: string): void => {

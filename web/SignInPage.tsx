@@ -19,7 +19,7 @@ export function SignInPage() {
   const to = address.get('to') ?? '/';
   const submit = async (event: SubmitEvent): Promise<void> => {
     event.preventDefault();
-    const answer = await signIn({ passphrase });
+    const answer = await signIn({ body: { passphrase } });
     // The whole page anew: whatever was refused before is asked for again.
     if (!answer.error) location.assign(isOwnAddress(to) ? to : '/');
   };

@@ -22,7 +22,7 @@ import {
 import type { Logger } from 'pino';
 import { addPiece, changeLive, loadBench, loadLiveTrace, nextPiece } from '../db/live';
 import type { Store } from '../db/store';
-import { simulatedInstrument } from '../instruments/simulated/bench';
+import type { InstrumentRegistry } from '../instruments/instrument';
 
 /** How often what was heard is written to the database, ms: a crash loses no more than this. */
 const KEEP_EVERY_MS = 250;
@@ -57,6 +57,7 @@ export class BenchRecorder {
   constructor(
     private readonly store: Store,
     private readonly clock: SteadyClock,
+    private readonly instruments: InstrumentRegistry,
     private readonly log: Logger,
   ) {}
 
@@ -85,7 +86,7 @@ export class BenchRecorder {
     const { id, startedAt, recipe, instruments, seed, endedS } = live;
     if (startedAt === null || endedS !== null || this.#recordings.has(id)) return;
     const clock = (): number => brewSeconds(startedAt, this.clock.now(), instruments.speed);
-    const scale = simulatedInstrument('scale', { recipe, seed, settings: instruments, clock });
+    const scale = this.instruments('scale', { recipe, seed, settings: instruments, clock });
     const plan = planOf(recipe);
     if (!scale || clock() > scaleUntil(plan)) return;
     const { trace, seq } = await this.store.read(async (db) => ({

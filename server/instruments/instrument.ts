@@ -1,5 +1,5 @@
-import type { InstrumentKind } from '../../contract/instrument';
-import type { Reading } from '../../core/brew';
+import type { InstrumentKind, InstrumentSettings } from '../../contract/instrument';
+import type { Reading, Recipe } from '../../core/brew';
 
 /**
  * Anything that measures. What the bench needs of a scale, a thermometer, a refractometer or a pH pen is this and no
@@ -17,3 +17,15 @@ export interface Instrument {
 
 /** Seconds since the start of what is measured; negative before it. */
 export type Clock = () => number;
+
+/** What an instrument stands beside. */
+export interface Subject {
+  recipe: Recipe;
+  /** What a simulated hand can be repeated from. */
+  seed: number;
+  settings: InstrumentSettings;
+  clock: Clock;
+}
+
+/** Finds the instrument of a kind that stands beside a brew; null where none is connected. */
+export type InstrumentRegistry = (kind: InstrumentKind, subject: Subject) => Instrument | null;

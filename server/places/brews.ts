@@ -1,71 +1,52 @@
-import { Router } from 'express';
-import { brewInput, faultInput } from '../../contract/brew';
+import type { EntityManager } from 'typeorm';
+import type { Bag } from '../../contract/bag';
+import { notInFuture } from '../dates';
 import { loadBag } from '../db/bags';
-import { nagEnd } from '../../contract/cup';
 import { changeBrew, loadBrew, setBrewDeleted, setFault, touchBrew } from '../db/brews';
 import { endNag, nagAgain } from '../db/cups';
 import { loadTrace } from '../db/making';
 import type { Deps } from '../deps';
-import { notInFuture } from '../dates';
-import { parse } from '../http';
-import type { EntityManager } from 'typeorm';
+import type { Handlers } from '../routes';
+
+type BrewEndpoint = 'changeBrew' | 'setFault' | 'endNag' | 'nagAgain' | 'brewTrace' | 'removeBrew' | 'restoreBrew';
 
 /** Brews already logged: change, mark a fault, delete, bring back. */
-export function brewRoutes({ store, verdicts, now }: Deps): Router {
-  const routes = Router();
-
-  const changing = async (change: (db: EntityManager) => Promise<string>): Promise<void> => {
-    const bag = await store.write(async (db) => loadBag(db, await change(db)));
+export function brewHandlers({ store, verdicts, now }: Deps): Handlers<BrewEndpoint> {
+  /** Makes a change that answers with the bag it changed, which is then judged anew. */
+  const changing = async (change: (db: EntityManager) => Promise<string>): Promise<null> => {
+    const bag: Bag = await store.write(async (db) => loadBag(db, await change(db)));
     verdicts.prefetch(bag);
+    return null;
   };
 
-  routes.put('/:id', async (request, response) => {
-    const input = parse(brewInput, request.body);
-    await changing(async (db) => {
-      const before = await loadBrew(db, request.params.id);
-      notInFuture(now(), { brewedAt: input.brewedAt.slice(0, 10) }, { brewedAt: before.brewedAt.slice(0, 10) });
-      return changeBrew(db, request.params.id, input, now());
-    });
-    response.status(204).end();
-  });
+  return {
+    changeBrew: ({ params: { id }, body }) =>
+      changing(async (db) => {
+        const before = await loadBrew(db, id);
+        notInFuture(now(), { brewedAt: body.brewedAt.slice(0, 10) }, { brewedAt: before.brewedAt.slice(0, 10) });
+        return changeBrew(db, id, body, now());
+      }),
 
-  routes.put('/:id/fault', async (request, response) => {
-    const input = parse(faultInput, request.body);
-    await changing((db) => setFault(db, request.params.id, input));
-    response.status(204).end();
-  });
+    setFault: ({ params: { id }, body }) => changing((db) => setFault(db, id, body)),
 
-  /** The word that would not come has come, or is given up; taking that back lets it nag again. */
-  routes.put('/:id/nag', async (request, response) => {
-    const { word } = parse(nagEnd, request.body);
-    await store.write(async (db) => {
-      await endNag(db, request.params.id, word, now());
-      await touchBrew(db, request.params.id);
-    });
-    response.status(204).end();
-  });
+    /** The word that would not come has come, or is given up; taking that back lets it nag again. */
+    endNag: async ({ params: { id }, body: { word } }) => {
+      await store.write(async (db) => {
+        await endNag(db, id, word, now());
+        await touchBrew(db, id);
+      });
+      return null;
+    },
+    nagAgain: async ({ params: { id } }) => {
+      await store.write(async (db) => {
+        await nagAgain(db, id);
+        await touchBrew(db, id);
+      });
+      return null;
+    },
 
-  routes.delete('/:id/nag', async (request, response) => {
-    await store.write(async (db) => {
-      await nagAgain(db, request.params.id);
-      await touchBrew(db, request.params.id);
-    });
-    response.status(204).end();
-  });
-
-  routes.get('/:id/trace', async (request, response) => {
-    response.json(await store.read((db) => loadTrace(db, request.params.id)));
-  });
-
-  routes.delete('/:id', async (request, response) => {
-    await changing((db) => setBrewDeleted(db, request.params.id, now().toISOString()));
-    response.status(204).end();
-  });
-
-  routes.post('/:id/restore', async (request, response) => {
-    await changing((db) => setBrewDeleted(db, request.params.id, null));
-    response.status(204).end();
-  });
-
-  return routes;
+    brewTrace: ({ params: { id } }) => store.read((db) => loadTrace(db, id)),
+    removeBrew: ({ params: { id } }) => changing((db) => setBrewDeleted(db, id, now().toISOString())),
+    restoreBrew: ({ params: { id } }) => changing((db) => setBrewDeleted(db, id, null)),
+  };
 }

@@ -1,38 +1,21 @@
-import { Router } from 'express';
-import { changeCounts, deviceId, draftInput, draftKey } from '../../contract/draft';
 import { dropDraft, keepDraft, loadDrafts } from '../db/drafts';
 import type { Deps } from '../deps';
-import { parse } from '../http';
+import type { Handlers } from '../routes';
 
 /** What is written on a sheet before it is saved. Answers tell of every device's copy, so that each sees the others. */
-export function draftRoutes({ store, now }: Deps): Router {
-  const routes = Router();
+export function draftHandlers({ store, now }: Deps): Handlers<'drafts' | 'keepDraft' | 'dropDraft'> {
+  return {
+    drafts: ({ params: { key } }) => store.read((db) => loadDrafts(db, key)),
 
-  routes.get('/:key', async (request, response) => {
-    response.json(await store.read((db) => loadDrafts(db, parse(draftKey, request.params.key))));
-  });
-
-  routes.put('/:key/:device', async (request, response) => {
-    const [key, device, draft] = [
-      parse(draftKey, request.params.key),
-      parse(deviceId, request.params.device),
-      parse(draftInput, request.body),
-    ];
-    response.json(
-      await store.write(async (db) => {
-        await keepDraft(db, key, device, draft, now());
+    keepDraft: ({ params: { key, device }, body }) =>
+      store.write(async (db) => {
+        await keepDraft(db, key, device, body, now());
         return loadDrafts(db, key);
       }),
-    );
-  });
 
-  routes.delete('/:key/:device', async (request, response) => {
-    const counts = parse(changeCounts, request.body);
-    await store.write((db) =>
-      dropDraft(db, parse(draftKey, request.params.key), parse(deviceId, request.params.device), counts),
-    );
-    response.status(204).end();
-  });
-
-  return routes;
+    dropDraft: async ({ params: { key, device }, body }) => {
+      await store.write((db) => dropDraft(db, key, device, body));
+      return null;
+    },
+  };
 }

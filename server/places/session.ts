@@ -1,12 +1,11 @@
 import cookieParser from 'cookie-parser';
-import { Router, type CookieOptions, type NextFunction, type Request, type Response } from 'express';
+import type { CookieOptions, Request, RequestHandler } from 'express';
 import { rateLimit } from 'express-rate-limit';
-import { signIn, type SessionAnswer } from '../../contract/session';
 import { isPassphrase } from '../access/passphrase';
 import { beginSession, endSession, isSession, SESSION_MS } from '../access/sessions';
 import type { Deps } from '../deps';
 import { Problem } from '../errors';
-import { parse } from '../http';
+import type { Handlers } from '../routes';
 
 const COOKIE = 'slow-crest-session';
 const STRICT: CookieOptions = { httpOnly: true, sameSite: 'strict', path: '/' };
@@ -28,53 +27,55 @@ const slowDown = ({ limit, windowMs, wait }: (typeof GUESSES)[number]) =>
       next(new Problem('too-many', `Too many wrong passphrases. Wait ${wait} and try again.`)),
   });
 
-/**
- * Signing in, where the household is asked for its passphrase, and the door behind which all other routes stand.
- * Where there is no passphrase the door is open.
- */
-export function sessionRoutes({ store, now, passphrase }: Deps): Router {
-  const routes = Router();
-  routes.use(cookieParser());
+const tokenOf = (request: Request): string => {
+  const token: unknown = (request.cookies as Record<string, unknown>)[COOKIE];
+  return typeof token === 'string' ? token : '';
+};
 
-  const tokenOf = (request: Request): string => {
-    const token: unknown = (request.cookies as Record<string, unknown>)[COOKIE];
-    return typeof token === 'string' ? token : '';
-  };
-  const isSignedIn = async (request: Request): Promise<boolean> => {
-    const token = tokenOf(request);
-    if (passphrase === null) return true;
-    return token !== '' && store.read((db) => isSession(db, token, passphrase, now()));
-  };
+/** Whether a browser may come in: nobody is asked, or it gave the passphrase. */
+async function isSignedIn({ store, now, passphrase }: Deps, request: Request): Promise<boolean> {
+  const token = tokenOf(request);
+  if (passphrase === null) return true;
+  return token !== '' && store.read((db) => isSession(db, token, passphrase, now()));
+}
 
-  routes.get('/session', async (request, response) => {
-    const answer: SessionAnswer = { needed: passphrase !== null, signedIn: await isSignedIn(request) };
-    response.json(answer);
-  });
-
-  routes.post('/session', ...GUESSES.map(slowDown), async (request, response) => {
-    const guess = parse(signIn, request.body);
-    if (passphrase === null) throw new Problem('conflict', 'There is no passphrase here: nobody needs to sign in.');
-    if (!(await isPassphrase(passphrase, guess.passphrase))) {
-      throw new Problem('signed-out', 'This is not the passphrase of this household.', [
-        { path: 'passphrase', message: 'This is not the passphrase of this household' },
-      ]);
-    }
-    const token = await store.write((db) => beginSession(db, passphrase, now()));
-    response
-      .cookie(COOKIE, token, { ...STRICT, maxAge: SESSION_MS })
-      .status(204)
-      .end();
-  });
-
-  routes.delete('/session', async (request, response) => {
-    await store.write((db) => endSession(db, tokenOf(request)));
-    response.clearCookie(COOKIE, STRICT).status(204).end();
-  });
-
-  routes.use(async (request: Request, _response: Response, next: NextFunction) => {
-    if (!(await isSignedIn(request)))
+/** The door behind which all but the open endpoints stand. Where there is no passphrase it is open. */
+export function doorOf(deps: Deps): RequestHandler {
+  return async (request, _response, next) => {
+    if (!(await isSignedIn(deps, request)))
       throw new Problem('signed-out', 'Sign in first. What you wrote stays in this browser.');
     next();
-  });
-  return routes;
+  };
+}
+
+/** Reads the cookies every session is carried by. */
+export const readCookies: RequestHandler = cookieParser();
+
+/** Guessing slows down. */
+export const guessLimits: RequestHandler[] = GUESSES.map(slowDown);
+
+/** Signing in and out, where the household is asked for its passphrase. */
+export function sessionHandlers(deps: Deps): Handlers<'session' | 'signIn' | 'signOut'> {
+  const { store, now, passphrase } = deps;
+  return {
+    session: async ({ request }) => ({ needed: passphrase !== null, signedIn: await isSignedIn(deps, request) }),
+
+    signIn: async ({ body, response }) => {
+      if (passphrase === null) throw new Problem('conflict', 'There is no passphrase here: nobody needs to sign in.');
+      if (!(await isPassphrase(passphrase, body.passphrase))) {
+        throw new Problem('signed-out', 'This is not the passphrase of this household.', [
+          { path: 'passphrase', message: 'This is not the passphrase of this household' },
+        ]);
+      }
+      const token = await store.write((db) => beginSession(db, passphrase, now()));
+      response.cookie(COOKIE, token, { ...STRICT, maxAge: SESSION_MS });
+      return null;
+    },
+
+    signOut: async ({ request, response }) => {
+      await store.write((db) => endSession(db, tokenOf(request)));
+      response.clearCookie(COOKIE, STRICT);
+      return null;
+    },
+  };
 }

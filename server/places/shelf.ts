@@ -1,17 +1,8 @@
-import { Router } from 'express';
 import type { Bag } from '../../contract/bag';
 import { isOwnAddress } from '../../core/draft';
 import type { LiveBrew } from '../../contract/live';
 import type { Settings } from '../../contract/settings';
-import {
-  searchQuery,
-  shelfQuery,
-  type Advice,
-  type Judging,
-  type Lane,
-  type OnBench,
-  type Shelf,
-} from '../../contract/shelf';
+import type { Advice, Lane, OnBench, Shelf } from '../../contract/shelf';
 import { cupsLeft, dueAt, gramsLeft, KIND_TRAITS, planOf, roundTo } from '../../core/brew';
 import { ageOn, proposals, stateOnDay, reportedDay, isInformative } from '../../core/crest';
 import { dateOfInstant, roastDate, spellOn } from '../../core/rest';
@@ -35,15 +26,12 @@ import { loadBench } from '../db/live';
 import { searchBags } from '../db/search';
 import { loadSettings } from '../db/settings';
 import type { Deps } from '../deps';
-import { parse } from '../http';
+import type { Handlers } from '../routes';
 import type { FitForShelf, Judged } from '../verdicts/keeper';
 
 /** The shelf: every bag as a lane, and what to do this morning; and the search across bags and notes. */
-export function shelfRoutes({ store, verdicts }: Deps): Router {
-  const routes = Router();
-
-  routes.get('/shelf', async (request, response) => {
-    const { today, finished } = parse(shelfQuery, request.query);
+export function shelfHandlers({ store, verdicts }: Deps): Handlers<'shelf' | 'judging' | 'search'> {
+  const shelf = async (today: string, finished: 'yes' | 'no'): Promise<Shelf> => {
     const axis = shelfAxis(today);
     const shown = await store.read(finished === 'yes' ? loadFinishedBags : loadBagsInUse);
     const fits = await verdicts.forShelf(shown);
@@ -68,7 +56,7 @@ export function shelfRoutes({ store, verdicts }: Deps): Router {
     const order = byUrgency(today);
     all.sort((a, b) => order(a.bag, b.bag));
     const onShelf = all.filter(({ lane }) => lane.judged !== 'not yet').map(({ bag }) => bag);
-    const answer: Shelf = {
+    return {
       today,
       axis,
       lanes: all.map(({ lane }) => lane),
@@ -80,8 +68,7 @@ export function shelfRoutes({ store, verdicts }: Deps): Router {
       unfinished: unfinished.filter(({ href }) => isThere(href, ids)),
       judging: verdicts.judging,
     };
-    response.json(answer);
-  });
+  };
 
   /** The most telling brew of today: which bag by what its fit says, how by the proposals of that one bag. */
   const mostInformative = async (
@@ -101,18 +88,12 @@ export function shelfRoutes({ store, verdicts }: Deps): Router {
       : null;
   };
 
-  /** How far the judging is, for a page that waits for it: far less to ask for than the shelf. */
-  routes.get('/judging', (_request, response) => {
-    const answer: Judging = verdicts.judging;
-    response.json(answer);
-  });
-
-  routes.get('/search', async (request, response) => {
-    const { q } = parse(searchQuery, request.query);
-    response.json(await store.read((db) => searchBags(db, q)));
-  });
-
-  return routes;
+  return {
+    shelf: ({ query: { today, finished } }) => shelf(today, finished),
+    /** For a page that waits for the judging: far less to ask for than the shelf. */
+    judging: () => verdicts.judging,
+    search: ({ query: { q } }) => store.read((db) => searchBags(db, q)),
+  };
 }
 
 /** Whether the bag a sheet belongs to is still there; a sheet of no bag is. */

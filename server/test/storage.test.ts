@@ -32,6 +32,7 @@ import { Problem } from '../errors';
 import { lockFolder } from '../folderLock';
 import { serve } from '../serve';
 import { engineHere } from '../verdicts/engineHere';
+import { cup } from './cupSample';
 import { FAULT_KINDS, faultyDriver } from './faultyDriver';
 import { bagDraft, brewDraft } from './running';
 
@@ -70,12 +71,7 @@ const bagAndBrew = (name: string) => async (db: EntityManager) =>
     await named(name)(db),
     brewInput.parse(
       brewDraft({
-        cup: {
-          scoringScale: 'mark10',
-          mark: 8,
-          remarks: 'fig',
-          descriptors: [{ typed: `fig of ${name}`, slot: 'cup' }],
-        },
+        cup: cup({ remarks: 'fig', descriptors: [{ typed: `fig of ${name}`, slot: 'cup' }] }),
       }),
     ),
     now,

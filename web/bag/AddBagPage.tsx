@@ -1,7 +1,6 @@
 import { useMemo } from 'react';
 import { useNavigate } from 'react-router';
 import { api, problemOf } from '../shared/api';
-import { benchApi } from '../shared/benchApi';
 import { usePageTitle } from '../shared/usePageTitle';
 import { Wait } from '../shared/Wait';
 import { BagSheet } from './BagSheet';
@@ -11,7 +10,7 @@ import { emptyBag } from './bagForm';
 export function AddBagPage() {
   const navigate = useNavigate();
   const [addBag] = api.useAddBagMutation();
-  const { data: recipes, isLoading } = benchApi.useRecipesQuery(undefined);
+  const { data: recipes, isLoading } = api.useRecipesQuery(undefined);
   const standard = recipes?.find(({ isStandard }) => isStandard) ?? null;
   const settings = api.useSettingsQuery(undefined);
   const scoringScale = settings.data?.scoringScale;
@@ -28,7 +27,7 @@ export function AddBagPage() {
         saveWord="Put it on the shelf"
         cancel={() => void navigate(-1)}
         save={async (bag) => {
-          const { data, error } = await addBag(bag);
+          const { data, error } = await addBag({ body: bag });
           if (data) void navigate(`/bags/${data.id}`, { replace: true });
           return problemOf(error);
         }}

@@ -14,7 +14,7 @@ export function BagMenu({ page: { bag, frozen }, today }: { page: BagPage; today
   const [removeBag] = api.useRemoveBagMutation();
 
   const remove = async (): Promise<void> => {
-    const { error } = await removeBag(bag.id);
+    const { error } = await removeBag({ id: bag.id });
     const problem = problemOf(error);
     if (problem) return void dispatch(toastShown({ text: problem.message }));
     dispatch(toastShown({ text: `${bag.name} and its log are deleted.`, undo: { kind: 'bag', id: bag.id } }));

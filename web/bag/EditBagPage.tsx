@@ -35,7 +35,7 @@ function Edit({ bag }: { bag: Bag }) {
         saveWord="Save"
         cancel={back}
         save={async (changed, over) => {
-          const { error } = await changeBag({ id: bag.id, change: bagChange(changed, over) });
+          const { error } = await changeBag({ id: bag.id, body: bagChange(changed, over) });
           if (!error) back();
           return problemOf(error);
         }}

@@ -115,7 +115,7 @@ export function LogEntry({
           </div>
         )}
         {outlier && (
-          <div className="small outlier">
+          <div className="small ember">
             The other cups foretold about {numberText(Math.abs(outlier.missedBy) / SCALE_RANGES[scale].points, 1)}{' '}
             {outlier.missedBy < 0 ? 'more' : 'less'}: did something go wrong? If so, mark it; if not, it counts.
           </div>
@@ -187,7 +187,7 @@ function EntryMenu({ brew }: { brew: Brew }) {
   const { id, bagId } = brew;
 
   const mark = async (fault: Fault | null): Promise<void> => {
-    const { error } = await setFault({ bagId, id, fault, faultNote: fault === null ? '' : brew.faultNote });
+    const { error } = await setFault({ id, body: { fault, faultNote: fault === null ? '' : brew.faultNote } });
     dispatch(
       toastShown({
         text:
@@ -198,13 +198,13 @@ function EntryMenu({ brew }: { brew: Brew }) {
   };
 
   const remove = async (): Promise<void> => {
-    const { error } = await removeBrew({ bagId, id });
+    const { error } = await removeBrew({ id });
     const problem = problemOf(error);
     dispatch(
       toastShown(
         problem
           ? { text: problem.message }
-          : { text: `The brew of day ${brew.restDay} is deleted.`, undo: { kind: 'brew', bagId, id } },
+          : { text: `The brew of day ${brew.restDay} is deleted.`, undo: { kind: 'brew', id } },
       ),
     );
   };

@@ -1,6 +1,6 @@
+import { api } from '../shared/api';
 import type { Brew } from '../../contract/brew';
 import { againstBand, gapsIn, KIND_TRAITS, brewKindOf, minutesText, assessBrew, shareOf } from '../../core/brew';
-import { benchApi } from '../shared/benchApi';
 import { numberText, sentenceCase } from '../shared/format';
 import { RecipeLines } from '../shared/RecipeLines';
 import { TraceChart } from '../shared/TraceChart';
@@ -32,7 +32,7 @@ export function MakingDetails({ brew }: { brew: Brew }) {
 }
 
 function Trace({ brewId, recipe }: { brewId: string; recipe: NonNullable<NonNullable<Brew['making']>['recipe']> }) {
-  const { data } = benchApi.useBrewTraceQuery(brewId);
+  const { data } = api.useBrewTraceQuery({ id: brewId });
   if (!data) return null;
   const gaps = gapsIn(data.trace);
   const flawed = Object.values(data.flaws).reduce((sum, count) => sum + count, 0);

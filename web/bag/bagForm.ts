@@ -1,10 +1,9 @@
-import { bagInput, type Bag, type BagInput } from '../../contract/bag';
+import { type BagChange, bagInput, type Bag, type BagInput } from '../../contract/bag';
 import type { KeptRecipe } from '../../contract/recipe';
 import { isEqual, mapValues, pick, pickBy } from 'es-toolkit';
 import type { BrewParametersInput } from '../../contract/brewParameters';
 import { EQUAL_WEIGHTS, type Attribute, type AttributeWeights, type ScoringScale } from '../../core/cup';
 import { asTyped, typedChoice, typedMark, typedMarkValue, typedNumber, typedWater } from '../shared/typed';
-import type { BagChange } from '../shared/api';
 import { nameOfPath } from '../shared/differences';
 import { typedResolver } from '../shared/formResolver';
 

@@ -18,7 +18,7 @@ export function useBagChange(bag: Bag): (differently: Partial<BagDraft>, said?: 
     if (tapped.current.over !== bag.revision) tapped.current = { over: bag.revision, values: {} };
     const was = pick({ ...bag, ...tapped.current.values }, Object.keys(differently) as (keyof BagDraft)[]);
     Object.assign(tapped.current.values, differently);
-    const { error } = await changeBag({ id: bag.id, change: { ...differently, was } });
+    const { error } = await changeBag({ id: bag.id, body: { ...differently, was } });
     if (error) tapped.current.values = {};
     const text = problemOf(error)?.message ?? said;
     if (text !== undefined) dispatch(toastShown({ text }));

@@ -1,8 +1,8 @@
+import { api } from '../shared/api';
 import { useCallback, useEffect, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import type { LiveBrew } from '../../contract/live';
 import { LONG_S, planOf } from '../../core/brew';
-import { benchApi } from '../shared/benchApi';
 import { ProblemNote } from '../shared/ProblemNote';
 import { usePageTitle } from '../shared/usePageTitle';
 import { Wait } from '../shared/Wait';
@@ -12,10 +12,18 @@ import { LiveCard } from './LiveCard';
 
 /** The bench: every brew under way, side by side where there is room, each with a clock of its own. */
 export function BenchPage() {
-  const { data, error, refetch } = benchApi.useBenchQuery(undefined, { refetchOnMountOrArgChange: true });
+  const { data, error, refetch } = api.useBenchQuery(undefined, { refetchOnMountOrArgChange: true });
   const [address, setAddress] = useSearchParams();
   const refresh = useCallback(() => void refetch(), [refetch]);
-  const [stream] = useState(() => new BenchStream());
+  const [recorded] = api.useLazyLiveTraceQuery();
+  const [stream] = useState(
+    () =>
+      new BenchStream((id) =>
+        recorded({ id })
+          .unwrap()
+          .catch(() => null),
+      ),
+  );
   useEffect(() => stream.open(refresh), [stream, refresh]);
   usePageTitle('Bench');
   const brews = data?.brews ?? [];

@@ -1,3 +1,4 @@
+import { api } from '../shared/api';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useNavigate } from 'react-router';
 import type { LiveBrew } from '../../contract/live';
@@ -10,7 +11,6 @@ import {
   stageTimesOf,
   stageTimesOfMarks,
 } from '../../core/brew';
-import { benchApi } from '../shared/benchApi';
 import { numberText, sentenceCase } from '../shared/format';
 import { RecipeLines } from '../shared/RecipeLines';
 import { TraceChart } from '../shared/TraceChart';
@@ -23,7 +23,7 @@ import type { Change } from './useLiveChanges';
 export function Ended({ live, change, chosen }: { live: LiveBrew; change: Change; chosen: boolean }) {
   const navigate = useNavigate();
   const hasScale = live.instruments.connected.scale !== undefined;
-  const { data } = benchApi.useLiveTraceQuery(live.id, { skip: !hasScale });
+  const { data } = api.useLiveTraceQuery({ id: live.id }, { skip: !hasScale });
   const cup = `/bags/${live.bagId}/brew?live=${live.id}`;
   useHotkeys('space', () => void navigate(cup), { enabled: chosen, preventDefault: true, ignoreEventWhen: onControl }, [
     cup,

@@ -1,9 +1,9 @@
+import { api } from '../shared/api';
 import { useId, useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import type { Bag } from '../../contract/bag';
 import type { KeptRecipe } from '../../contract/recipe';
 import type { GrindComparison, Recipe } from '../../core/brew';
-import { benchApi } from '../shared/benchApi';
 import { numberText } from '../shared/format';
 import { againstReference, type Grind } from '../shared/grind';
 import { useToday } from '../shared/today';
@@ -18,7 +18,7 @@ interface Props {
 
 /** Which grinder, at which setting; and what that is against the reference, where the two can be compared. */
 export function GrindFields({ recipe, bag, recipes, onChange }: Props) {
-  const { data: grinders = [] } = benchApi.useGrindersQuery(undefined);
+  const { data: grinders = [] } = api.useGrindersQuery(undefined);
   const [typed, setTyped] = useState(asTyped(recipe.grinderSetting));
   const today = useToday();
   const [whichId, settingId] = [useId(), useId()];

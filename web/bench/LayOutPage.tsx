@@ -6,7 +6,6 @@ import type { KeptRecipe } from '../../contract/recipe';
 import type { BagPage } from '../../contract/shelf';
 import { doseSharingOut, minutesText, planOf, scaleRecipe, scaleChanges, type Recipe } from '../../core/brew';
 import { api, problemOf } from '../shared/api';
-import { benchApi } from '../shared/benchApi';
 import { numberText, sentenceCase } from '../shared/format';
 import { toastShown } from '../shared/notices';
 import { ProblemNote } from '../shared/ProblemNote';
@@ -24,7 +23,7 @@ export function LayOutPage() {
   const { bagId = '' } = useParams();
   const today = useToday();
   const { data: page, error } = api.useBagPageQuery({ id: bagId, today });
-  const { data: recipes, error: noRecipes } = benchApi.useRecipesQuery(undefined);
+  const { data: recipes, error: noRecipes } = api.useRecipesQuery(undefined);
   usePageTitle('Lay out a brew');
   if (page?.bag.id !== bagId || !recipes)
     return (error ?? noRecipes) ? <ProblemNote error={error ?? noRecipes} /> : <Wait what="Reading the recipes" />;
@@ -35,7 +34,7 @@ function LayOut({ page, recipes }: { page: BagPage; recipes: readonly KeptRecipe
   const { bag } = page;
   const [address, setAddress] = useSearchParams();
   const navigate = useNavigate();
-  const [layOut, { error, isLoading }] = benchApi.useLayOutMutation();
+  const [layOut, { error, isLoading }] = api.useLayOutMutation();
   const kept = recipes.find(({ id }) => id === address.get('recipe')) ?? recipeFor(bag, recipes);
   const [grind, setGrind] = useState<Pick<Recipe, 'grinderId' | 'grinderSetting'> | null>(null);
   const [typedDose, setTypedDose] = useState(address.get('dose') ?? '');
@@ -57,7 +56,7 @@ function LayOut({ page, recipes }: { page: BagPage; recipes: readonly KeptRecipe
     choose({ dose: text });
   };
   const go = async (): Promise<void> => {
-    const { data } = await layOut({ bagId: bag.id, recipe, recipeVersionId: kept.versionId });
+    const { data } = await layOut({ body: { bagId: bag.id, recipe, recipeVersionId: kept.versionId } });
     if (data) void navigate(`/bench?brew=${data.id}`, { replace: true });
   };
   return (
@@ -208,7 +207,7 @@ function ReferenceChoice({ page: { bag }, kept, recipe }: { page: BagPage; kept:
     const { style, brewer, doseG, waterG, waterC, filter, waterRecipe } = recipe;
     const { error } = await changeBag({
       id: bag.id,
-      change: {
+      body: {
         referenceRecipeId: kept.id,
         reference: { style, brewer, doseG, waterG, waterC, grindStep: 0, filter, waterRecipe },
       },

@@ -1,7 +1,7 @@
+import { api } from '../shared/api';
 import { Link } from 'react-router';
 import type { LiveBrew } from '../../contract/live';
 import { minutesText } from '../../core/brew';
-import { benchApi } from '../shared/benchApi';
 import { toastShown } from '../shared/notices';
 import { useAppDispatch } from '../shared/store';
 import { useToday } from '../shared/today';
@@ -27,9 +27,9 @@ export function LiveCard({ brew, aheadMs, chosen, other, stream }: Props) {
   const nowS = useBrewClock(live, aheadMs);
   const today = useToday();
   const dispatch = useAppDispatch();
-  const [clear] = benchApi.useClearLiveMutation();
+  const [clear] = api.useClearLiveMutation();
   const clearAway = async (): Promise<void> => {
-    const { error } = await clear(live.id);
+    const { error } = await clear({ id: live.id });
     dispatch(
       toastShown(
         error

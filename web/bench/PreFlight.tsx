@@ -1,7 +1,7 @@
+import { api } from '../shared/api';
 import { useHotkeys } from 'react-hotkeys-hook';
 import type { LiveBrew } from '../../contract/live';
 import { CHECK_WORDS, checksFor, type Check } from '../../core/brew';
-import { benchApi } from '../shared/benchApi';
 import { ProblemNote } from '../shared/ProblemNote';
 import { RecipeLines } from '../shared/RecipeLines';
 import { onControl } from './keys';
@@ -22,13 +22,13 @@ interface Props {
 
 /** Before the water goes on: a tick for each thing that is forgotten once and spoils the cup. */
 export function PreFlight({ live, change, chosen, other }: Props) {
-  const [start, { error, isLoading }] = benchApi.useStartLiveMutation();
+  const [start, { error, isLoading }] = api.useStartLiveMutation();
   const checks = checksFor(live.recipe.kind);
   const toggle = (check: Check): void =>
     change(({ ticked }) => ({
       ticked: ticked.includes(check) ? ticked.filter((one) => one !== check) : [...ticked, check],
     }));
-  const go = (inS = 0): void => void start({ id: live.id, inS });
+  const go = (inS = 0): void => void start({ id: live.id, body: { inS } });
   useHotkeys(
     checks.map((_, i) => String(i + 1)).join(','),
     (event) => {

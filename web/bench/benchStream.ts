@@ -1,4 +1,5 @@
-import { readings as readingsSchema } from '../../contract/instrument';
+import { listen } from '../shared/listen';
+import type { LiveTrace } from '../../contract/live';
 import { ScaleFeed } from './scaleFeed';
 
 /**
@@ -9,25 +10,31 @@ import { ScaleFeed } from './scaleFeed';
 export class BenchStream {
   readonly #feeds = new Map<string, ScaleFeed>();
 
+  /** @param recorded what was recorded of a brew so far; null where that is not known at the moment */
+  constructor(private readonly recorded: (brewId: string) => Promise<LiveTrace | null>) {}
+
   /** The scale of a brew, from now on. */
   feedOf(brewId: string): ScaleFeed {
-    const feed = this.#feeds.get(brewId) ?? new ScaleFeed(brewId);
+    const feed = this.#feeds.get(brewId) ?? new ScaleFeed(() => this.recorded(brewId));
     this.#feeds.set(brewId, feed);
     return feed;
   }
 
   /** Opens the stream; returns how to close it. */
   open(changed: () => void): () => void {
-    const source = new EventSource('/api/bench/stream');
-    source.addEventListener('changed', changed);
-    source.addEventListener('open', () => {
-      changed();
-      for (const feed of this.#feeds.values()) void feed.catchUp();
-    });
-    source.addEventListener('readings', (event: MessageEvent<string>) => {
-      const parsed = readingsSchema.safeParse(JSON.parse(event.data));
-      if (parsed.success && parsed.data.brew !== null) this.#feeds.get(parsed.data.brew)?.hear(parsed.data.readings);
-    });
-    return () => source.close();
+    return listen(
+      'benchStream',
+      undefined,
+      {
+        changed,
+        readings: ({ brew, readings }) => {
+          if (brew !== null) this.#feeds.get(brew)?.hear(readings);
+        },
+      },
+      () => {
+        changed();
+        for (const feed of this.#feeds.values()) void feed.catchUp();
+      },
+    );
   }
 }

@@ -1,5 +1,5 @@
 import type { Readings } from '../../contract/instrument';
-import { liveTrace } from '../../contract/live';
+import type { LiveTrace } from '../../contract/live';
 import { appendPoint, flowAt, type Trace } from '../../core/brew';
 
 /** What the scale says at the moment. */
@@ -26,7 +26,7 @@ export class ScaleFeed {
   #flawed = 0;
   readonly #listeners = new Set<() => void>();
 
-  constructor(private readonly brewId: string) {}
+  constructor(private readonly recorded: () => Promise<LiveTrace | null>) {}
 
   readonly subscribe = (listener: () => void): (() => void) => {
     this.#listeners.add(listener);
@@ -37,14 +37,14 @@ export class ScaleFeed {
 
   /** Fetches what was recorded so far, and puts what was heard in the meantime behind it. */
   async catchUp(): Promise<void> {
-    const answer = await fetch(`/api/bench/${this.brewId}/trace`).catch(() => null);
-    const parsed = answer?.ok ? liveTrace.safeParse(await answer.json()) : null;
-    if (!parsed?.success) return;
-    const { trace, flaws } = parsed.data;
+    const recorded = await this.recorded();
+    if (recorded === null) return;
+    // What the cache holds is not ours to put points behind.
+    const trace = structuredClone(recorded.trace);
     const lastS = trace.at(-1)?.at(-1)?.[0] ?? -Infinity;
     for (const point of this.trace.flat()) if (point[0] > lastS) appendPoint(trace, point);
     this.trace = trace;
-    this.#flawed = Object.values(flaws).reduce((sum, count) => sum + count, 0);
+    this.#flawed = Object.values(recorded.flaws).reduce((sum, count) => sum + count, 0);
     this.#show();
   }
 

@@ -1,8 +1,7 @@
 import { omit } from 'es-toolkit';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { LiveBrew, LivePatch } from '../../contract/live';
-import { isPassing, problemOf } from '../shared/api';
-import { benchApi } from '../shared/benchApi';
+import { api, isPassing, problemOf } from '../shared/api';
 import { toastShown } from '../shared/notices';
 import { useAppDispatch } from '../shared/store';
 
@@ -38,7 +37,7 @@ export function useLiveChanges(fromServer: LiveBrew): { live: LiveBrew; change: 
   const [pending, setPending] = useState<LivePatch | null>(() => kept(id));
   const [offline, setUnreached] = useState<string | null>(null);
   const dispatch = useAppDispatch();
-  const [send] = benchApi.useChangeLiveMutation();
+  const [send] = api.useChangeLiveMutation();
   // An answer to a question asked earlier may come later: the higher revision is the newer.
   const [answered, setAnswered] = useState(fromServer);
   const known = answered.revision > fromServer.revision ? answered : fromServer;
@@ -73,7 +72,7 @@ export function useLiveChanges(fromServer: LiveBrew): { live: LiveBrew; change: 
     let timer: ReturnType<typeof setTimeout>;
     let over = false;
     const attempt = async (): Promise<void> => {
-      const { data, error } = await send({ id, patch: pending });
+      const { data, error } = await send({ id, body: pending });
       if (over) return;
       const passing = isPassing(error);
       setUnreached(passing ? whyNotYet(error) : null);

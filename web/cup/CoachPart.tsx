@@ -18,7 +18,7 @@ export function CoachPart({ first, onPhase }: Props) {
   const { setFocus } = useFormContext<BrewForm>();
   const [at, setAt] = useState<number | null>(null);
   if (!settings || settings.coaching === false) return null;
-  const decide = (coaching: boolean): void => void change({ coaching });
+  const decide = (coaching: boolean): void => void change({ body: { coaching } });
   if (settings.coaching === null) {
     return first ? (
       <p className="quiet small mb-2">

@@ -48,7 +48,7 @@ function Sheet({ brew, page: { bag, verdict }, tasters }: { brew: Brew; page: Ba
           // An untouched time keeps the offset it was written with, wherever this browser is now.
           const brewedAt =
             changed.brewedAt === instantOf(wallClockOf(brew.brewedAt)) ? brew.brewedAt : changed.brewedAt;
-          const { error } = await changeBrew({ bagId: brew.bagId, id: brew.id, brew: { ...changed, brewedAt } });
+          const { error } = await changeBrew({ id: brew.id, body: { ...changed, brewedAt } });
           if (!error) back();
           return problemOf(error);
         }}

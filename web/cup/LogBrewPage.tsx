@@ -7,7 +7,6 @@ import type { Taster } from '../../contract/taster';
 import { KIND_TRAITS, minutesText, type Grinder } from '../../core/brew';
 import { parametersLine } from '../../core/shelf';
 import { api, problemOf } from '../shared/api';
-import { benchApi } from '../shared/benchApi';
 import { againstReference } from '../shared/grind';
 import { ProblemNote } from '../shared/ProblemNote';
 import { useToday } from '../shared/today';
@@ -27,9 +26,9 @@ export function LogBrewPage() {
   const today = useToday();
   const { data: page, error } = api.useBagPageQuery({ id: bagId, today });
   const tasters = api.useTastersQuery(undefined);
-  const bench = benchApi.useBenchQuery(undefined, { skip: liveId === null });
-  const recipes = benchApi.useRecipesQuery(undefined, { skip: liveId === null });
-  const grinders = benchApi.useGrindersQuery(undefined, { skip: liveId === null });
+  const bench = api.useBenchQuery(undefined, { skip: liveId === null });
+  const recipes = api.useRecipesQuery(undefined, { skip: liveId === null });
+  const grinders = api.useGrindersQuery(undefined, { skip: liveId === null });
   usePageTitle('Log a brew');
   if (page?.bag.id !== bagId || tasters.isLoading || bench.isLoading || recipes.isLoading || grinders.isLoading)
     return error ? <ProblemNote error={error} /> : <Wait what="Reading the bag" />;
@@ -117,7 +116,7 @@ function Sheet({
         markFirst={repeated !== undefined || live !== null}
         cancel={live ? () => void navigate(`/bench?brew=${live.id}`) : back}
         save={async (brew) => {
-          const { error } = await addBrew({ bagId: bag.id, brew: live ? brew : { ...brew, liveId: null } });
+          const { error } = await addBrew({ id: bag.id, body: live ? brew : { ...brew, liveId: null } });
           if (!error) back();
           return problemOf(error);
         }}

@@ -1,9 +1,9 @@
+import { api } from '../shared/api';
 import { useFormContext, useFormState, useWatch } from 'react-hook-form';
 import type { Verdict } from '../../contract/verdict';
 import { estimatedBeverageG, brewKindOf, assessBrew, shareOf, TASTES, VIGOURS, type Recipe } from '../../core/brew';
 import { AdviceNote } from '../shared/AdviceNote';
 import { BedPicture } from '../shared/BedPicture';
-import { benchApi } from '../shared/benchApi';
 import { SelectField, TapsField, TextField } from '../shared/fields';
 import { numberText } from '../shared/format';
 import { numberIn, typedNumber, typedSeconds, typedWater } from '../shared/typed';
@@ -26,7 +26,7 @@ export function MakingPart({ verdict, recipe }: Props) {
     name: ['style', 'liveId', 'making.bed'],
   });
   const { setValue } = useFormContext<BrewForm>();
-  const { data: grinders = [] } = benchApi.useGrindersQuery(undefined);
+  const { data: grinders = [] } = api.useGrindersQuery(undefined);
   const shot = style === 'espresso';
   const open = initialValues.liveId !== '' || errors.making !== undefined || somethingMade(initialValues.making);
   const brew = liveId === '' ? null : liveId;

@@ -14,7 +14,7 @@ export function TasterField({ tasters }: { tasters: readonly Taster[] }) {
   const [name, setName] = useState<string | null>(null);
 
   const add = async (): Promise<void> => {
-    const { data } = await addTaster({ name: name ?? '' });
+    const { data } = await addTaster({ body: { name: name ?? '' } });
     if (!data) return;
     setName(null);
     setValue('tasterId', data.id, { shouldDirty: true });

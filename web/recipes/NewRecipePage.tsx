@@ -1,7 +1,6 @@
 import { useMemo } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
-import { problemOf } from '../shared/api';
-import { benchApi } from '../shared/benchApi';
+import { api, problemOf } from '../shared/api';
 import { ProblemNote } from '../shared/ProblemNote';
 import { usePageTitle } from '../shared/usePageTitle';
 import { Wait } from '../shared/Wait';
@@ -13,8 +12,8 @@ export function NewRecipePage() {
   const navigate = useNavigate();
   const [address] = useSearchParams();
   const like = address.get('like');
-  const { data: recipes, error } = benchApi.useRecipesQuery(undefined);
-  const [addRecipe] = benchApi.useAddRecipeMutation();
+  const { data: recipes, error } = api.useRecipesQuery(undefined);
+  const [addRecipe] = api.useAddRecipeMutation();
   const model = recipes?.find(({ id }) => id === like) ?? recipes?.[0];
   const initial = useMemo(() => model && { ...typedRecipe(model.recipe), name: '' }, [model]);
   usePageTitle('Write a recipe');
@@ -30,7 +29,7 @@ export function NewRecipePage() {
         saveWord="Keep the recipe"
         cancel={() => void navigate('/recipes')}
         save={async (recipe) => {
-          const { data, error: refused } = await addRecipe(recipe);
+          const { data, error: refused } = await addRecipe({ body: recipe });
           if (data) void navigate(`/recipes/${data.id}`, { replace: true });
           return problemOf(refused);
         }}

@@ -3,8 +3,7 @@ import Button from 'react-bootstrap/Button';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
 import type { KeptRecipeVersion, KeptRecipe } from '../../contract/recipe';
 import { scaleRecipe, scaleChanges } from '../../core/brew';
-import { problemOf } from '../shared/api';
-import { benchApi } from '../shared/benchApi';
+import { api, problemOf } from '../shared/api';
 import { dateText, numberText } from '../shared/format';
 import { toastShown } from '../shared/notices';
 import { ProblemNote } from '../shared/ProblemNote';
@@ -19,7 +18,7 @@ import { RecipeSheet } from './RecipeSheet';
 /** One recipe: as it is followed, at another dose, its versions, and the sheet to change it. */
 export function RecipePage() {
   const { recipeId = '' } = useParams();
-  const { data: recipes, error, refetch } = benchApi.useRecipesQuery(undefined);
+  const { data: recipes, error, refetch } = api.useRecipesQuery(undefined);
   const kept = recipes?.find(({ id }) => id === recipeId);
   usePageTitle(kept?.recipe.name ?? 'Recipe');
   if (!recipes)
@@ -32,19 +31,19 @@ function Recipe({ kept }: { kept: KeptRecipe }) {
   const [address, setAddress] = useSearchParams();
   const navigate = useNavigate();
   const dispatch = useAppDispatch();
-  const [changeRecipe] = benchApi.useChangeRecipeMutation();
-  const [makeStandard] = benchApi.useMakeStandardMutation();
-  const [removeRecipe] = benchApi.useRemoveRecipeMutation();
+  const [changeRecipe] = api.useChangeRecipeMutation();
+  const [makeStandard] = api.useMakeStandardMutation();
+  const [removeRecipe] = api.useRemoveRecipeMutation();
   const savedVersion = useMemo(() => typedRecipe(kept.recipe, kept.versionId), [kept]);
   const editing = address.get('edit') === 'yes';
   const say = (text: string): void => void dispatch(toastShown({ text }));
 
   const standard = async (): Promise<void> => {
-    const { error } = await makeStandard(kept.id);
+    const { error } = await makeStandard({ id: kept.id });
     say(problemOf(error)?.message ?? `${kept.recipe.name} is the standard recipe now.`);
   };
   const remove = async (): Promise<void> => {
-    const { error } = await removeRecipe(kept.id);
+    const { error } = await removeRecipe({ id: kept.id });
     const problem = problemOf(error);
     if (problem) {
       say(problem.message);
@@ -74,7 +73,7 @@ function Recipe({ kept }: { kept: KeptRecipe }) {
           saveWord="Save the recipe"
           cancel={() => setAddress({}, { replace: true })}
           save={async (recipe, over) => {
-            const { error } = await changeRecipe({ id: kept.id, recipe: { ...recipe, over: over?.versionId ?? null } });
+            const { error } = await changeRecipe({ id: kept.id, body: { ...recipe, over: over?.versionId ?? null } });
             if (!error) setAddress({}, { replace: true });
             return problemOf(error);
           }}
@@ -157,7 +156,7 @@ function ScaledRecipe({ kept: { recipe } }: { kept: KeptRecipe }) {
 }
 
 function Versions({ kept }: { kept: KeptRecipe }) {
-  const { data: versions = [] } = benchApi.useVersionsQuery(kept.id);
+  const { data: versions = [] } = api.useVersionsQuery({ id: kept.id });
   const [shown, setShown] = useState<KeptRecipeVersion | null>(null);
   return (
     <>

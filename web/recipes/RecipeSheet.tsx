@@ -1,9 +1,9 @@
+import { api } from '../shared/api';
 import { useEffect, useRef } from 'react';
 import Button from 'react-bootstrap/Button';
 import { useFieldArray, useFormContext, useFormState, useWatch } from 'react-hook-form';
 import type { ApiError } from '../../contract/error';
 import { ACTS, BREW_KINDS, BREWERS, STYLES } from '../../core/brew';
-import { benchApi } from '../shared/benchApi';
 import { OpenSelectField, SelectField, TextField } from '../shared/fields';
 import { numberText, sentenceCase } from '../shared/format';
 import { Sheet } from '../shared/Sheet';
@@ -37,7 +37,7 @@ export function RecipeSheet(props: Props) {
 
 function SettingFields() {
   const kind = useWatch<RecipeForm, 'kind'>({ name: 'kind' });
-  const { data: grinders = [] } = benchApi.useGrindersQuery(undefined);
+  const { data: grinders = [] } = api.useGrindersQuery(undefined);
   useKindTraits(kind);
   const shot = kind === 'espresso';
   return (

@@ -1,6 +1,6 @@
+import { api } from '../shared/api';
 import { Link } from 'react-router';
 import { minutesText, planOf, type Recipe } from '../../core/brew';
-import { benchApi } from '../shared/benchApi';
 import { numberText, sentenceCase } from '../shared/format';
 import { ProblemNote } from '../shared/ProblemNote';
 import { recipeFacts } from '../shared/RecipeLines';
@@ -9,7 +9,7 @@ import { Wait } from '../shared/Wait';
 
 /** Every recipe of the household, the standard first. */
 export function RecipesPage() {
-  const { data: recipes, error, refetch } = benchApi.useRecipesQuery(undefined);
+  const { data: recipes, error, refetch } = api.useRecipesQuery(undefined);
   usePageTitle('Recipes');
   if (!recipes)
     return error ? <ProblemNote error={error} retry={() => void refetch()} /> : <Wait what="Reading the recipes" />;

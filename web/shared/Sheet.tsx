@@ -130,7 +130,7 @@ export function Sheet<T extends FieldValues, V extends FieldValues>({
           >
             Cancel
           </Button>
-          <span className={`kept quiet small ${state.kept === 'here only' ? 'surprise' : ''}`} role="status">
+          <span className={`kept quiet small ${state.kept === 'here only' ? 'ember' : ''}`} role="status">
             {KEPT_WORDS[state.kept]}
           </span>
         </div>

@@ -1,141 +1,132 @@
+import type { SerializedError } from '@reduxjs/toolkit';
 import {
   createApi,
   fetchBaseQuery,
   type BaseQueryFn,
+  type EndpointBuilder,
   type FetchArgs,
   type FetchBaseQueryError,
   type FetchBaseQueryMeta,
+  type MutationDefinition,
+  type QueryDefinition,
 } from '@reduxjs/toolkit/query/react';
-import type { SerializedError } from '@reduxjs/toolkit';
-import type { Bag, BagDraft } from '../../contract/bag';
-import type { Brew, BrewDraft } from '../../contract/brew';
-import { apiError, type ApiError } from '../../contract/error';
-import type { BagPage, Judging, SearchHit, Shelf } from '../../contract/shelf';
 import { withChange } from '../../application/settings';
-import type { Settings, SettingsChange } from '../../contract/settings';
-import type { SessionAnswer, SignIn } from '../../contract/session';
-import type { Taster, TasterInput } from '../../contract/taster';
+import { RESOURCES, type Endpoint, type Resource } from '../../contract/endpoint';
+import {
+  ENDPOINTS,
+  type AnswerOf,
+  type CallOf,
+  type EndpointName,
+  type Endpoints,
+  type StreamName,
+} from '../../contract/endpoints';
+import { apiError, type ApiError } from '../../contract/error';
+import type { Bench, LiveBrew } from '../../contract/live';
+import { addressOf, type AnyCall } from './address';
 import { SerialisedWrites } from './serialisedWrites';
+import { steadyNow } from './steadyNow';
 
 const send = fetchBaseQuery({ baseUrl: '/api' });
+export const SIGN_IN = '/sign-in';
+
 const writes = new SerialisedWrites();
 addEventListener('pagehide', () => writes.leave());
-export const SIGN_IN = '/sign-in';
+addEventListener('pageshow', () => writes.stay());
+document.addEventListener('visibilitychange', () =>
+  document.visibilityState === 'hidden' ? writes.leave() : writes.stay(),
+);
 
 /** A connection that hangs must not hold up what comes after it, ms. */
 const PATIENCE_MS = 20_000;
 /** What browsers let outlive its page, as characters; well under their limit of 64 KB for all of a page together. */
 const OUTLIVES = 16_000;
 
+type BaseQuery = BaseQueryFn<FetchArgs, unknown, FetchBaseQueryError, object, FetchBaseQueryMeta>;
+
 /**
  * Changes go one after another, and outlive the page they were made on where they are small enough. What can be sent
  * again without harm is given up after a while; what asks for it itself is sent at once.
  */
-const serialised: BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryError, object, FetchBaseQueryMeta> = (
-  request,
-  context,
-  options,
-) => {
-  if (typeof request === 'string' || (request.method ?? 'GET') === 'GET' || request.keepalive === true)
-    return send(request, context, options);
+const serialised: BaseQuery = (request, context, options) => {
+  if (request.method === 'GET' || request.keepalive === true) return send(request, context, options);
   const keepalive = JSON.stringify(request.body ?? null).length < OUTLIVES;
   const again = request.method === 'POST' ? {} : { timeout: PATIENCE_MS };
   return writes.run(async () => send({ ...request, keepalive, ...again }, context, options));
 };
 
-/** What is to be different on a bag, down to fields of its reference, and what it says instead of. */
-export type BagChange = Partial<Omit<BagDraft, 'reference'>> & {
-  reference?: Partial<BagDraft['reference']>;
-  was?: object;
-};
-
 /** Where a browser that is not signed in goes, to come back to where it was. What was written stays here meanwhile. */
-const atTheDoor: typeof serialised = async (request, context, options) => {
+const atTheDoor: BaseQuery = async (request, context, options) => {
   const answer = await serialised(request, context, options);
   if (answer.error?.status === 401 && location.pathname !== SIGN_IN)
     location.assign(`${SIGN_IN}?${new URLSearchParams({ to: location.pathname + location.search }).toString()}`);
   return answer;
 };
 
-/** The one way to the server. A change to a bag or its log makes the shelf and that bag's page fetch anew. */
+/** The brews on the bench, and how far the server's clock is ahead of this one, ms. */
+export interface BenchNow {
+  brews: LiveBrew[];
+  aheadMs: number;
+}
+
+/** Answers that mean something only at the moment they arrive. */
+const ON_ARRIVAL = {
+  bench: ({ brews, now }: Bench): BenchNow => ({ brews, aheadMs: now - steadyNow() }),
+};
+
+/** What a call is given: nothing where there is nothing to say. */
+type Argument<N extends EndpointName> =
+  unknown extends CallOf<N> ? undefined : Partial<CallOf<N>> extends CallOf<N> ? CallOf<N> | undefined : CallOf<N>;
+type Answer<N extends EndpointName> = N extends keyof typeof ON_ARRIVAL
+  ? ReturnType<(typeof ON_ARRIVAL)[N]>
+  : AnswerOf<N>;
+type Definition<N extends EndpointName> = Endpoints[N]['method'] extends 'GET'
+  ? QueryDefinition<Argument<N>, BaseQuery, Resource, Answer<N>, 'api'>
+  : MutationDefinition<Argument<N>, BaseQuery, Resource, Answer<N>, 'api'>;
+type Definitions = { [N in Exclude<EndpointName, StreamName>]: Definition<N> };
+
+/** A query or a mutation for every endpoint that answers. */
+function definitions(build: EndpointBuilder<BaseQuery, Resource, 'api'>): Definitions {
+  const all = (Object.entries(ENDPOINTS) as [EndpointName, Endpoint][]).filter(([, { events }]) => !events);
+  return Object.fromEntries(
+    all.map(([name, endpoint]) => {
+      const { method, tells = [], changes = [], keepS, urgent } = endpoint;
+      const query = (call: AnyCall | undefined): FetchArgs => ({
+        url: addressOf(endpoint, call),
+        method,
+        ...(method === 'GET' ? {} : { body: call?.body ?? {}, keepalive: urgent }),
+      });
+      const transformResponse = (ON_ARRIVAL as Record<string, ((answer: never) => unknown) | undefined>)[name];
+      return [
+        name,
+        method === 'GET'
+          ? build.query({ query, providesTags: [...tells], keepUnusedDataFor: keepS, transformResponse })
+          : build.mutation({ query, invalidatesTags: [...changes] }),
+      ];
+    }),
+  ) as unknown as Definitions;
+}
+
+/** The one way to the server: every endpoint of the table, by its name. */
 export const api = createApi({
   reducerPath: 'api',
   refetchOnFocus: true,
   refetchOnReconnect: true,
   baseQuery: atTheDoor,
-  tagTypes: ['Shelf', 'Bag', 'Tasters', 'Settings', 'Bench', 'Words', 'Session'],
-  endpoints: (build) => ({
-    shelf: build.query<Shelf, { today: string; finished: 'yes' | 'no' }>({
-      query: (params) => ({ url: '/shelf', params }),
-      providesTags: ['Shelf'],
-    }),
-    bagPage: build.query<BagPage, { id: string; today: string }>({
-      query: ({ id, today }) => ({ url: `/bags/${encodeURIComponent(id)}`, params: { today } }),
-      providesTags: (_result, _error, { id }) => [{ type: 'Bag', id }],
-    }),
-    judging: build.query<Judging, undefined>({ query: () => '/judging', keepUnusedDataFor: 0 }),
-    search: build.query<SearchHit[], string>({
-      query: (q) => ({ url: '/search', params: { q } }),
-      keepUnusedDataFor: 5,
-    }),
-    addBag: build.mutation<Bag, BagDraft>({
-      query: (body) => ({ url: '/bags', method: 'POST', body }),
-      invalidatesTags: ['Shelf'],
-    }),
-    /** Changes only what is named, whatever the page last knew of the rest. */
-    changeBag: build.mutation<Bag, { id: string; change: BagChange }>({
-      query: ({ id, change }) => ({ url: `/bags/${id}`, method: 'PATCH', body: change }),
-      invalidatesTags: (_result, _error, { id }) => ['Shelf', { type: 'Bag', id }],
-    }),
-    removeBag: build.mutation<null, string>({
-      query: (id) => ({ url: `/bags/${id}`, method: 'DELETE', body: {} }),
-      invalidatesTags: ['Shelf'],
-    }),
-    restoreBag: build.mutation<null, string>({
-      query: (id) => ({ url: `/bags/${id}/restore`, method: 'POST', body: {} }),
-      invalidatesTags: (_result, _error, id) => ['Shelf', { type: 'Bag', id }],
-    }),
-    addBrew: build.mutation<Pick<Brew, 'id'>, { bagId: string; brew: BrewDraft }>({
-      query: ({ bagId, brew }) => ({ url: `/bags/${bagId}/brews`, method: 'POST', body: brew }),
-      invalidatesTags: (_result, _error, { bagId }) => ['Shelf', 'Bench', 'Words', { type: 'Bag', id: bagId }],
-    }),
-    changeBrew: build.mutation<null, { bagId: string; id: string; brew: BrewDraft }>({
-      query: ({ id, brew }) => ({ url: `/brews/${id}`, method: 'PUT', body: brew }),
-      invalidatesTags: (_result, _error, { bagId }) => ['Shelf', 'Words', { type: 'Bag', id: bagId }],
-    }),
-    setFault: build.mutation<null, { bagId: string; id: string; fault: Brew['fault']; faultNote: string }>({
-      query: ({ id, fault, faultNote }) => ({ url: `/brews/${id}/fault`, method: 'PUT', body: { fault, faultNote } }),
-      invalidatesTags: (_result, _error, { bagId }) => ['Shelf', { type: 'Bag', id: bagId }],
-    }),
-    removeBrew: build.mutation<null, { bagId: string; id: string }>({
-      query: ({ id }) => ({ url: `/brews/${id}`, method: 'DELETE', body: {} }),
-      invalidatesTags: (_result, _error, { bagId }) => ['Shelf', { type: 'Bag', id: bagId }],
-    }),
-    restoreBrew: build.mutation<null, { bagId: string; id: string }>({
-      query: ({ id }) => ({ url: `/brews/${id}/restore`, method: 'POST', body: {} }),
-      invalidatesTags: (_result, _error, { bagId }) => ['Shelf', { type: 'Bag', id: bagId }],
-    }),
-    settings: build.query<Settings, undefined>({ query: () => '/settings', providesTags: ['Settings'] }),
-    changeSettings: build.mutation<Settings, SettingsChange>({
-      query: (body) => ({ url: '/settings', method: 'PATCH', body }),
-      invalidatesTags: ['Settings', 'Shelf', 'Bag'],
-      // Shown before the server has it; an answer still on its way knows nothing of it, and is asked for again
-      // afterwards.
-      onQueryStarted: async (change, { dispatch, queryFulfilled }) => {
+  tagTypes: [...RESOURCES],
+  endpoints: definitions,
+}).enhanceEndpoints({
+  endpoints: {
+    // A tap that was refused is sent again; what it would have changed is as it was.
+    changeLive: { invalidatesTags: (_answer, error) => (error ? [] : [...ENDPOINTS.changeLive.changes]) },
+    changeSettings: {
+      // Shown before the server has it; an answer still on its way knows nothing of it, and is asked for again afterwards.
+      onQueryStarted: async ({ body }, { dispatch, queryFulfilled }) => {
         dispatch(api.util.getRunningQueryThunk('settings', undefined))?.abort();
-        const shown = dispatch(api.util.updateQueryData('settings', undefined, (before) => withChange(before, change)));
+        const shown = dispatch(api.util.updateQueryData('settings', undefined, (before) => withChange(before, body)));
         await queryFulfilled.catch(() => shown.undo());
       },
-    }),
-    session: build.query<SessionAnswer, undefined>({ query: () => '/session', providesTags: ['Session'] }),
-    signIn: build.mutation<null, SignIn>({ query: (body) => ({ url: '/session', method: 'POST', body }) }),
-    signOut: build.mutation<null, undefined>({ query: () => ({ url: '/session', method: 'DELETE', body: {} }) }),
-    tasters: build.query<Taster[], undefined>({ query: () => '/tasters', providesTags: ['Tasters'] }),
-    addTaster: build.mutation<Taster, TasterInput>({
-      query: (body) => ({ url: '/tasters', method: 'POST', body }),
-      invalidatesTags: ['Tasters'],
-    }),
-  }),
+    },
+  },
 });
 
 /**

@@ -4,9 +4,7 @@ import type { Mirror } from './draftKeeper';
 
 /** How a deletion is taken back. */
 export type Undo =
-  | { kind: 'bag'; id: string }
-  | { kind: 'brew'; bagId: string; id: string }
-  | { kind: 'recipe' | 'live' | 'grinder' | 'nag'; id: string }
+  | { kind: 'bag' | 'brew' | 'recipe' | 'live' | 'grinder' | 'nag'; id: string }
   /** A word as it was; `forgotten` where it has to be added anew. */
   | {
       kind: 'word';

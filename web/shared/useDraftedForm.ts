@@ -1,8 +1,8 @@
+import { api } from './api';
 import { useEffect, useRef, useState } from 'react';
 import { useForm, type DefaultValues, type FieldValues, type Resolver, type UseFormReturn } from 'react-hook-form';
 import type { Draft } from '../../contract/draft';
 import { deviceName } from './device';
-import { draftApi } from './draftApi';
 import { differing, nameOfPath } from './differences';
 import { DraftKeeper, type DraftState } from './draftKeeper';
 import { toastShown } from './notices';
@@ -73,15 +73,14 @@ export function useDraftedForm<T extends FieldValues, V extends FieldValues>(
       {
         load: async () => {
           const { data } = await dispatch(
-            draftApi.endpoints.drafts.initiate(key, { forceRefetch: true, subscribe: false }),
+            api.endpoints.drafts.initiate({ key }, { forceRefetch: true, subscribe: false }),
           );
           // Neither an error nor data where two ask at once and the first answer is let go already.
           if (!data) throw new Error('The drafts were not read');
           return data;
         },
-        put: (draft, closing) =>
-          dispatch(draftApi.endpoints.keepDraft.initiate({ key, device, draft, closing })).unwrap(),
-        drop: (counts) => dispatch(draftApi.endpoints.dropDraft.initiate({ key, device, counts })).unwrap(),
+        put: (draft) => dispatch(api.endpoints.keepDraft.initiate({ key, device, body: draft })).unwrap(),
+        drop: (counts) => dispatch(api.endpoints.dropDraft.initiate({ key, device, body: counts })).unwrap(),
       },
       localStorage,
       setState,

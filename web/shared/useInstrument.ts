@@ -1,5 +1,6 @@
 import { useEffect, useEffectEvent, useState } from 'react';
-import { readings as readingsSchema, type InstrumentKind } from '../../contract/instrument';
+import type { InstrumentKind } from '../../contract/instrument';
+import { listen } from './listen';
 
 /** Readings in a row that must agree, and how closely, before a value is settled. */
 const STEADY_READINGS = 6;
@@ -23,18 +24,21 @@ export function useInstrument(
   const steady = useEffectEvent((settled: number) => onSteady?.(settled));
   useEffect(() => {
     if (!listening) return;
-    const source = new EventSource(`/api/bench/instruments/${kind}/stream${liveId === null ? '' : `?brew=${liveId}`}`);
     let row: number[] = [];
-    source.addEventListener('readings', (event: MessageEvent<string>) => {
-      const parsed = readingsSchema.safeParse(JSON.parse(event.data));
-      if (!parsed.success) return;
-      row = [...row, ...parsed.data.readings.flatMap((reading) => reading.value ?? [])].slice(-STEADY_READINGS);
-      const last = row.at(-1);
-      if (last === undefined) return;
-      setValue(last);
-      if (row.length === STEADY_READINGS && Math.max(...row) - Math.min(...row) <= STEADY_WITHIN[kind]) steady(last);
-    });
-    return () => source.close();
+    return listen(
+      'instrumentStream',
+      { kind, brew: liveId ?? undefined },
+      {
+        readings: ({ readings }) => {
+          row = [...row, ...readings.flatMap((reading) => reading.value ?? [])].slice(-STEADY_READINGS);
+          const last = row.at(-1);
+          if (last === undefined) return;
+          setValue(last);
+          if (row.length === STEADY_READINGS && Math.max(...row) - Math.min(...row) <= STEADY_WITHIN[kind])
+            steady(last);
+        },
+      },
+    );
   }, [kind, liveId, listening]);
   return value;
 }

@@ -1,7 +1,7 @@
+import { api } from './api';
 import { useMemo } from 'react';
 import type { Words } from '../../contract/word';
 import { suggester, vocabularyOf, type Suggest, type Vocabulary } from '../../core/cup/words';
-import { wordApi } from './wordApi';
 
 interface Household {
   vocabulary: Vocabulary;
@@ -28,6 +28,6 @@ function householdOf(words: Words): Household {
 
 /** The words of this household; the vocabulary everyone begins with until the server has answered. */
 export function useVocabulary(): Household {
-  const { data = NONE } = wordApi.useWordsQuery(undefined);
+  const { data = NONE } = api.useWordsQuery(undefined);
   return useMemo(() => householdOf(data), [data]);
 }

@@ -2,8 +2,7 @@ import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import type { Grinder } from '../../core/brew';
-import { problemOf } from '../shared/api';
-import { benchApi } from '../shared/benchApi';
+import { api, problemOf } from '../shared/api';
 import { dateText } from '../shared/format';
 import { toastShown } from '../shared/notices';
 import { useAppDispatch } from '../shared/store';
@@ -11,11 +10,11 @@ import { useToday } from '../shared/today';
 
 /** The grinders, each with the days its burrs were changed: before and after, its settings are not the same. */
 export function Grinders() {
-  const { data: grinders = [] } = benchApi.useGrindersQuery(undefined);
-  const [addGrinder, { error }] = benchApi.useAddGrinderMutation();
+  const { data: grinders = [] } = api.useGrindersQuery(undefined);
+  const [addGrinder, { error }] = api.useAddGrinderMutation();
   const [name, setName] = useState('');
   const add = async (): Promise<void> => {
-    const { data } = await addGrinder({ name, burrChanges: [] });
+    const { data } = await addGrinder({ body: { name, burrChanges: [] } });
     if (data) setName('');
   };
   return (
@@ -54,21 +53,20 @@ export function Grinders() {
 }
 
 function GrinderLine({ grinder }: { grinder: Grinder }) {
-  const [changeGrinder] = benchApi.useChangeGrinderMutation();
-  const [removeGrinder] = benchApi.useRemoveGrinderMutation();
+  const [changeGrinder] = api.useChangeGrinderMutation();
+  const [removeGrinder] = api.useRemoveGrinderMutation();
   const dispatch = useAppDispatch();
   const today = useToday();
   const burrs = async (burrChanges: Grinder['burrChanges']): Promise<void> => {
     const { error } = await changeGrinder({
       id: grinder.id,
-      change: { burrChanges },
-      was: { burrChanges: grinder.burrChanges },
+      body: { burrChanges, was: { burrChanges: grinder.burrChanges } },
     });
     const problem = problemOf(error);
     if (problem) dispatch(toastShown({ text: problem.message }));
   };
   const remove = async (): Promise<void> => {
-    const { error } = await removeGrinder(grinder.id);
+    const { error } = await removeGrinder({ id: grinder.id });
     const problem = problemOf(error);
     dispatch(
       toastShown(

@@ -46,7 +46,7 @@ function useChange(): (change: SettingsChange) => void {
   const [send] = api.useChangeSettingsMutation();
   const dispatch = useAppDispatch();
   return (change) =>
-    void send(change).then(({ error }) => {
+    void send({ body: change }).then(({ error }) => {
       const problem = problemOf(error);
       if (problem) dispatch(toastShown({ text: problem.message }));
     });

@@ -10,7 +10,6 @@ import { useAppDispatch } from '../shared/store';
 import { useToday } from '../shared/today';
 import { usePageTitle } from '../shared/usePageTitle';
 import { Wait } from '../shared/Wait';
-import { wordApi } from '../shared/wordApi';
 import { WordFinder } from '../shared/WordFinder';
 
 /** The word finder by itself; with `?brew=…` for the word that nags of that brew. */
@@ -30,7 +29,7 @@ function Find({ nag }: { nag: Nagging | null }) {
   const dispatch = useAppDispatch();
   const today = useToday();
   const [likeness, setLikeness] = useState<Likeness>({ said: nag?.said ?? '', tapped: nag?.tapped ?? [] });
-  const [endNag] = wordApi.useEndNagMutation();
+  const [endNag] = api.useEndNagMutation();
   const [chosen, setChosen] = useState<string | null>(null);
 
   const end = async (word: string | null): Promise<void> => {
@@ -38,7 +37,7 @@ function Find({ nag }: { nag: Nagging | null }) {
       setChosen(word);
       return;
     }
-    const { error } = await endNag({ brewId: nag.brewId, word });
+    const { error } = await endNag({ id: nag.brewId, body: { word } });
     if (error) return void dispatch(toastShown({ text: problemOf(error)?.message ?? '' }));
     dispatch(
       toastShown({

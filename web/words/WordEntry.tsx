@@ -1,12 +1,11 @@
 import { useState } from 'react';
 import Dropdown from 'react-bootstrap/Dropdown';
 import { currentWord, type Word } from '../../core/cup/words';
-import { problemOf } from '../shared/api';
+import { api, problemOf } from '../shared/api';
 import { toastShown } from '../shared/notices';
 import { ReferenceLine } from '../shared/ReferenceLine';
 import { useAppDispatch } from '../shared/store';
 import { useVocabulary } from '../shared/useVocabulary';
-import { wordApi } from '../shared/wordApi';
 import { MergeForm, RenameForm } from './WordForms';
 
 const WHERE = { nose: 'Mostly in the nose', palate: 'Mostly on the palate', both: 'In the nose and on the palate' };
@@ -53,12 +52,12 @@ export function WordEntry({ word, cups }: { word: Word; cups: number }) {
 
 function WordMenu({ word, cups, onDo }: { word: Word; cups: number; onDo: (what: 'rename' | 'merge') => void }) {
   const dispatch = useAppDispatch();
-  const [mergeWord] = wordApi.useMergeWordMutation();
-  const [removeWord] = wordApi.useRemoveWordMutation();
+  const [mergeWord] = api.useMergeWordMutation();
+  const [removeWord] = api.useRemoveWordMutation();
   const { id, name, family, mergedInto, descriptor } = word;
   const undo = { kind: 'word', id, before: { name, family, mergedInto }, forgotten: false } as const;
   const alone = async (): Promise<void> => {
-    const { error } = await mergeWord({ id, into: null });
+    const { error } = await mergeWord({ id, body: { into: null } });
     dispatch(
       toastShown(
         error ? { text: problemOf(error)?.message ?? '' } : { text: `${name} stands for itself again.`, undo },
@@ -66,7 +65,7 @@ function WordMenu({ word, cups, onDo }: { word: Word; cups: number; onDo: (what:
     );
   };
   const remove = async (): Promise<void> => {
-    const { error } = await removeWord(id);
+    const { error } = await removeWord({ id });
     dispatch(
       toastShown(
         error

@@ -3,12 +3,11 @@ import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { WORD_MAX } from '../../contract/word';
 import { FAMILIES, wordSpelt, type Family, type Word } from '../../core/cup/words';
-import { problemOf } from '../shared/api';
+import { api, problemOf } from '../shared/api';
 import { sentenceCase } from '../shared/format';
 import { toastShown } from '../shared/notices';
 import { useAppDispatch } from '../shared/store';
 import { useVocabulary } from '../shared/useVocabulary';
-import { wordApi } from '../shared/wordApi';
 
 interface Props {
   word: Word;
@@ -23,10 +22,10 @@ export function RenameForm({ word, done }: Props) {
   const dispatch = useAppDispatch();
   const [name, setName] = useState(word.name);
   const [family, setFamily] = useState<Family | ''>(word.family ?? '');
-  const [rename, { error, isLoading }] = wordApi.useRenameWordMutation();
+  const [rename, { error, isLoading }] = api.useRenameWordMutation();
   const submit = async (event: SubmitEvent): Promise<void> => {
     event.preventDefault();
-    const { error: refused } = await rename({ id: word.id, word: { name, family: family === '' ? null : family } });
+    const { error: refused } = await rename({ id: word.id, body: { name, family: family === '' ? null : family } });
     if (refused) return;
     dispatch(toastShown({ text: `${word.name} is ${name} now, in every cup.`, undo: undoOf(word) }));
     done();
@@ -72,12 +71,12 @@ export function MergeForm({ word, done }: Props) {
   const dispatch = useAppDispatch();
   const { vocabulary, suggest } = useVocabulary();
   const [text, setText] = useState('');
-  const [merge, { error, isLoading }] = wordApi.useMergeWordMutation();
+  const [merge, { error, isLoading }] = api.useMergeWordMutation();
   const target = wordSpelt(vocabulary, text);
   const submit = async (event: SubmitEvent): Promise<void> => {
     event.preventDefault();
     if (!target) return;
-    const { error: refused } = await merge({ id: word.id, into: target.id });
+    const { error: refused } = await merge({ id: word.id, body: { into: target.id } });
     if (refused) return;
     dispatch(toastShown({ text: `${word.name} is ${target.name} now, in every cup.`, undo: undoOf(word) }));
     done();

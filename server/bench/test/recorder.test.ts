@@ -12,6 +12,7 @@ import { addBag } from '../../db/bags';
 import { addLive, loadLive, loadLiveTrace, setLiveClosed, startLive } from '../../db/live';
 import { keepSettings } from '../../db/settings';
 import { openStore, type Store } from '../../db/store';
+import { simulatedInstrument } from '../../instruments/simulated/bench';
 import { bagDraft } from '../../test/running';
 import { BenchRecorder, type Told } from '../recorder';
 
@@ -48,6 +49,7 @@ describe('the recorder of the bench', () => {
     const recorder = new BenchRecorder(
       store,
       steadyClock(Date.now, () => performance.now()),
+      simulatedInstrument,
       silent,
     );
     const told: Told[] = [];
@@ -69,6 +71,7 @@ describe('the recorder of the bench', () => {
     const recorder = new BenchRecorder(
       store,
       steadyClock(Date.now, () => performance.now()),
+      simulatedInstrument,
       silent,
     );
     await recorder.begin(live, 0);
@@ -89,6 +92,7 @@ describe('the recorder of the bench', () => {
     const recorder = new BenchRecorder(
       store,
       steadyClock(wall, () => performance.now()),
+      simulatedInstrument,
       silent,
     );
     await recorder.begin(live);
@@ -101,6 +105,7 @@ describe('the recorder of the bench', () => {
     const again = new BenchRecorder(
       store,
       steadyClock(wall, () => performance.now()),
+      simulatedInstrument,
       silent,
     );
     await again.resume();
@@ -122,6 +127,7 @@ describe('the recorder of the bench', () => {
     const recorder = new BenchRecorder(
       stubborn,
       steadyClock(Date.now, () => performance.now()),
+      simulatedInstrument,
       silent,
     );
     await recorder.begin(live);
@@ -138,6 +144,7 @@ describe('the recorder of the bench', () => {
     const recorder = new BenchRecorder(
       store,
       steadyClock(Date.now, () => performance.now()),
+      simulatedInstrument,
       silent,
     );
     const steep = await started('cold steep', Date.now() - 5 * 3_600_000);

@@ -1,17 +1,9 @@
-import type { InstrumentKind, InstrumentSettings } from '../../../contract/instrument';
-import { estimatedBeverageG, KIND_TRAITS, type Recipe } from '../../../core/brew';
-import type { Clock, Instrument } from '../instrument';
+import type { InstrumentKind } from '../../../contract/instrument';
+import { estimatedBeverageG, KIND_TRAITS } from '../../../core/brew';
+import type { Instrument, Subject } from '../instrument';
 import { unitNoise } from './noise';
 import { pouringOf } from './pouring';
 import { simulate, type Simulation } from './simulated';
-
-/** What a simulated instrument stands beside. */
-export interface Subject {
-  recipe: Recipe;
-  seed: number;
-  settings: InstrumentSettings;
-  clock: Clock;
-}
 
 /** What was drawn out of the dose, percent, give or take; and the pH of a cup. */
 const EXTRACTION = { mean: 19.6, spread: 1.2 };

@@ -1,4 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import type { LiveTrace } from '../../../contract/live';
 import { BenchStream } from '../benchStream';
 
 /** Stands in for the browser's stream of events; the tests say what comes. */
@@ -23,15 +24,12 @@ class FakeSource extends EventTarget {
 const BREW = '0f0e7c2e-1111-4111-8111-000000000001';
 const reading = (atS: number, value: number | null, flaw: string | null = null) => ({ atS, value, flaw });
 const readings = (...list: ReturnType<typeof reading>[]) => ({ kind: 'scale', brew: BREW, readings: list });
-let kept: unknown;
+let kept: LiveTrace | null;
+const recorded = (): Promise<LiveTrace | null> => Promise.resolve(kept);
 
 beforeEach(() => {
   kept = { trace: [], flaws: {} };
   vi.stubGlobal('EventSource', FakeSource);
-  vi.stubGlobal(
-    'fetch',
-    vi.fn(() => Promise.resolve({ ok: true, json: () => Promise.resolve(kept) })),
-  );
   // Every reading is far enough from the last to be shown.
   let now = 0;
   vi.spyOn(performance, 'now').mockImplementation(() => (now += 1000));
@@ -40,7 +38,7 @@ afterEach(() => vi.unstubAllGlobals());
 
 describe('the stream of the bench', () => {
   it('hands readings to the scale they are of, and says when a brew changed', () => {
-    const stream = new BenchStream();
+    const stream = new BenchStream(recorded);
     const [feed, other] = [stream.feedOf(BREW), stream.feedOf('another')];
     const changed = vi.fn();
     const told = vi.fn();
@@ -58,7 +56,7 @@ describe('the stream of the bench', () => {
   });
 
   it('ignores what it cannot read', () => {
-    const stream = new BenchStream();
+    const stream = new BenchStream(recorded);
     const feed = stream.feedOf(BREW);
     stream.open(() => undefined);
     FakeSource.last.say('readings', { kind: 'scale', brew: BREW, readings: [{ atS: 'soon' }] });
@@ -67,7 +65,7 @@ describe('the stream of the bench', () => {
   });
 
   it('fetches what it missed once it is open again, and keeps what was heard since', async () => {
-    const stream = new BenchStream();
+    const stream = new BenchStream(recorded);
     const feed = stream.feedOf(BREW);
     stream.open(() => undefined);
     kept = {
@@ -97,11 +95,8 @@ describe('the stream of the bench', () => {
   });
 
   it('keeps what it has when the server does not answer', async () => {
-    vi.stubGlobal(
-      'fetch',
-      vi.fn(() => Promise.reject(new Error('no server'))),
-    );
-    const feed = new BenchStream().feedOf(BREW);
+    kept = null;
+    const feed = new BenchStream(recorded).feedOf(BREW);
     feed.hear([reading(1, 10)]);
     await feed.catchUp();
     expect(feed.trace).toEqual([[[1, 10]]]);

@@ -1,0 +1,58 @@
+import type { z } from 'zod';
+import type { ApiError } from './error';
+
+/** What an answer tells of and a change touches: whoever shows one of these asks anew once it was changed. */
+export const RESOURCES = [
+  'Shelf',
+  'Bag',
+  'Tasters',
+  'Settings',
+  'Recipes',
+  'Grinders',
+  'Bench',
+  'Words',
+  'Session',
+] as const;
+export type Resource = (typeof RESOURCES)[number];
+
+/** Something the application answers to, over HTTP under `/api`. */
+export interface Endpoint {
+  method: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE';
+  /** With `:name` for each of `params`. */
+  path: string;
+  /** What it is, in a line. */
+  summary: string;
+  params?: z.ZodObject;
+  query?: z.ZodObject;
+  body?: z.ZodType;
+  /** What is answered; nothing (204) where it is left out. */
+  answer?: z.ZodType;
+  /** Something new: answered with 201. */
+  creates?: true;
+  /** A stream of server-sent events, each with its schema, in place of an answer. */
+  events?: Readonly<Record<string, z.ZodType>>;
+  /** Answers also who is not signed in. */
+  open?: true;
+  /** Failures of its own, besides those any request can meet. */
+  errors?: readonly ApiError['code'][];
+  /** What the answer tells of. */
+  tells?: readonly Resource[];
+  /** What it changes. */
+  changes?: readonly Resource[];
+  /** For an answer that is soon out of date: how long a page that no longer shows it keeps it, seconds. */
+  keepS?: number;
+  /** Of a change: sent at once, though others wait, and even as its page is left. */
+  urgent?: true;
+}
+
+/** Failures any request can meet. */
+export const ANY_ERROR: readonly ApiError['code'][] = [
+  'invalid',
+  'forbidden',
+  'signed-out',
+  'too-large',
+  'unsupported',
+  'disk-full',
+  'storage',
+  'internal',
+];

@@ -1,0 +1,372 @@
+import { z } from 'zod';
+import { bag, bagChange, bagInput } from './bag';
+import { brewInput, faultInput } from './brew';
+import { nagEnd } from './cup';
+import { changeCounts, deviceId, draft, draftInput, draftKey } from './draft';
+import type { Endpoint } from './endpoint';
+import { id, oneOf } from './fields';
+import { INSTRUMENTS, readings } from './instrument';
+import { benchAnswer, liveBrew, liveInput, livePatch, liveStart, liveTrace } from './live';
+import { keptTrace } from './making';
+import {
+  grinder,
+  grinderChange,
+  grinderInput,
+  keptRecipe,
+  keptRecipeVersion,
+  recipeChange,
+  recipeInput,
+} from './recipe';
+import { sessionAnswer, signIn } from './session';
+import { settings, settingsChange } from './settings';
+import { bagPage, judging, searchHit, searchQuery, shelf, shelfQuery, todayQuery } from './shelf';
+import { taster, tasterInput } from './taster';
+import { mergeInput, wordId, wordInput, words } from './word';
+
+const byId = z.strictObject({ id });
+const byWord = z.strictObject({ id: wordId });
+const byDevice = z.strictObject({ key: draftKey, device: deviceId });
+/** What is sent where there is nothing to say. */
+const nothing = z.strictObject({});
+const added = z.strictObject({ id });
+
+type Rest = Omit<Endpoint, 'method' | 'path' | 'summary'>;
+/** How an endpoint of one method is written down: where it is, what it is in a line, and the rest. */
+const endpointOf =
+  <const M extends Endpoint['method']>(method: M) =>
+  <const R extends Rest>(path: string, summary: string, rest: R) => ({ method, path, summary, ...rest });
+const get = endpointOf('GET');
+const post = endpointOf('POST');
+const put = endpointOf('PUT');
+const patch = endpointOf('PATCH');
+const remove = endpointOf('DELETE');
+
+/**
+ * All the application answers to. The server's routes, the browser's calls and the published description are made from
+ * this table. The first whose path fits answers.
+ */
+export const ENDPOINTS = {
+  health: get('/health', 'Whether the application is there.', {
+    answer: z.strictObject({ ok: z.literal(true) }),
+    open: true,
+  }),
+  openapi: get('/openapi.json', 'All endpoints, as an OpenAPI 3.1 document.', {
+    answer: z.looseObject({ openapi: z.string() }),
+  }),
+
+  session: get('/session', 'Whether a passphrase is needed, and was given.', {
+    answer: sessionAnswer,
+    open: true,
+    tells: ['Session'],
+  }),
+  signIn: post('/session', 'Gives the passphrase; answers with a cookie.', {
+    body: signIn,
+    open: true,
+    errors: ['conflict', 'too-many'],
+  }),
+  signOut: remove('/session', 'Ends the session.', { body: nothing, open: true }),
+
+  shelf: get('/shelf', 'Every bag, and what to brew today.', { query: shelfQuery, answer: shelf, tells: ['Shelf'] }),
+  judging: get('/judging', 'How far the judging in the background is.', { answer: judging, keepS: 0 }),
+  search: get('/search', 'Bags in which every word of a query stands.', {
+    query: searchQuery,
+    answer: z.array(searchHit),
+    keepS: 5,
+  }),
+
+  bagPage: get('/bags/:id', 'A bag with its verdict and its log.', {
+    params: byId,
+    query: todayQuery,
+    answer: bagPage,
+    errors: ['not-found'],
+    tells: ['Bag'],
+  }),
+  addBag: post('/bags', 'Adds a bag.', { body: bagInput, answer: bag, changes: ['Shelf'], creates: true }),
+  changeBag: patch('/bags/:id', 'Changes what is named of a bag, and nothing else.', {
+    params: byId,
+    body: bagChange,
+    answer: bag,
+    errors: ['not-found', 'conflict'],
+    changes: ['Shelf', 'Bag'],
+  }),
+  removeBag: remove('/bags/:id', 'Deletes a bag; it can be brought back.', {
+    params: byId,
+    body: nothing,
+    errors: ['not-found'],
+    changes: ['Shelf'],
+  }),
+  restoreBag: post('/bags/:id/restore', 'Brings a deleted bag back.', {
+    params: byId,
+    body: nothing,
+    errors: ['not-found'],
+    changes: ['Shelf', 'Bag'],
+  }),
+  addBrew: post('/bags/:id/brews', 'Logs a brew of a bag.', {
+    params: byId,
+    body: brewInput,
+    answer: added,
+    errors: ['not-found', 'conflict'],
+    changes: ['Shelf', 'Bench', 'Words', 'Bag'],
+    creates: true,
+  }),
+
+  changeBrew: put('/brews/:id', 'Writes a brew and its cup anew.', {
+    params: byId,
+    body: brewInput,
+    errors: ['not-found', 'conflict'],
+    changes: ['Shelf', 'Words', 'Bag'],
+  }),
+  setFault: put('/brews/:id/fault', 'Marks a fault, or takes it back.', {
+    params: byId,
+    body: faultInput,
+    errors: ['not-found'],
+    changes: ['Shelf', 'Bag'],
+  }),
+  endNag: put('/brews/:id/nag', 'Ends the search for a word that would not come.', {
+    params: byId,
+    body: nagEnd,
+    errors: ['not-found'],
+    changes: ['Words', 'Bag', 'Shelf'],
+  }),
+  nagAgain: remove('/brews/:id/nag', 'Takes the end of that search back.', {
+    params: byId,
+    body: nothing,
+    errors: ['not-found'],
+    changes: ['Words', 'Bag', 'Shelf'],
+  }),
+  brewTrace: get('/brews/:id/trace', 'What the scale said of a logged brew.', {
+    params: byId,
+    answer: keptTrace,
+    errors: ['not-found'],
+  }),
+  removeBrew: remove('/brews/:id', 'Deletes a brew; it can be brought back.', {
+    params: byId,
+    body: nothing,
+    errors: ['not-found'],
+    changes: ['Shelf', 'Bag'],
+  }),
+  restoreBrew: post('/brews/:id/restore', 'Brings a deleted brew back.', {
+    params: byId,
+    body: nothing,
+    errors: ['not-found'],
+    changes: ['Shelf', 'Bag'],
+  }),
+
+  tasters: get('/tasters', 'The tasters of the household.', { answer: z.array(taster), tells: ['Tasters'] }),
+  addTaster: post('/tasters', 'Adds a taster.', {
+    body: tasterInput,
+    answer: taster,
+    errors: ['conflict'],
+    changes: ['Tasters'],
+    creates: true,
+  }),
+  settings: get('/settings', 'What the household owns and how it likes to be advised.', {
+    answer: settings,
+    tells: ['Settings'],
+  }),
+  changeSettings: patch('/settings', 'Changes what is named of the settings.', {
+    body: settingsChange,
+    answer: settings,
+    errors: ['conflict'],
+    changes: ['Settings', 'Shelf', 'Bag'],
+  }),
+
+  recipes: get('/recipes', 'The recipes, each in its newest version.', {
+    answer: z.array(keptRecipe),
+    tells: ['Recipes'],
+  }),
+  addRecipe: post('/recipes', 'Adds a recipe.', {
+    body: recipeInput,
+    answer: keptRecipe,
+    changes: ['Recipes'],
+    creates: true,
+  }),
+  versions: get('/recipes/:id/versions', 'All versions of a recipe.', {
+    params: byId,
+    answer: z.array(keptRecipeVersion),
+    errors: ['not-found'],
+    tells: ['Recipes'],
+  }),
+  changeRecipe: put('/recipes/:id', 'Adds a version of a recipe.', {
+    params: byId,
+    body: recipeChange,
+    answer: keptRecipe,
+    errors: ['not-found', 'conflict'],
+    changes: ['Recipes', 'Bag'],
+  }),
+  makeStandard: put('/recipes/:id/standard', 'Makes a recipe the standard one.', {
+    params: byId,
+    body: nothing,
+    errors: ['not-found'],
+    changes: ['Recipes'],
+  }),
+  removeRecipe: remove('/recipes/:id', 'Deletes a recipe; it can be brought back.', {
+    params: byId,
+    body: nothing,
+    errors: ['not-found', 'conflict'],
+    changes: ['Recipes', 'Shelf'],
+  }),
+  restoreRecipe: post('/recipes/:id/restore', 'Brings a deleted recipe back.', {
+    params: byId,
+    body: nothing,
+    errors: ['not-found'],
+    changes: ['Recipes', 'Shelf'],
+  }),
+
+  grinders: get('/grinders', 'The grinders, with the days their burrs were changed.', {
+    answer: z.array(grinder),
+    tells: ['Grinders'],
+  }),
+  addGrinder: post('/grinders', 'Adds a grinder.', {
+    body: grinderInput,
+    answer: grinder,
+    errors: ['conflict'],
+    changes: ['Grinders'],
+    creates: true,
+  }),
+  changeGrinder: patch('/grinders/:id', 'Changes what is named of a grinder.', {
+    params: byId,
+    body: grinderChange,
+    answer: grinder,
+    errors: ['not-found', 'conflict'],
+    changes: ['Grinders'],
+  }),
+  removeGrinder: remove('/grinders/:id', 'Deletes a grinder; it can be brought back.', {
+    params: byId,
+    body: nothing,
+    errors: ['not-found'],
+    changes: ['Grinders'],
+  }),
+  restoreGrinder: post('/grinders/:id/restore', 'Brings a deleted grinder back.', {
+    params: byId,
+    body: nothing,
+    errors: ['not-found', 'conflict'],
+    changes: ['Grinders'],
+  }),
+
+  bench: get('/bench', 'The brews on the bench, and the time here.', { answer: benchAnswer, tells: ['Bench'] }),
+  layOut: post('/bench', 'Lays a brew out on the bench.', {
+    body: liveInput,
+    answer: liveBrew,
+    errors: ['not-found', 'conflict'],
+    changes: ['Bench', 'Shelf'],
+    creates: true,
+  }),
+  benchStream: get('/bench/stream', 'All that happens on the bench.', {
+    events: { readings, changed: z.strictObject({ brew: z.string() }) },
+  }),
+  instrumentStream: get('/bench/instruments/:kind/stream', 'What an instrument beside a brew says.', {
+    params: z.strictObject({ kind: oneOf('Instrument', INSTRUMENTS) }),
+    query: z.object({ brew: id.optional() }),
+    events: { readings },
+    errors: ['not-found', 'conflict'],
+  }),
+  startLive: post('/bench/:id/start', 'Starts a brew on the bench.', {
+    params: byId,
+    body: liveStart,
+    answer: liveBrew,
+    errors: ['not-found', 'conflict'],
+    changes: ['Bench', 'Shelf'],
+  }),
+  changeLive: patch('/bench/:id', 'What was tapped of a brew on the bench.', {
+    params: byId,
+    body: livePatch,
+    answer: liveBrew,
+    errors: ['not-found', 'conflict'],
+    changes: ['Bench', 'Shelf'],
+  }),
+  clearLive: remove('/bench/:id', 'Clears a brew off the bench; it can be brought back.', {
+    params: byId,
+    body: nothing,
+    errors: ['not-found'],
+    changes: ['Bench', 'Shelf'],
+  }),
+  restoreLive: post('/bench/:id/restore', 'Brings a cleared brew back.', {
+    params: byId,
+    body: nothing,
+    errors: ['not-found'],
+    changes: ['Bench', 'Shelf'],
+  }),
+  liveTrace: get('/bench/:id/trace', 'What the scale has said so far.', {
+    params: byId,
+    answer: liveTrace,
+    errors: ['not-found'],
+    keepS: 0,
+  }),
+
+  words: get('/words', 'The household’s own words, and how often each is used.', { answer: words, tells: ['Words'] }),
+  addWord: post('/words', 'Adds a word.', {
+    body: wordInput,
+    answer: z.strictObject({ id: wordId }),
+    errors: ['conflict'],
+    changes: ['Words'],
+    creates: true,
+  }),
+  renameWord: put('/words/:id', 'Calls a word otherwise, or puts it in another family.', {
+    params: byWord,
+    body: wordInput,
+    errors: ['not-found', 'conflict'],
+    changes: ['Words', 'Bag', 'Shelf'],
+  }),
+  mergeWord: put('/words/:id/merge', 'Merges a word into another, or takes that back.', {
+    params: byWord,
+    body: mergeInput,
+    errors: ['not-found', 'conflict'],
+    changes: ['Words', 'Bag', 'Shelf'],
+  }),
+  removeWord: remove('/words/:id', 'Deletes a word that stands in no cup.', {
+    params: byWord,
+    body: nothing,
+    errors: ['not-found', 'conflict'],
+    changes: ['Words', 'Bag', 'Shelf'],
+  }),
+
+  drafts: get('/drafts/:key', 'Every device’s copy of a sheet that is not saved yet.', {
+    params: byDevice.pick({ key: true }),
+    answer: z.array(draft),
+    keepS: 0,
+  }),
+  keepDraft: put('/drafts/:key/:device', 'Keeps a device’s copy of a sheet.', {
+    params: byDevice,
+    body: draftInput,
+    answer: z.array(draft),
+    changes: ['Shelf'],
+  }),
+  dropDraft: remove('/drafts/:key/:device', 'Throws a device’s copy away.', {
+    params: byDevice,
+    body: changeCounts,
+    changes: ['Shelf'],
+    urgent: true,
+  }),
+} as const satisfies Readonly<Record<string, Endpoint>>;
+
+export type Endpoints = typeof ENDPOINTS;
+export type EndpointName = keyof Endpoints;
+
+/** A part of an endpoint's schema as it is sent, or nothing. */
+type Sent<E, Part extends string> = E extends Readonly<Record<Part, infer S extends z.ZodType>> ? z.input<S> : unknown;
+type Body<E> = E extends { readonly body: infer S extends z.ZodType }
+  ? z.input<S> extends Record<string, never>
+    ? { body?: z.input<S> }
+    : { body: z.input<S> }
+  : unknown;
+
+/** What a caller says: params and query by their names, and the body. */
+export type CallOf<N extends EndpointName> = Sent<Endpoints[N], 'params'> &
+  Sent<Endpoints[N], 'query'> &
+  Body<Endpoints[N]>;
+
+/** What is answered; null where there is no answer. */
+export type AnswerOf<N extends EndpointName> = Endpoints[N] extends { readonly answer: infer S extends z.ZodType }
+  ? z.output<S>
+  : null;
+
+/** What a stream tells, by the name of each event. */
+export type EventsOf<N extends EndpointName> = Endpoints[N] extends { readonly events: infer E }
+  ? { [Name in keyof E]: E[Name] extends z.ZodType ? z.output<E[Name]> : never }
+  : never;
+
+/** Endpoints that stream. */
+export type StreamName = {
+  [N in EndpointName]: Endpoints[N] extends { readonly events: unknown } ? N : never;
+}[EndpointName];

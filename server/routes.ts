@@ -1,0 +1,102 @@
+import { Router, type Request, type RequestHandler, type Response } from 'express';
+import type { z } from 'zod';
+import type { Endpoint } from '../contract/endpoint';
+import { ENDPOINTS, type AnswerOf, type EndpointName, type Endpoints, type EventsOf } from '../contract/endpoints';
+import { notFound } from './errors';
+import { openStream } from './eventStream';
+import { parse } from './http';
+
+type Read<E, Part extends string> =
+  E extends Readonly<Record<Part, infer S extends z.ZodType>> ? z.output<S> : undefined;
+
+/** A request that was read by the schemas of its endpoint. */
+export interface Call<N extends EndpointName> {
+  params: Read<Endpoints[N], 'params'>;
+  query: Read<Endpoints[N], 'query'>;
+  body: Read<Endpoints[N], 'body'>;
+  request: Request;
+  response: Response;
+  /** Does something once the answer is sent. */
+  after: (work: () => unknown) => void;
+}
+
+/** Sends an event of a stream; while the reader takes nothing, only the newest of each `about` is kept for it. */
+export type Send<N extends EndpointName> = <E extends keyof EventsOf<N> & string>(
+  event: E,
+  about: string,
+  data: EventsOf<N>[E],
+) => void;
+
+/** Answers a call; of a stream, begins it and says how it is ended. */
+export type Handler<N extends EndpointName> = Endpoints[N] extends { readonly events: unknown }
+  ? (call: Call<N>) => Promise<(send: Send<N>) => () => void>
+  : (call: Call<N>) => Promise<AnswerOf<N>> | AnswerOf<N>;
+export type Handlers<N extends EndpointName = EndpointName> = { [K in N]: Handler<K> };
+
+interface Around {
+  /** Lets pass who may, and throws a Problem for everyone else. */
+  door: RequestHandler;
+  /** What is done before a call is read. */
+  before: Partial<Record<EndpointName, RequestHandler[]>>;
+  /** Whether every answer is held against its schema. */
+  checkAnswers: boolean;
+}
+
+/** The routes of all endpoints, in the order of their table. */
+export function routesOf(handlers: Handlers, { door, before, checkAnswers }: Around): Router {
+  const routes = Router();
+  for (const [name, endpoint] of Object.entries(ENDPOINTS) as [EndpointName, Endpoint][]) {
+    const method = endpoint.method.toLowerCase() as Lowercase<Endpoint['method']>;
+    const [handle, checked] = [handlers[name] as AnyHandler, checkAnswers ? endpoint.answer : undefined];
+    routes[method](
+      endpoint.path,
+      ...(before[name] ?? []),
+      ...(endpoint.open ? [] : [door]),
+      async (request, response) => {
+        const after: (() => unknown)[] = [];
+        const answer = await handle({
+          ...readCall(endpoint, request),
+          ...{ request, response, after: (work: () => unknown) => void after.push(work) },
+        });
+        if (endpoint.events) begin(answer as Begin, response);
+        else if (endpoint.answer) response.status(endpoint.creates ? 201 : 200).json(held(name, checked, answer));
+        else response.status(204).end();
+        for (const work of after) work();
+      },
+    );
+  }
+  return routes;
+}
+
+type AnyHandler = (call: unknown) => Promise<unknown>;
+type Begin = (send: (event: string, about: string, data: unknown) => void) => () => void;
+
+/** The parts of a request through their schemas. What is named in the address and cannot be is not there. */
+function readCall({ params, query, body }: Endpoint, request: Request): object {
+  if (params && 'id' in params.shape && !params.safeParse(request.params).success) throw notFound('What you asked for');
+  return {
+    params: params && parse(params, request.params),
+    query: query && parse(query, request.query),
+    body: body && parse(body, request.body),
+  };
+}
+
+function begin(start: Begin, response: Response): void {
+  const stream = openStream(response);
+  response.once(
+    'close',
+    start((event, about, data) => stream.send(event, about, data)),
+  );
+}
+
+/** An answer as it is sent. Throws where it is not what the table says: that is a fault of ours. */
+function held(name: string, schema: z.ZodType | undefined, answer: unknown): unknown {
+  if (!schema) return answer;
+  const checked = schema.safeParse(JSON.parse(JSON.stringify(answer)));
+  if (checked.success) return answer;
+  const where = checked.error.issues.map(({ path, code }) => `${path.join('.')} (${code})`).join(', ');
+  const sentence = `The answer of ${name} is not what its schema says: ${where}`;
+  // The log holds no messages; this one names fields alone, and is for whoever is changing them.
+  process.stderr.write(`${sentence}\n`);
+  throw new Error(sentence);
+}
