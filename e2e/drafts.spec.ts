@@ -7,7 +7,7 @@ import { chromium, type Page } from '@playwright/test';
 import { expect, openBag, test } from './application';
 
 const BREW = { style: 'filter', brewer: 'cone', doseG: 17, waterG: 272, waterC: 92, grindStep: 0 };
-const words = (page: Page) => page.getByLabel('In your words');
+const words = (page: Page) => page.getByRole('textbox', { name: 'In your words' });
 
 interface OwnBrowser {
   page: Page;
@@ -217,7 +217,7 @@ test('two devices on one sheet are shown side by side, and neither is lost', asy
   // Going on typing overwrites nothing.
   await words(laptop).fill('date and plum');
   await expect(words(page)).toHaveValue('fig');
-  await expect(panel.getByRole('row', { name: /^Notes date and plum fig/ })).toBeVisible();
+  await expect(panel.getByRole('row', { name: /^In your words date and plum fig/ })).toBeVisible();
 
   // The mark is taken from there, the words stay as they are here.
   await panel.getByLabel('Take theirs: Mark').check();

@@ -2,50 +2,41 @@ import { FREE_EFFECT } from './constants';
 import type { BrewParameters } from '../brew/kinds';
 import { ratio } from '../brew/ratio';
 import { roundTo } from '../brew/units';
-import type { Setting, Term } from './factors';
-import { baselineCovariance } from './likelihood';
+import type { Setting } from './factors';
+import { covarianceOf, type EffectTerm } from './likelihood';
 import { cholesky, dot, whiten } from './linalg';
 import type { Posterior } from './posterior';
 import type { Confounding, FactorName } from './types';
 import type { UsableBrew } from './usable';
 
 /** Posterior mean of the unit ridge at each brew. */
-export function meanRidge({ grid, noiseNodes, weight, sides, data }: Posterior): Float64Array {
-  const mean = new Float64Array(data.n);
-  const rises = grid.rise.components.length;
-  const falls = grid.fall.components.length;
-  let cell = 0;
-  grid.logPeaks.forEach((_, p) => {
-    const riseWeight = new Float64Array(rises);
-    const fallWeight = new Float64Array(falls);
-    for (let k = 0; k < noiseNodes.length * rises * falls; k++) {
-      const w = weight[cell++]!;
-      riseWeight[Math.floor(k / falls) % rises]! += w;
-      fallWeight[k % falls]! += w;
-    }
-    for (let i = 0; i < data.n; i++) {
-      for (let r = 0; r < rises; r++) mean[i]! += riseWeight[r]! * sides.rise[(p * rises + r) * data.n + i]!;
-      for (let f = 0; f < falls; f++) mean[i]! += fallWeight[f]! * sides.fall[(p * falls + f) * data.n + i]!;
-    }
+export function meanRidge(posterior: Posterior): Float64Array {
+  const { sides, data } = posterior;
+  const [peaks, rises, falls] = [posterior.size('peak'), posterior.size('rise'), posterior.size('fall')];
+  const riseWeight = new Float64Array(peaks * rises);
+  const fallWeight = new Float64Array(peaks * falls);
+  posterior.forEachCell((weight, _cell, p, _noise, r, f) => {
+    riseWeight[p * rises + r]! += weight;
+    fallWeight[p * falls + f]! += weight;
   });
+  const mean = new Float64Array(data.n);
+  const add = (weights: Float64Array, side: Float64Array): void =>
+    weights.forEach((weight, ridge) => {
+      if (weight === 0) return;
+      for (let i = 0; i < data.n; i++) mean[i]! += weight * side[ridge * data.n + i]!;
+    });
+  add(riseWeight, sides.rise);
+  add(fallWeight, sides.fall);
   return mean;
 }
 
 /** hᵀC⁻¹h: what the brews say of the ridge's height, with the effects of the terms given not known. */
-function information(h: Float64Array, { data }: Posterior, terms: readonly Pick<Term, 'column' | 'priorSd'>[]): number {
-  const { n, sigma0 } = data;
-  const c = new Float64Array(n * n);
-  for (let i = 0; i < n; i++) {
-    for (let j = 0; j < n; j++) {
-      let v = baselineCovariance(data.x[i]!, data.x[j]!, sigma0) + (i === j ? sigma0 ** 2 * data.noise[i]! : 0);
-      for (const t of terms) v += t.priorSd ** 2 * t.column[i]! * t.column[j]!;
-      c[i * n + j] = v;
-    }
-  }
-  cholesky(c, n);
+function information(h: Float64Array, { data }: Posterior, terms: readonly EffectTerm[]): number {
+  const c = covarianceOf(data, terms, data.sigma0);
+  cholesky(c, data.n);
   const white = h.slice();
-  whiten(c, n, white);
-  return dot(white, 0, white, 0, n);
+  whiten(c, data.n, white);
+  return dot(white, 0, white, 0, data.n);
 }
 
 /**

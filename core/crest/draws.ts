@@ -42,7 +42,8 @@ function normalTable(count: number): Float64Array {
 
 /** Draws `grid.draws` curves from a posterior, given its node posterior in each regime. */
 export function drawCurves(posterior: Posterior, nodes: readonly NodePosterior[]): Draws {
-  const { grid, data, noiseNodes, weight } = posterior;
+  const { grid, data, noiseNodes } = posterior;
+  const { weight, heightMean, heightSd } = posterior.cells;
   const { n } = data;
   const m = NODES.length;
   const count = grid.draws;
@@ -60,13 +61,9 @@ export function drawCurves(posterior: Posterior, nodes: readonly NodePosterior[]
   for (let d = 0; d < count; d++) {
     const target = (d + 0.5) / count;
     while (below < target && cell < weight.length - 1) below += weight[++cell]!;
-    const f = cell % falls;
-    const r = Math.floor(cell / falls) % rises;
-    const ps = Math.floor(cell / (falls * rises));
-    const s = ps % noiseNodes.length;
-    const p = Math.floor(ps / noiseNodes.length);
+    const { peak: p, noise: s, rise: r, fall: f } = posterior.placeOf(cell);
     const { rise, fall, whitened } = noiseNodes[s]!;
-    const height = positiveQuantile((0.5 + d * GOLDEN) % 1, posterior.heightMean[cell]!, posterior.heightSd[cell]!);
+    const height = positiveQuantile((0.5 + d * GOLDEN) % 1, heightMean[cell]!, heightSd[cell]!);
 
     noiseNode[d] = s;
     for (let i = 0; i < n; i++) {

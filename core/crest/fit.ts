@@ -9,13 +9,14 @@ import { FRESH_PEAK, gridOf, SCALE_NOISE } from './grid';
 import { dataOf } from './likelihood';
 import { meanCurve } from './meanCurve';
 import { latestChanges, optionsOf } from './options';
-import { peakByDay, peakEvidence, peakMarginal, peakSummary } from './peak';
-import { noiseMoments, posteriorOf } from './posterior';
-import { logPeakWeights, priorPeak } from './prior';
+import { peakByDay, peakEvidence, peakSummary } from './peak';
+import { noiseMoments } from './posterior';
+import { peakWeightsOf, priorPeak } from './prior';
 import { siblingPrior, siblingInput } from './sibling';
 import { outliersOf } from './outliers';
 import type { CrestFit, CrestInput, ReadBrew } from './types';
 import { leftOut, usableBrews } from './usable';
+import { posteriorOf } from './weighCells';
 import { dayProbabilities, spans, steadyProbability } from './window';
 
 /**
@@ -42,12 +43,12 @@ export function fitCrest(input: CrestInput, density = 1): CrestFit {
   const grid = gridOf(density);
   const sibling = brews.length === 0 ? siblingInput(input) : null;
   const peakPrior = sibling ? siblingPrior(fitCrest(sibling, density), sibling, input) : priorPeak(input);
-  const peakWeights = logPeakWeights(grid, peakPrior, input.restAdviceDays);
+  const peakWeights = peakWeightsOf(grid.logPeaks, peakPrior, input.restAdviceDays);
   const posterior = posteriorOf(dataOf(input, brews, terms), grid, peakWeights, input.prior?.noise ?? SCALE_NOISE);
   const nodes = posterior.noiseNodes.map((noiseNode) => nodePosterior(posterior.data, noiseNode));
 
   const draws = drawCurves(posterior, nodes);
-  const marginal = peakMarginal(posterior);
+  const marginal = posterior.marginal('peak');
   const mean = meanCurve(posterior, nodes);
   const curve = curveOf(mean, draws);
   const probabilities = dayProbabilities(draws, input.sigma0);
@@ -60,7 +61,7 @@ export function fitCrest(input: CrestInput, density = 1): CrestFit {
   return {
     usable: brews.length,
     sigma0: input.sigma0,
-    peak: peakSummary(posterior, marginal),
+    peak: peakSummary(posterior),
     fresh: marginal[FRESH_PEAK]!,
     peakProbability: peakByDay(posterior, marginal),
     bagLikelihood: {

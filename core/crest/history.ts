@@ -1,7 +1,7 @@
-import { FRESH, HISTORY, LEAST_EVIDENCE, BASELINE_MEAN, NOISE_LOG_SD, PEAK_LOG_SD } from './constants';
-import { FIRST_CREST, FRESH_PEAK, gridOf } from './grid';
+import { HISTORY, LEAST_EVIDENCE, BASELINE_MEAN, NOISE_LOG_SD, PEAK_LOG_SD } from './constants';
+import { gridOf } from './grid';
 import { dot } from './linalg';
-import { peakDensity, tablePeakDays } from './prior';
+import { peakWeightsOf, tablePeakDays } from './prior';
 import type { Style } from '../brew/kinds';
 import type { CrestFit, Moments, PeakPrior, Process, RoastLevel, TasterPrior } from './types';
 
@@ -55,7 +55,7 @@ export function historyOf(past: readonly PastBag[], repeats: readonly Repeats[])
     for (const table of tables) {
       const alike = likelihoods.filter((bag) => bag.table === table);
       SHIFTS.forEach((shift, i) => {
-        const weights = peakWeights({ days: table * Math.exp(shift), logSd: sd });
+        const weights = peakWeightsOf(gridOf(1).logPeaks, { days: table * Math.exp(shift), logSd: sd }, null);
         for (const { kind, likelihood } of alike)
           byKind.get(kind)![i]! += Math.log(dot(weights, 0, likelihood, 0, weights.length));
       });
@@ -68,16 +68,6 @@ export function historyOf(past: readonly PastBag[], repeats: readonly Repeats[])
 /** Everything the past teaches of a new bag. Without a past the table and the scale stand. */
 export function priorFor(history: History, bag: Kind & Pick<PastBag, 'style'>): TasterPrior {
   return { peak: peakPriorFrom(history, bag), noise: history.noise, baselineMean: history.baselineMean };
-}
-
-/**
- * Prior weight of every entry of the peak axis, were the peaks of a kind to scatter around `days` with log-sd `logSd`;
- * sums to 1.
- */
-function peakWeights(peak: PeakPrior): Float64Array {
-  const weights = gridOf(1).logPeaks.map((x, p) => (p < FIRST_CREST ? 0 : peakDensity(x, peak)));
-  const total = weights.reduce((sum, weight) => sum + weight, 0);
-  return weights.map((weight, p) => (p === FRESH_PEAK ? FRESH.share : ((1 - FRESH.share) * weight) / total));
 }
 
 /** Nodes of a centred normal over ± `reachSds` sds, and the logs of their weights. */

@@ -28,7 +28,32 @@ export function baselineCovariance(x1: number, x2: number, sigma0: number): numb
   return BASELINE_SD ** 2 + (DEVIATION.sd * sigma0) ** 2 * Math.exp(-0.5 * z * z);
 }
 
+/** A recipe effect as far as a covariance knows of it. */
+export type EffectTerm = Pick<Term, 'column' | 'priorSd'>;
+
+/**
+ * Covariance of the scores at log-ages `x`, n × n, points²: level, deviation, the effects of `terms`, and noise of sd
+ * `sigma` (points; 0 leaves it out).
+ */
+export function covarianceOf(
+  { n, x, noise, sigma0 }: Pick<Data, 'n' | 'x' | 'noise' | 'sigma0'>,
+  terms: readonly EffectTerm[],
+  sigma: number,
+): Float64Array {
+  const covariance = new Float64Array(n * n);
+  for (let i = 0; i < n; i++) {
+    for (let j = 0; j < n; j++) {
+      let c = baselineCovariance(x[i]!, x[j]!, sigma0) + (i === j ? sigma ** 2 * noise[i]! : 0);
+      for (const t of terms) c += t.priorSd ** 2 * t.column[i]! * t.column[j]!;
+      covariance[i * n + j] = c;
+    }
+  }
+  return covariance;
+}
+
+/** The usable brews of a bag as numbers. */
 export function dataOf(input: CrestInput, brews: readonly UsableBrew[], terms: readonly Term[]): Data {
+  const { sigma0 } = input;
   const n = brews.length;
   const baselineMean = input.prior?.baselineMean ?? BASELINE_MEAN;
   const x = Float64Array.from(brews, (b) => logAge(b.age));
@@ -36,18 +61,11 @@ export function dataOf(input: CrestInput, brews: readonly UsableBrew[], terms: r
     terms.reduce((r, t) => r - t.priorMean * t.column[i]!, b.overall - baselineMean),
   );
   const noise = Float64Array.from(brews, (b) => RECORD_VARIANCE[b.recordedFrom]);
-  const priorCovariance = new Float64Array(n * n);
-  for (let i = 0; i < n; i++) {
-    for (let j = 0; j < n; j++) {
-      let c = baselineCovariance(x[i]!, x[j]!, input.sigma0);
-      for (const t of terms) c += t.priorSd ** 2 * t.column[i]! * t.column[j]!;
-      priorCovariance[i * n + j] = c;
-    }
-  }
-  return { n, x, residual, noise, terms, baselineMean, priorCovariance, sigma0: input.sigma0 };
+  const priorCovariance = covarianceOf({ n, x, noise, sigma0 }, terms, 0);
+  return { n, x, residual, noise, terms, baselineMean, priorCovariance, sigma0 };
 }
 
-/** The data seen in one regime: C = settled + σ²·noise, factored once and reused for every ridge. */
+/** The data whitened at one noise node: C = prior covariance + σ²·noise, factored once and reused for every ridge. */
 export interface Whitened {
   /** Lower triangle: L of C = L·Lᵀ. */
   factor: Float64Array;

@@ -11,7 +11,7 @@ import type { Posterior } from './posterior';
  * The mean is linear in weight × E[height], so that product is gathered once per side of the ridge.
  */
 export function meanCurve(posterior: Posterior, nodes: readonly NodePosterior[]): number[] {
-  const { grid, data, noiseNodes, weight } = posterior;
+  const { grid, data, noiseNodes, cells } = posterior;
   const { n } = data;
   const rises = grid.rise.components.length;
   const falls = grid.fall.components.length;
@@ -20,23 +20,13 @@ export function meanCurve(posterior: Posterior, nodes: readonly NodePosterior[])
   const fallHeight = noiseNodes.map(() => new Float64Array(peaks * falls));
   const share = new Float64Array(noiseNodes.length);
 
-  let cell = 0;
-  for (let p = 0; p < peaks; p++) {
-    for (let s = 0; s < noiseNodes.length; s++) {
-      for (let r = 0; r < rises; r++) {
-        for (let f = 0; f < falls; f++, cell++) {
-          const w = weight[cell]!;
-          share[s]! += w;
-          if (w < NEGLIGIBLE_WEIGHT) continue;
-          const expected = w * positiveMean(posterior.heightMean[cell]!, posterior.heightSd[cell]!);
-          const up = riseHeight[s] as Float64Array;
-          const down = fallHeight[s] as Float64Array;
-          up[p * rises + r]! += expected;
-          down[p * falls + f]! += expected;
-        }
-      }
-    }
-  }
+  posterior.forEachCell((w, cell, p, s, r, f) => {
+    share[s]! += w;
+    if (w < NEGLIGIBLE_WEIGHT) return;
+    const expected = w * positiveMean(cells.heightMean[cell]!, cells.heightSd[cell]!);
+    riseHeight[s]![p * rises + r]! += expected;
+    fallHeight[s]![p * falls + f]! += expected;
+  });
 
   const days = KNOTS.length;
   const mean = new Float64Array(days).fill(data.baselineMean);

@@ -39,6 +39,7 @@ export function optionsOf(
   effects: readonly Effect[],
 ): BrewOption[] {
   const { sigma0, n } = posterior.data;
+  const noiseVariances = posterior.noiseNodes.map(({ noise }) => (noise * sigma0) ** 2);
   const settable = settings
     .map((setting, k) => ({ ...setting, mean: effects[k]!.mean }))
     .filter(({ factor }) => factor !== 'taster');
@@ -52,7 +53,7 @@ export function optionsOf(
   return ways.map((way, k) => ({
     changes: way.map(({ factor, setting }) => ({ factor, setting })),
     expected: mean.map((m) => way.reduce((total, one) => total + one.mean, m)),
-    expectedInformation: informationByDay(draws, sums, drawn[k]!, sigma0),
+    expectedInformation: informationByDay(draws, sums, drawn[k]!, noiseVariances),
   }));
 }
 
@@ -85,13 +86,14 @@ function groupSums({ count, curves }: Draws): GroupSums {
  *
  *     ½ ln Var(y) − ½ Σ (share of group) ln Var(y | group)
  *
- * In a good approximation the interval of the peak shrinks by the factor e to the minus this.
+ * The noise of the score to come is what was learnt of the taster, draw by draw: the noisier, the less one cup tells. In a
+ * good approximation the interval of the peak shrinks by the factor e to the minus this.
  */
 function informationByDay(
-  { curves }: Draws,
+  { curves, noiseNode }: Draws,
   { perGroup, sum, square }: GroupSums,
   { means, variances }: EffectDraws,
-  sigma0: number,
+  noiseVariances: readonly number[],
 ): number[] {
   const days = KNOTS.length;
   const within = new Float64Array(days);
@@ -107,7 +109,7 @@ function informationByDay(
     cross.fill(0);
     for (let d = group * perGroup; d < (group + 1) * perGroup; d++) {
       const e = means[d]!;
-      noise += sigma0 ** 2 + variances[d]!;
+      noise += noiseVariances[noiseNode[d]!]! + variances[d]!;
       if (e === 0) continue;
       effects += e;
       effectSquares += e * e;

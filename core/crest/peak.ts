@@ -2,31 +2,17 @@ import { FAINTEST_MASS, INTERVAL_COVERAGE, INTERVAL_STEPS, LAST_DAY, PEAK_MAX_DA
 import { FIRST_CREST, FRESH_PEAK } from './grid';
 import type { Posterior } from './posterior';
 
-/** Posterior probability of each entry of the peak axis. */
-export function peakMarginal({ grid, weight }: Posterior): Float64Array {
-  const perPeak = weight.length / grid.logPeaks.length;
-  return grid.logPeaks.map((_, p) => weight.subarray(p * perPeak, (p + 1) * perPeak).reduce((sum, w) => sum + w, 0));
-}
-
 /**
  * What the brews alone say of the peak: ln likelihood of each entry of the peak axis, 0 at the likeliest. The prior is
  * taken out again, so that a history can weigh the same bag under another one.
  */
-export function peakEvidence(marginal: Float64Array, logPeakWeights: Float64Array): number[] {
+export function peakEvidence(marginal: Float64Array, peakWeights: Float64Array): number[] {
   const evidence = Array.from(
     marginal,
-    (mass, p) => Math.log(Math.max(mass, FAINTEST_MASS)) - Math.max(logPeakWeights[p]!, Math.log(FAINTEST_MASS)),
+    (mass, p) => Math.log(Math.max(mass, FAINTEST_MASS)) - Math.log(Math.max(peakWeights[p]!, FAINTEST_MASS)),
   );
   const most = Math.max(...evidence);
   return evidence.map((e) => e - most);
-}
-
-/**
- * The posterior of the peak given that there is one after the first days; the whole of nothing where that is ruled out.
- */
-function crestMarginal(marginal: Float64Array): Float64Array {
-  const crest = 1 - marginal[FRESH_PEAK]!;
-  return marginal.map((mass, p) => (p === FRESH_PEAK || crest <= 0 ? 0 : mass / crest));
 }
 
 /** The quantiles `qs` (ascending) of ln peak age, with the probability of a cell spread evenly over its log width. */
@@ -50,11 +36,9 @@ function logQuantiles(
  * a crest after its first days. The shortest interval leaves out the flat tails of the prior that a central one would
  * keep.
  */
-export function peakSummary(
-  posterior: Posterior,
-  marginal: Float64Array,
-): { day: number; lo: number; hi: number; coverage: number } {
-  const crest = crestMarginal(marginal);
+export function peakSummary(posterior: Posterior): { day: number; lo: number; hi: number; coverage: number } {
+  const crested = posterior.condition('peak', (p) => p !== FRESH_PEAK);
+  const crest = crested?.marginal('peak') ?? new Float64Array(posterior.size('peak'));
   const starts = Array.from(
     { length: INTERVAL_STEPS + 1 },
     (_, step) => ((1 - INTERVAL_COVERAGE) * step) / INTERVAL_STEPS,

@@ -11,9 +11,8 @@ import {
   PEAK_LOG_SD,
   PEAK_MAX_DAYS,
   PEAK_MIN_DAYS,
-  SECOND_CREST,
 } from './constants';
-import { FIRST_CREST, FRESH_PEAK, type Grid } from './grid';
+import { FIRST_CREST, FRESH_PEAK } from './grid';
 import type { CrestInput, PeakPrior, Process, RoastLevel } from './types';
 
 /** Median peak age p₀ in days by the table: roast level × process × style. Unstated labels use the defaults. */
@@ -45,12 +44,11 @@ export function peakDensity(x: number, { days, logSd }: PeakPrior): number {
 }
 
 /**
- * Log prior weight of every entry of `grid.logPeaks`. The roaster's advice r, days, enters as an observation
- * ln r ~ Normal(x, 0.3²) of where a crest would be; it says nothing on whether there is one after the first days.
- *
- * The courses of a side are weighed against a bag with one crest, so a crest carries the probability of that.
+ * Prior probability of every entry of the peak axis: that there is no crest after the first days, and of a crest in
+ * each cell; sums to 1. The roaster's advice r, days, enters as an observation ln r ~ Normal(x, 0.3²) of where a crest
+ * would be; it says nothing on whether there is one.
  */
-export function logPeakWeights({ logPeaks }: Grid, prior: PeakPrior, adviceDays: number | null): Float64Array {
+export function peakWeightsOf(logPeaks: Float64Array, prior: PeakPrior, adviceDays: number | null): Float64Array {
   const crests = logPeaks.map((x, p) => {
     if (p < FIRST_CREST) return 0;
     // Advice of "drink at once" still has to have a logarithm.
@@ -58,7 +56,5 @@ export function logPeakWeights({ logPeaks }: Grid, prior: PeakPrior, adviceDays:
     return peakDensity(x, prior) * Math.exp(-0.5 * advice * advice);
   });
   const total = crests.reduce((sum, weight) => sum + weight, 0);
-  return crests.map((weight, p) =>
-    Math.log(p === FRESH_PEAK ? FRESH.share : ((1 - FRESH.share) * (1 - SECOND_CREST.share) * weight) / total),
-  );
+  return crests.map((weight, p) => (p === FRESH_PEAK ? FRESH.share : ((1 - FRESH.share) * weight) / total));
 }

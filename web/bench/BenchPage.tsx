@@ -4,6 +4,7 @@ import { Link, useSearchParams } from 'react-router';
 import type { LiveBrew } from '../../contract/live';
 import { LONG_S, planOf } from '../../core/brew';
 import { ProblemNote } from '../shared/ProblemNote';
+import { useAppDispatch } from '../shared/store';
 import { usePageTitle } from '../shared/usePageTitle';
 import { Wait } from '../shared/Wait';
 import { BenchStream } from './benchStream';
@@ -15,11 +16,11 @@ export function BenchPage() {
   const { data, error, refetch } = api.useBenchQuery(undefined, { refetchOnMountOrArgChange: true });
   const [address, setAddress] = useSearchParams();
   const refresh = useCallback(() => void refetch(), [refetch]);
-  const [recorded] = api.useLazyLiveTraceQuery();
+  const dispatch = useAppDispatch();
   const [stream] = useState(
     () =>
       new BenchStream((id) =>
-        recorded({ id })
+        dispatch(api.endpoints.liveTrace.initiate({ id }, { subscribe: false, forceRefetch: true }))
           .unwrap()
           .catch(() => null),
       ),

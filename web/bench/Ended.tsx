@@ -23,7 +23,7 @@ import type { Change } from './useLiveChanges';
 export function Ended({ live, change, chosen }: { live: LiveBrew; change: Change; chosen: boolean }) {
   const navigate = useNavigate();
   const hasScale = live.instruments.connected.scale !== undefined;
-  const { data } = api.useLiveTraceQuery({ id: live.id }, { skip: !hasScale });
+  const { data } = api.useLiveTraceQuery({ id: live.id }, { skip: !hasScale, refetchOnMountOrArgChange: true });
   const cup = `/bags/${live.bagId}/brew?live=${live.id}`;
   useHotkeys('space', () => void navigate(cup), { enabled: chosen, preventDefault: true, ignoreEventWhen: onControl }, [
     cup,

@@ -3,12 +3,16 @@ import fc from 'fast-check';
 import { CholeskyDecomposition, determinant, Matrix, solve } from 'ml-matrix';
 import { describe, expect, it } from 'vitest';
 import { histogramQuantiles } from '../curve';
-import { goTogether, gridOf, noiseNodesOf, SCALE_NOISE } from '../grid';
+import { FRESH_PEAK, goTogether, gridOf, noiseNodesOf, SCALE_NOISE } from '../grid';
 import { KNOTS, onAllDays } from '../knots';
 import { cholesky, dot, whiten } from '../linalg';
 import { logCdf, millsRatio, positiveMean, positiveQuantile } from '../normal';
-import { logPeakWeights } from '../prior';
+import { dataOf } from '../likelihood';
+import { peakWeightsOf } from '../prior';
+import { usableBrews } from '../usable';
+import { posteriorOf } from '../weighCells';
 import { longestRun } from '../window';
+import { bagOf, brewOf } from './samples';
 
 const size = 6;
 const anyMatrix = fc
@@ -96,17 +100,53 @@ describe('the normal distribution', () => {
   });
 });
 
+describe('a posterior', () => {
+  const grid = gridOf(1);
+  const input = bagOf([brewOf(8, 80), brewOf(15, 86), brewOf(28, 82)]);
+  const weights = peakWeightsOf(grid.logPeaks, { days: 17, logSd: 0.38 }, null);
+  const posterior = posteriorOf(dataOf(input, usableBrews(input), []), grid, weights, SCALE_NOISE);
+
+  it('goes through every cell that weighs something once, and knows where each lies', () => {
+    let total = 0;
+    let last = -1;
+    posterior.forEachCell((weight, cell, peak, noise, rise, fall) => {
+      expect(cell).toBeGreaterThan(last);
+      expect(posterior.placeOf(cell)).toEqual({ peak, noise, rise, fall });
+      last = cell;
+      total += weight;
+    });
+    expect(total).toBeCloseTo(1, 12);
+  });
+
+  it.each(['peak', 'noise', 'rise', 'fall'] as const)('has a marginal of its %s that sums to 1', (axis) => {
+    const marginal = posterior.marginal(axis);
+    expect(marginal).toHaveLength(posterior.size(axis));
+    expect(marginal.reduce((sum, weight) => sum + weight, 0)).toBeCloseTo(1, 12);
+  });
+
+  it('given some entries of an axis keeps their odds, and is none where none of them is possible', () => {
+    const marginal = posterior.marginal('peak');
+    const crested = posterior.condition('peak', (p) => p !== FRESH_PEAK)!;
+    const given = crested.marginal('peak');
+    expect(given[FRESH_PEAK]).toBe(0);
+    expect(given[20]! / given[30]!).toBeCloseTo(marginal[20]! / marginal[30]!, 9);
+    expect(given.reduce((sum, weight) => sum + weight, 0)).toBeCloseTo(1, 12);
+    expect(posterior.condition('noise', () => false)).toBeNull();
+  });
+});
+
 describe('grids', () => {
   it('carries prior weights that sum to 1 over all that goes together', () => {
     const grid = gridOf(2);
-    const peaks = logPeakWeights(grid, { days: 17, logSd: 0.38 }, 12);
-    let total = 0;
-    grid.logPeaks.forEach((_, p) => {
-      for (const before of grid.rise.components)
-        for (const after of grid.fall.components)
-          if (goTogether(p, before, after)) total += Math.exp(peaks[p]! + before.logWeight + after.logWeight);
-    });
-    expect(total).toBeCloseTo(1, 12);
+    const peaks = peakWeightsOf(grid.logPeaks, { days: 17, logSd: 0.38 }, 12);
+    expect(peaks.reduce((sum, weight) => sum + weight, 0)).toBeCloseTo(1, 12);
+    // Without brews the posterior is the prior, and what goes together takes nothing from the peak or from there being none.
+    const empty = bagOf([]);
+    const posterior = posteriorOf(dataOf(empty, [], []), grid, peaks, SCALE_NOISE);
+    posterior.marginal('peak').forEach((weight, p) => expect(weight).toBeCloseTo(peaks[p]!, 9));
+    posterior.forEachCell((_weight, _cell, p, _noise, r, f) =>
+      expect(goTogether(p, grid.rise.components[r]!, grid.fall.components[f]!)).toBe(true),
+    );
     expect(noiseNodesOf(grid, SCALE_NOISE).reduce((sum, { logWeight }) => sum + Math.exp(logWeight), 0)).toBeCloseTo(
       1,
       12,

@@ -79,8 +79,21 @@ describe('the next brew', () => {
       for (const { expectedInformation } of fit.options)
         for (const nats of expectedInformation) expect(nats).toBeGreaterThanOrEqual(0);
     const most = (fit: typeof constant): number => Math.max(...fit.options[0]!.expectedInformation);
-    const known = fitCrest(bagOf(Array.from({ length: 40 }, (_, i) => brewOf(3 + i, ridgeScore(3 + i, 20)))));
+    // Marks as noisy as σ₀ says: of a taster found to be steadier a cup would tell more.
+    const known = fitCrest(
+      bagOf(Array.from({ length: 40 }, (_, i) => brewOf(3 + i, ridgeScore(3 + i, 20) + (i % 2 ? 3.5 : -3.5)))),
+    );
     expect(most(known)).toBeLessThan(most(constant) / 2);
+  });
+
+  it('tells less of a taster whose marks are known to be noisy', () => {
+    const told = (noise: number): number => {
+      const prior = { peak: { days: 21, logSd: 0.38 }, noise: { mean: Math.log(noise), sd: 0.1 }, baselineMean: 82 };
+      const fit = fitCrest(bagOf([brewOf(6, 78), brewOf(16, 86)], { prior }));
+      return Math.max(...fit.options[0]!.expectedInformation);
+    };
+    expect(told(2.5)).toBeLessThan(0.6 * told(1));
+    expect(told(1)).toBeLessThan(told(0.5));
   });
 
   it('really narrows the peak down, as much on average as it said', () => {

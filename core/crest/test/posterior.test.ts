@@ -1,6 +1,7 @@
 import cdf from '@stdlib/stats-base-dists-normal-cdf';
 import { describe, expect, it } from 'vitest';
 import { fitCrest } from '../fit';
+import { FRESH_PEAK, gridOf } from '../grid';
 import type { CrestInput } from '../types';
 import { bruteForce } from './bruteForce';
 import { bagOf, brewOf } from './samples';
@@ -51,6 +52,15 @@ describe.each(Object.entries(CASES))('the posterior of %s agrees with brute forc
 });
 
 describe('without brews', () => {
+  it('a bag says nothing: neither of when the peak is, nor of there being one', () => {
+    for (const log of fitCrest(bagOf([])).bagLikelihood.peak) expect(log).toBeCloseTo(0, 6);
+    // Nor does the roaster's advice, which is the roaster's.
+    const advised = fitCrest(bagOf([], { restAdviceDays: 10 })).bagLikelihood.peak;
+    gridOf(1).logPeaks.forEach((x, p) => {
+      if (p === FRESH_PEAK || Math.abs(x - Math.log(10)) < 0.8) expect(advised[p]).toBeCloseTo(0, 6);
+    });
+  });
+
   it('the peak is the prior: 95 % log-normal around the table, 5 % flat in ln days, and one bag in five is best fresh', () => {
     const { peak, fresh } = fitCrest(bagOf([]));
     expect(fresh).toBeCloseTo(0.2, 9);
