@@ -26,9 +26,6 @@ export function recordOf(file: BagFile): BagRecord {
   return { ...bag, scoringScale: school === 'sum100' ? 'parts' : school, reference: file.reference, brews };
 }
 
-/** One line of the answer. */
-export type VerdictLine = ReturnType<typeof verdictLine>;
-
 /** A proposal in the words of the format, which other programs read: they do not follow ours. */
 const proposalLine = ({ changes, expected, expectedInformation }: Proposal) => ({
   changes: changes.map(({ factor, setting }) => ({ factor, level: setting })),

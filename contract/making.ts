@@ -34,7 +34,6 @@ export const stageTime = z.strictObject({
 /** `[seconds, grams]` in runs; nothing between two runs. */
 export const trace = z.array(z.array(z.tuple([z.number(), z.number()])));
 export const flawCounts = z.partialRecord(z.enum(FLAWS), z.number().int());
-export type FlawCounts = z.infer<typeof flawCounts>;
 
 /** The same as the server gives it back, with the recipe as it stood that day and what the bench recorded. */
 export const making = z.strictObject({

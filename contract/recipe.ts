@@ -53,14 +53,12 @@ function checkRecipe(recipe: Recipe, context: z.RefinementCtx): void {
 /** A recipe as a taster writes it. */
 export const recipeInput = z.strictObject(recipeFields).superRefine(checkRecipe);
 export type RecipeInput = z.infer<typeof recipeInput>;
-export type RecipeDraft = z.input<typeof recipeInput>;
 
 /** A change of a recipe, with the version it was written over; null to follow whichever there is. */
 export const recipeChange = z
   .strictObject({ ...recipeFields, over: id.nullable().default(null) })
   .superRefine(checkRecipe);
-export type RecipeInputOver = z.input<typeof recipeChange>;
-
+type RecipeInputOver = z.input<typeof recipeChange>;
 /** A recipe as the server gives it back: its newest version. */
 export const keptRecipe = z.strictObject({
   id,

@@ -23,7 +23,6 @@ export const sheetOfParts = z
   .max(PARTS_MAX, partsLimit)
   .refine(haveOneName, { error: 'Two parts have the same name' })
   .refine((parts) => parts.some(({ takenOff }) => !takenOff), { error: 'At least one part must count' });
-export type SheetOfParts = z.infer<typeof sheetOfParts>;
 
 /** The parts a cup was marked by. */
 export const markedParts = z

@@ -16,7 +16,6 @@ const dateSpan = z.strictObject({ from: date, to: date }).nullable();
  * still to be made.
  */
 export const judged = z.enum(['now', 'earlier', 'not yet']);
-export type Judged = z.infer<typeof judged>;
 
 /**
  * How the judging in the background stands: bags not judged yet, of how many; and why nothing goes on, in words, or

@@ -2,7 +2,6 @@ import { z } from 'zod';
 import { id, name } from './fields';
 
 export const tasterInput = z.strictObject({ name: name('Name', 60) });
-export type TasterInput = z.infer<typeof tasterInput>;
 
 export const taster = z.strictObject({ id, name: z.string() });
 export type Taster = z.infer<typeof taster>;

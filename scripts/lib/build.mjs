@@ -8,13 +8,13 @@ const HALVES = [
     what: 'Building the pages',
     config: 'vite.config.ts',
     stamp: join(ROOT, 'dist', '.built'),
-    sources: ['web', 'contract', 'core'],
+    sources: ['web', 'application', 'contract', 'core'],
   },
   {
     what: 'Building the server',
     config: 'vite.server.config.ts',
     stamp: join(ROOT, 'dist', '.built-server'),
-    sources: ['server', 'contract', 'core', 'demo', 'scripts'],
+    sources: ['server', 'application', 'contract', 'core', 'demo', 'scripts'],
   },
 ];
 

@@ -35,6 +35,42 @@ export async function must(what, command, args, options) {
   }
 }
 
+/** Path of a command that a package brought. */
+export const bin = (name) => join(ROOT, 'node_modules', '.bin', name);
+
+/**
+ * Runs several commands, two at a time, and shows what each said once it is over. Ends this process when any of them
+ * failed, after all have spoken.
+ *
+ * @param {[what: string, command: string, args: string[]][]} commands
+ */
+export async function allAtOnce(commands) {
+  const waiting = [...commands];
+  let failed = 0;
+  const worker = async () => {
+    for (let next = waiting.shift(); next; next = waiting.shift()) {
+      const [what, command, args] = next;
+      const { code, said } = await captured(command, args);
+      if (code === 0) continue;
+      failed = code;
+      console.error(`${said}\n${what} failed (exit ${code}).`);
+    }
+  };
+  await Promise.all([worker(), worker()]);
+  if (failed !== 0) process.exit(failed);
+}
+
+/** Runs a command and resolves with its exit code and all it said. */
+function captured(command, args) {
+  return new Promise((resolve, reject) => {
+    const child = spawn(command, args, { cwd: ROOT, stdio: ['ignore', 'pipe', 'pipe'] });
+    let said = '';
+    for (const stream of [child.stdout, child.stderr]) stream.on('data', (part) => (said += part));
+    child.once('error', reject);
+    child.once('close', (code) => resolve({ code: code ?? 1, said }));
+  });
+}
+
 /** Runs a long, quiet piece of work and says every ten seconds that it is still going. */
 export async function withProgress(what, work) {
   const begun = Date.now();
