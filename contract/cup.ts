@@ -64,7 +64,7 @@ const commonFields = {
   /** The sheet it was marked by, part by part; empty where it is scored otherwise. */
   parts: markedParts.default([]),
   intensities: z.array(givenIntensity).max(80, 'A cup can hold 80 levels at most').default([]),
-  /** Which look the mark rests on. */
+  /** Which phase the mark rests on. */
   markAt: oneOf('The mark rests on', SIPPED_PHASES).nullable().default(null),
   finishS: quantity('Finish', 0, 600, 's').nullable().default(null),
   dryness: oneOf('Dryness', DRYNESSES).nullable().default(null),

@@ -58,7 +58,6 @@ export type RecipeInput = z.infer<typeof recipeInput>;
 export const recipeChange = z
   .strictObject({ ...recipeFields, over: id.nullable().default(null) })
   .superRefine(checkRecipe);
-type RecipeInputOver = z.input<typeof recipeChange>;
 /** A recipe as the server gives it back: its newest version. */
 export const keptRecipe = z.strictObject({
   id,

@@ -94,7 +94,9 @@ test('two taps one right after the other are both kept, though the first is slow
   });
   await page.keyboard.press('1');
   await page.keyboard.press('2');
-  await page.waitForTimeout(1500);
+  const ticked = async (): Promise<string[]> =>
+    (await get<Bench>(page, application, '/bench')).brews.find((live) => live.id === id)?.ticked.toSorted() ?? [];
+  await expect.poll(ticked).toEqual(['paper-rinsed', 'rinse-thrown-away']);
   await page.reload();
   await expect(page.getByRole('checkbox', { name: 'Paper rinsed' })).toBeChecked();
   await expect(page.getByRole('checkbox', { name: 'Rinse water thrown away' })).toBeChecked();

@@ -161,11 +161,13 @@ test('a draft whose last change is slow to arrive does not outlive its sheet, th
   application,
 }) => {
   const id = await openBag(page, application, { name: 'Slow Hill' });
+  let arrived = 0;
   await page.route('**/api/drafts/**', async (route) => {
     if (route.request().method() !== 'PUT') return route.continue();
     await new Promise((resolve) => setTimeout(resolve, 900));
     // On its way already: it arrives, whether or not the page is still there.
     const response = await page.request.put(route.request().url(), { data: route.request().postDataJSON() as unknown });
+    arrived++;
     await route.fulfill({ response }).catch(() => undefined);
   });
   await page.keyboard.press('b');
@@ -177,10 +179,9 @@ test('a draft whose last change is slow to arrive does not outlive its sheet, th
   await page.keyboard.press('Control+Enter');
   await expect(page.getByRole('heading', { level: 1, name: 'Slow Hill', exact: true })).toBeVisible();
   await page.goto(`${application.address}/words`);
-  await page.waitForTimeout(2000);
-  expect(
-    await (await page.request.get(`${application.address}/api/drafts/${encodeURIComponent(`brew.${id}.new`)}`)).json(),
-  ).toEqual([]);
+  await expect.poll(() => arrived).toBeGreaterThan(0);
+  const drafts = `${application.address}/api/drafts/${encodeURIComponent(`brew.${id}.new`)}`;
+  await expect.poll(async () => (await page.request.get(drafts)).json()).toEqual([]);
 });
 
 test('what was written and taken away again is no draft', async ({ page, application }) => {

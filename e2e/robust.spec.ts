@@ -63,14 +63,21 @@ test('an address that leads nowhere says so', async ({ page, application }) => {
   await expect(page).toHaveURL(`${application.address}/`);
 });
 
-/** Lets every answer to a question asked from now on be true when it is given, and late when it arrives. */
-async function answerLate(page: Page, path: RegExp): Promise<void> {
+/**
+ * Lets every answer to a question asked from now on be true when it is given, and late when it arrives. Answers with a
+ * way to wait until none is under way.
+ */
+async function answerLate(page: Page, path: RegExp): Promise<() => Promise<void>> {
+  let underWay = 0;
   await page.route(path, async (route) => {
     if (route.request().method() !== 'GET') return route.fallback();
+    underWay++;
     const response = await route.fetch();
     await new Promise((resolve) => setTimeout(resolve, 700));
     await route.fulfill({ response }).catch(() => undefined);
+    underWay--;
   });
+  return () => expect.poll(() => underWay).toBe(0);
 }
 
 test('settings changed one right after another are all kept, however late the answers come', async ({
@@ -79,7 +86,7 @@ test('settings changed one right after another are all kept, however late the an
 }) => {
   await page.goto(`${unused.address}/store-room`);
   await page.getByLabel('Scale', { exact: true }).waitFor();
-  await answerLate(page, /\/api\/settings$/);
+  const allAnswered = await answerLate(page, /\/api\/settings$/);
   const kept = (): Promise<unknown> =>
     page.waitForResponse(
       (response) => response.url().endsWith('/api/settings') && response.request().method() !== 'GET',
@@ -93,10 +100,9 @@ test('settings changed one right after another are all kept, however late the an
   ] as const) {
     await Promise.all([kept(), page.getByLabel(name, { exact: true }).selectOption(value)]);
     expect(await page.getByLabel(name, { exact: true }).inputValue()).toBe(value);
-    await page.waitForTimeout(300);
   }
   await Promise.all([kept(), page.getByLabel('One change at a time').click()]);
-  await page.waitForTimeout(2000);
+  await allAnswered();
   const now = (await (await page.request.get(`${unused.address}/api/settings`)).json()) as unknown;
   expect(now).toMatchObject({
     oneChange: false,
@@ -113,12 +119,12 @@ test('two changes to a bag in a row are both kept, though the page still shows t
 }) => {
   const id = await openBag(page, unused, { bet: 'Fig by the third week' });
   await page.getByRole('button', { name: 'held', exact: true }).waitFor();
-  await answerLate(page, /\/api\/bags\//);
+  const allAnswered = await answerLate(page, /\/api\/bags\//);
   await page.getByRole('button', { name: 'held', exact: true }).click();
   await page.getByRole('button', { name: 'More' }).click();
   await page.getByText('Mark as finished').click();
   await expect(page.getByText('Finished. Its verdict stays')).toBeVisible();
-  await page.waitForTimeout(1500);
+  await allAnswered();
   const answer = await page.request.get(`${unused.address}/api/bags/${id}?today=${dateOf(0)}`);
   expect(((await answer.json()) as { bag: unknown }).bag).toMatchObject({ betHeld: 'held', finishedOn: dateOf(0) });
 });

@@ -5,7 +5,7 @@ import { isDrafted } from './shared/draftKeeper';
 import { toastShown } from './shared/notices';
 import { useAppDispatch, useAppSelector } from './shared/store';
 
-/** Calls the next look of a poured cup whose sheet is not in view, for as long as that sheet is unfinished. */
+/** Calls the next phase of a poured cup whose sheet is not in view, for as long as that sheet is unfinished. */
 export function CoolingCalls() {
   const dispatch = useAppDispatch();
   const { cups, inView } = useAppSelector((state) => state.cooling);

@@ -66,7 +66,7 @@ export const SECOND_CREST = { share: 0.5, logApart: [0.7, 1.05], height: 0.9, wi
  * How the past bags of a taster are read. Of ln peak days against the table: sds of the taster's mean, of the mean of a
  * roast and process, and (on a grid, with log prior weights) of single bags; and the reaches and numbers of the
  * nodes on which the two means are summed and their sum is tabulated. Of ln noise against σ₀: sds of the taster's mean
- * and of single bags; together they make `NOISE_LOG_SD`. Of the level, points: the same. *Assumption*; nodes
+ * and of single bags; together they make `NOISE_LOG_SD`. Of the baseline, points: the same. *Assumption*; nodes
  * *numerical*.
  */
 export const HISTORY = {
@@ -92,7 +92,7 @@ export const HISTORY = {
 
 /**
  * A prior that moved by less than this judges no bag noticeably differently, and none is judged anew for it: log days
- * of the expected peak, log σ/σ₀, log of any spread, and points of the expected level. *Assumption*, held in a test
+ * of the expected peak, log σ/σ₀, log of any spread, and points of the expected baseline. *Assumption*, held in a test
  * against what it does to a fit.
  */
 export const PRIOR_MOVED = { peakLog: 0.02, noiseLog: 0.04, spreadLog: 0.06, baselinePoints: 0.4 } as const;
@@ -108,7 +108,7 @@ export const NOISE_LOG_SD = 0.35;
 /** Factor on the noise variance of an entry, by when it was written. *Assumption*. */
 export const RECORD_VARIANCE: Readonly<Record<RecordedFrom, number>> = { cup: 1, later: 1.5, memory: 3.2 };
 
-/** Level at the peak: mean (the taster's own when known) and sd, in points. *Assumption*, from history. */
+/** Baseline, the score at the peak: mean (the taster's own when known) and sd, in points. *Assumption*, from history. */
 export const BASELINE_MEAN = 80;
 export const BASELINE_SD = 8;
 
@@ -131,7 +131,7 @@ export const EFFECT_SD = {
 } as const;
 
 /**
- * Deviation of a bag from its course: Gaussian process in ln days, length in ln days, sd in σ₀. *Assumption*, tuned on
+ * Deviation of a bag from its curve: Gaussian process in ln days, length in ln days, sd in σ₀. *Assumption*, tuned on
  * simulated bags.
  */
 export const DEVIATION = { length: 0.35, sd: 0.22 } as const;
@@ -141,7 +141,7 @@ export const NOTICEABLE = 0.5;
 /** Ages below this many days count as this many: ln 0 has no place. *Numerical*. */
 export const MIN_AGE_DAYS = 0.5;
 
-/** A brew is a surprise when it misses what the others foretell of it by this many sds. *Assumption*. */
+/** A brew is an outlier when it misses what the others foretell of it by this many sds. *Assumption*. */
 export const OUTLIER_SD = 2.5;
 /**
  * Above this share a factor and the days cannot be told apart, and it is said: half the log with one brewer and then
@@ -205,7 +205,7 @@ export const HISTOGRAM_BINS = 256;
 export const JITTER = 1e-8;
 
 /**
- * For entanglement a free effect may be this many times as large as its prior has it, which then no longer helps to
+ * For confounding a free effect may be this many times as large as its prior has it, which then no longer helps to
  * tell it apart. *Numerical*.
  */
 export const FREE_EFFECT = 10;

@@ -5,18 +5,18 @@ import { cholesky, dot, whiten } from './linalg';
 import type { WhitenedNode } from './posterior';
 import { logAge } from './shape';
 
-/** The level and deviation are carried on these log-ages, equally spaced over the reported days, and interpolated. */
+/** The baseline and deviation are carried on these log-ages, equally spaced over the reported days, and interpolated. */
 const FIRST = logAge(0);
 const SPACING = (logAge(LAST_DAY) - FIRST) / (GRID.deviation - 1);
 export const NODES = Float64Array.from({ length: GRID.deviation }, (_, i) => FIRST + i * SPACING);
 
-/** Per key day: the node to its left, and how far the day lies from it towards the next (0 … 1). */
+/** Per knot: the node to its left, and how far the day lies from it towards the next (0 … 1). */
 const LEFT_NODE = Uint8Array.from(KNOTS, (day) =>
   Math.min(Math.floor((logAge(day) - FIRST) / SPACING), NODES.length - 2),
 );
 const SHARE_OF_NEXT = Float64Array.from(KNOTS, (day, k) => (logAge(day) - FIRST) / SPACING - LEFT_NODE[k]!);
 
-/** Adds to `days[at …]`, one entry per key day, what the values at the nodes say of it. */
+/** Adds to `days[at …]`, one entry per knot, what the values at the nodes say of it. */
 export function addAtDays(nodeValues: Float64Array, days: Float64Array, at = 0): void {
   for (let day = 0; day < LEFT_NODE.length; day++) {
     const node = LEFT_NODE[day]!;
@@ -25,7 +25,7 @@ export function addAtDays(nodeValues: Float64Array, days: Float64Array, at = 0):
   }
 }
 
-/** The level-and-deviation at the nodes, given the brews in one regime: Normal(gain · whitened residual, L·Lᵀ). */
+/** Baseline and deviation at the nodes, given the brews at one noise node: Normal(gain · whitened residual, L·Lᵀ). */
 export interface NodePosterior {
   /** Whitened cross-covariance, [node][brew]: multiplied by L⁻¹(y − m − A·h) it gives the mean. */
   gain: Float64Array;
@@ -33,7 +33,7 @@ export interface NodePosterior {
   factor: Float64Array;
 }
 
-/** Conditions the level and deviation on the brews in one regime. */
+/** Conditions the baseline and deviation on the brews at one noise node. */
 export function nodePosterior(data: Data, { whitened }: WhitenedNode): NodePosterior {
   const { n, sigma0 } = data;
   const m = NODES.length;

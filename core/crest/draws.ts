@@ -15,9 +15,9 @@ import type { Posterior } from './posterior';
  */
 export interface Draws {
   count: number;
-  /** Score at the reference recipe, points, [draw][key day]. */
+  /** Score at the reference recipe, points, [draw][knot]. */
   curves: Float64Array;
-  /** Whitened residual L⁻¹(y − m − A·h), [draw][brew], and the regime it was whitened in. */
+  /** Whitened residual L⁻¹(y − m − A·h), [draw][brew], and the noise node it was whitened at. */
   residuals: Float64Array;
   noiseNode: Uint8Array;
 }
@@ -40,7 +40,7 @@ function normalTable(count: number): Float64Array {
   return table;
 }
 
-/** Draws `grid.draws` curves from a posterior, given its node posterior in each regime. */
+/** Draws `grid.draws` curves from a posterior, given its node posterior at each noise node. */
 export function drawCurves(posterior: Posterior, nodes: readonly NodePosterior[]): Draws {
   const { grid, data, noiseNodes } = posterior;
   const { weight, heightMean, heightSd } = posterior.cells;

@@ -7,7 +7,7 @@ import { cdf } from './normal';
 import type { Posterior } from './posterior';
 import type { Effect, Moments } from './types';
 
-/** Prior mean and variance of a level's effect and its covariance with each brew, from the terms that make it up. */
+/** Prior mean and variance of a setting's effect and its covariance with each brew, from the terms that make it up. */
 function priorOf(
   setting: Pick<Setting, 'loadings'>,
   data: Data,
@@ -31,7 +31,7 @@ export interface EffectDraws {
 }
 
 /**
- * The effect of settings, or of several together, given each drawn ridge, with the level, deviation and noise
+ * The effect of settings, or of several together, given each drawn ridge, with the baseline, deviation and noise
  * integrated out.
  */
 export function effectDraws(
@@ -59,7 +59,7 @@ export function effectDraws(
   });
 }
 
-/** The level at the best day, points, given the brews: what a history keeps of a bag. */
+/** The baseline at the best day, points, given the brews: what a history keeps of a bag. */
 export function baselineMoments(posterior: Posterior, { count, residuals, noiseNode }: Draws): Moments {
   const { data } = posterior;
   const { n } = data;

@@ -43,7 +43,7 @@ function signed(value: number): string {
 }
 
 /**
- * The terms and levels the brews have tried, against the reference recipe. A setting a brew does not state counts as
+ * The terms and settings the brews have tried, against the reference recipe. A setting a brew does not state counts as
  * the reference's. Levels come sorted by factor and setting.
  */
 export function designMatrix(

@@ -25,10 +25,10 @@ import { dayProbabilities, spans, steadyProbability } from './window';
  *
  * The model, per series, scores in points and x = ln rest age:
  *
- *     y = level + A·h(x; course) + Σ recipe and taster effects + deviation(x) + noise
+ *     y = baseline + A·h(x; component) + Σ recipe and taster effects + deviation(x) + noise
  *
- * with the priors of `constants.ts`. The course h is one crest with a rise and a fall, or a crest with a lower one
- * before or after it, or going stale from the first day. Inference is exact up to the grid: peak, courses and noise on
+ * with the priors of `constants.ts`. The curve h is one crest with a rise and a fall, or a crest with a lower one
+ * before or after it, or going stale from the first day. Inference is exact up to the grid: peak, components and noise on
  * nodes, the height a cut-off normal, everything else Gaussian. The same input gives the same bytes, in any order of
  * its brews.
  *

@@ -31,7 +31,7 @@ export interface CurveComponent {
 }
 
 /**
- * The ways of one side, and what is lost on the key days, [peak][course][key day], zero on the other side of the peak.
+ * The components of one side, and what is lost at the knots, [peak][component][knot], zero on the other side of the peak.
  */
 export interface Side {
   components: readonly CurveComponent[];
@@ -81,7 +81,7 @@ export function noiseNodesOf(grid: Pick<Grid, 'noiseNodes'>, prior: Moments): No
 }
 
 /**
- * The courses of one side. Weights are relative to a bag with one crest: those of plain courses sum to 1, those with a
+ * The components of one side. Weights are relative to a bag with one crest: those of plain components sum to 1, those with a
  * second crest to half its odds, since it stands on either side.
  */
 function componentsOf(width: { median: number; logSd: number }, count: number, away: 1 | -1): CurveComponent[] {
@@ -104,7 +104,7 @@ function componentsOf(width: { median: number; logSd: number }, count: number, a
 }
 
 /**
- * Whether a peak and the courses before and after it go together: one second crest at most, and none on a bag that has
+ * Whether a peak and the components before and after it go together: one second crest at most, and none on a bag that has
  * no first.
  */
 export function goTogether(peak: number, before: CurveComponent, after: CurveComponent): boolean {
@@ -129,7 +129,7 @@ function buildGrid(density: number): Grid {
 }
 
 /**
- * One side of the unit ridge at log-ages `xs`, for every [peak][course], zero on the other side of the peak. A whole
+ * One side of the unit ridge at log-ages `xs`, for every [peak][component], zero on the other side of the peak. A whole
  * ridge is the sum of its two sides, which is what lets a fit whiten each side once and add. A bag that was best fresh
  * is all fall.
  */

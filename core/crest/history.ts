@@ -186,7 +186,7 @@ export function noisePriorFrom(past: readonly Pick<PastBag, 'bagLikelihood'>[], 
   return { mean: taster.mean, sd: Math.hypot(taster.sd, bagSd) };
 }
 
-/** The level a new bag is expected to reach, points: the taster's mean, shrunk to `BASELINE_MEAN`. */
+/** The baseline a new bag is expected to reach, points: the taster's mean, shrunk to `BASELINE_MEAN`. */
 export function baselineFrom(past: readonly Pick<PastBag, 'bagLikelihood'>[]): number {
   const { tasterSd, bagSd } = HISTORY.baseline;
   return normalPosterior(

@@ -1,8 +1,8 @@
-export { ENGINE_VERSION,  NOTICEABLE, PROPOSAL_DAYS, PROCESSES, ROAST_LEVELS } from './constants';
+export { ENGINE_VERSION, NOTICEABLE, PROPOSAL_DAYS, PROCESSES, ROAST_LEVELS } from './constants';
 export { fitCrest } from './fit';
 export { tablePeakDays } from './prior';
 export { holdWish } from './holdWish';
-export { historyOf, priorFor,  type PastBag, type Repeats } from './history';
+export { historyOf, priorFor, type PastBag, type Repeats } from './history';
 export {
   ANY_SITUATION,
   bestCupDay,
@@ -11,14 +11,13 @@ export {
   recipeText,
   informationText,
   isInformative,
-  
   type Proposal,
   type Situation,
 } from './next';
 export { priorMoved } from './priorMoved';
 export { pooledRepeats, type RepeatGroup } from './repeats';
-export { compact, stateOnDay,  } from './stateOnDay';
-export { ageOn, crestInput, type BagRecord,  } from './record';
-export {  reportedDay,  STATES,  type State,  } from './state';
+export { compact, stateOnDay } from './stateOnDay';
+export { ageOn, crestInput, type BagRecord } from './record';
+export { reportedDay, STATES, type State } from './state';
 export type * from './types';
-export { cupsText, daysText, likelihoodWord, settingText, sizeWord,  } from './verdict';
+export { cupsText, daysText, likelihoodWord, settingText, sizeWord } from './verdict';

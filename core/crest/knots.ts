@@ -15,7 +15,7 @@ function range(from: number, to: number, step: number): number[] {
   return Array.from({ length: Math.floor((to - from) / step) + 1 }, (_, i) => from + i * step);
 }
 
-/** Values on the key days, carried to rest days 0 … 90. */
+/** Values at the knots, carried to rest days 0 … 90. */
 export function onAllDays(atKeys: ArrayLike<number>): number[] {
   const out: number[] = [];
   for (let k = 0; k + 1 < KNOTS.length; k++) {

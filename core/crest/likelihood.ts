@@ -10,19 +10,19 @@ export interface Data {
   n: number;
   /** Log rest age. */
   x: Float64Array;
-  /** Score minus its prior mean (level and the mean of downward quadratics), points. */
+  /** Score minus its prior mean (baseline and the mean of downward quadratics), points. */
   residual: Float64Array;
   /** Noise variance in units of σ². */
   noise: Float64Array;
   terms: readonly Term[];
-  /** Prior mean of the level, points. */
+  /** Prior mean of the baseline, points. */
   baselineMean: number;
-  /** Covariance of recipe, taster, level and deviation, n × n, points². */
+  /** Covariance of recipe, taster, baseline and deviation, n × n, points². */
   priorCovariance: Float64Array;
   sigma0: number;
 }
 
-/** Covariance of level and deviation at two log-ages, points²: a shared level, and a squared exponential in ln days. */
+/** Covariance of baseline and deviation at two log-ages, points²: a shared baseline, and a squared exponential in ln days. */
 export function baselineCovariance(x1: number, x2: number, sigma0: number): number {
   const z = (x1 - x2) / DEVIATION.length;
   return BASELINE_SD ** 2 + (DEVIATION.sd * sigma0) ** 2 * Math.exp(-0.5 * z * z);

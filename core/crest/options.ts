@@ -57,7 +57,7 @@ export function optionsOf(
   }));
 }
 
-/** Sums of the drawn curves and of their squares over each group of peaks, [group][key day]: shared by all options. */
+/** Sums of the drawn curves and of their squares over each group of peaks, [group][knot]: shared by all options. */
 interface GroupSums {
   perGroup: number;
   sum: Float64Array;

@@ -25,7 +25,7 @@ export function siblingInput(input: CrestInput): CrestInput | null {
 }
 
 /**
- * The prior a style without brews borrows from its sibling: the sibling's peak, moved by the table's factor between the
+ * The prior a style without brews takes from its sibling: the sibling's peak, moved by the table's factor between the
  * two styles, and wider by `SIBLING_LOG_SD`, but never wider than without it. The interval is read as a log-normal's.
  */
 export function siblingPrior({ peak }: CrestFit, sibling: CrestInput, input: CrestInput): PeakPrior {

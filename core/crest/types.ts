@@ -20,7 +20,7 @@ export interface TasterPrior {
   peak: PeakPrior;
   /** ln σ/σ₀. */
   noise: Moments;
-  /** Level at the best day, points. */
+  /** Baseline: the score at the best day, points. */
   baselineMean: number;
 }
 

@@ -14,7 +14,7 @@ export interface DayProbabilities {
   spent: number[];
 }
 
-/** Counts, over the drawn curves, what each day is. The best day is looked for on the key days. */
+/** Counts, over the drawn curves, what each day is. The best day is looked for at the knots. */
 export function dayProbabilities({ count, curves }: Draws, sigma0: number): DayProbabilities {
   const days = KNOTS.length;
   const inWindow = new Float64Array(days);
@@ -67,7 +67,7 @@ export function spans(inWindow: readonly number[]): { window: DaySpan | null; co
   return { window: longestRun(inWindow, WINDOW_PROBABILITY), core: longestRun(inWindow, CORE_PROBABILITY) };
 }
 
-/** Probability that the curve's range over rest days `from` … `to`, widened to key days, is below σ₀. */
+/** Probability that the curve's range over rest days `from` … `to`, widened to knots, is below σ₀. */
 export function steadyProbability({ count, curves }: Draws, from: number, to: number, sigma0: number): number {
   const days = KNOTS.length;
   const first = Math.max(

@@ -1,12 +1,12 @@
-/** The looks a tasting takes, in their order: three by the nose alone, then hot, warm and cool. */
+/** The phases of a tasting, in their order: three by the nose alone, then hot, warm and cool. */
 export const TASTING_PHASES = ['whole bean', 'ground', 'wet', 'hot', 'warm', 'cool'] as const;
 export type TastingPhase = (typeof TASTING_PHASES)[number];
 
-/** Looks from which a mark can be given. */
+/** Phases from which a mark can be given. */
 export const SIPPED_PHASES = ['hot', 'warm', 'cool'] as const satisfies readonly TastingPhase[];
 export type SippedPhase = (typeof SIPPED_PHASES)[number];
 
-/** Where in a tasting a word was found: which look, by nose or palate, at which sip. */
+/** A slot of a tasting, where a descriptor was found: which phase, by nose or palate, at which sip. */
 export interface TastingSlot {
   id: SlotId;
   phase: TastingPhase | null;
@@ -14,7 +14,7 @@ export interface TastingSlot {
   sip: 1 | 2 | null;
 }
 
-/** Places a word can be written down at; `cup` is the cup as a whole. */
+/** Where a descriptor can be written down; `cup` is the cup as a whole. */
 export const SLOT_IDS = [
   'cup',
   'whole-bean',
@@ -46,7 +46,7 @@ export const TASTING_SLOTS: readonly TastingSlot[] = [
   ...SIPPED_PHASES.flatMap(sipped),
 ];
 
-/** What a line is called: "ground", "hot, nose", "cool, second sip"; nothing for the cup as a whole. */
+/** What a slot is called: "ground", "hot, nose", "cool, second sip"; nothing for the cup as a whole. */
 export function slotName(id: SlotId): string {
   const slot = TASTING_SLOTS.find((one) => one.id === id);
   if (!slot?.phase) return '';
@@ -54,7 +54,7 @@ export function slotName(id: SlotId): string {
   return slotsOf(slot.phase).length > 1 ? `${slot.phase}, nose` : slot.phase;
 }
 
-/** The lines of one look. */
+/** The slots of one phase. */
 export function slotsOf(phase: TastingPhase): readonly TastingSlot[] {
   return TASTING_SLOTS.filter((slot) => slot.phase === phase);
 }

@@ -84,7 +84,7 @@ export class BenchRecorder {
    */
   async begin(live: LiveBrew, sinceS?: number): Promise<void> {
     const { id, startedAt, recipe, instruments, seed, endedS } = live;
-    if (startedAt === null || endedS !== null || this.#recordings.has(id)) return;
+    if (startedAt === null || endedS !== null) return;
     const clock = (): number => brewSeconds(startedAt, this.clock.now(), instruments.speed);
     const scale = this.instruments('scale', { recipe, seed, settings: instruments, clock });
     const plan = planOf(recipe);

@@ -79,7 +79,7 @@ export const WordEntity = new EntitySchema<WordRow>({
   columns: { id, name: text, family: optionalText, mergedInto: optionalText, createdAt: text },
 });
 
-/** A word found in a cup: as typed, the word it goes by, and at which look. */
+/** A descriptor of a cup: as typed, the word it goes by, and in which slot. */
 export interface CupDescriptorRow {
   cupId: string;
   place: number;

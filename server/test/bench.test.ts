@@ -9,11 +9,13 @@ import { pouringOf } from '../instruments/simulated/pouring';
 import { bagDraft, TestServer, TODAY } from './running';
 
 const begun = Date.now();
+/** Time that went by while nobody was there, ms. */
+let awayMs = 0;
 let server: TestServer;
 let bagId: string;
 beforeAll(async () => {
   // A clock that runs, from noon of the day of the tests.
-  server = await new TestServer(() => new Date(Date.parse(`${TODAY}T12:00:00Z`) + Date.now() - begun)).start();
+  server = await new TestServer(() => new Date(Date.parse(`${TODAY}T12:00:00Z`) + Date.now() - begun + awayMs)).start();
   bagId = await server.addBag();
 });
 afterAll(() => server.end());
@@ -230,7 +232,7 @@ describe('a brew with a simulated scale', () => {
     await server.ok('POST', `/bench/${live.id}/start`, {});
     await until(async () => ((await traceOf(live.id)).trace.at(-1)?.at(-1)?.[0] ?? 0) > 5);
     await server.stop();
-    await passing(500);
+    awayMs += 2000;
     await server.start();
     await until(async () => (await traceOf(live.id)).trace.length > 1);
     const { trace } = await traceOf(live.id);

@@ -81,7 +81,7 @@ describe('a cup', () => {
     ['a note without a word', { descriptors: descriptors('  ') }, 'cup.descriptors.0.typed'],
     ['a note of 61 characters', { descriptors: descriptors('x'.repeat(61)) }, 'cup.descriptors.0.typed'],
     ['201 notes', { descriptors: descriptors(...Array<string>(201).fill('fig')) }, 'cup.descriptors'],
-    ['a look there is not', { descriptors: [{ typed: 'fig', slot: 'tepid' }] }, 'cup.descriptors.0.slot'],
+    ['a slot there is not', { descriptors: [{ typed: 'fig', slot: 'tepid' }] }, 'cup.descriptors.0.slot'],
   ])('refuses %s at its field, with a sentence', async (_what, differently, path) => {
     const { status, fields } = await server.refused('POST', `/bags/${bagId}/brews`, {
       ...(await page()).bag.reference,

@@ -4,7 +4,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { BrewDraft } from '../../contract/brew';
 import { FIRST_SETTINGS } from '../../contract/settings';
 import { bagPage, shelf, type BagPage, type Shelf } from '../../contract/shelf';
-import { fitInput } from '../../application/judgeBag';
+import { fitInput, verdictOn } from '../../application/judgeBag';
 import { compact, fitCrest, type CrestFit } from '../../core/crest';
 import { TestServer, TODAY } from './running';
 
@@ -273,8 +273,11 @@ describe('the same input', () => {
     ] as const) {
       expect(JSON.stringify(line[key])).toBe(JSON.stringify(fit[key]));
     }
-    // The page was judged with what the household's past taught, if anything; the rest is the same.
-    if (prior === null) expect(verdict.verdict).toBe(line.verdict);
+    // The page is judged with what the household's past taught; the command line knows no past.
+    const judgedWith = (past: typeof prior): string =>
+      verdictOn(compact(fitCrest(fitInput(bag, brews, past))), bag, TODAY, { ...settings, cupsLeft }).verdict;
+    expect(verdict.verdict).toBe(judgedWith(prior));
+    expect(line.verdict).toBe(judgedWith(null));
     expect([settings, cupsLeft > 0]).toEqual([FIRST_SETTINGS, true]);
   }, 60_000);
 });

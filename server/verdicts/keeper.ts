@@ -49,7 +49,7 @@ export class VerdictKeeper {
   ) {
     this.#queue = new JudgingQueue((id) => this.#judge(id), engine.threads);
     this.#past = new Past(store, engine, {
-      bagLikelihoodsOf: (bags) => this.#lessonsOf(bags),
+      bagLikelihoodsOf: (bags) => this.#bagLikelihoodsOf(bags),
       judge: (bag) => this.#queue.ask(bag.id, 'in the past'),
     });
   }
@@ -138,7 +138,7 @@ export class VerdictKeeper {
   }
 
   /** What finished bags teach, as far as they were judged as they are. */
-  async #lessonsOf(bags: readonly Bag[]): Promise<Map<string, BagLikelihood>> {
+  async #bagLikelihoodsOf(bags: readonly Bag[]): Promise<Map<string, BagLikelihood>> {
     const kept = await this.store.read((db) =>
       loadBagLikelihoods(
         db,

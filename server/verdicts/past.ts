@@ -93,7 +93,7 @@ export class Past {
       finished: await loadFinishedBags(db),
       kinds: await loadKindsInUse(db),
     }));
-    const bags = (await this.#lessons(finished)).filter((bagLikelihood) => bagLikelihood !== null);
+    const bags = (await this.#bagLikelihoods(finished)).filter((bagLikelihood) => bagLikelihood !== null);
     if (bags.length === 0 && repeats.length === 0) {
       this.#read = { key, past: null, priors: new Map() };
       return;
@@ -110,7 +110,7 @@ export class Past {
    * What each finished bag teaches, once all are judged; null for one without a cup that counts, and for one that
    * cannot be judged.
    */
-  async #lessons(finished: readonly Bag[]): Promise<(PastBag | null)[]> {
+  async #bagLikelihoods(finished: readonly Bag[]): Promise<(PastBag | null)[]> {
     let fits = await this.judge.bagLikelihoodsOf(finished);
     const missing = finished.filter((bag) => !fits.has(bag.id));
     if (missing.length > 0) {

@@ -4,7 +4,7 @@ import { currentWord } from '../../core/cup/words';
 import { numberText } from '../shared/format';
 import { useVocabulary } from '../shared/useVocabulary';
 
-/** The words of a cup as the household now says them, by the look they were found at. */
+/** The descriptors of a cup as the household now says them, by the slot they were found in. */
 export function CupWords({ cup }: { cup: Cup }) {
   const { vocabulary } = useVocabulary();
   if (cup.descriptors.length === 0) return null;

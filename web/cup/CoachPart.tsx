@@ -38,7 +38,7 @@ export function CoachPart({ first, onPhase }: Props) {
     setAt(step ? i : null);
     if (!step) return;
     onPhase(step.phase);
-    // The line is drawn after the look has changed.
+    // The slot is drawn after the phase has changed.
     requestAnimationFrame(() => setFocus(`cup.descriptors.${step.at}`));
   };
   const step = at === null ? undefined : COACHING[at];

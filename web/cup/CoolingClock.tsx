@@ -14,12 +14,12 @@ export interface SheetName {
 }
 
 interface Props {
-  /** Its looks are called too when it is out of view. */
+  /** Its phases are called too when it is out of view. */
   sheet: SheetName;
   onDue: (phase: SippedPhase) => void;
 }
 
-/** Counts a poured cup down to its next look, and calls it. Temperatures are reckoned, not measured. */
+/** Counts a poured cup down to its next phase, and calls it. Temperatures are reckoned, not measured. */
 export function CoolingClock({ sheet: { key, title }, onDue }: Props) {
   const dispatch = useAppDispatch();
   const { setValue } = useFormContext<BrewForm>();

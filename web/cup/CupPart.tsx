@@ -24,7 +24,7 @@ interface Props {
   first: boolean;
 }
 
-/** The cup: its score, its words, and, for who wants them, its looks, levels and mouthfeel. */
+/** The cup: its score, its descriptors, and, for who wants them, its phases, intensities and mouthfeel. */
 export function CupPart({ bag, sheet, markFirst, first }: Props) {
   const [phase, setPhase] = usePhase();
   const { cup: initialValues } = useInitialValues();

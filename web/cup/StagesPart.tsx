@@ -18,7 +18,7 @@ const HINTS: Readonly<Record<TastingPhase, string>> = {
   cool: 'What is left, and whether it is clean.',
 };
 
-/** A tasting look by look, each with its own lines; the clock calls the next. */
+/** A tasting phase by phase, each with its own slots; the clock calls the next. */
 export function StagesPart({
   sheet,
   phase,
@@ -43,7 +43,7 @@ export function StagesPart({
   return (
     <>
       <CoolingClock sheet={sheet} onDue={onPhase} />
-      <div className="looks" role="tablist" aria-label="Looks">
+      <div className="phases" role="tablist" aria-label="Looks">
         {TASTING_PHASES.map((one, i) => (
           <button
             key={one}
@@ -52,9 +52,9 @@ export function StagesPart({
             }}
             type="button"
             role="tab"
-            id={`look-${i}`}
+            id={`phase-${i}`}
             aria-selected={one === phase}
-            aria-controls="look-lines"
+            aria-controls="phase-slots"
             tabIndex={one === phase ? 0 : -1}
             onClick={() => onPhase(one)}
             onKeyDown={(event) => onKeyDown(event, i)}
@@ -64,7 +64,7 @@ export function StagesPart({
           </button>
         ))}
       </div>
-      <div id="look-lines" role="tabpanel" aria-labelledby={`look-${TASTING_PHASES.indexOf(phase)}`}>
+      <div id="phase-slots" role="tabpanel" aria-labelledby={`phase-${TASTING_PHASES.indexOf(phase)}`}>
         <p className="quiet small mb-2">{HINTS[phase]}</p>
         {slotsOf(phase).map((slot) => (
           <ChipsField key={slot.id} slot={slot.id} label={sentenceCase(slotName(slot.id))} />
@@ -82,7 +82,7 @@ export function StagesPart({
 
 const begun = ({ set, typing }: CupForm['descriptors'][SlotId]): boolean => set.length > 0 || typing !== '';
 
-/** Which look is open: the last that was begun, else the hot one. */
+/** Which phase is open: the last that was begun, else the hot one. */
 export function usePhase(): [TastingPhase, (phase: TastingPhase) => void] {
   const { cup } = useInitialValues();
   const [phase, setPhase] = useState<TastingPhase>(

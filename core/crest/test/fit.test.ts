@@ -147,7 +147,7 @@ describe('fitCrest', () => {
         { sigma0: 1.5 },
       ),
     );
-    // The level prior keeps its own scale, so the agreement is close but not exact.
+    // The prior of the baseline keeps its own scale, so the agreement is close but not exact.
     expect(inOther.peak.day / inSum.peak.day).toBeCloseTo(1, 1);
   });
 

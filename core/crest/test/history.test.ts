@@ -156,7 +156,7 @@ describe('the noise of a taster', () => {
   });
 });
 
-describe('the level of a taster', () => {
+describe('the baseline of a taster', () => {
   it('is a mean shrunk to 80', () => {
     const bagLikelihood = (mean: number, sd: number) => ({
       bagLikelihood: { peak: [], noise: { mean: 0, sd: 0.35 }, baseline: { mean, sd } },

@@ -153,7 +153,7 @@ describe('grids', () => {
     );
   });
 
-  it('carries straight lines on key days to all days', () => {
+  it('carries straight lines at knots to all days', () => {
     const all = onAllDays(KNOTS.map((day) => 3 - 0.1 * day));
     expect(all).toHaveLength(91);
     all.forEach((value, day) => expect(value).toBeCloseTo(3 - 0.1 * day, 9));
