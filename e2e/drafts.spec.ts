@@ -181,7 +181,7 @@ test('a draft whose last change is slow to arrive does not outlive its sheet, th
   await page.goto(`${application.address}/words`);
   await expect.poll(() => arrived).toBeGreaterThan(0);
   const drafts = `${application.address}/api/drafts/${encodeURIComponent(`brew.${id}.new`)}`;
-  await expect.poll(async () => (await page.request.get(drafts)).json()).toEqual([]);
+  await expect.poll(async () => (await page.request.get(drafts)).json() as Promise<unknown>).toEqual([]);
 });
 
 test('what was written and taken away again is no draft', async ({ page, application }) => {

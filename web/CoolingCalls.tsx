@@ -1,9 +1,9 @@
 import { useEffect, useEffectEvent } from 'react';
 import { looksAt } from '../core/cup';
-import { called, keepCups, shake, stopped } from './shared/cooling';
-import { isDrafted } from './shared/draftKeeper';
-import { toastShown } from './shared/notices';
-import { useAppDispatch, useAppSelector } from './shared/store';
+import { called, keepCups, shake, stopped } from './state/cooling';
+import { isDrafted } from './forms/draftKeeper';
+import { toastShown } from './state/notices';
+import { useAppDispatch, useAppSelector } from './state/store';
 
 /** Calls the next phase of a poured cup whose sheet is not in view, for as long as that sheet is unfinished. */
 export function CoolingCalls() {

@@ -5,8 +5,8 @@ import { CoolingCalls } from './CoolingCalls';
 import { Notices } from './Notices';
 import { SearchBox } from './SearchBox';
 import { ShortcutsDialog } from './ShortcutsDialog';
-import { useAppDispatch, useAppSelector } from './shared/store';
-import { showTheme, themeChosen, THEMES } from './shared/theme';
+import { useAppDispatch, useAppSelector } from './state/store';
+import { showTheme, themeChosen, THEMES } from './state/theme';
 
 const THEME_WORDS = { auto: 'Light or dark: as the machine', light: 'Light', dark: 'Dark' };
 const THEME_SHAPES = { auto: '◐', light: '○', dark: '●' };

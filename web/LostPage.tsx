@@ -1,5 +1,5 @@
 import { Link, useRouteError } from 'react-router';
-import { usePageTitle } from './shared/usePageTitle';
+import { usePageTitle } from './ui/usePageTitle';
 
 /** An address that leads nowhere, or a page that broke. */
 export function LostPage() {

@@ -1,11 +1,11 @@
 import { pick } from 'es-toolkit';
 import { useEffect } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { api } from './shared/api';
-import { deviceName } from './shared/device';
-import { putBack } from './shared/draftKeeper';
-import { dismissed, toastShown, type Notice, type Undo } from './shared/notices';
-import { useAppDispatch, useAppSelector } from './shared/store';
+import { api } from './api/api';
+import { deviceName } from './state/device';
+import { putBack } from './forms/draftKeeper';
+import { dismissed, toastShown, type Notice, type Undo } from './state/notices';
+import { useAppDispatch, useAppSelector } from './state/store';
 
 /** How long a notice stays: long enough to reach for Undo. */
 const STAYS_MS = 12_000;

@@ -1,7 +1,7 @@
 import { useDeferredValue, useId, useState, type KeyboardEvent, type RefObject } from 'react';
 import Form from 'react-bootstrap/Form';
 import { useNavigate } from 'react-router';
-import { api } from './shared/api';
+import { api } from './api/api';
 
 /** Finds bags by what is on the label or in the notes; arrows and Enter choose. */
 export function SearchBox({ inputRef }: { inputRef: RefObject<HTMLInputElement | null> }) {

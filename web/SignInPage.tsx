@@ -3,10 +3,10 @@ import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { useSearchParams } from 'react-router';
 import { isOwnAddress } from '../core/draft';
-import { api, problemOf } from './shared/api';
-import { useAppSelector } from './shared/store';
-import { showTheme } from './shared/theme';
-import { usePageTitle } from './shared/usePageTitle';
+import { api, problemOf } from './api/api';
+import { useAppSelector } from './state/store';
+import { showTheme } from './state/theme';
+import { usePageTitle } from './ui/usePageTitle';
 
 /** Asks for the household's passphrase, where the application can be reached from other machines. */
 export function SignInPage() {

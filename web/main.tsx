@@ -3,7 +3,7 @@ import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
 import { RouterProvider } from 'react-router/dom';
 import { router } from './router';
-import { store } from './shared/store';
+import { store } from './state/store';
 import './styles/main.scss';
 
 const root = document.getElementById('root');

@@ -1,7 +1,7 @@
 import { createBrowserRouter } from 'react-router';
 import { Frame } from './Frame';
 import { LostPage } from './LostPage';
-import { SIGN_IN } from './shared/api';
+import { SIGN_IN } from './api/api';
 import { ShelfPage } from './shelf/ShelfPage';
 
 /** Every place has an address. All but the shelf are fetched when they are first opened. */

@@ -1,8 +1,8 @@
 import { useMemo } from 'react';
 import { useNavigate } from 'react-router';
-import { api, problemOf } from '../shared/api';
-import { usePageTitle } from '../shared/usePageTitle';
-import { Wait } from '../shared/Wait';
+import { api, problemOf } from '../api/api';
+import { usePageTitle } from '../ui/usePageTitle';
+import { Wait } from '../ui/Wait';
 import { BagSheet } from './BagSheet';
 import { emptyBag } from './bagForm';
 

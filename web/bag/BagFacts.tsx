@@ -1,8 +1,8 @@
 import type { BagPage } from '../../contract/shelf';
 import { pricePerCup } from '../../core/brew';
 import { likelihoodWord } from '../../core/crest';
-import { dateText, numberText } from '../shared/format';
-import { StateMark } from '../shared/StateMark';
+import { dateText, numberText } from '../ui/format';
+import { StateMark } from '../domain/StateMark';
 
 /** The line under a bag's name: its age, where it is, what is left. */
 export function BagFacts({ page, today }: { page: BagPage; today: string }) {

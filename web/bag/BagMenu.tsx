@@ -1,9 +1,9 @@
 import Dropdown from 'react-bootstrap/Dropdown';
 import { useNavigate } from 'react-router';
 import type { BagPage } from '../../contract/shelf';
-import { api, problemOf } from '../shared/api';
-import { toastShown } from '../shared/notices';
-import { useAppDispatch } from '../shared/store';
+import { api, problemOf } from '../api/api';
+import { toastShown } from '../state/notices';
+import { useAppDispatch } from '../state/store';
 import { useBagChange } from './useBagChange';
 
 /** What can be done with a bag besides brewing it. Everything here can be taken back. */

@@ -3,10 +3,10 @@ import { useFieldArray, useFormContext, useFormState, useWatch } from 'react-hoo
 import { BREWERS, brewKindOf, STYLES } from '../../core/brew';
 import { PROCESSES, ROAST_LEVELS } from '../../core/crest';
 import { ATTRIBUTES, SCORING_SCALES } from '../../core/cup';
-import { OpenSelectField, SelectField, TextField } from '../shared/fields';
-import { SCORING_SCALE_NAMES, sentenceCase, words } from '../shared/format';
-import { Sheet } from '../shared/Sheet';
-import { useToday } from '../shared/today';
+import { OpenSelectField, SelectField, TextField } from '../forms/fields';
+import { SCORING_SCALE_NAMES, sentenceCase, words } from '../ui/format';
+import { Sheet } from '../forms/Sheet';
+import { useToday } from '../state/today';
 import type { ApiError } from '../../contract/error';
 import { bagFieldName, bagResolver, type BagForm, type BagValues } from './bagForm';
 

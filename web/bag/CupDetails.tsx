@@ -1,8 +1,8 @@
 import type { Cup } from '../../contract/cup';
 import { levelText, SLOT_IDS, slotName } from '../../core/cup';
 import { currentWord } from '../../core/cup/words';
-import { numberText } from '../shared/format';
-import { useVocabulary } from '../shared/useVocabulary';
+import { numberText } from '../ui/format';
+import { useVocabulary } from '../domain/useVocabulary';
 
 /** The descriptors of a cup as the household now says them, by the slot they were found in. */
 export function CupWords({ cup }: { cup: Cup }) {

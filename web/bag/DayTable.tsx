@@ -2,7 +2,7 @@ import { useState } from 'react';
 import type { BagPage } from '../../contract/shelf';
 import { daysText } from '../../core/crest';
 import { markOf, type ScoringScale } from '../../core/cup';
-import { markText, numberText } from '../shared/format';
+import { markText, numberText } from '../ui/format';
 
 /** The chart in words and figures: a sentence, and the curve as a table on demand. */
 export function DayTable({ page: { verdict } }: { page: BagPage }) {

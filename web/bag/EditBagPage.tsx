@@ -1,11 +1,11 @@
 import { useMemo } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import type { Bag } from '../../contract/bag';
-import { api, problemOf } from '../shared/api';
-import { ProblemNote } from '../shared/ProblemNote';
-import { useToday } from '../shared/today';
-import { usePageTitle } from '../shared/usePageTitle';
-import { Wait } from '../shared/Wait';
+import { api, problemOf } from '../api/api';
+import { ProblemNote } from '../ui/ProblemNote';
+import { useToday } from '../state/today';
+import { usePageTitle } from '../ui/usePageTitle';
+import { Wait } from '../ui/Wait';
 import { BagSheet } from './BagSheet';
 import { bagChange, typedBag } from './bagForm';
 

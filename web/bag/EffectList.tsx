@@ -1,7 +1,7 @@
 import type { Verdict } from '../../contract/verdict';
 import { cupsText, likelihoodWord, settingText, sizeWord } from '../../core/crest';
-import { api } from '../shared/api';
-import { inScale, numberText, sentenceCase } from '../shared/format';
+import { api } from '../api/api';
+import { inScale, numberText, sentenceCase } from '../ui/format';
 
 /** What the recipe did to the score, against the reference: in words, the largest first, with the numbers beside. */
 export function EffectList({ verdict }: { verdict: Verdict }) {

@@ -2,9 +2,9 @@ import { useState } from 'react';
 import type { BagPage } from '../../contract/shelf';
 import { intensitiesOverDays, levelText, nearestLevel, trend, type Ridgeline } from '../../core/cup';
 import { wordsOverDays, type WordOverDays } from '../../core/cup/words';
-import { numberText, sentenceCase } from '../shared/format';
-import { useVocabulary } from '../shared/useVocabulary';
-import { useWidth } from '../shared/useWidth';
+import { numberText, sentenceCase } from '../ui/format';
+import { useVocabulary } from '../domain/useVocabulary';
+import { useWidth } from '../ui/useWidth';
 import { daysListText } from './daysList';
 import { dayTicks } from './ticks';
 

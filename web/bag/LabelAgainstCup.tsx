@@ -11,9 +11,9 @@ import {
   type ClaimFinding,
 } from '../../core/cup';
 import { labelAgainstCups, wordsOverDays, type DescriptorOutcome } from '../../core/cup/words';
-import { Taps } from '../shared/fields';
-import { markText } from '../shared/format';
-import { useVocabulary } from '../shared/useVocabulary';
+import { Taps } from '../forms/fields';
+import { markText } from '../ui/format';
+import { useVocabulary } from '../domain/useVocabulary';
 import { daysListText } from './daysList';
 import { useBagChange } from './useBagChange';
 

@@ -2,7 +2,7 @@ import type { Bag } from '../../contract/bag';
 import { tablePeakDays, type TasterPrior } from '../../core/crest';
 import { parametersLine } from '../../core/shelf';
 import { judgedByText } from './judgedBy';
-import { numberText, SCORING_SCALE_NAMES, sentenceCase, words } from '../shared/format';
+import { numberText, SCORING_SCALE_NAMES, sentenceCase, words } from '../ui/format';
 
 /** The recipe everything is measured against, and what the label says that no cup can test. */
 export function LabelFacts({ bag, prior }: { bag: Bag; prior: TasterPrior | null }) {

@@ -1,5 +1,5 @@
 import type { BagPage } from '../../contract/shelf';
-import { AdviceNote } from '../shared/AdviceNote';
+import { AdviceNote } from '../domain/AdviceNote';
 import { brewKindOf, assessBrew } from '../../core/brew';
 
 /** What the last cup asks of its recipe, where something was noted that tells. */

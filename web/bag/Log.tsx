@@ -1,6 +1,6 @@
 import type { BagPage } from '../../contract/shelf';
 import { LogEntry } from './LogEntry';
-import { api } from '../shared/api';
+import { api } from '../api/api';
 
 interface Props {
   page: BagPage;

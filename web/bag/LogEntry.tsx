@@ -7,10 +7,10 @@ import type { Verdict } from '../../contract/verdict';
 import { FAULT_MEANING, FAULTS, KIND_TRAITS, brewKindOf, minutesText, type Fault } from '../../core/brew';
 import { ATTRIBUTES, markOf, SCALE_RANGES, scoreOfSheet, sumOfSheet, type ScoringScale } from '../../core/cup';
 import { parametersLine } from '../../core/shelf';
-import { api, problemOf } from '../shared/api';
-import { clockText, dateText, markText, numberText, sentenceCase, words } from '../shared/format';
-import { toastShown } from '../shared/notices';
-import { useAppDispatch } from '../shared/store';
+import { api, problemOf } from '../api/api';
+import { clockText, dateText, markText, numberText, sentenceCase, words } from '../ui/format';
+import { toastShown } from '../state/notices';
+import { useAppDispatch } from '../state/store';
 import { CupDetails, CupWords } from './CupDetails';
 import { MakingDetails } from './MakingDetails';
 

@@ -1,9 +1,9 @@
-import { api } from '../shared/api';
+import { api } from '../api/api';
 import type { Brew } from '../../contract/brew';
 import { againstBand, gapsIn, KIND_TRAITS, brewKindOf, minutesText, assessBrew, shareOf } from '../../core/brew';
-import { numberText, sentenceCase } from '../shared/format';
-import { RecipeLines } from '../shared/RecipeLines';
-import { TraceChart } from '../shared/TraceChart';
+import { numberText, sentenceCase } from '../ui/format';
+import { RecipeLines } from '../domain/RecipeLines';
+import { TraceChart } from '../domain/TraceChart';
 
 /**
  * How one brew was made: the recipe as it stood that day, what happened to its stages, the trace, and what was

@@ -2,7 +2,7 @@ import { Link } from 'react-router';
 import type { BagPage } from '../../contract/shelf';
 import { bestCupDay, mostInformativeDay, recipeText, informationText } from '../../core/crest';
 import { markOf } from '../../core/cup';
-import { inScale, markText, numberText } from '../shared/format';
+import { inScale, markText, numberText } from '../ui/format';
 
 /** What to brew next: for the cup, and for the knowledge; with what each gains and costs. */
 export function NextBrews({ page: { bag, verdict, cupsLeft, settings } }: { page: BagPage }) {

@@ -2,7 +2,7 @@ import Form from 'react-bootstrap/Form';
 import type { BagPage } from '../../contract/shelf';
 import { STYLES } from '../../core/brew';
 import { ATTRIBUTES, onlyAttribute } from '../../core/cup';
-import { sentenceCase } from '../shared/format';
+import { sentenceCase } from '../ui/format';
 import { judgedByText } from './judgedBy';
 import type { Question } from './useWhatIf';
 

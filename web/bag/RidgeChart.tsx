@@ -1,8 +1,8 @@
 import { Area, ComposedChart, Line, ReferenceArea, ReferenceLine, XAxis, YAxis } from 'recharts';
 import type { BagPage } from '../../contract/shelf';
 import { SCALE_RANGES } from '../../core/cup';
-import { inScale, numberText } from '../shared/format';
-import { useWidth } from '../shared/useWidth';
+import { inScale, numberText } from '../ui/format';
+import { useWidth } from '../ui/useWidth';
 import { BrewPoints, type PlottedBrew } from './BrewPoints';
 import { dayTicks, levelTicks } from './ticks';
 

@@ -1,7 +1,7 @@
 import { Scatter, ScatterChart, XAxis, YAxis } from 'recharts';
 import type { Brew } from '../../contract/brew';
 import { VIGOURS } from '../../core/brew';
-import { useWidth } from '../shared/useWidth';
+import { useWidth } from '../ui/useWidth';
 import { dayTicks } from './ticks';
 
 /** How lively the bloom or the crema was over the rest days: the gas going out of the beans. */

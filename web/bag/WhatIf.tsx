@@ -5,7 +5,7 @@ import type { BrewParametersInput } from '../../contract/brewParameters';
 import type { BagPage } from '../../contract/shelf';
 import { ratio, waterFor } from '../../core/brew';
 import { parametersLine } from '../../core/shelf';
-import { numberText } from '../shared/format';
+import { numberText } from '../ui/format';
 import { judgedByText } from './judgedBy';
 import { asks, NO_QUESTION, type Question } from './useWhatIf';
 

@@ -3,9 +3,9 @@ import type { KeptRecipe } from '../../contract/recipe';
 import { isEqual, mapValues, pick, pickBy } from 'es-toolkit';
 import type { BrewParametersInput } from '../../contract/brewParameters';
 import { EQUAL_WEIGHTS, type Attribute, type AttributeWeights, type ScoringScale } from '../../core/cup';
-import { asTyped, typedChoice, typedMark, typedMarkValue, typedNumber, typedWater } from '../shared/typed';
-import { nameOfPath } from '../shared/differences';
-import { typedResolver } from '../shared/formResolver';
+import { asTyped, typedChoice, typedMark, typedMarkValue, typedNumber, typedWater } from '../forms/typed';
+import { nameOfPath } from '../forms/differences';
+import { typedResolver } from '../forms/formResolver';
 
 /** A bag as typed: every field as text. The names are the contract's, so that problems find their field. */
 export interface BagForm {

@@ -1,9 +1,9 @@
 import { pick } from 'es-toolkit';
 import { useRef } from 'react';
 import type { Bag, BagDraft } from '../../contract/bag';
-import { api, problemOf } from '../shared/api';
-import { toastShown } from '../shared/notices';
-import { useAppDispatch } from '../shared/store';
+import { api, problemOf } from '../api/api';
+import { toastShown } from '../state/notices';
+import { useAppDispatch } from '../state/store';
 
 /**
  * Changes something written on a bag, as it is shown, and says so, or what went wrong; without a word to say, only the

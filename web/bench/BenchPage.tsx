@@ -1,12 +1,12 @@
-import { api } from '../shared/api';
+import { api } from '../api/api';
 import { useCallback, useEffect, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import type { LiveBrew } from '../../contract/live';
 import { LONG_S, planOf } from '../../core/brew';
-import { ProblemNote } from '../shared/ProblemNote';
-import { useAppDispatch } from '../shared/store';
-import { usePageTitle } from '../shared/usePageTitle';
-import { Wait } from '../shared/Wait';
+import { ProblemNote } from '../ui/ProblemNote';
+import { useAppDispatch } from '../state/store';
+import { usePageTitle } from '../ui/usePageTitle';
+import { Wait } from '../ui/Wait';
 import { BenchStream } from './benchStream';
 import { BrewTab } from './BrewTab';
 import { LiveCard } from './LiveCard';

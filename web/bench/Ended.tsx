@@ -1,4 +1,4 @@
-import { api } from '../shared/api';
+import { api } from '../api/api';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useNavigate } from 'react-router';
 import type { LiveBrew } from '../../contract/live';
@@ -11,9 +11,9 @@ import {
   stageTimesOf,
   stageTimesOfMarks,
 } from '../../core/brew';
-import { numberText, sentenceCase } from '../shared/format';
-import { RecipeLines } from '../shared/RecipeLines';
-import { TraceChart } from '../shared/TraceChart';
+import { numberText, sentenceCase } from '../ui/format';
+import { RecipeLines } from '../domain/RecipeLines';
+import { TraceChart } from '../domain/TraceChart';
 import { FaultTaps } from './FaultTaps';
 import { onControl } from './keys';
 import { BedTaps, VigourTaps } from './SignTaps';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { LiveBrew } from '../../contract/live';
 import { FAULT_MEANING, FAULTS } from '../../core/brew';
-import { sentenceCase, words } from '../shared/format';
+import { sentenceCase, words } from '../ui/format';
 import type { Change } from './useLiveChanges';
 
 /** Something went wrong: one tap says what, and what it means for the judgement is said at once. */

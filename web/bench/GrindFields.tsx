@@ -1,13 +1,13 @@
-import { api } from '../shared/api';
+import { api } from '../api/api';
 import { useId, useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import type { Bag } from '../../contract/bag';
 import type { KeptRecipe } from '../../contract/recipe';
 import type { GrindComparison, Recipe } from '../../core/brew';
-import { numberText } from '../shared/format';
-import { againstReference, type Grind } from '../shared/grind';
-import { useToday } from '../shared/today';
-import { asTyped, typedNumber } from '../shared/typed';
+import { numberText } from '../ui/format';
+import { againstReference, type Grind } from '../domain/grind';
+import { useToday } from '../state/today';
+import { asTyped, typedNumber } from '../forms/typed';
 
 interface Props {
   recipe: Recipe;

@@ -1,10 +1,10 @@
-import { api } from '../shared/api';
+import { api } from '../api/api';
 import { Link } from 'react-router';
 import type { LiveBrew } from '../../contract/live';
 import { minutesText } from '../../core/brew';
-import { toastShown } from '../shared/notices';
-import { useAppDispatch } from '../shared/store';
-import { useToday } from '../shared/today';
+import { toastShown } from '../state/notices';
+import { useAppDispatch } from '../state/store';
+import { useToday } from '../state/today';
 import type { BenchStream } from './benchStream';
 import { useBrewClock } from './brewClock';
 import { Cautions } from './Cautions';

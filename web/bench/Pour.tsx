@@ -1,6 +1,6 @@
 import { useSyncExternalStore } from 'react';
 import { pourError, type PlanStep } from '../../core/brew';
-import { numberText } from '../shared/format';
+import { numberText } from '../ui/format';
 import type { ScaleFeed } from './scaleFeed';
 
 /** A scale that has said nothing for so long, seconds, is said to be silent; faster time comes in larger pieces. */

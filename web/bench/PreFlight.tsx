@@ -1,9 +1,9 @@
-import { api } from '../shared/api';
+import { api } from '../api/api';
 import { useHotkeys } from 'react-hotkeys-hook';
 import type { LiveBrew } from '../../contract/live';
 import { CHECK_WORDS, checksFor, type Check } from '../../core/brew';
-import { ProblemNote } from '../shared/ProblemNote';
-import { RecipeLines } from '../shared/RecipeLines';
+import { ProblemNote } from '../ui/ProblemNote';
+import { RecipeLines } from '../domain/RecipeLines';
 import { onControl } from './keys';
 import { Thermometer } from './Thermometer';
 import type { Change } from './useLiveChanges';

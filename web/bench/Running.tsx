@@ -14,9 +14,9 @@ import {
   type Plan,
   type PlanStep,
 } from '../../core/brew';
-import { sentenceCase, weekdayText } from '../shared/format';
-import { localDate, useToday } from '../shared/today';
-import { TraceChart } from '../shared/TraceChart';
+import { sentenceCase, weekdayText } from '../ui/format';
+import { localDate, useToday } from '../state/today';
+import { TraceChart } from '../domain/TraceChart';
 import { FaultTaps } from './FaultTaps';
 import { Pour } from './Pour';
 import type { BenchStream } from './benchStream';

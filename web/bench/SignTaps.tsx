@@ -1,7 +1,7 @@
 import type { LiveBrew } from '../../contract/live';
 import { VIGOURS } from '../../core/brew';
-import { BedPicture } from '../shared/BedPicture';
-import { Taps } from '../shared/fields';
+import { BedPicture } from '../domain/BedPicture';
+import { Taps } from '../forms/fields';
 import type { Change } from './useLiveChanges';
 
 interface Props {

@@ -1,6 +1,6 @@
 import type { LiveBrew } from '../../contract/live';
-import { numberText } from '../shared/format';
-import { useInstrument } from '../shared/useInstrument';
+import { numberText } from '../ui/format';
+import { useInstrument } from '../domain/useInstrument';
 
 /** The water in the kettle, where a thermometer says how hot it is. */
 export function Thermometer({ live: { id, instruments }, listening }: { live: LiveBrew; listening: boolean }) {

@@ -1,4 +1,4 @@
-import { listen } from '../shared/listen';
+import { listen } from '../api/listen';
 import type { LiveTrace } from '../../contract/live';
 import { ScaleFeed } from './scaleFeed';
 

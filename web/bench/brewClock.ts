@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import type { LiveBrew } from '../../contract/live';
 import { brewSeconds } from '../../core/brew';
-import { steadyNow } from '../shared/steadyNow';
+import { steadyNow } from '../state/steadyNow';
 import { onEachSecond } from './ticking';
 
 /**

@@ -1,9 +1,9 @@
 import { omit } from 'es-toolkit';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { LiveBrew, LivePatch } from '../../contract/live';
-import { api, isPassing, problemOf } from '../shared/api';
-import { toastShown } from '../shared/notices';
-import { useAppDispatch } from '../shared/store';
+import { api, isPassing, problemOf } from '../api/api';
+import { toastShown } from '../state/notices';
+import { useAppDispatch } from '../state/store';
 
 const PREFIX = 'slow-crest.bench.';
 const AGAIN_MS = 1500;

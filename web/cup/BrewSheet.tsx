@@ -15,10 +15,10 @@ import {
   type Recipe,
 } from '../../core/brew';
 import { COMPANIES } from '../../core/cup';
-import { OpenSelectField, SelectField, SwitchField, TapsField, TextField } from '../shared/fields';
-import { numberText, sentenceCase, words } from '../shared/format';
-import { Sheet } from '../shared/Sheet';
-import { typedNumber, typedWater } from '../shared/typed';
+import { OpenSelectField, SelectField, SwitchField, TapsField, TextField } from '../forms/fields';
+import { numberText, sentenceCase, words } from '../ui/format';
+import { Sheet } from '../forms/Sheet';
+import { typedNumber, typedWater } from '../forms/typed';
 import { MakingPart } from './MakingPart';
 import { CupPart } from './CupPart';
 import { cupFieldName } from './cupFieldName';

@@ -5,8 +5,8 @@ import { useController, useFormContext } from 'react-hook-form';
 import { WORD_MAX } from '../../contract/word';
 import type { SlotId } from '../../core/cup';
 import { spelling, wordSpelt, type Vocabulary } from '../../core/cup/words';
-import { Help } from '../shared/fields';
-import { useVocabulary } from '../shared/useVocabulary';
+import { Help } from '../forms/fields';
+import { useVocabulary } from '../domain/useVocabulary';
 import type { BrewForm } from './brewForm';
 import type { CupForm } from './cupForm';
 

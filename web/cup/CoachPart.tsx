@@ -2,7 +2,7 @@ import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { useFormContext } from 'react-hook-form';
 import { COACHING, type TastingPhase } from '../../core/cup';
-import { api } from '../shared/api';
+import { api } from '../api/api';
 import type { BrewForm } from './brewForm';
 
 interface Props {

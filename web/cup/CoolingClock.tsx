@@ -2,9 +2,9 @@ import { useEffect, useEffectEvent, useState } from 'react';
 import { useFormContext, useWatch } from 'react-hook-form';
 import { minutesText } from '../../core/brew';
 import { cupC, phaseDueS, looksAt, type SippedPhase } from '../../core/cup';
-import { called, poured, shake, sheetInView, stopped } from '../shared/cooling';
-import { numberText, sentenceCase } from '../shared/format';
-import { useAppDispatch, useAppSelector } from '../shared/store';
+import { called, poured, shake, sheetInView, stopped } from '../state/cooling';
+import { numberText, sentenceCase } from '../ui/format';
+import { useAppDispatch, useAppSelector } from '../state/store';
 import type { BrewForm } from './brewForm';
 
 /** The sheet a cup is written on: the key of its draft, and what it is called elsewhere. */

@@ -3,11 +3,11 @@ import { useNavigate, useParams } from 'react-router';
 import type { Brew } from '../../contract/brew';
 import type { BagPage } from '../../contract/shelf';
 import type { Taster } from '../../contract/taster';
-import { api, problemOf } from '../shared/api';
-import { ProblemNote } from '../shared/ProblemNote';
-import { instantOf, useToday, wallClockOf } from '../shared/today';
-import { usePageTitle } from '../shared/usePageTitle';
-import { Wait } from '../shared/Wait';
+import { api, problemOf } from '../api/api';
+import { ProblemNote } from '../ui/ProblemNote';
+import { instantOf, useToday, wallClockOf } from '../state/today';
+import { usePageTitle } from '../ui/usePageTitle';
+import { Wait } from '../ui/Wait';
 import { BrewSheet } from './BrewSheet';
 import { typedBrew } from './brewForm';
 

@@ -2,8 +2,8 @@ import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
 import Button from 'react-bootstrap/Button';
 import { useFormContext } from 'react-hook-form';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { TextField } from '../shared/fields';
-import { numberText } from '../shared/format';
+import { TextField } from '../forms/fields';
+import { numberText } from '../ui/format';
 import type { BrewForm } from './brewForm';
 
 const SHOWN_EVERY_MS = 100;

@@ -9,8 +9,8 @@ import {
   type IntensityAttribute,
   type Adequacy,
 } from '../../core/cup';
-import { api } from '../shared/api';
-import { sentenceCase } from '../shared/format';
+import { api } from '../api/api';
+import { sentenceCase } from '../ui/format';
 import type { BrewForm } from './brewForm';
 import { intensityWords } from './cupForm';
 import { useInitialValues } from './useInitialValues';

@@ -6,12 +6,12 @@ import type { BagPage } from '../../contract/shelf';
 import type { Taster } from '../../contract/taster';
 import { KIND_TRAITS, minutesText, type Grinder } from '../../core/brew';
 import { parametersLine } from '../../core/shelf';
-import { api, problemOf } from '../shared/api';
-import { againstReference } from '../shared/grind';
-import { ProblemNote } from '../shared/ProblemNote';
-import { useToday } from '../shared/today';
-import { usePageTitle } from '../shared/usePageTitle';
-import { Wait } from '../shared/Wait';
+import { api, problemOf } from '../api/api';
+import { againstReference } from '../domain/grind';
+import { ProblemNote } from '../ui/ProblemNote';
+import { useToday } from '../state/today';
+import { usePageTitle } from '../ui/usePageTitle';
+import { Wait } from '../ui/Wait';
 import { brewFromBench, newBrew, sameAgain, type BrewForm } from './brewForm';
 import { BrewSheet } from './BrewSheet';
 

@@ -1,12 +1,12 @@
-import { api } from '../shared/api';
+import { api } from '../api/api';
 import { useFormContext, useFormState, useWatch } from 'react-hook-form';
 import type { Verdict } from '../../contract/verdict';
 import { estimatedBeverageG, brewKindOf, assessBrew, shareOf, TASTES, VIGOURS, type Recipe } from '../../core/brew';
-import { AdviceNote } from '../shared/AdviceNote';
-import { BedPicture } from '../shared/BedPicture';
-import { SelectField, TapsField, TextField } from '../shared/fields';
-import { numberText } from '../shared/format';
-import { numberIn, typedNumber, typedSeconds, typedWater } from '../shared/typed';
+import { AdviceNote } from '../domain/AdviceNote';
+import { BedPicture } from '../domain/BedPicture';
+import { SelectField, TapsField, TextField } from '../forms/fields';
+import { numberText } from '../ui/format';
+import { numberIn, typedNumber, typedSeconds, typedWater } from '../forms/typed';
 import { MeasureButton } from './MeasureButton';
 import { somethingMade, type BrewForm } from './brewForm';
 import { useInitialValues } from './useInitialValues';

@@ -1,10 +1,10 @@
 import { useState } from 'react';
 import { useFormContext } from 'react-hook-form';
 import type { InstrumentKind } from '../../contract/instrument';
-import { api } from '../shared/api';
-import { numberText } from '../shared/format';
-import { asTyped } from '../shared/typed';
-import { useInstrument } from '../shared/useInstrument';
+import { api } from '../api/api';
+import { numberText } from '../ui/format';
+import { asTyped } from '../forms/typed';
+import { useInstrument } from '../domain/useInstrument';
 
 const WORDS: Readonly<Record<InstrumentKind, string>> = {
   scale: 'scale',

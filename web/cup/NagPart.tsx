@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { useController, useFormContext } from 'react-hook-form';
 import Form from 'react-bootstrap/Form';
-import { WordFinder } from '../shared/WordFinder';
+import { WordFinder } from '../domain/WordFinder';
 import type { BrewForm } from './brewForm';
 
 /** For the word that will not come: what it is like finds a few; what cannot be found now comes back on the shelf. */

@@ -12,9 +12,9 @@ import {
   type ScoredCup,
   type ScoringScale,
 } from '../../core/cup';
-import { MarkField } from '../shared/fields';
-import { numberText, otherScalesText, SCORING_SCALE_NAMES, sentenceCase } from '../shared/format';
-import { numberIn, typedMarkValue, typedNumber } from '../shared/typed';
+import { MarkField } from '../forms/fields';
+import { numberText, otherScalesText, SCORING_SCALE_NAMES, sentenceCase } from '../ui/format';
+import { numberIn, typedMarkValue, typedNumber } from '../forms/typed';
 import type { BrewForm } from './brewForm';
 import { useInitialValues } from './useInitialValues';
 

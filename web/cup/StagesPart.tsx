@@ -1,8 +1,8 @@
 import { useRef, useState, type KeyboardEvent } from 'react';
 import { useWatch } from 'react-hook-form';
 import { slotName, slotsOf, TASTING_PHASES, SIPPED_PHASES, type SlotId, type TastingPhase } from '../../core/cup';
-import { TapsField } from '../shared/fields';
-import { sentenceCase } from '../shared/format';
+import { TapsField } from '../forms/fields';
+import { sentenceCase } from '../ui/format';
 import type { BrewForm } from './brewForm';
 import { ChipsField } from './ChipsField';
 import { CoolingClock, type SheetName } from './CoolingClock';

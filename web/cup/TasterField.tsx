@@ -3,8 +3,8 @@ import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { useFormContext } from 'react-hook-form';
 import type { Taster } from '../../contract/taster';
-import { api, problemOf } from '../shared/api';
-import { SelectField } from '../shared/fields';
+import { api, problemOf } from '../api/api';
+import { SelectField } from '../forms/fields';
 import type { BrewForm } from './brewForm';
 
 /** Who tasted; someone new is added on the spot. */

@@ -3,10 +3,10 @@ import type { LiveBrew } from '../../contract/live';
 import type { BrewParametersInput } from '../../contract/brewParameters';
 import { mapValues, pick } from 'es-toolkit';
 import { minutesText, type Taste } from '../../core/brew';
-import { typedResolver } from '../shared/formResolver';
-import { instantOf, localDateTime, wallClockOf } from '../shared/today';
+import { typedResolver } from '../forms/formResolver';
+import { instantOf, localDateTime, wallClockOf } from '../state/today';
 import { cupValues, emptyCup, typedCup, type CupForm, type Scoring } from './cupForm';
-import { asTyped, typedChoice, typedNumber, typedSeconds, typedWater } from '../shared/typed';
+import { asTyped, typedChoice, typedNumber, typedSeconds, typedWater } from '../forms/typed';
 
 /**
  * A brew and its cup as typed: every field as text. The names are the contract's, so that problems find their field.

@@ -1,6 +1,6 @@
 import { slotName, type SlotId } from '../../core/cup';
-import { plainName } from '../shared/differences';
-import { sentenceCase } from '../shared/format';
+import { plainName } from '../forms/differences';
+import { sentenceCase } from '../ui/format';
 
 /** Parts of a field's path that a person need not hear of. */
 const UNSAID = new Set(['cup', 'making', 'intensities', 'on']);

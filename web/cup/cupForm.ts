@@ -12,7 +12,7 @@ import {
   type Texture,
 } from '../../core/cup';
 import type { Trait } from '../../core/cup/words';
-import { asTyped, typedChoice, typedMark, typedMarkValue, typedNumber } from '../shared/typed';
+import { asTyped, typedChoice, typedMark, typedMarkValue, typedNumber } from '../forms/typed';
 
 /** A cup as typed: every field as text. The names are the contract's, so that problems find their field. */
 export interface CupForm extends Record<Attribute, string> {

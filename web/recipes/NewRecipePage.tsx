@@ -1,9 +1,9 @@
 import { useMemo } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
-import { api, problemOf } from '../shared/api';
-import { ProblemNote } from '../shared/ProblemNote';
-import { usePageTitle } from '../shared/usePageTitle';
-import { Wait } from '../shared/Wait';
+import { api, problemOf } from '../api/api';
+import { ProblemNote } from '../ui/ProblemNote';
+import { usePageTitle } from '../ui/usePageTitle';
+import { Wait } from '../ui/Wait';
 import { typedRecipe } from './recipeForm';
 import { RecipeSheet } from './RecipeSheet';
 

@@ -1,13 +1,13 @@
-import { api } from '../shared/api';
+import { api } from '../api/api';
 import { useEffect, useRef } from 'react';
 import Button from 'react-bootstrap/Button';
 import { useFieldArray, useFormContext, useFormState, useWatch } from 'react-hook-form';
 import type { ApiError } from '../../contract/error';
 import { ACTS, BREW_KINDS, BREWERS, STYLES } from '../../core/brew';
-import { OpenSelectField, SelectField, TextField } from '../shared/fields';
-import { numberText, sentenceCase } from '../shared/format';
-import { Sheet } from '../shared/Sheet';
-import { typedNumber, typedWater } from '../shared/typed';
+import { OpenSelectField, SelectField, TextField } from '../forms/fields';
+import { numberText, sentenceCase } from '../ui/format';
+import { Sheet } from '../forms/Sheet';
+import { typedNumber, typedWater } from '../forms/typed';
 import { EMPTY_STAGE, recipeResolver, traitsOf, type RecipeForm, type RecipeValues } from './recipeForm';
 
 interface Props {

@@ -1,11 +1,11 @@
-import { api } from '../shared/api';
+import { api } from '../api/api';
 import { Link } from 'react-router';
 import { minutesText, planOf, type Recipe } from '../../core/brew';
-import { numberText, sentenceCase } from '../shared/format';
-import { ProblemNote } from '../shared/ProblemNote';
-import { recipeFacts } from '../shared/RecipeLines';
-import { usePageTitle } from '../shared/usePageTitle';
-import { Wait } from '../shared/Wait';
+import { numberText, sentenceCase } from '../ui/format';
+import { ProblemNote } from '../ui/ProblemNote';
+import { recipeFacts } from '../domain/RecipeLines';
+import { usePageTitle } from '../ui/usePageTitle';
+import { Wait } from '../ui/Wait';
 
 /** Every recipe of the household, the standard first. */
 export function RecipesPage() {

@@ -1,7 +1,7 @@
 import { recipeInput, type RecipeInput } from '../../contract/recipe';
 import { KIND_TRAITS, minutesText, type BrewKind, type Recipe, type Stage } from '../../core/brew';
-import { typedResolver } from '../shared/formResolver';
-import { asTyped, typedChoice, typedNumber, typedSeconds, typedWater } from '../shared/typed';
+import { typedResolver } from '../forms/formResolver';
+import { asTyped, typedChoice, typedNumber, typedSeconds, typedWater } from '../forms/typed';
 
 /** A recipe as typed: every field as text. The names are the contract's, so that problems find their field. */
 export interface RecipeForm {

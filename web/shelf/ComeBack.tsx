@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
 import type { Shelf } from '../../contract/shelf';
-import { dateText, momentText } from '../shared/format';
-import { localDateTime } from '../shared/today';
+import { dateText, momentText } from '../ui/format';
+import { localDateTime } from '../state/today';
 
 /** What waits to be finished: sheets that were begun, and words that would not come. */
 export function ComeBack({ shelf: { unfinished, nagging, today } }: { shelf: Shelf }) {

@@ -2,9 +2,9 @@ import { useMemo } from 'react';
 import { Link } from 'react-router';
 import type { Lane, Shelf } from '../../contract/shelf';
 import { addDays, daysBetween } from '../../core/rest';
-import { dateText, numberText } from '../shared/format';
-import { StateMark } from '../shared/StateMark';
-import { useWidth } from '../shared/useWidth';
+import { dateText, numberText } from '../ui/format';
+import { StateMark } from '../domain/StateMark';
+import { useWidth } from '../ui/useWidth';
 import { LanePicture } from './LanePicture';
 import { dateScale, type DateScale } from './dateScale';
 

@@ -1,8 +1,8 @@
 import { Link } from 'react-router';
 import type { OnBench as Brew } from '../../contract/shelf';
-import { weekdayText } from '../shared/format';
-import { localDate } from '../shared/today';
-import { useMinute } from '../shared/useMinute';
+import { weekdayText } from '../ui/format';
+import { localDate } from '../state/today';
+import { useMinute } from '../state/useMinute';
 
 const clock = new Intl.DateTimeFormat(undefined, { hour: 'numeric', minute: '2-digit' });
 

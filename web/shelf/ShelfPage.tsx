@@ -1,10 +1,10 @@
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useNavigate, useSearchParams } from 'react-router';
-import { api } from '../shared/api';
-import { ProblemNote } from '../shared/ProblemNote';
-import { useToday } from '../shared/today';
-import { usePageTitle } from '../shared/usePageTitle';
-import { Wait } from '../shared/Wait';
+import { api } from '../api/api';
+import { ProblemNote } from '../ui/ProblemNote';
+import { useToday } from '../state/today';
+import { usePageTitle } from '../ui/usePageTitle';
+import { Wait } from '../ui/Wait';
 import { ComeBack } from './ComeBack';
 import { JudgingNote } from './JudgingNote';
 import { Lanes } from './Lanes';

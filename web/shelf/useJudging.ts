@@ -1,6 +1,6 @@
 import { useEffect, useRef } from 'react';
 import type { Judging, Shelf } from '../../contract/shelf';
-import { api } from '../shared/api';
+import { api } from '../api/api';
 
 const ASK_EVERY_MS = 700;
 /** A shelf that is still being judged is fetched anew this often, ms: often enough to be seen to grow. */

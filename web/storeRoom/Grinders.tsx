@@ -2,11 +2,11 @@ import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import type { Grinder } from '../../core/brew';
-import { api, problemOf } from '../shared/api';
-import { dateText } from '../shared/format';
-import { toastShown } from '../shared/notices';
-import { useAppDispatch } from '../shared/store';
-import { useToday } from '../shared/today';
+import { api, problemOf } from '../api/api';
+import { dateText } from '../ui/format';
+import { toastShown } from '../state/notices';
+import { useAppDispatch } from '../state/store';
+import { useToday } from '../state/today';
 
 /** The grinders, each with the days its burrs were changed: before and after, its settings are not the same. */
 export function Grinders() {

@@ -10,7 +10,7 @@ import {
   type InstrumentSettings,
 } from '../../contract/instrument';
 import type { SettingsChange } from '../../contract/settings';
-import { sentenceCase } from '../shared/format';
+import { sentenceCase } from '../ui/format';
 
 const NAMES: Readonly<Record<InstrumentKind, string>> = {
   scale: 'Scale',

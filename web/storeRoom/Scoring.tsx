@@ -4,7 +4,7 @@ import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import type { Settings, SettingsChange } from '../../contract/settings';
 import { MORE_INTENSITY_ATTRIBUTES, SCORING_SCALES, type IntensityAttribute, type ScoringScale } from '../../core/cup';
-import { SCORING_SCALE_NAMES, sentenceCase } from '../shared/format';
+import { SCORING_SCALE_NAMES, sentenceCase } from '../ui/format';
 import { SheetOfParts } from './SheetOfParts';
 
 interface Props {

@@ -6,8 +6,8 @@ import Form from 'react-bootstrap/Form';
 import type { Settings, SettingsChange } from '../../contract/settings';
 import { sheetOfParts as schema, PARTS_MAX } from '../../contract/sheetOfParts';
 import type { SheetPart } from '../../core/cup';
-import { numberText, sentenceCase } from '../shared/format';
-import { asTyped, typedNumber } from '../shared/typed';
+import { numberText, sentenceCase } from '../ui/format';
+import { asTyped, typedNumber } from '../forms/typed';
 
 /** A part as typed. */
 type Row = Omit<SheetPart, 'most' | 'step'> & { most: string; step: string };

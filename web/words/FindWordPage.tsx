@@ -3,14 +3,14 @@ import Button from 'react-bootstrap/Button';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import type { Nagging } from '../../contract/shelf';
 import type { Likeness } from '../../core/cup/words';
-import { api, problemOf } from '../shared/api';
-import { dateText } from '../shared/format';
-import { toastShown } from '../shared/notices';
-import { useAppDispatch } from '../shared/store';
-import { useToday } from '../shared/today';
-import { usePageTitle } from '../shared/usePageTitle';
-import { Wait } from '../shared/Wait';
-import { WordFinder } from '../shared/WordFinder';
+import { api, problemOf } from '../api/api';
+import { dateText } from '../ui/format';
+import { toastShown } from '../state/notices';
+import { useAppDispatch } from '../state/store';
+import { useToday } from '../state/today';
+import { usePageTitle } from '../ui/usePageTitle';
+import { Wait } from '../ui/Wait';
+import { WordFinder } from '../domain/WordFinder';
 
 /** The word finder by itself; with `?brew=…` for the word that nags of that brew. */
 export function FindWordPage() {

@@ -1,11 +1,11 @@
 import { useState } from 'react';
 import Dropdown from 'react-bootstrap/Dropdown';
 import { currentWord, type Word } from '../../core/cup/words';
-import { api, problemOf } from '../shared/api';
-import { toastShown } from '../shared/notices';
-import { ReferenceLine } from '../shared/ReferenceLine';
-import { useAppDispatch } from '../shared/store';
-import { useVocabulary } from '../shared/useVocabulary';
+import { api, problemOf } from '../api/api';
+import { toastShown } from '../state/notices';
+import { ReferenceLine } from '../domain/ReferenceLine';
+import { useAppDispatch } from '../state/store';
+import { useVocabulary } from '../domain/useVocabulary';
 import { MergeForm, RenameForm } from './WordForms';
 
 const WHERE = { nose: 'Mostly in the nose', palate: 'Mostly on the palate', both: 'In the nose and on the palate' };

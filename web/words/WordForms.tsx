@@ -3,11 +3,11 @@ import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { WORD_MAX } from '../../contract/word';
 import { FAMILIES, wordSpelt, type Family, type Word } from '../../core/cup/words';
-import { api, problemOf } from '../shared/api';
-import { sentenceCase } from '../shared/format';
-import { toastShown } from '../shared/notices';
-import { useAppDispatch } from '../shared/store';
-import { useVocabulary } from '../shared/useVocabulary';
+import { api, problemOf } from '../api/api';
+import { sentenceCase } from '../ui/format';
+import { toastShown } from '../state/notices';
+import { useAppDispatch } from '../state/store';
+import { useVocabulary } from '../domain/useVocabulary';
 
 interface Props {
   word: Word;

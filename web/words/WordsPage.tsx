@@ -2,9 +2,9 @@ import { useDeferredValue, useMemo, useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { Link } from 'react-router';
 import { currentWord, FAMILIES, type Family, type Vocabulary, type Word } from '../../core/cup/words';
-import { sentenceCase } from '../shared/format';
-import { usePageTitle } from '../shared/usePageTitle';
-import { useVocabulary } from '../shared/useVocabulary';
+import { sentenceCase } from '../ui/format';
+import { usePageTitle } from '../ui/usePageTitle';
+import { useVocabulary } from '../domain/useVocabulary';
 import { WordEntry } from './WordEntry';
 
 const MOST_FOUND = 30;

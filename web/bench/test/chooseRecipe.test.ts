@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { bag as bagSchema, bagInput, type Bag } from '../../../contract/bag';
 import type { KeptRecipe } from '../../../contract/recipe';
 import { STARTER_RECIPES, type Recipe } from '../../../core/brew';
-import { againstReference } from '../../shared/grind';
+import { againstReference } from '../../domain/grind';
 import { recipeForBag, isReference, recipeFor } from '../chooseRecipe';
 
 const id = (n: number): string => `0f0e7c2e-1111-4111-8111-00000000000${n}`;

@@ -1,4 +1,4 @@
-import { momentText, sentenceCase } from './format';
+import { momentText, sentenceCase } from '../ui/format';
 
 /** A field in which two copies of a sheet differ. */
 export interface Difference {

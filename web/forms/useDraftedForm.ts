@@ -1,12 +1,12 @@
-import { api } from './api';
+import { api } from '../api/api';
 import { useEffect, useRef, useState } from 'react';
 import { useForm, type DefaultValues, type FieldValues, type Resolver, type UseFormReturn } from 'react-hook-form';
 import type { Draft } from '../../contract/draft';
-import { deviceName } from './device';
+import { deviceName } from '../state/device';
 import { differing, nameOfPath } from './differences';
 import { DraftKeeper, type DraftState } from './draftKeeper';
-import { toastShown } from './notices';
-import { useAppDispatch } from './store';
+import { toastShown } from '../state/notices';
+import { useAppDispatch } from '../state/store';
 
 /** A draft in the shape of the form, filled up where the form has grown since; null for what is no draft of it. */
 function shaped<T extends FieldValues>(kept: Record<string, unknown> | null, initial: T): T | null {

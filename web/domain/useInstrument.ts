@@ -1,6 +1,6 @@
 import { useEffect, useEffectEvent, useState } from 'react';
 import type { InstrumentKind } from '../../contract/instrument';
-import { listen } from './listen';
+import { listen } from '../api/listen';
 
 /** Readings in a row that must agree, and how closely, before a value is settled. */
 const STEADY_READINGS = 6;

@@ -1,6 +1,6 @@
 import type { SerializedError } from '@reduxjs/toolkit';
 import type { FetchBaseQueryError } from '@reduxjs/toolkit/query';
-import { problemOf } from './api';
+import { problemOf } from '../api/api';
 
 /** A failure in words, with a way to try again where there is one. */
 export function ProblemNote({

@@ -1,6 +1,6 @@
 import { Line, LineChart, ReferenceLine, XAxis, YAxis } from 'recharts';
 import { minutesText, planLine, planOf, thin, type Recipe, type Trace } from '../../core/brew';
-import { useWidth } from './useWidth';
+import { useWidth } from '../ui/useWidth';
 
 /** Finer than a pixel of the chart, grams. */
 const DRAWN_G = 0.5;

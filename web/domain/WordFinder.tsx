@@ -9,9 +9,9 @@ import {
   type Trait,
   type TraitGroup,
 } from '../../core/cup/words';
-import { Taps } from './fields';
+import { Taps } from '../forms/fields';
 import { ReferenceLine } from './ReferenceLine';
-import { sentenceCase } from './format';
+import { sentenceCase } from '../ui/format';
 import { useVocabulary } from './useVocabulary';
 
 const MOST = 5;

@@ -1,6 +1,6 @@
 import { createSlice, nanoid, type PayloadAction } from '@reduxjs/toolkit';
 import type { Family } from '../../core/cup/words';
-import type { Mirror } from './draftKeeper';
+import type { Mirror } from '../forms/draftKeeper';
 
 /** How a deletion is taken back. */
 export type Undo =

@@ -24,7 +24,7 @@ import { apiError, type ApiError } from '../../contract/error';
 import type { Bench, LiveBrew } from '../../contract/live';
 import { addressOf, type AnyCall } from './address';
 import { SerialisedWrites } from './serialisedWrites';
-import { steadyNow } from './steadyNow';
+import { steadyNow } from '../state/steadyNow';
 
 const send = fetchBaseQuery({ baseUrl: '/api' });
 export const SIGN_IN = '/sign-in';

@@ -1,5 +1,5 @@
 import { minutesText, planOf, ratio, stageFlow, type Recipe, type StageTime } from '../../core/brew';
-import { numberText, sentenceCase } from './format';
+import { numberText, sentenceCase } from '../ui/format';
 
 interface Props {
   recipe: Recipe;

@@ -1,7 +1,7 @@
 import { configureStore } from '@reduxjs/toolkit';
 import { setupListeners } from '@reduxjs/toolkit/query';
 import { useDispatch, useSelector } from 'react-redux';
-import { api } from './api';
+import { api } from '../api/api';
 import { coolingReducer } from './cooling';
 import { noticesReducer } from './notices';
 import { themeReducer } from './theme';

@@ -1,4 +1,4 @@
-import { api } from './api';
+import { api } from '../api/api';
 import { useMemo } from 'react';
 import type { Words } from '../../contract/word';
 import { suggester, vocabularyOf, type Suggest, type Vocabulary } from '../../core/cup/words';

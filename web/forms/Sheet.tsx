@@ -4,10 +4,10 @@ import { FormProvider, useWatch, type FieldValues, type Path, type Resolver } fr
 import { useHotkeys } from 'react-hotkeys-hook';
 import type { ApiError } from '../../contract/error';
 import type { DraftState } from './draftKeeper';
-import { momentText } from './format';
+import { momentText } from '../ui/format';
 import { baseOf, ChangedElsewhere, basis } from './ChangedElsewhere';
 import { OtherCopy } from './OtherCopy';
-import { localDateTime } from './today';
+import { localDateTime } from '../state/today';
 import { useDraftedForm } from './useDraftedForm';
 
 interface Props<T extends FieldValues, V extends FieldValues> {
