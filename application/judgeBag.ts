@@ -5,6 +5,7 @@ import type { Verdict } from '../contract/verdict';
 import {
   ageOn,
   crestInput,
+  daysAtBest,
   PROPOSAL_DAYS,
   proposals,
   stateOnDay,
@@ -38,7 +39,6 @@ const REPORTED = [
   'advisedDay',
   'peak',
   'fresh',
-  'window',
   'core',
   'curve',
   'inWindow',
@@ -51,10 +51,12 @@ const REPORTED = [
 /** A fit read on a day, with proposals from that day on for a household and a stock of beans. */
 export function verdictOn(fit: CrestFit, bag: Bag, today: string, situation: Situation): Verdict {
   const ages = Array.from({ length: PROPOSAL_DAYS + 1 }, (_, i) => ageOn(bag, addDays(today, i)));
+  const onDay = stateOnDay(fit, ageOn(bag, today), bag.finishedOn !== null);
   return {
-    ...stateOnDay(fit, ageOn(bag, today), bag.finishedOn !== null),
+    ...onDay,
     scale: judgedScale(bag.scoringScale, bag.weights),
     ...pick(fit, REPORTED),
+    window: daysAtBest(fit, onDay.state),
     next: proposals(fit, ages, situation),
   };
 }

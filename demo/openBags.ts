@@ -196,7 +196,7 @@ export const OPEN_BAGS: readonly DemoBag[] = [
   {
     // Better brewer and later days came together: nobody can say from this log whether it peaked or was brewed better.
     label: {
-      name: 'Gishora Hill',
+      name: 'Amber Stair',
       roaster: 'Ninth Kettle',
       origin: 'Burundi',
       variety: 'Typica',

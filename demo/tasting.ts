@@ -1,5 +1,5 @@
 import type { CupDraft } from '../contract/cup';
-import { ADEQUACIES, SLOT_IDS, parseLevel } from '../core/cup';
+import { ADEQUACIES, FIRST_SHEET, parseLevel, SLOT_IDS, type MarkedPart } from '../core/cup';
 
 /** Descriptors of a staged tasting: "hot-first: quince, honey; cool-second: damson". */
 export function descriptorsOf(phases: string): NonNullable<CupDraft['descriptors']> {
@@ -27,4 +27,9 @@ export function intensitiesOf(intensities: string): NonNullable<CupDraft['intens
         adequacy: ADEQUACIES.find((adequacy) => liked !== undefined && adequacy.endsWith(liked)) ?? null,
       };
     });
+}
+
+/** The first sheet of parts, marked part by part in its order. */
+export function sheet(...marks: number[]): MarkedPart[] {
+  return FIRST_SHEET.map((part, i) => ({ ...part, mark: marks[i] ?? null }));
 }

@@ -58,7 +58,7 @@ test('a cup logged by hand is read: extraction with its sum, one change with its
 test('advice that goes against the wish to hold the recipe still says so', async ({ page, demo }) => {
   await page.goto(demo.address);
   await page
-    .getByRole('link', { name: /Gishora Hill/ })
+    .getByRole('link', { name: /Amber Stair/ })
     .first()
     .click();
   await expect(page.getByText(/Most telling.*the reference recipe\. It/)).toBeVisible();

@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { Link, Outlet, ScrollRestoration, useLocation, useNavigate } from 'react-router';
+import { Link, NavLink, Outlet, ScrollRestoration, useLocation, useNavigate } from 'react-router';
 import { CoolingCalls } from './CoolingCalls';
 import { Notices } from './Notices';
 import { SearchBox } from './SearchBox';
@@ -12,11 +12,31 @@ const THEME_WORDS = { auto: 'Light or dark: as the machine', light: 'Light', dar
 const THEME_SHAPES = { auto: '◐', light: '○', dark: '●' };
 
 const PLACES = [
+  ['/', 'Shelf'],
   ['/bench', 'Bench'],
   ['/recipes', 'Recipes'],
   ['/words', 'Words'],
   ['/store-room', 'Store room'],
 ] as const;
+
+/** The way to every place, with the one one is in marked. A bag belongs to the shelf. */
+function PlaceLinks() {
+  const { pathname } = useLocation();
+  return PLACES.map(([to, name]) => {
+    const isHere = to === '/' ? pathname === '/' || pathname.startsWith('/bags/') : pathname.startsWith(to);
+    return (
+      <NavLink
+        key={to}
+        className={`place ${isHere ? 'here' : ''}`}
+        aria-current={isHere ? 'page' : undefined}
+        to={to}
+        end
+      >
+        {name}
+      </NavLink>
+    );
+  });
+}
 
 /** What stands around every place: the name, the search, the theme, the notices. */
 export function Frame() {
@@ -54,11 +74,9 @@ export function Frame() {
             <Link className="btn btn-plain" to="/bags/new">
               Add a bag
             </Link>
-            {PLACES.map(([to, name]) => (
-              <Link key={to} className="btn btn-plain place" to={to}>
-                {name}
-              </Link>
-            ))}
+            <nav className="places" aria-label="Places">
+              <PlaceLinks />
+            </nav>
             <button
               type="button"
               className="btn btn-plain"
@@ -85,12 +103,7 @@ export function Frame() {
       </main>
       {!atBench && (
         <nav className="places-foot container" aria-label="Places">
-          <Link to="/">Shelf</Link>
-          {PLACES.map(([to, name]) => (
-            <Link key={to} to={to}>
-              {name}
-            </Link>
-          ))}
+          <PlaceLinks />
         </nav>
       )}
       <CoolingCalls />

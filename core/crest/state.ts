@@ -6,7 +6,7 @@ import {
   STEADY_MIN_SPREAD,
   STEADY_PROBABILITY,
 } from './constants';
-import type { CrestFit } from './types';
+import type { CrestFit, DaySpan } from './types';
 import { longestRun } from './window';
 
 /** What a bag is today. */
@@ -56,6 +56,18 @@ export function likelyDays(fit: Pick<FitSummary, 'window' | 'peak' | 'fresh' | '
       ? longestRun(fit.inWindow, NEARLY_AS_LIKELY * Math.max(...fit.inWindow))
       : null;
   return early ?? fit.window ?? { from: Math.round(fit.peak.lo), to: Math.round(fit.peak.hi) };
+}
+
+/**
+ * The one set of days a bag is spoken of by, wherever that is: with too few cups for a window the days it is expected
+ * at its best; of a steady bag none.
+ */
+export function daysAtBest(
+  fit: Pick<FitSummary, 'window' | 'peak' | 'fresh' | 'inWindow' | 'usable'>,
+  state: State,
+): DaySpan | null {
+  if (state === 'steady') return null;
+  return fit.usable < MIN_BREWS ? likelyDays(fit) : fit.window;
 }
 
 /**

@@ -63,10 +63,17 @@ export function settingText({ factor, setting }: Pick<Effect, 'factor' | 'settin
   }
 }
 
-/** The recipe clause of a verdict: the one setting that most likely moved the cups by a difference worth a word. */
+/**
+ * The recipe clause of a verdict: the one setting that most likely moved the cups by a difference worth a word. One cup
+ * with a setting is no ground for one.
+ */
 export function recipeClause(effects: readonly Effect[], sigma0: number): string {
   const sure = effects.filter(
-    (e) => e.factor !== 'taster' && Math.abs(e.mean) >= 0.5 * NOTICEABLE * sigma0 && Math.abs(e.helps - 0.5) >= 0.3,
+    (e) =>
+      e.factor !== 'taster' &&
+      e.brews > 1 &&
+      Math.abs(e.mean) >= 0.5 * NOTICEABLE * sigma0 &&
+      Math.abs(e.helps - 0.5) >= 0.3,
   );
   const largest = sure.sort((a, b) => Math.abs(b.mean) - Math.abs(a.mean))[0];
   if (!largest) return '';

@@ -22,7 +22,7 @@ afterAll(async () => {
 });
 
 describe('the demo household', () => {
-  it('has nine bags in different states and two finished ones', async () => {
+  it('has nine bags in different states and three finished ones', async () => {
     const bags = [...(await store.read(loadBagsInUse)), ...(await store.read(loadFinishedBags))];
     const logs = await store.read((db) =>
       loadLogs(
@@ -38,13 +38,20 @@ describe('the demo household', () => {
         stateOnDay(compact(fitCrest(crestInput({ ...bag, brews }))), ageOn(bag, TODAY), false).state,
       );
     }
-    expect(bags).toHaveLength(11);
+    expect(bags).toHaveLength(12);
     expect(states.size).toBe(9);
     expect(new Set(states.values())).toEqual(
       new Set<State>(['resting', 'too-early', 'climbing', 'at-crest', 'fading', 'steady']),
     );
     expect(bags.filter((bag) => bag.roastedOn === null)).toHaveLength(1);
     expect(bags.filter((bag) => bag.weightG === 70)).toHaveLength(1);
+    const sitting = bags.find(({ scoringScale }) => scoringScale === 'parts');
+    const page = logs[sitting?.id ?? ''] ?? [];
+    expect([page.length, new Set(page.map(({ brewedAt }) => brewedAt.slice(0, 10))).size]).toEqual([3, 1]);
+    expect(page.map(({ cup }) => cup.remarks.split(' ').length).reduce((sum, words) => sum + words)).toBeGreaterThan(
+      250,
+    );
+    expect(page.map(({ score }) => score)).toEqual([72, 78, 72]);
     expect(bags.filter((bag) => bag.reference.style === 'espresso')).toHaveLength(1);
     expect(bags.filter((bag) => bag.spells.length > 0)).toHaveLength(1);
     expect(

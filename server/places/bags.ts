@@ -29,6 +29,7 @@ export function bagHandlers({ store, verdicts, recorder, now }: Deps): Handlers<
       brews.map((brew) => brew.doseG),
     );
     const cups = cupsLeft(left, bag.reference.doseG);
+    const verdict = verdictOn(fit, bag, today, { ...settings, cupsLeft: cups });
     return {
       bag,
       roastedOn,
@@ -36,11 +37,11 @@ export function bagHandlers({ store, verdicts, recorder, now }: Deps): Handlers<
       frozen: spellOn(bag.spells, today) !== null,
       gramsLeft: left,
       cupsLeft: cups,
-      window: datesOf(fit.window, roastedOn, bag.spells),
+      window: datesOf(verdict.window, roastedOn, bag.spells),
       brews,
       prior,
       settings,
-      verdict: verdictOn(fit, bag, today, { ...settings, cupsLeft: cups }),
+      verdict,
       judged: isStale ? 'earlier' : 'now',
       judging: verdicts.judging,
     };

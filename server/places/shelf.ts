@@ -4,7 +4,7 @@ import type { LiveBrew } from '../../contract/live';
 import type { Settings } from '../../contract/settings';
 import type { Advice, Lane, OnBench, Shelf } from '../../contract/shelf';
 import { cupsLeft, dueAt, gramsLeft, KIND_TRAITS, planOf, roundTo } from '../../core/brew';
-import { ageOn, proposals, stateOnDay, reportedDay, isInformative } from '../../core/crest';
+import { ageOn, daysAtBest, proposals, stateOnDay, reportedDay, isInformative } from '../../core/crest';
 import { dateOfInstant, roastDate, spellOn } from '../../core/rest';
 import {
   byUrgency,
@@ -175,10 +175,11 @@ function laneAndBag(
 }
 
 function readFit(bag: Bag, fit: FitForShelf, age: number, roastedOn: string, axis: DateSpan) {
+  const reading = stateOnDay(fit, age, bag.finishedOn !== null);
   return {
-    reading: stateOnDay(fit, age, bag.finishedOn !== null),
+    reading,
     usable: fit.usable,
-    window: datesOf(fit.window, roastedOn, bag.spells),
+    window: datesOf(daysAtBest(fit, reading.state), roastedOn, bag.spells),
     ridge: ridgeByDate(fit.inWindow, roastedOn, bag.spells, axis).map((p) => roundTo(p, 2)),
     information: fit.mostInformation[reportedDay(age)] ?? 0,
   };

@@ -7,20 +7,14 @@ import { markText, numberText } from '../ui/format';
 /** The chart in words and figures: a sentence, and the curve as a table on demand. */
 export function DayTable({ page: { verdict } }: { page: BagPage }) {
   const [open, setOpen] = useState(false);
-  const { peak, fresh, window, core } = verdict;
+  const { window, usable } = verdict;
   const mark = (score: number): string => markOfText(verdict.scale, score);
   return (
     <div className="small quiet mt-1">
       <p className="mb-1">
-        {fresh >= 0.05
-          ? `With a probability of ${numberText(fresh * 100, 0)} % its best was when fresh; if not, the curve`
-          : 'The curve'}{' '}
-        peaks around day {numberText(peak.day, 0)} (8 in 10 chance: day {numberText(peak.lo, 0)} to{' '}
-        {numberText(peak.hi, 0)}).{' '}
-        {window
-          ? `More likely than not at its best on ${daysText(window)}`
-          : 'No day is yet more likely than not to be at its best'}
-        {core ? `, firmly on ${daysText(core)}.` : '.'}
+        {usable === 0 && window
+          ? `Expected at its best on ${daysText(window)}; no cup is counted yet.`
+          : curveText(verdict)}
       </p>
       <details onToggle={(event) => setOpen(event.currentTarget.open)}>
         <summary>The curve as a table</summary>
@@ -53,6 +47,18 @@ export function DayTable({ page: { verdict } }: { page: BagPage }) {
       </details>
     </div>
   );
+}
+
+/** Where the curve peaks, how sure that is, and the days it is at its best. */
+function curveText({ peak, fresh, window, core, state }: BagPage['verdict']): string {
+  const peaks = `peaks around day ${numberText(peak.day, 0)} (8 in 10 chance: day ${numberText(peak.lo, 0)} to ${numberText(peak.hi, 0)}).`;
+  const curve =
+    fresh >= 0.05
+      ? `With a probability of ${numberText(fresh * 100, 0)} % its best was when fresh; if not, the curve ${peaks}`
+      : `The curve ${peaks}`;
+  if (state === 'steady') return `${curve} No day stands out.`;
+  if (window === null) return `${curve} No day is yet more likely than not to be at its best.`;
+  return `${curve} More likely than not at its best on ${daysText(window)}${core ? `, firmly on ${daysText(core)}` : ''}.`;
 }
 
 function markOfText(scoringScale: ScoringScale, score: number): string {
