@@ -18,6 +18,6 @@ export { priorMoved } from './priorMoved';
 export { pooledRepeats, type RepeatGroup } from './repeats';
 export { compact, stateOnDay } from './stateOnDay';
 export { ageOn, crestInput, type BagRecord } from './record';
-export { daysAtBest, reportedDay, STATES, type State } from './state';
+export { daysAtBest, isExpectation, reportedDay, STATES, type State } from './state';
 export type * from './types';
-export { cupsText, daysText, likelihoodWord, settingText, sizeWord } from './verdict';
+export { cupsText, daysText, effectText, likelihoodWord, settingText } from './verdict';

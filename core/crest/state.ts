@@ -58,6 +58,11 @@ export function likelyDays(fit: Pick<FitSummary, 'window' | 'peak' | 'fresh' | '
   return early ?? fit.window ?? { from: Math.round(fit.peak.lo), to: Math.round(fit.peak.hi) };
 }
 
+/** Whether a bag's days are what is expected of its kind, for too few cups say otherwise. */
+export function isExpectation({ usable }: Pick<FitSummary, 'usable'>): boolean {
+  return usable < MIN_BREWS;
+}
+
 /**
  * The one set of days a bag is spoken of by, wherever that is: with too few cups for a window the days it is expected
  * at its best; of a steady bag none.
@@ -67,7 +72,7 @@ export function daysAtBest(
   state: State,
 ): DaySpan | null {
   if (state === 'steady') return null;
-  return fit.usable < MIN_BREWS ? likelyDays(fit) : fit.window;
+  return isExpectation(fit) ? likelyDays(fit) : fit.window;
 }
 
 /**

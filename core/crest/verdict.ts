@@ -80,6 +80,16 @@ export function recipeClause(effects: readonly Effect[], sigma0: number): string
   return `; ${settingText(largest)} ${largest.mean < 0 ? 'hides it' : 'lifts it'} ${sizeWord(largest.mean, sigma0)}`;
 }
 
+/** What one setting did to the score, in words; of one cup with it no size is claimed. */
+export function effectText(effect: Effect, sigma0: number): string {
+  const { mean, helps, brews } = effect;
+  const name = settingText(effect);
+  const sure = Math.max(helps, 1 - helps);
+  if (sure < 0.65) return `${name}: no difference to speak of yet`;
+  if (brews === 1) return `${name} may ${mean > 0 ? 'lift' : 'lower'} it; one cup says little`;
+  return `${name} ${mean > 0 ? 'lifts' : 'lowers'} it ${sizeWord(mean, sigma0)}, ${likelihoodWord(sure)}`;
+}
+
 /** Why the days and a setting cannot be told apart, and which brew would do it; empty while they can be. */
 export function confoundedSentence(confounded: readonly Confounding[]): string {
   const worst = confounded.find(({ factor, share }) => share > CONFOUNDED_SHARE && factor !== 'taster');

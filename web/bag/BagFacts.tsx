@@ -1,6 +1,6 @@
 import type { BagPage } from '../../contract/shelf';
 import { pricePerCup } from '../../core/brew';
-import { likelihoodWord } from '../../core/crest';
+import { isExpectation, likelihoodWord } from '../../core/crest';
 import { dateText, numberText } from '../ui/format';
 import { StateMark } from '../domain/StateMark';
 
@@ -23,10 +23,10 @@ export function BagFacts({ page, today }: { page: BagPage; today: string }) {
       </span>
       {window && !bag.finishedOn && verdict.state !== 'steady' && (
         <span>
-          window {dateText(window.from, today)} – {dateText(window.to, today)}
+          {isExpectation(verdict) ? 'expected' : 'window'} {dateText(window.from, today)} – {dateText(window.to, today)}
         </span>
       )}
-      {verdict.usable > 0 && !bag.finishedOn && verdict.state !== 'steady' && (
+      {!isExpectation(verdict) && !bag.finishedOn && verdict.state !== 'steady' && (
         <span>in its window today: {likelihoodText(verdict.inWindowToday)}</span>
       )}
       {perCup !== null && <span>{numberText(perCup, 2)} a cup</span>}

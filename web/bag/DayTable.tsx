@@ -1,21 +1,16 @@
 import { useState } from 'react';
 import type { BagPage } from '../../contract/shelf';
-import { daysText } from '../../core/crest';
+import { daysText, isExpectation } from '../../core/crest';
 import { markOf, type ScoringScale } from '../../core/cup';
 import { markText, numberText } from '../ui/format';
 
 /** The chart in words and figures: a sentence, and the curve as a table on demand. */
 export function DayTable({ page: { verdict } }: { page: BagPage }) {
   const [open, setOpen] = useState(false);
-  const { window, usable } = verdict;
   const mark = (score: number): string => markOfText(verdict.scale, score);
   return (
     <div className="small quiet mt-1">
-      <p className="mb-1">
-        {usable === 0 && window
-          ? `Expected at its best on ${daysText(window)}; no cup is counted yet.`
-          : curveText(verdict)}
-      </p>
+      {verdict.usable > 0 && <p className="mb-1">{curveText(verdict)}</p>}
       <details onToggle={(event) => setOpen(event.currentTarget.open)}>
         <summary>The curve as a table</summary>
         {open && (
@@ -50,13 +45,14 @@ export function DayTable({ page: { verdict } }: { page: BagPage }) {
 }
 
 /** Where the curve peaks, how sure that is, and the days it is at its best. */
-function curveText({ peak, fresh, window, core, state }: BagPage['verdict']): string {
+function curveText({ peak, fresh, window, core, state, usable }: BagPage['verdict']): string {
   const peaks = `peaks around day ${numberText(peak.day, 0)} (8 in 10 chance: day ${numberText(peak.lo, 0)} to ${numberText(peak.hi, 0)}).`;
   const curve =
     fresh >= 0.05
       ? `With a probability of ${numberText(fresh * 100, 0)} % its best was when fresh; if not, the curve ${peaks}`
       : `The curve ${peaks}`;
   if (state === 'steady') return `${curve} No day stands out.`;
+  if (isExpectation({ usable }) && window) return `${curve} Expected at its best on ${daysText(window)}.`;
   if (window === null) return `${curve} No day is yet more likely than not to be at its best.`;
   return `${curve} More likely than not at its best on ${daysText(window)}${core ? `, firmly on ${daysText(core)}` : ''}.`;
 }

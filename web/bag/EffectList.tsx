@@ -1,5 +1,5 @@
 import type { Verdict } from '../../contract/verdict';
-import { cupsText, likelihoodWord, settingText, sizeWord } from '../../core/crest';
+import { cupsText, effectText } from '../../core/crest';
 import { api } from '../api/api';
 import { inScale, numberText, sentenceCase } from '../ui/format';
 
@@ -23,23 +23,16 @@ export function EffectList({ verdict }: { verdict: Verdict }) {
         </p>
       )}
       <ul className="effects">
-        {effects.map((effect) => {
-          const sure = Math.max(effect.helps, 1 - effect.helps);
-          const said =
-            sure < 0.65
-              ? `${sentenceCase(settingText(effect))}: no difference to speak of yet`
-              : `${sentenceCase(settingText(effect))} ${effect.mean > 0 ? 'lifts' : 'lowers'} it ${sizeWord(effect.mean, verdict.sigma0)}, ${likelihoodWord(sure)}`;
-          return (
-            <li key={`${effect.factor} ${effect.setting}`}>
-              {said}
-              <div className="quiet small">
-                {effect.mean > 0 ? '+' : '−'}
-                {numberText(Math.abs(inScale(verdict.scale, effect.mean)), 2)} ±{' '}
-                {numberText(inScale(verdict.scale, effect.sd), 2)} · {cupsText(effect.brews)}
-              </div>
-            </li>
-          );
-        })}
+        {effects.map((effect) => (
+          <li key={`${effect.factor} ${effect.setting}`}>
+            {sentenceCase(effectText(effect, verdict.sigma0))}
+            <div className="quiet small">
+              {effect.mean > 0 ? '+' : '−'}
+              {numberText(Math.abs(inScale(verdict.scale, effect.mean)), 2)} ±{' '}
+              {numberText(inScale(verdict.scale, effect.sd), 2)} · {cupsText(effect.brews)}
+            </div>
+          </li>
+        ))}
       </ul>
     </section>
   );

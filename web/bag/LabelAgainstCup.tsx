@@ -23,7 +23,7 @@ const OWN_MOST = 6;
 
 /** The label put to the test: what it promises, and what the cups say to that. */
 export function LabelAgainstCup({ page }: { page: BagPage }) {
-  const { bag, brews, verdict } = page;
+  const { bag, brews } = page;
   const { vocabulary } = useVocabulary();
   const cups = brews
     .filter(({ fault }) => fault === null)
@@ -63,7 +63,7 @@ export function LabelAgainstCup({ page }: { page: BagPage }) {
           Not printed, but yours: {own.map(({ word, cups: n }) => `${word.name} (${n} cups)`).join(', ')}.
         </p>
       )}
-      {bag.bet !== '' && <Bet page={page} verdict={verdict.verdict} />}
+      {bag.bet !== '' && <Bet page={page} />}
     </section>
   );
 }
@@ -88,8 +88,8 @@ function claimsOf({ bag, verdict }: BagPage): ClaimFinding[] {
   ];
 }
 
-/** The bet in the taster's words, beside the verdict; the taster says whether it held. */
-function Bet({ page: { bag }, verdict }: { page: BagPage; verdict: string }) {
+/** The bet in the taster's words; the taster says whether it held. */
+function Bet({ page: { bag } }: { page: BagPage }) {
   const change = useBagChange(bag);
   const judge = (outcome: BetOutcome): void => void change({ betHeld: bag.betHeld === outcome ? null : outcome });
   return (
@@ -97,7 +97,6 @@ function Bet({ page: { bag }, verdict }: { page: BagPage; verdict: string }) {
       <p className="mb-1">
         Your bet: <q dir="auto">{bag.bet}</q>
       </p>
-      <p className="quiet small mb-1">The verdict: {verdict}</p>
       <Taps label="The bet" options={BET_OUTCOMES} pressed={bag.betHeld ? [bag.betHeld] : []} onTap={judge} />
     </div>
   );

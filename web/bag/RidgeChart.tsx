@@ -1,4 +1,5 @@
 import { Area, ComposedChart, Line, ReferenceArea, ReferenceLine, XAxis, YAxis } from 'recharts';
+import { isExpectation } from '../../core/crest';
 import type { BagPage } from '../../contract/shelf';
 import { SCALE_RANGES } from '../../core/cup';
 import { inScale, numberText } from '../ui/format';
@@ -70,7 +71,7 @@ export function RidgeChart({ page, chosen, onChoose }: Props) {
             margin={{ top: 22, right: 12, bottom: 22, left: 4 }}
             accessibilityLayer={false}
           >
-            {window && (
+            {window && !isExpectation(verdict) && (
               <ReferenceArea
                 x1={window.from}
                 x2={Math.min(window.to, lastDay)}
@@ -79,7 +80,7 @@ export function RidgeChart({ page, chosen, onChoose }: Props) {
                 label={{ value: narrow ? '' : 'window', position: 'insideTopLeft' }}
               />
             )}
-            {core && (
+            {core && !isExpectation(verdict) && verdict.state !== 'steady' && (
               <ReferenceArea
                 x1={core.from}
                 x2={Math.min(core.to, lastDay)}

@@ -3,7 +3,7 @@ import { fitCrest } from '../fit';
 import { compact, stateOnDay } from '../stateOnDay';
 import { likelyDays, stateOf } from '../state';
 import type { CrestBrew, CrestFit } from '../types';
-import { cupsText, daysText, recipeClause, settingText } from '../verdict';
+import { cupsText, daysText, effectText, recipeClause, settingText } from '../verdict';
 import { bagOf, brewOf, ridgeScore } from './samples';
 
 const many = fitCrest(bagOf(Array.from({ length: 14 }, (_, i) => brewOf(5 + 3 * i, ridgeScore(5 + 3 * i, 20)))));
@@ -127,5 +127,10 @@ describe('the words', () => {
     expect(recipeClause([effect(2, 0.95)], 3.5)).toBe('; the press lifts it clearly');
     expect(recipeClause([effect(-3, 0.4), effect(0.2, 0.99)], 3.5)).toBe('');
     expect(recipeClause([{ ...effect(-9, 0.01), factor: 'taster' }], 3.5)).toBe('');
+    // One cup with a setting is no ground for a word on its size.
+    expect(recipeClause([{ ...effect(6, 0.99), brews: 1 }], 3.5)).toBe('');
+    expect(effectText({ ...effect(6, 0.99), brews: 1 }, 3.5)).toBe('the press may lift it; one cup says little');
+    expect(effectText(effect(-6, 0.02), 3.5)).toBe('the press lowers it a lot, almost certainly');
+    expect(effectText(effect(1, 0.6), 3.5)).toBe('the press: no difference to speak of yet');
   });
 });
