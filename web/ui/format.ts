@@ -11,12 +11,16 @@ import {
 
 /** Numbers, dates and marks as a person here writes them. */
 
-const noon = (date: string): Date => new Date(`${date}T12:00:00`);
+/** A plain date or a wall clock as a moment of a clock without a zone: whatever the zone here, it reads as it was written. */
+const onTheWall = (written: string): Date => new Date(`${written}Z`);
+const noon = (date: string): Date => onTheWall(`${date}T12:00:00`);
+const formatOf = (options: Intl.DateTimeFormatOptions): Intl.DateTimeFormat =>
+  new Intl.DateTimeFormat(undefined, { ...options, timeZone: 'UTC' });
 
-const dayMonth = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short' });
-const dayMonthYear = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short', year: 'numeric' });
-const weekday = new Intl.DateTimeFormat(undefined, { weekday: 'short', day: 'numeric', month: 'short' });
-const clock = new Intl.DateTimeFormat(undefined, { hour: 'numeric', minute: '2-digit' });
+const dayMonth = formatOf({ day: 'numeric', month: 'short' });
+const dayMonthYear = formatOf({ day: 'numeric', month: 'short', year: 'numeric' });
+const weekday = formatOf({ weekday: 'short', day: 'numeric', month: 'short' });
+const clock = formatOf({ hour: 'numeric', minute: '2-digit' });
 
 /** "3 Dec", with the year when it is not the one of `today`. */
 export function dateText(date: string, today = ''): string {
@@ -30,7 +34,7 @@ export function weekdayText(date: string): string {
 
 /** "08:15", by the wall clock the instant was written by. */
 export function clockText(instant: string): string {
-  return clock.format(new Date(instant.slice(0, 19)));
+  return clock.format(onTheWall(instant.slice(0, 19)));
 }
 
 /** "24 Nov, 07:42", of a wall clock as `datetime-local` writes it. */

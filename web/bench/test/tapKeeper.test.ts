@@ -1,0 +1,135 @@
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { NO_INSTRUMENTS } from '../../../contract/instrument';
+import type { LiveBrew, LivePatch } from '../../../contract/live';
+import { STARTER_RECIPES } from '../../../core/brew';
+import { TapKeeper, withTaps, type Sent } from '../tapKeeper';
+
+const recipe = STARTER_RECIPES[0];
+if (!recipe) throw new Error('There is no starter recipe');
+const brew = (differently: Partial<LiveBrew> = {}): LiveBrew => ({
+  id: 'b',
+  bagId: 'g',
+  bagName: 'Tap Hill',
+  recipe,
+  recipeVersionId: null,
+  ticked: [],
+  marks: [],
+  startedAt: null,
+  endedS: null,
+  vigour: null,
+  bed: null,
+  fault: null,
+  faultNote: '',
+  instruments: NO_INSTRUMENTS,
+  seed: 1,
+  revision: 1,
+  createdAt: '2026-03-01',
+  ...differently,
+});
+
+/** A browser's store, and a server that answers when it is told to. */
+function bench(kept: Record<string, string> = {}) {
+  const storage = new Map(Object.entries(kept));
+  const sent: { patch: LivePatch; answer: (sent: Sent) => Promise<void> }[] = [];
+  const refused: string[] = [];
+  const keeper = new TapKeeper(
+    brew(),
+    {
+      getItem: (key) => storage.get(key) ?? null,
+      setItem: (key, value) => void storage.set(key, value),
+      removeItem: (key) => void storage.delete(key),
+    },
+    (patch) =>
+      new Promise((resolve) =>
+        sent.push({
+          patch,
+          answer: async (answer) => {
+            resolve(answer);
+            await Promise.resolve();
+          },
+        }),
+      ),
+    (why) => refused.push(why),
+  );
+  return { keeper, storage, sent, refused };
+}
+
+beforeEach(() => void vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] }));
+afterEach(() => void vi.useRealTimers());
+
+describe('a tap on a brew', () => {
+  it('counts at once, is kept in the browser, and is forgotten there once the server has it', async () => {
+    const { keeper, storage, sent } = bench();
+    keeper.tap({ vigour: 'lively' });
+    expect(withTaps(keeper.snapshot().known, keeper.snapshot().pending).vigour).toBe('lively');
+    expect(storage.get('slow-crest.bench.b')).toContain('lively');
+    expect(sent[0]?.patch).toEqual({ was: { ticked: [], marks: [] }, vigour: 'lively' });
+    await sent[0]?.answer({ live: brew({ vigour: 'lively', revision: 2 }) });
+    expect(keeper.snapshot()).toMatchObject({ known: { revision: 2 }, pending: null, offline: null });
+    expect(storage.size).toBe(0);
+  });
+
+  it('is worked out from the taps before it, and what they were made over is remembered from the first', () => {
+    const { keeper, sent } = bench();
+    keeper.tap(({ ticked }) => ({ ticked: [...ticked, 'paper-rinsed'] }));
+    keeper.hear(brew({ ticked: ['bed-level'], revision: 2 }));
+    keeper.tap(({ ticked }) => ({ ticked: [...ticked, 'rinse-thrown-away'] }));
+    expect(sent.at(-1)?.patch).toEqual({
+      was: { ticked: [], marks: [] },
+      ticked: ['paper-rinsed', 'rinse-thrown-away'],
+    });
+  });
+
+  it('is not undone by the answer to the one before', async () => {
+    const { keeper, sent } = bench();
+    keeper.tap({ bed: 'flat' });
+    keeper.tap({ vigour: 'lively' });
+    await sent[0]?.answer({ live: brew({ bed: 'flat', revision: 2 }) });
+    expect(keeper.snapshot().pending).toMatchObject({ bed: 'flat', vigour: 'lively' });
+    await sent[1]?.answer({ live: brew({ bed: 'flat', vigour: 'lively', revision: 3 }) });
+    expect(keeper.snapshot().pending).toBeNull();
+  });
+
+  it('is sent again while the server is away, and says why it is not kept yet', async () => {
+    const { keeper, storage, sent } = bench();
+    keeper.tap({ fault: 'spill' });
+    await sent[0]?.answer({ notYet: 'Slow Crest does not answer yet.' });
+    expect(keeper.snapshot()).toMatchObject({
+      pending: { fault: 'spill' },
+      offline: 'Slow Crest does not answer yet.',
+    });
+    expect(storage.size).toBe(1);
+    vi.advanceTimersByTime(2000);
+    expect(sent).toHaveLength(2);
+    await sent[1]?.answer({ live: brew({ fault: 'spill', revision: 2 }) });
+    expect(keeper.snapshot().offline).toBeNull();
+  });
+
+  it('that is refused is let go, with the reason', async () => {
+    const { keeper, storage, sent, refused } = bench();
+    keeper.tap({ endedS: 4 });
+    await sent[0]?.answer({ refused: 'It has not started.' });
+    expect([keeper.snapshot().pending, storage.size, refused]).toEqual([null, 0, ['It has not started.']]);
+  });
+
+  it('is there again after the page was closed, and sent; a closed page sends nothing', async () => {
+    const kept = { 'slow-crest.bench.b': JSON.stringify({ was: { ticked: [], marks: [] }, bed: 'flat' }) };
+    const { keeper, sent } = bench(kept);
+    expect(keeper.snapshot().pending).toMatchObject({ bed: 'flat' });
+    expect(sent).toHaveLength(0);
+    keeper.open();
+    expect(sent).toHaveLength(1);
+    await sent[0]?.answer({ notYet: 'away' });
+    keeper.close();
+    vi.advanceTimersByTime(10_000);
+    expect(sent).toHaveLength(1);
+    expect(bench({ 'slow-crest.bench.b': '{' }).keeper.snapshot().pending).toBeNull();
+  });
+
+  it('keeps to the newest of what the server said', () => {
+    const { keeper } = bench();
+    keeper.hear(brew({ revision: 5, vigour: 'wild' }));
+    keeper.hear(brew({ revision: 4 }));
+    expect(keeper.snapshot().known).toMatchObject({ revision: 5, vigour: 'wild' });
+  });
+});
