@@ -58,7 +58,7 @@ test('the shelf says what to brew and why, with every bag in a lane', async ({ p
   const eighth = await page.locator('.lane').nth(7).boundingBox();
   expect((eighth?.y ?? Infinity) + (eighth?.height ?? 0)).toBeLessThanOrEqual(800);
   await page.getByRole('link', { name: 'Finished bags' }).click();
-  await expect(page.locator('.lane')).toHaveCount(2);
+  await expect(page.locator('.lane')).toHaveCount(3);
   await expect(page).toHaveURL(/finished=yes/);
   await page.goBack();
   await expect(page.locator('.lane')).toHaveCount(9);

@@ -20,4 +20,4 @@ export { compact, stateOnDay } from './stateOnDay';
 export { ageOn, crestInput, type BagRecord } from './record';
 export { daysAtBest, isExpectation, reportedDay, STATES, type State } from './state';
 export type * from './types';
-export { cupsText, daysText, effectText, likelihoodWord, settingText } from './verdict';
+export { cupsText, daysText, effectText, likelihoodWord } from './verdict';
