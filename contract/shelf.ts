@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { STATES } from '../core/crest';
+import { SCORING_SCALES } from '../core/cup';
 import { bag } from './bag';
 import { brew } from './brew';
 import { trait } from './cup';
@@ -53,6 +54,19 @@ export const lane = z.strictObject({
   window: dateSpan,
   /** Probability of being in the window on each date of the shelf's axis, from `axis.from` on. */
   ridge: z.array(z.number()),
+  /** Of a finished bag: how it went over its rest days; null while it is not judged, and of a bag in use. */
+  history: z
+    .strictObject({
+      /** Probability of being at its best on rest day 0, 1, 2 … */
+      atBest: z.array(z.number()),
+      /** Its days in words, and the score on the best of them, 0–100; null where nothing was marked. */
+      days: z.strictObject({ from: z.number(), to: z.number() }).nullable(),
+      score: z.number().nullable(),
+      scale: z.enum(SCORING_SCALES),
+      /** Rest days on which it was brewed. */
+      brewed: z.array(z.number().int()),
+    })
+    .nullable(),
 });
 export type Lane = z.infer<typeof lane>;
 

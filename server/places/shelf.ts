@@ -5,6 +5,7 @@ import type { Settings } from '../../contract/settings';
 import type { Advice, Lane, OnBench, Shelf } from '../../contract/shelf';
 import { cupsLeft, dueAt, gramsLeft, KIND_TRAITS, planOf, roundTo } from '../../core/brew';
 import { ageOn, daysAtBest, proposals, stateOnDay, reportedDay, isInformative } from '../../core/crest';
+import { judgedScale } from '../../core/cup';
 import { dateOfInstant, roastDate, spellOn } from '../../core/rest';
 import {
   byUrgency,
@@ -37,7 +38,7 @@ export function shelfHandlers({ store, verdicts }: Deps): Handlers<'shelf' | 'ju
     const fits = await verdicts.forShelf(shown);
     const { ticks, brewed, settings, bench, nagging, unfinished, ids } = await store.read(async (db) => ({
       ...{
-        ticks: await loadBrewTicks(db, axis),
+        ticks: await loadBrewTicks(db, finished === 'yes' ? { from: EARLIEST, to: today } : axis),
         brewed: await loadGramsBrewed(db),
         settings: await loadSettings(db),
         bench: await loadBench(db),
@@ -117,6 +118,10 @@ function onBench({ id, bagId, bagName, recipe, startedAt, endedS, instruments }:
   };
 }
 
+/** Before any brew there is; and the rest days a history shows. */
+const EARLIEST = '2000-01-01';
+const HISTORY_DAYS = 60;
+
 type LaneBag = ShelfBag & { informationToday: number };
 
 /** What stands for a fit that is still to be made. */
@@ -170,7 +175,20 @@ function laneAndBag(
       gramsLeft: roundTo(left, 1),
       stateProbability: reading.stateProbability,
       ridge: [...ridge],
+      history: bag.finishedOn === null || known === null ? null : historyOf(bag, known.fit, ticks),
     },
+  };
+}
+
+/** How a finished bag went over its rest days. */
+function historyOf(bag: Bag, fit: FitForShelf, ticks: readonly BrewTick[]): Lane['history'] {
+  const { inWindow, usable, bagLikelihood } = fit;
+  return {
+    atBest: inWindow.slice(0, HISTORY_DAYS + 1).map((p) => roundTo(p, 2)),
+    days: usable === 0 ? null : daysAtBest(fit, stateOnDay(fit, ageOn(bag, bag.finishedOn ?? ''), false).state),
+    score: usable === 0 ? null : roundTo(bagLikelihood.baseline.mean, 1),
+    scale: judgedScale(bag.scoringScale, bag.weights),
+    brewed: ticks.map(({ brewedAt }) => Math.floor(ageOn(bag, dateOfInstant(brewedAt)) + 1e-9)),
   };
 }
 

@@ -1,11 +1,12 @@
 import { execFile } from 'node:child_process';
 import { promisify } from 'node:util';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import type { BrewDraft } from '../../contract/brew';
 import { FIRST_SETTINGS } from '../../contract/settings';
 import { bagPage, shelf, type BagPage, type Shelf } from '../../contract/shelf';
 import { fitInput, verdictOn } from '../../application/judgeBag';
 import { compact, fitCrest, type CrestFit } from '../../core/crest';
+import { daysBetween } from '../../core/rest';
 import { TestServer, TODAY } from './running';
 
 let server: TestServer;
@@ -280,4 +281,37 @@ describe('the same input', () => {
     expect(line.verdict).toBe(judgedWith(null));
     expect([settings, cupsLeft > 0]).toEqual([FIRST_SETTINGS, true]);
   }, 60_000);
+});
+
+describe('the finished bags', () => {
+  it('come with how they went over their rest days; bags in use without', async () => {
+    const bagId = await server.addBag({ name: 'Drunk up', scoringScale: 'stars' });
+    for (const [day, mark] of [
+      ['08', 3],
+      ['13', 4.5],
+      ['18', 4.5],
+      ['24', 3],
+    ] as const)
+      await server.addBrew(bagId, {
+        brewedAt: `2026-02-${day}T08:00:00Z`,
+        cup: cup({ scoringScale: 'stars', mark }),
+      });
+    const lanes = async (finished: 'yes' | 'no') =>
+      shelf.parse(await server.ok<Shelf>('GET', `/shelf?today=${TODAY}&finished=${finished}`)).lanes;
+    expect((await lanes('no')).find(({ id }) => id === bagId)?.history).toBeNull();
+    await server.ok('PATCH', `/bags/${bagId}`, { finishedOn: '2026-02-25' });
+    await vi.waitFor(async () => expect((await lanes('yes')).find(({ id }) => id === bagId)?.history).toBeTruthy(), {
+      timeout: 20_000,
+      interval: 100,
+    });
+    const history = (await lanes('yes')).find(({ id }) => id === bagId)?.history;
+    const roastedOn = (await page(bagId)).roastedOn;
+    expect(history?.brewed).toEqual(['08', '13', '18', '24'].map((day) => daysBetween(roastedOn, `2026-02-${day}`)));
+    expect(history?.scale).toBe('stars');
+    expect(history?.score).toBeGreaterThan(78);
+    expect(history?.score).toBeLessThan(95);
+    const best = history?.atBest.indexOf(Math.max(...history.atBest)) ?? NaN;
+    expect(best).toBeGreaterThan(daysBetween(roastedOn, '2026-02-10'));
+    expect(best).toBeLessThan(daysBetween(roastedOn, '2026-02-22'));
+  });
 });

@@ -6,6 +6,7 @@ import { useToday } from '../state/today';
 import { usePageTitle } from '../ui/usePageTitle';
 import { Wait } from '../ui/Wait';
 import { ComeBack } from './ComeBack';
+import { FinishedBags } from './FinishedBags';
 import { JudgingNote } from './JudgingNote';
 import { Lanes } from './Lanes';
 import { Morning } from './Morning';
@@ -55,7 +56,7 @@ export function ShelfPage() {
       {finished === 'yes' ? <h1>Finished bags</h1> : <Morning shelf={shelf} />}
       {finished === 'no' && <ComeBack shelf={shelf} />}
       {judging && <JudgingNote judging={judging} />}
-      <Lanes shelf={shelf} />
+      {finished === 'yes' ? <FinishedBags shelf={shelf} /> : <Lanes shelf={shelf} />}
       <p className="mt-3">{other}</p>
     </>
   );
