@@ -1,20 +1,27 @@
 import { Link } from 'react-router';
 import type { BagPage } from '../../contract/shelf';
-import { bestCupDay, mostInformativeDay, recipeText, informationText } from '../../core/crest';
+import { bestCupDay, informationText, isInformative, mostInformativeDay, recipeText } from '../../core/crest';
 import { markOf } from '../../core/cup';
-import { inScale, markText, numberText } from '../ui/format';
+import { inScale, markText, numberText, sentenceCase } from '../ui/format';
 
 /** What to brew next: for the cup, and for the knowledge; with what each gains and costs. */
 export function NextBrews({ page: { bag, verdict, cupsLeft, settings } }: { page: BagPage }) {
   const today = verdict.next[0];
   const best = bestCupDay(verdict.next);
-  const expectedInformation = mostInformativeDay(verdict.next);
-  if (!today || !best || !expectedInformation || bag.finishedOn !== null || cupsLeft === 0) return null;
+  const most = mostInformativeDay(verdict.next);
+  if (!today || !best || !most || bag.finishedOn !== null || cupsLeft === 0) return null;
   const cost = `${numberText(bag.reference.doseG, 1)} g, one of ${cupsLeft} ${cupsLeft === 1 ? 'cup' : 'cups'} left`;
   const mark = (score: number): string =>
     markText(verdict.scale, markOf(verdict.scale, Math.min(100, Math.max(0, score))));
   const better = inScale(verdict.scale, best.bestCup.expected - today.bestCup.expected);
   const waits = best.inDays > 0 && best.bestCup.expected - today.bestCup.expected > 0.1 * verdict.sigma0;
+  const tells = informationText(most.mostInformative.expectedInformation);
+  const tellsToday = informationText(today.mostInformative.expectedInformation);
+  const rules = sentenceCase(
+    [settings.oneChange && 'one change at a time from the last brew', settings.brewers && 'with the brewers you own']
+      .filter(Boolean)
+      .join(', '),
+  );
   return (
     <section>
       <h2>Next brew</h2>
@@ -24,27 +31,25 @@ export function NextBrews({ page: { bag, verdict, cupsLeft, settings } }: { page
           {waits &&
             ` ${when(best.inDays, true)} ${best.bestCup.changes.length > 0 ? `${recipeText(best.bestCup.changes)}, ` : ''}about ${numberText(better, 2)} more.`}
         </li>
-        <li>
-          <strong>Most telling</strong> {when(expectedInformation.inDays, false)}:{' '}
-          {recipeText(expectedInformation.mostInformative.changes)}. It{' '}
-          {informationText(expectedInformation.mostInformative.expectedInformation)}
-          {expectedInformation.inDays > 0 &&
-          informationText(expectedInformation.mostInformative.expectedInformation) !==
-            informationText(today.mostInformative.expectedInformation)
-            ? `; today's most telling brew (${recipeText(today.mostInformative.changes)}) ${informationText(today.mostInformative.expectedInformation)}.`
-            : '.'}
-          <div className="quiet small">
-            Price: {cost}. {settings.oneChange && 'One change at a time from the last brew'}
-            {settings.oneChange && settings.brewers !== null && ', with '}
-            {!settings.oneChange && settings.brewers !== null && 'With '}
-            {settings.brewers !== null && 'the brewers you own'}
-            {(settings.oneChange || settings.brewers !== null) && '. '}
-            <Link className="text-decoration-underline" to="/store-room">
-              Change that
-            </Link>
-          </div>
-        </li>
+        {isInformative(most.mostInformative.expectedInformation) && (
+          <li>
+            <strong>Most telling</strong> {when(most.inDays, false)}: {recipeText(most.mostInformative.changes)}. It{' '}
+            {tells}
+            {most.inDays > 0 && tells !== tellsToday
+              ? `; today's most telling brew (${recipeText(today.mostInformative.changes)}) ${tellsToday}.`
+              : '.'}
+            <div className="quiet small">Price: {cost}.</div>
+          </li>
+        )}
       </ul>
+      {rules !== '' && (
+        <p className="quiet small">
+          {rules}.{' '}
+          <Link className="text-decoration-underline" to="/store-room">
+            Change that
+          </Link>
+        </p>
+      )}
     </section>
   );
 }

@@ -5,8 +5,9 @@ import { markOf } from '../../core/cup';
 import { dateText, markText } from '../ui/format';
 import { useWidth } from '../ui/useWidth';
 
-/** Rest days shown, and how far apart they are named. */
+/** Rest days shown; below this many pixels fewer of them are named. */
 const DAYS = 60;
+const NARROW = 520;
 const HEIGHT = 54;
 const BASE = 46;
 /** Pixels the ridge rises for a certainty. */
@@ -15,6 +16,7 @@ const RISE = 38;
 /** Finished bags one under another over their rest days, so that their crests can be compared at a glance. */
 export function FinishedBags({ shelf }: { shelf: Shelf }) {
   const [ref, width] = useWidth<HTMLDivElement>();
+  const step = width < NARROW ? 20 : 10;
   const x = (day: number): number => ((day + 0.5) / (DAYS + 1)) * width;
   return (
     <div>
@@ -23,7 +25,7 @@ export function FinishedBags({ shelf }: { shelf: Shelf }) {
         <div ref={ref}>
           {width > 0 && (
             <svg aria-hidden="true">
-              {Array.from({ length: DAYS / 10 + 1 }, (_, i) => 10 * i).map((day) => (
+              {Array.from({ length: DAYS / step + 1 }, (_, i) => step * i).map((day) => (
                 <g key={day}>
                   <line x1={x(day)} x2={x(day)} y1={22} y2={28} />
                   <text x={x(day)} y={17} textAnchor={day === 0 ? 'start' : day === DAYS ? 'end' : 'middle'}>
