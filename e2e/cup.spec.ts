@@ -114,6 +114,60 @@ test('a sheet of parts is added up, and what is taken off is taken off', async (
   await expect(page.getByText(/38 of 50 · smell 6, .*flaws 2/)).toBeVisible();
 });
 
+test('a household composes its own sheet of parts, and old cups keep the one they were marked by', async ({
+  page,
+  unused,
+}) => {
+  await openBag(page, unused, { name: 'Part Hill', scoringScale: 'parts' });
+  await page.keyboard.press('b');
+  for (const { name } of FIRST_SHEET) {
+    await tabTo(page, name.charAt(0).toUpperCase() + name.slice(1));
+    await page.keyboard.type(name === 'flaws' ? '0' : '4');
+  }
+  await save(page);
+  await expect(mark(page)).toHaveText('40');
+
+  await page.getByRole('link', { name: 'Store room' }).first().click();
+  await expect(page.getByRole('link', { name: 'Store room' }).first()).toHaveAttribute('aria-current', 'page');
+  await page.getByText('The sheet of parts (6 parts)').click();
+  for (const name of ['Feel', 'Length', 'As a whole'])
+    await page.getByRole('button', { name: `${name}: remove` }).click();
+  await page.getByRole('button', { name: 'Add a part' }).click();
+  await expect(page.getByText('The part is needed')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Keep this sheet' })).toBeDisabled();
+  await page.getByLabel('Name of part 4').fill('depth');
+  await page.getByLabel('Depth: the most it can be given').fill('6');
+  await page.getByLabel('Depth: step').fill('0,5');
+  await expect(page.getByText('It comes to 30 at most.')).toBeVisible();
+  await page.getByRole('button', { name: 'Depth: up' }).click();
+  await page.getByRole('button', { name: 'Keep this sheet' }).click();
+  await page.reload();
+  await expect(page.getByText('The sheet of parts (4 parts)')).toBeVisible();
+
+  await page.getByRole('link', { name: 'Shelf' }).first().click();
+  await page.locator('.lane').click();
+  await page.keyboard.press('b');
+  await expect(page.getByRole('heading', { name: 'Log a brew: Part Hill' })).toBeVisible();
+  await expect(page.getByLabel('Feel', { exact: true })).toHaveCount(0);
+  for (const [name, given] of [
+    ['Smell', '8'],
+    ['Taste', '13'],
+    ['Depth', '4,25'],
+    ['Flaws', '3'],
+  ] as const) {
+    await tabTo(page, name);
+    await page.keyboard.type(given);
+  }
+  await page.keyboard.press('Control+Enter');
+  await expect(page.getByText('Depth goes in steps of 0.5')).toBeVisible();
+  await page.getByRole('textbox', { name: 'Depth' }).fill('4,5');
+  await expect(page.getByText('The sum is 22.5 of 30.')).toBeVisible();
+  await page.keyboard.press('Control+Enter');
+  await expect(page.locator('.log > li')).toHaveCount(2);
+  await expect(mark(page).first()).toHaveText('75');
+  await expect(mark(page).last()).toHaveText('40');
+});
+
 test('stars in quarters', async ({ page, application }) => {
   await openBag(page, application, { name: 'Star Hill', scoringScale: 'stars' });
   await page.keyboard.press('b');
