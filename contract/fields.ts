@@ -71,3 +71,29 @@ export function changeOf<T extends object>(): z.ZodType<T, T> {
     T
   >;
 }
+
+/** What a field holds, as far as a form or a table must know: free text, one of several words, a number … */
+export interface FieldKind {
+  kind: 'text' | 'choice' | 'number' | 'integer' | 'flag' | 'other';
+  /** Whether it may be left open. */
+  nullable: boolean;
+}
+
+/** The kind of a field, whatever its limits and default. */
+export function kindOfField(field: z.ZodType): FieldKind {
+  if (field instanceof z.ZodDefault) return kindOfField(field.unwrap() as z.ZodType);
+  if (field instanceof z.ZodNullable) return { ...kindOfField(field.unwrap() as z.ZodType), nullable: true };
+  const kind =
+    field instanceof z.ZodNumber
+      ? field.format?.includes('int')
+        ? 'integer'
+        : 'number'
+      : field instanceof z.ZodEnum
+        ? 'choice'
+        : field instanceof z.ZodString || field instanceof z.ZodStringFormat
+          ? 'text'
+          : field instanceof z.ZodBoolean
+            ? 'flag'
+            : 'other';
+  return { kind, nullable: false };
+}

@@ -1,6 +1,7 @@
+import { omit } from 'es-toolkit';
 import { EntitySchema } from 'typeorm';
-import type { Process, RoastLevel } from '../../core/crest';
-import type { AttributeWeights, BetOutcome, IntensityAttribute, ScoringScale, SheetPart } from '../../core/cup';
+import { bagInput, type Bag } from '../../contract/bag';
+import type { IntensityAttribute, ScoringScale, SheetPart } from '../../core/cup';
 import type { Fault, BrewParameters, RecordedFrom } from '../../core/brew';
 import type { InstrumentSettings } from '../../contract/instrument';
 import { SessionEntity } from './accessEntities';
@@ -13,7 +14,7 @@ import {
   TracePieceEntity,
 } from './benchEntities';
 import { CupEntity, CupDescriptorEntity, DraftEntity, RemarkEntity, WordEntity } from './cupEntities';
-import { id, integer, optionalJson, optionalReal, optionalText, real, text } from './columns';
+import { columnsOf, id, integer, optionalJson, optionalReal, optionalText, real, text } from './columns';
 
 /**
  * The tables of bags and brews; those of the bench and of cups have files of their own. Dates and instants are kept as
@@ -60,62 +61,17 @@ export const BrewParametersEntity = new EntitySchema<BrewParametersRow>({
   },
 });
 
-export interface BagRow {
-  id: string;
-  name: string;
-  roaster: string;
-  origin: string;
-  variety: string;
-  process: Process | null;
-  roastLevel: RoastLevel | null;
-  printedNotes: string;
-  roastedOn: string | null;
-  bestBefore: string | null;
-  shelfLifeDays: number | null;
-  restAdviceDays: number | null;
-  weightG: number;
-  price: number | null;
-  scoringScale: ScoringScale;
-  weights: AttributeWeights | null;
-  referenceRecipeId: string | null;
-  perceivedRoast: RoastLevel | null;
-  bet: string;
-  betMark: number | null;
-  betHeld: BetOutcome | null;
-  finishedOn: string | null;
-  createdAt: string;
-  deletedAt: string | null;
-  /** Raised with every change to the bag or its log; a kept verdict belongs to one revision. */
-  revision: number;
-}
+/** A bag as far as it is one row. */
+export type BagRow = Omit<Bag, 'reference' | 'spells'> & { deletedAt: string | null };
 
 export const BagEntity = new EntitySchema<BagRow>({
   name: 'bag',
   columns: {
     id,
-    name: text,
-    roaster: text,
-    origin: text,
-    variety: text,
-    process: optionalText,
-    roastLevel: optionalText,
-    printedNotes: text,
-    roastedOn: optionalText,
-    bestBefore: optionalText,
-    shelfLifeDays: { type: 'integer', nullable: true },
-    restAdviceDays: optionalReal,
-    weightG: real,
-    price: optionalReal,
-    scoringScale: text,
-    weights: optionalJson,
-    referenceRecipeId: optionalText,
-    perceivedRoast: optionalText,
-    bet: text,
-    betMark: optionalReal,
-    betHeld: optionalText,
-    finishedOn: optionalText,
+    ...columnsOf(omit(bagInput.shape, ['reference', 'spells'])),
     createdAt: text,
     deletedAt: optionalText,
+    // Raised with every change to the bag or its log; a kept verdict belongs to one revision.
     revision: integer,
   },
 });

@@ -12,6 +12,7 @@ import { loadBag } from '../db/bags';
 import { loadBrews } from '../db/brews';
 import { keepCup } from '../db/cups';
 import { loadDrafts } from '../db/drafts';
+import { ENTITIES } from '../db/entities';
 import { MIGRATIONS } from '../db/migrations';
 import { ensureStarters, loadRecipes } from '../db/recipes';
 import { loadSettings } from '../db/settings';
@@ -302,5 +303,29 @@ describe('a household of any version before', () => {
     expect(input).toMatchObject({ sigma0: 3.5, reference: { brewer: 'cone', doseG: 15, waterG: 240, waterC: 94 } });
     expect(input.brews).toMatchObject([{ age: 11, brewer: 'press', overall: 82, waterC: 95, grindStep: -1 }]);
     expect(compact(fitCrest(input)).peak).toEqual({ day: 15.9, lo: 9.8, hi: 26.5, coverage: 0.8 });
+  });
+});
+
+describe('the tables', () => {
+  it('have the columns the entities say, of their types, and no others', async () => {
+    const store = await openStore(join(folder, 'columns.sqlite'));
+    const affinity = (type: string): string =>
+      ({ varchar: 'text', 'simple-json': 'text' })[type] ?? (type === 'boolean' ? 'boolean' : type);
+    for (const entity of ENTITIES) {
+      const { name = '', columns } = entity.options;
+      const said = Object.entries(columns)
+        .map(
+          ([column, options]) => `${column} ${affinity(String(options?.type))} ${options?.nullable ? 'or null' : ''}`,
+        )
+        .sort();
+      const kept = await store.read((db) =>
+        db.query<{ name: string; type: string; notnull: number; pk: number }[]>(`PRAGMA table_info("${name}")`),
+      );
+      const there = kept
+        .map((one) => `${one.name} ${affinity(one.type.toLowerCase())} ${one.notnull || one.pk ? '' : 'or null'}`)
+        .sort();
+      expect(there, name).toEqual(said);
+    }
+    await store.close();
   });
 });

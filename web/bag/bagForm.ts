@@ -1,48 +1,32 @@
 import { type BagChange, bagInput, type Bag, type BagInput } from '../../contract/bag';
 import type { KeptRecipe } from '../../contract/recipe';
-import { isEqual, mapValues, pick, pickBy } from 'es-toolkit';
+import { isEqual, mapValues, omit, pick, pickBy } from 'es-toolkit';
 import type { BrewParametersInput } from '../../contract/brewParameters';
 import { EQUAL_WEIGHTS, type Attribute, type AttributeWeights, type ScoringScale } from '../../core/cup';
-import { asTyped, typedChoice, typedMark, typedMarkValue, typedNumber, typedWater } from '../forms/typed';
+import {
+  asTyped,
+  fieldValues,
+  typedChoice,
+  typedFields,
+  typedMark,
+  typedMarkValue,
+  typedNumber,
+  typedWater,
+} from '../forms/typed';
 import { nameOfPath } from '../forms/differences';
 import { typedResolver } from '../forms/formResolver';
 
+/** The fields of a bag that are one text or number each. */
+const PLAIN = omit(bagInput.shape, ['reference', 'spells', 'weights', 'betMark', 'scoringScale']);
+
 /** A bag as typed: every field as text. The names are the contract's, so that problems find their field. */
-export interface BagForm {
-  name: string;
-  roaster: string;
-  origin: string;
-  variety: string;
-  process: string;
-  roastLevel: string;
-  printedNotes: string;
-  roastedOn: string;
-  bestBefore: string;
-  shelfLifeDays: string;
-  restAdviceDays: string;
-  weightG: string;
-  price: string;
+export interface BagForm extends Record<keyof typeof PLAIN, string> {
   scoringScale: ScoringScale;
   /** What "best" means: the overall mark, or weights on the attributes. */
   best: 'overall' | 'weights';
   weights: Record<Attribute, string>;
-  perceivedRoast: string;
-  bet: string;
   betMark: string;
-  /** How the bet turned out; carried along. */
-  betHeld: string;
-  finishedOn: string;
-  /** The recipe the reference was taken from; carried along. */
-  referenceRecipeId: string;
-  reference: {
-    style: string;
-    brewer: string;
-    doseG: string;
-    waterG: string;
-    waterC: string;
-    filter: string;
-    waterRecipe: string;
-  };
+  reference: Record<'style' | 'brewer' | 'doseG' | 'waterG' | 'waterC' | 'filter' | 'waterRecipe', string>;
   spells: { from: string; to: string }[];
 }
 
@@ -86,27 +70,10 @@ function typedWeights(weights: AttributeWeights | null): Pick<BagForm, 'best' | 
 /** An empty sheet for a new bag, its reference the household's standard recipe. */
 export function emptyBag(standard: KeptRecipe | null = null, scoringScale: ScoringScale = 'mark10'): BagForm {
   return {
-    name: '',
-    roaster: '',
-    origin: '',
-    variety: '',
-    process: '',
-    roastLevel: '',
-    printedNotes: '',
-    roastedOn: '',
-    bestBefore: '',
-    shelfLifeDays: '',
-    restAdviceDays: '',
-    weightG: '250',
-    price: '',
+    ...typedFields(PLAIN, { referenceRecipeId: standard?.id }),
     scoringScale,
     ...typedWeights(null),
-    perceivedRoast: '',
-    bet: '',
     betMark: '',
-    betHeld: '',
-    finishedOn: '',
-    referenceRecipeId: standard?.id ?? '',
     reference: typedReference(standard?.recipe ?? FIRST_REFERENCE),
     spells: [],
   };
@@ -115,50 +82,22 @@ export function emptyBag(standard: KeptRecipe | null = null, scoringScale: Scori
 /** A bag already kept, as it would be typed. */
 export function typedBag(bag: Bag): BagForm {
   return {
-    name: bag.name,
-    roaster: bag.roaster,
-    origin: bag.origin,
-    variety: bag.variety,
-    process: bag.process ?? '',
-    roastLevel: bag.roastLevel ?? '',
-    printedNotes: bag.printedNotes,
-    roastedOn: bag.roastedOn ?? '',
-    bestBefore: bag.bestBefore ?? '',
-    shelfLifeDays: asTyped(bag.shelfLifeDays),
-    restAdviceDays: asTyped(bag.restAdviceDays),
-    weightG: asTyped(bag.weightG),
-    price: asTyped(bag.price),
+    ...typedFields(PLAIN, bag),
     scoringScale: bag.scoringScale,
     ...typedWeights(bag.weights),
-    perceivedRoast: bag.perceivedRoast ?? '',
-    bet: bag.bet,
     betMark: typedMark(bag.scoringScale, bag.betMark),
-    betHeld: bag.betHeld ?? '',
-    finishedOn: bag.finishedOn ?? '',
-    referenceRecipeId: bag.referenceRecipeId ?? '',
     reference: typedReference(bag.reference),
     spells: bag.spells.map(({ from, to }) => ({ from, to: to ?? '' })),
   };
 }
 
 function toValues(typed: BagForm) {
-  const { reference, best, ...rest } = typed;
+  const { reference, best, scoringScale } = typed;
   return {
-    ...rest,
+    ...fieldValues(PLAIN, typed),
+    scoringScale,
     weights: best === 'overall' ? null : mapValues(typed.weights, (weight) => typedNumber(weight) ?? 0),
-    process: typedChoice(typed.process),
-    roastLevel: typedChoice(typed.roastLevel),
-    perceivedRoast: typedChoice(typed.perceivedRoast),
-    betMark: typedMarkValue(typed.scoringScale, typed.betMark),
-    betHeld: typedChoice(typed.betHeld),
-    roastedOn: typedChoice(typed.roastedOn),
-    bestBefore: typedChoice(typed.bestBefore),
-    shelfLifeDays: typedNumber(typed.shelfLifeDays),
-    restAdviceDays: typedNumber(typed.restAdviceDays),
-    weightG: typedNumber(typed.weightG),
-    price: typedNumber(typed.price),
-    finishedOn: typedChoice(typed.finishedOn),
-    referenceRecipeId: typedChoice(typed.referenceRecipeId),
+    betMark: typedMarkValue(scoringScale, typed.betMark),
     reference: {
       ...reference,
       doseG: typedNumber(reference.doseG),

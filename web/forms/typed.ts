@@ -1,3 +1,6 @@
+import { mapValues } from 'es-toolkit';
+import type { z } from 'zod';
+import { kindOfField } from '../../contract/fields';
 import { waterFor } from '../../core/brew';
 import { levelValue, nearestLevel, parseLevel, type ScoringScale } from '../../core/cup';
 
@@ -50,4 +53,27 @@ export function typedMark(scoringScale: ScoringScale, mark: number | null): stri
 export function typedMarkValue(scoringScale: ScoringScale, text: string): number | string | null {
   const level = scoringScale === 'levels' ? parseLevel(text) : null;
   return level ? levelValue(level) : typedNumber(text);
+}
+
+/** Fields that are one text or number each, as they are typed; what is open, or left to its default, as well. */
+export function typedFields<F extends string>(
+  shape: Readonly<Record<F, z.ZodType>>,
+  values: Readonly<Partial<Record<NoInfer<F>, unknown>>>,
+): Record<F, string> {
+  return mapValues(shape, (field, name) => {
+    const value = name in values ? values[name] : field.safeParse(undefined).data;
+    return typeof value === 'number' ? asTyped(value) : typeof value === 'string' ? value : '';
+  });
+}
+
+/** The same fields' values, of what was typed: numbers read, what is empty left open where it may be. */
+export function fieldValues<F extends string>(
+  shape: Readonly<Record<F, z.ZodType>>,
+  typed: Readonly<Record<NoInfer<F>, string>>,
+): Record<F, unknown> {
+  return mapValues(shape, (field, name) => {
+    const { kind, nullable } = kindOfField(field);
+    if (kind === 'number' || kind === 'integer') return typedNumber(typed[name]);
+    return nullable ? typedChoice(typed[name]) : typed[name];
+  });
 }
