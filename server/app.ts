@@ -5,7 +5,7 @@ import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { openApiDocument } from '../application/openApi';
 import type { Deps } from './deps';
-import { notFound } from './errors';
+import { notFound } from '../application/problem';
 import { knownNames } from './access/names';
 import { refuseStrangers } from './access/strangers';
 import type { Config } from './config';

@@ -1,7 +1,7 @@
 import { get } from 'es-toolkit/compat';
 import { z } from 'zod';
 import { merge, overlay } from '../core/change';
-import { Problem } from './errors';
+import { Problem } from '../application/problem';
 import { parse } from './http';
 
 /** A change as it is sent: what is to be different and, under `was`, what it says instead of, as the sender saw it. */

@@ -1,5 +1,5 @@
 import { addDays, type PlainDate } from '../core/rest';
-import { invalidField } from './errors';
+import { invalidField } from '../application/problem';
 
 /**
  * Refuses dates that lie in the future, wherever on earth the taster's calendar hangs. A date that stood there `before`

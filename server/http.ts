@@ -1,8 +1,8 @@
 import type { NextFunction, Request, Response } from 'express';
 import type { Logger } from 'pino';
 import type { z } from 'zod';
-import { fieldProblems } from '../contract/error';
-import { Problem } from './errors';
+import { ERROR_STATUS, fieldProblems } from '../contract/error';
+import { Problem } from '../application/problem';
 
 /** A value through its schema. Throws an invalid Problem that names every field at fault. */
 export function parse<T extends z.ZodType>(schema: T, value: unknown): z.output<T> {
@@ -28,6 +28,17 @@ const AT_FAULT: Readonly<Record<number, [code: Problem['code'], sentence: string
   ],
 };
 
+/** A request that could not even be read, with the status its reader gave it. */
+class AtFault extends Problem {
+  constructor(
+    code: Problem['code'],
+    sentence: string,
+    readonly status: number,
+  ) {
+    super(code, sentence);
+  }
+}
+
 /** A Problem for whatever was thrown: a request at fault is told so, anything else is unexpected. */
 export function problemOf(error: unknown): Problem {
   if (error instanceof Problem) return error;
@@ -39,7 +50,7 @@ export function problemOf(error: unknown): Problem {
         ? 'This address cannot be read. Nothing was changed.'
         : 'The request cannot be read as JSON. Nothing was saved.',
     ];
-    return new Problem(code, sentence, [], status);
+    return new AtFault(code, sentence, status);
   }
   return new Problem(
     'internal',
@@ -51,10 +62,11 @@ export function problemOf(error: unknown): Problem {
 export function answerErrors(log: Logger) {
   return (error: unknown, request: Request, response: Response, next: NextFunction): void => {
     const problem = problemOf(error);
-    if (problem.status >= 500) log.error({ err: error, method: request.method, path: request.path }, 'request failed');
+    const status = problem instanceof AtFault ? problem.status : ERROR_STATUS[problem.code];
+    if (status >= 500) log.error({ err: error, method: request.method, path: request.path }, 'request failed');
     if (response.headersSent) next(error);
-    else if (request.originalUrl.startsWith('/api')) response.status(problem.status).json(problem);
-    else response.status(problem.status).type('text/plain').send(problem.message);
+    else if (request.originalUrl.startsWith('/api')) response.status(status).json(problem);
+    else response.status(status).type('text/plain').send(problem.message);
   };
 }
 

@@ -2,7 +2,7 @@ import { Router, type Request, type RequestHandler, type Response } from 'expres
 import type { z } from 'zod';
 import type { Endpoint } from '../contract/endpoint';
 import { ENDPOINTS, type AnswerOf, type EndpointName, type Endpoints, type EventsOf } from '../contract/endpoints';
-import { notFound } from './errors';
+import { notFound } from '../application/problem';
 import { openStream } from './eventStream';
 import { parse } from './http';
 

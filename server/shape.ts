@@ -1,5 +1,5 @@
 import type { NextFunction, Request, Response } from 'express';
-import { Problem } from './errors';
+import { Problem } from '../application/problem';
 
 /**
  * What a request may hold at most: values in all, and how deep they may lie. Our largest sheet has a few hundred, six

@@ -1,6 +1,6 @@
 import type { NextFunction, Request, Response } from 'express';
 import type { Logger } from 'pino';
-import { Problem } from '../errors';
+import { Problem } from '../../application/problem';
 import { nameIn } from './names';
 
 /** More strangers than this are not told apart in the log. */

@@ -4,7 +4,7 @@ import { In, IsNull, Not, type EntityManager } from 'typeorm';
 import type { Bag, BagInput } from '../../contract/bag';
 import type { BrewParametersInput } from '../../contract/brewParameters';
 import { dateOfInstant, roastDate } from '../../core/rest';
-import { invalidField, notFound } from '../errors';
+import { invalidField, notFound } from '../../application/problem';
 import { RecipeEntity } from './benchEntities';
 import { mustExist } from './refs';
 import {

@@ -6,7 +6,7 @@ import type { Brew, BrewInput } from '../../contract/brew';
 import type { RepeatGroup } from '../../core/crest';
 import { scoreOfCup, SCALE_RANGES } from '../../core/cup';
 import { addDays, dateOfInstant, restDay, roastDate, type PlainDate } from '../../core/rest';
-import { invalidField, notFound, Problem } from '../errors';
+import { invalidField, notFound, Problem } from '../../application/problem';
 import { loadBag, touchBag } from './bags';
 import { GrinderEntity, RecipeVersionEntity } from './benchEntities';
 import { keepMaking, loadMakings, takeFromBench } from './making';

@@ -3,7 +3,7 @@ import { groupBy, keyBy } from 'es-toolkit';
 import { In, type EntityManager } from 'typeorm';
 import type { Cup, CupInput, Nag } from '../../contract/cup';
 import type { Nagging } from '../../contract/shelf';
-import { notFound } from '../errors';
+import { notFound } from '../../application/problem';
 import { CupEntity, CupDescriptorEntity, RemarkEntity } from './cupEntities';
 import { wordIds } from './words';
 

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { IsNull, type EntityManager } from 'typeorm';
 import type { GrinderInput } from '../../contract/recipe';
 import type { Grinder } from '../../core/brew';
-import { notFound } from '../errors';
+import { notFound } from '../../application/problem';
 import { GrinderEntity } from './benchEntities';
 
 /** The grinders of the household, by name. */

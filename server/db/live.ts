@@ -4,7 +4,7 @@ import { In, IsNull, Not, type EntityManager } from 'typeorm';
 import type { LiveBrew, LiveInput, LivePatch, LiveTrace } from '../../contract/live';
 import { appendPoint, traceUntil, type Flaw, type StageMark, type Trace, type TracePoint } from '../../core/brew';
 import { merge } from '../../core/change';
-import { notFound, Problem } from '../errors';
+import { notFound, Problem } from '../../application/problem';
 import { LiveBrewEntity, RecipeVersionEntity, TracePieceEntity, type LiveBrewRow } from './benchEntities';
 import { loadBag } from './bags';
 import { BagEntity } from './entities';

@@ -2,7 +2,7 @@ import { In, type EntityManager } from 'typeorm';
 import type { BrewInput } from '../../contract/brew';
 import type { KeptTrace, Making, MakingInput } from '../../contract/making';
 import { planOf, poursIn, roundTo, stageTimesOf, stageTimesOfMarks, thin, type StageTime } from '../../core/brew';
-import { invalidField, notFound } from '../errors';
+import { invalidField, notFound } from '../../application/problem';
 import { MakingEntity, type MakingRow } from './benchEntities';
 import { dropPieces, loadLive, loadLiveTrace, setLiveClosed } from './live';
 import { loadVersionsById } from './recipes';

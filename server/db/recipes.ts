@@ -3,7 +3,7 @@ import { isEqual } from 'es-toolkit';
 import { In, IsNull, type EntityManager } from 'typeorm';
 import type { KeptRecipeVersion, KeptRecipe, RecipeInput } from '../../contract/recipe';
 import { STARTER_RECIPES } from '../../core/brew';
-import { notFound, Problem } from '../errors';
+import { notFound, Problem } from '../../application/problem';
 import {
   MakingEntity,
   RecipeEntity,

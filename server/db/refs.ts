@@ -1,5 +1,5 @@
 import type { EntityManager, EntitySchema } from 'typeorm';
-import { invalidField } from '../errors';
+import { invalidField } from '../../application/problem';
 
 /** Refuses a reference to what is not there, at the field that names it; null refers to nothing. */
 export async function mustExist(

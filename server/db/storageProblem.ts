@@ -1,6 +1,6 @@
 import { statfsSync } from 'node:fs';
 import { dirname } from 'node:path';
-import { Problem } from '../errors';
+import { Problem } from '../../application/problem';
 
 /** Less room than this, bytes, and a disk takes no more writes of ours. */
 const NO_ROOM = 1024 * 1024;

@@ -10,7 +10,7 @@ import {
   type HouseholdWord,
   type Vocabulary,
 } from '../../core/cup/words';
-import { invalidField, notFound } from '../errors';
+import { invalidField, notFound } from '../../application/problem';
 import { CupDescriptorEntity, WordEntity } from './cupEntities';
 
 /** The household's vocabulary: the notes everyone begins with, its own names for them, and its own words. */

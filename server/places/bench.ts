@@ -4,7 +4,7 @@ import { brewSeconds, roundTo, STARTER_RECIPES } from '../../core/brew';
 import { addLive, changeLive, loadBench, loadLive, loadLiveTrace, setLiveClosed, startLive } from '../db/live';
 import { loadSettings } from '../db/settings';
 import type { Deps } from '../deps';
-import { notFound, Problem } from '../errors';
+import { notFound, Problem } from '../../application/problem';
 import type { Instrument } from '../instruments/instrument';
 import type { Handlers } from '../routes';
 

@@ -4,7 +4,7 @@ import { rateLimit } from 'express-rate-limit';
 import { isPassphrase } from '../access/passphrase';
 import { beginSession, endSession, isSession, SESSION_MS } from '../access/sessions';
 import type { Deps } from '../deps';
-import { Problem } from '../errors';
+import { Problem } from '../../application/problem';
 import type { Handlers } from '../routes';
 
 const COOKIE = 'slow-crest-session';

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import type { Taster } from '../../contract/taster';
 import { TasterEntity } from '../db/entities';
 import type { Deps } from '../deps';
-import { Problem } from '../errors';
+import { Problem } from '../../application/problem';
 import type { Handlers } from '../routes';
 
 /** The tasters of the household. */

@@ -312,11 +312,9 @@ describe('the tables', () => {
     const affinity = (type: string): string =>
       ({ varchar: 'text', 'simple-json': 'text' })[type] ?? (type === 'boolean' ? 'boolean' : type);
     for (const entity of ENTITIES) {
-      const { name = '', columns } = entity.options;
+      const { name, columns } = entity.options;
       const said = Object.entries(columns)
-        .map(
-          ([column, options]) => `${column} ${affinity(String(options?.type))} ${options?.nullable ? 'or null' : ''}`,
-        )
+        .map(([column, options]) => `${column} ${affinity(String(options.type))} ${options.nullable ? 'or null' : ''}`)
         .sort();
       const kept = await store.read((db) =>
         db.query<{ name: string; type: string; notnull: number; pk: number }[]>(`PRAGMA table_info("${name}")`),

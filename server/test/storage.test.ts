@@ -28,7 +28,7 @@ import { addBag, loadBag } from '../db/bags';
 import { addBrew } from '../db/brews';
 import { ensureStarters } from '../db/recipes';
 import { openStore, type Store } from '../db/store';
-import { Problem } from '../errors';
+import { Problem } from '../../application/problem';
 import { lockFolder } from '../folderLock';
 import { serve } from '../serve';
 import { engineHere } from '../verdicts/engineHere';
@@ -139,7 +139,6 @@ describe('a write that fails', () => {
       const problem = await refusal(store.write(named(`During ${i}`)));
       expect(problem).toMatchObject({
         code: 'disk-full',
-        status: 507,
         message: expect.stringMatching(
           /is full\. Nothing of this change was saved; everything saved before is safe.*goes on by itself/,
         ),
@@ -224,7 +223,6 @@ describe('a database that is taken away while it is open', () => {
     const problem = await refusal(store.write(named('Never acknowledged')));
     expect(problem).toMatchObject({
       code: 'storage',
-      status: 503,
       message: expect.stringMatching(
         /deleted, moved or replaced.*Nothing of this change was saved.*is kept in .*rescued-/s,
       ),

@@ -1,18 +1,13 @@
-import { ERROR_STATUS, type ApiError, type FieldProblem } from '../contract/error';
+import type { ApiError, FieldProblem } from '../contract/error';
 
-/** A failure with a sentence for the person, and the fields that can mend it. */
+/** A failure with a sentence for the person, and the fields that can mend it; whoever asked, and however. */
 export class Problem extends Error {
-  /** Of the answer over HTTP. */
-  readonly status: number;
-
   constructor(
     readonly code: ApiError['code'],
     message: string,
     readonly fields: FieldProblem[] = [],
-    status?: number,
   ) {
     super(message);
-    this.status = status ?? ERROR_STATUS[code];
   }
 
   toJSON(): { error: ApiError } {
@@ -20,7 +15,7 @@ export class Problem extends Error {
   }
 }
 
-/** Something in the request is wrong at one field. */
+/** Something in what was sent is wrong at one field. */
 export function invalidField(path: string, message: string): Problem {
   return new Problem('invalid', `${message}. Nothing was saved.`, [{ path, message }]);
 }
