@@ -59,6 +59,7 @@ test('pictures of the main views', async ({ page, demo }) => {
   await page.evaluate('window.scrollTo(0, document.body.scrollHeight)');
   await picture('levels');
   await page.getByRole('button', { name: 'Cancel' }).click();
+  await page.getByRole('button', { name: 'Dismiss' }).click();
   await page.locator('.ridgelines').scrollIntoViewIfNeeded();
   await page.evaluate(
     'window.scrollTo(0, document.querySelector(".ridgelines").getBoundingClientRect().top + scrollY - 90)',

@@ -89,6 +89,7 @@ export function Running({ live, nowS, change, chosen, stream }: Props) {
               disabled={toMark === null}
               aria-keyshortcuts="Space"
               onClick={mark}
+              aria-label={toMark === null ? undefined : doneText(plan.steps[toMark], true)}
             >
               {toMark === null
                 ? marked.includes(now)
@@ -182,9 +183,11 @@ function Due({ live, plan }: { live: LiveBrew; plan: Plan }) {
   );
 }
 
-function doneText(step: PlanStep | undefined): string {
+/** What the button of a step says; spoken, with the number that otherwise stands large above it. */
+function doneText(step: PlanStep | undefined, spoken = false): string {
   if (!step) return 'Done';
-  return step.pours ? `Poured to ${step.toG} g` : `${sentenceCase(step.text)}: done`;
+  if (step.pours) return spoken ? `Poured to ${step.toG} g` : 'Poured';
+  return `${sentenceCase(step.text)}: done`;
 }
 
 /** The scale of a brew; null where none is connected. */
