@@ -10,6 +10,11 @@ const places = ['shelf', 'bag', 'bench', 'cup', 'words', 'recipes', 'storeRoom']
 const shared = ['api', 'forms', 'ui', 'domain', 'state'];
 const above = ['./server', './web', './demo', './benchmarks', './reliability', './scripts', './e2e'];
 const zones = [
+  {
+    target: ['./core/rest', './core/brew', './core/cup', './core/change', './core/draft'],
+    from: ['./core/crest', './core/text', './core/shelf'],
+  },
+  { target: './core/crest/*.ts', from: ['./core/text', './core/shelf'] },
   { target: './core', from: ['./contract', './application', ...above] },
   { target: './contract', from: ['./application', ...above] },
   { target: './application', from: above },

@@ -8,12 +8,12 @@ import {
   daysAtBest,
   PROPOSAL_DAYS,
   proposals,
-  stateOnDay,
   type CrestFit,
   type CrestInput,
   type Situation,
   type TasterPrior,
 } from '../core/crest';
+import { stateOnDay } from '../core/text';
 import { judgedScale, judgedScore, SCALE_RANGES } from '../core/cup';
 import { addDays } from '../core/rest';
 

@@ -9,10 +9,10 @@ import {
   fitCrest,
   PROPOSAL_DAYS,
   proposals,
-  stateOnDay,
   type BagRecord,
   type Proposal,
 } from '../core/crest';
+import { stateOnDay } from '../core/text';
 import { addDays, dateOfInstant, roastDate } from '../core/rest';
 
 /** The record a bag file holds. Brews are named by their place in the file. */

@@ -1,23 +1,40 @@
-export { ENGINE_VERSION, NOTICEABLE, PROPOSAL_DAYS, PROCESSES, ROAST_LEVELS } from './constants';
+export {
+  CONFOUNDED_SHARE,
+  ENGINE_VERSION,
+  FRESH_SAID,
+  MIN_BREWS,
+  NOTICEABLE,
+  PROPOSAL_DAYS,
+  PROCESSES,
+  ROAST_LEVELS,
+} from './constants';
 export { fitCrest } from './fit';
 export { tablePeakDays } from './prior';
-export { holdWish } from './holdWish';
 export { historyOf, priorFor, type PastBag, type Repeats } from './history';
 export {
   ANY_SITUATION,
   bestCupDay,
   mostInformativeDay,
   proposals,
-  recipeText,
-  informationText,
   isInformative,
+  narrowingOf,
+  type DayProposals,
   type Proposal,
   type Situation,
 } from './next';
 export { priorMoved } from './priorMoved';
 export { pooledRepeats, type RepeatGroup } from './repeats';
-export { compact, stateOnDay } from './stateOnDay';
+export { compact } from './compact';
 export { ageOn, crestInput, type BagRecord } from './record';
-export { daysAtBest, isExpectation, reportedDay, STATES, type State } from './state';
+export {
+  daysAtBest,
+  isExpectation,
+  likelyDays,
+  reportedDay,
+  stateOf,
+  STATES,
+  type FitSummary,
+  type State,
+  type StateToday,
+} from './state';
 export type * from './types';
-export { cupsText, daysText, effectText, likelihoodWord } from './verdict';

@@ -1,6 +1,5 @@
 import { LEAST_INFORMATION, INFORMATIVE_ENOUGH } from './constants';
 import { reportedDay } from './state';
-import { settingText } from './verdict';
 import type { Change, CrestFit } from './types';
 
 /** What a household can brew with, and how it likes to change things. */
@@ -85,23 +84,10 @@ export function mostInformativeDay(days: readonly DayProposals[]): DayProposals 
   return days.find((day) => day.mostInformative.expectedInformation >= INFORMATIVE_ENOUGH * most) ?? null;
 }
 
-const narrowing = (nats: number): number => 1 - Math.exp(-nats);
+/** The share a number of nats takes off the interval of the peak: 1 − e⁻ⁿ. */
+export const narrowingOf = (nats: number): number => 1 - Math.exp(-nats);
 
 /** Whether a brew would tell enough to be made for that. */
 export function isInformative(nats: number): boolean {
-  return narrowing(nats) >= LEAST_INFORMATION;
-}
-
-/** What a number of nats does to the interval of the peak, in words. */
-export function informationText(nats: number): string {
-  const narrower = narrowing(nats);
-  if (narrower < LEAST_INFORMATION) return 'would tell hardly anything new';
-  if (narrower < 0.06) return 'would tell a little';
-  return `would narrow down its best days by about ${Math.round(narrower * 20) * 5} %`;
-}
-
-/** A recipe as it differs from the reference, in words: "the reference recipe with the press and water at 90 °C". */
-export function recipeText(changes: readonly Change[]): string {
-  if (changes.length === 0) return 'the reference recipe';
-  return `the reference recipe with ${changes.map(settingText).join(' and ')}`;
+  return narrowingOf(nats) >= LEAST_INFORMATION;
 }

@@ -1,6 +1,7 @@
 import { roundTo, type BrewParameters } from '../brew';
-import { cupsText, recipeText, informationText, isInformative, type Proposal, type State } from '../crest';
+import { isInformative, type Proposal, type State } from '../crest';
 import { daysBetween, type PlainDate } from '../rest';
+import { cupsText, informationText, recipeText } from '../text';
 import type { DateSpan } from './lane';
 
 /** What the choice of this morning's bag rests on. */

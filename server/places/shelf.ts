@@ -4,7 +4,8 @@ import type { LiveBrew } from '../../contract/live';
 import type { Settings } from '../../contract/settings';
 import type { Advice, Lane, OnBench, Shelf } from '../../contract/shelf';
 import { cupsLeft, dueAt, gramsLeft, KIND_TRAITS, planOf, roundTo } from '../../core/brew';
-import { ageOn, daysAtBest, proposals, stateOnDay, reportedDay, isInformative } from '../../core/crest';
+import { ageOn, daysAtBest, proposals, reportedDay, isInformative } from '../../core/crest';
+import { stateOnDay } from '../../core/text';
 import { judgedScale } from '../../core/cup';
 import { dateOfInstant, roastDate, spellOn } from '../../core/rest';
 import {

@@ -1,6 +1,7 @@
 import type { BagPage } from '../../contract/shelf';
 import { pricePerCup } from '../../core/brew';
-import { isExpectation, likelihoodWord } from '../../core/crest';
+import { isExpectation } from '../../core/crest';
+import { likelihoodWord } from '../../core/text';
 import { dateText, numberText } from '../ui/format';
 import { StateMark } from '../domain/StateMark';
 

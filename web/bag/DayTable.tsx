@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import type { BagPage } from '../../contract/shelf';
-import { daysText, isExpectation } from '../../core/crest';
+import { isExpectation } from '../../core/crest';
+import { daysText } from '../../core/text';
 import { markOf, type ScoringScale } from '../../core/cup';
 import { markText, numberText } from '../ui/format';
 

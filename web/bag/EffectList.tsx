@@ -1,5 +1,5 @@
 import type { Verdict } from '../../contract/verdict';
-import { cupsText, effectText } from '../../core/crest';
+import { cupsText, effectText } from '../../core/text';
 import { api } from '../api/api';
 import { inScale, numberText, sentenceCase } from '../ui/format';
 

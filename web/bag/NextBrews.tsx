@@ -1,6 +1,7 @@
 import { Link } from 'react-router';
 import type { BagPage } from '../../contract/shelf';
-import { bestCupDay, informationText, isInformative, mostInformativeDay, recipeText } from '../../core/crest';
+import { bestCupDay, isInformative, mostInformativeDay } from '../../core/crest';
+import { informationText, recipeText } from '../../core/text';
 import { markOf } from '../../core/cup';
 import { inScale, markText, numberText, sentenceCase } from '../ui/format';
 

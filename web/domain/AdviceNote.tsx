@@ -1,6 +1,6 @@
 import type { Verdict } from '../../contract/verdict';
 import { adviseChange, type BrewEvidence } from '../../core/brew';
-import { holdWish } from '../../core/crest';
+import { holdWish } from '../../core/text';
 
 /**
  * One change for the next brew with its reason; and, where the judgement would rather have the recipe still, that it

@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 import type { Lane, Shelf } from '../../contract/shelf';
-import { daysText } from '../../core/crest';
+import { daysText } from '../../core/text';
 import { markOf } from '../../core/cup';
 import { dateText, markText } from '../ui/format';
 import { useWidth } from '../ui/useWidth';
@@ -63,8 +63,7 @@ function FinishedBag({ lane: { id, name, roaster, verdict, finishedOn, history }
     : history
       ? 'no day stood out'
       : 'being judged';
-  const score =
-    history === null || history.score === null ? '' : markText(history.scale, markOf(history.scale, history.score));
+  const score = typeof history?.score === 'number' ? markText(history.scale, markOf(history.scale, history.score)) : '';
   return (
     <Link className="lane" to={`/bags/${id}`} title={verdict}>
       <span className="lane-text">

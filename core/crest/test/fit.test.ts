@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { FAULTS } from '../../brew/kinds';
 import { fitCrest } from '../fit';
-import { compact, stateOnDay } from '../stateOnDay';
+import { compact } from '../compact';
+import { stateOnDay } from '../../text';
 import type { CrestBrew, CrestFit } from '../types';
 import { bagOf, brewOf, ridgeScore } from './samples';
 

@@ -1,16 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { fitCrest } from '../fit';
-import {
-  ANY_SITUATION,
-  bestCupDay,
-  mostInformativeDay,
-  proposals,
-  recipeText,
-  informationText,
-  isInformative,
-  type Situation,
-} from '../next';
-import { compact, stateOnDay } from '../stateOnDay';
+import { ANY_SITUATION, bestCupDay, mostInformativeDay, proposals, isInformative, type Situation } from '../next';
+import { compact } from '../compact';
+import { informationText, recipeText, stateOnDay } from '../../text';
 import { bagOf, brewOf, ridgeScore } from './samples';
 
 const days = [8, 12, 16, 20, 24, 28];

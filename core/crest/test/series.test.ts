@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { fitCrest } from '../fit';
 import { pooledRepeats } from '../repeats';
-import { compact, stateOnDay } from '../stateOnDay';
+import { compact } from '../compact';
+import { stateOnDay } from '../../text';
 import { bagOf, brewOf, REFERENCE, ridgeScore } from './samples';
 
 const ESPRESSO = { style: 'espresso', brewer: 'espresso machine', doseG: 18, waterG: 40, waterC: 93 } as const;

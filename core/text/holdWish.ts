@@ -1,4 +1,4 @@
-import { isInformative, type DayProposals } from './next';
+import { isInformative, type DayProposals } from '../crest';
 
 /**
  * Whether the judgement wishes the next brew to keep to the reference recipe, in a sentence; null where it does not

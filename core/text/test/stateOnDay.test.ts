@@ -1,10 +1,12 @@
 import { describe, expect, it } from 'vitest';
-import { fitCrest } from '../fit';
-import { compact, stateOnDay } from '../stateOnDay';
-import { likelyDays, stateOf } from '../state';
-import type { CrestBrew, CrestFit } from '../types';
-import { cupsText, daysText, effectText, recipeClause, settingText } from '../verdict';
-import { bagOf, brewOf, ridgeScore } from './samples';
+import { fitCrest } from '../../crest/fit';
+import { compact } from '../../crest/compact';
+import { stateOnDay } from '../stateOnDay';
+import { likelyDays, stateOf } from '../../crest/state';
+import type { CrestBrew, CrestFit } from '../../crest/types';
+import { effectText, recipeClause, settingText } from '../verdict';
+import { cupsText, daysText } from '../words';
+import { bagOf, brewOf, ridgeScore } from '../../crest/test/samples';
 
 const many = fitCrest(bagOf(Array.from({ length: 14 }, (_, i) => brewOf(5 + 3 * i, ridgeScore(5 + 3 * i, 20)))));
 const read = (fit: CrestFit, day: number, finished = false) => stateOnDay(compact(fit), day, finished);

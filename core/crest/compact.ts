@@ -1,33 +1,5 @@
 import { roundTo } from '../brew/units';
-import { reportedDay, stateOf, type FitSummary, type State } from './state';
 import type { CrestFit, Moments } from './types';
-import { verdictSentence } from './verdict';
-
-/** A fit read on one day: the state, its probability and the sentence. */
-export interface DayState {
-  state: State;
-  stateProbability: number;
-  verdict: string;
-  restDay: number;
-  inWindowToday: number;
-}
-
-/** Reads a fit at a rest age; `finished` when nothing is left to drink. */
-export function stateOnDay(
-  fit: FitSummary & Pick<CrestFit, 'effects' | 'confounded'>,
-  age: number,
-  finished: boolean,
-): DayState {
-  const today = stateOf(fit, age, finished);
-  const day = Math.floor(age + 1e-9);
-  return {
-    state: today.state,
-    stateProbability: roundTo(today.probability, 3),
-    verdict: verdictSentence({ fit, today, day, finished }),
-    restDay: day,
-    inWindowToday: fit.inWindow[reportedDay(age)] ?? 0,
-  };
-}
 
 /**
  * A fit with points to 2 decimals, days to 1 and probabilities to 3: what leaves the engine, small and the same

@@ -1,47 +1,16 @@
-import { CONFOUNDED_SHARE, FRESH_SAID, MIN_BREWS, NOTICEABLE } from './constants';
-import { likelyDays, type FitSummary, type StateToday } from './state';
-import type { CrestFit, Effect, Confounding } from './types';
-
-/** How a probability is said in words. Thresholds are editorial. */
-export function likelihoodWord(probability: number): string {
-  if (probability >= 0.95) return 'almost certainly';
-  if (probability >= 0.8) return 'very likely';
-  if (probability >= 0.55) return 'probably';
-  return 'perhaps';
-}
-
-/** "day 18" or "days 18–27". */
-export function daysText({ from, to }: { from: number; to: number }): string {
-  return from === to ? `day ${from}` : `days ${from}–${to}`;
-}
-
-const COUNT_WORDS = [
-  'no',
-  'one',
-  'two',
-  'three',
-  'four',
-  'five',
-  'six',
-  'seven',
-  'eight',
-  'nine',
-  'ten',
-  'eleven',
-  'twelve',
-];
-
-/** "no cups", "one cup", "three cups", "14 cups". */
-export function cupsText(count: number): string {
-  return `${COUNT_WORDS[count] ?? String(count)} ${count === 1 ? 'cup' : 'cups'}`;
-}
-
-/** How large a difference is, against what a taster can tell apart. */
-export function sizeWord(points: number, sigma0: number): string {
-  const size = Math.abs(points) / sigma0;
-  if (size < NOTICEABLE) return 'a little';
-  return size < 3 * NOTICEABLE ? 'clearly' : 'a lot';
-}
+import {
+  CONFOUNDED_SHARE,
+  FRESH_SAID,
+  likelyDays,
+  MIN_BREWS,
+  NOTICEABLE,
+  type Confounding,
+  type CrestFit,
+  type Effect,
+  type FitSummary,
+  type StateToday,
+} from '../crest';
+import { cupsText, daysText, likelihoodWord, sizeWord } from './words';
 
 /** A setting as the subject of a sentence. */
 export function settingText({ factor, setting }: Pick<Effect, 'factor' | 'setting'>): string {
