@@ -2,7 +2,7 @@ import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import { omit } from 'es-toolkit';
 import type { SippedPhase } from '../../core/cup';
 
-/** A poured cup whose looks are called, wherever in the application the taster is meanwhile. */
+/** A poured cup whose phases are called, wherever in the application the taster is meanwhile. */
 export interface CoolingCup {
   /** The sheet it is written on. */
   title: string;
