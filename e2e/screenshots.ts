@@ -98,6 +98,9 @@ test('pictures of the main views', async ({ page, demo }) => {
   await picture('drained-phone');
   await page.emulateMedia({ colorScheme: 'light' });
   await page.setViewportSize({ width: 1280, height: 800 });
+  await page.goto(`${demo.address}/?finished=yes`);
+  await expect(page.locator('.left').first()).toBeVisible();
+  await picture('finished-bags');
   await page.goto(`${demo.address}/recipes`);
   await picture('recipes');
   await page.goto(`${demo.address}/words`);
