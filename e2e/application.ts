@@ -158,6 +158,11 @@ export async function openBag(
   return id;
 }
 
+/** Resolves once the verdict on the bag's page is the answer to what is logged, or asked, now. */
+export async function verdictReached(page: Page): Promise<void> {
+  await expect(page.locator('.verdict')).toHaveAttribute('aria-busy', 'false');
+}
+
 /** Moves on by the Tab key until the field of this name has the focus. */
 export async function tabTo(page: Page, name: string, most = 90): Promise<void> {
   for (let i = 0; i < most; i++) {

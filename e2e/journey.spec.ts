@@ -1,4 +1,4 @@
-import { addBag, dateOf, expect, logBrew, test } from './application';
+import { addBag, dateOf, expect, logBrew, test, verdictReached } from './application';
 
 const verdict = '.verdict';
 
@@ -42,6 +42,7 @@ test('from an empty shelf to a window: log, mark a fault, restart, everything is
   await expect(pressBrew).toContainText('left out: a fault');
   await expect(page.locator('.effects li')).toHaveCount(0);
   await expect(page.locator('.brew-point .out')).toHaveCount(1);
+  await verdictReached(page);
   const said = await page.locator(verdict).textContent();
 
   await application.stop();

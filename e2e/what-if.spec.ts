@@ -1,4 +1,4 @@
-import { addBag, expect, logBrew, morning, test } from './application';
+import { addBag, expect, logBrew, morning, test, verdictReached } from './application';
 
 test('leaving a brew out answers at once, saves nothing, and agrees with the server to the last digit', async ({
   page,
@@ -19,6 +19,7 @@ test('leaving a brew out answers at once, saves nothing, and agrees with the ser
     if ((await details.getAttribute('open')) === null) await page.getByText('The curve as a table').click();
     return page.locator('.table-of-days').innerText();
   };
+  await verdictReached(page);
   const logged = await verdict.innerText();
   const loggedCurve = await curve();
 
@@ -28,6 +29,7 @@ test('leaving a brew out answers at once, saves nothing, and agrees with the ser
   await page.getByLabel(/Counts in the judgement/).uncheck();
   await expect(page.locator('.what-if-note')).toContainText('without 1 brew');
   await expect(page.getByText('5 brews, 4 in the judgement')).toBeVisible();
+  await verdictReached(page);
   const asked = await verdict.innerText();
   const askedCurve = await curve();
   expect(askedCurve).not.toBe(loggedCurve);
@@ -45,6 +47,7 @@ test('leaving a brew out answers at once, saves nothing, and agrees with the ser
   await page.getByRole('button', { name: 'Dirty cup' }).click();
   await expect(page.getByText('5 brews, 4 in the judgement')).toBeVisible();
   await expect(verdict).toHaveText(asked);
+  await verdictReached(page);
   expect(await curve()).toBe(askedCurve);
 });
 
@@ -138,6 +141,7 @@ test('what best means is written on the bag, and the verdict follows', async ({ 
   await page.getByLabel('Sweetness', { exact: true }).fill('2,5');
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByText('Best means: sweetness.')).toBeVisible();
+  await verdictReached(page);
   await expect(page.getByLabel('Crest of')).toHaveValue('as judged');
   await page.getByText('The curve as a table').click();
   const early = Number(await page.getByRole('row', { name: /^6 / }).getByRole('cell').first().innerText());

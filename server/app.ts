@@ -75,7 +75,7 @@ export function createApp(
   });
   const door = doorOf(deps);
   api.use(readCookies);
-  api.use(routesOf(handlersOf(deps), { door, before: { signIn: guessLimits }, checkAnswers }));
+  api.use(routesOf(handlersOf(deps), { door, before: { signIn: guessLimits() }, checkAnswers }));
   api.use(door, (request) => {
     throw notFound(`${request.method} ${request.originalUrl.slice(0, 100)}`);
   });

@@ -51,8 +51,8 @@ export function doorOf(deps: Deps): RequestHandler {
 /** Reads the cookies every session is carried by. */
 export const readCookies: RequestHandler = cookieParser();
 
-/** Guessing slows down. */
-export const guessLimits: RequestHandler[] = GUESSES.map(slowDown);
+/** Guessing slows down; each server counts for itself. */
+export const guessLimits = (): RequestHandler[] => GUESSES.map(slowDown);
 
 /** Signing in and out, where the household is asked for its passphrase. */
 export function sessionHandlers(deps: Deps): Handlers<'session' | 'signIn' | 'signOut'> {

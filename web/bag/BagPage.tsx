@@ -57,7 +57,7 @@ export function BagPage() {
 function BagView({ page: logged, today }: { page: Page; today: string }) {
   const [chosen, setChosen] = useState<string | null>(null);
   const [question, ask] = useState(NO_QUESTION);
-  const answer = useWhatIf(logged, today, question);
+  const { answer, answering } = useWhatIf(logged, today, question);
   const page = answer
     ? { ...logged, verdict: answer, window: datesOf(answer.window, logged.roastedOn, logged.bag.spells) }
     : logged;
@@ -75,7 +75,11 @@ function BagView({ page: logged, today }: { page: Page; today: string }) {
       <div className="bag-head">
         <div>
           <h1>{bag.name}</h1>
-          <p className={`verdict ${verdict.state}`} aria-live="polite">
+          <p
+            className={`verdict ${verdict.state}`}
+            aria-live="polite"
+            aria-busy={answering || logged.judged === 'earlier'}
+          >
             {verdict.verdict}
           </p>
           {logged.judged === 'earlier' && (

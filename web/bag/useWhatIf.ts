@@ -31,16 +31,21 @@ function theEngine(): Remote<CrestWorker> {
   return engine;
 }
 
-/**
- * The verdict a question would give, worked out beside the page; null while nothing is asked, and the answer to the
- * last question until a newer one is there. Answers that have been overtaken are dropped.
- */
+/** What a question comes to. */
+interface WhatIf {
+  /** Null while nothing is asked; the answer to the last question until a newer one is there. */
+  answer: Verdict | null;
+  /** Whether the answer to what is asked now is still being worked out. */
+  answering: boolean;
+}
+
+/** The verdict a question would give, worked out beside the page. Answers that have been overtaken are dropped. */
 export function useWhatIf(
   { bag, brews, prior, settings, cupsLeft }: BagPage,
   today: string,
   question: Question,
-): Verdict | null {
-  const [answer, setAnswer] = useState<Verdict | null>(null);
+): WhatIf {
+  const [answered, setAnswered] = useState<{ question: Question; answer: Verdict } | null>(null);
   const asking = asks(question);
 
   useEffect(() => {
@@ -55,12 +60,14 @@ export function useWhatIf(
     void theEngine()
       .fit(fitInput(asked, kept, prior))
       .then((fit) => {
-        if (!overtaken) setAnswer(verdictOn(fit, asked, today, { ...settings, cupsLeft }));
+        if (overtaken) return;
+        setAnswered({ question, answer: verdictOn(fit, asked, today, { ...settings, cupsLeft }) });
       });
     return () => {
       overtaken = true;
     };
   }, [asking, bag, brews, cupsLeft, prior, question, settings, today]);
 
-  return asking ? answer : null;
+  if (!asking) return { answer: null, answering: false };
+  return { answer: answered?.answer ?? null, answering: answered?.question !== question };
 }
