@@ -9,6 +9,8 @@ export default defineConfig({
   // Generous, for machines that are busy with something else.
   timeout: 240_000,
   expect: { timeout: 30_000 },
+  // A machine may stumble once; what passes only the second time is named as flaky at the end, and is a defect.
+  retries: 1,
   reporter: [['list']],
   use: {
     viewport: { width: 1280, height: 800 },

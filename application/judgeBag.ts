@@ -1,6 +1,7 @@
 import { pick } from 'es-toolkit';
 import type { Bag } from '../contract/bag';
 import type { Brew } from '../contract/brew';
+import type { Settings } from '../contract/settings';
 import type { Verdict } from '../contract/verdict';
 import {
   ageOn,
@@ -48,15 +49,18 @@ const REPORTED = [
   'brews',
 ] as const satisfies (keyof CrestFit & keyof Verdict)[];
 
+/** What of a household a verdict depends on: what it can brew with, and what it writes temperatures in. */
+type Household = Situation & Pick<Settings, 'temperatureUnit'>;
+
 /** A fit read on a day, with proposals from that day on for a household and a stock of beans. */
-export function verdictOn(fit: CrestFit, bag: Bag, today: string, situation: Situation): Verdict {
+export function verdictOn(fit: CrestFit, bag: Bag, today: string, household: Household): Verdict {
   const ages = Array.from({ length: PROPOSAL_DAYS + 1 }, (_, i) => ageOn(bag, addDays(today, i)));
-  const onDay = stateOnDay(fit, ageOn(bag, today), bag.finishedOn !== null);
+  const onDay = stateOnDay(fit, ageOn(bag, today), bag.finishedOn !== null, household.temperatureUnit);
   return {
     ...onDay,
     scale: judgedScale(bag.scoringScale, bag.weights),
     ...pick(fit, REPORTED),
     window: daysAtBest(fit, onDay.state),
-    next: proposals(fit, ages, situation),
+    next: proposals(fit, ages, household),
   };
 }

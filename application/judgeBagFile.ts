@@ -57,6 +57,7 @@ export function verdictLine(file: BagFile) {
     fit,
     ageOn(record, file.today ?? lastBrew),
     file.bag.finished,
+    '°C',
   );
   return {
     name: file.bag.name,

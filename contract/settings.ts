@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { FIRST_INTENSITY_ATTRIBUTES, FIRST_SHEET, SCORING_SCALES } from '../core/cup';
+import { TEMPERATURE_UNITS } from '../core/text';
 import { name, oneOf } from './fields';
 import { instrumentChange, instrumentSettings, NO_INSTRUMENTS } from './instrument';
 import { sheetOfParts } from './sheetOfParts';
@@ -33,6 +34,8 @@ export const settings = z.strictObject({
   sheetOfParts,
   /** Whether the sheet walks the taster through; null while nobody has said. */
   coaching: z.boolean({ error: 'Coaching must be yes or no' }).nullable(),
+  /** What temperatures are written in. */
+  temperatureUnit: oneOf('The unit of temperatures', TEMPERATURE_UNITS),
 });
 export type Settings = z.infer<typeof settings>;
 
@@ -45,6 +48,7 @@ export const FIRST_SETTINGS: Settings = {
   intensityAttributes: [...FIRST_INTENSITY_ATTRIBUTES],
   sheetOfParts: [...FIRST_SHEET],
   coaching: null,
+  temperatureUnit: '°C',
 };
 
 /**

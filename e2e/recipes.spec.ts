@@ -1,4 +1,4 @@
-import { addBag, expect, test } from './application';
+import { addBag, dateOf, expect, openBag, test } from './application';
 import { clearBench, connect } from './benchHelpers';
 
 test.use({ expectedErrors: [/Failed to load resource/] });
@@ -141,4 +141,42 @@ test('instruments are connected in the store room, and the bench has them', asyn
   // A fast hand pours too much, and a scale that drops out is silent: both are said at once.
   await expect(page.getByText(/^\d+ g over$/)).toBeVisible();
   await page.getByText('scale silent').waitFor();
+});
+
+test('a household that writes temperatures in °F reads and types them so everywhere; what is kept stays', async ({
+  page,
+  unused,
+}) => {
+  await openBag(page, unused);
+  await page.getByRole('navigation').getByRole('link', { name: 'Store room' }).first().click();
+  await page.getByLabel('Temperatures in').selectOption('°F');
+  await expect(page.getByLabel('Temperatures in')).toHaveValue('°F');
+  await page.goto(unused.address);
+  await expect(page.getByRole('region', { name: 'Today' })).toContainText('17 g to 272 g at 198 °F');
+  await page.locator('.lane', { hasText: 'Test Hill' }).click();
+  await expect(page.locator('.side')).toContainText('Cone, 17 g to 272 g at 198 °F');
+  await page.keyboard.press('b');
+  const water = page.getByRole('textbox', { name: 'Water temperature' });
+  await expect(water).toHaveValue('197.6');
+  await expect(page.locator('.with-unit', { has: water })).toContainText('°F');
+  await water.fill('230');
+  await page.getByRole('textbox', { name: 'Overall' }).fill('7.5');
+  await page.keyboard.press('Control+Enter');
+  await expect(page.getByText(/Water temperature must be .* 212 °F/)).toBeVisible();
+  await water.fill('200');
+  await page.keyboard.press('Control+Enter');
+  await expect(page.locator('.log > li')).toContainText('at 200 °F');
+  await page.getByText('What if the recipe were another?').click();
+  await expect(page.locator('.what-if')).toContainText('198 °F');
+  await page.goto(`${unused.address}/recipes`);
+  await expect(page.locator('.recipe-list')).toContainText('17 g to 272 g, 1:16, 198 °F');
+  await expect(page.locator('main')).not.toContainText('°C');
+  // On the wire and in the database nothing changed.
+  const { bags } = {
+    bags: (await (await page.request.get(`${unused.address}/api/shelf?today=${dateOf(0)}`)).json()) as {
+      lanes: { id: string }[];
+    },
+  };
+  const kept = await page.request.get(`${unused.address}/api/bags/${bags.lanes[0]?.id}?today=${dateOf(0)}`);
+  expect(((await kept.json()) as { brews: { waterC: number }[] }).brews[0]?.waterC).toBe(93.33);
 });

@@ -11,16 +11,6 @@ export const CHECKS = [
 ] as const;
 export type Check = (typeof CHECKS)[number];
 
-/** Each as it is said at the bench. */
-export const CHECK_WORDS: Readonly<Record<Check, string>> = {
-  'paper-rinsed': 'Paper rinsed',
-  'rinse-thrown-away': 'Rinse water thrown away',
-  'vessel-warm': 'Vessel warm',
-  'bed-level': 'Bed level',
-  'scale-tared': 'Scale tared',
-  'spare-cup': 'Clean spare cup',
-};
-
 const PAPER: readonly Check[] = CHECKS;
 const NO_PAPER: readonly Check[] = ['vessel-warm', 'scale-tared', 'spare-cup'];
 

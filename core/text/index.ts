@@ -1,5 +1,10 @@
+export * from './cautions';
+export * from './checks';
+export * from './faults';
 export * from './holdWish';
 export * from './proposals';
+export * from './shelf';
 export * from './stateOnDay';
+export * from './units';
 export { effectText } from './verdict';
 export * from './words';

@@ -1,4 +1,5 @@
 import { isInformative, narrowingOf, type Change } from '../crest';
+import type { TemperatureUnit } from './units';
 import { settingText } from './verdict';
 
 /** What a number of nats does to the interval of the peak, in words. */
@@ -10,7 +11,7 @@ export function informationText(nats: number): string {
 }
 
 /** A recipe as it differs from the reference, in words: "the reference recipe with the press and water at 90 °C". */
-export function recipeText(changes: readonly Change[]): string {
+export function recipeText(changes: readonly Change[], unit: TemperatureUnit): string {
   if (changes.length === 0) return 'the reference recipe';
-  return `the reference recipe with ${changes.map(settingText).join(' and ')}`;
+  return `the reference recipe with ${changes.map((change) => settingText(change, unit)).join(' and ')}`;
 }

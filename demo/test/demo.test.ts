@@ -36,7 +36,7 @@ describe('the demo household', () => {
       const brews = (logs[bag.id] ?? []).map((brew) => ({ ...brew, overall: brew.score }));
       states.set(
         bag.name,
-        stateOnDay(compact(fitCrest(crestInput({ ...bag, brews }))), ageOn(bag, TODAY), false).state,
+        stateOnDay(compact(fitCrest(crestInput({ ...bag, brews }))), ageOn(bag, TODAY), false, '°C').state,
       );
     }
     expect(bags).toHaveLength(12);

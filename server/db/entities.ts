@@ -3,6 +3,7 @@ import { EntitySchema } from 'typeorm';
 import { bagInput, type Bag } from '../../contract/bag';
 import type { IntensityAttribute, ScoringScale, SheetPart } from '../../core/cup';
 import type { Fault, BrewParameters, RecordedFrom } from '../../core/brew';
+import type { TemperatureUnit } from '../../core/text';
 import type { InstrumentSettings } from '../../contract/instrument';
 import { SessionEntity } from './accessEntities';
 import {
@@ -134,6 +135,7 @@ export interface HouseholdRow {
   intensityAttributes: IntensityAttribute[] | null;
   sheetOfParts: SheetPart[] | null;
   coaching: boolean | null;
+  temperatureUnit: TemperatureUnit;
 }
 
 export const HouseholdEntity = new EntitySchema<HouseholdRow>({
@@ -147,6 +149,7 @@ export const HouseholdEntity = new EntitySchema<HouseholdRow>({
     intensityAttributes: optionalJson,
     sheetOfParts: optionalJson,
     coaching: { type: 'boolean', nullable: true },
+    temperatureUnit: { ...text, default: '°C' },
   },
 });
 

@@ -4,19 +4,18 @@ import type { LiveBrew } from '../../contract/live';
 import type { Settings } from '../../contract/settings';
 import type { Advice, Lane, OnBench, Shelf } from '../../contract/shelf';
 import { cupsLeft, dueAt, gramsLeft, KIND_TRAITS, planOf, roundTo } from '../../core/brew';
-import { ageOn, daysAtBest, proposals, reportedDay, isInformative } from '../../core/crest';
-import { stateOnDay } from '../../core/text';
+import { ageOn, daysAtBest, proposals, reportedDay, isInformative, stateOf } from '../../core/crest';
+import { leaveAlone, morningAdvice, mostInformativeAdvice, stateOnDay, type TemperatureUnit } from '../../core/text';
 import { judgedScale } from '../../core/cup';
 import { dateOfInstant, roastDate, spellOn } from '../../core/rest';
 import {
+  bagsToLeave,
   byUrgency,
   datesOf,
-  leaveAlone,
   mostInformativeBag,
   pickOfTheMorning,
   ridgeByDate,
   shelfAxis,
-  mostInformativeAdvice,
   type DateSpan,
   type ShelfBag,
 } from '../../core/shelf';
@@ -38,33 +37,33 @@ export function shelfHandlers({ store, verdicts }: Deps): Handlers<'shelf' | 'ju
     const shown = await store.read(finished === 'yes' ? loadFinishedBags : loadBagsInUse);
     const fits = await verdicts.forShelf(shown);
     const { ticks, brewed, settings, bench, nagging, unfinished, ids } = await store.read(async (db) => ({
-      ...{
-        ticks: await loadBrewTicks(db, finished === 'yes' ? { from: EARLIEST, to: today } : axis),
-        brewed: await loadGramsBrewed(db),
-        settings: await loadSettings(db),
-        bench: await loadBench(db),
-      },
-      ...{ nagging: await loadNagging(db), unfinished: await loadUnfinished(db), ids: await loadBagIds(db) },
+      ticks: await loadBrewTicks(db, finished === 'yes' ? { from: EARLIEST, to: today } : axis),
+      brewed: await loadGramsBrewed(db),
+      settings: await loadSettings(db),
+      bench: await loadBench(db),
+      nagging: await loadNagging(db),
+      unfinished: await loadUnfinished(db),
+      ids: await loadBagIds(db),
     }));
+    const unit = settings.temperatureUnit;
     const all = shown.map((bag) =>
-      laneAndBag(
-        bag,
-        { ticks: ticks[bag.id] ?? [], brewedG: brewed.get(bag.id) ?? 0 },
-        fits.get(bag.id) ?? null,
+      laneAndBag(bag, { ticks: ticks[bag.id] ?? [], brewedG: brewed.get(bag.id) ?? 0 }, fits.get(bag.id) ?? null, {
         today,
         axis,
-      ),
+        unit,
+      }),
     );
     const order = byUrgency(today);
     all.sort((a, b) => order(a.bag, b.bag));
     const onShelf = all.filter(({ lane }) => lane.judged !== 'not yet').map(({ bag }) => bag);
+    const pick = pickOfTheMorning(onShelf, today);
     return {
       today,
       axis,
       lanes: all.map(({ lane }) => lane),
-      pick: pickOfTheMorning(onShelf, today),
+      pick: pick && morningAdvice(pick, today, unit),
       mostInformative: await mostInformative(onShelf, shown, today, settings),
-      leaveAlone: leaveAlone(onShelf, today),
+      leaveAlone: bagsToLeave(onShelf).map((bag) => leaveAlone(bag, today)),
       bench: bench.map(onBench),
       nagging,
       unfinished: unfinished.filter(({ href }) => isThere(href, ids)),
@@ -79,14 +78,14 @@ export function shelfHandlers({ store, verdicts }: Deps): Handlers<'shelf' | 'ju
     today: string,
     settings: Settings,
   ): Promise<Advice | null> => {
-    const id = mostInformativeBag(onShelf);
-    const [shelfBag, bag] = [onShelf.find((one) => one.id === id), bags.find((one) => one.id === id)];
+    const shelfBag = mostInformativeBag(onShelf);
+    const bag = bags.find((one) => one.id === shelfBag?.id);
     if (!shelfBag || !bag) return null;
     const { fit } = await verdicts.full(bag);
     const [now] = proposals(fit, [ageOn(bag, today)], { ...settings, cupsLeft: shelfBag.cupsLeft });
     // With the brewers at hand, less may be told than the fit alone would have it.
     return now && isInformative(now.mostInformative.expectedInformation)
-      ? mostInformativeAdvice(shelfBag, now.mostInformative)
+      ? mostInformativeAdvice(shelfBag, now.mostInformative, settings.temperatureUnit)
       : null;
   };
 
@@ -138,14 +137,13 @@ function laneAndBag(
   bag: Bag,
   { ticks, brewedG }: { ticks: readonly BrewTick[]; brewedG: number },
   known: Judged<FitForShelf> | null,
-  today: string,
-  axis: DateSpan,
+  { today, axis, unit }: { today: string; axis: DateSpan; unit: TemperatureUnit },
 ): { lane: Lane; bag: LaneBag } {
   const { roastedOn, assumed } = roastDate(bag);
   const age = ageOn(bag, today);
   const left = gramsLeft(bag.weightG, [brewedG]);
   const { reading, usable, window, ridge, information } =
-    known === null ? NOT_YET : readFit(bag, known.fit, age, roastedOn, axis);
+    known === null ? NOT_YET : readFit(bag, known.fit, { age, roastedOn, axis, unit });
   const frozen = spellOn(bag.spells, today) !== null;
   const shared = {
     id: bag.id,
@@ -186,15 +184,19 @@ function historyOf(bag: Bag, fit: FitForShelf, ticks: readonly BrewTick[]): Lane
   const { inWindow, usable, bagLikelihood } = fit;
   return {
     atBest: inWindow.slice(0, HISTORY_DAYS + 1).map((p) => roundTo(p, 2)),
-    days: usable === 0 ? null : daysAtBest(fit, stateOnDay(fit, ageOn(bag, bag.finishedOn ?? ''), false).state),
+    days: usable === 0 ? null : daysAtBest(fit, stateOf(fit, ageOn(bag, bag.finishedOn ?? ''), false).state),
     score: usable === 0 ? null : roundTo(bagLikelihood.baseline.mean, 1),
     scale: judgedScale(bag.scoringScale, bag.weights),
     brewed: ticks.map(({ brewedAt }) => Math.floor(ageOn(bag, dateOfInstant(brewedAt)) + 1e-9)),
   };
 }
 
-function readFit(bag: Bag, fit: FitForShelf, age: number, roastedOn: string, axis: DateSpan) {
-  const reading = stateOnDay(fit, age, bag.finishedOn !== null);
+function readFit(
+  bag: Bag,
+  fit: FitForShelf,
+  { age, roastedOn, axis, unit }: { age: number; roastedOn: string; axis: DateSpan; unit: TemperatureUnit },
+) {
+  const reading = stateOnDay(fit, age, bag.finishedOn !== null, unit);
   return {
     reading,
     usable: fit.usable,

@@ -4,6 +4,7 @@ import { BREWERS, brewKindOf, STYLES } from '../../core/brew';
 import { PROCESSES, ROAST_LEVELS } from '../../core/crest';
 import { ATTRIBUTES, SCORING_SCALES } from '../../core/cup';
 import { OpenSelectField, SelectField, TextField } from '../forms/fields';
+import { TemperatureField } from '../forms/TemperatureField';
 import { SCORING_SCALE_NAMES, sentenceCase, words } from '../ui/format';
 import { Sheet } from '../forms/Sheet';
 import { useToday } from '../state/today';
@@ -177,7 +178,7 @@ function ReferenceFields() {
         unit="g"
         decimal
       />
-      <TextField name="reference.waterC" label="Water temperature" unit="°C" decimal />
+      <TemperatureField name="reference.waterC" label="Water temperature" />
       <TextField name="reference.filter" label="Filter" placeholder="if you tell them apart" />
       <TextField name="reference.waterRecipe" label="Brewing water" placeholder="if you tell them apart" />
     </div>

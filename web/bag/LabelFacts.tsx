@@ -1,11 +1,13 @@
 import type { Bag } from '../../contract/bag';
 import { tablePeakDays, type TasterPrior } from '../../core/crest';
-import { parametersLine } from '../../core/shelf';
+import { parametersLine } from '../../core/text';
+import { useTemperatureUnit } from '../api/useTemperatureUnit';
 import { judgedByText } from './judgedBy';
 import { numberText, SCORING_SCALE_NAMES, sentenceCase, words } from '../ui/format';
 
 /** The recipe everything is measured against, and what the label says that no cup can test. */
 export function LabelFacts({ bag, prior }: { bag: Bag; prior: TasterPrior | null }) {
+  const unit = useTemperatureUnit();
   const { reference } = bag;
   const claims: [string, string | null][] = [
     ['Origin', bag.origin],
@@ -18,7 +20,7 @@ export function LabelFacts({ bag, prior }: { bag: Bag; prior: TasterPrior | null
       <section>
         <h2>Reference recipe</h2>
         <p className="mb-0">
-          {sentenceCase(parametersLine(reference))}{' '}
+          {sentenceCase(parametersLine(reference, unit))}{' '}
           <span className="quiet">(1:{numberText(reference.waterG / reference.doseG, 1)})</span>
         </p>
         <p className="quiet small mb-0">

@@ -4,9 +4,10 @@ import { useNavigate } from 'react-router';
 import type { Brew } from '../../contract/brew';
 import type { BrewParametersInput } from '../../contract/brewParameters';
 import type { Verdict } from '../../contract/verdict';
-import { FAULT_MEANING, FAULTS, KIND_TRAITS, brewKindOf, minutesText, type Fault } from '../../core/brew';
+import { FAULTS, KIND_TRAITS, brewKindOf, minutesText, type Fault } from '../../core/brew';
 import { ATTRIBUTES, markOf, SCALE_RANGES, scoreOfSheet, sumOfSheet, type ScoringScale } from '../../core/cup';
-import { parametersLine } from '../../core/shelf';
+import { FAULT_MEANING, parametersLine } from '../../core/text';
+import { useTemperatureUnit } from '../api/useTemperatureUnit';
 import { api, problemOf } from '../api/api';
 import { clockText, dateText, markText, numberText, sentenceCase, words } from '../ui/format';
 import { toastShown } from '../state/notices';
@@ -59,6 +60,7 @@ export function LogEntry({
   onLeaveOut,
 }: Props) {
   const { cup } = brew;
+  const unit = useTemperatureUnit();
   const marks = [
     ...cup.parts.map(({ name, mark: given }) => [name, given] as const),
     ...ATTRIBUTES.map((name) => [name, cup[name]] as const),
@@ -103,7 +105,7 @@ export function LogEntry({
           onClick={onChoose}
           title="Show in the chart, and how it was made"
         >
-          {sentenceCase(parametersLine(brew))}
+          {sentenceCase(parametersLine(brew, unit))}
           {grind}
         </button>
         <div className="quiet small">{about.join(' · ')}</div>

@@ -7,6 +7,7 @@ import { inScale, markText, numberText, sentenceCase } from '../ui/format';
 
 /** What to brew next: for the cup, and for the knowledge; with what each gains and costs. */
 export function NextBrews({ page: { bag, verdict, cupsLeft, settings } }: { page: BagPage }) {
+  const unit = settings.temperatureUnit;
   const today = verdict.next[0];
   const best = bestCupDay(verdict.next);
   const most = mostInformativeDay(verdict.next);
@@ -28,16 +29,17 @@ export function NextBrews({ page: { bag, verdict, cupsLeft, settings } }: { page
       <h2>Next brew</h2>
       <ul className="proposals">
         <li>
-          <strong>Best cup</strong> today: {recipeText(today.bestCup.changes)}, about {mark(today.bestCup.expected)}.
+          <strong>Best cup</strong> today: {recipeText(today.bestCup.changes, unit)}, about{' '}
+          {mark(today.bestCup.expected)}.
           {waits &&
-            ` ${when(best.inDays, true)} ${best.bestCup.changes.length > 0 ? `${recipeText(best.bestCup.changes)}, ` : ''}about ${numberText(better, 2)} more.`}
+            ` ${when(best.inDays, true)} ${best.bestCup.changes.length > 0 ? `${recipeText(best.bestCup.changes, unit)}, ` : ''}about ${numberText(better, 2)} more.`}
         </li>
         {isInformative(most.mostInformative.expectedInformation) && (
           <li>
-            <strong>Most telling</strong> {when(most.inDays, false)}: {recipeText(most.mostInformative.changes)}. It{' '}
-            {tells}
+            <strong>Most telling</strong> {when(most.inDays, false)}: {recipeText(most.mostInformative.changes, unit)}.
+            It {tells}
             {most.inDays > 0 && tells !== tellsToday
-              ? `; today's most telling brew (${recipeText(today.mostInformative.changes)}) ${tellsToday}.`
+              ? `; today's most telling brew (${recipeText(today.mostInformative.changes, unit)}) ${tellsToday}.`
               : '.'}
             <div className="quiet small">Price: {cost}.</div>
           </li>

@@ -4,7 +4,8 @@ import Form from 'react-bootstrap/Form';
 import type { BrewParametersInput } from '../../contract/brewParameters';
 import type { BagPage } from '../../contract/shelf';
 import { ratio, waterFor } from '../../core/brew';
-import { parametersLine } from '../../core/shelf';
+import { parametersLine, temperatureText } from '../../core/text';
+import { useTemperatureUnit } from '../api/useTemperatureUnit';
 import { numberText } from '../ui/format';
 import { judgedByText } from './judgedBy';
 import { asks, NO_QUESTION, type Question } from './useWhatIf';
@@ -17,11 +18,12 @@ interface Props {
 
 /** What the chart answers at the moment, when it is not simply what was logged. */
 export function QuestionNote({ page: { bag }, question, ask }: Props) {
+  const unit = useTemperatureUnit();
   if (!asks(question)) return null;
   const { without, parameters, weights } = question;
   const parts = [
     weights !== undefined && `judged by ${judgedByText(weights)}`,
-    parameters && `at ${parametersLine(parameters)}, not ${parametersLine(bag.reference)}`,
+    parameters && `at ${parametersLine(parameters, unit)}, not ${parametersLine(bag.reference, unit)}`,
     without.size > 0 && `without ${without.size} ${without.size === 1 ? 'brew' : 'brews'}`,
   ].filter(Boolean);
   return (
@@ -36,6 +38,7 @@ export function QuestionNote({ page: { bag }, question, ask }: Props) {
 
 /** Sliders on the recipe the curve stands for; the curve, window and verdict follow. Nothing is saved. */
 export function ParameterSliders({ page: { bag, brews }, question, ask }: Props) {
+  const unit = useTemperatureUnit();
   const parameters = question.parameters ?? bag.reference;
   const brewers = [
     ...new Set([
@@ -64,7 +67,7 @@ export function ParameterSliders({ page: { bag, brews }, question, ask }: Props)
         {parameters.waterC !== null && (
           <Slider
             label="Water temperature"
-            text={`${numberText(parameters.waterC)} °C`}
+            text={temperatureText(parameters.waterC, unit)}
             min={80}
             max={100}
             step={1}

@@ -1,5 +1,6 @@
 import { useState } from 'react';
-import { cautionsFor, type BrewKind } from '../../core/brew';
+import type { BrewKind } from '../../core/brew';
+import { cautionsFor } from '../../core/text';
 
 const KEY = 'slow-crest.cautions.';
 

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import type { LiveBrew } from '../../contract/live';
-import { FAULT_MEANING, FAULTS } from '../../core/brew';
+import { FAULTS } from '../../core/brew';
+import { FAULT_MEANING } from '../../core/text';
 import { sentenceCase, words } from '../ui/format';
 import type { Change } from './useLiveChanges';
 

@@ -1,7 +1,8 @@
 import { api } from '../api/api';
 import { useHotkeys } from 'react-hotkeys-hook';
 import type { LiveBrew } from '../../contract/live';
-import { CHECK_WORDS, checksFor, type Check } from '../../core/brew';
+import { checksFor, type Check } from '../../core/brew';
+import { CHECK_WORDS } from '../../core/text';
 import { ProblemNote } from '../ui/ProblemNote';
 import { RecipeLines } from '../domain/RecipeLines';
 import { onControl } from './keys';

@@ -1,15 +1,17 @@
 import type { LiveBrew } from '../../contract/live';
-import { numberText } from '../ui/format';
+import { temperatureText } from '../../core/text';
+import { useTemperatureUnit } from '../api/useTemperatureUnit';
 import { useInstrument } from '../domain/useInstrument';
 
 /** The water in the kettle, where a thermometer says how hot it is. */
 export function Thermometer({ live: { id, instruments }, listening }: { live: LiveBrew; listening: boolean }) {
   const connected = listening && instruments.connected.thermometer !== undefined;
   const value = useInstrument('thermometer', id, connected);
+  const unit = useTemperatureUnit();
   if (!connected) return null;
   return (
     <p className="quiet">
-      Water in the kettle: {value === null ? 'waiting for the thermometer' : `${numberText(value, 0)} °C`}
+      Water in the kettle: {value === null ? 'waiting for the thermometer' : temperatureText(Math.round(value), unit)}
     </p>
   );
 }

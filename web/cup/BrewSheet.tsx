@@ -6,7 +6,6 @@ import type { Verdict } from '../../contract/verdict';
 import {
   BREWERS,
   estimatedBeverageG,
-  FAULT_MEANING,
   FAULTS,
   KIND_TRAITS,
   brewKindOf,
@@ -14,8 +13,10 @@ import {
   type Fault,
   type Recipe,
 } from '../../core/brew';
+import { FAULT_MEANING } from '../../core/text';
 import { COMPANIES } from '../../core/cup';
 import { OpenSelectField, SelectField, SwitchField, TapsField, TextField } from '../forms/fields';
+import { TemperatureField } from '../forms/TemperatureField';
 import { numberText, sentenceCase, words } from '../ui/format';
 import { Sheet } from '../forms/Sheet';
 import { typedNumber, typedWater } from '../forms/typed';
@@ -89,7 +90,7 @@ function ParametersPart() {
               : `or a ratio, ${shot ? '1:2' : '1:16'}`
           }
         />
-        <TextField name="waterC" label="Water temperature" unit="°C" decimal />
+        <TemperatureField name="waterC" label="Water temperature" />
         <TextField name="grindStep" label="Grind" unit="steps" decimal help="From the reference; finer is negative" />
         <TextField
           name="drainS"

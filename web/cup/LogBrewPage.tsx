@@ -5,7 +5,8 @@ import type { KeptRecipe } from '../../contract/recipe';
 import type { BagPage } from '../../contract/shelf';
 import type { Taster } from '../../contract/taster';
 import { KIND_TRAITS, minutesText, type Grinder } from '../../core/brew';
-import { parametersLine } from '../../core/shelf';
+import { parametersLine } from '../../core/text';
+import { useTemperatureUnit } from '../api/useTemperatureUnit';
 import { api, problemOf } from '../api/api';
 import { againstReference } from '../domain/grind';
 import { ProblemNote } from '../ui/ProblemNote';
@@ -67,6 +68,7 @@ function Sheet({
 }: SheetProps) {
   const navigate = useNavigate();
   const today = useToday();
+  const unit = useTemperatureUnit();
   const [addBrew] = api.useAddBrewMutation();
   const repeated = again === 'last' ? brews[0] : brews.find((brew) => brew.id === again);
   // The sheet is laid once: a verdict that changes underneath must not empty it.
@@ -96,8 +98,8 @@ function Sheet({
         {live
           ? `${live.recipe.name}${live.endedS === null ? '' : `, ${KIND_TRAITS[live.recipe.kind].end} in ${minutesText(live.endedS)}`}.`
           : repeated
-            ? `As on day ${repeated.restDay}: ${parametersLine(repeated)}.`
-            : `Reference recipe: ${parametersLine(bag.reference)}.`}
+            ? `As on day ${repeated.restDay}: ${parametersLine(repeated, unit)}.`
+            : `Reference recipe: ${parametersLine(bag.reference, unit)}.`}
       </p>
       {goneId !== null && (
         <div className="panel-error mb-3">

@@ -1,5 +1,7 @@
-import { minutesText, planOf, ratio, stageFlow, type Recipe, type StageTime } from '../../core/brew';
+import { minutesText, planOf, stageFlow, type Recipe, type StageTime } from '../../core/brew';
+import { useTemperatureUnit } from '../api/useTemperatureUnit';
 import { numberText, sentenceCase } from '../ui/format';
+import { recipeFacts } from './recipeFacts';
 
 interface Props {
   recipe: Recipe;
@@ -10,9 +12,10 @@ interface Props {
 /** A recipe in one line of numbers and a line for each stage; with what really happened beside the plan. */
 export function RecipeLines({ recipe, times = [] }: Props) {
   const { steps } = planOf(recipe);
+  const unit = useTemperatureUnit();
   return (
     <div className="recipe-lines">
-      <p className="mb-1">{recipeFacts(recipe)}</p>
+      <p className="mb-1">{recipeFacts(recipe, unit)}</p>
       <table>
         <tbody>
           {steps.map((step, i) => {
@@ -44,20 +47,4 @@ function whatHappened(time: StageTime, times: readonly StageTime[]): string {
   return gPerS === null
     ? `done at ${until}`
     : `${minutesText(time.fromS ?? 0)} to ${until}, ${numberText(time.toG ?? 0, 0)} g, ${numberText(gPerS, 1)} g/s`;
-}
-
-/** "17 g to 272 g, 1:16, 92 °C, grind 22". */
-export function recipeFacts(recipe: Recipe): string {
-  const { doseG, waterG, waterC, iceG, kind, grinderSetting, pressureBar, hardnessPpm } = recipe;
-  return [
-    `${numberText(doseG, 1)} g ${kind === 'espresso' ? 'in, ' : 'to '}${numberText(waterG, 0)} g${kind === 'espresso' ? ' out' : ''}`,
-    `1:${numberText(ratio(waterG, doseG), 1)}`,
-    iceG > 0 && `${numberText(iceG, 0)} g of it ice`,
-    waterC !== null && `${numberText(waterC, 1)} °C`,
-    pressureBar !== null && `${numberText(pressureBar, 1)} bar`,
-    grinderSetting !== null && `grind ${numberText(grinderSetting, 2)}`,
-    hardnessPpm !== null && `${numberText(hardnessPpm, 0)} ppm`,
-  ]
-    .filter(Boolean)
-    .join(', ');
 }

@@ -3,6 +3,8 @@ import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { useWatch, type FieldValues } from 'react-hook-form';
 import type { Merge } from '../../core/change';
+import { temperaturesIn } from '../../core/text';
+import { useTemperatureUnit } from '../api/useTemperatureUnit';
 import { differing, nameOfPath } from './differences';
 
 interface Props<T extends FieldValues> {
@@ -31,6 +33,7 @@ export function OtherCopy<T extends FieldValues>({
   leave,
   nameOf = nameOfPath,
 }: Props<T>) {
+  const unit = useTemperatureUnit();
   const written = useWatch<T>() as T;
   const here = both?.value ?? written;
   const [taken, setTaken] = useState<ReadonlySet<string>>(new Set());
@@ -73,8 +76,8 @@ export function OtherCopy<T extends FieldValues>({
               {apart.map(({ path, name, hereText, thereText }) => (
                 <tr key={path}>
                   <th scope="row">{name}</th>
-                  {!untouched && <td dir="auto">{hereText}</td>}
-                  <td dir="auto">{thereText}</td>
+                  {!untouched && <td dir="auto">{temperaturesIn(unit, hereText)}</td>}
+                  <td dir="auto">{temperaturesIn(unit, thereText)}</td>
                   {!untouched && (
                     <td>
                       <input

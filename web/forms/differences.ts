@@ -25,10 +25,14 @@ export function differing(
     return [...new Set([...Object.keys(here), ...Object.keys(there)])]
       .filter((name) => path.length > 0 || !CARRIED.has(name))
       .flatMap((name) => differing(here[name], there[name], nameOf, [...path, name]));
-  const [hereText, thereText] = [textOf(here), textOf(there)];
+  const [hereText, thereText] = [here, there].map((value) => withUnit(path.at(-1), textOf(value))) as [string, string];
   const name = nameOf(path);
   return hereText === thereText || name === null ? [] : [{ path: path.join('.'), name, hereText, thereText }];
 }
+
+/** Temperatures carry their unit, so that they can be shown in another. */
+const withUnit = (name: string | undefined, text: string): string =>
+  name === 'waterC' && /\d$/.test(text) ? `${text} °C` : text;
 
 const isPart = (value: unknown): value is Record<string, unknown> =>
   typeof value === 'object' && value !== null && !Array.isArray(value);

@@ -1,4 +1,4 @@
-import { useId, useState, type ReactNode } from 'react';
+import { useId, useState, type ChangeEvent, type ReactNode } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { useController, useFormContext, type FieldValues, type Path } from 'react-hook-form';
@@ -62,6 +62,13 @@ function Frame({
 const describedBy = (id: string, problem: string | undefined, help: ReactNode): string | undefined =>
   [problem && `${id}-problem`, help && `${id}-help`].filter(Boolean).join(' ') || undefined;
 
+/** A field typed in another unit than the form keeps: both as text. */
+export interface OtherUnit {
+  shown: (kept: string) => string;
+  kept: (typed: string) => string;
+  problem: (said: string) => string;
+}
+
 interface TextFieldProps extends FieldProps {
   type?: 'text' | 'date' | 'datetime-local';
   unit?: string;
@@ -70,6 +77,7 @@ interface TextFieldProps extends FieldProps {
   max?: string;
   autoFocus?: boolean;
   placeholder?: string;
+  other?: OtherUnit | undefined;
 }
 
 /** One line, a date, a number with its unit, or several lines of text. */
@@ -85,12 +93,28 @@ export function TextField({
   max,
   autoFocus,
   placeholder,
+  other,
 }: TextFieldProps) {
   const id = useId();
-  const { field, problem } = useField(name);
+  const { field, problem: said } = useField(name);
+  // While it is typed it stays as it is typed: 200.0 is not made 200 under one's fingers.
+  const [typing, setTyping] = useState<string | null>(null);
+  const problem = said !== undefined && other ? other.problem(said) : said;
+  const inOtherUnit = other && {
+    value: typing ?? other.shown(field.value),
+    onChange: ({ target }: ChangeEvent<HTMLInputElement>) => {
+      setTyping(target.value);
+      field.onChange(other.kept(target.value));
+    },
+    onBlur: () => {
+      setTyping(null);
+      field.onBlur();
+    },
+  };
   const control = (
     <Form.Control
       {...field}
+      {...inOtherUnit}
       id={id}
       {...(rows ? { as: 'textarea', rows, dir: 'auto' } : { type })}
       inputMode={decimal ? 'decimal' : undefined}

@@ -5,6 +5,7 @@ import { useFieldArray, useFormContext, useFormState, useWatch } from 'react-hoo
 import type { ApiError } from '../../contract/error';
 import { ACTS, BREW_KINDS, BREWERS, STYLES } from '../../core/brew';
 import { OpenSelectField, SelectField, TextField } from '../forms/fields';
+import { TemperatureField } from '../forms/TemperatureField';
 import { numberText, sentenceCase } from '../ui/format';
 import { Sheet } from '../forms/Sheet';
 import { typedNumber, typedWater } from '../forms/typed';
@@ -54,7 +55,7 @@ function SettingFields() {
         <TextField name="doseG" label="Dose" unit="g" decimal />
         <TextField name="waterG" label={shot ? 'Yield' : 'Water'} unit="g" decimal help={<Ratio />} />
         {kind === 'iced' && <TextField name="iceG" label="Of it ice" unit="g" decimal />}
-        <TextField name="waterC" label="Water temperature" unit="°C" decimal />
+        <TemperatureField name="waterC" label="Water temperature" />
         {shot && <TextField name="shotS" label="Length of the shot" unit="s" decimal />}
         {shot && <TextField name="pressureBar" label="Pressure" unit="bar" decimal />}
         {(kind === 'cold steep' || kind === 'own') && <TextField name="steepHours" label="Steep" unit="h" decimal />}

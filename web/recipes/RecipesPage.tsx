@@ -1,15 +1,17 @@
 import { api } from '../api/api';
+import { useTemperatureUnit } from '../api/useTemperatureUnit';
 import { Link } from 'react-router';
 import { minutesText, planOf, type Recipe } from '../../core/brew';
 import { numberText, sentenceCase } from '../ui/format';
 import { ProblemNote } from '../ui/ProblemNote';
-import { recipeFacts } from '../domain/RecipeLines';
+import { recipeFacts } from '../domain/recipeFacts';
 import { usePageTitle } from '../ui/usePageTitle';
 import { Wait } from '../ui/Wait';
 
 /** Every recipe of the household, the standard first. */
 export function RecipesPage() {
   const { data: recipes, error, refetch } = api.useRecipesQuery(undefined);
+  const unit = useTemperatureUnit();
   usePageTitle('Recipes');
   if (!recipes)
     return error ? <ProblemNote error={error} retry={() => void refetch()} /> : <Wait what="Reading the recipes" />;
@@ -38,7 +40,7 @@ export function RecipesPage() {
                 {sentenceCase(recipe.brewer)}
                 {isStandard && <span className="standard">standard</span>}
               </span>
-              <span>{recipeFacts(recipe)}</span>
+              <span>{recipeFacts(recipe, unit)}</span>
               <span className="quiet">
                 {lengthText(recipe)}
                 {version > 1 && `, version ${version}`}

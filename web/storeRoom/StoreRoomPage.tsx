@@ -2,6 +2,7 @@ import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import type { Settings, SettingsChange } from '../../contract/settings';
 import { BREWERS } from '../../core/brew';
+import { TEMPERATURE_UNITS, type TemperatureUnit } from '../../core/text';
 import { api, problemOf, SIGN_IN } from '../api/api';
 import { sentenceCase } from '../ui/format';
 import { toastShown } from '../state/notices';
@@ -28,6 +29,7 @@ export function StoreRoomPage() {
           <div>
             <Brewers settings={settings} />
             <Advice settings={settings} />
+            <Units settings={settings} />
             <Scoring settings={settings} change={change} />
           </div>
           <div>
@@ -109,6 +111,28 @@ function Brewers({ settings }: { settings: Settings }) {
           ))}
         </div>
       )}
+    </fieldset>
+  );
+}
+
+function Units({ settings: { temperatureUnit } }: { settings: Settings }) {
+  const change = useChange();
+  return (
+    <fieldset>
+      <legend>Units</legend>
+      <Form.Label htmlFor="temperature-unit">Temperatures in</Form.Label>
+      <Form.Select
+        id="temperature-unit"
+        value={temperatureUnit}
+        onChange={(event) =>
+          change({ temperatureUnit: event.target.value as TemperatureUnit, was: { temperatureUnit } })
+        }
+      >
+        {TEMPERATURE_UNITS.map((unit) => (
+          <option key={unit}>{unit}</option>
+        ))}
+      </Form.Select>
+      <p className="quiet small mt-1">Everything is kept in °C and grams; this changes what is shown and typed.</p>
     </fieldset>
   );
 }

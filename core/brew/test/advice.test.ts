@@ -6,8 +6,6 @@ import {
   BREW_KINDS,
   BREWERS,
   extractionOf,
-  FAULT_MEANING,
-  FAULTS,
   grindStepsApart,
   KIND_TRAITS,
   shareOf,
@@ -137,14 +135,7 @@ describe('grind settings', () => {
   });
 });
 
-describe('faults and kinds', () => {
-  it('each say what they mean, in whole sentences, and leave the judgement', () => {
-    for (const fault of FAULTS) {
-      expect(FAULT_MEANING[fault], fault).toMatch(/(left out of|out of) the judgement/);
-      expect(FAULT_MEANING[fault].endsWith('.'), fault).toBe(true);
-    }
-  });
-
+describe('kinds', () => {
   it('each have an end with a name of its own word and, but for one’s own, equipment that is offered', () => {
     for (const kind of BREW_KINDS) {
       expect(KIND_TRAITS[kind].end, kind).toMatch(/^[a-z ]+$/);

@@ -3,7 +3,6 @@ import { describe, expect, it } from 'vitest';
 import {
   BREW_KINDS,
   brewSeconds,
-  cautionsFor,
   checksFor,
   doseSharingOut,
   dueAt,
@@ -239,14 +238,10 @@ describe('one tap a stage', () => {
   });
 });
 
-describe('pre-flight and cautions', () => {
+describe('pre-flight', () => {
   it('ask of each kind what applies to it', () => {
     expect(checksFor('cone')).toContain('rinse-thrown-away');
     expect(checksFor('press')).not.toContain('paper-rinsed');
     expect(checksFor('iced')).not.toContain('vessel-warm');
-    for (const kind of BREW_KINDS) expect(cautionsFor(kind).length, kind).toBeGreaterThanOrEqual(2);
-    expect(cautionsFor('cold steep').join(' ')).toContain('refrigerator');
-    expect(cautionsFor('siphon').join(' ')).toContain('pressure');
-    expect(cautionsFor('cone').join(' ')).toContain('scald');
   });
 });

@@ -198,7 +198,7 @@ describe('fitCrest', () => {
     const fit = fitCrest(bagOf(brews));
     expectHonest(fit);
     for (const age of [0, 12, 90, 500])
-      expect(stateOnDay(compact(fit), age, false).verdict).not.toMatch(/NaN|undefined|null|Infinity/);
+      expect(stateOnDay(compact(fit), age, false, '°C').verdict).not.toMatch(/NaN|undefined|null|Infinity/);
   });
 
   it('refuses a repeatability that is not a positive number', () => {

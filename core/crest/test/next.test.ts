@@ -27,12 +27,12 @@ describe('confounding', () => {
     expect(width(inBlocks)).toBeGreaterThan(1.15 * width(constant));
     expect(firm(inBlocks)).toBeLessThan(firm(constant));
     expect(inBlocks.window).not.toEqual(constant.window);
-    const said = stateOnDay(compact(inBlocks), 24, false).verdict;
+    const said = stateOnDay(compact(inBlocks), 24, false, '°C').verdict;
     expect(said).toContain(
       'since day 20 only the press was used, and one cone brew in the next few days would tell the two apart',
     );
-    expect(stateOnDay(compact(constant), 24, false).verdict).not.toContain('tell the two apart');
-    expect(stateOnDay(compact(inBlocks), 24, true).verdict).not.toContain('would tell');
+    expect(stateOnDay(compact(constant), 24, false, '°C').verdict).not.toContain('tell the two apart');
+    expect(stateOnDay(compact(inBlocks), 24, true, '°C').verdict).not.toContain('would tell');
   });
 });
 
@@ -197,13 +197,21 @@ describe('proposals for a household', () => {
   });
 
   it('are written as a recipe', () => {
-    expect(recipeText([])).toBe('the reference recipe');
+    expect(recipeText([], '°C')).toBe('the reference recipe');
     expect(
-      recipeText([
-        { factor: 'brewer', setting: 'press' },
-        { factor: 'waterC', setting: '90 °C' },
-      ]),
-    ).toBe('the reference recipe with the press and water at 90 °C');
+      (['°C', '°F'] as const).map((unit) =>
+        recipeText(
+          [
+            { factor: 'brewer', setting: 'press' },
+            { factor: 'waterC', setting: '90 °C' },
+          ],
+          unit,
+        ),
+      ),
+    ).toEqual([
+      'the reference recipe with the press and water at 90 °C',
+      'the reference recipe with the press and water at 194 °F',
+    ]);
     expect([isInformative(0.001), isInformative(0.1)]).toEqual([false, true]);
   });
 });

@@ -7,6 +7,7 @@ import { WhoIsLetIn1700000000006 } from './6-whoIsLetIn';
 import { LevelsOfOnesOwn1700000000007 } from './7-levelsOfOnesOwn';
 import { PlainWords1700000000008 } from './8-plainWords';
 import { SheetOfParts1700000000009 } from './9-sheetOfParts';
+import { UnitOfTemperatures1700000000010 } from './10-unitOfTemperatures';
 
 /** In the order in which they run. */
 export const MIGRATIONS = [
@@ -19,4 +20,5 @@ export const MIGRATIONS = [
   LevelsOfOnesOwn1700000000007,
   PlainWords1700000000008,
   SheetOfParts1700000000009,
+  UnitOfTemperatures1700000000010,
 ];

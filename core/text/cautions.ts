@@ -1,4 +1,4 @@
-import type { BrewKind } from './recipe';
+import type { BrewKind } from '../brew';
 
 const SCALD =
   'Boiling water and steam scald: keep the kettle away from the edge, and children and animals from the bench.';

@@ -1,4 +1,4 @@
-import type { Fault } from './kinds';
+import type { Fault } from '../brew';
 
 /** What a fault means for the judgement, in a sentence. */
 export const FAULT_MEANING: Readonly<Record<Fault, string>> = {

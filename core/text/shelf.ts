@@ -1,0 +1,68 @@
+import { roundTo, type BrewParameters } from '../brew';
+import type { Proposal } from '../crest';
+import { daysBetween, type PlainDate } from '../rest';
+import { windowDaysLeft, type ShelfBag } from '../shelf';
+import { informationText, recipeText } from './proposals';
+import { temperatureText, type TemperatureUnit } from './units';
+import { cupsText } from './words';
+
+/** What to do with one bag, and why, in whole sentences. */
+export interface BagAdvice {
+  bagId: string;
+  name: string;
+  headline: string;
+  reason: string;
+}
+
+/** A recipe on one line: "cone, 17 g to 272 g at 92 °C". */
+export function parametersLine({ brewer, doseG, waterG, waterC }: BrewParameters, unit: TemperatureUnit): string {
+  const at = waterC === null ? '' : ` at ${temperatureText(waterC, unit)}`;
+  return `${brewer}, ${roundTo(doseG, 1)} g to ${roundTo(waterG, 0)} g${at}`;
+}
+
+/** Which bag this morning, and why. */
+export function morningAdvice(bag: ShelfBag, today: PlainDate, unit: TemperatureUnit): BagAdvice {
+  return {
+    bagId: bag.id,
+    name: bag.name,
+    headline: `Brew ${bag.name}: ${parametersLine(bag.reference, unit)}.`,
+    reason: `${bag.verdict} ${stock(bag, today)}`.trim(),
+  };
+}
+
+/** The one brew of the morning that is made for the knowledge. */
+export function mostInformativeAdvice(
+  bag: ShelfBag,
+  { changes, expectedInformation }: Proposal,
+  unit: TemperatureUnit,
+): BagAdvice {
+  const cups = `${cupsText(bag.cupsLeft)} left`;
+  return {
+    bagId: bag.id,
+    name: bag.name,
+    headline: `Most telling today: ${bag.name}, ${recipeText(changes, unit)}.`,
+    reason: `It ${informationText(expectedInformation)}, for ${roundTo(bag.reference.doseG, 1)} g; ${cups}.`,
+  };
+}
+
+/** To leave a bag alone that gains by waiting, and what it waits for. */
+export function leaveAlone(bag: ShelfBag, today: PlainDate): BagAdvice {
+  return { bagId: bag.id, name: bag.name, headline: `Leave ${bag.name} alone.`, reason: waitsFor(bag, today) };
+}
+
+function waitsFor(bag: ShelfBag, today: PlainDate): string {
+  if (bag.frozen) return 'in the freezer, where its days stand almost still';
+  const days = bag.window === null ? 0 : daysBetween(today, bag.window.from);
+  if (days <= 0) return bag.state === 'resting' ? 'resting' : 'still climbing';
+  return `${bag.state === 'resting' ? 'resting' : 'still climbing'}, ready in about ${days} ${days === 1 ? 'day' : 'days'}`;
+}
+
+function stock(bag: ShelfBag, today: PlainDate): string {
+  const left = windowDaysLeft(bag.window, today);
+  const cups = `${cupsText(bag.cupsLeft)} left`;
+  if (bag.state === 'at-crest' && left > 0) {
+    return `${cups[0]?.toUpperCase()}${cups.slice(1)}, ${left === 1 ? 'and its window closes today' : `and its window closes in ${left} days`}.`;
+  }
+  if (bag.state === 'too-early') return `A cup today would tell more; ${cups}.`;
+  return `${cups[0]?.toUpperCase()}${cups.slice(1)}.`;
+}

@@ -1,0 +1,75 @@
+import { describe, expect, it } from 'vitest';
+import type { ShelfBag } from '../../shelf';
+import { leaveAlone, morningAdvice, mostInformativeAdvice, parametersLine } from '../shelf';
+
+const TODAY = '2026-03-01';
+const reference = { style: 'filter', brewer: 'cone', doseG: 17, waterG: 272, waterC: 92, grindStep: 0 } as const;
+
+function bag(name: string, differently: Partial<ShelfBag> = {}): ShelfBag {
+  return {
+    id: name,
+    name,
+    state: 'at-crest',
+    verdict: `Verdict of ${name}.`,
+    frozen: false,
+    finished: false,
+    cupsLeft: 8,
+    usable: 5,
+    window: { from: '2026-02-25', to: '2026-03-02' },
+    reference,
+    ...differently,
+  };
+}
+
+describe('the morning in words', () => {
+  it('names the bag, its recipe, why, and what is left', () => {
+    expect(morningAdvice(bag('Fog Gate'), TODAY, '°C')).toEqual({
+      bagId: 'Fog Gate',
+      name: 'Fog Gate',
+      headline: 'Brew Fog Gate: cone, 17 g to 272 g at 92 °C.',
+      reason: 'Verdict of Fog Gate. Eight cups left, and its window closes in 2 days.',
+    });
+    const reasons = [
+      bag('x', { window: { from: '2026-02-25', to: TODAY }, cupsLeft: 1 }),
+      bag('x', { state: 'too-early' }),
+      bag('x', { state: 'fading' }),
+    ].map((one) => morningAdvice(one, TODAY, '°C').reason.replace('Verdict of x. ', ''));
+    expect(reasons).toEqual([
+      'One cup left, and its window closes today.',
+      'A cup today would tell more; eight cups left.',
+      'Eight cups left.',
+    ]);
+  });
+
+  it('says what a bag that is left alone waits for', () => {
+    const waiting = [
+      bag('a', { state: 'resting', window: { from: '2026-03-07', to: '2026-03-20' } }),
+      bag('b', { state: 'climbing', window: { from: '2026-03-02', to: '2026-03-20' } }),
+      bag('c', { state: 'climbing', window: null }),
+      bag('d', { frozen: true }),
+    ];
+    expect(waiting.map((one) => leaveAlone(one, TODAY).reason)).toEqual([
+      'resting, ready in about 6 days',
+      'still climbing, ready in about 1 day',
+      'still climbing',
+      'in the freezer, where its days stand almost still',
+    ]);
+  });
+
+  it('writes a recipe on one line, in the household’s unit', () => {
+    expect(parametersLine({ ...reference, waterC: null, doseG: 18.25 }, '°C')).toBe('cone, 18.3 g to 272 g');
+    expect(parametersLine(reference, '°F')).toBe('cone, 17 g to 272 g at 198 °F');
+  });
+
+  it('says the most telling brew with its recipe, what it is worth and its price', () => {
+    const changes = [{ factor: 'brewer' as const, setting: 'press' }];
+    expect(
+      mostInformativeAdvice(bag('b', { cupsLeft: 3 }), { changes, expected: 80, expectedInformation: 0.3 }, '°C'),
+    ).toEqual({
+      bagId: 'b',
+      name: 'b',
+      headline: 'Most telling today: b, the reference recipe with the press.',
+      reason: 'It would narrow down its best days by about 25 %, for 17 g; three cups left.',
+    });
+  });
+});

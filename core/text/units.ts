@@ -1,0 +1,31 @@
+import { celsius, fahrenheit, roundTo } from '../brew';
+
+/** What temperatures are written in. Whatever is kept, sent or computed is in °C. */
+export const TEMPERATURE_UNITS = ['°C', '°F'] as const;
+export type TemperatureUnit = (typeof TEMPERATURE_UNITS)[number];
+
+/** A number of °C in a unit, to `places` decimals. */
+export function temperatureIn(unit: TemperatureUnit, waterC: number, places = 1): number {
+  return roundTo(unit === '°C' ? waterC : fahrenheit(waterC), places);
+}
+
+/** A number of a unit in °C, to a hundredth: what a kettle shows and one types comes back as it was. */
+export function celsiusOf(unit: TemperatureUnit, degrees: number): number {
+  return unit === '°C' ? degrees : roundTo(celsius(degrees), 2);
+}
+
+/** "92.5 °C", "199 °F": a degree Fahrenheit is fine enough for a sentence. */
+export function temperatureText(waterC: number, unit: TemperatureUnit): string {
+  return `${temperatureIn(unit, waterC, unit === '°C' ? 1 : 0)} ${unit}`;
+}
+
+/** A difference of temperatures, to whole degrees: "2 °C", "4 °F". */
+export function warmerByText(differenceC: number, unit: TemperatureUnit): string {
+  return `${Math.round(unit === '°C' ? differenceC : (differenceC * 9) / 5)} ${unit}`;
+}
+
+/** A text in which temperatures, never differences of them, stand in °C, with each in another unit. */
+export function temperaturesIn(unit: TemperatureUnit, text: string): string {
+  if (unit === '°C') return text;
+  return text.replace(/(\d+(?:\.\d+)?) °C/g, (_, degrees: string) => temperatureText(Number(degrees), unit));
+}
