@@ -275,6 +275,13 @@ export const ENDPOINTS = {
     errors: ['not-found', 'conflict'],
     changes: ['Bench', 'Shelf'],
   }),
+  joinInstruments: post('/bench/:id/instruments', 'Takes in what was connected after a brew was laid out.', {
+    params: byId,
+    body: nothing,
+    answer: liveBrew,
+    errors: ['not-found', 'conflict'],
+    changes: ['Bench'],
+  }),
   clearLive: remove('/bench/:id', 'Clears a brew off the bench; it can be brought back.', {
     params: byId,
     body: nothing,

@@ -5,7 +5,7 @@ import type { KeptRecipe } from '../contract/recipe';
 import { FIRST_SETTINGS } from '../contract/settings';
 import { appendPoint, roundTo, scaleRecipe, type BrewParameters, type Recipe, type Trace } from '../core/brew';
 import { addGrinder } from '../server/db/grinders';
-import { addLive, addPiece, changeLive, startLive } from '../server/db/live';
+import { addLive, addPiece, keepLive, loadLive } from '../server/db/live';
 import { changeRecipe, loadRecipes } from '../server/db/recipes';
 import { keepSettings } from '../server/db/settings';
 import { unitNoise } from '../server/instruments/simulated/noise';
@@ -59,14 +59,13 @@ export async function brewAtBench(
   const recipe = recipeFor(bench, made);
   if (!recipe) return null;
   const liveId = await addLive(db, { bagId, recipe: recipe.recipe, recipeVersionId: recipe.kept.versionId }, brewedAt);
-  await startLive(db, liveId, brewedAt.getTime());
   const pouring = pouringOf(recipe.recipe, hand, seed);
   const noise = unitNoise(seed);
   const trace: Trace = [];
   for (let i = 0; i < (pouring.endS ?? 0) * READINGS_PER_S; i++)
     appendPoint(trace, [i / READINGS_PER_S, roundTo(pouring.weightAt(i / READINGS_PER_S) + 0.1 * noise(), 2)]);
   await addPiece(db, liveId, 0, trace.flat(), []);
-  await changeLive(db, liveId, { endedS: pouring.endS });
+  await keepLive(db, await loadLive(db, liveId), { startedAt: brewedAt.getTime(), endedS: pouring.endS });
   return { liveId, drainS: pouring.endS === null ? null : roundTo(pouring.endS, 0), making: makingInput.parse(seen) };
 }
 
@@ -75,11 +74,8 @@ export async function lastNight(db: EntityManager, { recipes }: DemoBench, bagId
   const steep = recipes.find(({ recipe }) => recipe.kind === 'cold steep');
   if (steep) {
     const begun = new Date(now.getTime() - 5 * 3_600_000);
-    await startLive(
-      db,
-      await addLive(db, { bagId, recipe: steep.recipe, recipeVersionId: steep.versionId }, begun),
-      begun.getTime(),
-    );
+    const liveId = await addLive(db, { bagId, recipe: steep.recipe, recipeVersionId: steep.versionId }, begun);
+    await keepLive(db, await loadLive(db, liveId), { startedAt: begun.getTime() });
   }
   const standard = recipes.find(({ isStandard }) => isStandard);
   if (standard)

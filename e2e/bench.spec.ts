@@ -51,7 +51,7 @@ test('a four-stage brew with the simulated scale, from pre-flight to cup, by key
   await expect(page.getByText(/% × 238 g ÷ 17 g =/)).toBeVisible();
   await page.getByRole('button', { name: 'Save the cup' }).click();
   await expect(page.getByText('1 brew, 1 in the judgement')).toBeVisible();
-  await expect(page.getByRole('img', { name: /Bloom or crema by rest day: day 14 lively/ })).toBeVisible();
+  await expect(page.getByRole('img', { name: /Bloom by rest day: day 14 lively/ })).toBeVisible();
 
   const { brews } = await get<BagPage>(page, application, `/bags/${live.bagId}?today=${dateOf(0)}`);
   const { trace } = await get<KeptTrace>(page, application, `/brews/${brews[0]?.id}/trace`);

@@ -1,5 +1,5 @@
 import { addBag, dateOf, expect, openBag, test } from './application';
-import { clearBench, connect } from './benchHelpers';
+import { clearBench, connect, layOut } from './benchHelpers';
 
 test.use({ expectedErrors: [/Failed to load resource/] });
 test.afterEach(({ page, application }) => clearBench(page, application));
@@ -141,6 +141,23 @@ test('instruments are connected in the store room, and the bench has them', asyn
   // A fast hand pours too much, and a scale that drops out is silent: both are said at once.
   await expect(page.getByText(/^\d+ g over$/)).toBeVisible();
   await page.getByText('scale silent').waitFor();
+});
+
+test('a scale connected after a brew was laid out is asked whether to join it', async ({ page, application }) => {
+  await connect(page, application, {});
+  await layOut(page, application, 'Late Scale Field');
+  await expect(page.getByText(/connected after this brew/)).toHaveCount(0);
+  await connect(page, application, { speed: 20, connected: { scale: 'well' } });
+  await page.reload();
+  await expect(page.getByText('A scale was connected after this brew was laid out.')).toBeVisible();
+  await page.getByRole('button', { name: 'Not this brew' }).click();
+  await expect(page.getByText(/connected after this brew/)).toHaveCount(0);
+  await page.reload();
+  await page.getByRole('button', { name: 'Let it join' }).click();
+  await expect(page.getByText('simulated at 20 × speed')).toBeVisible();
+  await expect(page.getByText(/connected after this brew/)).toHaveCount(0);
+  await page.getByRole('button', { name: 'Start', exact: true }).click();
+  await expect(page.getByLabel('Weight on the scale')).toHaveText(/[1-9]\d\.?\d* g/);
 });
 
 test('a household that writes temperatures in °F reads and types them so everywhere; what is kept stays', async ({

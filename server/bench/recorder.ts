@@ -20,7 +20,7 @@ import {
   type TracePoint,
 } from '../../core/brew';
 import type { Logger } from 'pino';
-import { addPiece, changeLive, loadBench, loadLiveTrace, nextPiece } from '../db/live';
+import { addPiece, keepLive, loadBench, loadLive, loadLiveTrace, nextPiece } from '../db/live';
 import type { Store } from '../db/store';
 import type { InstrumentRegistry } from '../instruments/instrument';
 
@@ -173,7 +173,7 @@ export class BenchRecorder {
     this.tell({ kind: 'readings', readings: { kind: 'scale', brew: id, readings: judged } });
     const said = async (): Promise<void> => {
       await this.end(id);
-      await this.store.write((db) => changeLive(db, id, { endedS: roundTo(endedS, 1) }));
+      await this.store.write(async (db) => keepLive(db, await loadLive(db, id), { endedS: roundTo(endedS, 1) }));
       this.tell({ kind: 'changed', brew: id });
     };
     said().catch((error: unknown) => this.log.error({ err: error, id }, 'the end of a brew was not kept'));

@@ -1,10 +1,10 @@
 import { randomInt, randomUUID } from 'node:crypto';
 import { countBy, keyBy } from 'es-toolkit';
 import { In, IsNull, Not, type EntityManager } from 'typeorm';
-import type { LiveBrew, LiveInput, LivePatch, LiveTrace } from '../../contract/live';
-import { appendPoint, traceUntil, type Flaw, type StageMark, type Trace, type TracePoint } from '../../core/brew';
-import { merge } from '../../core/change';
-import { notFound, Problem } from '../../application/problem';
+import type { LiveBrew, LiveInput, LiveTrace } from '../../contract/live';
+import { appendPoint, traceUntil, type Flaw, type Trace, type TracePoint } from '../../core/brew';
+import { instrumentsFor, type LiveChange } from '../../application/liveBrew';
+import { notFound } from '../../application/problem';
 import { LiveBrewEntity, RecipeVersionEntity, TracePieceEntity, type LiveBrewRow } from './benchEntities';
 import { loadBag } from './bags';
 import { BagEntity } from './entities';
@@ -60,8 +60,7 @@ export async function addLive(
     bed: null,
     fault: null,
     faultNote: '',
-    // Only simulated time can run faster than the clock on the wall.
-    instruments: { ...instruments, speed: instruments.connected.scale === undefined ? 1 : instruments.speed },
+    instruments: instrumentsFor(instruments),
     seed: randomInt(1, 2 ** 31),
     revision: 1,
     createdAt: now.toISOString(),
@@ -70,40 +69,10 @@ export async function addLive(
   return id;
 }
 
-export async function startLive(db: EntityManager, id: string, startedAt: number): Promise<void> {
-  const live = await loadLive(db, id);
-  if (live.startedAt !== null) throw new Problem('conflict', 'This brew has started already.');
-  await db.update(LiveBrewEntity, { id }, { startedAt, revision: live.revision + 1 });
-}
-
-/**
- * Changes what is written of a brew on the bench. Of its lists both changes are kept; where two marked one stage, the
- * first stands.
- */
-export async function changeLive(db: EntityManager, id: string, { was = {}, ...patch }: LivePatch): Promise<void> {
-  const { startedAt, revision, ticked, marks } = await loadLive(db, id);
-  if (patch.endedS != null && startedAt === null) throw new Problem('conflict', 'This brew has not started yet.');
-  if (Object.keys(patch).length === 0) return;
-  const lists = {
-    ...(patch.ticked && { ticked: merge(was.ticked ?? ticked, patch.ticked, ticked).value }),
-    ...(patch.marks && { marks: bothMarked(was.marks ?? marks, patch.marks, marks) }),
-  };
-  await db.update(LiveBrewEntity, { id }, { ...patch, ...lists, revision: revision + 1 });
-}
-
-/** Marks of stages from two devices. */
-function bothMarked(
-  base: readonly StageMark[],
-  ours: readonly StageMark[],
-  savedVersion: readonly StageMark[],
-): StageMark[] {
-  const steps = new Set([...ours, ...savedVersion].map(({ step }) => step));
-  const byStep = (marks: readonly StageMark[], step: number): StageMark | null =>
-    marks.find((mark) => mark.step === step) ?? null;
-  const merged = [...steps].flatMap(
-    (step) => merge(byStep(base, step), byStep(ours, step), byStep(savedVersion, step)).value ?? [],
-  );
-  return merged.sort((a, b) => a.atS - b.atS);
+/** Writes down what changed of a brew on the bench; nothing where nothing did. */
+export async function keepLive(db: EntityManager, { id, revision }: LiveBrew, change: LiveChange): Promise<void> {
+  if (Object.keys(change).length === 0) return;
+  await db.update(LiveBrewEntity, { id }, { ...change, revision: revision + 1 });
 }
 
 /** Clears a brew off the bench, or puts one back that was cleared by mistake. */

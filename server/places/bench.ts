@@ -1,7 +1,9 @@
 import type { InstrumentKind, Readings } from '../../contract/instrument';
+import { joined, started, tapped, type LiveChange } from '../../application/liveBrew';
 import type { LiveBrew } from '../../contract/live';
+import type { Settings } from '../../contract/settings';
 import { brewSeconds, roundTo, STARTER_RECIPES } from '../../core/brew';
-import { addLive, changeLive, loadBench, loadLive, loadLiveTrace, setLiveClosed, startLive } from '../db/live';
+import { addLive, keepLive, loadBench, loadLive, loadLiveTrace, setLiveClosed } from '../db/live';
 import { loadSettings } from '../db/settings';
 import type { Deps } from '../deps';
 import { notFound, Problem } from '../../application/problem';
@@ -13,6 +15,7 @@ type BenchEndpoint =
   | 'layOut'
   | 'startLive'
   | 'changeLive'
+  | 'joinInstruments'
   | 'clearLive'
   | 'restoreLive'
   | 'liveTrace'
@@ -21,7 +24,14 @@ type BenchEndpoint =
 
 /** Brews on the bench: lay out, start, mark, end, clear away; and the streams of the instruments. */
 export function benchHandlers({ store, now, clock, recorder, instruments }: Deps): Handlers<BenchEndpoint> {
-  const changed = (brew: string): void => recorder.tell({ kind: 'changed', brew });
+  const tell = (brew: string): void => recorder.tell({ kind: 'changed', brew });
+
+  const changed = (id: string, change: (before: LiveBrew, settings: Settings) => LiveChange): Promise<LiveBrew> =>
+    store.write(async (db) => {
+      const before = await loadLive(db, id);
+      await keepLive(db, before, change(before, await loadSettings(db)));
+      return loadLive(db, id);
+    });
 
   const connect = async (kind: InstrumentKind, liveId: string | undefined): Promise<Instrument | null> => {
     const begun = clock.now();
@@ -38,36 +48,36 @@ export function benchHandlers({ store, now, clock, recorder, instruments }: Deps
 
     layOut: async ({ body, after }) => {
       const live = await store.write(async (db) => loadLive(db, await addLive(db, body, now())));
-      after(() => changed(live.id));
+      after(() => tell(live.id));
       return live;
     },
 
     startLive: async ({ params: { id }, body: { inS }, after }) => {
-      const live = await store.write(async (db) => {
-        await startLive(db, id, clock.now() + inS * 1000);
-        return loadLive(db, id);
-      });
+      const live = await changed(id, (before) => started(before, clock.now() + inS * 1000));
       // What it weighed while the start was written down is heard too.
       await recorder.begin(live, 0);
-      after(() => changed(id));
+      after(() => tell(id));
       return live;
     },
 
     changeLive: async ({ params: { id }, body, after }) => {
-      const live = await store.write(async (db) => {
-        await changeLive(db, id, body);
-        return loadLive(db, id);
-      });
+      const live = await changed(id, (before) => tapped(before, body));
       if (body.endedS === null) await recorder.begin(live);
       else if (body.endedS !== undefined) await recorder.end(id);
-      after(() => changed(id));
+      after(() => tell(id));
+      return live;
+    },
+
+    joinInstruments: async ({ params: { id }, after }) => {
+      const live = await changed(id, (before, { instruments: connected }) => joined(before, connected));
+      after(() => tell(id));
       return live;
     },
 
     clearLive: async ({ params: { id }, after }) => {
       await recorder.end(id);
       await store.write((db) => setLiveClosed(db, id, now().toISOString()));
-      after(() => changed(id));
+      after(() => tell(id));
       return null;
     },
 
@@ -78,7 +88,7 @@ export function benchHandlers({ store, now, clock, recorder, instruments }: Deps
         return loadLive(db, id);
       });
       await recorder.begin(live);
-      after(() => changed(id));
+      after(() => tell(id));
       return null;
     },
 

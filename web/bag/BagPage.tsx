@@ -21,7 +21,7 @@ import { NextBrews } from './NextBrews';
 import { ReadBy } from './ReadBy';
 import { RidgeChart } from './RidgeChart';
 import { NO_QUESTION, useWhatIf } from './useWhatIf';
-import { VigourChart } from './VigourChart';
+import { VigourCharts } from './VigourChart';
 import { QuestionNote, ParameterSliders } from './WhatIf';
 
 /** How often a page asks for a verdict that is under way, ms. */
@@ -112,6 +112,7 @@ function BagView({ page: logged, today }: { page: Page; today: string }) {
           <RidgeChart page={page} chosen={chosen} onChoose={choose} />
           <DayTable page={page} />
           <IntensitiesOverDays page={page} />
+          <VigourCharts page={page} />
           <Log
             page={page}
             today={today}
@@ -126,7 +127,6 @@ function BagView({ page: logged, today }: { page: Page; today: string }) {
           <LastBrewAdvice page={page} />
           <EffectList verdict={verdict} />
           <LabelAgainstCup page={page} />
-          <VigourChart brews={brews} />
           <LabelFacts bag={bag} prior={page.prior} />
         </aside>
       </div>

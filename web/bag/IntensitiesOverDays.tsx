@@ -6,21 +6,19 @@ import { numberText, sentenceCase } from '../ui/format';
 import { useVocabulary } from '../domain/useVocabulary';
 import { useWidth } from '../ui/useWidth';
 import { daysListText } from './daysList';
-import { dayTicks } from './ticks';
+import { restDayAxis, type RestDayAxis } from './restDayAxis';
 
 const WORDS_MOST = 8;
 
-// Pixels: room for the names, right margin, height of a row of levels, how far a ridge may rise, height of a row of
-// notes, room for the axis.
-const NAMES = 104;
-const RIGHT = 14;
+// Pixels: height of a row of levels, how far a ridge may rise, height of a row of notes, room for the axis.
 const LINE = 30;
 const RISE = 40;
 const WORD = 22;
 const AXIS = 34;
 
 /** Levels as a stack of ridgelines over the rest days, and below them the notes coming and going. */
-export function IntensitiesOverDays({ page: { brews, settings, bag, verdict } }: { page: BagPage }) {
+export function IntensitiesOverDays({ page }: { page: BagPage }) {
+  const { brews, settings, bag, verdict } = page;
   const { vocabulary } = useVocabulary();
   const counted = brews.filter(({ fault }) => fault === null).map(({ restDay, cup }) => ({ restDay, ...cup }));
   const lines = intensitiesOverDays(
@@ -33,7 +31,6 @@ export function IntensitiesOverDays({ page: { brews, settings, bag, verdict } }:
   const [ref, width] = useWidth<HTMLDivElement>();
   if (lines.length + words.length === 0) return null;
   const names = new Map(settings.intensityAttributes.map(({ id, name }) => [id, sentenceCase(name)]));
-  const lastDay = Math.max(14, bag.finishedOn === null ? verdict.restDay : 0, ...counted.map(({ restDay }) => restDay));
   return (
     <section className="mt-3">
       <h2>Levels and notes over the days</h2>
@@ -45,7 +42,8 @@ export function IntensitiesOverDays({ page: { brews, settings, bag, verdict } }:
       <div ref={ref}>
         {width > 0 && (
           <Picture
-            {...{ width, lines, words, names, lastDay }}
+            {...{ width, lines, words, names }}
+            axis={restDayAxis(page, width)}
             today={bag.finishedOn === null ? verdict.restDay : null}
           />
         )}
@@ -60,12 +58,17 @@ interface PictureProps {
   lines: readonly Ridgeline[];
   words: readonly WordOverDays[];
   names: ReadonlyMap<string, string>;
-  lastDay: number;
+  axis: RestDayAxis;
   today: number | null;
 }
 
-function Picture({ width, lines, words, names, lastDay, today }: PictureProps) {
-  const x = (day: number): number => NAMES + (day / lastDay) * (width - NAMES - RIGHT);
+function Picture({ width, lines, words, names, axis, today }: PictureProps) {
+  const { left, right, lastDay, ticks, narrow } = axis;
+  const x = (day: number): number => left + (day / lastDay) * (width - left - right);
+  const shortened = (name: string): string => {
+    const longest = narrow ? 11 : 14;
+    return name.length > longest ? `${name.slice(0, longest - 1)}…` : name;
+  };
   const top = lines.length > 0 ? RISE - LINE + 8 : 4;
   const base = (i: number): number => top + (i + 1) * LINE;
   const wordY = (i: number): number => top + lines.length * LINE + 16 + i * WORD;
@@ -78,7 +81,7 @@ function Picture({ width, lines, words, names, lastDay, today }: PictureProps) {
       role="img"
       aria-label="Levels and notes over the rest days; the same as a table below."
     >
-      {dayTicks(lastDay, width < 500).map((day) => (
+      {ticks.map((day) => (
         <g key={day}>
           <line className="tick" x1={x(day)} x2={x(day)} y1={top} y2={bottom} />
           <text x={x(day)} y={bottom + 14} textAnchor="middle">
@@ -86,7 +89,7 @@ function Picture({ width, lines, words, names, lastDay, today }: PictureProps) {
           </text>
         </g>
       ))}
-      <text x={(NAMES + width - RIGHT) / 2} y={bottom + 29} textAnchor="middle">
+      <text x={(left + width - right) / 2} y={bottom + 29} textAnchor="middle">
         rest day
       </text>
       {today !== null && <line className="today" x1={x(today)} x2={x(today)} y1={top} y2={bottom} />}
@@ -95,14 +98,16 @@ function Picture({ width, lines, words, names, lastDay, today }: PictureProps) {
           key={line.attribute}
           name={names.get(line.attribute) ?? line.attribute}
           line={line}
+          shortName={shortened(names.get(line.attribute) ?? line.attribute)}
           x={x}
           base={base(i)}
-          end={width - RIGHT}
+          from={left}
+          end={width - right}
         />
       ))}
       {words.map(({ word, days }, i) => (
         <g key={word.id}>
-          <text className="name" x={NAMES - 8} y={wordY(i) + 4} textAnchor="end">
+          <text className="name" x={left - 8} y={wordY(i) + 4} textAnchor="end">
             {shortened(word.name)}
             <title>{word.name}</title>
           </text>
@@ -118,20 +123,21 @@ function Picture({ width, lines, words, names, lastDay, today }: PictureProps) {
   );
 }
 
-const LONGEST_NAME = 14;
-const shortened = (name: string): string => (name.length > LONGEST_NAME ? `${name.slice(0, LONGEST_NAME - 1)}…` : name);
-
 function Ridge({
   name,
+  shortName,
   line,
   x,
   base,
+  from,
   end,
 }: {
   name: string;
+  shortName: string;
   line: Ridgeline;
   x: (day: number) => number;
   base: number;
+  from: number;
   end: number;
 }) {
   const y = (intensity: number): number => base - ((intensity - 1) / 4) * RISE;
@@ -139,7 +145,7 @@ function Ridge({
   const [first, last] = [line.points[0], line.points.at(-1)];
   return (
     <g>
-      <line className="base" x1={NAMES} x2={end} y1={base} y2={base} />
+      <line className="base" x1={from} x2={end} y1={base} y2={base} />
       {first && last && line.points.length > 1 && (
         <path className="area" d={`M${x(first.day)},${base} L${points.join(' L')} L${x(last.day)},${base} Z`} />
       )}
@@ -148,8 +154,8 @@ function Ridge({
           <title>{`${name}, day ${day}: ${levelText(nearestLevel(intensity))}`}</title>
         </circle>
       ))}
-      <text className="name" x={NAMES - 8} y={base - 2} textAnchor="end">
-        {shortened(name)}
+      <text className="name" x={from - 8} y={base - 2} textAnchor="end">
+        {shortName}
         <title>{name}</title>
       </text>
     </g>

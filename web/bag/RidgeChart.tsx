@@ -5,10 +5,8 @@ import { SCALE_RANGES } from '../../core/cup';
 import { inScale, numberText } from '../ui/format';
 import { useWidth } from '../ui/useWidth';
 import { BrewPoints, type PlottedBrew } from './BrewPoints';
-import { dayTicks, levelTicks } from './ticks';
-
-/** Days shown beyond the last thing of interest. */
-const MARGIN_DAYS = 8;
+import { restDayAxis } from './restDayAxis';
+import { levelTicks } from './ticks';
 
 interface Props {
   page: BagPage;
@@ -36,15 +34,7 @@ export function RidgeChart({ page, chosen, onChoose }: Props) {
           },
         ],
   );
-  const lastDay = Math.min(
-    90,
-    Math.max(
-      36,
-      verdict.restDay + MARGIN_DAYS,
-      (verdict.window?.to ?? verdict.peak.hi) + MARGIN_DAYS,
-      ...points.map((p) => p.day + 2),
-    ),
-  );
+  const { left, right, lastDay, ticks, narrow } = restDayAxis(page, width);
   const curve = verdict.curve
     .filter(({ day }) => day <= lastDay)
     .map(({ day, mean, lo, hi }) => ({ day, mean: scoringScale(mean), band: [scoringScale(lo), scoringScale(hi)] }));
@@ -54,7 +44,6 @@ export function RidgeChart({ page, chosen, onChoose }: Props) {
     Math.min(SCALE_RANGES[verdict.scale].max, Math.max(...levels)),
   );
   const { window, core } = verdict;
-  const narrow = width < 520;
   return (
     <figure className="mb-0">
       <div
@@ -68,7 +57,7 @@ export function RidgeChart({ page, chosen, onChoose }: Props) {
             width={width}
             height={narrow ? 272 : 336}
             data={curve}
-            margin={{ top: 22, right: 12, bottom: 22, left: 4 }}
+            margin={{ top: 22, right, bottom: 22, left: 0 }}
             accessibilityLayer={false}
           >
             {window && !isExpectation(verdict) && (
@@ -93,18 +82,19 @@ export function RidgeChart({ page, chosen, onChoose }: Props) {
               dataKey="day"
               type="number"
               domain={[0, lastDay]}
-              ticks={dayTicks(lastDay, narrow)}
+              ticks={ticks}
               label={{ value: 'rest day', position: 'insideBottom', offset: -14 }}
             />
             <YAxis
               domain={[yTicks[0] ?? 0, yTicks.at(-1) ?? 1]}
               ticks={yTicks}
               tickFormatter={(v: number) => numberText(v, 2)}
-              width={52}
+              width={left}
               label={{
                 value: 'score at the reference recipe',
                 angle: -90,
                 position: 'insideLeft',
+                offset: left - 48,
                 style: { textAnchor: 'middle' },
               }}
             />

@@ -1,9 +1,3 @@
-/** Rest days marked on an axis: every week, or every fortnight where there is little room. */
-export function dayTicks(lastDay: number, narrow: boolean): number[] {
-  const step = lastDay > 60 || narrow ? 14 : 7;
-  return Array.from({ length: Math.floor(lastDay / step) + 1 }, (_, i) => i * step);
-}
-
 const STEPS = [0.1, 0.25, 0.5, 1, 2, 5, 10, 20];
 
 /** Four to eight round levels that enclose `lo` … `hi`. */

@@ -5,6 +5,7 @@ import { checksFor, type Check } from '../../core/brew';
 import { CHECK_WORDS } from '../../core/text';
 import { ProblemNote } from '../ui/ProblemNote';
 import { RecipeLines } from '../domain/RecipeLines';
+import { JoinInstruments } from './JoinInstruments';
 import { onControl } from './keys';
 import { Thermometer } from './Thermometer';
 import type { Change } from './useLiveChanges';
@@ -45,6 +46,7 @@ export function PreFlight({ live, change, chosen, other }: Props) {
   return (
     <div className="pre-flight">
       <div className="hand">
+        <JoinInstruments live={live} />
         <div className="ticks">
           {checks.map((check, i) => {
             const done = live.ticked.includes(check);

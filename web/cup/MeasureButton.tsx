@@ -4,14 +4,8 @@ import type { InstrumentKind } from '../../contract/instrument';
 import { api } from '../api/api';
 import { numberText } from '../ui/format';
 import { asTyped } from '../forms/typed';
+import { INSTRUMENT_WORDS } from '../domain/instrumentWords';
 import { useInstrument } from '../domain/useInstrument';
-
-const WORDS: Readonly<Record<InstrumentKind, string>> = {
-  scale: 'scale',
-  thermometer: 'thermometer',
-  refractometer: 'refractometer',
-  'ph-pen': 'pH pen',
-};
 
 interface Props {
   kind: InstrumentKind;
@@ -32,7 +26,9 @@ export function MeasureButton({ kind, field, brew }: Props) {
   if (settings?.instruments.connected[kind] === undefined) return null;
   return (
     <button type="button" className="btn btn-bare p-0" onClick={() => setListening(!listening)}>
-      {listening ? `${value === null ? 'Listening' : numberText(value, 2)}, settling …` : `Read the ${WORDS[kind]}`}
+      {listening
+        ? `${value === null ? 'Listening' : numberText(value, 2)}, settling …`
+        : `Read the ${INSTRUMENT_WORDS[kind]}`}
     </button>
   );
 }

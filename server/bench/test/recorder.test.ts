@@ -9,7 +9,7 @@ import type { LiveBrew } from '../../../contract/live';
 import { FIRST_SETTINGS } from '../../../contract/settings';
 import { STARTER_RECIPES, steadyClock } from '../../../core/brew';
 import { addBag } from '../../db/bags';
-import { addLive, loadLive, loadLiveTrace, setLiveClosed, startLive } from '../../db/live';
+import { addLive, keepLive, loadLive, loadLiveTrace, setLiveClosed } from '../../db/live';
 import { keepSettings } from '../../db/settings';
 import { openStore, type Store } from '../../db/store';
 import { simulatedInstrument } from '../../instruments/simulated/bench';
@@ -35,7 +35,7 @@ async function started(kind: string, startedAt: number): Promise<LiveBrew> {
     await keepSettings(db, { ...FIRST_SETTINGS, instruments: { ...NO_INSTRUMENTS, connected: { scale: 'well' } } });
     const bagId = await addBag(db, bagInput.parse(bagDraft()), new Date());
     const id = await addLive(db, { bagId, recipe, recipeVersionId: null }, new Date());
-    await startLive(db, id, startedAt);
+    await keepLive(db, await loadLive(db, id), { startedAt });
     return loadLive(db, id);
   });
 }

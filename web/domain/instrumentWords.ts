@@ -1,0 +1,9 @@
+import type { InstrumentKind } from '../../contract/instrument';
+
+/** What each instrument is called inside a sentence. */
+export const INSTRUMENT_WORDS: Readonly<Record<InstrumentKind, string>> = {
+  scale: 'scale',
+  thermometer: 'thermometer',
+  refractometer: 'refractometer',
+  'ph-pen': 'pH pen',
+};
