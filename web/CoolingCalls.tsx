@@ -1,7 +1,7 @@
 import { useEffect, useEffectEvent } from 'react';
 import { looksAt } from '../core/cup';
 import { called, keepCups, shake, stopped } from './state/cooling';
-import { isDrafted } from './forms/draftKeeper';
+import { keptInBrowser } from './state/kept';
 import { toastShown } from './state/notices';
 import { useAppDispatch, useAppSelector } from './state/store';
 
@@ -14,7 +14,7 @@ export function CoolingCalls() {
     for (const [key, { title, href, since, called: before }] of Object.entries(cups)) {
       if (key === inView) continue;
       const { due } = looksAt((Date.now() - since) / 1000);
-      if (!isDrafted(localStorage, key)) dispatch(stopped(key));
+      if (keptInBrowser.get('draft', key) === null) dispatch(stopped(key));
       else if (due !== null && due !== before) {
         dispatch(called({ key, phase: due }));
         dispatch(toastShown({ text: `${title}: time for the ${due} look.`, to: href }));

@@ -5,6 +5,7 @@ import { api } from './api/api';
 import { deviceName } from './state/device';
 import { putBack } from './forms/draftKeeper';
 import { dismissed, toastShown, type Notice, type Undo } from './state/notices';
+import { keptInBrowser } from './state/kept';
 import { useAppDispatch, useAppSelector } from './state/store';
 
 /** How long a notice stays: long enough to reach for Undo. */
@@ -56,7 +57,7 @@ function NoticeLine({ notice }: { notice: Notice }) {
     if (!undo) return;
     dispatch(dismissed(id));
     if (undo.kind === 'draft') {
-      putBack(localStorage, undo.id, deviceName(), undo.mirror);
+      putBack(keptInBrowser, undo.id, deviceName(), undo.mirror);
       // A sheet that is in view is laid anew with what was brought back.
       if (undo.href === location.pathname + location.search) location.reload();
       else void navigate(undo.href);

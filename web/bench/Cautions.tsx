@@ -1,15 +1,14 @@
 import { useState } from 'react';
 import type { BrewKind } from '../../core/brew';
 import { cautionsFor } from '../../core/text';
-
-const KEY = 'slow-crest.cautions.';
+import { keptInBrowser } from '../state/kept';
 
 /** The cautions for a kind of brewing; put away with a tap, until the next day. */
 export function Cautions({ kind, today }: { kind: BrewKind; today: string }) {
-  const [read, setRead] = useState(() => localStorage.getItem(KEY + kind) === today);
+  const [read, setRead] = useState(() => keptInBrowser.get('cautions', kind) === today);
   const [first, ...others] = cautionsFor(kind);
   const putAway = (): void => {
-    localStorage.setItem(KEY + kind, today);
+    keptInBrowser.set('cautions', today, kind);
     setRead(true);
   };
   if (read) {

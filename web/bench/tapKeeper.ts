@@ -1,7 +1,7 @@
 import { omit } from 'es-toolkit';
 import type { LiveBrew, LivePatch } from '../../contract/live';
+import type { BrowserStore } from '../state/browserStore';
 
-const PREFIX = 'slow-crest.bench.';
 const AGAIN_MS = 1500;
 
 /** What became of a tap that was sent: the brew with it; not taken yet, and why; or refused, and why. */
@@ -32,11 +32,11 @@ export class TapKeeper {
 
   constructor(
     known: LiveBrew,
-    private readonly storage: Pick<Storage, 'getItem' | 'setItem' | 'removeItem'>,
+    private readonly browser: BrowserStore,
     private readonly send: (patch: LivePatch) => Promise<Sent>,
     private readonly onRefused: (why: string) => void,
   ) {
-    this.#state = { known, pending: this.#kept(known.id), offline: null };
+    this.#state = { known, pending: browser.get('bench', known.id), offline: null };
   }
 
   readonly subscribe = (listener: () => void): (() => void) => {
@@ -68,7 +68,7 @@ export class TapKeeper {
     const change = typeof tap === 'function' ? tap({ ...known, ...pending }) : tap;
     // What the lists said before the first of these taps: what another device adds meanwhile is kept.
     const patch: LivePatch = { was: { ticked, marks }, ...pending, ...change };
-    this.storage.setItem(PREFIX + known.id, JSON.stringify(patch));
+    this.browser.set('bench', patch, known.id);
     this.#tell({ pending: patch });
     this.#go();
   }
@@ -85,7 +85,7 @@ export class TapKeeper {
       this.#wait(setTimeout(() => this.#go(), AGAIN_MS));
       return;
     }
-    this.storage.removeItem(PREFIX + this.#state.known.id);
+    this.browser.remove('bench', this.#state.known.id);
     this.#tell({ ...('live' in sent ? { known: sent.live } : {}), pending: null, offline: null });
     if ('refused' in sent) this.onRefused(sent.refused);
   }
@@ -93,14 +93,6 @@ export class TapKeeper {
   #wait(timer: ReturnType<typeof setTimeout> | null): void {
     if (this.#timer !== null) clearTimeout(this.#timer);
     this.#timer = timer;
-  }
-
-  #kept(id: string): LivePatch | null {
-    try {
-      return JSON.parse(this.storage.getItem(PREFIX + id) ?? 'null') as LivePatch | null;
-    } catch {
-      return null;
-    }
   }
 
   #tell(change: Partial<TapState>): void {

@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useState, useSyncExternalStore } from 'react';
 import type { LiveBrew, LivePatch } from '../../contract/live';
 import { api, isPassing, problemOf } from '../api/api';
+import { keptInBrowser } from '../state/kept';
 import { toastShown } from '../state/notices';
 import { useAppDispatch } from '../state/store';
 import { TapKeeper, withTaps, type Sent, type Tap } from './tapKeeper';
@@ -30,7 +31,7 @@ export function useLiveChanges(fromServer: LiveBrew): { live: LiveBrew; change: 
         ? { notYet: whyNotYet(error) }
         : { refused: problemOf(error)?.message ?? 'The tap was not taken.' };
     };
-    return new TapKeeper(fromServer, localStorage, sent, (text) => dispatch(toastShown({ text })));
+    return new TapKeeper(fromServer, keptInBrowser, sent, (text) => dispatch(toastShown({ text })));
   });
   const { known, pending, offline } = useSyncExternalStore(keeper.subscribe, keeper.snapshot);
   useEffect(() => keeper.hear(fromServer), [keeper, fromServer]);

@@ -1,5 +1,6 @@
 import type { Draft, DraftInput } from '../../contract/draft';
-import { changed, follows, merged, presentForm, type ChangeCounts } from '../../core/draft';
+import { changed, follows, merged, type ChangeCounts } from '../../core/draft';
+import type { BrowserStore, Kept } from '../state/browserStore';
 
 /** What a keeper needs of the server. Each promise fails when the server cannot be reached. */
 export interface DraftTransport {
@@ -19,45 +20,16 @@ export interface DraftState {
 type Typed = Record<string, unknown>;
 
 /** What a browser holds of a sheet. */
-export interface Mirror {
-  counts: ChangeCounts;
-  typed: Typed;
-}
+export type Mirror = Kept<'draft'>;
 
 /** A second may be lost at most: a fifth of it is waited, the rest is the way to the disk of a busy machine. */
 const WAIT_MS = 200;
 const AGAIN_MS = 2500;
-const PREFIX = 'slow-crest.draft.';
-
-/** What a browser holds of a sheet; null for nothing that can be read. */
-function readMirror(storage: Pick<Storage, 'getItem'>, key: string): Mirror | null {
-  try {
-    const kept: unknown = JSON.parse(storage.getItem(PREFIX + key) ?? 'null');
-    if (typeof kept !== 'object' || kept === null) return null;
-    const { counts, typed } = kept as Partial<Mirror>;
-    // Before drafts were counted, what was typed stood there by itself.
-    return typeof counts === 'object' && typeof typed === 'object'
-      ? { counts, typed: presentForm(typed) }
-      : { counts: {}, typed: presentForm(kept as Typed) };
-  } catch {
-    return null;
-  }
-}
-
-/** Whether a sheet is written on in this browser and not saved. */
-export function isDrafted(storage: Pick<Storage, 'getItem'>, key: string): boolean {
-  return readMirror(storage, key) !== null;
-}
 
 /** Puts a sheet that was thrown away or written over back into this browser, as a change later than any it holds. */
-export function putBack(
-  storage: Pick<Storage, 'getItem' | 'setItem'>,
-  key: string,
-  device: string,
-  { counts, typed }: Mirror,
-): void {
-  const later = merged(counts, readMirror(storage, key)?.counts ?? {});
-  storage.setItem(PREFIX + key, JSON.stringify({ counts: changed(later, device), typed }));
+export function putBack(browser: BrowserStore, key: string, device: string, { counts, typed }: Mirror): void {
+  const later = merged(counts, browser.get('draft', key)?.counts ?? {});
+  browser.set('draft', { counts: changed(later, device), typed }, key);
 }
 
 /**
@@ -80,10 +52,10 @@ export class DraftKeeper {
     private readonly device: string,
     private readonly about: Pick<DraftInput, 'title' | 'href'>,
     private readonly transport: DraftTransport,
-    private readonly storage: Pick<Storage, 'getItem' | 'setItem' | 'removeItem'>,
+    private readonly browser: BrowserStore,
     private readonly onState: (state: DraftState) => void,
   ) {
-    this.#mirror = readMirror(storage, key);
+    this.#mirror = browser.get('draft', key);
   }
 
   /** What this browser holds; null when nothing is written. */
@@ -157,7 +129,7 @@ export class DraftKeeper {
     this.#held = false;
     this.#forgotten = true;
     this.#mirror = null;
-    this.storage.removeItem(PREFIX + this.key);
+    this.browser.remove('draft', this.key);
     this.#tell({ kept: 'idle' });
     if (Object.keys(counts).length === 0) return Promise.resolve();
     // A server that is away keeps its copy; it is offered back once more, which loses nothing.
@@ -231,10 +203,6 @@ export class DraftKeeper {
 
   #write(mirror: Mirror): void {
     this.#mirror = mirror;
-    try {
-      this.storage.setItem(PREFIX + this.key, JSON.stringify(mirror));
-    } catch {
-      // A browser without room still has the server.
-    }
+    this.browser.set('draft', mirror, this.key);
   }
 }

@@ -5,6 +5,7 @@ import type { Draft } from '../../contract/draft';
 import { deviceName } from '../state/device';
 import { differing, nameOfPath } from './differences';
 import { DraftKeeper, type DraftState } from './draftKeeper';
+import { keptInBrowser } from '../state/kept';
 import { toastShown } from '../state/notices';
 import { useAppDispatch } from '../state/store';
 
@@ -82,7 +83,7 @@ export function useDraftedForm<T extends FieldValues, V extends FieldValues>(
         put: (draft) => dispatch(api.endpoints.keepDraft.initiate({ key, device, body: draft })).unwrap(),
         drop: (counts) => dispatch(api.endpoints.dropDraft.initiate({ key, device, body: counts })).unwrap(),
       },
-      localStorage,
+      keptInBrowser,
       setState,
     );
   });

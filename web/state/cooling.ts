@@ -1,17 +1,8 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import { omit } from 'es-toolkit';
 import type { SippedPhase } from '../../core/cup';
-
-/** A poured cup whose phases are called, wherever in the application the taster is meanwhile. */
-export interface CoolingCup {
-  /** The sheet it is written on. */
-  title: string;
-  href: string;
-  /** When it was poured, ms. */
-  since: number;
-  /** The look that was called last. */
-  called: SippedPhase | null;
-}
+import type { CoolingCup } from './browserStore';
+import { keptInBrowser } from './kept';
 
 interface Cooling {
   /** By the key of the sheet's draft. */
@@ -20,24 +11,12 @@ interface Cooling {
   inView: string | null;
 }
 
-const KEY = 'slow-crest.cooling';
-
 /** Keeps the cups over a reload. */
-export function keepCups(cups: Cooling['cups']): void {
-  localStorage.setItem(KEY, JSON.stringify(cups));
-}
-
-function keptCups(): Cooling['cups'] {
-  try {
-    return (JSON.parse(localStorage.getItem(KEY) ?? '{}') ?? {}) as Cooling['cups'];
-  } catch {
-    return {};
-  }
-}
+export const keepCups = (cups: Cooling['cups']): void => keptInBrowser.set('cooling', cups);
 
 const cooling = createSlice({
   name: 'cooling',
-  initialState: (): Cooling => ({ cups: keptCups(), inView: null }),
+  initialState: (): Cooling => ({ cups: keptInBrowser.get('cooling') ?? {}, inView: null }),
   reducers: {
     poured: ({ cups }, { payload: { key, ...cup } }: PayloadAction<Omit<CoolingCup, 'called'> & { key: string }>) => {
       const before = cups[key];

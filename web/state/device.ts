@@ -1,15 +1,14 @@
 import { nanoid } from '@reduxjs/toolkit';
-
-const KEY = 'slow-crest.device';
+import { keptInWindow } from './kept';
 
 /**
  * The name this window goes by towards the server: its own, so that two windows of one browser never overwrite each
  * other; kept while the window is open, through reloads.
  */
 export function deviceName(): string {
-  const kept = sessionStorage.getItem(KEY);
+  const kept = keptInWindow.get('device');
   if (kept !== null) return kept;
   const name = nanoid();
-  sessionStorage.setItem(KEY, name);
+  keptInWindow.set('device', name);
   return name;
 }

@@ -1,15 +1,12 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import type { Kept } from './browserStore';
+import { keptInBrowser } from './kept';
 
 /** What the taster asked for; `auto` follows the machine. */
-export type Theme = 'auto' | 'light' | 'dark';
+export type Theme = Kept<'theme'>;
 export const THEMES: readonly Theme[] = ['auto', 'light', 'dark'];
 
-const KEY = 'slow-crest.theme';
-
-function remembered(): Theme {
-  const kept = localStorage.getItem(KEY);
-  return THEMES.find((theme) => theme === kept) ?? 'auto';
-}
+const remembered = (): Theme => keptInBrowser.get('theme') ?? 'auto';
 
 const theme = createSlice({
   name: 'theme',
@@ -27,7 +24,7 @@ export function showTheme(chosen: Theme): () => void {
   const show = (): void => {
     document.documentElement.dataset.bsTheme = chosen === 'auto' ? (machineIsDark.matches ? 'dark' : 'light') : chosen;
   };
-  localStorage.setItem(KEY, chosen);
+  keptInBrowser.set('theme', chosen);
   show();
   machineIsDark.addEventListener('change', show);
   return () => machineIsDark.removeEventListener('change', show);

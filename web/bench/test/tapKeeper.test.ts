@@ -2,6 +2,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { NO_INSTRUMENTS } from '../../../contract/instrument';
 import type { LiveBrew, LivePatch } from '../../../contract/live';
 import { STARTER_RECIPES } from '../../../core/brew';
+import { browserStore } from '../../state/browserStore';
 import { TapKeeper, withTaps, type Sent } from '../tapKeeper';
 
 const recipe = STARTER_RECIPES[0];
@@ -34,11 +35,11 @@ function bench(kept: Record<string, string> = {}) {
   const refused: string[] = [];
   const keeper = new TapKeeper(
     brew(),
-    {
+    browserStore({
       getItem: (key) => storage.get(key) ?? null,
       setItem: (key, value) => void storage.set(key, value),
       removeItem: (key) => void storage.delete(key),
-    },
+    }),
     (patch) =>
       new Promise((resolve) =>
         sent.push({

@@ -1,6 +1,7 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Draft, DraftInput } from '../../../contract/draft';
 import { follows } from '../../../core/draft';
+import { browserStore } from '../../state/browserStore';
 import { DraftKeeper, putBack, type DraftState, type DraftTransport } from '../draftKeeper';
 
 /** What a server keeps, in memory: one copy a device, never an older over a newer. */
@@ -64,8 +65,13 @@ afterEach(() => {
 
 function open(device: string, browser = new Browser()) {
   const states: DraftState[] = [];
-  const keeper = new DraftKeeper('k', device, { title: 'A cup', href: '/x' }, shelf.for(device), browser, (state) =>
-    states.push(state),
+  const keeper = new DraftKeeper(
+    'k',
+    device,
+    { title: 'A cup', href: '/x' },
+    shelf.for(device),
+    browserStore(browser),
+    (state) => states.push(state),
   );
   return { keeper, browser, state: (): DraftState | undefined => states.at(-1) };
 }
@@ -242,7 +248,7 @@ describe('a draft', () => {
     await pass(500);
     const { mirror } = keeper;
     await keeper.discard();
-    putBack(browser, 'k', 'phone', mirror ?? { counts: {}, typed: {} });
+    putBack(browserStore(browser), 'k', 'phone', mirror ?? { counts: {}, typed: {} });
     const again = open('phone', browser);
     await again.keeper.open();
     await pass(500);
@@ -259,7 +265,7 @@ it('a sheet that was settled can be put back as it stood, later than the settlin
   if (!theirs || !mirror) throw new Error('Nothing was heard');
   laptop.keeper.resolveConflict(theirs, { remarks: 'fig' });
   await pass(500);
-  putBack(laptop.browser, 'k', 'laptop', mirror);
+  putBack(browserStore(laptop.browser), 'k', 'laptop', mirror);
   const again = open('laptop', laptop.browser);
   expect(await again.keeper.open()).toBeNull();
   expect(again.keeper.mirror?.typed).toEqual({ remarks: 'date' });
