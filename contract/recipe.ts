@@ -32,6 +32,7 @@ export const recipeFields = {
   grinderSetting: quantity('Grinder setting', -1000, 10_000).nullable().default(null),
   iceG: quantity('Ice', 0, 10_000, 'g').default(0),
   drain: band.nullable().default(null),
+  tdsTarget: quantity('The target of dissolved solids', 0.01, 30, '%').nullable().default(null),
   pressureBar: quantity('Pressure', 0, 20, 'bar').nullable().default(null),
   shotS: quantity('Length of the shot', 1, 600, 's').nullable().default(null),
   steepHours: quantity('Steep', 0.1, 48, 'hours').nullable().default(null),

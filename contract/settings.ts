@@ -34,6 +34,8 @@ export const settings = z.strictObject({
   sheetOfParts,
   /** Whether the sheet walks the taster through; null while nobody has said. */
   coaching: z.boolean({ error: 'Coaching must be yes or no' }).nullable(),
+  /** Whether advice reads the table of signs: sour as too little drawn out, bitter as too much. */
+  readsSigns: z.boolean({ error: 'Reading the signs must be yes or no' }),
   /** What temperatures are written in. */
   temperatureUnit: oneOf('The unit of temperatures', TEMPERATURE_UNITS),
 });
@@ -48,6 +50,7 @@ export const FIRST_SETTINGS: Settings = {
   intensityAttributes: [...FIRST_INTENSITY_ATTRIBUTES],
   sheetOfParts: [...FIRST_SHEET],
   coaching: null,
+  readsSigns: true,
   temperatureUnit: '°C',
 };
 

@@ -107,7 +107,7 @@ export const test = base.extend<Fixtures, WorkerFixtures>({
       page.on('pageerror', (error) => errors.push(error.stack ?? error.message));
       await proceed(undefined);
       // What a test holds up on its way arrives before the next begins.
-      await page.unrouteAll({ behavior: 'wait' });
+      if (!page.isClosed()) await page.unrouteAll({ behavior: 'wait' });
       expect(errors.filter((text) => !expectedErrors.some((expected) => expected.test(text)))).toEqual([]);
     },
     { auto: true },

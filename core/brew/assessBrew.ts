@@ -1,21 +1,13 @@
-import type { BrewEvidence, Taste } from './advice';
-import { KIND_TRAITS, type Band, type BrewKind } from './recipe';
+import type { BrewEvidence } from './advice';
+import { KIND_TRAITS, type BrewKind } from './recipe';
 import { extractionOf, type Extraction } from './extraction';
 import type { BrewParameters } from './kinds';
 import { beverageG } from './ratio';
 
 /** What a brew says of itself. */
-export interface Measurements {
-  kind: BrewKind;
-  band: Band | null;
-  doseG: number;
-  waterG: number;
-  waterC: number | null;
-  drainS: number | null;
-  tdsPercent: number | null;
+export interface Measurements extends Pick<BrewEvidence, 'kind' | 'doseG' | 'waterG' | 'drainS' | 'tdsPercent'> {
+  /** As weighed; null where nobody did. */
   beverageG: number | null;
-  tastes: readonly Taste[];
-  fault: boolean;
 }
 
 /** Grams of beverage where nobody has weighed it. The water of a shot is its yield: what is in the cup. */
@@ -23,19 +15,16 @@ export function estimatedBeverageG(kind: BrewKind, waterG: number, doseG: number
   return kind === 'espresso' ? waterG : beverageG(waterG, doseG);
 }
 
-/** A brew read: what advice rests on, with the extraction, the flow over its whole time (g/s) and the beverage (g). */
-export function assessBrew({ tdsPercent, beverageG: weighed, ...brew }: Measurements): {
-  evidence: BrewEvidence;
+/** A brew read: its extraction, the flow over its whole time (g/s) and the beverage (g). */
+export function assessBrew({ kind, doseG, waterG, drainS, tdsPercent, beverageG: weighed }: Measurements): {
   extraction: Extraction | null;
   flow: number | null;
   beverage: number;
 } {
-  const { kind, doseG, waterG, drainS } = brew;
   const beverage = weighed ?? estimatedBeverageG(kind, waterG, doseG);
   const extraction =
     tdsPercent === null ? null : extractionOf({ kind, tdsPercent, doseG, waterG, beverageG: beverage });
   return {
-    evidence: { ...brew, extractionPercent: extraction?.percent ?? null },
     extraction,
     flow: drainS === null ? null : beverage / drainS,
     beverage,

@@ -1,4 +1,6 @@
 export * from './advice';
+export * from './band';
+export * from './standing';
 export * from './recipe';
 export * from './clock';
 export * from './extraction';

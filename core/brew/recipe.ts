@@ -58,6 +58,8 @@ export interface Recipe extends Omit<BrewParameters, 'grindStep' | 'filter' | 'w
   iceG: number;
   /** Target for the end of the brew, from its start. */
   drain: Band | null;
+  /** Dissolved solids it is meant to have, percent; null where it does not say. */
+  tdsTarget: number | null;
   pressureBar: number | null;
   /** Length of a shot, seconds. */
   shotS: number | null;

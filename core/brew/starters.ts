@@ -26,6 +26,7 @@ function recipe(
     iceG: 0,
     drain: null,
     pressureBar: null,
+    tdsTarget: null,
     shotS: null,
     steepHours: null,
     stages: [],

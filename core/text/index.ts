@@ -1,3 +1,4 @@
+export * from './advice';
 export * from './cautions';
 export * from './checks';
 export * from './faults';

@@ -42,3 +42,11 @@ export function sizeWord(points: number, sigma0: number): string {
   if (size < NOTICEABLE) return 'a little';
   return size < 3 * NOTICEABLE ? 'clearly' : 'a lot';
 }
+
+/** A pH of coffee in words: how sharp it is against most. Thresholds are an *assumption*. */
+export function phWord(ph: number): string {
+  if (ph < 4.7) return 'sharper than most';
+  if (ph < 4.9) return 'on the bright side';
+  if (ph <= 5.2) return 'as most coffees are';
+  return 'softer than most';
+}

@@ -135,6 +135,7 @@ export interface HouseholdRow {
   intensityAttributes: IntensityAttribute[] | null;
   sheetOfParts: SheetPart[] | null;
   coaching: boolean | null;
+  readsSigns: boolean;
   temperatureUnit: TemperatureUnit;
 }
 
@@ -149,6 +150,7 @@ export const HouseholdEntity = new EntitySchema<HouseholdRow>({
     intensityAttributes: optionalJson,
     sheetOfParts: optionalJson,
     coaching: { type: 'boolean', nullable: true },
+    readsSigns: { type: 'boolean', default: true },
     temperatureUnit: { ...text, default: '°C' },
   },
 });

@@ -10,12 +10,13 @@ const HOUSEHOLD = 1;
 export async function loadSettings(db: EntityManager): Promise<Settings> {
   const row = await db.findOneBy(HouseholdEntity, { id: HOUSEHOLD });
   if (!row) return FIRST_SETTINGS;
-  const { brewers, oneChange, scoringScale, coaching, temperatureUnit } = row;
+  const { brewers, oneChange, scoringScale, coaching, readsSigns, temperatureUnit } = row;
   return {
     brewers,
     oneChange,
     scoringScale,
     coaching,
+    readsSigns,
     temperatureUnit,
     instruments: row.instruments ?? NO_INSTRUMENTS,
     intensityAttributes: row.intensityAttributes ?? [...FIRST_INTENSITY_ATTRIBUTES],

@@ -1,29 +1,17 @@
+import { askingCup, brewEvidence } from '../../application/brewEvidence';
 import type { BagPage } from '../../contract/shelf';
 import { AdviceNote } from '../domain/AdviceNote';
-import { brewKindOf, assessBrew } from '../../core/brew';
 
 /** What the last cup asks of its recipe, where something was noted that tells. */
-export function LastBrewAdvice({ page: { brews, verdict } }: { page: BagPage }) {
+export function LastBrewAdvice({ page }: { page: BagPage }) {
+  const { brews, verdict } = page;
   const last = brews[0];
-  const making = last?.making;
-  if (!last || !making) return null;
-  const { recipe, tdsPercent, beverageG, tastes } = making;
-  const tells = tastes.length > 0 || tdsPercent !== null || (last.drainS !== null && recipe?.drain != null);
+  if (!last) return null;
+  const evidence = brewEvidence(askingCup(last, verdict), page);
+  const { tastes, complaints, tdsPercent, drainS, band, standing, beds } = evidence;
+  const noted = tastes.length > 0 || complaints.length > 0 || tdsPercent !== null || beds[0] != null;
+  const tells = noted || (drainS !== null && band !== null) || standing === 'below';
   if (!tells) return null;
-  const kind = recipe?.kind ?? brewKindOf(last);
-  const { doseG, waterG, waterC, drainS } = last;
-  const { evidence } = assessBrew({
-    kind,
-    band: recipe?.drain ?? null,
-    doseG,
-    waterG,
-    waterC,
-    drainS,
-    tdsPercent,
-    beverageG,
-    tastes,
-    fault: last.fault !== null,
-  });
   return (
     <section>
       <h2>From the last cup</h2>

@@ -1,6 +1,7 @@
 import { api } from '../api/api';
 import type { Brew } from '../../contract/brew';
 import { againstBand, gapsIn, KIND_TRAITS, brewKindOf, minutesText, assessBrew, shareOf } from '../../core/brew';
+import { phWord } from '../../core/text';
 import { numberText, sentenceCase } from '../ui/format';
 import { RecipeLines } from '../domain/RecipeLines';
 import { TraceChart } from '../domain/TraceChart';
@@ -51,7 +52,7 @@ function Trace({ brewId, recipe }: { brewId: string; recipe: NonNullable<NonNull
   );
 }
 
-function factsOf({ making, doseG, waterG, waterC, drainS, fault, brewer, style }: Brew): string[] {
+function factsOf({ making, doseG, waterG, drainS, brewer, style }: Brew): string[] {
   if (!making) return [];
   const {
     recipe,
@@ -71,15 +72,11 @@ function factsOf({ making, doseG, waterG, waterC, drainS, fault, brewer, style }
   const band = recipe?.drain ?? null;
   const { extraction, flow, beverage } = assessBrew({
     kind,
-    band,
     doseG,
     waterG,
-    waterC,
     drainS,
     tdsPercent,
     beverageG,
-    tastes,
-    fault: fault !== null,
   });
   const place = band && drainS !== null ? againstBand(drainS, band) : null;
   return [
@@ -94,7 +91,7 @@ function factsOf({ making, doseG, waterG, waterC, drainS, fault, brewer, style }
     beverageG !== null && `${numberText(beverageG, 0)} g in the cup`,
     iceG !== null && `${numberText(100 * shareOf(iceG, waterG - iceG), 0)} % ice`,
     milkG !== null && `${numberText(100 * shareOf(milkG, beverage), 0)} % milk`,
-    ph !== null && `pH ${numberText(ph, 2)}`,
+    ph !== null && `pH ${numberText(ph, 2)}, ${phWord(ph)}`,
     pressureBar !== null && `${numberText(pressureBar, 1)} bar`,
     hardnessPpm !== null && `${numberText(hardnessPpm, 0)} ppm`,
     grinderSetting !== null && `grind ${numberText(grinderSetting, 2)}`,

@@ -1,4 +1,5 @@
 import { useFormState, useWatch } from 'react-hook-form';
+import type { CupCompany } from '../../application/brewEvidence';
 import type { Bag } from '../../contract/bag';
 import type { ApiError } from '../../contract/error';
 import type { Taster } from '../../contract/taster';
@@ -40,6 +41,10 @@ interface Props {
   verdict: Verdict;
   /** The recipe that was followed, where the bench knows it. */
   recipe?: Recipe | null;
+  /** The brew that is changed; null for a new one. */
+  id?: string | null;
+  /** What the cup is read by when it asks what to change. */
+  company: CupCompany;
   /** Puts the cursor at the mark: the recipe is known already. */
   markFirst?: boolean;
   save: (brew: BrewValues) => Promise<ApiError | null>;
@@ -47,14 +52,15 @@ interface Props {
 }
 
 /** A brew and its cup, in one visit. */
-export function BrewSheet({ bag, tasters, verdict, recipe = null, markFirst = false, first = false, ...sheet }: Props) {
+export function BrewSheet({ bag, tasters, verdict, recipe = null, id = null, company, ...props }: Props) {
+  const { markFirst = false, first = false, ...sheet } = props;
   const title = `A cup of ${bag.name}`;
   return (
     <Sheet {...sheet} title={title} resolver={brewResolver} nameOf={cupFieldName} saveWord="Save the cup">
       <div className="columns brew-cup-record">
         <div className="the-brew">
           <ParametersPart />
-          <MakingPart verdict={verdict} recipe={recipe} />
+          <MakingPart {...{ verdict, recipe, id, company }} />
           <RecordPart tasters={tasters} />
         </div>
         <CupPart bag={bag} sheet={{ key: sheet.draftKey, title }} markFirst={markFirst} first={first} />

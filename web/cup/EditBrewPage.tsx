@@ -25,7 +25,8 @@ export function EditBrewPage() {
   return <Sheet key={brew.id} brew={brew} page={page} tasters={tasters.data ?? []} />;
 }
 
-function Sheet({ brew, page: { bag, verdict }, tasters }: { brew: Brew; page: BagPage; tasters: readonly Taster[] }) {
+function Sheet({ brew, page, tasters }: { brew: Brew; page: BagPage; tasters: readonly Taster[] }) {
+  const { bag, verdict } = page;
   const navigate = useNavigate();
   const [changeBrew] = api.useChangeBrewMutation();
   const savedVersion = useMemo(() => typedBrew(brew), [brew]);
@@ -42,6 +43,8 @@ function Sheet({ brew, page: { bag, verdict }, tasters }: { brew: Brew; page: Ba
         savedVersion={savedVersion}
         tasters={tasters}
         verdict={verdict}
+        id={brew.id}
+        company={page}
         recipe={brew.making?.recipe ?? null}
         cancel={back}
         save={async (changed) => {

@@ -57,15 +57,8 @@ interface SheetProps {
   grinders: readonly Grinder[];
 }
 
-function Sheet({
-  page: { bag, brews, settings, verdict },
-  again,
-  live,
-  goneId,
-  tasters,
-  recipes,
-  grinders,
-}: SheetProps) {
+function Sheet({ page, again, live, goneId, tasters, recipes, grinders }: SheetProps) {
+  const { bag, brews, settings, verdict } = page;
   const navigate = useNavigate();
   const today = useToday();
   const unit = useTemperatureUnit();
@@ -114,6 +107,7 @@ function Sheet({
         initial={initial}
         tasters={tasters}
         verdict={verdict}
+        company={page}
         recipe={live?.recipe ?? null}
         markFirst={repeated !== undefined || live !== null}
         cancel={live ? () => void navigate(`/bench?brew=${live.id}`) : back}

@@ -1,25 +1,42 @@
 import { api } from '../api/api';
 import { useFormContext, useFormState, useWatch } from 'react-hook-form';
 import type { Verdict } from '../../contract/verdict';
-import { estimatedBeverageG, brewKindOf, assessBrew, shareOf, TASTES, VIGOURS, type Recipe } from '../../core/brew';
+import { brewEvidence, type CupCompany } from '../../application/brewEvidence';
+import {
+  assessBrew,
+  brewKindOf,
+  estimatedBeverageG,
+  shareOf,
+  TASTES,
+  VIGOURS,
+  type Bed,
+  type Fault,
+  type Recipe,
+} from '../../core/brew';
+import type { Adequacy } from '../../core/cup';
 import { AdviceNote } from '../domain/AdviceNote';
 import { BedPicture } from '../domain/BedPicture';
 import { SelectField, TapsField, TextField } from '../forms/fields';
 import { numberText } from '../ui/format';
-import { numberIn, typedNumber, typedSeconds, typedWater } from '../forms/typed';
+import { numberIn, typedChoice, typedNumber, typedSeconds, typedWater } from '../forms/typed';
 import { MeasureButton } from './MeasureButton';
 import { somethingMade, type BrewForm } from './brewForm';
+import { typedScore } from './cupForm';
 import { useInitialValues } from './useInitialValues';
 
 interface Props {
   verdict: Verdict;
   recipe: Recipe | null;
+  /** The brew that is changed; null for a new one. */
+  id: string | null;
+  /** What the cup is read by. */
+  company: CupCompany;
 }
 
 /**
  * How the brew went: signs of gas and flow, what was measured, tastes that say something of the recipe, and the advice.
  */
-export function MakingPart({ verdict, recipe }: Props) {
+export function MakingPart(props: Props) {
   const initialValues = useInitialValues();
   const { errors } = useFormState<BrewForm>();
   const [style, liveId, bed] = useWatch<BrewForm, ['style', 'liveId', 'making.bed']>({
@@ -72,7 +89,7 @@ export function MakingPart({ verdict, recipe }: Props) {
           )}
           {grinders.length > 0 && <TextField name="making.grinderSetting" label="Its setting" decimal />}
         </div>
-        <Reading verdict={verdict} recipe={recipe} />
+        <Reading {...props} />
       </details>
     </fieldset>
   );
@@ -89,21 +106,41 @@ function Estimate() {
   return <>about {numberText(estimatedBeverageG(brewKindOf({ brewer, style }), waterG, doseG), 0)} g if not weighed</>;
 }
 
-function Reading({ verdict, recipe }: { verdict: Verdict; recipe: Recipe | null }) {
+function Reading({ verdict, recipe, id, company }: Props) {
   const typed = useWatch<BrewForm>() as BrewForm;
   const number = (text: string): number | null => numberIn(typedNumber(text));
   const [doseG, drainS] = [number(typed.doseG), numberIn(typedSeconds(typed.drainS))];
   const waterG = numberIn(typedWater(typed.waterG, doseG));
   if (doseG === null || waterG === null) return null;
   const kind = recipe?.kind ?? brewKindOf(typed);
-  const { evidence, extraction, flow, beverage } = assessBrew({
-    ...{ kind, band: recipe?.drain ?? null, doseG, waterG, fault: typed.fault !== '' },
-    waterC: number(typed.waterC),
+  const measured = {
+    doseG,
+    waterG,
     drainS,
     tdsPercent: number(typed.making.tdsPercent),
     beverageG: number(typed.making.beverageG),
-    tastes: typed.making.tastes,
-  });
+  };
+  const { extraction, flow, beverage } = assessBrew({ ...measured, kind });
+  const evidence = brewEvidence(
+    {
+      ...measured,
+      id,
+      recipe,
+      style: typed.style,
+      brewer: typed.brewer,
+      waterC: number(typed.waterC),
+      pressureBar: number(typed.making.pressureBar) ?? recipe?.pressureBar ?? null,
+      tastes: typed.making.tastes,
+      bed: typedChoice(typed.making.bed) as Bed | null,
+      fault: typedChoice(typed.fault) as Fault | null,
+      intensities: Object.entries(typed.cup.intensities).map(([attribute, given]) => ({
+        attribute,
+        adequacy: typedChoice(given?.adequacy ?? '') as Adequacy | null,
+      })),
+      score: typedScore(typed.cup),
+    },
+    company,
+  );
   const [iceG, milkG] = [number(typed.making.iceG) ?? 0, number(typed.making.milkG) ?? 0];
   return (
     <div className="reading" aria-live="polite">

@@ -1,6 +1,8 @@
 import { mapValues, pick } from 'es-toolkit';
 import type { Cup, Nag } from '../../contract/cup';
 import {
+  SCALE_RANGES,
+  scoreOf,
   levelText,
   SLOT_IDS,
   ATTRIBUTES,
@@ -12,7 +14,7 @@ import {
   type Texture,
 } from '../../core/cup';
 import type { Trait } from '../../core/cup/words';
-import { asTyped, typedChoice, typedMark, typedMarkValue, typedNumber } from '../forms/typed';
+import { asTyped, numberIn, typedChoice, typedMark, typedMarkValue, typedNumber } from '../forms/typed';
 
 /** A cup as typed: every field as text. The names are the contract's, so that problems find their field. */
 export interface CupForm extends Record<Attribute, string> {
@@ -126,6 +128,13 @@ function wordsAt({ set, typing }: { set: string[]; typing: string }): string[] {
       .map((word) => word.trim())
       .filter((word) => word !== ''),
   ];
+}
+
+/** What is marked so far, on the common scale; null while it is no mark. */
+export function typedScore({ scoringScale, mark }: Pick<CupForm, 'scoringScale' | 'mark'>): number | null {
+  const value = numberIn(typedMarkValue(scoringScale, mark));
+  const { min, max } = SCALE_RANGES[scoringScale];
+  return value === null || value < min || value > max ? null : scoreOf(scoringScale, value);
 }
 
 /** The values of a cup, for the schema. */

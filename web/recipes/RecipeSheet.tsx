@@ -81,6 +81,7 @@ function SettingFields() {
             decimal
             help="It means something on this grinder only."
           />
+          <TextField name="tdsTarget" label="Dissolved solids wanted" unit="%" decimal />
           <TextField name="hardnessPpm" label="Hardness" unit="ppm" decimal />
           <TextField name="filter" label="Filter" />
           <TextField name="waterRecipe" label="Brewing water" />

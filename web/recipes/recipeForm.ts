@@ -19,6 +19,7 @@ export interface RecipeForm {
   grinderSetting: string;
   iceG: string;
   drain: { fromS: string; toS: string };
+  tdsTarget: string;
   pressureBar: string;
   shotS: string;
   steepHours: string;
@@ -65,6 +66,7 @@ export function typedRecipe(recipe: Recipe, versionId = ''): RecipeForm {
       iceG: recipe.iceG === 0 ? '' : asTyped(recipe.iceG),
     },
     ...{
+      tdsTarget: asTyped(recipe.tdsTarget),
       pressureBar: asTyped(recipe.pressureBar),
       shotS: asTyped(recipe.shotS),
       steepHours: asTyped(recipe.steepHours),
@@ -98,6 +100,7 @@ function toValues({ drain, stages, ...typed }: RecipeForm): unknown {
       grinderSetting: typedNumber(typed.grinderSetting),
       iceG: typedNumber(typed.iceG) ?? 0,
     },
+    tdsTarget: typedNumber(typed.tdsTarget),
     // What belongs to another kind of brewing is not kept with this one.
     pressureBar: shot ? typedNumber(typed.pressureBar) : null,
     shotS: shot ? typedNumber(typed.shotS) : null,

@@ -153,6 +153,17 @@ function Advice({ settings }: { settings: Settings }) {
         On: a proposal changes at most one setting from the last brew. Off: it may change two at once; when the cup then
         differs, nobody can say which of them it was.
       </p>
+      <Form.Check
+        type="switch"
+        id="reads-signs"
+        label="Read the table of signs"
+        checked={settings.readsSigns}
+        onChange={() => change({ readsSigns: !settings.readsSigns, was: { readsSigns: settings.readsSigns } })}
+      />
+      <p className="quiet small">
+        On: of a cup that was disliked, sour, salty and thin are read as too little drawn out, bitter, dry, chalky and
+        medicinal as too much. That is one school. Off: only the clock and the recipe’s own targets speak.
+      </p>
     </fieldset>
   );
 }

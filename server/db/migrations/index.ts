@@ -8,6 +8,7 @@ import { LevelsOfOnesOwn1700000000007 } from './7-levelsOfOnesOwn';
 import { PlainWords1700000000008 } from './8-plainWords';
 import { SheetOfParts1700000000009 } from './9-sheetOfParts';
 import { UnitOfTemperatures1700000000010 } from './10-unitOfTemperatures';
+import { LikingFirst1700000000011 } from './11-likingFirst';
 
 /** In the order in which they run. */
 export const MIGRATIONS = [
@@ -21,4 +22,5 @@ export const MIGRATIONS = [
   PlainWords1700000000008,
   SheetOfParts1700000000009,
   UnitOfTemperatures1700000000010,
+  LikingFirst1700000000011,
 ];

@@ -1,0 +1,28 @@
+import type { Adequacy, GivenIntensity } from './levels';
+
+/** Amounts that, disliked, say the same as a taste of the table of signs; by the attribute's id. */
+const SAME_AS: Readonly<Record<string, Partial<Record<Adequacy, 'sour' | 'thin' | 'heavy' | 'bitter'>>>> = {
+  brightness: { 'too much': 'sour' },
+  acidity: { 'too much': 'sour' },
+  weight: { 'too little': 'thin', 'too much': 'heavy' },
+  body: { 'too little': 'thin', 'too much': 'heavy' },
+  bitterness: { 'too much': 'bitter' },
+  roast: { 'too much': 'bitter' },
+};
+
+/** What a taster found too much or too little of. */
+export interface Complaint {
+  attribute: string;
+  adequacy: Exclude<Adequacy, 'just right'>;
+  /** The taste it says the same as, where there is one. */
+  taste: 'sour' | 'thin' | 'heavy' | 'bitter' | null;
+}
+
+/** The complaints among the levels of a cup. */
+export function complaintsOf(intensities: readonly Pick<GivenIntensity, 'attribute' | 'adequacy'>[]): Complaint[] {
+  return intensities.flatMap(({ attribute, adequacy }) =>
+    adequacy === null || adequacy === 'just right'
+      ? []
+      : [{ attribute, adequacy, taste: SAME_AS[attribute]?.[adequacy] ?? null }],
+  );
+}
