@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { PROCESSES, ROAST_LEVELS } from '../core/crest';
 import { ATTRIBUTES, BET_OUTCOMES, SCALE_RANGES, SCORING_SCALES, type Attribute, type ScoringScale } from '../core/cup';
 import { id, name, oneOf, plainDate, quantity, text, changeOf } from './fields';
+import { labelFields, ownVerdictFields, stockFields } from './bagRecord';
 import { brewParametersInput } from './brewParameters';
 
 /** A stay in the freezer: from the day it goes in up to, not including, the day it comes out (null: still there). */
@@ -37,6 +38,8 @@ const bagFields = {
   bestBefore: plainDate('Best-before date').nullable().default(null),
   shelfLifeDays: quantity('Shelf life', 30, 1500, 'days').int('Shelf life must be whole days').nullable().default(null),
   restAdviceDays: quantity("The roaster's rest advice", 0, 120, 'days').nullable().default(null),
+  ...labelFields,
+  ...stockFields,
   weightG: quantity('Weight', 5, 20_000, 'g').default(250),
   price: quantity('Price', 0, 100_000).nullable().default(null),
   scoringScale: oneOf('Scoring', SCORING_SCALES).default('mark10'),
@@ -55,6 +58,7 @@ const bagFields = {
   betMark: z.number({ error: 'The betted mark must be a number' }).nullable().default(null),
   /** Whether the bet held, as the taster sees it. */
   betHeld: oneOf('The bet', BET_OUTCOMES).nullable().default(null),
+  ...ownVerdictFields,
   reference: brewParametersInput,
   /** The recipe the reference was taken from; null where it was written down by itself. */
   referenceRecipeId: id.nullable().default(null),

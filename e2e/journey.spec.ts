@@ -163,3 +163,72 @@ test('someone new at the table is added while logging, and named in the log', as
   await page.getByRole('button', { name: 'Save the cup' }).click();
   await expect(page.locator('.log')).toContainText('Ada');
 });
+
+test('a bag is written down completely, each thing once, and its taster gives a verdict apart from any mark', async ({
+  page,
+  unused,
+}) => {
+  await page.goto(`${unused.address}/bags/new`);
+  await page.getByLabel('Name').fill('Full Record');
+  await page.getByLabel('Roasted on').fill(dateOf(12));
+  await page.getByLabel('Claimed roast').selectOption('very-light');
+  await page.getByText('What the label says').click();
+  await page.getByLabel('Producer or farm').fill('Nine growers of one valley');
+  await page.getByLabel('Origin').fill('Burundi');
+  await page.getByLabel('Altitude').fill('1,700–1,850 m');
+  await page.getByLabel('Species').selectOption('arabica');
+  await page.getByLabel('Meant for').selectOption('filter');
+  await page.getByLabel('Certificates or awards').fill('Third of its valley');
+  await page.getByRole('button', { name: 'It is a blend' }).click();
+  await page.getByLabel('Part of the blend').fill('Lower terraces');
+  await page.getByLabel('Its share').fill('60');
+  await page.getByRole('button', { name: 'Add a part' }).click();
+  await page.getByLabel('Part of the blend').last().fill('Upper terraces');
+  await page.getByLabel('Its share').last().fill('55');
+  await page.getByText('Why you bought it, and how it came').click();
+  await page.getByLabel('Bought for').fill('To learn what height does.');
+  await page.getByLabel('Sold again').selectOption('never again');
+  await page.getByLabel('Arrived on').fill(dateOf(9));
+  await page.getByLabel('Divided into').fill('3');
+  await page.getByText('How the beans look, and your bet').click();
+  await page.getByLabel('Size of the beans').selectOption('large');
+  await page.getByLabel('Roast colour, whole').fill('80');
+  await page.getByLabel('Roast colour, ground').fill('82,5');
+  await page.getByRole('button', { name: 'Put it on the shelf' }).click();
+  await expect(page.getByText('The shares of a blend add up to more than 100 %')).toBeVisible();
+  await page.getByLabel('Its share').last().fill('40');
+  await page.getByRole('button', { name: 'Put it on the shelf' }).click();
+  const side = page.locator('.side');
+  for (const fact of [
+    'Nine growers of one valley',
+    '1,700–1,850 m',
+    '60 % Lower terraces, 40 % Upper terraces',
+    'Third of its valley',
+    'never again',
+    'To learn what height does.',
+    'into 3 portions',
+    '80 whole, 82.5 ground, 2.5 apart: an even, slow roast',
+  ])
+    await expect(side.getByText(fact, { exact: true })).toHaveCount(1);
+  // Nobody is asked for a verdict before the first cup.
+  await expect(page.getByRole('heading', { name: 'Your verdict' })).toHaveCount(0);
+  await logBrew(page, { daysAgo: 0, overall: '8' });
+  await page.getByText('Buy again, liked or not, how true to its kind').click();
+  const again = page.getByRole('group', { name: 'Buy again' });
+  await again.getByRole('button', { name: 'another season' }).click();
+  await page.getByRole('group', { name: 'True to its origin' }).getByRole('button', { name: 'in part' }).click();
+  await page.getByRole('group', { name: 'That', exact: true }).getByRole('button', { name: 'half held' }).click();
+  await page.getByLabel('Ideas for later').fill('over ice');
+  await page.getByLabel('Ideas for later').blur();
+  await expect(page.getByText('Kept: it comes back with the next brew.')).toBeVisible();
+  await page.reload();
+  await expect(
+    page.getByText(
+      'Buy again: another season. What it was bought for: half held. In part true to its origin. For later: over ice',
+    ),
+  ).toBeVisible();
+  await page.getByText('Change or add to it').click();
+  await expect(again.getByRole('button', { name: 'another season' })).toHaveAttribute('aria-pressed', 'true');
+  await page.keyboard.press('b');
+  await expect(page.getByText('You noted for later: over ice')).toBeVisible();
+});

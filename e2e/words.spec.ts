@@ -1,5 +1,5 @@
 import { FIRST_SETTINGS } from '../contract/settings';
-import { expect, openBag, test, type Application } from './application';
+import { dateOf, expect, logBrew, openBag, test, type Application } from './application';
 import type { Page } from '@playwright/test';
 
 const brew = (differently: object, daysAgo = 1) => ({
@@ -219,4 +219,35 @@ test('a household adds, hides and orders what levels are given for, and chooses 
     .click();
   await expect(page.getByText('Levels: Umami depth 3½.')).toBeVisible();
   await page.request.patch(`${application.address}/api/settings`, { data: FIRST_SETTINGS });
+});
+
+test('a label that is hidden stays so until it is revealed on purpose, and the cups before that are named', async ({
+  page,
+  unused,
+}) => {
+  await page.goto(`${unused.address}/bags/new`);
+  await page.getByLabel('Name').fill('Blind Brook');
+  await page.getByLabel('Roasted on').fill(dateOf(12));
+  await page.getByText('What the label says').click();
+  await page.getByLabel('Printed notes', { exact: true }).fill('quince, fig');
+  await page.getByLabel('The printed notes are').selectOption('hidden');
+  await page.getByRole('button', { name: 'Put it on the shelf' }).click();
+  await expect(page.getByText('The printed notes are hidden. Your first cups will not know them.')).toBeVisible();
+  await logBrew(page, { daysAgo: 2, overall: '7.5', remarks: 'Fig, I think.' });
+  await expect(page.getByText('The printed notes are hidden. One cup written without them.')).toBeVisible();
+  await expect(page.locator('main')).not.toContainText('quince');
+  // Neither the sheet nor the search gives it away.
+  await page.getByRole('button', { name: 'More', exact: true }).click();
+  await page.getByRole('button', { name: 'Edit the bag' }).click();
+  await expect(page.getByText('Written, and hidden.')).toBeVisible();
+  await expect(page.getByLabel('Printed notes', { exact: true })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Cancel' }).click();
+  const hits = await page.request.get(`${unused.address}/api/search?q=quince`);
+  expect(await hits.json()).toEqual([]);
+  await page.getByRole('button', { name: 'Reveal them' }).click();
+  await expect(page.locator('.label-notes')).toContainText('fig: found in 1 of 1 cup');
+  await expect(page.getByText('Tasted blind to the printed notes: one cup of 1, day 10.')).toBeVisible();
+  await logBrew(page, { daysAgo: 0, overall: '7.9', remarks: 'Quince now.' });
+  await expect(page.getByText('Tasted blind to the printed notes: one cup of 2, day 10.')).toBeVisible();
+  await expect(page.locator('.label-notes')).toContainText('quince: found in 1 of 2 cups');
 });

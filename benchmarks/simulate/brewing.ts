@@ -1,5 +1,5 @@
 import type { BrewParameters } from '../../core/brew';
-import { PROCESSES, ROAST_LEVELS, tablePeakDays, type CrestBrew, type CrestInput } from '../../core/crest';
+import { PROCESSES, tablePeakDays, type CrestBrew, type CrestInput } from '../../core/crest';
 import { FAMILIES, unseen, type Truth } from './families';
 import { random, type Random } from './random';
 
@@ -84,7 +84,7 @@ function logOf(rng: Random, truth: Truth, taste: Taste): CrestBrew[] {
 /** One bag of a family. `later` moves where this taster's coffees peak, against the table. */
 export function simulateBag(family: string, seed: number, later = 1): SimulatedBag {
   const rng = random(seed);
-  const roastLevel = rng.pick(ROAST_LEVELS.slice(0, 3));
+  const roastLevel = rng.pick(['light', 'medium-light', 'medium'] as const);
   const process = rng.pick(PROCESSES);
   const tableDays = tablePeakDays(roastLevel, process, 'filter');
   const truth = (FAMILIES[family] ?? unseen)(rng, tableDays * later);

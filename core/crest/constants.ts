@@ -9,14 +9,25 @@ import type { RecordedFrom, Style } from '../brew/kinds';
 export type RoastLevel = (typeof ROAST_LEVELS)[number];
 export type Process = (typeof PROCESSES)[number];
 
-export const ROAST_LEVELS = ['light', 'medium-light', 'medium', 'medium-dark', 'dark'] as const;
+/** Lightest first. */
+export const ROAST_LEVELS = [
+  'very-light',
+  'light',
+  'medium-light',
+  'medium',
+  'medium-dark',
+  'dark',
+  'very-dark',
+] as const;
 /** Median peak age in days of a washed filter coffee by roast level. *Assumption*, from history. */
 export const PEAK_DAYS_BY_ROAST: Readonly<Record<RoastLevel, number>> = {
+  'very-light': 24,
   light: 21,
   'medium-light': 17,
   medium: 13,
   'medium-dark': 10,
   dark: 8,
+  'very-dark': 7,
 };
 
 export const PROCESSES = ['washed', 'honey', 'natural', 'extended-fermentation', 'decaffeinated'] as const;

@@ -1,4 +1,5 @@
 export * from './claims';
+export * from './bagRecord';
 export * from './complaints';
 export * from './cooling';
 export * from './levels';

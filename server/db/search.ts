@@ -8,6 +8,13 @@ const AROUND = 40;
 
 /** The words found in each cup: as typed, and as the household now calls them where it has its own name. */
 const FOUND_WORDS = `(SELECT cup_descriptor."cupId" AS "cupId", group_concat(cup_descriptor.typed || COALESCE(', ' || word.name, ''), ', ') AS said FROM cup_descriptor LEFT JOIN word ON word.id = cup_descriptor."wordId" GROUP BY cup_descriptor."cupId")`;
+/** All that is written on a bag; printed notes that are still hidden are not found either. */
+const LABEL = [
+  ...['name', 'roaster', 'producer', 'origin', 'variety', 'bet', 'boughtFor', 'ideas'].map(
+    (column) => `bag."${column}"`,
+  ),
+  `CASE WHEN bag."labelNotes" = 'hidden' AND bag."labelRevealedAt" IS NULL THEN '' ELSE bag."printedNotes" END`,
+].join(` || ' ' || `);
 /** Everything said of the cups of a bag. */
 const SAID = `group_concat(COALESCE(found.said, '') || ' ' || COALESCE(remark.text, ''), char(10))`;
 
@@ -35,8 +42,7 @@ export async function searchBags(db: EntityManager, query: string): Promise<Sear
     .groupBy('bag.id');
   words.forEach((word, i) => {
     const like = { [`w${i}`]: `%${word.replace(/[\\%_]/g, '\\$&')}%` };
-    const label = `bag.name || ' ' || bag.roaster || ' ' || bag.origin || ' ' || bag.variety || ' ' || bag."printedNotes" || ' ' || bag.bet`;
-    found.andHaving(`(${label} LIKE :w${i} ESCAPE '\\' OR ${SAID} LIKE :w${i} ESCAPE '\\')`, like);
+    found.andHaving(`(${LABEL} LIKE :w${i} ESCAPE '\\' OR ${SAID} LIKE :w${i} ESCAPE '\\')`, like);
   });
   const rows = await found.orderBy('bag."finishedOn" IS NOT NULL').addOrderBy('bag.name').limit(MOST_HITS).getRawMany<{
     id: string;

@@ -19,6 +19,7 @@ import { IntensitiesOverDays } from './IntensitiesOverDays';
 import { Log } from './Log';
 import { NextBrews } from './NextBrews';
 import { ReadBy } from './ReadBy';
+import { OwnVerdict } from './OwnVerdict';
 import { RidgeChart } from './RidgeChart';
 import { NO_QUESTION, useWhatIf } from './useWhatIf';
 import { VigourCharts } from './VigourChart';
@@ -127,7 +128,8 @@ function BagView({ page: logged, today }: { page: Page; today: string }) {
           <LastBrewAdvice page={page} />
           <EffectList verdict={verdict} />
           <LabelAgainstCup page={page} />
-          <LabelFacts bag={bag} prior={page.prior} />
+          <OwnVerdict page={logged} />
+          <LabelFacts bag={bag} prior={page.prior} today={today} />
         </aside>
       </div>
     </article>

@@ -2,7 +2,7 @@ import Button from 'react-bootstrap/Button';
 import { useFieldArray, useFormContext, useFormState, useWatch } from 'react-hook-form';
 import { BREWERS, brewKindOf, STYLES } from '../../core/brew';
 import { PROCESSES, ROAST_LEVELS } from '../../core/crest';
-import { ATTRIBUTES, SCORING_SCALES } from '../../core/cup';
+import { ATTRIBUTES, BEAN_SIZES, MEANT_FOR, SCORING_SCALES, SOLD_AGAIN, SPECIES } from '../../core/cup';
 import { OpenSelectField, SelectField, TextField } from '../forms/fields';
 import { TemperatureField } from '../forms/TemperatureField';
 import { SCORING_SCALE_NAMES, sentenceCase, words } from '../ui/format';
@@ -47,6 +47,22 @@ export function BagSheet(props: Props) {
   );
 }
 
+const LABEL_FIELDS = ['roaster', 'producer', 'origin', 'altitude', 'variety', 'certificates', 'printedNotes'] as const;
+const STOCK_FIELDS = ['boughtFor', 'price', 'soldAgain', 'arrivedOn', 'openedOn', 'portions'] as const;
+const BEAN_FIELDS = [
+  'perceivedRoast',
+  'beanSize',
+  'colourWhole',
+  'colourGround',
+  'beanLook',
+  'bet',
+  'betMark',
+] as const;
+
+/** Whether anything stands in some fields: their fold is open then. */
+const isWrittenOn = (form: BagForm, fields: readonly (keyof BagForm)[]): boolean =>
+  fields.some((field) => form[field] !== '');
+
 function LabelFields({ initial }: { initial: BagForm }) {
   const { errors } = useFormState<BagForm>();
   const today = useToday();
@@ -80,6 +96,38 @@ function LabelFields({ initial }: { initial: BagForm }) {
           />
         </div>
       </details>
+      <details open={isWrittenOn(initial, LABEL_FIELDS) || errors.blend !== undefined}>
+        <summary>What the label says</summary>
+        <div className="fields">
+          <TextField name="roaster" label="Roaster" className="half" />
+          <TextField name="producer" label="Producer or farm" className="half" />
+          <TextField name="origin" label="Origin" />
+          <TextField name="altitude" label="Altitude" />
+          <TextField name="variety" label="Variety" />
+          <SelectField name="species" label="Species" options={choices(SPECIES, 'Not stated')} />
+          <SelectField name="meantFor" label="Meant for" options={choices(MEANT_FOR, 'Not stated')} />
+          <TextField name="certificates" label="Certificates or awards" className="wide" help="Claims, kept as such." />
+          <PrintedNotes initial={initial} />
+        </div>
+        <BlendParts />
+      </details>
+      <details open={isWrittenOn(initial, STOCK_FIELDS)}>
+        <summary>Why you bought it, and how it came</summary>
+        <div className="fields">
+          <TextField
+            name="boughtFor"
+            label="Bought for"
+            className="wide"
+            rows={2}
+            help="Its story, or your reason; held against the end."
+          />
+          <TextField name="price" label="Price" decimal />
+          <SelectField name="soldAgain" label="Sold again" options={choices(SOLD_AGAIN, 'Not known')} />
+          <TextField name="arrivedOn" label="Arrived on" type="date" />
+          <TextField name="openedOn" label="Opened on" type="date" />
+          <TextField name="portions" label="Divided into" unit="portions" decimal />
+        </div>
+      </details>
     </fieldset>
   );
 }
@@ -89,19 +137,14 @@ function MoreFields({ initial }: { initial: BagForm }) {
   return (
     <fieldset>
       <legend>More</legend>
-      <details open={initial.roaster !== '' || initial.origin !== ''}>
-        <summary>What the label says, and your bet</summary>
+      <details open={isWrittenOn(initial, BEAN_FIELDS)}>
+        <summary>How the beans look, and your bet</summary>
         <div className="fields">
-          <TextField name="roaster" label="Roaster" className="half" />
-          <TextField name="origin" label="Origin" />
-          <TextField name="variety" label="Variety" />
-          <TextField name="price" label="Price" decimal />
-          <TextField name="printedNotes" label="Printed notes" className="wide" />
-          <SelectField
-            name="perceivedRoast"
-            label="What the beans look like"
-            options={choices(ROAST_LEVELS, 'Not looked at')}
-          />
+          <SelectField name="perceivedRoast" label="The roast looks" options={choices(ROAST_LEVELS, 'Not looked at')} />
+          <SelectField name="beanSize" label="Size of the beans" options={choices(BEAN_SIZES, 'Not looked at')} />
+          <TextField name="colourWhole" label="Roast colour, whole" decimal help="On your meter’s own scale" />
+          <TextField name="colourGround" label="Roast colour, ground" decimal />
+          <TextField name="beanLook" label="What the beans look like" className="wide" />
           <TextField
             name="bet"
             label="Your bet before the first sip"
@@ -141,6 +184,57 @@ function MoreFields({ initial }: { initial: BagForm }) {
         </div>
       </details>
     </fieldset>
+  );
+}
+
+/** The printed notes; while they are hidden, they can be written over but are not shown. */
+function PrintedNotes({ initial }: { initial: BagForm }) {
+  const hidden = initial.labelNotes === 'hidden' && initial.labelRevealedAt === '' && initial.printedNotes !== '';
+  return (
+    <>
+      {!hidden && <TextField name="printedNotes" label="Printed notes" className="wide" />}
+      <SelectField
+        name="labelNotes"
+        label="The printed notes are"
+        className="half"
+        options={[
+          { value: 'shown', text: 'Shown from the start' },
+          { value: 'hidden', text: 'Hidden until you reveal them' },
+        ]}
+        help={
+          hidden
+            ? 'Written, and hidden. Reveal them on the page of the bag.'
+            : 'Hidden, your first cups are tasted blind to the label.'
+        }
+      />
+    </>
+  );
+}
+
+/** What a blend is made of. */
+function BlendParts() {
+  const { control } = useFormContext<BagForm>();
+  const { errors } = useFormState<BagForm>();
+  const { fields, append, remove } = useFieldArray({ control, name: 'blend' });
+  return (
+    <>
+      {fields.map((part, i) => (
+        <div key={part.id} className="fields mb-2">
+          <TextField name={`blend.${i}.name`} label="Part of the blend" className="half" />
+          <TextField name={`blend.${i}.sharePercent`} label="Its share" unit="%" decimal />
+          <div className="align-self-center">
+            <Button variant="bare" onClick={() => remove(i)}>
+              Remove
+            </Button>
+          </div>
+        </div>
+      ))}
+      {errors.blend?.root?.message && <div className="invalid-feedback d-block">{errors.blend.root.message}</div>}
+      {errors.blend?.message && <div className="invalid-feedback d-block">{errors.blend.message}</div>}
+      <Button variant="plain" onClick={() => append({ name: '', sharePercent: '' })}>
+        {fields.length === 0 ? 'It is a blend' : 'Add a part'}
+      </Button>
+    </>
   );
 }
 

@@ -2,6 +2,7 @@ import type { BagPage } from '../../contract/shelf';
 import { ROAST_LEVELS } from '../../core/crest';
 import {
   BET_OUTCOMES,
+  isLabelHidden,
   betClaim,
   scoreOf,
   markOf,
@@ -14,6 +15,7 @@ import { labelAgainstCups, wordsOverDays, type DescriptorOutcome } from '../../c
 import { Taps } from '../forms/fields';
 import { markText } from '../ui/format';
 import { useVocabulary } from '../domain/useVocabulary';
+import { BlindToLabel } from './BlindToLabel';
 import { daysListText } from './daysList';
 import { useBagChange } from './useBagChange';
 
@@ -28,16 +30,18 @@ export function LabelAgainstCup({ page }: { page: BagPage }) {
   const cups = brews
     .filter(({ fault }) => fault === null)
     .map(({ restDay, cup }) => ({ restDay, descriptors: cup.descriptors, remarks: cup.remarks }));
-  const outcomes = labelAgainstCups(vocabulary, bag.printedNotes, cups);
+  const hidden = isLabelHidden(bag);
+  const outcomes = labelAgainstCups(vocabulary, hidden ? '' : bag.printedNotes, cups);
   const printed = new Set(outcomes.map(({ word }) => word?.id));
   const own = wordsOverDays(vocabulary, cups, 2)
     .filter(({ word }) => !printed.has(word.id))
     .slice(0, OWN_MOST);
   const claims = claimsOf(page);
-  if (outcomes.length + claims.length + own.length === 0 && bag.bet === '') return null;
+  if (outcomes.length + claims.length + own.length === 0 && bag.bet === '' && bag.printedNotes === '') return null;
   return (
     <section>
       <h2>The label against the cup</h2>
+      <BlindToLabel page={page} />
       <ul className="label-notes">
         {outcomes.map((one) => (
           <li key={one.printed} className={one.outcome}>

@@ -1,20 +1,36 @@
 import type { Bag } from '../../contract/bag';
 import { tablePeakDays, type TasterPrior } from '../../core/crest';
+import { colourGapText } from '../../core/cup';
 import { parametersLine } from '../../core/text';
 import { useTemperatureUnit } from '../api/useTemperatureUnit';
 import { judgedByText } from './judgedBy';
-import { numberText, SCORING_SCALE_NAMES, sentenceCase, words } from '../ui/format';
+import { dateText, numberText, SCORING_SCALE_NAMES, sentenceCase, words } from '../ui/format';
 
 /** The recipe everything is measured against, and what the label says that no cup can test. */
-export function LabelFacts({ bag, prior }: { bag: Bag; prior: TasterPrior | null }) {
+export function LabelFacts({ bag, prior, today }: { bag: Bag; prior: TasterPrior | null; today: string }) {
   const unit = useTemperatureUnit();
   const { reference } = bag;
-  const claims: [string, string | null][] = [
+  const on = (date: string | null): string | null => date && dateText(date, today);
+  const label: Facts = [
+    ['Producer', bag.producer],
     ['Origin', bag.origin],
+    ['Altitude', bag.altitude],
     ['Variety', bag.variety],
+    ['Species', bag.species],
     ['Process', bag.process && words(bag.process)],
+    ['Blend of', blendText(bag.blend)],
+    ['Meant for', bag.meantFor],
+    ['Claims', bag.certificates],
+    ['Sold', bag.soldAgain],
   ];
-  const said = claims.filter(([, value]) => value);
+  const stock: Facts = [
+    ['Bought for', bag.boughtFor],
+    ['Arrived', on(bag.arrivedOn)],
+    ['Opened', on(bag.openedOn)],
+    ['Divided', bag.portions === null ? null : `into ${bag.portions} ${bag.portions === 1 ? 'portion' : 'portions'}`],
+    ['Beans', [bag.beanSize && `${sentenceCase(bag.beanSize)}.`, bag.beanLook].filter(Boolean).join(' ')],
+    ['Colour', colourText(bag)],
+  ];
   return (
     <>
       <section>
@@ -34,21 +50,44 @@ export function LabelFacts({ bag, prior }: { bag: Bag; prior: TasterPrior | null
           </p>
         )}
       </section>
-      {said.length > 0 && (
-        <section>
-          <h2>On the label</h2>
-          <dl className="mb-0">
-            {said.map(([what, value]) => (
-              <div key={what} className="d-flex gap-2">
-                <dt className="quiet fw-normal text-nowrap">{what}</dt>
-                <dd className="mb-0 flex-fill" dir="auto" style={{ overflowWrap: 'anywhere' }}>
-                  {value}
-                </dd>
-              </div>
-            ))}
-          </dl>
-        </section>
-      )}
+      <FactList title="On the label" facts={label} />
+      <FactList title="How it came" facts={stock} />
     </>
   );
+}
+
+/** What each is called, and what is known of it. */
+type Facts = readonly (readonly [string, string | null])[];
+
+function FactList({ title, facts }: { title: string; facts: Facts }) {
+  const known = facts.filter(([, value]) => value);
+  if (known.length === 0) return null;
+  return (
+    <section>
+      <h2>{title}</h2>
+      <dl className="fact-list">
+        {known.map(([what, value]) => (
+          <div key={what}>
+            <dt>{what}</dt>
+            <dd dir="auto">{value}</dd>
+          </div>
+        ))}
+      </dl>
+    </section>
+  );
+}
+
+function blendText(parts: Bag['blend']): string {
+  return parts
+    .map(({ name, sharePercent }) => (sharePercent === null ? name : `${numberText(sharePercent, 0)} % ${name}`))
+    .join(', ');
+}
+
+function colourText({ colourWhole: whole, colourGround: ground }: Bag): string {
+  const measured = [
+    whole === null ? null : `${numberText(whole)} whole`,
+    ground === null ? null : `${numberText(ground)} ground`,
+    colourGapText(whole, ground),
+  ];
+  return measured.filter((part) => part !== null).join(', ');
 }

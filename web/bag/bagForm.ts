@@ -17,7 +17,7 @@ import { nameOfPath } from '../forms/differences';
 import { typedResolver } from '../forms/formResolver';
 
 /** The fields of a bag that are one text or number each. */
-const PLAIN = omit(bagInput.shape, ['reference', 'spells', 'weights', 'betMark', 'scoringScale']);
+const PLAIN = omit(bagInput.shape, ['reference', 'spells', 'blend', 'weights', 'betMark', 'scoringScale']);
 
 /** A bag as typed: every field as text. The names are the contract's, so that problems find their field. */
 export interface BagForm extends Record<keyof typeof PLAIN, string> {
@@ -28,6 +28,7 @@ export interface BagForm extends Record<keyof typeof PLAIN, string> {
   betMark: string;
   reference: Record<'style' | 'brewer' | 'doseG' | 'waterG' | 'waterC' | 'filter' | 'waterRecipe', string>;
   spells: { from: string; to: string }[];
+  blend: { name: string; sharePercent: string }[];
 }
 
 /** What is filled in when the household's recipes cannot be read. */
@@ -76,6 +77,7 @@ export function emptyBag(standard: KeptRecipe | null = null, scoringScale: Scori
     betMark: '',
     reference: typedReference(standard?.recipe ?? FIRST_REFERENCE),
     spells: [],
+    blend: [],
   };
 }
 
@@ -88,6 +90,7 @@ export function typedBag(bag: Bag): BagForm {
     betMark: typedMark(bag.scoringScale, bag.betMark),
     reference: typedReference(bag.reference),
     spells: bag.spells.map(({ from, to }) => ({ from, to: to ?? '' })),
+    blend: bag.blend.map(({ name, sharePercent }) => ({ name, sharePercent: asTyped(sharePercent) })),
   };
 }
 
@@ -108,6 +111,7 @@ function toValues(typed: BagForm) {
       waterRecipe: typedChoice(reference.waterRecipe.trim()),
     },
     spells: typed.spells.map(({ from, to }) => ({ place: 'freezer', from, to: typedChoice(to) })),
+    blend: typed.blend.map(({ name, sharePercent }) => ({ name, sharePercent: typedNumber(sharePercent) })),
   };
 }
 

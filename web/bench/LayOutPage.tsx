@@ -8,6 +8,7 @@ import { doseSharingOut, minutesText, planOf, scaleRecipe, scaleChanges, type Re
 import { api, problemOf } from '../api/api';
 import { numberText, sentenceCase } from '../ui/format';
 import { toastShown } from '../state/notices';
+import { IdeasNote } from '../domain/IdeasNote';
 import { ProblemNote } from '../ui/ProblemNote';
 import { RecipeLines } from '../domain/RecipeLines';
 import { useAppDispatch } from '../state/store';
@@ -65,6 +66,7 @@ function LayOut({ page, recipes }: { page: BagPage; recipes: readonly KeptRecipe
       <p className="quiet">
         Day {page.verdict.restDay}, {numberText(page.gramsLeft, 1)} g left.
       </p>
+      <IdeasNote bag={bag} />
       <div className="lay-out form-sheet">
         <section>
           <RecipeChoice recipes={recipes} chosen={kept} bag={page.bag} onChoose={(recipe) => choose({ recipe })} />

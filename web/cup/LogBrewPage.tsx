@@ -9,6 +9,7 @@ import { parametersLine } from '../../core/text';
 import { useTemperatureUnit } from '../api/useTemperatureUnit';
 import { api, problemOf } from '../api/api';
 import { againstReference } from '../domain/grind';
+import { IdeasNote } from '../domain/IdeasNote';
 import { ProblemNote } from '../ui/ProblemNote';
 import { useToday } from '../state/today';
 import { usePageTitle } from '../ui/usePageTitle';
@@ -94,6 +95,7 @@ function Sheet({ page, again, live, goneId, tasters, recipes, grinders }: SheetP
             ? `As on day ${repeated.restDay}: ${parametersLine(repeated, unit)}.`
             : `Reference recipe: ${parametersLine(bag.reference, unit)}.`}
       </p>
+      <IdeasNote bag={bag} />
       {goneId !== null && (
         <div className="panel-error mb-3">
           This brew is no longer on the bench: its cup may have been logged already. What you had written of it stands

@@ -19,7 +19,10 @@ export interface BruteForce {
   brewerEffect(name: string): number;
 }
 
-const TABLE = { light: 21, 'medium-light': 17, medium: 13, 'medium-dark': 10, dark: 8 };
+const TABLE = {
+  ...{ 'very-light': 24, light: 21, 'medium-light': 17, medium: 13 },
+  ...{ 'medium-dark': 10, dark: 8, 'very-dark': 7 },
+};
 
 function midpoints(lo: number, hi: number, count: number): number[] {
   return Array.from({ length: count }, (_, i) => lo + ((i + 0.5) * (hi - lo)) / count);

@@ -9,6 +9,7 @@ import { PlainWords1700000000008 } from './8-plainWords';
 import { SheetOfParts1700000000009 } from './9-sheetOfParts';
 import { UnitOfTemperatures1700000000010 } from './10-unitOfTemperatures';
 import { LikingFirst1700000000011 } from './11-likingFirst';
+import { TheRecord1700000000012 } from './12-theRecord';
 
 /** In the order in which they run. */
 export const MIGRATIONS = [
@@ -23,4 +24,5 @@ export const MIGRATIONS = [
   SheetOfParts1700000000009,
   UnitOfTemperatures1700000000010,
   LikingFirst1700000000011,
+  TheRecord1700000000012,
 ];

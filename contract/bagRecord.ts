@@ -1,0 +1,70 @@
+import { z } from 'zod';
+import {
+  TRUE_TO_KIND,
+  BEAN_SIZES,
+  BET_OUTCOMES,
+  BUY_AGAIN,
+  LIKINGS,
+  MEANT_FOR,
+  SOLD_AGAIN,
+  SPECIES,
+} from '../core/cup';
+import { instant, name, oneOf, plainDate, quantity, text } from './fields';
+
+/** What a taster may record of a bag besides what it is judged by. Everything may be left open. */
+
+/** What the label says: claims. */
+export const labelFields = {
+  producer: text('Producer', 120).trim().default(''),
+  altitude: text('Altitude', 60).trim().default(''),
+  species: oneOf('Species', SPECIES).nullable().default(null),
+  /** Parts of a blend, each with its share where that is told. */
+  blend: z
+    .array(
+      z.strictObject({
+        name: name('The part of the blend', 120),
+        sharePercent: quantity('A share', 0, 100, '%').nullable(),
+      }),
+    )
+    .max(12, 'A blend can have 12 parts at most')
+    .refine((parts) => parts.reduce((sum, { sharePercent }) => sum + (sharePercent ?? 0), 0) <= 100.5, {
+      error: 'The shares of a blend add up to more than 100 %',
+    })
+    .default([]),
+  certificates: text('Certificates or awards', 300).trim().default(''),
+  meantFor: oneOf('Meant for', MEANT_FOR).nullable().default(null),
+  soldAgain: oneOf('Sold again', SOLD_AGAIN).nullable().default(null),
+  /** Whether the printed notes wait until the first cups are written. */
+  labelNotes: oneOf('The printed notes', ['shown', 'hidden']).default('shown'),
+  /** When they were revealed; null: not yet, or never hidden. */
+  labelRevealedAt: instant('When the printed notes were revealed').nullable().default(null),
+};
+
+/** How it came, and how its beans look. */
+export const stockFields = {
+  /** Its story and the reason, to be held against the end. */
+  boughtFor: text('What it was bought for', 500).trim().default(''),
+  arrivedOn: plainDate('The day it arrived').nullable().default(null),
+  openedOn: plainDate('The day it was opened').nullable().default(null),
+  portions: quantity('Portions', 1, 200).int('Portions must be a whole number').nullable().default(null),
+  beanLook: text('What the beans look like', 300).trim().default(''),
+  beanSize: oneOf('Size of the beans', BEAN_SIZES).nullable().default(null),
+  /** Readings of a roast-colour meter, on its own scale; the higher the lighter. */
+  colourWhole: quantity('Roast colour of whole beans', 0, 200).nullable().default(null),
+  colourGround: quantity('Roast colour of the grounds', 0, 200).nullable().default(null),
+};
+
+const truth = oneOf('How true it is', TRUE_TO_KIND).nullable().default(null);
+
+/** The verdict of the taster, apart from the mark. */
+export const ownVerdictFields = {
+  buyAgain: oneOf('Buy again', BUY_AGAIN).nullable().default(null),
+  liked: oneOf('Liking', LIKINGS).nullable().default(null),
+  boughtForHeld: oneOf('What it was bought for', BET_OUTCOMES).nullable().default(null),
+  trueToOrigin: truth,
+  trueToVariety: truth,
+  trueToProcess: truth,
+  trueToRoaster: truth,
+  /** For later: they come back when the bag is brewed. */
+  ideas: text('Ideas for later', 500).trim().default(''),
+};
