@@ -1,10 +1,13 @@
-import type { BrewKind } from '../brew';
+import { KIND_TRAITS, type BrewKind } from '../brew';
 
 const SCALD =
   'Boiling water and steam scald: keep the kettle away from the edge, and children and animals from the bench.';
 const GLASS =
   'Cold glass can crack under hot water, and a chipped one may burst: warm it first, never onto ice or a wet cold top.';
 const PRESS = 'Press slowly: forced against resistance it can spray hot coffee.';
+const PLASTIC =
+  'Hot water and unknown or printed plastic do not go together: brew in what its maker says is meant for it.';
+const MOULD = 'Beans or grounds with mould or an off smell: do not taste them, throw them away.';
 const MAKER = 'Follow the maker’s manual.';
 
 const FOR_KIND: Readonly<Record<BrewKind, readonly string[]>> = {
@@ -35,5 +38,5 @@ const FOR_KIND: Readonly<Record<BrewKind, readonly string[]>> = {
 
 /** Cautions for a kind of brewing, most important first; each a whole sentence. */
 export function cautionsFor(kind: BrewKind): readonly string[] {
-  return [...FOR_KIND[kind], MAKER];
+  return [...FOR_KIND[kind], ...(KIND_TRAITS[kind].style === 'espresso' ? [] : [PLASTIC]), MOULD, MAKER];
 }

@@ -19,7 +19,12 @@ import { BlindToLabel } from './BlindToLabel';
 import { daysListText } from './daysList';
 import { useBagChange } from './useBagChange';
 
-const MARKS: Readonly<Record<DescriptorOutcome['outcome'], string>> = { found: '●', 'close kin': '◐', never: '○' };
+const MARKS: Readonly<Record<DescriptorOutcome['outcome'], string>> = {
+  found: '●',
+  'close kin': '◐',
+  'in general': '◔',
+  never: '○',
+};
 const CLAIM_MARKS: Readonly<Record<ClaimFinding['outcome'], string>> = { held: '●', off: '○', open: '?' };
 const OWN_MOST = 6;
 
@@ -72,10 +77,12 @@ export function LabelAgainstCup({ page }: { page: BagPage }) {
   );
 }
 
-function outcomeText({ outcome, cups, days, kin }: DescriptorOutcome, of: number): string {
+function outcomeText({ outcome, cups, days, as }: DescriptorOutcome, of: number): string {
   if (outcome === 'never') return of === 0 ? 'no cup yet.' : 'never found.';
   const where = `in ${cups} of ${of} ${of === 1 ? 'cup' : 'cups'}, ${daysListText(days)}`;
-  return outcome === 'found' ? `found ${where}.` : `not itself, but close kin: ${kin.join(', ')}, ${where}.`;
+  if (outcome === 'close kin') return `not itself, but close kin: ${as.join(', ')}, ${where}.`;
+  if (outcome === 'in general') return `half found: only “${as.join('”, “')}” in general, ${where}.`;
+  return `found ${where}${as.length > 0 ? `, as ${as.join(', ')}` : ''}.`;
 }
 
 function claimsOf({ bag, verdict }: BagPage): ClaimFinding[] {

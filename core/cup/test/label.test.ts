@@ -28,8 +28,8 @@ describe('the label against the cup', () => {
       cup(20, [], 'Peach, and no rooibos at all.'),
     ];
     expect(labelAgainstCups(vocabulary, 'Quinces, apricot, rooibos, attic', cups)).toMatchObject([
-      { printed: 'Quinces', outcome: 'found', cups: 2, days: [12], kin: [] },
-      { printed: 'apricot', outcome: 'close kin', cups: 3, days: [9, 12, 20], kin: ['nectarine', 'peach'] },
+      { printed: 'Quinces', outcome: 'found', cups: 2, days: [12], as: [] },
+      { printed: 'apricot', outcome: 'close kin', cups: 3, days: [9, 12, 20], as: ['nectarine', 'peach'] },
       { printed: 'rooibos', outcome: 'never', cups: 0, days: [] },
       { printed: 'attic', outcome: 'never' },
     ]);

@@ -1,3 +1,4 @@
+import { generalWord, type GeneralWord } from './generalWords';
 import { currentWord, spelling, wordSpelt, type Vocabulary, type Word } from './vocabulary';
 
 /** A cup as far as what was found in it is concerned: on which rest day, and what was found, as ids and in prose. */
@@ -7,7 +8,8 @@ export interface WordedCup {
   remarks: string;
 }
 
-export type Outcome = 'found' | 'close kin' | 'never';
+/** `in general`: only a word that stands for more than it, "citrus" for lime. */
+export type Outcome = 'found' | 'close kin' | 'in general' | 'never';
 
 /** What became of one printed note. */
 export interface DescriptorOutcome {
@@ -16,12 +18,12 @@ export interface DescriptorOutcome {
   /** The word it is, where that is known. */
   word: Word | null;
   outcome: Outcome;
-  /** Cups in which it was found, or (close kin) its kin was. */
+  /** Cups in which it was found, or else its kin, or a general word for it. */
   cups: number;
   /** Rest days of those cups, in order, each once. */
   days: readonly number[];
-  /** The kin that was found, most often first. */
-  kin: readonly string[];
+  /** As what it was found where that is another word: its kin, the sharper or the general one; most often first. */
+  as: readonly string[];
 }
 
 /** Words that turn the next one round: "no quince". */
@@ -30,28 +32,37 @@ const LONGEST = 3;
 
 /** Words of the vocabulary that stand in prose, in their order, each once; those that are denied are not. */
 export function wordsInProse(vocabulary: Vocabulary, prose: string): Word[] {
-  const found = new Map<string, Word>();
+  return inProse(vocabulary, prose).words;
+}
+
+/** Sharp and general words in prose; of two that overlap the longer counts, so that passion fruit is not "fruit". */
+function inProse(vocabulary: Vocabulary, prose: string): { words: Word[]; generals: GeneralWord[] } {
+  const words = new Map<string, Word>();
+  const generals = new Set<GeneralWord>();
   for (const clause of prose.split(/[.,;:!?()\n]+/)) {
     const spelt = spelling(clause)
       .split(' ')
       .filter((part) => part !== '');
     for (let i = 0; i < spelt.length;) {
       const match = longestAt(vocabulary, spelt, i);
-      if (match && !spelt.slice(0, i).some((before) => DENIALS.has(before))) found.set(match.word.id, match.word);
+      const denied = spelt.slice(0, i).some((before) => DENIALS.has(before));
+      if (match?.word && !denied) words.set(match.word.id, match.word);
+      else if (match?.general && !denied) generals.add(match.general);
       i += match?.length ?? 1;
     }
   }
-  return [...found.values()];
+  return { words: [...words.values()], generals: [...generals] };
 }
 
 function longestAt(
   vocabulary: Vocabulary,
   spelt: readonly string[],
   from: number,
-): { word: Word; length: number } | null {
+): { word: Word | null; general: GeneralWord | null; length: number } | null {
   for (let length = Math.min(LONGEST, spelt.length - from); length > 0; length--) {
-    const word = wordSpelt(vocabulary, spelt.slice(from, from + length).join(' '));
-    if (word) return { word, length };
+    const said = spelt.slice(from, from + length).join(' ');
+    const [word, general] = [wordSpelt(vocabulary, said), generalWord(said)];
+    if (word ?? general) return { word, general, length };
   }
   return null;
 }
@@ -84,40 +95,69 @@ function areKin(a: Word, b: Word): boolean {
   );
 }
 
-/** What became of each printed note: found, only close kin of it, or never; in how many cups and on which days. */
+/** A cup as a label is held against it. */
+interface HeldCup {
+  day: number;
+  words: readonly Word[];
+  generals: readonly GeneralWord[];
+  prose: string;
+}
+
+/**
+ * What became of each printed note: found, only close kin of it, only a general word for it, or never; in how many cups
+ * and on which days. A general print ("citrus") is found where a sharper word of its kind was, or it itself.
+ */
 export function labelAgainstCups(
   vocabulary: Vocabulary,
   label: string,
   cups: readonly WordedCup[],
 ): DescriptorOutcome[] {
-  const worded = cups.map((cup) => ({
-    day: cup.restDay,
-    words: wordsOfCup(vocabulary, cup),
-    prose: ` ${spelling(cup.remarks)} `,
-  }));
-  return printedNotes(label).map((printed) => {
-    const word = wordSpelt(vocabulary, printed);
-    const found = worded.filter(({ words, prose }) =>
-      word ? words.some(({ id }) => id === word.id) : prose.includes(` ${spelling(printed)} `),
-    );
-    if (found.length > 0)
-      return {
-        printed,
-        word,
-        outcome: 'found',
-        cups: found.length,
-        days: inOrder(found.map(({ day }) => day)),
-        kin: [],
-      };
-    const near = worded
-      .map(({ day, words }) => ({ day, kin: words.filter((one) => word && areKin(word, one)).map(({ name }) => name) }))
-      .filter(({ kin }) => kin.length > 0);
-    if (near.length === 0) return { printed, word, outcome: 'never', cups: 0, days: [], kin: [] };
-    const counts = new Map<string, number>();
-    for (const name of near.flatMap(({ kin }) => kin)) counts.set(name, (counts.get(name) ?? 0) + 1);
-    const kin = [...counts].sort(([, a], [, b]) => b - a).map(([name]) => name);
-    return { printed, word, outcome: 'close kin', cups: near.length, days: inOrder(near.map(({ day }) => day)), kin };
+  const held = cups.map((cup): HeldCup => {
+    const words = wordsOfCup(vocabulary, cup);
+    const own = words.flatMap((word) => (word.descriptor === null ? (generalWord(word.name) ?? []) : []));
+    return {
+      day: cup.restDay,
+      words,
+      generals: [...own, ...inProse(vocabulary, cup.remarks).generals],
+      prose: ` ${spelling(cup.remarks)} `,
+    };
   });
+  return printedNotes(label).map((printed) => outcomeOf(vocabulary, printed, held));
+}
+
+function outcomeOf(vocabulary: Vocabulary, printed: string, held: readonly HeldCup[]): DescriptorOutcome {
+  const word = wordSpelt(vocabulary, printed);
+  const general = generalWord(printed);
+  const named = (outcome: Outcome, names: (cup: HeldCup) => readonly string[] | null): DescriptorOutcome | null => {
+    const found = held.flatMap((cup) => {
+      const said = names(cup);
+      return said === null ? [] : [{ day: cup.day, said }];
+    });
+    if (found.length === 0) return null;
+    const as = mostOften(found.flatMap(({ said }) => said));
+    return { printed, word, outcome, cups: found.length, days: inOrder(found.map(({ day }) => day)), as };
+  };
+  const ifAny = (names: readonly string[]): readonly string[] | null => (names.length > 0 ? names : null);
+  return (
+    named('found', ({ words, generals, prose }) => {
+      if (word && words.some(({ id }) => id === word.id)) return [];
+      if (general === null) return !word && prose.includes(` ${spelling(printed)} `) ? [] : null;
+      const sharper = words.filter((one) => general.covers(one)).map(({ name }) => name);
+      return ifAny(sharper) ?? (generals.includes(general) ? [] : null);
+    }) ??
+    named('close kin', ({ words }) =>
+      ifAny(words.filter((one) => word && areKin(word, one)).map(({ name }) => name)),
+    ) ??
+    named('in general', ({ generals }) =>
+      ifAny(word ? generals.filter((one) => one !== general && one.covers(word)).map(({ name }) => name) : []),
+    ) ?? { printed, word, outcome: 'never', cups: 0, days: [], as: [] }
+  );
+}
+
+function mostOften(names: readonly string[]): string[] {
+  const counts = new Map<string, number>();
+  for (const name of names) counts.set(name, (counts.get(name) ?? 0) + 1);
+  return [...counts].sort(([, a], [, b]) => b - a).map(([name]) => name);
 }
 
 /** A word over the days: in how many cups, and on which rest days. */

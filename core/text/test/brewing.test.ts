@@ -19,6 +19,9 @@ describe('cautions', () => {
     expect(cautionsFor('cold steep')[0]).toContain('refrigerator');
     expect(cautionsFor('siphon').join(' ')).toContain('pressure');
     expect(cautionsFor('cone')[0]).toContain('scald');
+    for (const kind of BREW_KINDS)
+      expect(cautionsFor(kind).join(' '), kind).toMatch(/mould or an off smell: do not taste/);
+    expect(cautionsFor('press').join(' ')).toContain('printed plastic');
   });
 });
 
