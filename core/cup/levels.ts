@@ -63,6 +63,9 @@ export function stepLevel(typed: string, by: 1 | -1): Level {
   return level === null ? '3' : (LEVELS[LEVELS.indexOf(level) + by] ?? level);
 }
 
+/** Attributes that are merits by nature: the more the better, and nobody is asked whether it was too much. */
+export const MERITS: readonly string[] = ['clarity', 'cleanness', 'balance'];
+
 /** How a taster likes the amount of something. */
 export const ADEQUACIES = ['too little', 'just right', 'too much'] as const;
 export type Adequacy = (typeof ADEQUACIES)[number];

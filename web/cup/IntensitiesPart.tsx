@@ -1,10 +1,10 @@
 import { useId, type KeyboardEvent } from 'react';
-import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { useController, useFormState } from 'react-hook-form';
 import {
   FIRST_INTENSITY_ATTRIBUTES,
   ADEQUACIES,
+  MERITS,
   stepLevel,
   type IntensityAttribute,
   type Adequacy,
@@ -13,6 +13,8 @@ import { api } from '../api/api';
 import { sentenceCase } from '../ui/format';
 import type { BrewForm } from './brewForm';
 import { intensityWords } from './cupForm';
+import { LevelStrip } from './LevelStrip';
+import { Skyline } from './Skyline';
 import { useInitialValues } from './useInitialValues';
 
 /** Letters that say how the amount was liked, typed in the field of the level. */
@@ -38,17 +40,19 @@ export function IntensitiesPart() {
       <details open={open}>
         <summary>Levels, and whether they were right</summary>
         <p className="quiet small mb-2">
-          A level says how much, 1 to 5, not how good: 3, 3+ (high), 3.5, 4− (low). Then, if you like, whether that was
-          too <b>l</b>ittle, <b>j</b>ust right or too <b>m</b>uch: the letter in the same field does it.
+          A level says how much, 1 to 5, not how good. Tap along a strip, or type 1 to 5 on it: the next one follows. In
+          the field it can be said more finely: 3, 3+ (high), 3.5, 4− (low), and whether that was too <b>l</b>ittle,{' '}
+          <b>j</b>ust right or too <b>m</b>uch.
         </p>
         {errors.cup?.intensities && (
           <div className="invalid-feedback d-block mb-2" role="alert">
             A level below cannot be read: 1 to 5, with + or - for high and low, or a half.
           </div>
         )}
+        <Skyline attributes={attributes} />
         <div className="levels">
-          {attributes.map((attribute) => (
-            <IntensityRow key={attribute.id} attribute={attribute} />
+          {attributes.map((attribute, i) => (
+            <IntensityRow key={attribute.id} attribute={attribute} isFirst={i === 0} />
           ))}
         </div>
       </details>
@@ -56,7 +60,12 @@ export function IntensitiesPart() {
   );
 }
 
-function IntensityRow({ attribute: { id: key, name } }: { attribute: IntensityAttribute }) {
+interface RowProps {
+  attribute: IntensityAttribute;
+  isFirst: boolean;
+}
+
+function IntensityRow({ attribute: { id: key, name }, isFirst }: RowProps) {
   const id = useId();
   const {
     field: { value: kept, onChange, onBlur, ref },
@@ -83,40 +92,42 @@ function IntensityRow({ attribute: { id: key, name } }: { attribute: IntensityAt
   return (
     <div className="level-row" role="group" aria-label={label}>
       <Form.Label htmlFor={id}>{label}</Form.Label>
-      <div className="stepper">
-        <Button variant="plain" tabIndex={-1} aria-label={`${label}: less`} onClick={() => nudge(-1)}>
-          −
-        </Button>
-        <Form.Control
-          {...{ id, value: value.intensity, isInvalid: wrong }}
-          ref={ref}
-          autoComplete="off"
-          placeholder="–"
-          aria-invalid={wrong}
-          aria-describedby={`${id}-said`}
-          onChange={(event) => set({ intensity: event.target.value })}
-          onBlur={onBlur}
-          onKeyDown={onKeyDown}
-        />
-        <Button variant="plain" tabIndex={-1} aria-label={`${label}: more`} onClick={() => nudge(1)}>
-          +
-        </Button>
-      </div>
-      <div className="adequacies">
-        {ADEQUACIES.map((adequacy) => (
-          <button
-            key={adequacy}
-            type="button"
-            tabIndex={-1}
-            className="btn btn-plain"
-            aria-label={`${label}: ${adequacy}`}
-            aria-pressed={value.adequacy === adequacy}
-            onClick={() => like(adequacy)}
-          >
-            {SHORT[adequacy]}
-          </button>
-        ))}
-      </div>
+      <LevelStrip
+        label={label}
+        intensity={value.intensity}
+        inTabOrder={isFirst}
+        onDraw={(intensity) => set({ intensity })}
+      />
+      <Form.Control
+        {...{ id, value: value.intensity, isInvalid: wrong }}
+        ref={ref}
+        autoComplete="off"
+        placeholder="–"
+        aria-invalid={wrong}
+        aria-describedby={`${id}-said`}
+        onChange={(event) => set({ intensity: event.target.value })}
+        onBlur={onBlur}
+        onKeyDown={onKeyDown}
+      />
+      {MERITS.includes(key) && value.adequacy === '' ? (
+        <span className="merit quiet small">a merit: more is better</span>
+      ) : (
+        <div className="adequacies">
+          {ADEQUACIES.map((adequacy) => (
+            <button
+              key={adequacy}
+              type="button"
+              tabIndex={-1}
+              className="btn btn-plain"
+              aria-label={`${label}: ${adequacy}`}
+              aria-pressed={value.adequacy === adequacy}
+              onClick={() => like(adequacy)}
+            >
+              {SHORT[adequacy]}
+            </button>
+          ))}
+        </div>
+      )}
       <span id={`${id}-said`} className="visually-hidden">
         {[said, value.adequacy].filter(Boolean).join(', ')}
       </span>
