@@ -1,8 +1,14 @@
 import { z } from 'zod';
 import {
+  COFFEE_FAULTS,
   COMPANIES,
   DRYNESSES,
+  FAULT_STRENGTHS,
   LEVELS,
+  LIQUOR_CLARITIES,
+  LIQUOR_COLOURS,
+  PROMINENCES,
+  SHOT_LAYERS,
   ADEQUACIES,
   ATTRIBUTES,
   SLOT_IDS,
@@ -69,6 +75,14 @@ const commonFields = {
   finishS: quantity('Finish', 0, 600, 's').nullable().default(null),
   dryness: oneOf('Dryness', DRYNESSES).nullable().default(null),
   textures: z.array(oneOf('Texture', TEXTURES)).max(TEXTURES.length).default([]),
+  liquorColour: oneOf('Colour', LIQUOR_COLOURS).nullable().default(null),
+  liquorClarity: oneOf('Clarity', LIQUOR_CLARITIES).nullable().default(null),
+  shotLayers: oneOf('Layers', SHOT_LAYERS).nullable().default(null),
+  /** Faults of the coffee itself; those of a brew are with the brew. */
+  coffeeFaults: z
+    .array(z.strictObject({ fault: oneOf('Fault', COFFEE_FAULTS), strength: oneOf('How strong', FAULT_STRENGTHS) }))
+    .max(COFFEE_FAULTS.length)
+    .default([]),
   /** Which milk, where there was any; how much is with the brew. */
   milkKind: text('The milk', 60).trim().default(''),
   company: oneOf('At the table', COMPANIES).nullable().default(null),
@@ -79,6 +93,7 @@ const commonFields = {
 };
 
 const slot = oneOf('Where it was found', SLOT_IDS);
+const prominence = oneOf('How far forward it stands', PROMINENCES).nullable();
 const wordsLimit = `A cup can hold ${WORDS_MAX} notes at most, each of ${WORD_MAX} characters`;
 
 function checkMark(
@@ -103,7 +118,7 @@ export const cupInput = z
   .strictObject({
     ...commonFields,
     descriptors: z
-      .array(z.strictObject({ typed: typedWord, slot }))
+      .array(z.strictObject({ typed: typedWord, slot, prominence: prominence.default(null) }))
       .max(WORDS_MAX, wordsLimit)
       .default([]),
   })
@@ -114,6 +129,6 @@ export type CupDraft = z.input<typeof cupInput>;
 /** A cup as the server gives it back: each word with the id it goes by. */
 export const cup = z.strictObject({
   ...commonFields,
-  descriptors: z.array(z.strictObject({ id: wordId, typed: z.string(), slot })),
+  descriptors: z.array(z.strictObject({ id: wordId, typed: z.string(), slot, prominence })),
 });
 export type Cup = z.infer<typeof cup>;

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { BEDS, FLAWS, TASTES, VIGOURS } from '../core/brew';
+import { BEDS, FLAWS, GRIND_WORDS, TASTES, VIGOURS } from '../core/brew';
 import { id, oneOf, quantity } from './fields';
 import { recipeFields } from './recipe';
 
@@ -9,6 +9,7 @@ export const makingFields = {
   hardnessPpm: quantity('Hardness', 0, 2000, 'ppm').nullable().default(null),
   grinderId: id.nullable().default(null),
   grinderSetting: quantity('Grinder setting', -1000, 10_000).nullable().default(null),
+  grindWord: oneOf('Grind', GRIND_WORDS).nullable().default(null),
   pressureBar: quantity('Pressure', 0, 20, 'bar').nullable().default(null),
   iceG: quantity('Ice', 0, 10_000, 'g').nullable().default(null),
   milkG: quantity('Milk', 0, 5000, 'g').nullable().default(null),

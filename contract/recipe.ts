@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { ACTS, BREW_KINDS, stageProblems, type Recipe } from '../core/brew';
+import { ACTS, BREW_KINDS, GRIND_WORDS, stageProblems, type Recipe } from '../core/brew';
 import { id, name, oneOf, plainDate, quantity, text, changeOf } from './fields';
 import { brewParameterFields } from './brewParameters';
 
@@ -30,6 +30,7 @@ export const recipeFields = {
   hardnessPpm: quantity('Hardness', 0, 2000, 'ppm').nullable().default(null),
   grinderId: id.nullable().default(null),
   grinderSetting: quantity('Grinder setting', -1000, 10_000).nullable().default(null),
+  grindWord: oneOf('Grind', GRIND_WORDS).nullable().default(null),
   iceG: quantity('Ice', 0, 10_000, 'g').default(0),
   drain: band.nullable().default(null),
   tdsTarget: quantity('The target of dissolved solids', 0.01, 30, '%').nullable().default(null),

@@ -97,8 +97,13 @@ export const test = base.extend<Fixtures, WorkerFixtures>({
   /* eslint-disable no-empty-pattern */
   application: [async ({}, lend) => serving(false, lend), { scope: 'worker' }],
   demo: [async ({}, lend) => serving(true, lend), { scope: 'worker' }],
-  unused: async ({}, lend) => serving(false, lend),
   /* eslint-enable no-empty-pattern */
+  unused: async ({ page }, lend) =>
+    serving(false, async (application) => {
+      await lend(application);
+      // A page left open would ask on after its server has gone.
+      if (!page.isClosed()) await page.goto('about:blank');
+    }),
   expectedErrors: [[], { option: true }],
   quietConsole: [
     async ({ page, expectedErrors }, proceed) => {

@@ -21,6 +21,18 @@ export type Fault = (typeof FAULTS)[number];
 export const RECORDED_FROM = ['cup', 'later', 'memory'] as const;
 export type RecordedFrom = (typeof RECORDED_FROM)[number];
 
+/** A grind in words, finest first: understood without knowing the grinder. */
+export const GRIND_WORDS = [
+  'very fine',
+  'fine',
+  'medium fine',
+  'medium',
+  'medium coarse',
+  'coarse',
+  'very coarse',
+] as const;
+export type GrindWord = (typeof GRIND_WORDS)[number];
+
 /** Equipment by kind. A taster may name a kind of their own; these are the ones offered. */
 export const BREWERS = [
   'cone',

@@ -1,4 +1,4 @@
-import type { BrewParameters } from './kinds';
+import type { BrewParameters, GrindWord } from './kinds';
 
 /** Ways of brewing a recipe can be written for; `own` is a kind of the taster's, poured in stages. */
 export const BREW_KINDS = [
@@ -54,6 +54,7 @@ export interface Recipe extends Omit<BrewParameters, 'grindStep' | 'filter' | 'w
   grinderId: string | null;
   /** The grinder's own setting; it means something on that grinder only. */
   grinderSetting: number | null;
+  grindWord: GrindWord | null;
   /** Part of the water that waits in the vessel as ice, grams. */
   iceG: number;
   /** Target for the end of the brew, from its start. */

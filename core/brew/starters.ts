@@ -23,6 +23,7 @@ function recipe(
     hardnessPpm: null,
     grinderId: null,
     grinderSetting: null,
+    grindWord: null,
     iceG: 0,
     drain: null,
     pressureBar: null,

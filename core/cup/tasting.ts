@@ -80,6 +80,45 @@ export type Texture = (typeof TEXTURES)[number];
 export const DRYNESSES = ['none', 'a trace', 'some', 'strong', 'harsh'] as const;
 export type Dryness = (typeof DRYNESSES)[number];
 
+/** How far forward a descriptor stands in a cup; one that nobody weighed is just there. */
+export const PROMINENCES = ['leading', 'behind', 'a trace'] as const;
+export type Prominence = (typeof PROMINENCES)[number];
+
+/** What the liquor looks like: its colour, palest first, and how clear it is. */
+export const LIQUOR_COLOURS = ['straw', 'amber', 'copper', 'red-brown', 'dark brown', 'black'] as const;
+export type LiquorColour = (typeof LIQUOR_COLOURS)[number];
+export const LIQUOR_CLARITIES = ['clear', 'hazy', 'cloudy'] as const;
+export type LiquorClarity = (typeof LIQUOR_CLARITIES)[number];
+/** Layers a shot stands in before it is stirred. */
+export const SHOT_LAYERS = ['one', 'two', 'three'] as const;
+export type ShotLayers = (typeof SHOT_LAYERS)[number];
+
+/** What can be wrong with a coffee itself, however it was brewed. */
+export const COFFEE_FAULTS = [
+  'unripe',
+  'papery',
+  'stale',
+  'rancid',
+  'baked',
+  'scorched',
+  'smoky',
+  'rubbery',
+  'earthy',
+  'musty',
+  'mouldy',
+  'sour ferment',
+] as const;
+export type CoffeeFault = (typeof COFFEE_FAULTS)[number];
+/** How strong a fault is, faintest first. */
+export const FAULT_STRENGTHS = ['a trace', 'plain', 'strong'] as const;
+export type FaultStrength = (typeof FAULT_STRENGTHS)[number];
+
+/** A fault of the coffee that was found in a cup. */
+export interface FoundFault {
+  fault: CoffeeFault;
+  strength: FaultStrength;
+}
+
 /** Who was at the table. */
 export const COMPANIES = ['alone', 'panel'] as const;
 export type Company = (typeof COMPANIES)[number];

@@ -12,6 +12,7 @@ import type {
   Taste,
   Trace,
   TracePoint,
+  GrindWord,
   Vigour,
 } from '../../core/brew';
 import { id, integer, json, optionalJson, optionalReal, optionalText, text } from './columns';
@@ -129,6 +130,7 @@ export interface MakingRow {
   hardnessPpm: number | null;
   grinderId: string | null;
   grinderSetting: number | null;
+  grindWord: GrindWord | null;
   pressureBar: number | null;
   iceG: number | null;
   milkG: number | null;
@@ -152,6 +154,7 @@ export const MakingEntity = new EntitySchema<MakingRow>({
     hardnessPpm: optionalReal,
     grinderId: optionalText,
     grinderSetting: optionalReal,
+    grindWord: optionalText,
     pressureBar: optionalReal,
     iceG: optionalReal,
     milkG: optionalReal,

@@ -9,6 +9,11 @@ import type {
   Attribute,
   MarkedPart,
   ScoringScale,
+  FoundFault,
+  LiquorClarity,
+  LiquorColour,
+  Prominence,
+  ShotLayers,
   SippedPhase,
   Texture,
 } from '../../core/cup';
@@ -28,6 +33,10 @@ export interface CupRow extends Record<Attribute, number | null> {
   finishS: number | null;
   dryness: Dryness | null;
   textures: Texture[];
+  liquorColour: LiquorColour | null;
+  liquorClarity: LiquorClarity | null;
+  shotLayers: ShotLayers | null;
+  coffeeFaults: FoundFault[];
   milkKind: string;
   company: Company | null;
   blind: boolean;
@@ -49,6 +58,7 @@ export const CupEntity = new EntitySchema<CupRow>({
     ...attributes,
     parts: json,
     ...{ intensities: json, markAt: optionalText, finishS: optionalReal, dryness: optionalText, textures: json },
+    ...{ liquorColour: optionalText, liquorClarity: optionalText, shotLayers: optionalText, coffeeFaults: json },
     ...{ milkKind: text, company: optionalText, blind: { type: 'boolean' }, nag: optionalJson },
   },
 });
@@ -86,6 +96,7 @@ export interface CupDescriptorRow {
   wordId: string;
   typed: string;
   slot: SlotId;
+  prominence: Prominence | null;
 }
 
 export const CupDescriptorEntity = new EntitySchema<CupDescriptorRow>({
@@ -96,6 +107,7 @@ export const CupDescriptorEntity = new EntitySchema<CupDescriptorRow>({
     wordId: text,
     typed: text,
     slot: text,
+    prominence: optionalText,
   },
 });
 

@@ -27,7 +27,12 @@ export async function loadCups(db: EntityManager, brewIds: readonly string[]): P
       {
         ...scores,
         remarks: remarks[id]?.text ?? '',
-        descriptors: (descriptors[id] ?? []).map(({ wordId, typed, slot }) => ({ id: wordId, typed, slot })),
+        descriptors: (descriptors[id] ?? []).map(({ wordId, typed, slot, prominence }) => ({
+          id: wordId,
+          typed,
+          slot,
+          prominence,
+        })),
       },
     ]),
   );
@@ -51,7 +56,7 @@ export async function keepCup(
   );
   await db.insert(
     CupDescriptorEntity,
-    descriptors.map(({ typed, slot }, place) => ({ cupId, place, wordId: ids[place] ?? typed, typed, slot })),
+    descriptors.map((one, place) => ({ ...one, cupId, place, wordId: ids[place] ?? one.typed })),
   );
 }
 

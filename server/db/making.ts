@@ -15,6 +15,7 @@ const NOTHING_WRITTEN: MakingInput = {
     hardnessPpm: null,
     grinderId: null,
     grinderSetting: null,
+    grindWord: null,
     pressureBar: null,
     iceG: null,
     milkG: null,

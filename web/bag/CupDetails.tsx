@@ -1,5 +1,5 @@
 import type { Cup } from '../../contract/cup';
-import { levelText, SLOT_IDS, slotName } from '../../core/cup';
+import { levelText, SLOT_IDS, slotName, type Prominence } from '../../core/cup';
 import { currentWord } from '../../core/cup/words';
 import { numberText } from '../ui/format';
 import { useVocabulary } from '../domain/useVocabulary';
@@ -15,12 +15,18 @@ export function CupWords({ cup }: { cup: Cup }) {
           {slotName(id) && <span className="at">{slotName(id)}: </span>}
           {cup.descriptors
             .filter(({ slot }) => slot === id)
-            .map((word) => currentWord(vocabulary, word.id)?.name ?? word.typed)
+            .map((word) => said(currentWord(vocabulary, word.id)?.name ?? word.typed, word.prominence))
             .join(', ')}
         </li>
       ))}
     </ul>
   );
+}
+
+/** A word as far forward as it stood: "quince leading", "a trace of clove". */
+function said(name: string, prominence: Prominence | null): string {
+  if (prominence === null) return name;
+  return prominence === 'a trace' ? `a trace of ${name}` : `${name} ${prominence}`;
 }
 
 /** Levels, mouthfeel and how the cup was taken, in words. */
@@ -33,12 +39,19 @@ export function CupDetails({ cup, names }: { cup: Cup; names: ReadonlyMap<string
     cup.finishS === null ? null : `finish ${numberText(cup.finishS, 1)} s`,
     cup.textures.join(', '),
     cup.dryness && `dryness: ${cup.dryness}`,
+    [cup.liquorColour, cup.liquorClarity].filter(Boolean).join(' and '),
+    cup.shotLayers && `${cup.shotLayers} ${cup.shotLayers === 'one' ? 'layer' : 'layers'}`,
   ].filter(Boolean);
   const nag = cup.nag?.resolvedWith === null && !cup.nag.dropped ? cup.nag : null;
   return (
     <div className="small">
       {intensities.length > 0 && <div>Levels: {intensities.join('; ')}.</div>}
       {feel.length > 0 && <div>{feel.join(' · ')}</div>}
+      {cup.coffeeFaults.length > 0 && (
+        <div>
+          Faults of the coffee: {cup.coffeeFaults.map(({ fault, strength }) => `${fault}, ${strength}`).join('; ')}.
+        </div>
+      )}
       {nag && (
         <div className="quiet">
           Still nags: <q dir="auto">{nag.said || nag.tapped.join(', ')}</q>

@@ -45,6 +45,7 @@ export function Log({ page, today, chosen, onChoose, without, onLeaveOut }: Prop
             attributeNames={attributeNames}
             today={today}
             chosen={brew.id === chosen}
+            isFirst={brew === brews.at(-1)}
             onChoose={() => onChoose(brew.id)}
             tried={without.has(brew.id)}
             onLeaveOut={() => onLeaveOut(brew.id)}

@@ -27,6 +27,8 @@ interface Props {
   attributeNames: ReadonlyMap<string, string>;
   today: string;
   chosen: boolean;
+  /** The earliest of the bag. */
+  isFirst: boolean;
   onChoose: () => void;
   /** Left out for the moment, to see what it does. */
   tried: boolean;
@@ -55,6 +57,7 @@ export function LogEntry({
   attributeNames,
   today,
   chosen,
+  isFirst,
   onChoose,
   tried,
   onLeaveOut,
@@ -77,6 +80,7 @@ export function LogEntry({
     dateText(brew.brewedAt.slice(0, 10), today),
     clockText(brew.brewedAt),
     taster,
+    isFirst ? 'first impression' : null,
     brew.drainS === null
       ? null
       : `${KIND_TRAITS[brew.making?.recipe?.kind ?? brewKindOf(brew)].end} in ${minutesText(brew.drainS)}`,

@@ -67,6 +67,7 @@ function factsOf({ making, doseG, waterG, drainS, brewer, style }: Brew): string
     milkG,
     pressureBar,
     grinderSetting,
+    grindWord,
   } = making;
   const kind = recipe?.kind ?? brewKindOf({ brewer, style });
   const band = recipe?.drain ?? null;
@@ -95,5 +96,6 @@ function factsOf({ making, doseG, waterG, drainS, brewer, style }: Brew): string
     pressureBar !== null && `${numberText(pressureBar, 1)} bar`,
     hardnessPpm !== null && `${numberText(hardnessPpm, 0)} ppm`,
     grinderSetting !== null && `grind ${numberText(grinderSetting, 2)}`,
+    grindWord && `ground ${grindWord}`,
   ].filter((fact): fact is string => typeof fact === 'string');
 }

@@ -1,14 +1,14 @@
-import { uniqBy } from 'es-toolkit';
+import { omit, uniqBy } from 'es-toolkit';
 import { useEffect, useId, useMemo, useRef, useState, type FocusEvent, type KeyboardEvent } from 'react';
 import Form from 'react-bootstrap/Form';
 import { useController, useFormContext } from 'react-hook-form';
 import { WORD_MAX } from '../../contract/word';
-import type { SlotId } from '../../core/cup';
+import { PROMINENCES, type SlotId } from '../../core/cup';
 import { spelling, wordSpelt, type Vocabulary } from '../../core/cup/words';
 import { Help } from '../forms/fields';
 import { useVocabulary } from '../domain/useVocabulary';
 import type { BrewForm } from './brewForm';
-import type { CupForm } from './cupForm';
+import type { CupForm, WordsForm } from './cupForm';
 
 /** Characters are counted as a person counts them. */
 const isTooLong = (word: string): boolean => Array.from(word).length > WORD_MAX;
@@ -38,7 +38,7 @@ export function ChipsField({ slot, label, help, className }: Props) {
   const id = useId();
   const { vocabulary, suggest } = useVocabulary();
   const { field } = useController<BrewForm, `cup.descriptors.${SlotId}`>({ name: `cup.descriptors.${slot}` });
-  const { set, typing } = field.value;
+  const { set, typing, prominence = {} } = field.value;
   const { getValues } = useFormContext<BrewForm>();
   const [active, setActive] = useState(0);
   const [open, setOpen] = useState(false);
@@ -57,7 +57,7 @@ export function ChipsField({ slot, label, help, className }: Props) {
     if (showing) list.current?.scrollIntoView({ block: 'nearest' });
   }, [showing, suggestions.length]);
 
-  const keep = (value: CupForm['descriptors'][SlotId]): void => field.onChange(value);
+  const keep = (change: Partial<WordsForm>): void => field.onChange({ ...field.value, ...change });
   const fresh = (descriptors: readonly string[]): string[] =>
     descriptors.map((word) => word.trim()).filter((word) => word !== '' && !set.includes(word));
   const add = (...descriptors: string[]): void => {
@@ -66,8 +66,14 @@ export function ChipsField({ slot, label, help, className }: Props) {
     setOpen(false);
   };
   const remove = (word: string): void => {
-    keep({ set: set.filter((one) => one !== word), typing });
+    keep({ set: set.filter((one) => one !== word), prominence: omit(prominence, [word]) });
     input.current?.focus();
+  };
+  /** A tap on a word: leading, behind, a trace, and not weighed again. */
+  const weigh = (word: string): void => {
+    const before = prominence[word];
+    const next = PROMINENCES[before === undefined ? 0 : PROMINENCES.indexOf(before) + 1];
+    keep({ prominence: next === undefined ? omit(prominence, [word]) : { ...prominence, [word]: next } });
   };
   const choose = (i: number): void => add(suggestions[i]?.word.name ?? typing);
 
@@ -117,7 +123,17 @@ export function ChipsField({ slot, label, help, className }: Props) {
                   className={isTooLong(word) ? 'own too-long' : spelt ? '' : 'own'}
                   title={spelt ? (spelt.descriptor?.like ?? spelt.name) : 'A word of your own'}
                 >
-                  <span dir="auto">{word}</span>
+                  <button
+                    type="button"
+                    className="word"
+                    dir="auto"
+                    aria-label={`${word}, ${prominence[word] ?? 'not weighed'}`}
+                    title="Tap: leading, behind, a trace"
+                    onClick={() => weigh(word)}
+                  >
+                    {word}
+                    {prominence[word] && <small> {prominence[word]}</small>}
+                  </button>
                   <button type="button" aria-label={`Remove ${word}`} onClick={() => remove(word)}>
                     ×
                   </button>

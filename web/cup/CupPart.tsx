@@ -2,7 +2,7 @@ import { useFormState, useWatch } from 'react-hook-form';
 import { REMARKS_MAX } from '../../contract/cup';
 import { WORD_MAX } from '../../contract/word';
 import type { Bag } from '../../contract/bag';
-import { ATTRIBUTES, DRYNESSES, TEXTURES } from '../../core/cup';
+import { ATTRIBUTES, DRYNESSES, LIQUOR_CLARITIES, LIQUOR_COLOURS, SHOT_LAYERS, TEXTURES } from '../../core/cup';
 import { api } from '../api/api';
 import { TapsField, TextField } from '../forms/fields';
 import { numberText } from '../ui/format';
@@ -10,6 +10,7 @@ import type { BrewForm } from './brewForm';
 import { ChipsField } from './ChipsField';
 import { CoachPart } from './CoachPart';
 import type { SheetName } from './CoolingClock';
+import { FaultsField } from './FaultsField';
 import { HoldField } from './HoldField';
 import { NagPart } from './NagPart';
 import { ScorePart } from './ScorePart';
@@ -28,6 +29,7 @@ interface Props {
 export function CupPart({ bag, sheet, markFirst, first }: Props) {
   const [phase, setPhase] = usePhase();
   const { cup: initialValues } = useInitialValues();
+  const style = useWatch<BrewForm, 'style'>({ name: 'style' });
   const { errors } = useFormState<BrewForm>();
   const { data: settings } = api.useSettingsQuery(undefined);
   const staged = Object.entries(initialValues.descriptors).some(
@@ -68,6 +70,18 @@ export function CupPart({ bag, sheet, markFirst, first }: Props) {
         <HoldField />
         <TapsField name="cup.textures" label="It feels" options={TEXTURES} />
         <TapsField name="cup.dryness" label="Dryness" options={DRYNESSES} />
+      </details>
+      <details
+        open={
+          initialValues.liquorColour + initialValues.liquorClarity + initialValues.shotLayers !== '' ||
+          initialValues.coffeeFaults.length > 0
+        }
+      >
+        <summary>How it looks, and faults of the coffee</summary>
+        <TapsField name="cup.liquorColour" label="Colour of the liquor" options={LIQUOR_COLOURS} />
+        <TapsField name="cup.liquorClarity" label="How clear" options={LIQUOR_CLARITIES} />
+        {style === 'espresso' && <TapsField name="cup.shotLayers" label="Layers of the shot" options={SHOT_LAYERS} />}
+        <FaultsField />
       </details>
       <details open={initialValues.nag.on}>
         <summary>A word that will not come</summary>

@@ -6,6 +6,7 @@ import {
   assessBrew,
   brewKindOf,
   estimatedBeverageG,
+  GRIND_WORDS,
   shareOf,
   TASTES,
   VIGOURS,
@@ -17,7 +18,7 @@ import type { Adequacy } from '../../core/cup';
 import { AdviceNote } from '../domain/AdviceNote';
 import { BedPicture } from '../domain/BedPicture';
 import { SelectField, TapsField, TextField } from '../forms/fields';
-import { numberText } from '../ui/format';
+import { numberText, sentenceCase } from '../ui/format';
 import { numberIn, typedChoice, typedNumber, typedSeconds, typedWater } from '../forms/typed';
 import { MeasureButton } from './MeasureButton';
 import { somethingMade, type BrewForm } from './brewForm';
@@ -88,6 +89,14 @@ export function MakingPart(props: Props) {
             />
           )}
           {grinders.length > 0 && <TextField name="making.grinderSetting" label="Its setting" decimal />}
+          <SelectField
+            name="making.grindWord"
+            label="Grind, in words"
+            options={[
+              { value: '', text: 'Not stated' },
+              ...GRIND_WORDS.map((word) => ({ value: word, text: sentenceCase(word) })),
+            ]}
+          />
         </div>
         <Reading {...props} />
       </details>

@@ -38,6 +38,7 @@ export interface BrewForm {
 export interface MakingForm extends Record<MeasuredField, string> {
   recipeVersionId: string;
   grinderId: string;
+  grindWord: string;
   vigour: string;
   bed: string;
   tastes: Taste[];
@@ -57,7 +58,7 @@ const MEASURED = [
 type MeasuredField = (typeof MEASURED)[number];
 
 const NO_MAKING: MakingForm = {
-  ...{ recipeVersionId: '', grinderId: '', vigour: '', bed: '', tastes: [] },
+  ...{ recipeVersionId: '', grinderId: '', grindWord: '', vigour: '', bed: '', tastes: [] },
   ...{
     hardnessPpm: '',
     grinderSetting: '',
@@ -124,7 +125,7 @@ export function brewFromBench(
   tasterId: string,
   grindStep: number | null,
 ): BrewForm {
-  const { hardnessPpm, grinderId, grinderSetting, pressureBar, iceG } = recipe;
+  const { hardnessPpm, grinderId, grindWord, grinderSetting, pressureBar, iceG } = recipe;
   const numbers = mapValues({ hardnessPpm, grinderSetting, pressureBar, iceG: iceG > 0 ? iceG : null }, asTyped);
   return {
     ...newBrew({ ...recipe, grindStep }, scoring, tasterId),
@@ -137,6 +138,7 @@ export function brewFromBench(
       ...numbers,
       recipeVersionId: recipeVersionId ?? '',
       grinderId: grinderId ?? '',
+      grindWord: grindWord ?? '',
       vigour: vigour ?? '',
       bed: bed ?? '',
     },
@@ -146,11 +148,12 @@ export function brewFromBench(
 
 function typedMaking(making: Brew['making']): MakingForm {
   if (making === null) return NO_MAKING;
-  const { recipeVersionId, grinderId, vigour, bed, tastes } = making;
+  const { recipeVersionId, grinderId, grindWord, vigour, bed, tastes } = making;
   return {
     ...mapValues(pick(making, [...MEASURED]), asTyped),
     recipeVersionId: recipeVersionId ?? '',
     grinderId: grinderId ?? '',
+    grindWord: grindWord ?? '',
     vigour: vigour ?? '',
     bed: bed ?? '',
     tastes,
@@ -163,12 +166,13 @@ export function somethingMade(making: MakingForm): boolean {
 }
 
 function makingValues(making: MakingForm): unknown {
-  const { recipeVersionId, grinderId, vigour, bed, tastes } = making;
+  const { recipeVersionId, grinderId, grindWord, vigour, bed, tastes } = making;
   if (!somethingMade(making)) return null;
   return {
     ...mapValues(pick(making, [...MEASURED]), typedNumber),
     recipeVersionId: typedChoice(recipeVersionId),
     grinderId: typedChoice(grinderId),
+    grindWord: typedChoice(grindWord),
     vigour: typedChoice(vigour),
     bed: typedChoice(bed),
     tastes,

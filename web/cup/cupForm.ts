@@ -11,10 +11,19 @@ import {
   type Attribute,
   type SheetPart,
   type ScoringScale,
+  type FoundFault,
+  type Prominence,
   type Texture,
 } from '../../core/cup';
 import type { Trait } from '../../core/cup/words';
 import { asTyped, numberIn, typedChoice, typedMark, typedMarkValue, typedNumber } from '../forms/typed';
+
+/** The words of one line: those set, the one under the fingers, and how far forward some of them stand. */
+export interface WordsForm {
+  set: string[];
+  typing: string;
+  prominence?: Readonly<Record<string, Prominence>>;
+}
 
 /** A cup as typed: every field as text. The names are the contract's, so that problems find their field. */
 export interface CupForm extends Record<Attribute, string> {
@@ -25,11 +34,15 @@ export interface CupForm extends Record<Attribute, string> {
   /** By attribute: a level as typed, and how it was liked; undefined where nobody touched it. */
   intensities: Record<string, { intensity: string; adequacy: string } | undefined>;
   /** By line: words already set, and the one under the fingers. */
-  descriptors: Record<SlotId, { set: string[]; typing: string }>;
+  descriptors: Record<SlotId, WordsForm>;
   markAt: string;
   finishS: string;
   dryness: string;
   textures: Texture[];
+  liquorColour: string;
+  liquorClarity: string;
+  shotLayers: string;
+  coffeeFaults: FoundFault[];
   milkKind: string;
   company: string;
   blind: boolean;
@@ -66,6 +79,7 @@ export function emptyCup({ scoringScale, sheetOfParts }: Scoring): CupForm {
       dryness: '',
       textures: [],
     },
+    ...{ liquorColour: '', liquorClarity: '', shotLayers: '', coffeeFaults: [] },
     ...{
       milkKind: '',
       company: '',
@@ -80,12 +94,16 @@ export function emptyCup({ scoringScale, sheetOfParts }: Scoring): CupForm {
 /** A cup already kept, as it would be typed. */
 export function typedCup(cup: Cup): CupForm {
   const descriptors = emptyWords();
-  for (const { typed, slot } of cup.descriptors) descriptors[slot].set.push(typed);
+  for (const { typed, slot, prominence } of cup.descriptors) {
+    const line = descriptors[slot];
+    line.set.push(typed);
+    if (prominence) line.prominence = { ...line.prominence, [typed]: prominence };
+  }
   return {
     ...emptyCup({ scoringScale: cup.scoringScale, sheetOfParts: [] }),
     parts: cup.parts.map((part) => ({ ...part, mark: asTyped(part.mark) })),
     ...mapValues(pick(cup, [...ATTRIBUTES]), asTyped),
-    ...pick(cup, ['textures', 'milkKind', 'blind', 'remarks']),
+    ...pick(cup, ['textures', 'coffeeFaults', 'milkKind', 'blind', 'remarks']),
     mark: typedMark(cup.scoringScale, cup.mark),
     intensities: Object.fromEntries(
       cup.intensities.map(({ attribute, intensity, adequacy }) => [
@@ -97,6 +115,9 @@ export function typedCup(cup: Cup): CupForm {
     markAt: cup.markAt ?? '',
     finishS: asTyped(cup.finishS),
     dryness: cup.dryness ?? '',
+    liquorColour: cup.liquorColour ?? '',
+    liquorClarity: cup.liquorClarity ?? '',
+    shotLayers: cup.shotLayers ?? '',
     company: cup.company ?? '',
     nag: typedNag(cup.nag),
   };
@@ -152,10 +173,19 @@ export function cupValues(cup: CupForm): unknown {
         adequacy: typedChoice(given?.adequacy ?? ''),
       }))
       .filter(({ intensity, adequacy }) => intensity !== null || adequacy !== null),
-    descriptors: SLOT_IDS.flatMap((slot) => wordsAt(descriptors[slot]).map((word) => ({ typed: word, slot }))),
+    descriptors: SLOT_IDS.flatMap((slot) =>
+      wordsAt(descriptors[slot]).map((word) => ({
+        typed: word,
+        slot,
+        prominence: descriptors[slot].prominence?.[word] ?? null,
+      })),
+    ),
     markAt: typedChoice(cup.markAt),
     finishS: typedNumber(cup.finishS),
     dryness: typedChoice(cup.dryness),
+    liquorColour: typedChoice(cup.liquorColour),
+    liquorClarity: typedChoice(cup.liquorClarity),
+    shotLayers: typedChoice(cup.shotLayers),
     company: typedChoice(cup.company),
     nag: nagValues(nag),
   };

@@ -25,6 +25,7 @@ export function RecipeLines({ recipe, times = [] }: Props) {
                 <td className="at">{minutesText(step.fromS)}</td>
                 <td>
                   {sentenceCase(step.text)}
+                  {step.act === 'bloom' && `, ${numberText(step.toG / recipe.doseG, 1)} × the dose`}
                   {step.act === 'drain' &&
                     recipe.drain &&
                     `, by ${minutesText(recipe.drain.fromS)}–${minutesText(recipe.drain.toS)}`}

@@ -3,7 +3,7 @@ import { useEffect, useRef } from 'react';
 import Button from 'react-bootstrap/Button';
 import { useFieldArray, useFormContext, useFormState, useWatch } from 'react-hook-form';
 import type { ApiError } from '../../contract/error';
-import { ACTS, BREW_KINDS, BREWERS, STYLES } from '../../core/brew';
+import { ACTS, BREW_KINDS, BREWERS, GRIND_WORDS, STYLES } from '../../core/brew';
 import { OpenSelectField, SelectField, TextField } from '../forms/fields';
 import { TemperatureField } from '../forms/TemperatureField';
 import { numberText, sentenceCase } from '../ui/format';
@@ -80,6 +80,14 @@ function SettingFields() {
             label="Its setting"
             decimal
             help="It means something on this grinder only."
+          />
+          <SelectField
+            name="grindWord"
+            label="Grind, in words"
+            options={[
+              { value: '', text: 'Not stated' },
+              ...GRIND_WORDS.map((word) => ({ value: word, text: sentenceCase(word) })),
+            ]}
           />
           <TextField name="tdsTarget" label="Dissolved solids wanted" unit="%" decimal />
           <TextField name="hardnessPpm" label="Hardness" unit="ppm" decimal />

@@ -17,6 +17,7 @@ export interface RecipeForm {
   hardnessPpm: string;
   grinderId: string;
   grinderSetting: string;
+  grindWord: string;
   iceG: string;
   drain: { fromS: string; toS: string };
   tdsTarget: string;
@@ -63,6 +64,7 @@ export function typedRecipe(recipe: Recipe, versionId = ''): RecipeForm {
     ...{
       grinderId: recipe.grinderId ?? '',
       grinderSetting: asTyped(recipe.grinderSetting),
+      grindWord: recipe.grindWord ?? '',
       iceG: recipe.iceG === 0 ? '' : asTyped(recipe.iceG),
     },
     ...{
@@ -98,6 +100,7 @@ function toValues({ drain, stages, ...typed }: RecipeForm): unknown {
     ...{
       grinderId: typedChoice(typed.grinderId),
       grinderSetting: typedNumber(typed.grinderSetting),
+      grindWord: typedChoice(typed.grindWord),
       iceG: typedNumber(typed.iceG) ?? 0,
     },
     tdsTarget: typedNumber(typed.tdsTarget),

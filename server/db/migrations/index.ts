@@ -10,6 +10,7 @@ import { SheetOfParts1700000000009 } from './9-sheetOfParts';
 import { UnitOfTemperatures1700000000010 } from './10-unitOfTemperatures';
 import { LikingFirst1700000000011 } from './11-likingFirst';
 import { TheRecord1700000000012 } from './12-theRecord';
+import { TheLiquor1700000000013 } from './13-theLiquor';
 
 /** In the order in which they run. */
 export const MIGRATIONS = [
@@ -25,4 +26,5 @@ export const MIGRATIONS = [
   UnitOfTemperatures1700000000010,
   LikingFirst1700000000011,
   TheRecord1700000000012,
+  TheLiquor1700000000013,
 ];

@@ -65,7 +65,7 @@ describe('a cup as typed', () => {
       cup: { set: [], typing: '  ' },
     };
     expect(read(form({ descriptors })).data?.descriptors).toEqual(
-      ['quince', 'attic', 'damso'].map((typed) => ({ typed, slot: 'hot-nose' })),
+      ['quince', 'attic', 'damso'].map((typed) => ({ typed, slot: 'hot-nose', prominence: null })),
     );
   });
 
@@ -84,13 +84,13 @@ describe('a cup as typed', () => {
         milkKind: 'oat',
         remarks: 'long',
       }),
-      descriptors: [{ id: 'quince', typed: 'Quinces', slot: 'cool-second' }],
+      descriptors: [{ id: 'quince', typed: 'Quinces', slot: 'cool-second', prominence: 'leading' }],
       nag: { said: 'green', tapped: ['green'], resolvedWith: null, dropped: false },
     });
     const { descriptors, ...back } = read(typedCup(whole)).data ?? {};
     const { descriptors: _, ...rest } = whole;
     expect(back).toEqual(rest);
-    expect(descriptors).toEqual([{ typed: 'Quinces', slot: 'cool-second' }]);
+    expect(descriptors).toEqual([{ typed: 'Quinces', slot: 'cool-second', prominence: 'leading' }]);
   });
 
   it('carries along a search for a word that is over, and ends one that is switched off', () => {
