@@ -49,7 +49,7 @@ export function CupPart({ bag, sheet, markFirst, first }: Props) {
           slot="cup"
           label="Notes"
           className="wide"
-          help="Enter takes the suggestion, a comma your own word."
+          help="Enter takes the suggestion, a comma your own word. Tap a word to say how far forward it stands."
         />
         <WordsProblem />
         <TextField name="cup.remarks" label="In your words" className="wide" rows={3} help={<RemarksLength />} />
