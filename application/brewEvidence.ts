@@ -11,6 +11,7 @@ import {
   type Measurements,
 } from '../core/brew';
 import type { Fault, Recipe, Taste } from '../core/brew';
+import { NOTICEABLE } from '../core/crest';
 import { complaintsOf, type GivenIntensity } from '../core/cup';
 
 /** A cup that asks what to change next: kept, or still being written. */
@@ -64,11 +65,12 @@ export function brewEvidence(cup: AskingCup, { brews, verdict, settings }: CupCo
     settings.intensityAttributes.find((one) => one.id === attribute)?.name ?? attribute;
   const judged = new Map(verdict.brews.map((one) => [one.id, one.leftOut === null ? one.asScored : null]));
   const scoreOf = (one: Brew): number[] => [judged.get(one.id) ?? null].filter((given) => given !== null);
+  const noticeable = NOTICEABLE * verdict.sigma0;
   const others = brews.filter((one) => one.id !== id);
-  const standing = score === null ? null : standingOf(score, others.flatMap(scoreOf), verdict.sigma0);
+  const standing = score === null ? null : standingOf(score, others.flatMap(scoreOf), noticeable);
   const isLiked = (one: Brew): boolean => {
     const rest = brews.filter(({ id: other }) => other !== one.id);
-    return scoreOf(one).some((given) => standingOf(given, rest.flatMap(scoreOf), verdict.sigma0) === 'among the best');
+    return scoreOf(one).some((given) => standingOf(given, rest.flatMap(scoreOf), noticeable) === 'among the best');
   };
   const alike = others.filter((one) => one.style === style && one.brewer === brewer && one.drainS !== null);
   const at = id === null ? -1 : brews.findIndex((one) => one.id === id);

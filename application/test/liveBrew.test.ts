@@ -1,32 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { NO_INSTRUMENTS, type InstrumentSettings } from '../../contract/instrument';
-import type { LiveBrew } from '../../contract/live';
-import { STARTER_RECIPES } from '../../core/brew';
+import type { InstrumentSettings } from '../../contract/instrument';
+import { liveBrewSample as live } from '../../contract/test/samples';
 import { instrumentsFor, joined, started, tapped } from '../liveBrew';
-
-const [recipe] = STARTER_RECIPES;
-if (!recipe) throw new Error('There is no starter');
-
-const live = (differently: Partial<LiveBrew> = {}): LiveBrew => ({
-  id: '11111111-1111-4111-8111-111111111111',
-  bagId: '22222222-2222-4222-8222-222222222222',
-  bagName: 'Fog Gate',
-  recipe,
-  recipeVersionId: null,
-  ticked: [],
-  marks: [],
-  startedAt: null,
-  endedS: null,
-  vigour: null,
-  bed: null,
-  fault: null,
-  faultNote: '',
-  instruments: NO_INSTRUMENTS,
-  seed: 1,
-  revision: 1,
-  createdAt: '2026-03-01T07:00:00Z',
-  ...differently,
-});
 
 const SCALE: InstrumentSettings = { connected: { scale: 'well' }, hand: 'steady', speed: 20 };
 

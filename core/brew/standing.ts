@@ -1,23 +1,19 @@
 /** Where a cup stands among the others of its bag. */
 export type Standing = 'among the best' | 'as usual' | 'below';
 
-/** A difference a taster notices, in units of the scale's repeatability. */
-const NOTICEABLE = 0.5;
-
 /**
  * Where a score stands among others, by differences a taster notices; null where there is nothing to compare with.
  *
  * @param score of this cup, points
  * @param others scores of the other cups, points
- * @param sigma0 repeatability of the scale, points
+ * @param noticeable a difference a taster notices, points
  */
-export function standingOf(score: number, others: readonly number[], sigma0: number): Standing | null {
+export function standingOf(score: number, others: readonly number[], noticeable: number): Standing | null {
   if (others.length === 0) return null;
   const sorted = [...others].sort((a, b) => a - b);
   const middle = sorted.length / 2;
   const median = ((sorted[Math.ceil(middle) - 1] ?? 0) + (sorted[Math.floor(middle)] ?? 0)) / 2;
   const best = sorted.at(-1) ?? 0;
-  const noticeable = NOTICEABLE * sigma0;
   if (score >= best + noticeable) return 'among the best';
   if (score < median - noticeable) return 'below';
   // To be as good as the one other cup there is says little of either.

@@ -73,6 +73,7 @@ const LABELS: readonly (readonly [printed: string, noted: string, outcome: Outco
   ['hedge plum', '| Some stone fruit.', 'in general', 'stone fruit'],
   ['damson', '| Dark fruit, drying.', 'in general', 'dark fruit'],
   ['date', '| Passion fruit.', 'never'],
+  ['honey', '| Sweet and long.', 'never'],
 ];
 
 describe('families on labels and in cups', () => {

@@ -37,7 +37,7 @@ const KINDS: readonly Kind[] = [
   { said: 'spice, spicy, baking spice, sweet spice, warm spice', families: ['spices'], traits: ['spice'] },
   { said: 'nut, nutty', traits: ['nut'] },
   { said: 'chocolate, chocolatey, chocolaty', traits: ['chocolate'] },
-  { said: 'sugar, sugary, sweet, syrup, candy', families: ['sugars and sweets'] },
+  { said: 'sugar, sugary, syrup, candy', families: ['sugars and sweets'] },
   { said: 'cereal, grain, bready', traits: ['grain'] },
   { said: 'wood, woody', traits: ['wood'] },
   { said: 'earth, earthy', traits: ['earth'] },

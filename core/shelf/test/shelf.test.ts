@@ -10,26 +10,9 @@ import {
   windowDaysLeft,
   type ShelfBag,
 } from '../morning';
+import { shelfBag as bag } from './samples';
 
 const TODAY = '2026-03-01';
-const reference = { style: 'filter', brewer: 'cone', doseG: 17, waterG: 272, waterC: 92, grindStep: 0 } as const;
-
-function bag(name: string, differently: Partial<ShelfBag>): ShelfBag {
-  return {
-    id: name,
-    name,
-    state: 'at-crest',
-    verdict: `Verdict of ${name}.`,
-    frozen: false,
-    finished: false,
-    cupsLeft: 8,
-    usable: 5,
-    window: { from: '2026-02-25', to: '2026-03-05' },
-    reference,
-    ...differently,
-  };
-}
-
 describe('a lane', () => {
   it('lays the window on the calendar, the freezer included', () => {
     const spells: StorageSpell[] = [{ place: 'freezer', from: '2026-02-11', to: '2026-02-21' }];

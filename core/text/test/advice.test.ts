@@ -301,14 +301,14 @@ describe('what advice rests on', () => {
 
   it('places a cup among the others of its bag by what a taster can tell apart', () => {
     const others = [70, 74, 78, 80];
-    expect([81, 78.5, 76, 72, 60].map((score) => standingOf(score, others, 4))).toEqual([
+    expect([81, 78.5, 76, 72, 60].map((score) => standingOf(score, others, 2))).toEqual([
       'among the best',
       'among the best',
       'as usual',
       'below',
       'below',
     ]);
-    expect([standingOf(80, [], 4), standingOf(80, [80], 4), standingOf(84, [80], 4), standingOf(70, [80], 4)]).toEqual([
+    expect([standingOf(80, [], 2), standingOf(80, [80], 2), standingOf(84, [80], 2), standingOf(70, [80], 2)]).toEqual([
       null,
       null,
       'among the best',

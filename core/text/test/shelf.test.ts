@@ -1,26 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import type { ShelfBag } from '../../shelf';
+import { reference, shelfBag } from '../../shelf/test/samples';
 import { leaveAlone, morningAdvice, mostInformativeAdvice, parametersLine } from '../shelf';
 
 const TODAY = '2026-03-01';
-const reference = { style: 'filter', brewer: 'cone', doseG: 17, waterG: 272, waterC: 92, grindStep: 0 } as const;
 
-function bag(name: string, differently: Partial<ShelfBag> = {}): ShelfBag {
-  return {
-    id: name,
-    name,
-    state: 'at-crest',
-    verdict: `Verdict of ${name}.`,
-    frozen: false,
-    finished: false,
-    cupsLeft: 8,
-    usable: 5,
-    window: { from: '2026-02-25', to: '2026-03-02' },
-    reference,
-    ...differently,
-  };
-}
-
+const bag = (name: string, differently: Parameters<typeof shelfBag>[1] = {}) =>
+  shelfBag(name, { window: { from: '2026-02-25', to: '2026-03-02' }, ...differently });
 describe('the morning in words', () => {
   it('names the bag, its recipe, why, and what is left', () => {
     expect(morningAdvice(bag('Fog Gate'), TODAY, '°C')).toEqual({

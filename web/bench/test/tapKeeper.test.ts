@@ -1,32 +1,10 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { NO_INSTRUMENTS } from '../../../contract/instrument';
 import type { LiveBrew, LivePatch } from '../../../contract/live';
-import { STARTER_RECIPES } from '../../../core/brew';
+import { liveBrewSample } from '../../../contract/test/samples';
 import { browserStore } from '../../state/browserStore';
 import { TapKeeper, withTaps, type Sent } from '../tapKeeper';
 
-const recipe = STARTER_RECIPES[0];
-if (!recipe) throw new Error('There is no starter recipe');
-const brew = (differently: Partial<LiveBrew> = {}): LiveBrew => ({
-  id: 'b',
-  bagId: 'g',
-  bagName: 'Tap Hill',
-  recipe,
-  recipeVersionId: null,
-  ticked: [],
-  marks: [],
-  startedAt: null,
-  endedS: null,
-  vigour: null,
-  bed: null,
-  fault: null,
-  faultNote: '',
-  instruments: NO_INSTRUMENTS,
-  seed: 1,
-  revision: 1,
-  createdAt: '2026-03-01',
-  ...differently,
-});
+const brew = (differently: Partial<LiveBrew> = {}): LiveBrew => liveBrewSample({ id: 'b', ...differently });
 
 /** A browser's store, and a server that answers when it is told to. */
 function bench(kept: Record<string, string> = {}) {
