@@ -1,10 +1,11 @@
 import { defineConfig } from '@playwright/test';
+import { CHROMIUM } from './e2e/chromium';
 
-/** Debian's Chromium; Playwright brings no browser of its own here. */
 export default defineConfig({
   testDir: 'e2e',
   testMatch: '*.spec.ts',
-  workers: 2,
+  // One more than two cores: a test often waits for what a page does in its own time.
+  workers: 3,
   fullyParallel: false,
   // Generous, for machines that are busy with something else.
   timeout: 240_000,
@@ -18,7 +19,7 @@ export default defineConfig({
     // What moves is not looked at half way.
     contextOptions: { reducedMotion: 'reduce' },
     launchOptions: {
-      executablePath: process.env.CHROMIUM_PATH ?? '/usr/bin/chromium',
+      executablePath: CHROMIUM,
       args: [
         '--no-sandbox',
         '--disable-gpu',

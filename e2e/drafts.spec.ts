@@ -5,6 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium, type Page } from '@playwright/test';
 import { expect, openBag, test } from './application';
+import { CHROMIUM } from './chromium';
 
 const BREW = { style: 'filter', brewer: 'cone', doseG: 17, waterG: 272, waterC: 92, grindStep: 0 };
 const words = (page: Page) => page.getByRole('textbox', { name: 'In your words' });
@@ -16,9 +17,8 @@ interface OwnBrowser {
 
 /** A browser of its own on a profile that outlives it, so that it can be killed as a power cut would. */
 async function startBrowser(profile: string, attempts = 3): Promise<OwnBrowser> {
-  const path = process.env.CHROMIUM_PATH ?? '/usr/bin/chromium';
   const child = spawn(
-    path,
+    CHROMIUM,
     [
       '--headless=new',
       '--no-sandbox',
