@@ -10,9 +10,9 @@ import {
   type BrewEvidence,
   type Measurements,
 } from '../core/brew';
-import type { Fault, Recipe, Taste } from '../core/brew';
+import type { Fault, Recipe, Standing, Taste } from '../core/brew';
 import { NOTICEABLE } from '../core/crest';
-import { complaintsOf, type GivenIntensity } from '../core/cup';
+import { complaintsOf, type GivenIntensity, type Progress } from '../core/cup';
 
 /** A cup that asks what to change next: kept, or still being written. */
 export interface AskingCup extends Omit<Measurements, 'kind'> {
@@ -30,6 +30,8 @@ export interface AskingCup extends Omit<Measurements, 'kind'> {
   fault: Fault | null;
   /** On the common scale; null where it is not marked. */
   score: number | null;
+  /** Against the cups before it, in the taster's own word, which counts before the mark. */
+  progress: Progress | null;
 }
 
 /** What of its bag and household a cup is read by. */
@@ -53,8 +55,14 @@ export function askingCup({ id, making, cup, ...brew }: Brew, verdict: CupCompan
     tastes: making?.tastes ?? [],
     bed: making?.bed ?? null,
     intensities: cup.intensities,
+    progress: cup.progress,
   };
 }
+
+const STANDING_SAID: Readonly<Record<Progress, Standing>> = {
+  'best yet': 'among the best',
+  'going backwards': 'below',
+};
 
 /** What advice rests on: the cup itself, and where it stands among the others of its bag. */
 export function brewEvidence(cup: AskingCup, { brews, verdict, settings }: CupCompany): BrewEvidence {
@@ -67,8 +75,10 @@ export function brewEvidence(cup: AskingCup, { brews, verdict, settings }: CupCo
   const scoreOf = (one: Brew): number[] => [judged.get(one.id) ?? null].filter((given) => given !== null);
   const noticeable = NOTICEABLE * verdict.sigma0;
   const others = brews.filter((one) => one.id !== id);
-  const standing = score === null ? null : standingOf(score, others.flatMap(scoreOf), noticeable);
+  const marked = score === null ? null : standingOf(score, others.flatMap(scoreOf), noticeable);
+  const standing = cup.progress === null ? marked : STANDING_SAID[cup.progress];
   const isLiked = (one: Brew): boolean => {
+    if (one.cup.progress !== null) return STANDING_SAID[one.cup.progress] === 'among the best';
     const rest = brews.filter(({ id: other }) => other !== one.id);
     return scoreOf(one).some((given) => standingOf(given, rest.flatMap(scoreOf), noticeable) === 'among the best');
   };

@@ -14,6 +14,7 @@ import {
   type Situation,
   type TasterPrior,
 } from '../core/crest';
+import { potOf } from '../core/brew';
 import { stateOnDay } from '../core/text';
 import { judgedScale, judgedScore, SCALE_RANGES } from '../core/cup';
 import { addDays } from '../core/rest';
@@ -26,9 +27,19 @@ export function fitInput(
 ): CrestInput {
   const record = {
     ...bag,
-    brews: brews.map((brew) => ({ ...brew, overall: judgedScore(brew.cup, bag.weights), taster: brew.tasterId })),
+    brews: brews.map((brew) => ({
+      ...brew,
+      overall: judgedScore(brew.cup, bag.weights),
+      taster: brew.tasterId,
+      pot: potOf(brew),
+    })),
   };
-  const input = { ...crestInput(record), sigma0: SCALE_RANGES[judgedScale(bag.scoringScale, bag.weights)].sigma0 };
+  const claimed = bag.publishedRecipe && { ...bag.publishedRecipe, grindStep: null };
+  const input = {
+    ...crestInput(record),
+    claimed,
+    sigma0: SCALE_RANGES[judgedScale(bag.scoringScale, bag.weights)].sigma0,
+  };
   return prior === null ? input : { ...input, prior };
 }
 
@@ -44,6 +55,7 @@ const REPORTED = [
   'curve',
   'inWindow',
   'effects',
+  'claimed',
   'confounded',
   'outliers',
   'brews',

@@ -1,6 +1,6 @@
 import { bagFile, type BagFile } from '../contract/bagFile';
 import { fieldProblems } from '../contract/error';
-import { cupsLeft, FAULTS, gramsLeft } from '../core/brew';
+import { cupsLeft, dosesOf, FAULTS, gramsLeft } from '../core/brew';
 import {
   ageOn,
   ANY_SITUATION,
@@ -47,10 +47,7 @@ export function verdictLine(file: BagFile) {
     weightG === null
       ? null
       : cupsLeft(
-          gramsLeft(
-            weightG,
-            record.brews.map((b) => b.doseG),
-          ),
+          gramsLeft(weightG, dosesOf(record.brews.map(({ id, pot, doseG }) => ({ id, potId: pot ?? null, doseG })))),
           record.reference.doseG,
         );
   const { state, stateProbability, verdict, restDay } = stateOnDay(

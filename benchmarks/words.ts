@@ -1,5 +1,5 @@
 import { performance } from 'node:perf_hooks';
-import { findDescriptors, DESCRIPTORS, suggester, vocabularyOf } from '../core/cup/words';
+import { bareWord, findDescriptors, DESCRIPTORS, suggester, vocabularyOf } from '../core/cup/words';
 import { DESCRIPTIONS } from '../core/cup/test/descriptions';
 import { median } from './timing';
 
@@ -10,12 +10,9 @@ import { median } from './timing';
 const OWN = 5000;
 const FIRST = ['attic', 'cellar', 'garden', 'harbour', 'kitchen', 'meadow', 'orchard', 'pantry', 'quarry', 'river'];
 const SECOND = DESCRIPTORS.map(({ name }) => name);
-const own = Array.from({ length: OWN }, (_, i) => ({
-  id: `own-${i}`,
-  name: `${FIRST[i % FIRST.length]} ${SECOND[i % SECOND.length]} ${Math.floor(i / SECOND.length)}`,
-  family: null,
-  mergedInto: null,
-}));
+const own = Array.from({ length: OWN }, (_, i) =>
+  bareWord(`own-${i}`, `${FIRST[i % FIRST.length]} ${SECOND[i % SECOND.length]} ${Math.floor(i / SECOND.length)}`),
+);
 
 const began = performance.now();
 const suggest = suggester(vocabularyOf(own), new Map(own.map(({ id }, i) => [id, i % 7])));

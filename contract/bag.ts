@@ -59,6 +59,8 @@ const bagFields = {
   /** Whether the bet held, as the taster sees it. */
   betHeld: oneOf('The bet', BET_OUTCOMES).nullable().default(null),
   ...ownVerdictFields,
+  /** The only words its cups may be described by, as typed; empty: any. */
+  agreedWords: text('The agreed words', 2000).trim().default(''),
   reference: brewParametersInput,
   /** The recipe the reference was taken from; null where it was written down by itself. */
   referenceRecipeId: id.nullable().default(null),

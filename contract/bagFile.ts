@@ -36,6 +36,8 @@ const brew = parameters.extend({
     .nullish()
     .transform((v) => v ?? null),
   taster: z.string().max(60).nullish(),
+  /** Cups of one brew name the same pot. */
+  pot: z.string().max(80).nullish(),
 });
 
 export const bagFile = z

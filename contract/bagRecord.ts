@@ -4,14 +4,28 @@ import {
   BEAN_SIZES,
   BET_OUTCOMES,
   BUY_AGAIN,
+  LEVELS,
   LIKINGS,
   MEANT_FOR,
   SOLD_AGAIN,
   SPECIES,
 } from '../core/cup';
+import { GRIND_WORDS } from '../core/brew';
+import { brewParameterFields } from './brewParameters';
 import { instant, name, oneOf, plainDate, quantity, text } from './fields';
 
 /** What a taster may record of a bag besides what it is judged by. Everything may be left open. */
+
+const { grindStep: _, ...publishedParameters } = brewParameterFields;
+
+/** A recipe as its roaster publishes it: a claim, held against the cups. */
+export const publishedRecipe = z.strictObject({
+  ...publishedParameters,
+  grindWord: oneOf('Grind', GRIND_WORDS).nullable(),
+  /** The rest of it, as printed. */
+  asPrinted: text('The recipe as printed', 500).trim(),
+});
+export type PublishedRecipe = z.infer<typeof publishedRecipe>;
 
 /** What the label says: claims. */
 export const labelFields = {
@@ -38,6 +52,7 @@ export const labelFields = {
   labelNotes: oneOf('The printed notes', ['shown', 'hidden']).default('shown'),
   /** When they were revealed; null: not yet, or never hidden. */
   labelRevealedAt: instant('When the printed notes were revealed').nullable().default(null),
+  publishedRecipe: publishedRecipe.nullable().default(null),
 };
 
 /** How it came, and how its beans look. */
@@ -65,6 +80,11 @@ export const ownVerdictFields = {
   trueToVariety: truth,
   trueToProcess: truth,
   trueToRoaster: truth,
+  /** How much of what the bag had, all its cups considered. */
+  finalLevels: z
+    .array(z.strictObject({ attribute: z.string().min(1).max(80), intensity: oneOf('The level', LEVELS) }))
+    .max(80, 'A bag can hold 80 final levels at most')
+    .default([]),
   /** For later: they come back when the bag is brewed. */
   ideas: text('Ideas for later', 500).trim().default(''),
 };

@@ -13,6 +13,8 @@ const brewFields = {
   recordedFrom: oneOf('Recorded', RECORDED_FROM).default('cup'),
   fault: oneOf('Fault', FAULTS).nullable().default(null),
   faultNote: text('What went wrong', 500).default(''),
+  /** Another cup of an earlier brew: the first brew of that pot. Its beans are drawn once. */
+  potId: id.nullable().default(null),
 };
 
 /** A brew and its cup, logged in one visit. */

@@ -7,7 +7,10 @@ import {
   LEVELS,
   LIQUOR_CLARITIES,
   LIQUOR_COLOURS,
+  MOMENTS,
+  PROGRESSES,
   PROMINENCES,
+  SEATS,
   SHOT_LAYERS,
   ADEQUACIES,
   ATTRIBUTES,
@@ -83,6 +86,8 @@ const commonFields = {
     .array(z.strictObject({ fault: oneOf('Fault', COFFEE_FAULTS), strength: oneOf('How strong', FAULT_STRENGTHS) }))
     .max(COFFEE_FAULTS.length)
     .default([]),
+  /** Against the cups before it; with a mark or without one. */
+  progress: oneOf('Against the cups before', PROGRESSES).nullable().default(null),
   /** Which milk, where there was any; how much is with the brew. */
   milkKind: text('The milk', 60).trim().default(''),
   company: oneOf('At the table', COMPANIES).nullable().default(null),
@@ -94,6 +99,8 @@ const commonFields = {
 
 const slot = oneOf('Where it was found', SLOT_IDS);
 const prominence = oneOf('How far forward it stands', PROMINENCES).nullable();
+const moment = oneOf('When it comes', MOMENTS).nullable();
+const seat = oneOf('Where it sits', SEATS).nullable();
 const wordsLimit = `A cup can hold ${WORDS_MAX} notes at most, each of ${WORD_MAX} characters`;
 
 function checkMark(
@@ -118,7 +125,15 @@ export const cupInput = z
   .strictObject({
     ...commonFields,
     descriptors: z
-      .array(z.strictObject({ typed: typedWord, slot, prominence: prominence.default(null) }))
+      .array(
+        z.strictObject({
+          typed: typedWord,
+          slot,
+          prominence: prominence.default(null),
+          moment: moment.default(null),
+          seat: seat.default(null),
+        }),
+      )
       .max(WORDS_MAX, wordsLimit)
       .default([]),
   })
@@ -129,6 +144,6 @@ export type CupDraft = z.input<typeof cupInput>;
 /** A cup as the server gives it back: each word with the id it goes by. */
 export const cup = z.strictObject({
   ...commonFields,
-  descriptors: z.array(z.strictObject({ id: wordId, typed: z.string(), slot, prominence })),
+  descriptors: z.array(z.strictObject({ id: wordId, typed: z.string(), slot, prominence, moment, seat })),
 });
 export type Cup = z.infer<typeof cup>;

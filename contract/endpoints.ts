@@ -309,7 +309,7 @@ export const ENDPOINTS = {
     changes: ['Words'],
     creates: true,
   }),
-  renameWord: put('/words/:id', 'Calls a word otherwise, or puts it in another family.', {
+  describeWord: put('/words/:id', 'Calls a word otherwise, or says anew what it is like.', {
     params: byWord,
     body: wordInput,
     errors: ['not-found', 'conflict'],

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { ACTS, BREW_KINDS, GRIND_WORDS, stageProblems, type Recipe } from '../core/brew';
+import { ACTS, BREW_KINDS, GRIND_WORDS, stageProblems, WAITS_FOR, type Recipe } from '../core/brew';
 import { id, name, oneOf, plainDate, quantity, text, changeOf } from './fields';
 import { brewParameterFields } from './brewParameters';
 
@@ -12,6 +12,12 @@ const stage = z.strictObject({
   forS: quantity('How long a stage takes', 0, LONGEST_S, 's').default(0),
   toG: quantity('The weight to pour to', 0.1, 10_000, 'g').nullable().default(null),
   how: text('Technique', 200).trim().default(''),
+  waitsFor: oneOf('What a stage waits for', WAITS_FOR).default('time'),
+  waitsUntil: text('The level a stage waits for', 80).trim().default(''),
+  waitsForG: quantity('The weight a stage waits for', 0.1, 10_000, 'g').nullable().default(null),
+  pourHeight: text('The height of a pour', 40).trim().default(''),
+  flow: text('The flow of a pour', 40).trim().default(''),
+  kettle: text('The kettle', 40).trim().default(''),
 });
 
 const band = z
@@ -30,6 +36,11 @@ export const recipeFields = {
   hardnessPpm: quantity('Hardness', 0, 2000, 'ppm').nullable().default(null),
   grinderId: id.nullable().default(null),
   grinderSetting: quantity('Grinder setting', -1000, 10_000).nullable().default(null),
+  /** The same grind on other grinders. */
+  otherGrinds: z
+    .array(z.strictObject({ grinderId: id, setting: quantity('Grinder setting', -1000, 10_000) }))
+    .max(10, 'A recipe can have 10 more grinders at most')
+    .default([]),
   grindWord: oneOf('Grind', GRIND_WORDS).nullable().default(null),
   iceG: quantity('Ice', 0, 10_000, 'g').default(0),
   drain: band.nullable().default(null),

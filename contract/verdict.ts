@@ -45,6 +45,8 @@ export const verdict = z.strictObject({
   ),
   inWindow: z.array(probability),
   effects: z.array(effect),
+  /** The recipe its roaster publishes, against the reference. */
+  claimed: effect.pick({ mean: true, sd: true, helps: true, brews: true }).nullable(),
   confounded: z.array(
     z.strictObject({
       factor: effect.shape.factor,

@@ -131,7 +131,7 @@ test('what best means is written on the bag, and the verdict follows', async ({ 
   }
   await page.getByRole('button', { name: 'More', exact: true }).click();
   await page.getByRole('button', { name: 'Edit the bag' }).click();
-  await page.getByText('How you score, and what best means').click();
+  await page.getByText('How you score, what best means').click();
   await page.getByLabel('Best means').selectOption('weights');
   for (const attribute of ['Aroma', 'Acidity', 'Body', 'Cleanness'])
     await page.getByLabel(attribute, { exact: true }).fill('0');

@@ -38,9 +38,9 @@ test.describe('a name may be refused', () => {
     const entry = page.locator('.word-list > li', { hasText: /Oma’s cellar|apple cellar/ });
     await expect(entry).toContainText('noted in 1 cup');
     await entry.getByRole('button', { name: 'More about Oma’s cellar' }).click();
-    await page.getByRole('button', { name: 'Rename' }).click();
+    await page.getByRole('button', { name: 'Rename or describe' }).click();
     await page.getByLabel('New name').fill('apple cellar');
-    await page.getByRole('button', { name: 'Rename', exact: true }).click();
+    await page.getByRole('button', { name: 'Keep it', exact: true }).click();
     await expect(page.locator('.notices')).toContainText('Oma’s cellar is apple cellar now, in every cup.');
     await page.goto(`${application.address}/bags/${id}`);
     await expect(page.locator('.cup-words')).toHaveText('apple cellar, sloe');
@@ -64,12 +64,12 @@ test.describe('a name may be refused', () => {
     await page.getByLabel('Look a word up').fill('sloe');
     const known = page.locator('.word-list > li', { hasText: 'inky' });
     await known.getByRole('button', { name: 'More about sloe' }).click();
-    await page.getByRole('button', { name: 'Rename' }).click();
+    await page.getByRole('button', { name: 'Rename or describe' }).click();
     await page.getByLabel('New name').fill('quince');
-    await page.getByRole('button', { name: 'Rename', exact: true }).click();
+    await page.getByRole('button', { name: 'Keep it', exact: true }).click();
     await expect(page.getByText('“quince” is a word already')).toBeVisible();
     await page.getByLabel('New name').fill('hedge plum');
-    await page.getByRole('button', { name: 'Rename', exact: true }).click();
+    await page.getByRole('button', { name: 'Keep it', exact: true }).click();
     await page.goto(`${application.address}/bags/${id}`);
     await expect(page.locator('.cup-words')).toHaveText('red apple, hedge plum');
   });
@@ -199,7 +199,7 @@ test('a household adds, hides and orders what levels are given for, and chooses 
   await page.locator('details').getByRole('button', { name: 'Add', exact: true }).click();
   await expect(page.getByRole('checkbox', { name: 'Umami depth' })).toBeChecked();
   await page.goto(`${application.address}/bags/new`);
-  await page.getByText('How you score, and what best means').click();
+  await page.getByText('How you score, what best means').click();
   await expect(page.getByLabel('Overall mark')).toHaveValue('levels');
   await openBag(page, application, { name: 'Ordered Hill', scoringScale: 'levels' });
   await page.keyboard.press('b');

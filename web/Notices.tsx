@@ -1,8 +1,8 @@
-import { pick } from 'es-toolkit';
 import { useEffect } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { api } from './api/api';
 import { deviceName } from './state/device';
+import { saidOfWord } from './domain/saidOfWord';
 import { putBack } from './forms/draftKeeper';
 import { dismissed, toastShown, type Notice, type Undo } from './state/notices';
 import { keptInBrowser } from './state/kept';
@@ -25,13 +25,14 @@ export function Notices() {
 
 /** Gives a word back the name it had, and lets it stand where it stood. */
 function useRestoreWord() {
-  const [renameWord] = api.useRenameWordMutation();
+  const [describeWord] = api.useDescribeWordMutation();
   const [mergeWord] = api.useMergeWordMutation();
   const [addWord] = api.useAddWordMutation();
   return async ({ id, before, forgotten }: Extract<Undo, { kind: 'word' }>) => {
-    if (forgotten) return addWord({ body: pick(before, ['name', 'family']) });
+    const body = saidOfWord(before);
+    if (forgotten) return addWord({ body });
     const merged = await mergeWord({ id, body: { into: before.mergedInto } });
-    return merged.error ? merged : renameWord({ id, body: pick(before, ['name', 'family']) });
+    return merged.error ? merged : describeWord({ id, body });
   };
 }
 

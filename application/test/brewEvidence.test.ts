@@ -6,7 +6,7 @@ import { askingCup, brewEvidence, type CupCompany } from '../brewEvidence';
 /** A brew as the server gives it back, of which only what advice rests on matters. */
 const kept = (n: number, differently: Partial<Brew> & { bed?: 'flat' | 'hollow far left' } = {}): Brew => {
   const { bed = null, ...rest } = differently;
-  const cup = { intensities: [] } as unknown as Brew['cup'];
+  const cup = { intensities: [], progress: null } as unknown as Brew['cup'];
   const making = { recipe: null, tdsPercent: null, beverageG: null, pressureBar: null, tastes: [], bed };
   return {
     ...{ id: `brew ${n}`, style: 'filter', brewer: 'cone', doseG: 17, waterG: 272, waterC: 92, grindStep: 0 },
@@ -43,6 +43,19 @@ describe('what advice on a cup rests on', () => {
     ]);
     expect(asked(kept(1), company([kept(1)], [80])).standing).toBeNull();
     expect(asked(kept(1), company(brews, [null, 70, 74, 82])).standing).toBeNull();
+  });
+
+  it('takes the taster’s own word before the mark', () => {
+    const said = (n: number, progress: Brew['cup']['progress']): Brew => ({
+      ...kept(n),
+      cup: { ...kept(n).cup, progress },
+    });
+    const brews = [said(1, 'going backwards'), said(2, 'best yet'), kept(3)];
+    const around = company(brews, [84, 70, 76]);
+    expect(brews.map((one) => asked(one, around).standing)).toEqual(['below', 'among the best', 'as usual']);
+    // What was called the best yet is a liked cup, whatever its mark; its time counts for the band.
+    const timed = brews.map((one, i) => ({ ...one, drainS: 200 + i }));
+    expect(asked(timed[2] ?? kept(3), company(timed, [84, 70, 76])).likedS).toEqual([201]);
   });
 
   it('has the times of the liked cups made alike, and of no others', () => {

@@ -1,3 +1,4 @@
+import type { GrinderGrind, Recipe } from './recipe';
 import { roundTo } from './units';
 
 /** A grinder of the household, and the days its burrs were changed. */
@@ -36,4 +37,14 @@ export function grindStepsApart(
   if (changed)
     return { steps: null, why: 'The burrs were changed in between: the same number grinds differently now.' };
   return { steps: roundTo(now.setting - reference.setting, 2), why: null };
+}
+
+/** The settings of a recipe, by grinder: its own first, then the same grind on others. */
+export function grindsOf({
+  grinderId,
+  grinderSetting,
+  otherGrinds,
+}: Pick<Recipe, 'grinderId' | 'grinderSetting' | 'otherGrinds'>): GrinderGrind[] {
+  const own = grinderId === null || grinderSetting === null ? [] : [{ grinderId, setting: grinderSetting }];
+  return [...own, ...otherGrinds];
 }

@@ -7,6 +7,7 @@ export * from './extraction';
 export * from './grinder';
 export * from './kinds';
 export * from './plan';
+export * from './pot';
 export * from './pours';
 export * from './preflight';
 export * from './ratio';

@@ -1,4 +1,4 @@
-import { KIND_TRAITS, stageText, type Act, type Recipe } from './recipe';
+import { KIND_TRAITS, stageText, type Act, type Recipe, type Stage } from './recipe';
 import { isPour } from './stages';
 
 /** One step of a brew as it is followed at the bench. */
@@ -7,6 +7,11 @@ export interface PlanStep {
   /** In few words: "pour to 180 g". */
   text: string;
   how: string;
+  /** What is noted of a pour: "from 5 cm, 4 g/s, slow kettle"; empty for nothing. */
+  pourNote: string;
+  /** What it waits for where that is not the time: "the level is a finger’s width lower"; empty for the time. */
+  until: string;
+  /** When it begins; only about then where it waits for something else. */
   fromS: number;
   /** When what is done in it should be done; the step itself lasts until the next begins. */
   doneS: number;
@@ -22,6 +27,18 @@ export interface Plan {
   steps: PlanStep[];
   /** When the brew should be over: the middle of its band, the end of the shot or the steep. */
   endS: number;
+}
+
+const NOTHING_SAID = { how: '', pourNote: '', until: '' };
+
+/** What a stage waits for, as it is said after "once"; empty for the time. */
+export function waitText({
+  waitsFor,
+  waitsUntil,
+  waitsForG,
+}: Pick<Stage, 'waitsFor' | 'waitsUntil' | 'waitsForG'>): string {
+  if (waitsFor === 'level') return `the level is ${waitsUntil}`;
+  return waitsFor === 'weight' ? `the scale shows ${waitsForG ?? 0} g` : '';
 }
 
 /** Seconds allowed for a drain whose band the recipe does not state. *Assumption*. */
@@ -53,7 +70,7 @@ export function planOf(recipe: Recipe): Plan {
         {
           act: 'pull',
           text: `${recipe.waterG} g in the cup`,
-          how: '',
+          ...NOTHING_SAID,
           fromS: 0,
           doneS: shotS,
           untilS: shotS,
@@ -81,6 +98,8 @@ export function planOf(recipe: Recipe): Plan {
       act: stage.act,
       text: stageText(stage),
       how: stage.how,
+      pourNote: [stage.pourHeight, stage.flow, stage.kettle].filter((note) => note !== '').join(', '),
+      until: waitText(stage),
       fromS: stage.atS,
       doneS: stage.atS + stage.forS,
       untilS: stages[i + 1]?.atS ?? lastDone,
@@ -99,7 +118,7 @@ export function planOf(recipe: Recipe): Plan {
     steps.push({
       act,
       text,
-      how: '',
+      ...NOTHING_SAID,
       fromS: lastDone,
       doneS: endS,
       untilS: endS,
@@ -117,6 +136,15 @@ export function stepAt(plan: Plan, nowS: number): number {
     0,
     plan.steps.findLastIndex((step) => step.fromS <= nowS),
   );
+}
+
+/**
+ * The step a taster is at: the one that is on by the clock, or the latest marked where that is further on, as where a
+ * stage that waits for a level came early. A step that waits for a level or a weight is not on before the clock says
+ * about so; it is never late.
+ */
+export function stepNow(plan: Plan, marked: readonly number[], nowS: number): number {
+  return Math.max(stepAt(plan, nowS), ...marked);
 }
 
 /** What the scale should show at a moment, grams: even pours between the targets. */
@@ -143,17 +171,18 @@ export function dueAt(plan: Plan, startedAt: number, speed: number): number {
 
 /**
  * The step one tap would mark as done at a moment: the one that is on, or the next when that is less than `earlyS` away
- * and the present one is marked; null when there is nothing to mark. The last wait of a brew is ended, not marked.
+ * and the present one is marked; one that waits for a level or a weight as soon as the one before is. Null when there
+ * is nothing to mark. The last wait of a brew is ended, not marked.
  */
 export function stepToMark(plan: Plan, marked: readonly number[], nowS: number, earlyS = 5): number | null {
   const open = (i: number): boolean => {
     const step = plan.steps[i];
     return step !== undefined && !['drain', 'steep', 'pull', 'wait'].includes(step.act) && !marked.includes(i);
   };
-  const now = stepAt(plan, nowS);
+  const now = stepNow(plan, marked, nowS);
   if (open(now)) return now;
   const next = plan.steps[now + 1];
-  return next && open(now + 1) && next.fromS - nowS <= earlyS ? now + 1 : null;
+  return next && open(now + 1) && (next.until !== '' || next.fromS - nowS <= earlyS) ? now + 1 : null;
 }
 
 /**

@@ -21,10 +21,14 @@ export type BrewKind = (typeof BREW_KINDS)[number];
 export const ACTS = ['bloom', 'pour', 'wait', 'stir', 'swirl', 'press', 'break', 'skim', 'lift', 'taste'] as const;
 export type Act = (typeof ACTS)[number];
 
+/** What a stage waits for: a time, the level of the water over the bed, or a weight on the scale. */
+export const WAITS_FOR = ['time', 'level', 'weight'] as const;
+export type WaitsFor = (typeof WAITS_FOR)[number];
+
 /** One stage of a recipe. Times count from the start of the brew. */
 export interface Stage {
   act: Act;
-  /** When it begins, seconds. */
+  /** When it begins, seconds; about when, where it waits for something else than the time. */
   atS: number;
   /** How long it takes, seconds. */
   forS: number;
@@ -32,7 +36,27 @@ export interface Stage {
   toG: number | null;
   /** Technique, in the taster's words: "centre, slowly". */
   how: string;
+  waitsFor: WaitsFor;
+  /** The level it waits for, in the taster's words: "a finger's width lower". */
+  waitsUntil: string;
+  /** The weight it waits for, grams. */
+  waitsForG: number | null;
+  /** Notes on the pour, in the taster's words: from how high, how fast, with which kettle. */
+  pourHeight: string;
+  flow: string;
+  kettle: string;
 }
+
+/** What a stage is but for its act, times and weight, where nothing is said of it. */
+export const PLAIN_STAGE = {
+  how: '',
+  waitsFor: 'time',
+  waitsUntil: '',
+  waitsForG: null,
+  pourHeight: '',
+  flow: '',
+  kettle: '',
+} as const satisfies Partial<Stage>;
 
 /** A stretch of time, seconds. */
 export interface Band {
@@ -54,6 +78,8 @@ export interface Recipe extends Omit<BrewParameters, 'grindStep' | 'filter' | 'w
   grinderId: string | null;
   /** The grinder's own setting; it means something on that grinder only. */
   grinderSetting: number | null;
+  /** The same grind on other grinders. */
+  otherGrinds: GrinderGrind[];
   grindWord: GrindWord | null;
   /** Part of the water that waits in the vessel as ice, grams. */
   iceG: number;
@@ -66,6 +92,12 @@ export interface Recipe extends Omit<BrewParameters, 'grindStep' | 'filter' | 'w
   shotS: number | null;
   steepHours: number | null;
   stages: Stage[];
+}
+
+/** A setting of a grinder. */
+export interface GrinderGrind {
+  grinderId: string;
+  setting: number;
 }
 
 export interface KindTraits {

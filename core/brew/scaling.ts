@@ -14,9 +14,10 @@ export function scaleTo(recipe: Recipe, doseG: number, waterG: number): Recipe {
   const times = (waterG - iceG) / pouredG(recipe);
   let before = 0;
   const stages = recipe.stages.map((stage) => {
-    if (stage.toG === null) return stage;
+    const waitsForG = stage.waitsForG === null ? null : Math.round(stage.waitsForG * times);
+    if (stage.toG === null) return { ...stage, waitsForG };
     before = stage.toG === pouredG(recipe) ? waterG - iceG : Math.max(before + 1, Math.round(stage.toG * times));
-    return { ...stage, toG: before };
+    return { ...stage, toG: before, waitsForG };
   });
   return { ...recipe, doseG, waterG, iceG, stages };
 }

@@ -4,7 +4,7 @@ import { pouredG, stageText, type Recipe, type Stage } from './recipe';
 /** Something wrong with one stage; `index` counts from 0. */
 export interface StageProblem {
   index: number;
-  field: 'atS' | 'toG';
+  field: 'atS' | 'toG' | 'waitsUntil' | 'waitsForG';
   message: string;
 }
 
@@ -31,7 +31,11 @@ export function stageProblems(recipe: Pick<Recipe, 'kind' | 'stages' | 'waterG' 
         'atS',
         `${named(stage, index)} begins at ${minutesText(stage.atS)}, ${begins} stage ${index} ${begins === 'before' ? `(${stageText(before)}, at ${minutesText(before.atS)})` : `(${stageText(before)}) lasts until ${minutesText(before.atS + before.forS)}`}`,
       );
-    } else if (isPour(stage) && stage.toG === null) at('toG', `${named(stage, index)} needs a weight to pour to`);
+    } else if (stage.waitsFor === 'level' && stage.waitsUntil === '')
+      at('waitsUntil', `${named(stage, index)} waits for a level, but not for which: “a finger’s width lower”`);
+    else if (stage.waitsFor === 'weight' && stage.waitsForG === null)
+      at('waitsForG', `${named(stage, index)} waits for a weight, but not for which`);
+    else if (isPour(stage) && stage.toG === null) at('toG', `${named(stage, index)} needs a weight to pour to`);
     else if (!isPour(stage) && stage.toG !== null)
       at('toG', `${named(stage, index)} pours nothing: only a bloom or a pour has a weight`);
     else if (stage.toG !== null && stage.toG <= poured)

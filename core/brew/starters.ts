@@ -1,10 +1,11 @@
-import { KIND_TRAITS, type Act, type BrewKind, type Recipe, type Stage } from './recipe';
+import { KIND_TRAITS, PLAIN_STAGE, type Act, type BrewKind, type Recipe, type Stage } from './recipe';
 
 const stage = (act: Act, atS: number, forS: number, toG: number | null, how = ''): Stage => ({
   act,
   atS,
   forS,
   toG,
+  ...PLAIN_STAGE,
   how,
 });
 
@@ -23,6 +24,7 @@ function recipe(
     hardnessPpm: null,
     grinderId: null,
     grinderSetting: null,
+    otherGrinds: [],
     grindWord: null,
     iceG: 0,
     drain: null,

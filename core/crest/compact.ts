@@ -40,6 +40,12 @@ export function compact(fit: CrestFit): CrestFit {
       expected: o.expected.map(points),
       expectedInformation: probabilities(o.expectedInformation),
     })),
+    claimed: fit.claimed && {
+      ...fit.claimed,
+      mean: points(fit.claimed.mean),
+      sd: points(fit.claimed.sd),
+      helps: roundTo(fit.claimed.helps, 3),
+    },
     effects: fit.effects.map((e) => ({ ...e, mean: points(e.mean), sd: points(e.sd), helps: roundTo(e.helps, 3) })),
     brews: fit.brews.map((b) => ({
       ...b,

@@ -57,7 +57,7 @@ export function confoundingOf(
   const { data } = posterior;
   if (data.n < 2) return [];
   const h = meanRidge(posterior);
-  const factors = [...new Set(data.terms.map((t) => t.factor))];
+  const factors = [...new Set(settings.map(({ factor }) => factor))];
   return factors
     .map((factor: FactorName) => {
       const others = data.terms.filter((t) => t.factor !== factor);

@@ -119,6 +119,12 @@ export const NOISE_LOG_SD = 0.35;
 /** Factor on the noise variance of an entry, by when it was written. *Assumption*. */
 export const RECORD_VARIANCE: Readonly<Record<RecordedFrom, number>> = { cup: 1, later: 1.5, memory: 3.2 };
 
+/**
+ * Share of the noise that belongs to the brew and not to the cup: cups poured from one brew have it in common. The
+ * kettle, the pour and the grind against the mouth and the mood. *Assumption*.
+ */
+export const SHARED_BREW = 0.5;
+
 /** Baseline, the score at the peak: mean (the taster's own when known) and sd, in points. *Assumption*, from history. */
 export const BASELINE_MEAN = 80;
 export const BASELINE_SD = 8;
@@ -251,4 +257,4 @@ export const FAINTEST_MASS = 1e-13;
 export const NEGLIGIBLE_LOG = -22;
 
 /** Raised whenever an answer may change: kept verdicts of an older engine are worked out anew. */
-export const ENGINE_VERSION = 7;
+export const ENGINE_VERSION = 8;

@@ -5,7 +5,7 @@ import type { Data } from './likelihood';
 import { dot, whiten } from './linalg';
 import { cdf } from './normal';
 import type { Posterior } from './posterior';
-import type { Effect, Moments } from './types';
+import type { ClaimedEffect, Effect, Moments } from './types';
 
 /** Prior mean and variance of a setting's effect and its covariance with each brew, from the terms that make it up. */
 function priorOf(
@@ -79,20 +79,40 @@ export function baselineMoments(posterior: Posterior, { count, residuals, noiseN
   return { mean: data.baselineMean + sum / count, sd: Math.sqrt(Math.max(square / count - (sum / count) ** 2, 0)) };
 }
 
-/** The drawn effects summed up: mean and sd by the law of total variance, and the probability that a setting helps. */
+/** A drawn effect summed up: mean and sd by the law of total variance, and the probability that it helps. */
+function summaryOf({ means, variances }: EffectDraws): Pick<Effect, 'mean' | 'sd' | 'helps'> {
+  const count = means.length;
+  const mean = means.reduce((sum, m) => sum + m, 0) / count;
+  let variance = 0;
+  let helps = 0;
+  for (let d = 0; d < count; d++) {
+    variance += (variances[d]! + (means[d]! - mean) ** 2) / count;
+    helps += cdf(means[d]! / Math.sqrt(Math.max(variances[d]!, Number.MIN_VALUE))) / count;
+  }
+  return { mean, sd: Math.sqrt(variance), helps };
+}
+
+/** The drawn effects of settings, summed up. */
 export function effectsOf(drawn: readonly EffectDraws[], settings: readonly Setting[]): Effect[] {
-  return settings.map(({ factor, setting, at }, k) => {
-    const { means, variances } = drawn[k]!;
-    const count = means.length;
-    const mean = means.reduce((sum, m) => sum + m, 0) / count;
-    let variance = 0;
-    let helps = 0;
-    for (let d = 0; d < count; d++) {
-      variance += (variances[d]! + (means[d]! - mean) ** 2) / count;
-      helps += cdf(means[d]! / Math.sqrt(Math.max(variances[d]!, Number.MIN_VALUE))) / count;
-    }
-    return { factor, setting, mean, sd: Math.sqrt(variance), helps, brews: at.length };
-  });
+  return settings.map(({ factor, setting, at }, k) => ({
+    factor,
+    setting,
+    ...summaryOf(drawn[k]!),
+    brews: at.length,
+  }));
+}
+
+/** What a claimed recipe does to the score, from the terms that make it up; null where it changes nothing. */
+export function claimedEffect(posterior: Posterior, draws: Draws, loadings: Setting['loadings']): ClaimedEffect | null {
+  if (loadings.length === 0) return null;
+  const { n, terms } = posterior.data;
+  const at = Array.from({ length: n }, (_, i) => i).filter((i) =>
+    terms.every(
+      ({ factor, column }, k) =>
+        factor === 'taster' || column[i] === (loadings.find(({ term }) => term === k)?.value ?? 0),
+    ),
+  );
+  return { ...summaryOf(effectDraws(posterior, draws, [{ loadings }])[0]!), brews: at.length };
 }
 
 /** What the effects did to each usable brew, points: the sum of the mean effects of the settings it was made at. */

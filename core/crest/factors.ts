@@ -2,8 +2,8 @@ import { ratio } from '../brew/ratio';
 import { roundTo } from '../brew/units';
 import { EFFECT_SD } from './constants';
 import type { UsableBrew } from './usable';
-import type { FactorName } from './types';
 import type { BrewParameters } from '../brew/kinds';
+import type { FactorName } from './types';
 
 /**
  * A settable thing that may move the score: how far each brew stands from the reference, and what is believed of it.
@@ -42,40 +42,54 @@ function signed(value: number): string {
   return value > 0 ? `+${value}` : `−${Math.abs(value)}`;
 }
 
+type Parameters = BrewParameters & Pick<UsableBrew, 'taster'>;
+
 /**
  * The terms and settings the brews have tried, against the reference recipe. A setting a brew does not state counts as
- * the reference's. Levels come sorted by factor and setting.
+ * the reference's. Settings come sorted by factor and setting.
+ *
+ * `claimed` is a recipe to be held against the reference, tried or not: its effect is the combination of terms in the
+ * answer's `claimed`, and what of it nobody has tried is a term without brews.
  */
 export function designMatrix(
   brews: readonly UsableBrew[],
   reference: BrewParameters,
   sigma0: number,
-): { terms: Term[]; settings: Setting[] } {
+  claimed: BrewParameters | null = null,
+): { terms: Term[]; settings: Setting[]; claimed: Setting['loadings'] } {
   const terms: Term[] = [];
   const settings: Setting[] = [];
+  const claimedLoadings: Setting['loadings'] = [];
 
   const named = (
     factor: 'brewer' | 'filter' | 'waterRecipe' | 'taster',
     base: string | null,
-    pick: (b: UsableBrew) => string | null,
+    pick: (b: Parameters) => string | null,
   ): void => {
-    const names = [...new Set(brews.map(pick))].filter((name): name is string => name !== null && name !== base).sort();
+    const asClaimed = claimed && pick(claimed);
+    const names = [...new Set([...brews.map(pick), asClaimed])]
+      .filter((name): name is string => name !== null && name !== base)
+      .sort();
     for (const name of names) {
       const column = Float64Array.from(brews, (brew) => (pick(brew) === name ? 1 : 0));
       const term = terms.push({ factor, column, priorMean: 0, priorSd: EFFECT_SD[factor] * sigma0 }) - 1;
-      settings.push({ factor, setting: name, loadings: [{ term, value: 1 }], at: indicesOf(column) });
+      const [loadings, at] = [[{ term, value: 1 }], indicesOf(column)];
+      if (at.length > 0) settings.push({ factor, setting: name, loadings, at });
+      if (name === asClaimed) claimedLoadings.push(...loadings);
     }
   };
 
   const measured = (
     factor: 'waterC' | 'grindStep' | 'ratio',
-    offset: (b: UsableBrew) => number,
+    offset: (b: Parameters) => number,
     label: (offset: number) => string,
   ): void => {
     const { linear, quadratic, unit } = EFFECT_SD[factor];
-    const column = Float64Array.from(brews, (brew) => roundTo(offset(brew) / unit, 6));
+    const inUnits = (brew: Parameters): number => roundTo(offset(brew) / unit, 6);
+    const column = Float64Array.from(brews, inUnits);
     const offsets = [...new Set(column)].filter((x) => x !== 0).sort((a, b) => a - b);
-    if (offsets.length === 0) return;
+    const asClaimed = claimed ? inUnits(claimed) : 0;
+    if (offsets.length === 0 && asClaimed === 0) return;
     const straight = terms.push({ factor, column, priorMean: 0, priorSd: linear * sigma0 }) - 1;
     const bent =
       terms.push({
@@ -84,17 +98,13 @@ export function designMatrix(
         priorMean: -HALF_NORMAL_MEAN * quadratic * sigma0,
         priorSd: HALF_NORMAL_SD * quadratic * sigma0,
       }) - 1;
-    for (const x of offsets) {
-      settings.push({
-        factor,
-        setting: label(x * unit),
-        loadings: [
-          { term: straight, value: x },
-          { term: bent, value: x * x },
-        ],
-        at: indicesOf(column, x),
-      });
-    }
+    const loadingsAt = (x: number): Setting['loadings'] => [
+      { term: straight, value: x },
+      { term: bent, value: x * x },
+    ];
+    for (const x of offsets)
+      settings.push({ factor, setting: label(x * unit), loadings: loadingsAt(x), at: indicesOf(column, x) });
+    if (asClaimed !== 0) claimedLoadings.push(...loadingsAt(asClaimed));
   };
 
   const referenceRatio = ratio(reference.waterG, reference.doseG);
@@ -122,7 +132,7 @@ export function designMatrix(
     (b) => b.waterRecipe ?? null,
   );
   named('taster', mostUsed(brews.map((b) => b.taster ?? null)), (b) => b.taster ?? null);
-  return { terms, settings };
+  return { terms, settings, claimed: claimedLoadings };
 }
 
 function indicesOf(column: Float64Array, value = 1): number[] {

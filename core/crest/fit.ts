@@ -2,7 +2,7 @@ import { ADVISED_DAYS } from './constants';
 import { bestMeanDay, curveOf } from './curve';
 import { nodePosterior } from './deviation';
 import { drawCurves } from './draws';
-import { effectDraws, effectPerBrew, effectsOf, baselineMoments } from './effects';
+import { claimedEffect, effectDraws, effectPerBrew, effectsOf, baselineMoments } from './effects';
 import { confoundingOf } from './confounding';
 import { designMatrix } from './factors';
 import { FRESH_PEAK, gridOf, SCALE_NOISE } from './grid';
@@ -39,7 +39,8 @@ export function fitCrest(input: CrestInput, density = 1): CrestFit {
   if (!(input.sigma0 > 0))
     throw new RangeError(`The repeatability σ₀ must be a positive number of points, not ${input.sigma0}`);
   const brews = usableBrews(input);
-  const { terms, settings } = designMatrix(brews, input.reference, input.sigma0);
+  const claimed = input.claimed?.style === input.reference.style ? input.claimed : null;
+  const { terms, settings, claimed: claimedLoadings } = designMatrix(brews, input.reference, input.sigma0, claimed);
   const grid = gridOf(density);
   const sibling = brews.length === 0 ? siblingInput(input) : null;
   const peakPrior = sibling ? siblingPrior(fitCrest(sibling, density), sibling, input) : priorPeak(input);
@@ -76,6 +77,7 @@ export function fitCrest(input: CrestInput, density = 1): CrestFit {
     daysTried: first && last ? { from: first.age, to: last.age } : null,
     advisedDay: bestMeanDay(curve, ADVISED_DAYS.from, ADVISED_DAYS.to),
     effects,
+    claimed: claimedEffect(posterior, draws, claimedLoadings),
     confounded: confoundingOf(posterior, brews, settings, input.reference),
     outliers: outliersOf(posterior, draws, brews),
     options,

@@ -1,4 +1,4 @@
-import { DEVIATION, BASELINE_MEAN, BASELINE_SD, RECORD_VARIANCE } from './constants';
+import { DEVIATION, BASELINE_MEAN, BASELINE_SD, RECORD_VARIANCE, SHARED_BREW } from './constants';
 import type { Term } from './factors';
 import { cholesky, whiten } from './linalg';
 import { logAge } from './shape';
@@ -14,12 +14,48 @@ export interface Data {
   residual: Float64Array;
   /** Noise variance in units of σ². */
   noise: Float64Array;
+  /** Noise covariance of cups of one brew, in units of σ²; cups of different brews have none. */
+  sharedNoise: readonly SharedNoise[];
   terms: readonly Term[];
   /** Prior mean of the baseline, points. */
   baselineMean: number;
   /** Covariance of recipe, taster, baseline and deviation, n × n, points². */
   priorCovariance: Float64Array;
   sigma0: number;
+}
+
+/** Two cups of one brew, i > j. */
+interface SharedNoise {
+  i: number;
+  j: number;
+  covariance: number;
+}
+
+/**
+ * Noise covariances of cups of one brew, in units of σ²: `SHARED_BREW` of what both have, by when they were written
+ * down. What a cup has of noise alone stays the same, so that a brew of one cup is judged as ever.
+ */
+function sharedNoiseOf(brews: readonly UsableBrew[], noise: Float64Array): SharedNoise[] {
+  return brews.flatMap(({ pot }, i) =>
+    brews
+      .slice(0, i)
+      .flatMap((other, j) =>
+        pot != null && other.pot === pot ? [{ i, j, covariance: SHARED_BREW * Math.sqrt(noise[i]! * noise[j]!) }] : [],
+      ),
+  );
+}
+
+/** Adds noise of sd `sigma` (points) to a covariance, n × n. */
+function addNoise(
+  covariance: Float64Array,
+  { n, noise, sharedNoise }: Pick<Data, 'n' | 'noise' | 'sharedNoise'>,
+  sigma: number,
+): void {
+  for (let i = 0; i < n; i++) covariance[i * n + i]! += sigma ** 2 * noise[i]!;
+  for (const { i, j, covariance: shared } of sharedNoise) {
+    covariance[i * n + j]! += sigma ** 2 * shared;
+    covariance[j * n + i]! += sigma ** 2 * shared;
+  }
 }
 
 /** Covariance of baseline and deviation at two log-ages, points²: a shared baseline, and a squared exponential in ln days. */
@@ -31,23 +67,26 @@ export function baselineCovariance(x1: number, x2: number, sigma0: number): numb
 /** A recipe effect as far as a covariance knows of it. */
 export type EffectTerm = Pick<Term, 'column' | 'priorSd'>;
 
-/**
- * Covariance of the scores at log-ages `x`, n × n, points²: level, deviation, the effects of `terms`, and noise of sd
- * `sigma` (points; 0 leaves it out).
- */
-export function covarianceOf(
-  { n, x, noise, sigma0 }: Pick<Data, 'n' | 'x' | 'noise' | 'sigma0'>,
+/** Covariance of the scores at log-ages `x` but for their noise, n × n, points²: level, deviation, effects of `terms`. */
+function signalCovariance(
+  { n, x, sigma0 }: Pick<Data, 'n' | 'x' | 'sigma0'>,
   terms: readonly EffectTerm[],
-  sigma: number,
 ): Float64Array {
   const covariance = new Float64Array(n * n);
   for (let i = 0; i < n; i++) {
     for (let j = 0; j < n; j++) {
-      let c = baselineCovariance(x[i]!, x[j]!, sigma0) + (i === j ? sigma ** 2 * noise[i]! : 0);
+      let c = baselineCovariance(x[i]!, x[j]!, sigma0);
       for (const t of terms) c += t.priorSd ** 2 * t.column[i]! * t.column[j]!;
       covariance[i * n + j] = c;
     }
   }
+  return covariance;
+}
+
+/** The same with noise of sd `sigma`, points. */
+export function covarianceOf(data: Data, terms: readonly EffectTerm[], sigma: number): Float64Array {
+  const covariance = signalCovariance(data, terms);
+  addNoise(covariance, data, sigma);
   return covariance;
 }
 
@@ -61,8 +100,9 @@ export function dataOf(input: CrestInput, brews: readonly UsableBrew[], terms: r
     terms.reduce((r, t) => r - t.priorMean * t.column[i]!, b.overall - baselineMean),
   );
   const noise = Float64Array.from(brews, (b) => RECORD_VARIANCE[b.recordedFrom]);
-  const priorCovariance = covarianceOf({ n, x, noise, sigma0 }, terms, 0);
-  return { n, x, residual, noise, terms, baselineMean, priorCovariance, sigma0 };
+  const sharedNoise = sharedNoiseOf(brews, noise);
+  const priorCovariance = signalCovariance({ n, x, sigma0 }, terms);
+  return { n, x, residual, noise, sharedNoise, terms, baselineMean, priorCovariance, sigma0 };
 }
 
 /** The data whitened at one noise node: C = prior covariance + σ²·noise, factored once and reused for every ridge. */
@@ -78,7 +118,7 @@ export interface Whitened {
 export function whitenedAt(data: Data, sigma: number): Whitened {
   const { n } = data;
   const factor = data.priorCovariance.slice();
-  for (let i = 0; i < n; i++) factor[i * n + i]! += sigma ** 2 * data.noise[i]!;
+  addNoise(factor, data, sigma);
   const logDet = cholesky(factor, n);
   const residual = data.residual.slice();
   whiten(factor, n, residual);

@@ -12,6 +12,8 @@ export interface RecordedBrew extends BrewParameters {
   recordedFrom: RecordedFrom;
   fault: Fault | null;
   taster?: string | null;
+  /** Cups of one brew name the same one. */
+  pot?: string | null;
 }
 
 /** A bag and its log, as a file or a database keeps them. */
@@ -49,6 +51,7 @@ export function crestInput(record: BagRecord): CrestInput {
       recordedFrom: brew.recordedFrom,
       fault: brew.fault,
       taster: brew.taster ?? null,
+      pot: brew.pot ?? null,
     })),
   };
 }

@@ -35,6 +35,8 @@ export interface CrestBrew extends BrewParameters {
   recordedFrom: RecordedFrom;
   fault: Fault | null;
   taster?: string | null;
+  /** Cups of one brew name the same one; null for a brew of one cup. */
+  pot?: string | null;
 }
 
 /** Everything a fit depends on. Today is not among them: a fit ages well. */
@@ -46,6 +48,8 @@ export interface CrestInput {
   /** The bag's standard recipe: the curve is the score this recipe would get. */
   reference: BrewParameters;
   brews: readonly CrestBrew[];
+  /** A recipe to be held against the reference, tried or not: what a label claims. */
+  claimed?: BrewParameters | null;
   /** Repeatability σ₀ of the bag's scale, points. */
   sigma0: number;
   /** What the taster's past teaches; the table and the scale where it is not given. */
@@ -78,6 +82,9 @@ export interface Effect {
 }
 
 export type FactorName = 'brewer' | 'waterC' | 'grindStep' | 'ratio' | 'filter' | 'waterRecipe' | 'taster';
+
+/** What the claimed recipe does to the score, against the reference, in points. */
+export type ClaimedEffect = Pick<Effect, 'mean' | 'sd' | 'helps' | 'brews'>;
 
 /** One brew in the answer: as scored, and moved to the reference recipe by its estimated effects. */
 export interface ReadBrew {
@@ -161,6 +168,8 @@ export interface CrestFit {
   core: DaySpan | null;
   advisedDay: number;
   effects: Effect[];
+  /** Null where no recipe is claimed, it is the reference, or it is for another style of drink. */
+  claimed: ClaimedEffect | null;
   confounded: Confounding[];
   outliers: Outlier[];
   options: BrewOption[];

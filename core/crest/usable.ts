@@ -1,3 +1,4 @@
+import { groupBy } from 'es-toolkit';
 import type { Style } from '../brew/kinds';
 import type { CrestBrew, CrestInput, LeftOut } from './types';
 
@@ -30,11 +31,24 @@ function canonicalKey(b: UsableBrew): string {
   ]);
 }
 
-/** The usable brews of the reference's series, in one canonical order: by age, then by everything else they say. */
+interface Keyed {
+  age: number;
+  key: string;
+}
+
+const inOrder = (a: Keyed, b: Keyed): number => a.age - b.age || (a.key < b.key ? -1 : a.key > b.key ? 1 : 0);
+
+/**
+ * The usable brews of the reference's series, in one canonical order: by age, then by everything else they say, cups of
+ * one brew beside each other whatever their pot is called.
+ */
 export function usableBrews(input: CrestInput): UsableBrew[] {
-  return input.brews
+  const usable = input.brews
     .filter((brew): brew is UsableBrew => leftOut(brew, input.reference.style) === null)
-    .map((brew) => ({ brew, key: canonicalKey(brew) }))
-    .sort((a, b) => a.brew.age - b.brew.age || (a.key < b.key ? -1 : a.key > b.key ? 1 : 0))
-    .map(({ brew }) => brew);
+    .map((brew, i) => ({ brew, age: brew.age, key: canonicalKey(brew), pot: brew.pot ?? `alone ${i}` }));
+  return Object.values(groupBy(usable, ({ pot }) => pot))
+    .map((cups) => cups.sort(inOrder))
+    .map((cups) => ({ cups, age: cups[0]?.age ?? 0, key: cups.map(({ key }) => key).join() }))
+    .sort(inOrder)
+    .flatMap(({ cups }) => cups.map(({ brew }) => brew));
 }

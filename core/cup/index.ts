@@ -2,6 +2,7 @@ export * from './claims';
 export * from './bagRecord';
 export * from './complaints';
 export * from './cooling';
+export * from './finalLevels';
 export * from './levels';
 export * from './intensitiesOverDays';
 export * from './scoringScales';

@@ -84,6 +84,16 @@ export type Dryness = (typeof DRYNESSES)[number];
 export const PROMINENCES = ['leading', 'behind', 'a trace'] as const;
 export type Prominence = (typeof PROMINENCES)[number];
 
+/** When in a sip a descriptor comes, and where in the mouth it sits. */
+export const MOMENTS = ['first', 'middle', 'after'] as const;
+export type Moment = (typeof MOMENTS)[number];
+export const SEATS = ['front', 'sides', 'back', 'roof', 'throat'] as const;
+export type Seat = (typeof SEATS)[number];
+
+/** A cup against those before it, in words that weigh more than a mark: where the bag is going. */
+export const PROGRESSES = ['best yet', 'going backwards'] as const;
+export type Progress = (typeof PROGRESSES)[number];
+
 /** What the liquor looks like: its colour, palest first, and how clear it is. */
 export const LIQUOR_COLOURS = ['straw', 'amber', 'copper', 'red-brown', 'dark brown', 'black'] as const;
 export type LiquorColour = (typeof LIQUOR_COLOURS)[number];

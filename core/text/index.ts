@@ -1,5 +1,6 @@
 export * from './advice';
 export * from './cautions';
+export * from './claimedRecipe';
 export * from './checks';
 export * from './faults';
 export * from './holdWish';

@@ -15,7 +15,10 @@ export interface BagAdvice {
 }
 
 /** A recipe on one line: "cone, 17 g to 272 g at 92 °C". */
-export function parametersLine({ brewer, doseG, waterG, waterC }: BrewParameters, unit: TemperatureUnit): string {
+export function parametersLine(
+  { brewer, doseG, waterG, waterC }: Pick<BrewParameters, 'brewer' | 'doseG' | 'waterG' | 'waterC'>,
+  unit: TemperatureUnit,
+): string {
   const at = waterC === null ? '' : ` at ${temperatureText(waterC, unit)}`;
   return `${brewer}, ${roundTo(doseG, 1)} g to ${roundTo(waterG, 0)} g${at}`;
 }

@@ -1,4 +1,5 @@
 import { NOTICEABLE } from '../crest';
+import type { HouseholdWord } from '../cup/words';
 
 /** Counts, days, sizes and probabilities as a sentence says them. */
 
@@ -49,4 +50,11 @@ export function phWord(ph: number): string {
   if (ph < 4.9) return 'on the bright side';
   if (ph <= 5.2) return 'as most coffees are';
   return 'softer than most';
+}
+
+/** How a word is known that was never had as itself; empty where it is known as any other. */
+export function knownByText({ knownBy, substitute }: Pick<HouseholdWord, 'knownBy' | 'substitute'>): string {
+  if (knownBy === null) return '';
+  if (knownBy === 'never tasted') return 'Never tasted: look it up before it is said of a cup.';
+  return `Known only by its substitute${substitute === '' ? '' : `: ${substitute}`}.`;
 }

@@ -1,10 +1,12 @@
 import { randomUUID } from 'node:crypto';
-import { groupBy, keyBy } from 'es-toolkit';
+import { groupBy, isEqual, keyBy, pick } from 'es-toolkit';
 import { In, IsNull, type EntityManager } from 'typeorm';
 import type { Bag } from '../../contract/bag';
 import type { Brew, BrewInput } from '../../contract/brew';
+import { isOfWholePot, potOf, SHARED_IN_POT } from '../../core/brew';
 import type { RepeatGroup } from '../../core/crest';
 import { scoreOfCup, SCALE_RANGES } from '../../core/cup';
+import { notAgreed } from '../../core/cup/words';
 import { addDays, dateOfInstant, restDay, roastDate, type PlainDate } from '../../core/rest';
 import { invalidField, notFound, Problem } from '../../application/problem';
 import { loadBag, touchBag } from './bags';
@@ -12,6 +14,7 @@ import { GrinderEntity, RecipeVersionEntity } from './benchEntities';
 import { keepMaking, loadMakings, takeFromBench } from './making';
 import { mustExist } from './refs';
 import { CupEntity } from './cupEntities';
+import { loadVocabulary } from './words';
 import { keepCup, loadCups } from './cups';
 import { BagEntity, BrewEntity, TasterEntity, type BrewRow } from './entities';
 
@@ -78,13 +81,18 @@ export async function loadBrewTicks(
   return groupBy(ticks, (tick) => tick.bagId);
 }
 
-/** How much the brews of each bag took, g. */
+/** How much the brews of each bag took, g: a pot once, however many cups it gave. */
 export async function loadGramsBrewed(db: EntityManager): Promise<Map<string, number>> {
-  const sums = await db
+  const pots = db
     .createQueryBuilder(BrewEntity, 'brew')
-    .select(['brew."bagId" AS "bagId"', 'SUM(brew."doseG") AS grams'])
+    .select(['brew."bagId" AS "bagId"', 'MAX(brew."doseG") AS "doseG"'])
     .where('brew."deletedAt" IS NULL')
-    .groupBy('brew."bagId"')
+    .groupBy('brew."bagId", COALESCE(brew."potId", brew.id)');
+  const sums = await db
+    .createQueryBuilder()
+    .select(['pot."bagId" AS "bagId"', 'SUM(pot."doseG") AS grams'])
+    .from(`(${pots.getQuery()})`, 'pot')
+    .groupBy('pot."bagId"')
     .getRawMany<{ bagId: string; grams: number }>();
   return new Map(sums.map(({ bagId, grams }) => [bagId, grams]));
 }
@@ -134,7 +142,7 @@ export async function loadBrew(db: EntityManager, id: string): Promise<KeptBrew>
   return brew;
 }
 
-async function check(db: EntityManager, bag: Bag, input: BrewInput): Promise<void> {
+async function check(db: EntityManager, bag: Bag, input: BrewInput, before: KeptBrew | null): Promise<void> {
   const { roastedOn, assumed } = roastDate(bag);
   if (dateOfInstant(input.brewedAt) < roastedOn) {
     throw invalidField(
@@ -145,11 +153,55 @@ async function check(db: EntityManager, bag: Bag, input: BrewInput): Promise<voi
   await mustExist(db, TasterEntity, input.tasterId, 'tasterId', 'taster');
   await mustExist(db, RecipeVersionEntity, input.making?.recipeVersionId ?? null, 'making.recipeVersionId', 'recipe');
   await mustExist(db, GrinderEntity, input.making?.grinderId ?? null, 'making.grinderId', 'grinder');
+  await checkPot(db, bag.id, before?.id ?? null, input.potId);
+  await checkAgreed(db, bag, input.cup, before?.cup.descriptors);
 }
+
+/** Refuses words that are not among those agreed on for the bag; what a cup said `before` it may go on saying. */
+async function checkAgreed(
+  db: EntityManager,
+  { agreedWords }: Bag,
+  cup: BrewInput['cup'],
+  before: readonly { typed: string }[] = [],
+): Promise<void> {
+  if (agreedWords === '') return;
+  const said = new Set(before.map(({ typed }) => typed));
+  const typed = cup.descriptors.map((one) => one.typed).filter((word) => !said.has(word));
+  const [other] = notAgreed(await loadVocabulary(db), agreedWords, typed);
+  if (other !== undefined)
+    throw invalidField(
+      'cup.descriptors',
+      `“${other}” is not among the words agreed on for this bag. It can stand below, in your words.`,
+    );
+}
+
+/** Refuses a pot that is not of this bag, or is itself only a cup of another. */
+async function checkPot(db: EntityManager, bagId: string, id: string | null, potId: string | null): Promise<void> {
+  if (potId === null) return;
+  const first = await db.findOneBy(BrewEntity, { id: potId });
+  if (first?.bagId !== bagId || first.potId !== null || first.id === id)
+    throw invalidField('potId', 'This brew is not one of this bag that another cup can be poured from');
+}
+
+/** Lets the other cups of a brew's pot follow a change of what they have in common. */
+async function changePot(db: EntityManager, id: string, change: Partial<BrewRow>): Promise<void> {
+  const brew = await db.findOneByOrFail(BrewEntity, { id });
+  const others = (await db.findBy(BrewEntity, [{ potId: potOf(brew) }, { id: potOf(brew) }])).filter(
+    (other) => other.id !== id,
+  );
+  for (const other of others) {
+    await db.update(BrewEntity, { id: other.id }, change);
+    await touchBrew(db, other.id);
+  }
+}
+
+/** A fault as far as the other cups of the pot share it. */
+const sharedFault = ({ fault, faultNote }: Pick<BrewRow, 'fault' | 'faultNote'>): Partial<BrewRow> =>
+  isOfWholePot(fault) ? { fault, faultNote } : {};
 
 /** Logs a brew and its cup on a bag; returns the brew's id. */
 export async function addBrew(db: EntityManager, bagId: string, input: BrewInput, now: Date): Promise<string> {
-  await check(db, await loadBag(db, bagId), input);
+  await check(db, await loadBag(db, bagId), input, null);
   const { cup, making, liveId, revision: _, ...fields } = input;
   const id = randomUUID();
   await db.insert(BrewEntity, { id, bagId, ...fields, createdAt: now.toISOString(), deletedAt: null, revision: 1 });
@@ -170,16 +222,20 @@ export async function touchBrew(db: EntityManager, id: string): Promise<void> {
  * written over another state.
  */
 export async function changeBrew(db: EntityManager, id: string, input: BrewInput, now: Date): Promise<string> {
-  const { bagId, ...before } = await loadBrew(db, id);
+  const before = await loadBrew(db, id);
+  const { bagId } = before;
   if (input.revision !== null && input.revision !== before.revision) {
     throw new Problem(
       'conflict',
       'This brew was changed elsewhere since this sheet was opened. Nothing was saved: what stands there now is shown beside what you wrote, at the top of the sheet.',
     );
   }
-  await check(db, await loadBag(db, bagId), input);
+  await check(db, await loadBag(db, bagId), input, before);
   const { cup, making, liveId: _, revision: __, ...fields } = input;
   await db.update(BrewEntity, { id }, fields);
+  const shared = pick(fields, [...SHARED_IN_POT]);
+  if (!isEqual(shared, pick(before, [...SHARED_IN_POT])) || fields.fault !== before.fault)
+    await changePot(db, id, { ...shared, ...sharedFault(fields) });
   await keepCup(db, id, cup, now);
   await keepMaking(db, id, making);
   await touchBrew(db, id);
@@ -196,6 +252,7 @@ export async function setFault(
   const { bagId } = await loadBrew(db, id);
   await db.update(BrewEntity, { id }, fault);
   await touchBrew(db, id);
+  if (isOfWholePot(fault.fault)) await changePot(db, id, sharedFault(fault));
   await touchBag(db, bagId);
   return bagId;
 }

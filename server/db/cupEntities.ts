@@ -8,16 +8,19 @@ import type {
   SlotId,
   Attribute,
   MarkedPart,
+  Moment,
   ScoringScale,
   FoundFault,
   LiquorClarity,
   LiquorColour,
+  Progress,
   Prominence,
+  Seat,
   ShotLayers,
   SippedPhase,
   Texture,
 } from '../../core/cup';
-import type { Family } from '../../core/cup/words';
+import type { Allergen, HouseholdWord } from '../../core/cup/words';
 import { id, integer, json, optionalJson, optionalReal, optionalText, text } from './columns';
 
 /** The tables of cups: scores, prose, words, the household's vocabulary, and what is written but not saved. */
@@ -37,6 +40,7 @@ export interface CupRow extends Record<Attribute, number | null> {
   liquorClarity: LiquorClarity | null;
   shotLayers: ShotLayers | null;
   coffeeFaults: FoundFault[];
+  progress: Progress | null;
   milkKind: string;
   company: Company | null;
   blind: boolean;
@@ -59,6 +63,7 @@ export const CupEntity = new EntitySchema<CupRow>({
     parts: json,
     ...{ intensities: json, markAt: optionalText, finishS: optionalReal, dryness: optionalText, textures: json },
     ...{ liquorColour: optionalText, liquorClarity: optionalText, shotLayers: optionalText, coffeeFaults: json },
+    progress: optionalText,
     ...{ milkKind: text, company: optionalText, blind: { type: 'boolean' }, nag: optionalJson },
   },
 });
@@ -76,17 +81,19 @@ export const RemarkEntity = new EntitySchema<RemarkRow>({
 });
 
 /** A word of the household: its own, or its own name for a note of the vocabulary (then with that note's id). */
-export interface WordRow {
-  id: string;
-  name: string;
-  family: Family | null;
-  mergedInto: string | null;
+export interface WordRow extends Omit<HouseholdWord, 'near' | 'allergens'> {
+  near: string[];
+  allergens: Allergen[];
   createdAt: string;
 }
 
 export const WordEntity = new EntitySchema<WordRow>({
   name: 'word',
-  columns: { id, name: text, family: optionalText, mergedInto: optionalText, createdAt: text },
+  columns: {
+    ...{ id, name: text, family: optionalText, mergedInto: optionalText },
+    ...{ like: text, reference: text, near: json, allergens: json, knownBy: optionalText, substitute: text },
+    createdAt: text,
+  },
 });
 
 /** A descriptor of a cup: as typed, the word it goes by, and in which slot. */
@@ -97,6 +104,8 @@ export interface CupDescriptorRow {
   typed: string;
   slot: SlotId;
   prominence: Prominence | null;
+  moment: Moment | null;
+  seat: Seat | null;
 }
 
 export const CupDescriptorEntity = new EntitySchema<CupDescriptorRow>({
@@ -108,6 +117,8 @@ export const CupDescriptorEntity = new EntitySchema<CupDescriptorRow>({
     typed: text,
     slot: text,
     prominence: optionalText,
+    moment: optionalText,
+    seat: optionalText,
   },
 });
 

@@ -27,11 +27,9 @@ export async function loadCups(db: EntityManager, brewIds: readonly string[]): P
       {
         ...scores,
         remarks: remarks[id]?.text ?? '',
-        descriptors: (descriptors[id] ?? []).map(({ wordId, typed, slot, prominence }) => ({
+        descriptors: (descriptors[id] ?? []).map(({ cupId: _, place: __, wordId, ...taps }) => ({
           id: wordId,
-          typed,
-          slot,
-          prominence,
+          ...taps,
         })),
       },
     ]),

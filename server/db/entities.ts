@@ -101,6 +101,8 @@ export interface BrewRow extends Required<BrewParameters> {
   faultNote: string;
   createdAt: string;
   deletedAt: string | null;
+  /** The first brew of the pot this is another cup of. */
+  potId: string | null;
   /** Raised with every change to what is written of the brew or its cup. */
   revision: number;
 }
@@ -117,6 +119,7 @@ export const BrewEntity = new EntitySchema<BrewRow>({
     recordedFrom: text,
     fault: optionalText,
     faultNote: text,
+    potId: optionalText,
     createdAt: text,
     deletedAt: optionalText,
     revision: integer,

@@ -1,7 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import type { EntityManager } from 'typeorm';
+import { omit } from 'es-toolkit';
 import type { WordInput, Words } from '../../contract/word';
 import {
+  bareWord,
   currentWord,
   DESCRIPTORS,
   vocabularyOf,
@@ -15,7 +17,7 @@ import { CupDescriptorEntity, WordEntity } from './cupEntities';
 
 /** The household's vocabulary: the notes everyone begins with, its own names for them, and its own words. */
 
-async function loadVocabulary(db: EntityManager): Promise<Vocabulary> {
+export async function loadVocabulary(db: EntityManager): Promise<Vocabulary> {
   return vocabularyOf(await db.find(WordEntity, { order: { createdAt: 'ASC' } }));
 }
 
@@ -29,7 +31,7 @@ export async function loadWords(db: EntityManager): Promise<Words> {
     .groupBy('used."wordId"')
     .getRawMany<{ id: string; cups: number }>();
   return {
-    own: own.map(({ id, name, family, mergedInto }) => ({ id, name, family, mergedInto })),
+    own: own.map(({ createdAt: _, ...word }) => word),
     uses: Object.fromEntries(uses.map(({ id, cups }) => [id, cups])),
   };
 }
@@ -44,8 +46,10 @@ export async function wordIds(db: EntityManager, typed: readonly string[], now: 
     // A word of nothing but signs has no spelling of its own, so it goes by what was typed.
     let id = wordSpelt(vocabulary, text)?.id ?? own.find(({ name }) => name === text)?.id;
     if (id === undefined) {
-      id = await addWord(db, text, null, now);
-      own.push({ id, name: text, family: null, mergedInto: null });
+      id = randomUUID();
+      const word = bareWord(id, text);
+      await keepWord(db, word, now);
+      own.push(word);
       vocabulary = vocabularyOf(own);
     }
     ids.push(id);
@@ -53,16 +57,11 @@ export async function wordIds(db: EntityManager, typed: readonly string[], now: 
   return ids;
 }
 
-async function addWord(db: EntityManager, name: string, family: WordInput['family'], now: Date): Promise<string> {
-  const id = randomUUID();
-  await db.insert(WordEntity, { id, name, family, mergedInto: null, createdAt: now.toISOString() });
-  return id;
-}
-
 /** Keeps what the household says of a word; a note of the vocabulary gets a row only now. */
 async function keepWord(db: EntityManager, word: HouseholdWord, now: Date): Promise<void> {
   const before = await db.findOneBy(WordEntity, { id: word.id });
-  await db.upsert(WordEntity, { ...word, createdAt: before?.createdAt ?? now.toISOString() }, ['id']);
+  const kept = { ...word, near: [...word.near], allergens: [...word.allergens] };
+  await db.upsert(WordEntity, { ...kept, createdAt: before?.createdAt ?? now.toISOString() }, ['id']);
 }
 
 function refuseTaken(vocabulary: Vocabulary, name: string, except: string | null): void {
@@ -71,19 +70,33 @@ function refuseTaken(vocabulary: Vocabulary, name: string, except: string | null
     throw invalidField('name', `“${taken.name}” is a word already: merge the two instead`);
 }
 
-/** Adds a word of the household's own; returns its id. Refuses a word that is there already. */
-export async function addOwnWord(db: EntityManager, { name, family }: WordInput, now: Date): Promise<string> {
-  refuseTaken(await loadVocabulary(db), name, null);
-  return addWord(db, name, family, now);
+function refuseUnknownNeighbours({ byId }: Vocabulary, near: readonly string[]): void {
+  if (near.some((id) => !byId.has(id))) throw invalidField('near', 'A neighbour is not a word that is known here');
 }
 
-/** Gives a word another name; every cup it stands in follows. Refuses the name of another word. */
-export async function renameWord(db: EntityManager, id: string, { name, family }: WordInput, now: Date): Promise<void> {
+/** Adds a word of the household's own; returns its id. Refuses a word that is there already. */
+export async function addOwnWord(db: EntityManager, word: WordInput, now: Date): Promise<string> {
+  const vocabulary = await loadVocabulary(db);
+  refuseTaken(vocabulary, word.name, null);
+  refuseUnknownNeighbours(vocabulary, word.near);
+  const id = randomUUID();
+  await keepWord(db, { id, ...word, mergedInto: null }, now);
+  return id;
+}
+
+/**
+ * Gives a word another name, and says anew what it is; every cup it stands in follows. Of a note of the vocabulary only
+ * its name and how it is known are the household's to say. Refuses the name of another word.
+ */
+export async function describeWord(db: EntityManager, id: string, said: WordInput, now: Date): Promise<void> {
   const vocabulary = await loadVocabulary(db);
   const word = vocabulary.byId.get(id);
   if (!word) throw notFound('This word');
-  refuseTaken(vocabulary, name, id);
-  await keepWord(db, { id, name, family: word.descriptor ? word.family : family, mergedInto: word.mergedInto }, now);
+  refuseTaken(vocabulary, said.name, id);
+  refuseUnknownNeighbours(vocabulary, said.near);
+  const { descriptor, ...before } = word;
+  const { name, knownBy, substitute } = said;
+  await keepWord(db, descriptor ? { ...before, name, knownBy, substitute } : { ...before, ...said }, now);
 }
 
 /** Merges a word into another, or (null) lets it stand for itself again; cups keep what was typed and follow. */
@@ -96,7 +109,7 @@ export async function mergeWord(db: EntityManager, id: string, into: string | nu
     if (!target) throw invalidField('into', 'The word to merge into is not known here');
     if (target.id === id) throw invalidField('into', 'A word cannot be merged into itself');
   }
-  await keepWord(db, { id, name: word.name, family: word.family, mergedInto: into }, now);
+  await keepWord(db, { ...omit(word, ['descriptor']), mergedInto: into }, now);
 }
 
 /** Deletes a word of the household's own that stands in no cup. */

@@ -1,7 +1,7 @@
 import { bagInput } from '../../contract/bag';
 import type { BagPage } from '../../contract/shelf';
 import { verdictOn } from '../../application/judgeBag';
-import { cupsLeft, gramsLeft } from '../../core/brew';
+import { cupsLeft, dosesOf, gramsLeft } from '../../core/brew';
 import { roastDate, spellOn } from '../../core/rest';
 import { datesOf } from '../../core/shelf';
 import { addBag, changeBag, loadBag, setBagDeleted } from '../db/bags';
@@ -24,10 +24,7 @@ export function bagHandlers({ store, verdicts, recorder, now }: Deps): Handlers<
       verdicts.full(bag),
     ]);
     const { roastedOn, assumed } = roastDate(bag);
-    const left = gramsLeft(
-      bag.weightG,
-      brews.map((brew) => brew.doseG),
-    );
+    const left = gramsLeft(bag.weightG, dosesOf(brews));
     const cups = cupsLeft(left, bag.reference.doseG);
     const verdict = verdictOn(fit, bag, today, { ...settings, cupsLeft: cups });
     return {

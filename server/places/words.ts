@@ -1,17 +1,17 @@
 import type { Deps } from '../deps';
-import { addOwnWord, loadWords, mergeWord, removeWord, renameWord } from '../db/words';
+import { addOwnWord, loadWords, mergeWord, removeWord, describeWord } from '../db/words';
 import type { Handlers } from '../routes';
 
 /** The household's vocabulary. */
 export function wordHandlers({
   store,
   now,
-}: Deps): Handlers<'words' | 'addWord' | 'renameWord' | 'mergeWord' | 'removeWord'> {
+}: Deps): Handlers<'words' | 'addWord' | 'describeWord' | 'mergeWord' | 'removeWord'> {
   return {
     words: () => store.read(loadWords),
     addWord: async ({ body }) => ({ id: await store.write((db) => addOwnWord(db, body, now())) }),
-    renameWord: async ({ params: { id }, body }) => {
-      await store.write((db) => renameWord(db, id, body, now()));
+    describeWord: async ({ params: { id }, body }) => {
+      await store.write((db) => describeWord(db, id, body, now()));
       return null;
     },
     mergeWord: async ({ params: { id }, body: { into } }) => {

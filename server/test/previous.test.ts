@@ -15,6 +15,8 @@ import { loadDrafts } from '../db/drafts';
 import { ENTITIES } from '../db/entities';
 import { MIGRATIONS } from '../db/migrations';
 import { ensureStarters, loadRecipes } from '../db/recipes';
+import { recipeInput } from '../../contract/recipe';
+import { STARTER_RECIPES } from '../../core/brew';
 import { loadSettings } from '../db/settings';
 import { openStore } from '../db/store';
 import { loadWords } from '../db/words';
@@ -25,8 +27,8 @@ afterAll(() => rmSync(folder, { recursive: true, force: true }));
 /** A household as it was kept before there was a bench. */
 const BEFORE_THE_BENCH = [
   `INSERT INTO bag (id, name, roaster, origin, variety, "printedNotes", "roastedOn", "weightG", school, bet, "createdAt", revision) VALUES ('b', 'Kivu Terrace', 'Fernhill', 'Rwanda', 'Typica', 'quince', '2026-02-01', 250, 'mark10', '', '2026-02-02', 3)`,
-  `INSERT INTO recipe (id, "bagId", "isReference", style, brewer, "doseG", "waterG", "waterC", "grindStep") VALUES ('r', 'b', 1, 'filter', 'cone', 15, 240, 94, 0)`,
-  `INSERT INTO brew (id, "bagId", "brewedAt", style, brewer, "doseG", "waterG", "waterC", "grindStep", "drainS", "recordedFrom", "faultNote", "createdAt") VALUES ('w', 'b', '2026-02-12T08:00:00+01:00', 'filter', 'press', 18, 288, 95, -1, 241, 'cup', '', '2026-02-12')`,
+  `INSERT INTO recipe (id, "bagId", "isReference", style, brewer, "doseG", "waterG", "waterC", "grindStep") VALUES ('r', 'b', 1, 'filter', 'cone', 16, 256, 93, 0)`,
+  `INSERT INTO brew (id, "bagId", "brewedAt", style, brewer, "doseG", "waterG", "waterC", "grindStep", "drainS", "recordedFrom", "faultNote", "createdAt") VALUES ('w', 'b', '2026-02-12T08:00:00+01:00', 'filter', 'press', 18, 288, 94, -1, 241, 'cup', '', '2026-02-12')`,
   `INSERT INTO cup (id, "brewId", school, mark, aroma, blind) VALUES ('c', 'w', 'mark10', 8.2, 7.5, 0)`,
   `INSERT INTO note (id, "cupId", text) VALUES ('n', 'c', 'Quince, honey')`,
   `INSERT INTO household (id, brewers, "oneChange") VALUES (1, '["cone","press"]', 0)`,
@@ -51,7 +53,7 @@ describe('a household from before there was a bench', () => {
     expect(bag).toMatchObject({
       name: 'Kivu Terrace',
       referenceRecipeId: null,
-      reference: { brewer: 'cone', doseG: 15 },
+      reference: { brewer: 'cone', doseG: 16 },
       revision: 3,
     });
     const [brew] = await store.read((db) => loadBrews(db, bag));
@@ -114,6 +116,7 @@ describe('a household from before there were words', () => {
         liquorClarity: null,
         shotLayers: null,
         coffeeFaults: [],
+        progress: null,
         milkKind: '',
         company: null,
         blind: false,
@@ -183,7 +186,7 @@ const BEFORE_PLAIN_WORDS = [
   `INSERT INTO recipe_version (id, "cardId", version, card, "createdAt") VALUES ('rv', 'rc', 1, '{"name":"Slow cone","kind":"cone"}', '2026-02-01')`,
   `UPDATE bag SET "referenceCardId" = 'rc', school = 'sum100'`,
   `UPDATE cup SET school = 'sum100', acidity = 8, body = 7.25, sweetness = 8, cleanness = 9, finish = 8, "character" = 8.5, balance = 8, bitterness = 9.5, defects = 10, levels = '[{"attribute":"fruit","level":"3+","liking":"just right"}]'`,
-  `INSERT INTO brew (id, "bagId", "brewedAt", style, brewer, "doseG", "waterG", "waterC", "grindStep", "recordedFrom", "faultNote", "createdAt") VALUES ('w2', 'b', '2026-02-14T08:00:00+01:00', 'filter', 'cone', 15, 240, 94, 0, 'cup', '', '2026-02-14')`,
+  `INSERT INTO brew (id, "bagId", "brewedAt", style, brewer, "doseG", "waterG", "waterC", "grindStep", "recordedFrom", "faultNote", "createdAt") VALUES ('w2', 'b', '2026-02-14T08:00:00+01:00', 'filter', 'cone', 16, 256, 93, 0, 'cup', '', '2026-02-14')`,
   `INSERT INTO cup (id, "brewId", school, mark, aroma, balance, blind) VALUES ('c2', 'w2', 'mark10', 8.4, 8, 7, 0)`,
   `INSERT INTO word (id, name, "createdAt") VALUES ('own', 'attic', '2026-02-12')`,
   `INSERT INTO cup_word ("cupId", place, "wordId", typed, line) VALUES ('c', 0, 'own', 'Attic', 'warm-first')`,
@@ -304,9 +307,37 @@ describe('a household of any version before', () => {
     const bag = await store.read((db) => loadBag(db, 'b'));
     const input = fitInput(bag, await store.read((db) => loadBrews(db, bag)), null);
     await store.close();
-    expect(input).toMatchObject({ sigma0: 3.5, reference: { brewer: 'cone', doseG: 15, waterG: 240, waterC: 94 } });
-    expect(input.brews).toMatchObject([{ age: 11, brewer: 'press', overall: 82, waterC: 95, grindStep: -1 }]);
+    expect(input).toMatchObject({ sigma0: 3.5, reference: { brewer: 'cone', doseG: 16, waterG: 256, waterC: 93 } });
+    expect(input.brews).toMatchObject([{ age: 11, brewer: 'press', overall: 82, waterC: 94, grindStep: -1 }]);
     expect(compact(fitCrest(input)).peak).toEqual({ day: 15.9, lo: 9.8, hi: 26.5, coverage: 0.8 });
+  });
+});
+
+describe('a household whose stages waited for the clock alone', () => {
+  it('has its recipes with all that is said of a stage today', async () => {
+    const file = join(folder, 'clockwork.sqlite');
+    const [, , press] = STARTER_RECIPES;
+    if (!press) throw new Error('There is no third recipe');
+    const { otherGrinds: _, ...earlier } = press;
+    const stages = press.stages.map(({ act, atS, forS, toG, how }) => ({ act, atS, forS, toG, how }));
+    const before = await new DataSource({
+      type: 'better-sqlite3',
+      database: file,
+      entities: [],
+      migrations: MIGRATIONS.slice(0, 13),
+      migrationsRun: true,
+    }).initialize();
+    await before.query(`INSERT INTO recipe (id, "isStandard", "createdAt") VALUES ('r', 1, '2026-01-01T00:00:00Z')`);
+    await before.query(
+      `INSERT INTO recipe_version (id, "recipeId", version, recipe, "createdAt") VALUES ('v', 'r', 1, ?, '2026-01-01T00:00:00Z')`,
+      [JSON.stringify({ ...earlier, stages })],
+    );
+    await before.destroy();
+    const store = await openStore(file);
+    const [kept] = await store.read(loadRecipes);
+    await store.close();
+    expect(kept?.recipe).toEqual(press);
+    expect(recipeInput.safeParse(kept?.recipe).error).toBeUndefined();
   });
 });
 

@@ -1,15 +1,15 @@
 import Button from 'react-bootstrap/Button';
 import { useFieldArray, useFormContext, useFormState, useWatch } from 'react-hook-form';
-import { BREWERS, brewKindOf, STYLES } from '../../core/brew';
 import { PROCESSES, ROAST_LEVELS } from '../../core/crest';
 import { ATTRIBUTES, BEAN_SIZES, MEANT_FOR, SCORING_SCALES, SOLD_AGAIN, SPECIES } from '../../core/cup';
-import { OpenSelectField, SelectField, TextField } from '../forms/fields';
-import { TemperatureField } from '../forms/TemperatureField';
-import { SCORING_SCALE_NAMES, sentenceCase, words } from '../ui/format';
+import { SelectField, TextField } from '../forms/fields';
+import { SCORING_SCALE_NAMES, sentenceCase } from '../ui/format';
+import { choices } from '../ui/choices';
 import { Sheet } from '../forms/Sheet';
 import { useToday } from '../state/today';
 import type { ApiError } from '../../contract/error';
 import { bagFieldName, bagResolver, type BagForm, type BagValues } from './bagForm';
+import { ParametersFields, PublishedFields } from './ParametersFields';
 
 interface Props {
   draftKey: string;
@@ -22,11 +22,6 @@ interface Props {
   cancel: () => void;
 }
 
-const choices = (codes: readonly string[], unknown: string) => [
-  { value: '', text: unknown },
-  ...codes.map((code) => ({ value: code, text: sentenceCase(words(code)) })),
-];
-
 /** Everything that can be written about a bag. Two answers are enough: its name and when it was roasted. */
 export function BagSheet(props: Props) {
   const { initial } = props;
@@ -38,8 +33,9 @@ export function BagSheet(props: Props) {
           <fieldset>
             <legend>Reference recipe</legend>
             <p className="quiet small">The recipe you judge this bag by. Other brews are measured against it.</p>
-            <ReferenceFields />
+            <ParametersFields at="reference" />
           </fieldset>
+          <PublishedFields initial={initial} />
           <MoreFields initial={initial} />
         </div>
       </div>
@@ -159,8 +155,15 @@ function MoreFields({ initial }: { initial: BagForm }) {
         <summary>Freezer</summary>
         <FreezerStays />
       </details>
-      <details open={initial.scoringScale !== 'mark10' || initial.best === 'weights' || errors.weights !== undefined}>
-        <summary>How you score, and what best means</summary>
+      <details
+        open={
+          initial.scoringScale !== 'mark10' ||
+          initial.best === 'weights' ||
+          initial.agreedWords !== '' ||
+          errors.weights !== undefined
+        }
+      >
+        <summary>How you score, what best means, and in which words</summary>
         <div className="fields">
           <SelectField
             name="scoringScale"
@@ -181,6 +184,13 @@ function MoreFields({ initial }: { initial: BagForm }) {
             ]}
           />
           <WeightFields />
+          <TextField
+            name="agreedWords"
+            label="Only these words"
+            className="wide"
+            rows={2}
+            help="With commas. Left empty, any word will do; else the household’s cups of this bag keep to them."
+          />
         </div>
       </details>
     </fieldset>
@@ -251,32 +261,6 @@ function WeightFields() {
       help={attribute === 'aroma' ? '0 leaves it out.' : undefined}
     />
   ));
-}
-
-function ReferenceFields() {
-  const [brewer, style] = useWatch<BagForm, ['reference.brewer', 'reference.style']>({
-    name: ['reference.brewer', 'reference.style'],
-  });
-  return (
-    <div className="fields">
-      <OpenSelectField name="reference.brewer" label="Brewer" options={BREWERS} ownLabel="Another kind" />
-      <SelectField
-        name="reference.style"
-        label="Drunk as"
-        options={STYLES.map((style) => ({ value: style, text: sentenceCase(style) }))}
-      />
-      <TextField name="reference.doseG" label="Dose" unit="g" decimal />
-      <TextField
-        name="reference.waterG"
-        label={brewKindOf({ brewer, style }) === 'espresso' ? 'Yield' : 'Water'}
-        unit="g"
-        decimal
-      />
-      <TemperatureField name="reference.waterC" label="Water temperature" />
-      <TextField name="reference.filter" label="Filter" placeholder="if you tell them apart" />
-      <TextField name="reference.waterRecipe" label="Brewing water" placeholder="if you tell them apart" />
-    </div>
-  );
 }
 
 function FreezerStays() {

@@ -1,5 +1,5 @@
 import type { Cup } from '../../contract/cup';
-import { levelText, SLOT_IDS, slotName, type Prominence } from '../../core/cup';
+import { levelText, SLOT_IDS, slotName } from '../../core/cup';
 import { currentWord } from '../../core/cup/words';
 import { numberText } from '../ui/format';
 import { useVocabulary } from '../domain/useVocabulary';
@@ -15,7 +15,7 @@ export function CupWords({ cup }: { cup: Cup }) {
           {slotName(id) && <span className="at">{slotName(id)}: </span>}
           {cup.descriptors
             .filter(({ slot }) => slot === id)
-            .map((word) => said(currentWord(vocabulary, word.id)?.name ?? word.typed, word.prominence))
+            .map((word) => said(currentWord(vocabulary, word.id)?.name ?? word.typed, word))
             .join(', ')}
         </li>
       ))}
@@ -23,10 +23,14 @@ export function CupWords({ cup }: { cup: Cup }) {
   );
 }
 
-/** A word as far forward as it stood: "quince leading", "a trace of clove". */
-function said(name: string, prominence: Prominence | null): string {
-  if (prominence === null) return name;
-  return prominence === 'a trace' ? `a trace of ${name}` : `${name} ${prominence}`;
+type Tapped = Pick<Cup['descriptors'][number], 'prominence' | 'moment' | 'seat'>;
+
+/** A word with all that was tapped of it: "quince leading (first, at the front)", "a trace of clove (after)". */
+function said(name: string, { prominence, moment, seat }: Tapped): string {
+  const weighed =
+    prominence === null ? name : prominence === 'a trace' ? `a trace of ${name}` : `${name} ${prominence}`;
+  const where = [moment, seat && `at the ${seat}`].filter(Boolean).join(', ');
+  return where === '' ? weighed : `${weighed} (${where})`;
 }
 
 /** Levels, mouthfeel and how the cup was taken, in words. */

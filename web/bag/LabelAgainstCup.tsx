@@ -17,6 +17,7 @@ import { markText } from '../ui/format';
 import { useVocabulary } from '../domain/useVocabulary';
 import { BlindToLabel } from './BlindToLabel';
 import { daysListText } from './daysList';
+import { PublishedRecipeNote } from './PublishedRecipeNote';
 import { useBagChange } from './useBagChange';
 
 const MARKS: Readonly<Record<DescriptorOutcome['outcome'], string>> = {
@@ -42,11 +43,18 @@ export function LabelAgainstCup({ page }: { page: BagPage }) {
     .filter(({ word }) => !printed.has(word.id))
     .slice(0, OWN_MOST);
   const claims = claimsOf(page);
-  if (outcomes.length + claims.length + own.length === 0 && bag.bet === '' && bag.printedNotes === '') return null;
+  if (
+    outcomes.length + claims.length + own.length === 0 &&
+    bag.bet === '' &&
+    bag.printedNotes === '' &&
+    !bag.publishedRecipe
+  )
+    return null;
   return (
     <section>
       <h2>The label against the cup</h2>
       <BlindToLabel page={page} />
+      {bag.publishedRecipe && <PublishedRecipeNote page={page} recipe={bag.publishedRecipe} />}
       <ul className="label-notes">
         {outcomes.map((one) => (
           <li key={one.printed} className={one.outcome}>
@@ -77,12 +85,19 @@ export function LabelAgainstCup({ page }: { page: BagPage }) {
   );
 }
 
-function outcomeText({ outcome, cups, days, as }: DescriptorOutcome, of: number): string {
+function outcomeText(one: DescriptorOutcome, of: number): string {
+  const { outcome, cups, days, as } = one;
   if (outcome === 'never') return of === 0 ? 'no cup yet.' : 'never found.';
   const where = `in ${cups} of ${of} ${of === 1 ? 'cup' : 'cups'}, ${daysListText(days)}`;
   if (outcome === 'close kin') return `not itself, but close kin: ${as.join(', ')}, ${where}.`;
   if (outcome === 'in general') return `half found: only “${as.join('”, “')}” in general, ${where}.`;
-  return `found ${where}${as.length > 0 ? `, as ${as.join(', ')}` : ''}.`;
+  return `found ${where}${as.length > 0 ? `, as ${as.join(', ')}` : ''}${standsText(one)}.`;
+}
+
+/** How far forward it stood, where the tasters said so. */
+function standsText({ cups, leading, traces }: DescriptorOutcome): string {
+  if (traces === cups && cups > 0) return ', never more than a trace';
+  return leading > 0 ? `, leading in ${leading}` : '';
 }
 
 function claimsOf({ bag, verdict }: BagPage): ClaimFinding[] {

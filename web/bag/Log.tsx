@@ -1,4 +1,5 @@
 import type { BagPage } from '../../contract/shelf';
+import { cupsOfPot, dosesOf } from '../../core/brew';
 import { LogEntry } from './LogEntry';
 import { api } from '../api/api';
 
@@ -22,10 +23,7 @@ export function Log({ page, today, chosen, onChoose, without, onLeaveOut }: Prop
     <section>
       <div className="log-head">
         <h2>Log</h2>
-        <span className="quiet">
-          {brews.length > 0 &&
-            `${brews.length} ${brews.length === 1 ? 'brew' : 'brews'}, ${verdict.usable} in the judgement`}
-        </span>
+        <span className="quiet">{brews.length > 0 && `${loggedText(brews)}, ${verdict.usable} in the judgement`}</span>
       </div>
       {brews.length === 0 && (
         <p className="quiet">
@@ -46,6 +44,7 @@ export function Log({ page, today, chosen, onChoose, without, onLeaveOut }: Prop
             today={today}
             chosen={brew.id === chosen}
             isFirst={brew === brews.at(-1)}
+            cupsOfOneBrew={cupsOfPot(brews, brew).length}
             onChoose={() => onChoose(brew.id)}
             tried={without.has(brew.id)}
             onLeaveOut={() => onLeaveOut(brew.id)}
@@ -54,4 +53,10 @@ export function Log({ page, today, chosen, onChoose, without, onLeaveOut }: Prop
       </ol>
     </section>
   );
+}
+
+/** "7 brews", and where some gave several, "7 brews with 9 cups". */
+function loggedText(brews: BagPage['brews']): string {
+  const pots = dosesOf(brews).length;
+  return `${pots} ${pots === 1 ? 'brew' : 'brews'}${pots === brews.length ? '' : ` with ${brews.length} cups`}`;
 }

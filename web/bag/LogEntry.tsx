@@ -6,7 +6,7 @@ import type { BrewParametersInput } from '../../contract/brewParameters';
 import type { Verdict } from '../../contract/verdict';
 import { FAULTS, KIND_TRAITS, brewKindOf, minutesText, type Fault } from '../../core/brew';
 import { ATTRIBUTES, markOf, SCALE_RANGES, scoreOfSheet, sumOfSheet, type ScoringScale } from '../../core/cup';
-import { FAULT_MEANING, parametersLine } from '../../core/text';
+import { cupsText, FAULT_MEANING, parametersLine } from '../../core/text';
 import { useTemperatureUnit } from '../api/useTemperatureUnit';
 import { api, problemOf } from '../api/api';
 import { clockText, dateText, markText, numberText, sentenceCase, words } from '../ui/format';
@@ -29,6 +29,8 @@ interface Props {
   chosen: boolean;
   /** The earliest of the bag. */
   isFirst: boolean;
+  /** In the log, of the brew this is a cup of. */
+  cupsOfOneBrew: number;
   onChoose: () => void;
   /** Left out for the moment, to see what it does. */
   tried: boolean;
@@ -58,6 +60,7 @@ export function LogEntry({
   today,
   chosen,
   isFirst,
+  cupsOfOneBrew,
   onChoose,
   tried,
   onLeaveOut,
@@ -81,6 +84,7 @@ export function LogEntry({
     clockText(brew.brewedAt),
     taster,
     isFirst ? 'first impression' : null,
+    cupsOfOneBrew > 1 ? `one brew, ${cupsText(cupsOfOneBrew)}` : null,
     brew.drainS === null
       ? null
       : `${KIND_TRAITS[brew.making?.recipe?.kind ?? brewKindOf(brew)].end} in ${minutesText(brew.drainS)}`,
@@ -126,6 +130,7 @@ export function LogEntry({
             {outlier.missedBy < 0 ? 'more' : 'less'}: did something go wrong? If so, mark it; if not, it counts.
           </div>
         )}
+        {cup.progress && <strong className="progress-word">{sentenceCase(cup.progress)}</strong>}
         <CupWords cup={cup} />
         {cup.remarks && (
           <p className="remarks" dir="auto">
@@ -222,6 +227,9 @@ function EntryMenu({ brew }: { brew: Brew }) {
       </Dropdown.Toggle>
       <Dropdown.Menu>
         <Dropdown.Item onClick={() => void navigate(`/bags/${bagId}/brew?again=${id}`)}>Same again</Dropdown.Item>
+        <Dropdown.Item onClick={() => void navigate(`/bags/${bagId}/brew?cupOf=${id}`)}>
+          Another cup of this brew
+        </Dropdown.Item>
         <Dropdown.Item onClick={() => void navigate(`/bags/${bagId}/brews/${id}`)}>Edit</Dropdown.Item>
         <Dropdown.Divider />
         {brew.fault === null ? (

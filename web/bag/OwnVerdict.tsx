@@ -2,9 +2,10 @@ import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import type { Bag } from '../../contract/bag';
 import type { BagPage } from '../../contract/shelf';
-import { BET_OUTCOMES, BUY_AGAIN, LIKINGS, TRUE_TO_KIND } from '../../core/cup';
+import { BET_OUTCOMES, BUY_AGAIN, levelText, LIKINGS, TRUE_TO_KIND } from '../../core/cup';
 import { Taps } from '../forms/fields';
 import { sentenceCase } from '../ui/format';
+import { FinalLevels } from './FinalLevels';
 import { useBagChange } from './useBagChange';
 
 /** To what a coffee can be true, and what of the bag says what that is. */
@@ -16,10 +17,11 @@ const KINDS = [
 ] as const;
 
 /** What the taster says of the bag apart from any mark. Every tap is kept at once; a second takes it back. */
-export function OwnVerdict({ page: { bag, brews } }: { page: BagPage }) {
+export function OwnVerdict({ page }: { page: BagPage }) {
+  const { bag, brews, settings } = page;
   const change = useBagChange(bag);
   if (brews.length === 0) return null;
-  const said = saidText(bag);
+  const said = saidText(bag, new Map(settings.intensityAttributes.map(({ id, name }) => [id, name])));
   const known = KINDS.filter(({ of }) => of(bag) !== '');
   const tap = <F extends keyof Bag>(field: F, value: Bag[F]): void =>
     void change({ [field]: bag[field] === value ? null : value });
@@ -28,7 +30,9 @@ export function OwnVerdict({ page: { bag, brews } }: { page: BagPage }) {
       <h2>Your verdict</h2>
       {said !== '' && <p className="mb-1">{said}</p>}
       <details open={said === '' && bag.finishedOn !== null}>
-        <summary>{said === '' ? 'Buy again, liked or not, how true to its kind' : 'Change or add to it'}</summary>
+        <summary>
+          {said === '' ? 'Buy again, liked or not, how true to its kind, final levels' : 'Change or add to it'}
+        </summary>
         <Taps
           label="Buy again"
           options={BUY_AGAIN}
@@ -63,6 +67,7 @@ export function OwnVerdict({ page: { bag, brews } }: { page: BagPage }) {
             onTap={(one) => tap(field, one)}
           />
         ))}
+        <FinalLevels page={page} keep={(finalLevels) => void change({ finalLevels })} />
         <Ideas
           key={bag.ideas}
           bag={bag}
@@ -74,13 +79,15 @@ export function OwnVerdict({ page: { bag, brews } }: { page: BagPage }) {
 }
 
 /** The verdict so far in sentences; empty while nothing was said. */
-function saidText(bag: Bag): string {
+function saidText(bag: Bag, names: ReadonlyMap<string, string>): string {
   const kinds = KINDS.flatMap(({ field, label }) => (bag[field] === null ? [] : [`${bag[field]} true to ${label}`]));
   return [
     bag.buyAgain && `Buy again: ${bag.buyAgain}.`,
     bag.liked && `${sentenceCase(bag.liked)}.`,
     bag.boughtForHeld && `What it was bought for: ${bag.boughtForHeld}.`,
     kinds.length > 0 && `${sentenceCase(kinds.join(', '))}.`,
+    bag.finalLevels.length > 0 &&
+      `Levels: ${bag.finalLevels.map(({ attribute, intensity }) => `${names.get(attribute) ?? attribute} ${levelText(intensity)}`).join(', ')}.`,
     bag.ideas !== '' && `For later: ${bag.ideas}`,
   ]
     .filter(Boolean)

@@ -1,5 +1,6 @@
 import { type BagChange, bagInput, type Bag, type BagInput } from '../../contract/bag';
 import type { KeptRecipe } from '../../contract/recipe';
+import type { PublishedRecipe } from '../../contract/bagRecord';
 import { isEqual, mapValues, omit, pick, pickBy } from 'es-toolkit';
 import type { BrewParametersInput } from '../../contract/brewParameters';
 import { EQUAL_WEIGHTS, type Attribute, type AttributeWeights, type ScoringScale } from '../../core/cup';
@@ -17,7 +18,16 @@ import { nameOfPath } from '../forms/differences';
 import { typedResolver } from '../forms/formResolver';
 
 /** The fields of a bag that are one text or number each. */
-const PLAIN = omit(bagInput.shape, ['reference', 'spells', 'blend', 'weights', 'betMark', 'scoringScale']);
+const PLAIN = omit(bagInput.shape, [
+  'reference',
+  'publishedRecipe',
+  'spells',
+  'blend',
+  'weights',
+  'betMark',
+  'scoringScale',
+  'finalLevels',
+]);
 
 /** A bag as typed: every field as text. The names are the contract's, so that problems find their field. */
 export interface BagForm extends Record<keyof typeof PLAIN, string> {
@@ -26,10 +36,16 @@ export interface BagForm extends Record<keyof typeof PLAIN, string> {
   best: 'overall' | 'weights';
   weights: Record<Attribute, string>;
   betMark: string;
-  reference: Record<'style' | 'brewer' | 'doseG' | 'waterG' | 'waterC' | 'filter' | 'waterRecipe', string>;
+  reference: ParametersForm;
+  /** The recipe its roaster prints; none while nothing of it is written. */
+  publishedRecipe: ParametersForm & Record<'grindWord' | 'asPrinted', string>;
   spells: { from: string; to: string }[];
   blend: { name: string; sharePercent: string }[];
+  /** Only carried along: they are drawn on the page of the bag. */
+  finalLevels: Bag['finalLevels'];
 }
+
+type ParametersForm = Record<'style' | 'brewer' | 'doseG' | 'waterG' | 'waterC' | 'filter' | 'waterRecipe', string>;
 
 /** What is filled in when the household's recipes cannot be read. */
 const FIRST_REFERENCE: BrewParametersInput = {
@@ -43,7 +59,7 @@ const FIRST_REFERENCE: BrewParametersInput = {
   waterRecipe: null,
 };
 
-function typedReference({
+function typedParameters({
   style,
   brewer,
   doseG,
@@ -51,7 +67,7 @@ function typedReference({
   waterC,
   filter,
   waterRecipe,
-}: Omit<BrewParametersInput, 'grindStep'>): BagForm['reference'] {
+}: Omit<BrewParametersInput, 'grindStep'>): ParametersForm {
   return {
     style,
     brewer,
@@ -62,6 +78,30 @@ function typedReference({
     waterRecipe: waterRecipe ?? '',
   };
 }
+
+const NO_PUBLISHED_RECIPE: BagForm['publishedRecipe'] = {
+  ...{ style: 'filter', brewer: 'cone', doseG: '', waterG: '', waterC: '', filter: '', waterRecipe: '' },
+  ...{ grindWord: '', asPrinted: '' },
+};
+
+function typedPublished(recipe: PublishedRecipe | null): BagForm['publishedRecipe'] {
+  if (recipe === null) return NO_PUBLISHED_RECIPE;
+  return { ...typedParameters(recipe), grindWord: recipe.grindWord ?? '', asPrinted: recipe.asPrinted };
+}
+
+function parameterValues(typed: ParametersForm) {
+  const doseG = typedNumber(typed.doseG);
+  return {
+    ...pick(typed, ['style', 'brewer']),
+    ...{ doseG, waterG: typedWater(typed.waterG, doseG), waterC: typedNumber(typed.waterC) },
+    filter: typedChoice(typed.filter.trim()),
+    waterRecipe: typedChoice(typed.waterRecipe.trim()),
+  };
+}
+
+/** Whether anything of the printed recipe is written: which brewer it is for says nothing by itself. */
+export const isPublished = ({ doseG, waterG, waterC, asPrinted }: BagForm['publishedRecipe']): boolean =>
+  doseG + waterG + waterC + asPrinted.trim() !== '';
 
 function typedWeights(weights: AttributeWeights | null): Pick<BagForm, 'best' | 'weights'> {
   const shown = weights ?? EQUAL_WEIGHTS;
@@ -75,9 +115,11 @@ export function emptyBag(standard: KeptRecipe | null = null, scoringScale: Scori
     scoringScale,
     ...typedWeights(null),
     betMark: '',
-    reference: typedReference(standard?.recipe ?? FIRST_REFERENCE),
+    reference: typedParameters(standard?.recipe ?? FIRST_REFERENCE),
+    publishedRecipe: NO_PUBLISHED_RECIPE,
     spells: [],
     blend: [],
+    finalLevels: [],
   };
 }
 
@@ -88,28 +130,30 @@ export function typedBag(bag: Bag): BagForm {
     scoringScale: bag.scoringScale,
     ...typedWeights(bag.weights),
     betMark: typedMark(bag.scoringScale, bag.betMark),
-    reference: typedReference(bag.reference),
+    reference: typedParameters(bag.reference),
+    publishedRecipe: typedPublished(bag.publishedRecipe),
+    finalLevels: bag.finalLevels,
     spells: bag.spells.map(({ from, to }) => ({ from, to: to ?? '' })),
     blend: bag.blend.map(({ name, sharePercent }) => ({ name, sharePercent: asTyped(sharePercent) })),
   };
 }
 
 function toValues(typed: BagForm) {
-  const { reference, best, scoringScale } = typed;
+  const { reference, publishedRecipe, best, scoringScale } = typed;
   return {
     ...fieldValues(PLAIN, typed),
     scoringScale,
     weights: best === 'overall' ? null : mapValues(typed.weights, (weight) => typedNumber(weight) ?? 0),
     betMark: typedMarkValue(scoringScale, typed.betMark),
-    reference: {
-      ...reference,
-      doseG: typedNumber(reference.doseG),
-      waterG: typedWater(reference.waterG, typedNumber(reference.doseG)),
-      waterC: typedNumber(reference.waterC),
-      grindStep: 0,
-      filter: typedChoice(reference.filter.trim()),
-      waterRecipe: typedChoice(reference.waterRecipe.trim()),
-    },
+    reference: { ...parameterValues(reference), grindStep: 0 },
+    publishedRecipe: isPublished(publishedRecipe)
+      ? {
+          ...parameterValues(publishedRecipe),
+          grindWord: typedChoice(publishedRecipe.grindWord),
+          asPrinted: publishedRecipe.asPrinted,
+        }
+      : null,
+    finalLevels: typed.finalLevels,
     spells: typed.spells.map(({ from, to }) => ({ place: 'freezer', from, to: typedChoice(to) })),
     blend: typed.blend.map(({ name, sharePercent }) => ({ name, sharePercent: typedNumber(sharePercent) })),
   };
@@ -134,7 +178,7 @@ export function bagChange({ reference, ...changed }: BagValues, over: BagForm | 
 
 /** What a field of the bag is called; null for what is only carried along. */
 export const bagFieldName = (path: readonly string[]): string | null =>
-  path[0] === 'referenceRecipeId' ? null : nameOfPath(path);
+  path[0] === 'referenceRecipeId' || path[0] === 'finalLevels' ? null : nameOfPath(path);
 
 export const bagResolver = typedResolver<BagForm, typeof bagInput>(toValues, bagInput);
 export type BagValues = BagInput;

@@ -1,5 +1,5 @@
 import type { LiveBrew } from '../../contract/live';
-import { minutesText, planOf, secondsTo, stepAt } from '../../core/brew';
+import { minutesText, planOf, secondsTo, stepNow } from '../../core/brew';
 import { useBrewClock } from './brewClock';
 
 /** One of several brews on the bench, with its clock: tapped to bring it to hand. */
@@ -16,7 +16,8 @@ export function BrewTab({
 }) {
   const nowS = useBrewClock(brew, aheadMs);
   const plan = planOf(brew.recipe);
-  const step = nowS === null ? undefined : plan.steps[stepAt(plan, nowS)];
+  const marked = brew.marks.map((mark) => mark.step);
+  const step = nowS === null ? undefined : plan.steps[stepNow(plan, marked, nowS)];
   const next = step && plan.steps[plan.steps.indexOf(step) + 1];
   const said =
     nowS === null
@@ -26,7 +27,7 @@ export function BrewTab({
         : nowS < 0
           ? `in ${secondsTo(0, nowS)} s`
           : next
-            ? `${secondsTo(next.fromS, nowS)} s: ${next.text}`
+            ? `${next.until === '' ? `${secondsTo(next.fromS, nowS)} s` : `once ${next.until}`}: ${next.text}`
             : (step?.text ?? '');
   return (
     <button type="button" className="btn btn-plain" aria-pressed={chosen} onClick={onChoose}>

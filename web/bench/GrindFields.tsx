@@ -3,26 +3,30 @@ import { useId, useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import type { Bag } from '../../contract/bag';
 import type { KeptRecipe } from '../../contract/recipe';
-import type { GrindComparison, Recipe } from '../../core/brew';
+import { grindsOf, type GrindComparison, type Recipe } from '../../core/brew';
 import { numberText } from '../ui/format';
 import { againstReference, type Grind } from '../domain/grind';
 import { useToday } from '../state/today';
 import { asTyped, typedNumber } from '../forms/typed';
 
 interface Props {
+  /** As it is laid out. */
   recipe: Recipe;
+  /** As it is written: its settings for one grinder or several. */
+  written: Recipe;
   bag: Bag;
   recipes: readonly KeptRecipe[];
   onChange: (grind: Grind) => void;
 }
 
 /** Which grinder, at which setting; and what that is against the reference, where the two can be compared. */
-export function GrindFields({ recipe, bag, recipes, onChange }: Props) {
+export function GrindFields({ recipe, written, bag, recipes, onChange }: Props) {
   const { data: grinders = [] } = api.useGrindersQuery(undefined);
   const [typed, setTyped] = useState(asTyped(recipe.grinderSetting));
   const today = useToday();
   const [whichId, settingId] = [useId(), useId()];
-  if (grinders.length === 0) return null;
+  if (grinders.length === 0)
+    return written.grindWord ? <p className="form-text">Grind it {written.grindWord}.</p> : null;
   const setting = typedNumber(typed);
   const comparison = againstReference(
     { ...recipe, grinderSetting: typeof setting === 'number' ? setting : null },
@@ -40,12 +44,20 @@ export function GrindFields({ recipe, bag, recipes, onChange }: Props) {
         <Form.Select
           id={whichId}
           value={recipe.grinderId ?? ''}
-          onChange={(event) => change({ grinderId: event.target.value === '' ? null : event.target.value })}
+          onChange={({ target }) => {
+            const known = grindsOf(written).find(({ grinderId }) => grinderId === target.value);
+            if (known) setTyped(asTyped(known.setting));
+            change({
+              grinderId: target.value === '' ? null : target.value,
+              ...(known && { grinderSetting: known.setting }),
+            });
+          }}
         >
           <option value="">Not stated</option>
           {grinders.map(({ id, name }) => (
             <option key={id} value={id}>
               {name}
+              {grindsOf(written).some(({ grinderId }) => grinderId === id) ? ', in the recipe' : ''}
             </option>
           ))}
         </Form.Select>
@@ -64,6 +76,7 @@ export function GrindFields({ recipe, bag, recipes, onChange }: Props) {
           }}
         />
       </div>
+      {written.grindWord && <p className="wide form-text mb-0">In words: {written.grindWord}.</p>}
       {comparison && <p className="wide form-text mb-0">{comparisonText(comparison)}</p>}
     </div>
   );

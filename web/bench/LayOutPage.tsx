@@ -16,7 +16,7 @@ import { useToday } from '../state/today';
 import { asTyped, typedNumber } from '../forms/typed';
 import { usePageTitle } from '../ui/usePageTitle';
 import { Wait } from '../ui/Wait';
-import { recipeForBag, isReference, recipeFor } from './chooseRecipe';
+import { recipeForBag, isReference, recipeFor, type Target } from './chooseRecipe';
 import { GrindFields } from './GrindFields';
 
 /** Laying a brew out: which recipe, how much of it, ground how. */
@@ -36,7 +36,12 @@ function LayOut({ page, recipes }: { page: BagPage; recipes: readonly KeptRecipe
   const [address, setAddress] = useSearchParams();
   const navigate = useNavigate();
   const [layOut, { error, isLoading }] = api.useLayOutMutation();
-  const kept = recipes.find(({ id }) => id === address.get('recipe')) ?? recipeFor(bag, recipes);
+  // The bag's own recipe, or the one its roaster prints.
+  const printed = address.has('printed') ? bag.publishedRecipe : null;
+  const target: Target = printed
+    ? { reference: { ...printed, grindStep: null }, referenceRecipeId: null }
+    : { reference: bag.reference, referenceRecipeId: bag.referenceRecipeId };
+  const kept = recipes.find(({ id }) => id === address.get('recipe')) ?? recipeFor(target, recipes);
   const [grind, setGrind] = useState<Pick<Recipe, 'grinderId' | 'grinderSetting'> | null>(null);
   const [typedDose, setTypedDose] = useState(address.get('dose') ?? '');
   if (!kept)
@@ -46,7 +51,7 @@ function LayOut({ page, recipes }: { page: BagPage; recipes: readonly KeptRecipe
       </p>
     );
 
-  const written = recipeForBag(kept.recipe, bag);
+  const written = recipeForBag(kept.recipe, target);
   const dose = typedNumber(typedDose);
   const scaled = typeof dose === 'number' && dose > 0 ? scaleRecipe(written, dose) : written;
   const recipe = { ...scaled, ...(grind ?? {}) };
@@ -65,13 +70,14 @@ function LayOut({ page, recipes }: { page: BagPage; recipes: readonly KeptRecipe
       <h1>Brew {bag.name}</h1>
       <p className="quiet">
         Day {page.verdict.restDay}, {numberText(page.gramsLeft, 1)} g left.
+        {printed && ` As its roaster prints it; stages of the recipe below. ${printed.asPrinted}`}
       </p>
       <IdeasNote bag={bag} />
       <div className="lay-out form-sheet">
         <section>
           <RecipeChoice recipes={recipes} chosen={kept} bag={page.bag} onChoose={(recipe) => choose({ recipe })} />
           <DoseField typed={typedDose} written={written} gramsLeft={page.gramsLeft} onChange={changeDose} />
-          <GrindFields recipe={recipe} bag={bag} recipes={recipes} onChange={setGrind} />
+          <GrindFields recipe={recipe} written={written} bag={bag} recipes={recipes} onChange={setGrind} />
           <ReferenceChoice page={page} kept={kept} recipe={recipe} />
           <ProblemNote error={error} />
         </section>

@@ -9,7 +9,7 @@ import {
   planOf,
   roundTo,
   secondsTo,
-  stepAt,
+  stepNow,
   stepToMark,
   type Plan,
   type PlanStep,
@@ -67,7 +67,7 @@ export function Running({ live, nowS, change, chosen, stream }: Props) {
       </div>
     );
   }
-  const now = stepAt(plan, nowS);
+  const now = stepNow(plan, marked, nowS);
   const step = plan.steps[now];
   if (!step) return null;
   const long = plan.endS >= LONG_S;
@@ -137,14 +137,19 @@ function Now({
   nowS: number;
   marked: boolean;
 }) {
-  const waits = next !== undefined && (marked || nowS >= step.doneS);
+  // What waits for a level or a weight is there until it is done: no clock ends it.
+  const waits = next !== undefined && (marked || (step.until === '' && nowS >= step.doneS));
   const shown = waits ? next : step;
   const left = secondsTo(step.untilS, nowS);
   const over = nowS > step.untilS;
   return (
     <div className={`now ${waits ? 'waits' : ''}`}>
       <p className="to-do" aria-live="assertive">
-        {waits ? `Wait, then ${toDo(next)}` : sentenceCase(toDo(step))}
+        {shown.until !== ''
+          ? `Once ${shown.until}, ${toDo(shown)}`
+          : waits
+            ? `Wait, then ${toDo(next)}`
+            : sentenceCase(toDo(step))}
       </p>
       {shown.pours ? (
         <p className="big-number">
@@ -154,10 +159,18 @@ function Now({
       ) : (
         <p className="big-number time">{minutesText(over ? nowS : left)}</p>
       )}
-      <p className="how">{shown.how}</p>
+      <p className="how">{[shown.how, shown.pourNote].filter(Boolean).join('; ')}</p>
       <p className="next" role="timer">
-        <strong className="countdown">{minutesText(next || !over ? left : nowS - step.untilS)}</strong>{' '}
-        {next ? (waits ? 'to wait' : `until: ${next.text}`) : over ? 'past its time' : 'to go'}
+        {shown.until !== '' ? (
+          <>
+            about <strong className="countdown">{minutesText(shown.fromS)}</strong> by the recipe
+          </>
+        ) : (
+          <>
+            <strong className="countdown">{minutesText(next || !over ? left : nowS - step.untilS)}</strong>{' '}
+            {next ? (waits ? 'to wait' : `until: ${next.text}`) : over ? 'past its time' : 'to go'}
+          </>
+        )}
       </p>
     </div>
   );

@@ -14,7 +14,7 @@ export function StageStrip({ plan, nowS, marks }: { plan: Plan; nowS: number; ma
             className={now ? 'on' : ''}
             aria-current={now ? 'step' : undefined}
             style={{ flexGrow: Math.sqrt(lasts) }}
-            title={`${minutesText(step.fromS)} ${step.text}`}
+            title={`${step.until === '' ? minutesText(step.fromS) : `Once ${step.until}:`} ${step.text}`}
           >
             <span className="filled" style={{ width: `${share * 100}%` }} />
             <span className="label">

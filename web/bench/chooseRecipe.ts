@@ -2,11 +2,14 @@ import type { KeptRecipe } from '../../contract/recipe';
 import type { Bag } from '../../contract/bag';
 import { scaleTo, type Recipe } from '../../core/brew';
 
+/** What a bag is brewed by: its reference, or the recipe its roaster prints. */
+export type Target = Pick<Bag, 'reference' | 'referenceRecipeId'>;
+
 /**
  * The recipe a bag is brewed by unless the taster says otherwise: its reference's, else one for the brewer of its
  * reference, the standard first, else the standard.
  */
-export function recipeFor(bag: Bag, recipes: readonly KeptRecipe[]): KeptRecipe | undefined {
+export function recipeFor(bag: Target, recipes: readonly KeptRecipe[]): KeptRecipe | undefined {
   const own = recipes.find(({ id }) => id === bag.referenceRecipeId);
   const standard = recipes.find(({ isStandard }) => isStandard);
   const fitting = recipes.filter(
@@ -16,7 +19,7 @@ export function recipeFor(bag: Bag, recipes: readonly KeptRecipe[]): KeptRecipe 
 }
 
 /** A recipe as this bag's reference has it: its dose, ratio and temperature, where it is for the same brewer. */
-export function recipeForBag(recipe: Recipe, { reference }: Bag): Recipe {
+export function recipeForBag(recipe: Recipe, { reference }: Pick<Target, 'reference'>): Recipe {
   if (recipe.brewer !== reference.brewer || recipe.style !== reference.style) return recipe;
   const scaled = scaleTo(recipe, reference.doseG, reference.waterG);
   return {

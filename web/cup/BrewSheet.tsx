@@ -1,6 +1,7 @@
 import { useFormState, useWatch } from 'react-hook-form';
 import type { CupCompany } from '../../application/brewEvidence';
 import type { Bag } from '../../contract/bag';
+import type { Brew } from '../../contract/brew';
 import type { ApiError } from '../../contract/error';
 import type { Taster } from '../../contract/taster';
 import type { Verdict } from '../../contract/verdict';
@@ -14,11 +15,12 @@ import {
   type Fault,
   type Recipe,
 } from '../../core/brew';
-import { FAULT_MEANING } from '../../core/text';
+import { FAULT_MEANING, parametersLine } from '../../core/text';
 import { COMPANIES } from '../../core/cup';
 import { OpenSelectField, SelectField, SwitchField, TapsField, TextField } from '../forms/fields';
 import { TemperatureField } from '../forms/TemperatureField';
-import { numberText, sentenceCase, words } from '../ui/format';
+import { useTemperatureUnit } from '../api/useTemperatureUnit';
+import { clockText, numberText, sentenceCase, words } from '../ui/format';
 import { Sheet } from '../forms/Sheet';
 import { typedNumber, typedWater } from '../forms/typed';
 import { MakingPart } from './MakingPart';
@@ -59,11 +61,23 @@ export function BrewSheet({ bag, tasters, verdict, recipe = null, id = null, com
     <Sheet {...sheet} title={title} resolver={brewResolver} nameOf={cupFieldName} saveWord="Save the cup">
       <div className="columns brew-cup-record">
         <div className="the-brew">
-          <ParametersPart />
-          <MakingPart {...{ verdict, recipe, id, company }} />
+          {sheet.initial.potId === '' ? (
+            <>
+              <ParametersPart />
+              <MakingPart {...{ verdict, recipe, id, company }} />
+            </>
+          ) : (
+            <PotPart brews={company.brews} potId={sheet.initial.potId} />
+          )}
           <RecordPart tasters={tasters} />
         </div>
-        <CupPart bag={bag} sheet={{ key: sheet.draftKey, title }} markFirst={markFirst} first={first} />
+        <CupPart
+          bag={bag}
+          sheet={{ key: sheet.draftKey, title }}
+          markFirst={markFirst}
+          first={first}
+          before={id === null ? (company.brews[0]?.cup ?? null) : null}
+        />
         <IntensitiesPart />
       </div>
     </Sheet>
@@ -111,6 +125,23 @@ function ParametersPart() {
   );
 }
 
+/** The brew a further cup was poured from: what was shared stands there, and is changed there. */
+function PotPart({ brews, potId }: { brews: readonly Brew[]; potId: string }) {
+  const unit = useTemperatureUnit();
+  const first = brews.find(({ id }) => id === potId);
+  return (
+    <fieldset>
+      <legend>The brew</legend>
+      <p className="mb-0">
+        {first
+          ? `Another cup of the brew of ${clockText(first.brewedAt)} on day ${first.restDay}: ${parametersLine(first, unit)}.`
+          : 'Another cup of a brew that is no longer in the log.'}{' '}
+        <span className="quiet">Its beans are counted once, and the judgement knows that both share a brew.</span>
+      </p>
+    </fieldset>
+  );
+}
+
 const WRITTEN = [
   { value: 'cup', text: 'At the cup' },
   { value: 'later', text: 'Later the same day' },
@@ -126,6 +157,7 @@ function RecordPart({ tasters }: { tasters: readonly Taster[] }) {
     errors.tasterId !== undefined ||
     errors.faultNote !== undefined ||
     initialValues.fault !== '' ||
+    initialValues.potId !== '' ||
     initialValues.recordedFrom !== 'cup' ||
     initialValues.cup.blind ||
     initialValues.cup.company !== '' ||

@@ -1,14 +1,23 @@
-import { omit, uniqBy } from 'es-toolkit';
+import { omit, uniq, uniqBy, uniqWith } from 'es-toolkit';
 import { useEffect, useId, useMemo, useRef, useState, type FocusEvent, type KeyboardEvent } from 'react';
 import Form from 'react-bootstrap/Form';
 import { useController, useFormContext } from 'react-hook-form';
+import type { Cup } from '../../contract/cup';
 import { WORD_MAX } from '../../contract/word';
 import { PROMINENCES, type SlotId } from '../../core/cup';
-import { spelling, wordSpelt, type Vocabulary } from '../../core/cup/words';
+import { notAgreed, spelling, wordSpelt, type Vocabulary } from '../../core/cup/words';
+import { knownByText } from '../../core/text';
 import { Help } from '../forms/fields';
 import { useVocabulary } from '../domain/useVocabulary';
+import { useAgreedWords } from './agreedWords';
 import type { BrewForm } from './brewForm';
 import type { CupForm, WordsForm } from './cupForm';
+import { WordChip } from './WordChip';
+import { toggled, WordTapsRow } from './WordTapsRow';
+
+const MOST_SUGGESTED = 6;
+/** Words of the cup before that are offered again. */
+const MOST_AGAIN = 12;
 
 /** Characters are counted as a person counts them. */
 const isTooLong = (word: string): boolean => Array.from(word).length > WORD_MAX;
@@ -27,6 +36,8 @@ interface Props {
   label: string;
   help?: string;
   className?: string;
+  /** The cup before, whose words are offered again. */
+  before?: Cup | null;
 }
 
 /**
@@ -34,21 +45,28 @@ interface Props {
  * what stands there. Nothing is ever cut short: what is too long for a note is said at once, and refused when the sheet
  * is saved.
  */
-export function ChipsField({ slot, label, help, className }: Props) {
+export function ChipsField({ slot, label, help, className, before = null }: Props) {
   const id = useId();
   const { vocabulary, suggest } = useVocabulary();
   const { field } = useController<BrewForm, `cup.descriptors.${SlotId}`>({ name: `cup.descriptors.${slot}` });
-  const { set, typing, prominence = {} } = field.value;
+  const { set, typing, prominence = {}, moment = {}, seat = {} } = field.value;
+  const agreed = useAgreedWords();
+  const [tapped, setTapped] = useState<string | null>(null);
   const { getValues } = useFormContext<BrewForm>();
   const [active, setActive] = useState(0);
   const [open, setOpen] = useState(false);
   const input = useRef<HTMLInputElement>(null);
-  const suggestions = useMemo(
-    () => suggest(typing, 6, newOnSheet(getValues('cup.descriptors'), slot, vocabulary)),
-    [suggest, typing, getValues, slot, vocabulary],
-  );
+  const suggestions = useMemo(() => {
+    const others = newOnSheet(getValues('cup.descriptors'), slot, vocabulary);
+    if (agreed === '') return suggest(typing, MOST_SUGGESTED, others);
+    const open = (name: string): boolean => notAgreed(vocabulary, agreed, [name]).length === 0;
+    return suggest(typing, vocabulary.words.length)
+      .filter(({ word }) => open(word.name))
+      .slice(0, MOST_SUGGESTED);
+  }, [suggest, typing, getValues, slot, vocabulary, agreed]);
+  const off = notAgreed(vocabulary, agreed, typing.trim() === '' ? set : [...set, typing.trim()]);
   const showing = open && typing.trim() !== '';
-  const asTyped = suggestions.every(({ word }) => word.name !== typing.trim());
+  const asTyped = suggestions.every(({ word }) => word.name !== typing.trim()) && !off.includes(typing.trim());
   const tooLong = [...set, typing.trim()].filter(isTooLong);
 
   // A list that opens at the foot of the window is brought into view, as it grows too.
@@ -58,29 +76,45 @@ export function ChipsField({ slot, label, help, className }: Props) {
   }, [showing, suggestions.length]);
 
   const keep = (change: Partial<WordsForm>): void => field.onChange({ ...field.value, ...change });
+  // A word said twice, however it is spelt, is one word.
+  const isSame = (a: string, b: string): boolean =>
+    a === b || (wordSpelt(vocabulary, a)?.id ?? spelling(a)) === (wordSpelt(vocabulary, b)?.id ?? spelling(b));
   const fresh = (descriptors: readonly string[]): string[] =>
-    descriptors.map((word) => word.trim()).filter((word) => word !== '' && !set.includes(word));
+    uniqWith(
+      descriptors.map((word) => word.trim()).filter((word) => word !== ''),
+      isSame,
+    ).filter((word) => !set.some((one) => isSame(one, word)));
+  const again = fresh(uniq((before?.descriptors ?? []).map((one) => one.typed))).slice(0, MOST_AGAIN);
   const add = (...descriptors: string[]): void => {
     keep({ set: [...set, ...fresh(descriptors)], typing: '' });
     setActive(0);
     setOpen(false);
   };
   const remove = (word: string): void => {
-    keep({ set: set.filter((one) => one !== word), prominence: omit(prominence, [word]) });
+    keep({
+      set: set.filter((one) => one !== word),
+      ...{ prominence: omit(prominence, [word]), moment: omit(moment, [word]), seat: omit(seat, [word]) },
+    });
+    setTapped(null);
     input.current?.focus();
   };
   /** A tap on a word: leading, behind, a trace, and not weighed again. */
   const weigh = (word: string): void => {
+    setTapped(word);
     const before = prominence[word];
     const next = PROMINENCES[before === undefined ? 0 : PROMINENCES.indexOf(before) + 1];
     keep({ prominence: next === undefined ? omit(prominence, [word]) : { ...prominence, [word]: next } });
   };
-  const choose = (i: number): void => add(suggestions[i]?.word.name ?? typing);
+  const choose = (i: number): void => {
+    const word = suggestions[i]?.word.name ?? typing;
+    // What was not agreed on stays under the fingers, and is said to be none of the list.
+    if (notAgreed(vocabulary, agreed, [word.trim()]).length === 0) add(word);
+  };
 
   const onBlur = (event: FocusEvent): void => {
     if (event.currentTarget.contains(event.relatedTarget)) return;
     setOpen(false);
-    if (typing.trim() !== '') add(typing);
+    if (typing.trim() !== '' && !off.includes(typing.trim())) add(typing);
   };
   const onKeyDown = (event: KeyboardEvent): void => {
     if (event.ctrlKey || event.metaKey) return;
@@ -115,31 +149,17 @@ export function ChipsField({ slot, label, help, className }: Props) {
       <div className="chips">
         {set.length > 0 && (
           <ul aria-label={`${label}, written`}>
-            {set.map((word) => {
-              const spelt = wordSpelt(vocabulary, word);
-              return (
-                <li
-                  key={word}
-                  className={isTooLong(word) ? 'own too-long' : spelt ? '' : 'own'}
-                  title={spelt ? (spelt.descriptor?.like ?? spelt.name) : 'A word of your own'}
-                >
-                  <button
-                    type="button"
-                    className="word"
-                    dir="auto"
-                    aria-label={`${word}, ${prominence[word] ?? 'not weighed'}`}
-                    title="Tap: leading, behind, a trace"
-                    onClick={() => weigh(word)}
-                  >
-                    {word}
-                    {prominence[word] && <small> {prominence[word]}</small>}
-                  </button>
-                  <button type="button" aria-label={`Remove ${word}`} onClick={() => remove(word)}>
-                    ×
-                  </button>
-                </li>
-              );
-            })}
+            {set.map((word) => (
+              <WordChip
+                key={word}
+                word={word}
+                known={wordSpelt(vocabulary, word)}
+                wrong={isTooLong(word) || off.includes(word)}
+                taps={[prominence[word], moment[word], seat[word]].filter((tap) => tap !== undefined)}
+                onTap={() => weigh(word)}
+                onRemove={() => remove(word)}
+              />
+            ))}
           </ul>
         )}
         <div className="chips-input">
@@ -178,7 +198,7 @@ export function ChipsField({ slot, label, help, className }: Props) {
                 >
                   <strong>{word.name}</strong>
                   {via && <span className="quiet"> ({via})</span>}
-                  <small>{word.descriptor?.like ?? 'A word of your own'}</small>
+                  <small>{[knownByText(word), word.like].filter(Boolean).join(' ') || 'A word of your own'}</small>
                 </li>
               ))}
               {asTyped && (
@@ -197,6 +217,36 @@ export function ChipsField({ slot, label, help, className }: Props) {
           )}
         </div>
       </div>
+      {tapped !== null && set.includes(tapped) && (
+        <WordTapsRow
+          word={tapped}
+          moment={moment[tapped]}
+          seat={seat[tapped]}
+          onMoment={(one) => keep({ moment: toggled(moment, tapped, one) })}
+          onSeat={(one) => keep({ seat: toggled(seat, tapped, one) })}
+        />
+      )}
+      {again.length > 0 && (
+        <div className="words-again">
+          <span className="quiet small">As in the cup before:</span>
+          {again.map((word) => (
+            <button key={word} type="button" className="btn btn-plain" dir="auto" onClick={() => add(word)}>
+              + {word}
+            </button>
+          ))}
+          {again.length > 1 && (
+            <button type="button" className="btn btn-bare" onClick={() => add(...again)}>
+              All of them
+            </button>
+          )}
+        </div>
+      )}
+      {off.length > 0 && (
+        <div className="invalid-feedback d-block" role="alert">
+          {off.map((word) => `“${word}”`).join(', ')} {off.length === 1 ? 'is' : 'are'} not among the words agreed on
+          for this bag. It can stand below, in your words.
+        </div>
+      )}
       {tooLong.length > 0 && (
         <div className="invalid-feedback d-block" role="alert">
           A note can hold {WORD_MAX} characters. What is longer belongs below, in your words.

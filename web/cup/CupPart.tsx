@@ -2,11 +2,22 @@ import { useFormState, useWatch } from 'react-hook-form';
 import { REMARKS_MAX } from '../../contract/cup';
 import { WORD_MAX } from '../../contract/word';
 import type { Bag } from '../../contract/bag';
-import { ATTRIBUTES, DRYNESSES, LIQUOR_CLARITIES, LIQUOR_COLOURS, SHOT_LAYERS, TEXTURES } from '../../core/cup';
+import type { Cup } from '../../contract/cup';
+import {
+  ATTRIBUTES,
+  DRYNESSES,
+  LIQUOR_CLARITIES,
+  LIQUOR_COLOURS,
+  PROGRESSES,
+  SHOT_LAYERS,
+  TEXTURES,
+} from '../../core/cup';
+import { agreedList } from '../../core/cup/words';
 import { api } from '../api/api';
 import { TapsField, TextField } from '../forms/fields';
 import { numberText } from '../ui/format';
 import type { BrewForm } from './brewForm';
+import { AgreedWords } from './agreedWords';
 import { ChipsField } from './ChipsField';
 import { CoachPart } from './CoachPart';
 import type { SheetName } from './CoolingClock';
@@ -23,10 +34,12 @@ interface Props {
   markFirst: boolean;
   /** The first cup of this bag. */
   first: boolean;
+  /** The cup before, where this is a new one: its words can be said again by a tap. */
+  before: Cup | null;
 }
 
 /** The cup: its score, its descriptors, and, for who wants them, its phases, intensities and mouthfeel. */
-export function CupPart({ bag, sheet, markFirst, first }: Props) {
+export function CupPart({ bag, sheet, markFirst, first, before }: Props) {
   const [phase, setPhase] = usePhase();
   const { cup: initialValues } = useInitialValues();
   const style = useWatch<BrewForm, 'style'>({ name: 'style' });
@@ -40,54 +53,62 @@ export function CupPart({ bag, sheet, markFirst, first }: Props) {
   );
   const coached = settings?.coaching === true;
   return (
-    <fieldset>
-      <legend>The cup</legend>
-      <CoachPart first={first} onPhase={setPhase} />
-      <ScorePart scoringScale={initialValues.scoringScale} markFirst={markFirst} also={also} />
-      <div className="fields mt-2">
-        <ChipsField
-          slot="cup"
-          label="Notes"
-          className="wide"
-          help="Enter takes the suggestion, a comma your own word. Tap a word to say how far forward it stands."
-        />
-        <WordsProblem />
-        <TextField name="cup.remarks" label="In your words" className="wide" rows={3} help={<RemarksLength />} />
-      </div>
-      <details open={staged || coached || initialValues.coolingFrom !== ''}>
-        <summary>Look by look: beans, ground, wet, hot, warm, cool</summary>
-        <StagesPart sheet={sheet} phase={phase} onPhase={setPhase} />
-      </details>
-      <details
-        open={
-          initialValues.finishS !== '' ||
-          initialValues.dryness !== '' ||
-          initialValues.textures.length > 0 ||
-          errors.cup?.finishS !== undefined
-        }
-      >
-        <summary>Finish, texture, dryness</summary>
-        <HoldField />
-        <TapsField name="cup.textures" label="It feels" options={TEXTURES} />
-        <TapsField name="cup.dryness" label="Dryness" options={DRYNESSES} />
-      </details>
-      <details
-        open={
-          initialValues.liquorColour + initialValues.liquorClarity + initialValues.shotLayers !== '' ||
-          initialValues.coffeeFaults.length > 0
-        }
-      >
-        <summary>How it looks, and faults of the coffee</summary>
-        <TapsField name="cup.liquorColour" label="Colour of the liquor" options={LIQUOR_COLOURS} />
-        <TapsField name="cup.liquorClarity" label="How clear" options={LIQUOR_CLARITIES} />
-        {style === 'espresso' && <TapsField name="cup.shotLayers" label="Layers of the shot" options={SHOT_LAYERS} />}
-        <FaultsField />
-      </details>
-      <details open={initialValues.nag.on}>
-        <summary>A word that will not come</summary>
-        <NagPart />
-      </details>
-    </fieldset>
+    <AgreedWords value={bag.agreedWords}>
+      <fieldset>
+        <legend>The cup</legend>
+        <CoachPart first={first} onPhase={setPhase} />
+        <ScorePart scoringScale={initialValues.scoringScale} markFirst={markFirst} also={also} />
+        <div className="fields mt-2">
+          {!first && <TapsField name="cup.progress" label="Against the cups before" options={PROGRESSES} />}
+          <ChipsField
+            slot="cup"
+            label="Notes"
+            className="wide"
+            before={before}
+            help={
+              bag.agreedWords === ''
+                ? 'Enter takes the suggestion, a comma your own word. Tap a word to say how far forward it stands.'
+                : `Only the words agreed on for this bag: ${agreedList(bag.agreedWords).join(', ')}.`
+            }
+          />
+          <WordsProblem />
+          <TextField name="cup.remarks" label="In your words" className="wide" rows={3} help={<RemarksLength />} />
+        </div>
+        <details open={staged || coached || initialValues.coolingFrom !== ''}>
+          <summary>Look by look: beans, ground, wet, hot, warm, cool</summary>
+          <StagesPart sheet={sheet} phase={phase} onPhase={setPhase} />
+        </details>
+        <details
+          open={
+            initialValues.finishS !== '' ||
+            initialValues.dryness !== '' ||
+            initialValues.textures.length > 0 ||
+            errors.cup?.finishS !== undefined
+          }
+        >
+          <summary>Finish, texture, dryness</summary>
+          <HoldField />
+          <TapsField name="cup.textures" label="It feels" options={TEXTURES} />
+          <TapsField name="cup.dryness" label="Dryness" options={DRYNESSES} />
+        </details>
+        <details
+          open={
+            initialValues.liquorColour + initialValues.liquorClarity + initialValues.shotLayers !== '' ||
+            initialValues.coffeeFaults.length > 0
+          }
+        >
+          <summary>How it looks, and faults of the coffee</summary>
+          <TapsField name="cup.liquorColour" label="Colour of the liquor" options={LIQUOR_COLOURS} />
+          <TapsField name="cup.liquorClarity" label="How clear" options={LIQUOR_CLARITIES} />
+          {style === 'espresso' && <TapsField name="cup.shotLayers" label="Layers of the shot" options={SHOT_LAYERS} />}
+          <FaultsField />
+        </details>
+        <details open={initialValues.nag.on}>
+          <summary>A word that will not come</summary>
+          <NagPart />
+        </details>
+      </fieldset>
+    </AgreedWords>
   );
 }
 

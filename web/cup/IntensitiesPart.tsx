@@ -13,7 +13,7 @@ import { api } from '../api/api';
 import { sentenceCase } from '../ui/format';
 import type { BrewForm } from './brewForm';
 import { intensityWords } from './cupForm';
-import { LevelStrip } from './LevelStrip';
+import { LevelStrip } from '../domain/LevelStrip';
 import { Skyline } from './Skyline';
 import { useInitialValues } from './useInitialValues';
 

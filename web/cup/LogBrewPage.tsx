@@ -1,30 +1,52 @@
 import { useMemo } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
+import type { Bag } from '../../contract/bag';
+import type { PublishedRecipe } from '../../contract/bagRecord';
+import type { Brew } from '../../contract/brew';
 import type { LiveBrew } from '../../contract/live';
 import type { KeptRecipe } from '../../contract/recipe';
 import type { BagPage } from '../../contract/shelf';
 import type { Taster } from '../../contract/taster';
 import { KIND_TRAITS, minutesText, type Grinder } from '../../core/brew';
-import { parametersLine } from '../../core/text';
+import { parametersLine, type TemperatureUnit } from '../../core/text';
 import { useTemperatureUnit } from '../api/useTemperatureUnit';
 import { api, problemOf } from '../api/api';
 import { againstReference } from '../domain/grind';
 import { IdeasNote } from '../domain/IdeasNote';
 import { ProblemNote } from '../ui/ProblemNote';
 import { useToday } from '../state/today';
+import { sentenceCase } from '../ui/format';
 import { usePageTitle } from '../ui/usePageTitle';
 import { Wait } from '../ui/Wait';
-import { brewFromBench, newBrew, sameAgain, type BrewForm } from './brewForm';
+import { anotherCup, brewAsPrinted, brewFromBench, newBrew, sameAgain, type BrewForm } from './brewForm';
 import { BrewSheet } from './BrewSheet';
 
-/**
- * Logging a brew: from the bench (`?live=…`), to the recipe of an earlier brew (`?again=…`, or `last`), or to the
- * reference.
- */
+/** What a new sheet is laid by. */
+type Origin =
+  | { by: 'bench'; live: LiveBrew }
+  /** Another cup of a brew in the log. */
+  | { by: 'pot'; brew: Brew }
+  | { by: 'printed'; recipe: PublishedRecipe }
+  /** The recipe of an earlier brew. */
+  | { by: 'again'; brew: Brew }
+  | { by: 'reference' };
+
+/** What an address asks for: `live`, `cupOf`, `printed`, `again` (a brew, or `last`), or nothing. */
+function originOf({ bag, brews }: BagPage, live: LiveBrew | null, address: URLSearchParams): Origin {
+  const brewAt = (name: string): Brew | undefined =>
+    address.get(name) === 'last' ? brews[0] : brews.find(({ id }) => id === address.get(name));
+  const [pot, again] = [brewAt('cupOf'), brewAt('again')];
+  if (live) return { by: 'bench', live };
+  if (pot) return { by: 'pot', brew: pot };
+  if (address.has('printed') && bag.publishedRecipe) return { by: 'printed', recipe: bag.publishedRecipe };
+  return again ? { by: 'again', brew: again } : { by: 'reference' };
+}
+
+/** Logging a brew: from the bench, another cup of one, by a recipe that is known, or to the reference. */
 export function LogBrewPage() {
   const { bagId = '' } = useParams();
   const [address] = useSearchParams();
-  const [again, liveId] = [address.get('again'), address.get('live')];
+  const liveId = address.get('live');
   const today = useToday();
   const { data: page, error } = api.useBagPageQuery({ id: bagId, today });
   const tasters = api.useTastersQuery(undefined);
@@ -37,8 +59,9 @@ export function LogBrewPage() {
   const live = bench.data?.brews.find(({ id }) => id === liveId) ?? null;
   return (
     <Sheet
-      key={`${bagId} ${again} ${liveId}`}
-      {...{ page, again, live }}
+      key={`${bagId} ${address.toString()}`}
+      page={page}
+      origin={originOf(page, live, address)}
       goneId={live === null ? liveId : null}
       tasters={tasters.data ?? []}
       recipes={recipes.data ?? []}
@@ -49,8 +72,7 @@ export function LogBrewPage() {
 
 interface SheetProps {
   page: BagPage;
-  again: string | null;
-  live: LiveBrew | null;
+  origin: Origin;
   /** A brew that was on the bench and no longer is: what was written of its cup is still here. */
   goneId: string | null;
   tasters: readonly Taster[];
@@ -58,42 +80,52 @@ interface SheetProps {
   grinders: readonly Grinder[];
 }
 
-function Sheet({ page, again, live, goneId, tasters, recipes, grinders }: SheetProps) {
+const TITLES: Readonly<Record<Origin['by'], string>> = {
+  bench: 'The cup',
+  pot: 'Another cup',
+  printed: 'As printed',
+  again: 'Same again',
+  reference: 'Log a brew',
+};
+
+function Sheet({ page, origin, goneId, tasters, recipes, grinders }: SheetProps) {
   const { bag, brews, settings, verdict } = page;
   const navigate = useNavigate();
   const today = useToday();
   const unit = useTemperatureUnit();
   const [addBrew] = api.useAddBrewMutation();
-  const repeated = again === 'last' ? brews[0] : brews.find((brew) => brew.id === again);
+  const live = origin.by === 'bench' ? origin.live : null;
   // The sheet is laid once: a verdict that changes underneath must not empty it.
   const initial = useMemo(
     (): BrewForm => {
       const tasterId = brews[0]?.tasterId ?? '';
       const scoring = { scoringScale: bag.scoringScale, sheetOfParts: settings.sheetOfParts };
-      if (!live) return repeated ? sameAgain(repeated, scoring, tasterId) : newBrew(bag.reference, scoring, tasterId);
-      return brewFromBench(
-        live,
-        scoring,
-        tasterId,
-        againstReference(live.recipe, bag, recipes, grinders, today)?.steps ?? bag.reference.grindStep,
-      );
+      switch (origin.by) {
+        case 'bench': {
+          const grind = againstReference(origin.live.recipe, bag, recipes, grinders, today);
+          return brewFromBench(origin.live, scoring, tasterId, grind?.steps ?? bag.reference.grindStep);
+        }
+        case 'pot':
+          return anotherCup(origin.brew, scoring);
+        case 'printed':
+          return brewAsPrinted(origin.recipe, scoring, tasterId);
+        case 'again':
+          return sameAgain(origin.brew, scoring, tasterId);
+        case 'reference':
+          return newBrew(bag.reference, scoring, tasterId);
+      }
     },
     // eslint-disable-next-line react-hooks/exhaustive-deps
-    [bag.id, again, live?.id],
+    [bag.id, live?.id],
   );
   const back = (): void => void navigate(`/bags/${bag.id}`, { replace: true });
   return (
     <>
       <h1>
-        {live ? 'The cup' : repeated ? 'Same again' : 'Log a brew'}: {bag.name}
+        {TITLES[origin.by]}: {bag.name}
       </h1>
       <p className="quiet">
-        Day {verdict.restDay}.{' '}
-        {live
-          ? `${live.recipe.name}${live.endedS === null ? '' : `, ${KIND_TRAITS[live.recipe.kind].end} in ${minutesText(live.endedS)}`}.`
-          : repeated
-            ? `As on day ${repeated.restDay}: ${parametersLine(repeated, unit)}.`
-            : `Reference recipe: ${parametersLine(bag.reference, unit)}.`}
+        Day {verdict.restDay}. {aboutOf(origin, bag, unit)}
       </p>
       <IdeasNote bag={bag} />
       {goneId !== null && (
@@ -103,7 +135,7 @@ function Sheet({ page, again, live, goneId, tasters, recipes, grinders }: SheetP
         </div>
       )}
       <BrewSheet
-        draftKey={`brew.${bag.id}.${live?.id ?? goneId ?? repeated?.id ?? 'new'}`}
+        draftKey={`brew.${bag.id}.${goneId ?? draftOf(origin)}`}
         bag={bag}
         first={brews.length === 0}
         initial={initial}
@@ -111,7 +143,7 @@ function Sheet({ page, again, live, goneId, tasters, recipes, grinders }: SheetP
         verdict={verdict}
         company={page}
         recipe={live?.recipe ?? null}
-        markFirst={repeated !== undefined || live !== null}
+        markFirst={origin.by === 'bench' || origin.by === 'again' || origin.by === 'pot'}
         cancel={live ? () => void navigate(`/bench?brew=${live.id}`) : back}
         save={async (brew) => {
           const { error } = await addBrew({ id: bag.id, body: live ? brew : { ...brew, liveId: null } });
@@ -121,4 +153,38 @@ function Sheet({ page, again, live, goneId, tasters, recipes, grinders }: SheetP
       />
     </>
   );
+}
+
+/** What a sheet was laid by, in a sentence. */
+function aboutOf(origin: Origin, { reference }: Bag, unit: TemperatureUnit): string {
+  switch (origin.by) {
+    case 'bench': {
+      const { recipe, endedS } = origin.live;
+      return `${recipe.name}${endedS === null ? '' : `, ${KIND_TRAITS[recipe.kind].end} in ${minutesText(endedS)}`}.`;
+    }
+    case 'pot':
+      return 'Who drank it, how, and what it was like.';
+    case 'printed':
+      return `${sentenceCase(parametersLine(origin.recipe, unit))}. ${origin.recipe.asPrinted}`;
+    case 'again':
+      return `As on day ${origin.brew.restDay}: ${parametersLine(origin.brew, unit)}.`;
+    case 'reference':
+      return `Reference recipe: ${parametersLine(reference, unit)}.`;
+  }
+}
+
+/** What the draft of a sheet goes by among those of its bag. */
+function draftOf(origin: Origin): string {
+  switch (origin.by) {
+    case 'bench':
+      return origin.live.id;
+    case 'pot':
+      return `${origin.brew.id}.cup`;
+    case 'again':
+      return origin.brew.id;
+    case 'printed':
+      return 'printed';
+    case 'reference':
+      return 'new';
+  }
 }

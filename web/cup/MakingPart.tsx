@@ -14,11 +14,12 @@ import {
   type Fault,
   type Recipe,
 } from '../../core/brew';
-import type { Adequacy } from '../../core/cup';
+import type { Adequacy, Progress } from '../../core/cup';
 import { AdviceNote } from '../domain/AdviceNote';
 import { BedPicture } from '../domain/BedPicture';
 import { SelectField, TapsField, TextField } from '../forms/fields';
-import { numberText, sentenceCase } from '../ui/format';
+import { choices } from '../ui/choices';
+import { numberText } from '../ui/format';
 import { numberIn, typedChoice, typedNumber, typedSeconds, typedWater } from '../forms/typed';
 import { MeasureButton } from './MeasureButton';
 import { somethingMade, type BrewForm } from './brewForm';
@@ -89,14 +90,7 @@ export function MakingPart(props: Props) {
             />
           )}
           {grinders.length > 0 && <TextField name="making.grinderSetting" label="Its setting" decimal />}
-          <SelectField
-            name="making.grindWord"
-            label="Grind, in words"
-            options={[
-              { value: '', text: 'Not stated' },
-              ...GRIND_WORDS.map((word) => ({ value: word, text: sentenceCase(word) })),
-            ]}
-          />
+          <SelectField name="making.grindWord" label="Grind, in words" options={choices(GRIND_WORDS, 'Not stated')} />
         </div>
         <Reading {...props} />
       </details>
@@ -147,6 +141,7 @@ function Reading({ verdict, recipe, id, company }: Props) {
         adequacy: typedChoice(given?.adequacy ?? '') as Adequacy | null,
       })),
       score: typedScore(typed.cup),
+      progress: typedChoice(typed.cup.progress) as Progress | null,
     },
     company,
   );

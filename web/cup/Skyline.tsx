@@ -2,7 +2,7 @@ import { useWatch } from 'react-hook-form';
 import type { IntensityAttribute } from '../../core/cup';
 import { sentenceCase } from '../ui/format';
 import type { BrewForm } from './brewForm';
-import { drawnShare } from './LevelStrip';
+import { drawnShare } from '../domain/LevelStrip';
 
 /** The whole cup as a skyline while it is drawn: a tower an attribute, as high as its level. */
 export function Skyline({ attributes }: { attributes: readonly IntensityAttribute[] }) {

@@ -51,6 +51,7 @@ export function StagesPart({
               tabs.current[i] = element;
             }}
             type="button"
+            className={written(one) > 0 ? 'written' : ''}
             role="tab"
             id={`phase-${i}`}
             aria-selected={one === phase}
@@ -65,7 +66,9 @@ export function StagesPart({
         ))}
       </div>
       <div id="phase-slots" role="tabpanel" aria-labelledby={`phase-${TASTING_PHASES.indexOf(phase)}`}>
-        <p className="quiet small mb-2">{HINTS[phase]}</p>
+        <p className="quiet small mb-2">
+          {TASTING_PHASES.indexOf(phase) + 1} of {TASTING_PHASES.length}. {HINTS[phase]}
+        </p>
         {slotsOf(phase).map((slot) => (
           <ChipsField key={slot.id} slot={slot.id} label={sentenceCase(slotName(slot.id))} />
         ))}

@@ -1,8 +1,9 @@
 import { brewInput, type Brew, type BrewInput } from '../../contract/brew';
+import type { PublishedRecipe } from '../../contract/bagRecord';
 import type { LiveBrew } from '../../contract/live';
 import type { BrewParametersInput } from '../../contract/brewParameters';
 import { mapValues, pick } from 'es-toolkit';
-import { minutesText, type Taste } from '../../core/brew';
+import { minutesText, potOf, type Taste } from '../../core/brew';
 import { typedResolver } from '../forms/formResolver';
 import { instantOf, localDateTime, wallClockOf } from '../state/today';
 import { cupValues, emptyCup, typedCup, type CupForm, type Scoring } from './cupForm';
@@ -28,6 +29,8 @@ export interface BrewForm {
   faultNote: string;
   cup: CupForm;
   making: MakingForm;
+  /** The first brew of the pot this is another cup of; empty for none. */
+  potId: string;
   /** The brew on the bench this is the cup of; empty for none. */
   liveId: string;
   /** The revision of the brew this is written over; empty for a new one. */
@@ -105,6 +108,7 @@ export function newBrew(parameters: BrewParametersInput, scoring: Scoring, taste
     faultNote: '',
     cup: emptyCup(scoring),
     making: NO_MAKING,
+    potId: '',
     liveId: '',
     revision: '',
   };
@@ -116,6 +120,25 @@ export function sameAgain(brew: Brew, scoring: Scoring, tasterId: string): BrewF
   const { milkKind } = brew.cup;
   const { milkG, iceG } = typedMaking(brew.making);
   return { ...sheet, cup: { ...sheet.cup, milkKind }, making: { ...sheet.making, milkG, iceG } };
+}
+
+/** A sheet for a brew as its roaster prints it. */
+export function brewAsPrinted(
+  { grindWord, asPrinted: _, ...parameters }: PublishedRecipe,
+  scoring: Scoring,
+  tasterId: string,
+): BrewForm {
+  const sheet = newBrew({ ...parameters, grindStep: null }, scoring, tasterId);
+  return { ...sheet, making: { ...sheet.making, grindWord: grindWord ?? '' } };
+}
+
+/** A sheet for another cup of a brew: all but who drinks it and how is as it was. */
+export function anotherCup(brew: Brew, scoring: Scoring): BrewForm {
+  return {
+    ...newBrew(brew, scoring, ''),
+    ...pick(typedBrew(brew), ['brewedAt', 'drainS', 'recordedFrom']),
+    potId: potOf(brew),
+  };
 }
 
 /** A sheet for the cup of a brew that ran on the bench: its recipe, time and fault are filled in. */
@@ -192,6 +215,7 @@ export function typedBrew(brew: Brew): BrewForm {
     faultNote: brew.faultNote,
     cup: typedCup(cup),
     making: typedMaking(brew.making),
+    potId: brew.potId ?? '',
     liveId: '',
     revision: String(brew.revision),
   };
@@ -212,6 +236,7 @@ function toValues({ cup, ...typed }: BrewForm): unknown {
     fault: typedChoice(typed.fault),
     cup: cupValues(cup),
     making: makingValues(typed.making),
+    potId: typedChoice(typed.potId),
     liveId: typedChoice(typed.liveId),
     revision: typedNumber(typed.revision),
   };

@@ -6,6 +6,7 @@ import { sentenceCase } from '../ui/format';
 const UNSAID = new Set(['cup', 'making', 'intensities', 'on']);
 const NAMES: Readonly<Record<string, string>> = {
   typing: 'being typed',
+  progress: 'against the cups before',
   remarks: 'in your words',
   intensity: 'level',
   adequacy: 'how it was liked',
@@ -19,7 +20,8 @@ const NAMES: Readonly<Record<string, string>> = {
 
 /** What a field is called where two copies of the sheet differ; null for what is no part of the cup. */
 export function cupFieldName(path: readonly string[]): string | null {
-  if (path.includes('coolingFrom') || path.includes('ended') || path.includes('liveId')) return null;
+  if (path.includes('coolingFrom') || path.includes('ended') || path.includes('liveId') || path.includes('potId'))
+    return null;
   // A note is told by where it was found: "Hot, nose", or just "Notes".
   const [, part, slot, what] = path;
   if (part === 'descriptors' && slot)

@@ -12,17 +12,25 @@ import {
   type SheetPart,
   type ScoringScale,
   type FoundFault,
+  type Moment,
   type Prominence,
+  type Seat,
   type Texture,
 } from '../../core/cup';
 import type { Trait } from '../../core/cup/words';
 import { asTyped, numberIn, typedChoice, typedMark, typedMarkValue, typedNumber } from '../forms/typed';
 
-/** The words of one line: those set, the one under the fingers, and how far forward some of them stand. */
-export interface WordsForm {
+/** What was tapped of some words of a line, by the word. */
+export interface WordTaps {
+  prominence?: Readonly<Record<string, Prominence>>;
+  moment?: Readonly<Record<string, Moment>>;
+  seat?: Readonly<Record<string, Seat>>;
+}
+
+/** The words of one line: those set, the one under the fingers, and what was tapped of some. */
+export interface WordsForm extends WordTaps {
   set: string[];
   typing: string;
-  prominence?: Readonly<Record<string, Prominence>>;
 }
 
 /** A cup as typed: every field as text. The names are the contract's, so that problems find their field. */
@@ -43,6 +51,7 @@ export interface CupForm extends Record<Attribute, string> {
   liquorClarity: string;
   shotLayers: string;
   coffeeFaults: FoundFault[];
+  progress: string;
   milkKind: string;
   company: string;
   blind: boolean;
@@ -81,6 +90,7 @@ export function emptyCup({ scoringScale, sheetOfParts }: Scoring): CupForm {
     },
     ...{ liquorColour: '', liquorClarity: '', shotLayers: '', coffeeFaults: [] },
     ...{
+      progress: '',
       milkKind: '',
       company: '',
       blind: false,
@@ -94,10 +104,12 @@ export function emptyCup({ scoringScale, sheetOfParts }: Scoring): CupForm {
 /** A cup already kept, as it would be typed. */
 export function typedCup(cup: Cup): CupForm {
   const descriptors = emptyWords();
-  for (const { typed, slot, prominence } of cup.descriptors) {
+  for (const { typed, slot, prominence, moment, seat } of cup.descriptors) {
     const line = descriptors[slot];
     line.set.push(typed);
     if (prominence) line.prominence = { ...line.prominence, [typed]: prominence };
+    if (moment) line.moment = { ...line.moment, [typed]: moment };
+    if (seat) line.seat = { ...line.seat, [typed]: seat };
   }
   return {
     ...emptyCup({ scoringScale: cup.scoringScale, sheetOfParts: [] }),
@@ -118,6 +130,7 @@ export function typedCup(cup: Cup): CupForm {
     liquorColour: cup.liquorColour ?? '',
     liquorClarity: cup.liquorClarity ?? '',
     shotLayers: cup.shotLayers ?? '',
+    progress: cup.progress ?? '',
     company: cup.company ?? '',
     nag: typedNag(cup.nag),
   };
@@ -178,6 +191,8 @@ export function cupValues(cup: CupForm): unknown {
         typed: word,
         slot,
         prominence: descriptors[slot].prominence?.[word] ?? null,
+        moment: descriptors[slot].moment?.[word] ?? null,
+        seat: descriptors[slot].seat?.[word] ?? null,
       })),
     ),
     markAt: typedChoice(cup.markAt),
@@ -186,6 +201,7 @@ export function cupValues(cup: CupForm): unknown {
     liquorColour: typedChoice(cup.liquorColour),
     liquorClarity: typedChoice(cup.liquorClarity),
     shotLayers: typedChoice(cup.shotLayers),
+    progress: typedChoice(cup.progress),
     company: typedChoice(cup.company),
     nag: nagValues(nag),
   };

@@ -22,7 +22,10 @@ export function RecipeLines({ recipe, times = [] }: Props) {
             const time = times.find((one) => one.step === i);
             return (
               <tr key={i}>
-                <td className="at">{minutesText(step.fromS)}</td>
+                <td className="at">
+                  {step.until !== '' && <span className="quiet">≈ </span>}
+                  {minutesText(step.fromS)}
+                </td>
                 <td>
                   {sentenceCase(step.text)}
                   {step.act === 'bloom' && `, ${numberText(step.toG / recipe.doseG, 1)} × the dose`}
@@ -30,7 +33,9 @@ export function RecipeLines({ recipe, times = [] }: Props) {
                     recipe.drain &&
                     `, by ${minutesText(recipe.drain.fromS)}–${minutesText(recipe.drain.toS)}`}
                   {step.act === 'steep' && `, until ${minutesText(step.untilS)}`}
+                  {step.until && <strong> once {step.until}</strong>}
                   {step.how && <span className="quiet">, {step.how}</span>}
+                  {step.pourNote && <span className="quiet">; {step.pourNote}</span>}
                   {time && <div className="small quiet">{whatHappened(time, times)}</div>}
                 </td>
               </tr>

@@ -1,19 +1,15 @@
-import type { Descriptor } from '../../core/cup/words';
+import type { Word } from '../../core/cup/words';
 import { temperaturesIn } from '../../core/text';
 import { useTemperatureUnit } from '../api/useTemperatureUnit';
 
 /** How to have a note beside the cup, with what some people must avoid. */
-export function ReferenceLine({ descriptor }: { descriptor: Descriptor }) {
+export function ReferenceLine({ of: { reference, allergens } }: { of: Pick<Word, 'reference' | 'allergens'> }) {
   const unit = useTemperatureUnit();
+  if (reference === '' && allergens.length === 0) return null;
   return (
     <div className="quiet small">
-      Beside the cup: {temperaturesIn(unit, descriptor.reference)}
-      {descriptor.allergens.length > 0 && (
-        <>
-          {' '}
-          <strong>Contains {descriptor.allergens.join(', ')}.</strong>
-        </>
-      )}
+      {reference !== '' && <>Beside the cup: {temperaturesIn(unit, reference)} </>}
+      {allergens.length > 0 && <strong>Contains {allergens.join(', ')}.</strong>}
     </div>
   );
 }

@@ -88,7 +88,7 @@ export function WordFinder({ likeness: { tapped, said }, onChange, onFound }: Pr
               <dd>
                 {descriptor.like}
                 {because.length > 0 && <span className="quiet"> ({because.join(', ')})</span>}
-                <ReferenceLine descriptor={descriptor} />
+                <ReferenceLine of={descriptor} />
               </dd>
             </div>
           ))}

@@ -1,6 +1,6 @@
 import type { Bag } from '../../contract/bag';
 import type { KeptRecipe } from '../../contract/recipe';
-import { grindStepsApart, type GrindComparison, type Grinder, type Recipe } from '../../core/brew';
+import { grindsOf, grindStepsApart, type GrindComparison, type Grinder, type Recipe } from '../../core/brew';
 
 /** A setting of a grinder. */
 export type Grind = Pick<Recipe, 'grinderId' | 'grinderSetting'>;
@@ -14,9 +14,17 @@ export function againstReference(
   today: string,
 ): GrindComparison | null {
   const reference = recipes.find(({ id }) => id === bag.referenceRecipeId)?.recipe;
-  if (reference?.grinderSetting == null || recipe.grinderSetting === null) return null;
+  const grinds = reference ? grindsOf(reference) : [];
+  // The reference may state its grind for the very grinder that is at hand.
+  const grind = grinds.find(({ grinderId }) => grinderId === recipe.grinderId) ?? grinds[0];
+  if (recipe.grinderSetting === null) return null;
+  if (!grind && reference?.grinderSetting == null) return null;
   return grindStepsApart(
-    { grinderId: reference.grinderId, setting: reference.grinderSetting, on: bag.createdAt.slice(0, 10) },
+    {
+      grinderId: grind?.grinderId ?? null,
+      setting: grind?.setting ?? reference?.grinderSetting ?? null,
+      on: bag.createdAt.slice(0, 10),
+    },
     { grinderId: recipe.grinderId, setting: recipe.grinderSetting, on: today },
     grinders,
   );

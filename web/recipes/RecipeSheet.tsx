@@ -1,15 +1,17 @@
 import { api } from '../api/api';
 import { useEffect, useRef } from 'react';
 import Button from 'react-bootstrap/Button';
-import { useFieldArray, useFormContext, useFormState, useWatch } from 'react-hook-form';
+import { useFieldArray, useFormContext, useWatch } from 'react-hook-form';
 import type { ApiError } from '../../contract/error';
-import { ACTS, BREW_KINDS, BREWERS, GRIND_WORDS, STYLES } from '../../core/brew';
+import { BREW_KINDS, BREWERS, GRIND_WORDS, STYLES, type Grinder } from '../../core/brew';
 import { OpenSelectField, SelectField, TextField } from '../forms/fields';
 import { TemperatureField } from '../forms/TemperatureField';
+import { choices } from '../ui/choices';
 import { numberText, sentenceCase } from '../ui/format';
 import { Sheet } from '../forms/Sheet';
 import { typedNumber, typedWater } from '../forms/typed';
-import { EMPTY_STAGE, recipeResolver, traitsOf, type RecipeForm, type RecipeValues } from './recipeForm';
+import { recipeResolver, traitsOf, type RecipeForm, type RecipeValues } from './recipeForm';
+import { StageFields } from './StageFields';
 
 interface Props {
   draftKey: string;
@@ -81,14 +83,8 @@ function SettingFields() {
             decimal
             help="It means something on this grinder only."
           />
-          <SelectField
-            name="grindWord"
-            label="Grind, in words"
-            options={[
-              { value: '', text: 'Not stated' },
-              ...GRIND_WORDS.map((word) => ({ value: word, text: sentenceCase(word) })),
-            ]}
-          />
+          <OtherGrinds grinders={grinders} />
+          <SelectField name="grindWord" label="Grind, in words" options={choices(GRIND_WORDS, 'Not stated')} />
           <TextField name="tdsTarget" label="Dissolved solids wanted" unit="%" decimal />
           <TextField name="hardnessPpm" label="Hardness" unit="ppm" decimal />
           <TextField name="filter" label="Filter" />
@@ -101,6 +97,37 @@ function SettingFields() {
         </div>
       </details>
     </fieldset>
+  );
+}
+
+/** The same grind on other grinders: whoever lays the recipe out chooses the one at hand. */
+function OtherGrinds({ grinders }: { grinders: readonly Grinder[] }) {
+  const { control } = useFormContext<RecipeForm>();
+  const own = useWatch<RecipeForm, 'grinderId'>({ name: 'grinderId' });
+  const { fields, append, remove } = useFieldArray({ control, name: 'otherGrinds' });
+  const others = grinders.filter(({ id }) => id !== own);
+  if (others.length === 0 && fields.length === 0) return null;
+  return (
+    <div className="wide">
+      {fields.map((grind, i) => (
+        <div key={grind.id} className="fields mb-2">
+          <SelectField
+            name={`otherGrinds.${i}.grinderId`}
+            label="On another grinder"
+            options={others.map(({ id, name }) => ({ value: id, text: name }))}
+          />
+          <TextField name={`otherGrinds.${i}.setting`} label="Its setting there" decimal />
+          <div className="align-self-center">
+            <Button variant="bare" onClick={() => remove(i)}>
+              Remove
+            </Button>
+          </div>
+        </div>
+      ))}
+      <Button variant="plain" onClick={() => append({ grinderId: others[0]?.id ?? '', setting: '' })}>
+        Its setting on another grinder
+      </Button>
+    </div>
   );
 }
 
@@ -131,53 +158,4 @@ function useKindTraits(kind: RecipeForm['kind']): void {
     setValue('brewer', traits.brewer, { shouldDirty: true });
     setValue('style', traits.style, { shouldDirty: true });
   }, [kind, setValue]);
-}
-
-function StageFields() {
-  const { control } = useFormContext<RecipeForm>();
-  const { fields, append, remove, insert } = useFieldArray({ control, name: 'stages' });
-  const kind = useWatch<RecipeForm, 'kind'>({ name: 'kind' });
-  const { errors } = useFormState<RecipeForm>();
-  if (kind === 'espresso')
-    return <p className="quiet">A shot has no stages: its yield, seconds and pressure are the recipe.</p>;
-  return (
-    <fieldset>
-      <legend>Stages</legend>
-      <p className="quiet small">Times from the start; weights are what the scale shows when the pour is done.</p>
-      {fields.map((stage, i) => (
-        <div key={stage.id} className="stage-fields">
-          <span className="number" aria-hidden="true">
-            {i + 1}
-          </span>
-          <TextField name={`stages.${i}.atS`} label="At" placeholder="0:40" />
-          <SelectField
-            name={`stages.${i}.act`}
-            label="Do"
-            options={ACTS.map((act) => ({ value: act, text: sentenceCase(act) }))}
-          />
-          <TextField name={`stages.${i}.toG`} label="To" unit="g" decimal />
-          <TextField name={`stages.${i}.forS`} label="For" unit="s" decimal />
-          <TextField name={`stages.${i}.how`} label="How" className="how" />
-          <div className="tools">
-            <Button
-              variant="bare"
-              aria-label={`Add a stage after stage ${i + 1}`}
-              onClick={() => insert(i + 1, EMPTY_STAGE)}
-            >
-              +
-            </Button>
-            <Button variant="bare" aria-label={`Remove stage ${i + 1}`} onClick={() => remove(i)}>
-              ×
-            </Button>
-          </div>
-        </div>
-      ))}
-      {typeof errors.stages?.message === 'string' && (
-        <div className="invalid-feedback d-block">{errors.stages.message}</div>
-      )}
-      <Button variant="plain" onClick={() => append(EMPTY_STAGE)}>
-        Add a stage
-      </Button>
-    </fieldset>
-  );
 }

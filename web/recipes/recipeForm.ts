@@ -1,5 +1,5 @@
 import { recipeInput, type RecipeInput } from '../../contract/recipe';
-import { KIND_TRAITS, minutesText, type BrewKind, type Recipe, type Stage } from '../../core/brew';
+import { KIND_TRAITS, minutesText, PLAIN_STAGE, type BrewKind, type Recipe, type Stage } from '../../core/brew';
 import { typedResolver } from '../forms/formResolver';
 import { asTyped, typedChoice, typedNumber, typedSeconds, typedWater } from '../forms/typed';
 
@@ -17,6 +17,7 @@ export interface RecipeForm {
   hardnessPpm: string;
   grinderId: string;
   grinderSetting: string;
+  otherGrinds: { grinderId: string; setting: string }[];
   grindWord: string;
   iceG: string;
   drain: { fromS: string; toS: string };
@@ -35,12 +36,38 @@ export interface StageForm {
   forS: string;
   toG: string;
   how: string;
+  waitsFor: string;
+  waitsUntil: string;
+  waitsForG: string;
+  pourHeight: string;
+  flow: string;
+  kettle: string;
 }
 
-export const EMPTY_STAGE: StageForm = { act: 'pour', atS: '', forS: '10', toG: '', how: '' };
+export const EMPTY_STAGE: StageForm = { act: 'pour', atS: '', forS: '10', toG: '', ...PLAIN_STAGE, waitsForG: '' };
 
-function typedStage({ act, atS, forS, toG, how }: Stage): StageForm {
-  return { act, atS: minutesText(atS), forS: asTyped(forS), toG: asTyped(toG), how };
+function typedStage({ atS, forS, toG, waitsForG, ...words }: Stage): StageForm {
+  return { ...words, atS: minutesText(atS), forS: asTyped(forS), toG: asTyped(toG), waitsForG: asTyped(waitsForG) };
+}
+
+/**
+ * The values of the stages. One that waits for a level or a weight need not say when: then it is expected once the one
+ * before is over.
+ */
+function stageValues(stages: readonly StageForm[]): unknown[] {
+  let overS = 0;
+  return stages.map(({ atS: at, forS: lasts, toG, waitsForG, ...words }) => {
+    const isTimed = words.waitsFor === 'time';
+    const atS = typedSeconds(at) ?? (isTimed ? null : overS);
+    const forS = typedSeconds(lasts) ?? 0;
+    if (typeof atS === 'number' && typeof forS === 'number') overS = atS + forS;
+    return {
+      ...words,
+      ...{ atS, forS, toG: typedNumber(toG) },
+      waitsUntil: words.waitsFor === 'level' ? words.waitsUntil : '',
+      waitsForG: words.waitsFor === 'weight' ? typedNumber(waitsForG) : null,
+    };
+  });
 }
 
 /** A recipe, as it would be typed. */
@@ -64,6 +91,7 @@ export function typedRecipe(recipe: Recipe, versionId = ''): RecipeForm {
     ...{
       grinderId: recipe.grinderId ?? '',
       grinderSetting: asTyped(recipe.grinderSetting),
+      otherGrinds: recipe.otherGrinds.map(({ grinderId, setting }) => ({ grinderId, setting: asTyped(setting) })),
       grindWord: recipe.grindWord ?? '',
       iceG: recipe.iceG === 0 ? '' : asTyped(recipe.iceG),
     },
@@ -100,6 +128,7 @@ function toValues({ drain, stages, ...typed }: RecipeForm): unknown {
     ...{
       grinderId: typedChoice(typed.grinderId),
       grinderSetting: typedNumber(typed.grinderSetting),
+      otherGrinds: typed.otherGrinds.map(({ grinderId, setting }) => ({ grinderId, setting: typedNumber(setting) })),
       grindWord: typedChoice(typed.grindWord),
       iceG: typedNumber(typed.iceG) ?? 0,
     },
@@ -112,15 +141,7 @@ function toValues({ drain, stages, ...typed }: RecipeForm): unknown {
       drain.fromS === '' && drain.toS === ''
         ? null
         : { fromS: typedSeconds(drain.fromS), toS: typedSeconds(drain.toS) },
-    stages: shot
-      ? []
-      : stages.map(({ act, atS, forS, toG, how }) => ({
-          act,
-          atS: typedSeconds(atS),
-          forS: typedSeconds(forS) ?? 0,
-          toG: typedNumber(toG),
-          how,
-        })),
+    stages: shot ? [] : stageValues(stages),
   };
 }
 

@@ -1,5 +1,5 @@
 import { createSlice, nanoid, type PayloadAction } from '@reduxjs/toolkit';
-import type { Family } from '../../core/cup/words';
+import type { HouseholdWord } from '../../core/cup/words';
 import type { Mirror } from '../forms/draftKeeper';
 
 /** How a deletion is taken back. */
@@ -9,7 +9,7 @@ export type Undo =
   | {
       kind: 'word';
       id: string;
-      before: { name: string; family: Family | null; mergedInto: string | null };
+      before: HouseholdWord;
       forgotten: boolean;
     }
   /** A sheet that was thrown away. */

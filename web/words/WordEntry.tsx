@@ -1,22 +1,24 @@
 import { useState } from 'react';
 import Dropdown from 'react-bootstrap/Dropdown';
 import { currentWord, type Word } from '../../core/cup/words';
+import { knownByText } from '../../core/text';
 import { api, problemOf } from '../api/api';
 import { toastShown } from '../state/notices';
 import { ReferenceLine } from '../domain/ReferenceLine';
 import { useAppDispatch } from '../state/store';
 import { useVocabulary } from '../domain/useVocabulary';
-import { MergeForm, RenameForm } from './WordForms';
+import { DescribeForm } from './DescribeForm';
+import { MergeForm } from './MergeForm';
 
 const WHERE = { nose: 'Mostly in the nose', palate: 'Mostly on the palate', both: 'In the nose and on the palate' };
 
 /** One word: what it is like, how to have it beside the cup, and what can be done with it. */
 export function WordEntry({ word, cups }: { word: Word; cups: number }) {
-  const [doing, setDoing] = useState<'rename' | 'merge' | null>(null);
+  const [doing, setDoing] = useState<'describe' | 'merge' | null>(null);
   const { vocabulary } = useVocabulary();
   const { descriptor } = word;
   const into = word.mergedInto === null ? null : currentWord(vocabulary, word.mergedInto);
-  const near = descriptor?.near.flatMap((id) => currentWord(vocabulary, id)?.name ?? []) ?? [];
+  const near = word.near.flatMap((id) => currentWord(vocabulary, id)?.name ?? []);
   return (
     <li>
       <div>
@@ -30,19 +32,23 @@ export function WordEntry({ word, cups }: { word: Word; cups: number }) {
       </div>
       <div className="about">
         {into && <div>Merged into {into.name}: every cup says that now.</div>}
+        {word.like}{' '}
         {descriptor ? (
-          <>
-            {descriptor.like}{' '}
-            <span className="quiet">
-              {WHERE[descriptor.where]}; near {near.join(', ')}.
-            </span>
-            {descriptor.also.length > 0 && <span className="quiet"> Also: {descriptor.also.join(', ')}.</span>}
-            <ReferenceLine descriptor={descriptor} />
-          </>
+          <span className="quiet">
+            {WHERE[descriptor.where]}; near {near.join(', ')}.
+            {descriptor.also.length > 0 && ` Also: ${descriptor.also.join(', ')}.`}
+          </span>
         ) : (
-          !into && <span className="quiet">A word of your own{word.family ? `, ${word.family}` : ''}.</span>
+          !into && (
+            <span className="quiet">
+              A word of your own{word.family ? `, ${word.family}` : ''}
+              {near.length > 0 && `; near ${near.join(', ')}`}.
+            </span>
+          )
         )}
-        {doing === 'rename' && <RenameForm word={word} done={() => setDoing(null)} />}
+        <ReferenceLine of={word} />
+        {word.knownBy !== null && <div>{knownByText(word)}</div>}
+        {doing === 'describe' && <DescribeForm word={word} done={() => setDoing(null)} />}
         {doing === 'merge' && <MergeForm word={word} done={() => setDoing(null)} />}
       </div>
       <WordMenu word={word} cups={cups} onDo={setDoing} />
@@ -50,12 +56,12 @@ export function WordEntry({ word, cups }: { word: Word; cups: number }) {
   );
 }
 
-function WordMenu({ word, cups, onDo }: { word: Word; cups: number; onDo: (what: 'rename' | 'merge') => void }) {
+function WordMenu({ word, cups, onDo }: { word: Word; cups: number; onDo: (what: 'describe' | 'merge') => void }) {
   const dispatch = useAppDispatch();
   const [mergeWord] = api.useMergeWordMutation();
   const [removeWord] = api.useRemoveWordMutation();
-  const { id, name, family, mergedInto, descriptor } = word;
-  const undo = { kind: 'word', id, before: { name, family, mergedInto }, forgotten: false } as const;
+  const { id, name, mergedInto, descriptor } = word;
+  const undo = { kind: 'word', id, before: word, forgotten: false } as const;
   const alone = async (): Promise<void> => {
     const { error } = await mergeWord({ id, body: { into: null } });
     dispatch(
@@ -83,7 +89,7 @@ function WordMenu({ word, cups, onDo }: { word: Word; cups: number; onDo: (what:
         ⋯
       </Dropdown.Toggle>
       <Dropdown.Menu>
-        <Dropdown.Item onClick={() => onDo('rename')}>Rename</Dropdown.Item>
+        <Dropdown.Item onClick={() => onDo('describe')}>Rename or describe</Dropdown.Item>
         {mergedInto === null ? (
           <Dropdown.Item onClick={() => onDo('merge')}>Merge into another</Dropdown.Item>
         ) : (

@@ -21,8 +21,11 @@ import {
   stageProblems,
   STARTER_RECIPES,
   stepAt,
+  stepNow,
   stepToMark,
+  waitText,
   type Recipe,
+  type Stage,
 } from '..';
 import { CONE, starter } from './samples';
 
@@ -235,6 +238,47 @@ describe('one tap a stage', () => {
 
   it('says what a pour misses, small misses apart', () => {
     expect([100, 109, 111.9, 116].map((g) => pourError(110, g))).toEqual([-10, 0, 0, 6]);
+  });
+});
+
+describe('a stage that waits for more than the clock', () => {
+  const waiting = (differently: Partial<Stage>): Recipe => ({
+    ...CONE,
+    stages: CONE.stages.map((stage, i) => (i === 2 ? { ...stage, ...differently } : stage)),
+  });
+  const forLevel = waiting({ waitsFor: 'level', waitsUntil: 'a finger lower' });
+
+  it('says what it waits for', () => {
+    expect(planOf(forLevel).steps.map(({ until }) => until)).toEqual([
+      '',
+      '',
+      'the level is a finger lower',
+      '',
+      '',
+      '',
+    ]);
+    expect(waitText({ waitsFor: 'weight', waitsUntil: '', waitsForG: 90 })).toBe('the scale shows 90 g');
+    const noted = planOf(waiting({ pourHeight: 'from 5 cm', flow: '', kettle: 'slow kettle' }));
+    expect(noted.steps[2]?.pourNote).toBe('from 5 cm, slow kettle');
+  });
+
+  it('can be marked as soon as the one before is, and is then where one is', () => {
+    const plan = planOf(forLevel);
+    expect(stepToMark(plan, [0, 1], 55)).toBe(2);
+    expect(stepToMark(planOf(CONE), [0, 1], 55)).toBeNull();
+    expect(stepToMark(plan, [0], 41)).toBe(1);
+    expect([stepNow(plan, [0, 1], 60), stepNow(plan, [0, 1, 2], 60), stepNow(plan, [], 80)]).toEqual([1, 2, 2]);
+  });
+
+  it('is asked for which level or weight', () => {
+    expect(stageProblems(waiting({ waitsFor: 'level' }))).toMatchObject([{ index: 2, field: 'waitsUntil' }]);
+    expect(stageProblems(waiting({ waitsFor: 'weight' }))).toMatchObject([{ index: 2, field: 'waitsForG' }]);
+    expect(stageProblems(forLevel)).toEqual([]);
+  });
+
+  it('has the weight it waits for scaled with the dose', () => {
+    const scaled = scaleRecipe(waiting({ waitsFor: 'weight', waitsForG: 90 }), 34);
+    expect(scaled.stages[2]).toMatchObject({ toG: 390, waitsForG: 180 });
   });
 });
 

@@ -104,18 +104,18 @@ export function bruteForce(input: CrestInput, askedAges: readonly number[]): Bru
     }
   });
 
+  const written = brews.map((b) => (b.recordedFrom === 'memory' ? 3.2 : 1));
+  // Cups of one brew have half of their noise in common.
+  const noise = (i: number, j: number): number => {
+    if (i === j) return written[i]!;
+    return brews[i]!.pot && brews[i]!.pot === brews[j]!.pot ? 0.5 * Math.sqrt(written[i]! * written[j]!) : 0;
+  };
   let none = 0;
   for (const zs of midpoints(-2.4, 2.4, 6)) {
     const gp = (a: number, b: number): number => (0.22 * s0) ** 2 * smooth(a, b);
     const sigma = s0 * Math.exp(0.35 * zs);
     const covariance = Matrix.zeros(n, n).apply(function (this: Matrix, i: number, j: number) {
-      this.set(
-        i,
-        j,
-        priorCovariance(i, j) +
-          gp(x[i]!, x[j]!) +
-          (i === j ? sigma ** 2 * (brews[i]!.recordedFrom === 'memory' ? 3.2 : 1) : 0),
-      );
+      this.set(i, j, priorCovariance(i, j) + gp(x[i]!, x[j]!) + sigma ** 2 * noise(i, j));
     });
     const precision = inverse(covariance).to2DArray();
     const scale = zWeight(zs) / Math.sqrt(determinant(covariance));

@@ -39,6 +39,7 @@ const anyBrew = fc
     recordedFrom: fc.constantFrom('cup' as const, 'memory' as const),
     fault: fc.option(fc.constantFrom(...FAULTS), { nil: null, freq: 5 }),
     taster: fc.option(fc.constantFrom('a', 'b'), { nil: null }),
+    pot: fc.option(fc.constantFrom('p', 'q'), { nil: null, freq: 3 }),
   })
   .map(({ age, overall, ...rest }) => brewOf(age, overall, rest));
 const anyLog = fc.array(anyBrew, { maxLength: 14 });
@@ -96,6 +97,29 @@ describe('fitCrest', () => {
       }),
       { numRuns: 25 },
     );
+  });
+
+  it('does not depend on what the pots are called, to the last bit', () => {
+    fc.assert(
+      fc.property(anyLog, (brews) => {
+        const called = { p: 'z', q: 'a' };
+        const renamed = brews.map((brew) => ({ ...brew, pot: brew.pot ? called[brew.pot as 'p' | 'q'] : null }));
+        const [{ brews: _, ...one }, { brews: __, ...other }] = [fitCrest(bagOf(brews)), fitCrest(bagOf(renamed))];
+        expect(JSON.stringify(other)).toBe(JSON.stringify(one));
+      }),
+      { numRuns: 25 },
+    );
+  });
+
+  it('hears cups of one brew as fewer witnesses than as many brews', () => {
+    const before = [brewOf(8, 80), brewOf(16, 81)];
+    const late = (pots: readonly (string | null)[]) =>
+      fitCrest(bagOf([...before, ...pots.map((pot) => brewOf(30, 90, { pot }))])).peak;
+    const [one, shared, apart] = [late([null]), late(['p', 'p', 'p', 'p']), late([null, null, null, null])];
+    expect(shared.day).toBeGreaterThan(one.day);
+    expect(shared.day).toBeLessThan(apart.day);
+    // A pot with one cup in it is a brew like any other.
+    expect(late(['p'])).toEqual(one);
   });
 
   it('is not moved by a brew with a fault, of another style, or without a mark', () => {

@@ -17,6 +17,13 @@ const CASES: Record<string, CrestInput> = {
     brewOf(24, 85, { brewer: 'press', recordedFrom: 'memory' }),
     brewOf(40, 77),
   ]),
+  'cups of one brew, one of them from memory': bagOf([
+    brewOf(8, 78),
+    brewOf(15, 85, { pot: 'p' }),
+    brewOf(15, 83, { pot: 'p', brewer: 'press' }),
+    brewOf(15, 86, { pot: 'p', recordedFrom: 'memory' }),
+    brewOf(26, 82),
+  ]),
 };
 const AGES = [8, 20, 45];
 

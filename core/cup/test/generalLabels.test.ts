@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import { labelAgainstCups, vocabularyOf, type Outcome } from '../words';
+import { bareWord, labelAgainstCups, vocabularyOf, type Outcome } from '../words';
 
 /** A household with two words of its own: a general one, and one that belongs to a family. */
 const vocabulary = vocabularyOf([
-  { id: 'own-citrus', name: 'citrusy', family: null, mergedInto: null },
-  { id: 'own-plum', name: 'hedge plum', family: 'stone fruit', mergedInto: null },
+  bareWord('own-citrus', 'citrusy'),
+  { ...bareWord('own-plum', 'hedge plum'), family: 'stone fruit' },
 ]);
 
 /** What is printed, what was noted of the cup (ids, then prose after a bar), and what became of it. */

@@ -1,7 +1,15 @@
 import { describe, expect, it } from 'vitest';
-import { labelAgainstCups, printedNotes, vocabularyOf, wordsInProse, wordsOverDays, type WordedCup } from '../words';
+import {
+  bareWord,
+  labelAgainstCups,
+  printedNotes,
+  vocabularyOf,
+  wordsInProse,
+  wordsOverDays,
+  type WordedCup,
+} from '../words';
 
-const vocabulary = vocabularyOf([{ id: 'own', name: 'attic', family: null, mergedInto: null }]);
+const vocabulary = vocabularyOf([bareWord('own', 'attic')]);
 const cup = (restDay: number, ids: string[], remarks = ''): WordedCup => ({
   restDay,
   descriptors: ids.map((id) => ({ id })),
@@ -68,5 +76,30 @@ describe('words over the days', () => {
       ['attic', 1, [9]],
     ]);
     expect(wordsOverDays(vocabulary, cups, 2)).toHaveLength(1);
+  });
+
+  it('says how far forward a printed note stood, where that was tapped', () => {
+    const tapped = (restDay: number, prominence: 'leading' | 'behind' | 'a trace' | null): WordedCup => ({
+      restDay,
+      descriptors: [{ id: 'quince', prominence }],
+      remarks: '',
+    });
+    const stands = (...cups: WordedCup[]) => {
+      const [one] = labelAgainstCups(vocabulary, 'quince', cups);
+      return [one?.leading, one?.traces];
+    };
+    expect(stands(tapped(5, 'leading'), tapped(6, 'behind'), tapped(7, 'a trace'))).toEqual([1, 1]);
+    expect(stands(tapped(5, null), cup(6, [], 'Quince again.'))).toEqual([0, 0]);
+    // A general print stands where the foremost of its sharper words does.
+    const both: WordedCup = {
+      restDay: 8,
+      descriptors: [
+        { id: 'lime', prominence: 'a trace' },
+        { id: 'lemon', prominence: 'leading' },
+      ],
+      remarks: '',
+    };
+    const [citrus] = labelAgainstCups(vocabulary, 'citrus', [both]);
+    expect([citrus?.leading, citrus?.traces]).toEqual([1, 0]);
   });
 });

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
   ALLERGENS,
+  bareWord,
   currentWord,
   FAMILIES,
   findDescriptors,
@@ -16,9 +17,7 @@ import {
 import { DESCRIPTIONS } from './descriptions';
 
 const own = (id: string, name: string, mergedInto: string | null = null): HouseholdWord => ({
-  id,
-  name,
-  family: null,
+  ...bareWord(id, name),
   mergedInto,
 });
 const PLAIN = vocabularyOf([]);

@@ -36,6 +36,10 @@ export const ALLERGENS = [
 ] as const;
 export type Allergen = (typeof ALLERGENS)[number];
 
+/** How a household knows a word it has never had as itself. */
+export const KNOWN_BY = ['only by its substitute', 'never tasted'] as const;
+export type KnownBy = (typeof KNOWN_BY)[number];
+
 /** Where a note is usually met. */
 export type Whereabouts = 'nose' | 'palate' | 'both';
 

@@ -1,3 +1,4 @@
+export * from './agreed';
 export * from './finder';
 export * from './label';
 export * from './descriptor';

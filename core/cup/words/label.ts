@@ -1,10 +1,11 @@
+import type { Prominence } from '../tasting';
 import { generalWord, type GeneralWord } from './generalWords';
 import { currentWord, spelling, wordSpelt, type Vocabulary, type Word } from './vocabulary';
 
 /** A cup as far as what was found in it is concerned: on which rest day, and what was found, as ids and in prose. */
 export interface WordedCup {
   restDay: number;
-  descriptors: readonly { id: string }[];
+  descriptors: readonly { id: string; prominence?: Prominence | null }[];
   remarks: string;
 }
 
@@ -24,6 +25,9 @@ export interface DescriptorOutcome {
   days: readonly number[];
   /** As what it was found where that is another word: its kin, the sharper or the general one; most often first. */
   as: readonly string[];
+  /** In how many of those cups it stood in front, and in how many it was no more than a trace. */
+  leading: number;
+  traces: number;
 }
 
 /** Words that turn the next one round: "no quince". */
@@ -90,9 +94,7 @@ const inOrder = (days: readonly number[]): number[] => [...new Set(days)].sort((
 
 /** Kin: either is named among the other's neighbours. */
 function areKin(a: Word, b: Word): boolean {
-  return (
-    a.id !== b.id && ((a.descriptor?.near.includes(b.id) ?? false) || (b.descriptor?.near.includes(a.id) ?? false))
-  );
+  return a.id !== b.id && (a.near.includes(b.id) || b.near.includes(a.id));
 }
 
 /** A cup as a label is held against it. */
@@ -101,6 +103,8 @@ interface HeldCup {
   words: readonly Word[];
   generals: readonly GeneralWord[];
   prose: string;
+  /** How far forward its words stand, by word, where that was said. */
+  prominence: ReadonlyMap<string, Prominence>;
 }
 
 /**
@@ -120,6 +124,12 @@ export function labelAgainstCups(
       words,
       generals: [...own, ...inProse(vocabulary, cup.remarks).generals],
       prose: ` ${spelling(cup.remarks)} `,
+      prominence: new Map(
+        cup.descriptors.flatMap(({ id, prominence }) => {
+          const word = currentWord(vocabulary, id);
+          return word && prominence ? [[word.id, prominence] as const] : [];
+        }),
+      ),
     };
   });
   return printedNotes(label).map((printed) => outcomeOf(vocabulary, printed, held));
@@ -128,31 +138,47 @@ export function labelAgainstCups(
 function outcomeOf(vocabulary: Vocabulary, printed: string, held: readonly HeldCup[]): DescriptorOutcome {
   const word = wordSpelt(vocabulary, printed);
   const general = generalWord(printed);
-  const named = (outcome: Outcome, names: (cup: HeldCup) => readonly string[] | null): DescriptorOutcome | null => {
+  const named = (outcome: Outcome, find: (cup: HeldCup) => Match | null): DescriptorOutcome | null => {
     const found = held.flatMap((cup) => {
-      const said = names(cup);
-      return said === null ? [] : [{ day: cup.day, said }];
+      const match = find(cup);
+      return match === null
+        ? []
+        : [{ day: cup.day, as: match.as, stands: match.words.map(({ id }) => cup.prominence.get(id)) }];
     });
     if (found.length === 0) return null;
-    const as = mostOften(found.flatMap(({ said }) => said));
-    return { printed, word, outcome, cups: found.length, days: inOrder(found.map(({ day }) => day)), as };
+    return {
+      ...{ printed, word, outcome, cups: found.length, days: inOrder(found.map(({ day }) => day)) },
+      as: mostOften(found.flatMap(({ as }) => as)),
+      leading: found.filter(({ stands }) => stands.includes('leading')).length,
+      traces: found.filter(({ stands }) => stands.length > 0 && stands.every((one) => one === 'a trace')).length,
+    };
   };
-  const ifAny = (names: readonly string[]): readonly string[] | null => (names.length > 0 ? names : null);
   return (
     named('found', ({ words, generals, prose }) => {
-      if (word && words.some(({ id }) => id === word.id)) return [];
-      if (general === null) return !word && prose.includes(` ${spelling(printed)} `) ? [] : null;
-      const sharper = words.filter((one) => general.covers(one)).map(({ name }) => name);
-      return ifAny(sharper) ?? (generals.includes(general) ? [] : null);
+      const itself = words.filter(({ id }) => id === word?.id);
+      if (itself.length > 0) return { as: [], words: itself };
+      if (general === null) return !word && prose.includes(` ${spelling(printed)} `) ? { as: [], words: [] } : null;
+      return (
+        byName(words.filter((one) => general.covers(one))) ??
+        (generals.includes(general) ? { as: [], words: [] } : null)
+      );
     }) ??
-    named('close kin', ({ words }) =>
-      ifAny(words.filter((one) => word && areKin(word, one)).map(({ name }) => name)),
-    ) ??
-    named('in general', ({ generals }) =>
-      ifAny(word ? generals.filter((one) => one !== general && one.covers(word)).map(({ name }) => name) : []),
-    ) ?? { printed, word, outcome: 'never', cups: 0, days: [], as: [] }
+    named('close kin', ({ words }) => byName(words.filter((one) => word && areKin(word, one)))) ??
+    named('in general', ({ generals }) => {
+      const as = word ? generals.filter((one) => one !== general && one.covers(word)).map(({ name }) => name) : [];
+      return as.length > 0 ? { as, words: [] } : null;
+    }) ?? { printed, word, outcome: 'never', cups: 0, days: [], as: [], leading: 0, traces: 0 }
   );
 }
+
+/** What in a cup answers to a printed note: by which names it goes where those are others, and its words. */
+interface Match {
+  as: readonly string[];
+  words: readonly Word[];
+}
+
+const byName = (words: readonly Word[]): Match | null =>
+  words.length > 0 ? { as: words.map(({ name }) => name), words } : null;
 
 function mostOften(names: readonly string[]): string[] {
   const counts = new Map<string, number>();

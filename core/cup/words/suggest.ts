@@ -1,5 +1,5 @@
 import { distance } from 'fastest-levenshtein';
-import { currentWord, spelling, type Vocabulary, type Word } from './vocabulary';
+import { bareWord, currentWord, spelling, type Vocabulary, type Word } from './vocabulary';
 
 export interface Suggestion {
   word: Word;
@@ -23,7 +23,7 @@ interface Candidate {
 
 function notYetKnown(name: string): Entry {
   return {
-    word: { id: `new ${name}`, name, family: null, mergedInto: null, descriptor: null },
+    word: { ...bareWord(`new ${name}`, name), descriptor: null },
     spelt: spelling(name),
     via: null,
   };

@@ -1,5 +1,6 @@
+import { pick } from 'es-toolkit';
 import pluralize from 'pluralize';
-import type { Family, Descriptor } from './descriptor';
+import type { Allergen, Descriptor, Family, KnownBy } from './descriptor';
 import { DESCRIPTORS } from './descriptors';
 
 /** A word of the household: one of its own, or its own name for a note of the vocabulary (then with that note's id). */
@@ -9,10 +10,27 @@ export interface HouseholdWord {
   family: Family | null;
   /** The word it was merged into; null while it stands for itself. */
   mergedInto: string | null;
+  /** What it is like, how to have it beside the cup, its neighbours' ids, and what in it some must avoid. */
+  like: string;
+  reference: string;
+  near: readonly string[];
+  allergens: readonly Allergen[];
+  /** How it is known, where not by tasting it; and by which substitute. */
+  knownBy: KnownBy | null;
+  substitute: string;
+}
+
+/** A word of which nothing is said but its name. */
+export function bareWord(id: string, name: string): HouseholdWord {
+  return {
+    ...{ id, name, family: null, mergedInto: null },
+    ...{ like: '', reference: '', near: [], allergens: [], knownBy: null, substitute: '' },
+  };
 }
 
 /**
- * A word as the household now says it. `descriptor` is what the vocabulary knows of it; null for the household's own words.
+ * A word as the household now says it. `descriptor` is what the vocabulary knows of it, which is then also what it is
+ * like; null for the household's own words.
  */
 export interface Word extends HouseholdWord {
   descriptor: Descriptor | null;
@@ -41,10 +59,8 @@ const singular = (spelt: string): string => pluralize.singular(spelt);
 export function vocabularyOf(own: readonly HouseholdWord[]): Vocabulary {
   const rows = new Map(own.map((word) => [word.id, word]));
   const known = DESCRIPTORS.map((descriptor): Word => ({
-    id: descriptor.id,
-    family: descriptor.family,
-    mergedInto: rows.get(descriptor.id)?.mergedInto ?? null,
-    name: rows.get(descriptor.id)?.name ?? descriptor.name,
+    ...(rows.get(descriptor.id) ?? bareWord(descriptor.id, descriptor.name)),
+    ...pick(descriptor, ['family', 'like', 'reference', 'near', 'allergens']),
     descriptor,
   }));
   const descriptorIds = new Set(DESCRIPTORS.map(({ id }) => id));

@@ -11,6 +11,7 @@ import { UnitOfTemperatures1700000000010 } from './10-unitOfTemperatures';
 import { LikingFirst1700000000011 } from './11-likingFirst';
 import { TheRecord1700000000012 } from './12-theRecord';
 import { TheLiquor1700000000013 } from './13-theLiquor';
+import { TheFineGrain1700000000014 } from './14-theFineGrain';
 
 /** In the order in which they run. */
 export const MIGRATIONS = [
@@ -27,4 +28,5 @@ export const MIGRATIONS = [
   LikingFirst1700000000011,
   TheRecord1700000000012,
   TheLiquor1700000000013,
+  TheFineGrain1700000000014,
 ];

@@ -7,6 +7,8 @@ const empty = (scoringScale: ScoringScale): CupForm => emptyCup({ scoringScale, 
 const form = (differently: Partial<CupForm> = {}): CupForm => ({ ...empty('mark10'), ...differently });
 const read = (cup: CupForm) => cupInput.safeParse(cupValues(cup));
 
+const NOT_TAPPED = { prominence: null, moment: null, seat: null };
+
 describe('a cup as typed', () => {
   it('is an empty cup while nothing was written', () => {
     expect(read(form({ intensities: { body: undefined, acidity: { intensity: '', adequacy: '' } } })).data).toEqual(
@@ -65,7 +67,7 @@ describe('a cup as typed', () => {
       cup: { set: [], typing: '  ' },
     };
     expect(read(form({ descriptors })).data?.descriptors).toEqual(
-      ['quince', 'attic', 'damso'].map((typed) => ({ typed, slot: 'hot-nose', prominence: null })),
+      ['quince', 'attic', 'damso'].map((typed) => ({ typed, slot: 'hot-nose', ...NOT_TAPPED })),
     );
   });
 
@@ -81,16 +83,21 @@ describe('a cup as typed', () => {
         textures: ['silky'],
         markAt: 'cool',
         company: 'panel',
+        progress: 'best yet',
         milkKind: 'oat',
         remarks: 'long',
       }),
-      descriptors: [{ id: 'quince', typed: 'Quinces', slot: 'cool-second', prominence: 'leading' }],
+      descriptors: [
+        { id: 'quince', typed: 'Quinces', slot: 'cool-second', prominence: 'leading', moment: 'after', seat: 'throat' },
+      ],
       nag: { said: 'green', tapped: ['green'], resolvedWith: null, dropped: false },
     });
     const { descriptors, ...back } = read(typedCup(whole)).data ?? {};
     const { descriptors: _, ...rest } = whole;
     expect(back).toEqual(rest);
-    expect(descriptors).toEqual([{ typed: 'Quinces', slot: 'cool-second', prominence: 'leading' }]);
+    expect(descriptors).toEqual([
+      { typed: 'Quinces', slot: 'cool-second', prominence: 'leading', moment: 'after', seat: 'throat' },
+    ]);
   });
 
   it('carries along a search for a word that is over, and ends one that is switched off', () => {
