@@ -4,7 +4,7 @@ import { makingInput, type MakingInput } from '../contract/making';
 import type { KeptRecipe } from '../contract/recipe';
 import { FIRST_SETTINGS } from '../contract/settings';
 import { appendPoint, roundTo, scaleRecipe, type BrewParameters, type Recipe, type Trace } from '../core/brew';
-import { addGrinder } from '../server/db/grinders';
+import { addGrinder, loadGrinders } from '../server/db/grinders';
 import { addLive, addPiece, keepLive, loadLive } from '../server/db/live';
 import { changeRecipe, loadRecipes } from '../server/db/recipes';
 import { keepSettings } from '../server/db/settings';
@@ -77,6 +77,8 @@ export async function lastNight(db: EntityManager, { recipes }: DemoBench, bagId
     const liveId = await addLive(db, { bagId, recipe: steep.recipe, recipeVersionId: steep.versionId }, begun);
     await keepLive(db, await loadLive(db, liveId), { startedAt: begun.getTime() });
   }
+  const grinders = await loadGrinders(db);
+  const [hand, flat] = ['Hand grinder', 'Flat-burr grinder'].map((name) => grinders.find((one) => one.name === name));
   const standard = recipes.find(({ isStandard }) => isStandard);
   if (standard)
     await changeRecipe(
@@ -84,8 +86,16 @@ export async function lastNight(db: EntityManager, { recipes }: DemoBench, bagId
       standard.id,
       {
         ...standard.recipe,
-        stages: standard.recipe.stages.map((stage) =>
-          stage.act === 'swirl' ? { ...stage, how: 'twice, gently' } : stage,
+        grindWord: 'medium fine',
+        ...(flat && hand
+          ? { grinderId: hand.id, grinderSetting: 18, otherGrinds: [{ grinderId: flat.id, setting: 5.5 }] }
+          : {}),
+        stages: standard.recipe.stages.map((stage, i) =>
+          stage.act === 'swirl'
+            ? { ...stage, how: 'twice, gently' }
+            : i === 3
+              ? { ...stage, waitsFor: 'level', waitsUntil: 'a finger’s width lower', kettle: 'slow kettle' }
+              : stage,
         ),
       },
       null,

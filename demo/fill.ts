@@ -45,6 +45,7 @@ export async function fillStore(store: Store, today: PlainDate): Promise<{ bags:
         finishedOn: finishedAt === undefined ? null : on(finishedAt),
       });
       const bagId = await addBag(db, bag, now);
+      let potId: string | null = null;
       for (const [
         i,
         {
@@ -61,11 +62,12 @@ export async function fillStore(store: Store, today: PlainDate): Promise<{ bags:
           fromMemory,
           bench: atBench,
           seen,
+          sameBrew,
         },
       ] of log.entries()) {
         const made = { ...bag.reference, ...parameters };
         const score = trueScore(truth, restAge(roastedOn, on(day), spells), made, bag.reference) - (fault ? 8 : 0);
-        const brewedAt = instantAt(on(day), 7, (i * 7) % 60);
+        const brewedAt = instantAt(on(day), 7, ((sameBrew ? i - 1 : i) * 7) % 60);
         const recorded = atBench
           ? await brewAtBench(db, bench, bagId, made, atBench, new Date(brewedAt), brews + 1)
           : null;
@@ -77,23 +79,27 @@ export async function fillStore(store: Store, today: PlainDate): Promise<{ bags:
           liveId: recorded?.liveId ?? null,
           making: recorded?.making ?? seen ?? null,
           recordedFrom: fromMemory ? 'memory' : 'cup',
+          potId: sameBrew ? potId : null,
           fault: fault ?? null,
           faultNote: faultNote ?? '',
           cup: {
             scoringScale: bag.scoringScale,
-            mark: scores.mark(bag.scoringScale, score),
-            aroma: scores.attribute(score),
-            acidity: scores.attribute(score - 2),
-            body: scores.attribute(score - 4),
-            sweetness: scores.attribute(score - 1),
-            cleanness: scores.attribute(score - 3),
+            ...(sameBrew ?? {
+              mark: scores.mark(bag.scoringScale, score),
+              aroma: scores.attribute(score),
+              acidity: scores.attribute(score - 2),
+              body: scores.attribute(score - 4),
+              sweetness: scores.attribute(score - 1),
+              cleanness: scores.attribute(score - 3),
+            }),
             remarks: remarks ?? '',
             descriptors: descriptorsOf(phases ?? ''),
             intensities: intensitiesOf(intensities ?? ''),
             ...cup,
           },
         });
-        await addBrew(db, bagId, brew, now);
+        const id = await addBrew(db, bagId, brew, now);
+        if (!sameBrew) potId = id;
         brews++;
       }
       if (label.name === STEEPING) await lastNight(db, bench, bagId, now);

@@ -29,6 +29,8 @@ export interface DemoBrew {
   day: number;
   taster: 'Mira' | 'Tomas';
   parameters?: Partial<BrewParameters>;
+  /** Another cup of the brew before, with a mark of its own. */
+  sameBrew?: { mark: number };
   remarks?: string;
   drainS?: number;
   fault?: 'spill' | 'stalled-filter';

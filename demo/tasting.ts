@@ -1,7 +1,10 @@
 import type { CupDraft } from '../contract/cup';
-import { ADEQUACIES, FIRST_SHEET, parseLevel, SLOT_IDS, type MarkedPart } from '../core/cup';
+import { ADEQUACIES, FIRST_SHEET, MOMENTS, parseLevel, SLOT_IDS, type MarkedPart } from '../core/cup';
 
-/** Descriptors of a staged tasting: "hot-first: quince, honey; cool-second: damson". */
+/**
+ * Descriptors of a staged tasting: "hot-first: quince, honey; cool-second: damson"; a leading one with "!", a trace with
+ * "~", and when it comes after it: "quince! first, rooibos~ after".
+ */
 export function descriptorsOf(phases: string): NonNullable<CupDraft['descriptors']> {
   return phases
     .split(';')
@@ -10,7 +13,11 @@ export function descriptorsOf(phases: string): NonNullable<CupDraft['descriptors
       const [at = '', descriptors = ''] = part.split(':');
       const slot = SLOT_IDS.find((id) => id === at.trim());
       if (!slot) throw new Error(`There is no slot “${at}”`);
-      return descriptors.split(',').map((typed) => ({ typed: typed.trim(), slot }));
+      return descriptors.split(',').map((one) => {
+        const [, typed = '', weight, moment] = /^(.*?)([!~])?(?: (first|middle|after))?$/.exec(one.trim()) ?? [];
+        const prominence = weight === undefined ? null : weight === '!' ? 'leading' : 'a trace';
+        return { typed, slot, prominence, moment: MOMENTS.find((known) => known === moment) ?? null };
+      });
     });
 }
 

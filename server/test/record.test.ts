@@ -21,8 +21,11 @@ describe('cups of one brew', () => {
     const first = await server.addBrew(bagId, { doseG: 20, waterG: 320 });
     return [first, await server.addBrew(bagId, { doseG: 20, waterG: 320, style: 'milk', potId: first })];
   };
-  const brewOf = async (bagId: string, id: string): Promise<Brew | undefined> =>
-    (await page(bagId)).brews.find((brew) => brew.id === id);
+  const brewOf = async (bagId: string, id: string): Promise<Brew> => {
+    const brew = (await page(bagId)).brews.find((one) => one.id === id);
+    if (!brew) throw new Error('This brew is not in the log');
+    return brew;
+  };
 
   it('draw their beans once, on the page and on the shelf', async () => {
     const bagId = await server.addBag({ weightG: 250 });
@@ -43,16 +46,7 @@ describe('cups of one brew', () => {
   it('follow each other in what they have in common, and in nothing else', async () => {
     const bagId = await server.addBag();
     const [first, second] = await potted(bagId);
-    const {
-      id: _,
-      bagId: __,
-      score,
-      restDay,
-      createdAt,
-      revision,
-      making,
-      ...written
-    } = (await brewOf(bagId, first)) as Brew;
+    const { id: _, bagId: __, score, restDay, createdAt, revision, making, ...written } = await brewOf(bagId, first);
     expect([score, restDay, createdAt, making]).toBeDefined();
     const cupOnly = { ...written.cup, descriptors: [], mark: 9 };
     await server.ok('PUT', `/brews/${first}`, { ...written, revision, waterC: 88, drainS: 170, cup: cupOnly });
@@ -77,7 +71,7 @@ describe('cups of one brew', () => {
       [one, '99999999-9999-4999-8999-999999999999'],
     ] as const) {
       const problem = await server.refused('POST', `/bags/${bagId}/brews`, brewDraft({ potId }));
-      expect(problem.fields?.[0]?.path).toBe('potId');
+      expect(problem.fields[0]?.path).toBe('potId');
     }
   });
 });
@@ -130,7 +124,7 @@ describe('final levels', () => {
     const problem = await server.refused('PATCH', `/bags/${bagId}`, {
       finalLevels: [{ attribute: 'acidity', intensity: '9' }],
     });
-    expect(problem.fields?.[0]?.path).toBe('finalLevels.0.intensity');
+    expect(problem.fields[0]?.path).toBe('finalLevels.0.intensity');
   });
 });
 
@@ -149,7 +143,7 @@ describe('a word', () => {
     await server.ok('PUT', `/words/${id}/merge`, { into: 'cedar' });
     expect(await own(id)).toMatchObject({ like: 'Sun on old paint.', substitute: 'a fence', mergedInto: 'cedar' });
     const problem = await server.refused('PUT', `/words/${id}`, { ...said, near: ['nowhere'] });
-    expect(problem.fields?.[0]?.path).toBe('near');
+    expect(problem.fields[0]?.path).toBe('near');
   });
 
   it('of the vocabulary can be marked as never tasted, and keeps what it is', async () => {

@@ -51,7 +51,8 @@ function LayOut({ page, recipes }: { page: BagPage; recipes: readonly KeptRecipe
       </p>
     );
 
-  const written = recipeForBag(kept.recipe, target);
+  const forBag = recipeForBag(kept.recipe, target);
+  const written = printed?.grindWord ? { ...forBag, grindWord: printed.grindWord } : forBag;
   const dose = typedNumber(typedDose);
   const scaled = typeof dose === 'number' && dose > 0 ? scaleRecipe(written, dose) : written;
   const recipe = { ...scaled, ...(grind ?? {}) };

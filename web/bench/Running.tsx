@@ -165,6 +165,8 @@ function Now({
           <>
             about <strong className="countdown">{minutesText(shown.fromS)}</strong> by the recipe
           </>
+        ) : next && next.until !== '' ? (
+          `then, once ${next.until}: ${next.text}`
         ) : (
           <>
             <strong className="countdown">{minutesText(next || !over ? left : nowS - step.untilS)}</strong>{' '}

@@ -58,8 +58,8 @@ export function CupPart({ bag, sheet, markFirst, first, before }: Props) {
         <legend>The cup</legend>
         <CoachPart first={first} onPhase={setPhase} />
         <ScorePart scoringScale={initialValues.scoringScale} markFirst={markFirst} also={also} />
+        {!first && <TapsField name="cup.progress" label="Against the cups before" options={PROGRESSES} />}
         <div className="fields mt-2">
-          {!first && <TapsField name="cup.progress" label="Against the cups before" options={PROGRESSES} />}
           <ChipsField
             slot="cup"
             label="Notes"
