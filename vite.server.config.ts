@@ -21,6 +21,7 @@ export default defineConfig({
         fitWorker: 'server/verdicts/fitWorker.ts',
         makeDemo: 'demo/make.ts',
         passphrase: 'scripts/passphrase.ts',
+        keeping: 'scripts/keeping.ts',
       },
       // All side by side, so that one finds another by its name.
       output: { entryFileNames: '[name].js', chunkFileNames: '[name]-[hash].js' },

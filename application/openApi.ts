@@ -21,13 +21,15 @@ function parametersOf({ params, query }: Endpoint): object[] {
   return [...one('path', params), ...one('query', query)];
 }
 
-function responsesOf({ answer, creates, events, errors = [] }: Endpoint): object {
+function responsesOf({ answer, creates, events, gives, errors = [] }: Endpoint): object {
   const failed = groupBy([...ANY_ERROR, ...errors], (code) => ERROR_STATUS[code]);
   const good = events
     ? { 200: { description: 'A stream of events', content: { 'text/event-stream': { schema: eventsSchema(events) } } } }
-    : answer
-      ? { [creates ? 201 : 200]: { description: 'Done', content: contentOf(answer, 'output') } }
-      : { 204: { description: 'Done' } };
+    : gives
+      ? { 200: { description: 'A file', content: { [gives]: { schema: { type: 'string', format: 'binary' } } } } }
+      : answer
+        ? { [creates ? 201 : 200]: { description: 'Done', content: contentOf(answer, 'output') } }
+        : { 204: { description: 'Done' } };
   const bad = Object.entries(failed).map(([status, codes]) => [
     status,
     { description: [...new Set(codes)].join(', '), content: contentOf(apiError, 'output') },
@@ -50,9 +52,15 @@ export function openApiDocument() {
   const paths: Record<string, Record<string, object>> = {};
   for (const [name, endpoint] of Object.entries(ENDPOINTS) as [string, Endpoint][]) {
     const path = endpoint.path.replaceAll(/:(\w+)/g, '{$1}');
-    const { body } = endpoint;
+    const { body, takes } = endpoint;
     (paths[path] ??= {})[endpoint.method.toLowerCase()] = {
       ...{ operationId: name, summary: endpoint.summary, parameters: parametersOf(endpoint) },
+      ...(takes && {
+        requestBody: {
+          required: true,
+          content: { 'application/octet-stream': { schema: { type: 'string', format: 'binary' } } },
+        },
+      }),
       ...(body && { requestBody: { required: true, content: contentOf(body, 'input') } }),
       responses: responsesOf(endpoint),
     };

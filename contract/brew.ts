@@ -5,7 +5,8 @@ import { id, instant, oneOf, quantity, text } from './fields';
 import { making, makingInput } from './making';
 import { brewParameterFields } from './brewParameters';
 
-const brewFields = {
+/** What is written of a brew besides its cup and its making. */
+export const brewFields = {
   ...brewParameterFields,
   brewedAt: instant('The time of brewing'),
   tasterId: id.nullable().default(null),

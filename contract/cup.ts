@@ -64,7 +64,8 @@ export type Nag = z.infer<typeof nag>;
 /** Ends the search for a word: with it, or (null) without. */
 export const nagEnd = z.strictObject({ word: typedWord.nullable() });
 
-const commonFields = {
+/** What is written of a cup besides its words. */
+export const cupFields = {
   /** Scale the mark is written in. */
   scoringScale: oneOf('Scoring', SCORING_SCALES),
   /** Main score in that scale; null when not marked, or when it follows from its parts. */
@@ -101,6 +102,14 @@ const slot = oneOf('Where it was found', SLOT_IDS);
 const prominence = oneOf('How far forward it stands', PROMINENCES).nullable();
 const moment = oneOf('When it comes', MOMENTS).nullable();
 const seat = oneOf('Where it sits', SEATS).nullable();
+/** What is written of one descriptor: as typed, where it was found, and what was tapped of it. */
+export const descriptorFields = {
+  typed: typedWord,
+  slot,
+  prominence: prominence.default(null),
+  moment: moment.default(null),
+  seat: seat.default(null),
+};
 const wordsLimit = `A cup can hold ${WORDS_MAX} notes at most, each of ${WORD_MAX} characters`;
 
 function checkMark(
@@ -123,19 +132,8 @@ function checkMark(
 /** A cup as written at the table; its words as typed. */
 export const cupInput = z
   .strictObject({
-    ...commonFields,
-    descriptors: z
-      .array(
-        z.strictObject({
-          typed: typedWord,
-          slot,
-          prominence: prominence.default(null),
-          moment: moment.default(null),
-          seat: seat.default(null),
-        }),
-      )
-      .max(WORDS_MAX, wordsLimit)
-      .default([]),
+    ...cupFields,
+    descriptors: z.array(z.strictObject(descriptorFields)).max(WORDS_MAX, wordsLimit).default([]),
   })
   .superRefine(checkMark);
 export type CupInput = z.infer<typeof cupInput>;
@@ -143,7 +141,7 @@ export type CupDraft = z.input<typeof cupInput>;
 
 /** A cup as the server gives it back: each word with the id it goes by. */
 export const cup = z.strictObject({
-  ...commonFields,
+  ...cupFields,
   descriptors: z.array(z.strictObject({ id: wordId, typed: z.string(), slot, prominence, moment, seat })),
 });
 export type Cup = z.infer<typeof cup>;

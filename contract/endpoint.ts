@@ -12,6 +12,7 @@ export const RESOURCES = [
   'Bench',
   'Words',
   'Session',
+  'Backups',
 ] as const;
 export type Resource = (typeof RESOURCES)[number];
 
@@ -27,6 +28,10 @@ export interface Endpoint {
   body?: z.ZodType;
   /** What is answered; nothing (204) where it is left out. */
   answer?: z.ZodType;
+  /** The media type of a file that is answered in place of JSON, to be kept by whoever asks. */
+  gives?: string;
+  /** A file is sent in place of JSON, as it is. */
+  takes?: 'file';
   /** Something new: answered with 201. */
   creates?: true;
   /** A stream of server-sent events, each with its schema, in place of an answer. */

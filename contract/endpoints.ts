@@ -1,9 +1,10 @@
 import { z } from 'zod';
+import { backups, importState } from './archive';
 import { bag, bagChange, bagInput } from './bag';
 import { brewInput, faultInput } from './brew';
 import { nagEnd } from './cup';
 import { changeCounts, deviceId, draft, draftInput, draftKey } from './draft';
-import type { Endpoint } from './endpoint';
+import { RESOURCES, type Endpoint } from './endpoint';
 import { id, oneOf } from './fields';
 import { INSTRUMENTS, readings } from './instrument';
 import { benchAnswer, liveBrew, liveInput, livePatch, liveStart, liveTrace } from './live';
@@ -301,6 +302,43 @@ export const ENDPOINTS = {
     keepS: 0,
   }),
 
+  archive: get('/archive', 'Everything, as an archive to keep.', { gives: 'application/zip' }),
+  beginImport: post('/imports', 'Takes a file in to be looked at; nothing is changed yet.', {
+    takes: 'file',
+    answer: added,
+    creates: true,
+  }),
+  importState: get('/imports/:id', 'How far a file is looked at, and what it would bring.', {
+    params: byId,
+    answer: importState,
+    errors: ['not-found'],
+    keepS: 0,
+  }),
+  finishImport: post('/imports/:id/household', 'Puts what a file holds in the place of the household.', {
+    params: byId,
+    body: nothing,
+    errors: ['not-found', 'conflict'],
+    changes: [...RESOURCES],
+  }),
+  dropImport: remove('/imports/:id', 'Puts a file on its way aside.', {
+    params: byId,
+    body: nothing,
+    errors: ['not-found'],
+  }),
+  backups: get('/backups', 'The backups there are.', { answer: backups, tells: ['Backups'], keepS: 0 }),
+  makeBackup: post('/backups', 'Makes a backup.', {
+    body: nothing,
+    answer: z.strictObject({ name: z.string() }),
+    creates: true,
+    changes: ['Backups'],
+  }),
+  restoreBackup: post('/backups/:name/household', 'Puts a backup in the place of the household.', {
+    params: z.strictObject({ name: z.string().max(100) }),
+    body: nothing,
+    errors: ['not-found'],
+    changes: [...RESOURCES],
+  }),
+
   words: get('/words', 'The household’s own words, and how often each is used.', { answer: words, tells: ['Words'] }),
   addWord: post('/words', 'Adds a word.', {
     body: wordInput,
@@ -358,10 +396,14 @@ type Body<E> = E extends { readonly body: infer S extends z.ZodType }
     : { body: z.input<S> }
   : unknown;
 
-/** What a caller says: params and query by their names, and the body. */
+/** A file that is sent, where an endpoint takes one. */
+type SentFile<E> = E extends { readonly takes: 'file' } ? { file: Blob } : unknown;
+
+/** What a caller says: params and query by their names, and the body or the file. */
 export type CallOf<N extends EndpointName> = Sent<Endpoints[N], 'params'> &
   Sent<Endpoints[N], 'query'> &
-  Body<Endpoints[N]>;
+  Body<Endpoints[N]> &
+  SentFile<Endpoints[N]>;
 
 /** What is answered; null where there is no answer. */
 export type AnswerOf<N extends EndpointName> = Endpoints[N] extends { readonly answer: infer S extends z.ZodType }
@@ -376,4 +418,9 @@ export type EventsOf<N extends EndpointName> = Endpoints[N] extends { readonly e
 /** Endpoints that stream. */
 export type StreamName = {
   [N in EndpointName]: Endpoints[N] extends { readonly events: unknown } ? N : never;
+}[EndpointName];
+
+/** Endpoints that answer with a file. */
+export type FileName = {
+  [N in EndpointName]: Endpoints[N] extends { readonly gives: string } ? N : never;
 }[EndpointName];

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { FIRST_INTENSITY_ATTRIBUTES, FIRST_SHEET, SCORING_SCALES } from '../core/cup';
 import { TEMPERATURE_UNITS } from '../core/text';
-import { name, oneOf } from './fields';
+import { name, oneOf, text } from './fields';
 import { instrumentChange, instrumentSettings, NO_INSTRUMENTS } from './instrument';
 import { sheetOfParts } from './sheetOfParts';
 
@@ -38,6 +38,8 @@ export const settings = z.strictObject({
   readsSigns: z.boolean({ error: 'Reading the signs must be yes or no' }),
   /** What temperatures are written in. */
   temperatureUnit: oneOf('The unit of temperatures', TEMPERATURE_UNITS),
+  /** A folder of this machine that backups are copied to as well; null for none. */
+  backupFolder: text('The folder', 500).trim().nullable(),
 });
 export type Settings = z.infer<typeof settings>;
 
@@ -52,6 +54,7 @@ export const FIRST_SETTINGS: Settings = {
   coaching: null,
   readsSigns: true,
   temperatureUnit: '°C',
+  backupFolder: null,
 };
 
 /**

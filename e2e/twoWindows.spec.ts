@@ -23,8 +23,8 @@ test('two windows on one bag: what each changed is kept, inside the reference to
     other.goto(`${application.address}/bags/${id}/edit`),
   ]);
   await other.getByLabel('Weight').fill('500');
-  await other.getByLabel('Dose').fill('18');
-  await page.getByLabel('Water temperature').fill('91');
+  await other.getByRole('group', { name: 'Reference recipe' }).getByLabel('Dose').fill('18');
+  await page.getByRole('group', { name: 'Reference recipe' }).getByLabel('Water temperature').fill('91');
   await page.getByLabel('Name').fill('Both Hills');
   await other.getByRole('button', { name: 'Save' }).click();
   await expect(other.getByRole('heading', { level: 1, name: 'Both Hill' })).toBeVisible();

@@ -14,6 +14,7 @@ import { bagHandlers } from './places/bags';
 import { benchHandlers } from './places/bench';
 import { brewHandlers } from './places/brews';
 import { draftHandlers } from './places/drafts';
+import { keepingHandlers } from './places/keeping';
 import { grinderHandlers, recipeHandlers } from './places/recipes';
 import { doorOf, guessLimits, readCookies, sessionHandlers } from './places/session';
 import { settingsHandlers } from './places/settings';
@@ -42,6 +43,7 @@ function handlersOf(deps: Deps): Handlers {
     ...benchHandlers(deps),
     ...wordHandlers(deps),
     ...draftHandlers(deps),
+    ...keepingHandlers(deps),
   };
 }
 const openApi = openApiDocument();

@@ -1,4 +1,6 @@
 import type { SteadyClock } from '../core/brew';
+import type { Imports } from './archive/imports';
+import type { BackupKeeper } from './backup/keeper';
 import type { BenchRecorder } from './bench/recorder';
 import type { Store } from './db/store';
 import type { InstrumentRegistry } from './instruments/instrument';
@@ -9,6 +11,10 @@ export interface Deps {
   store: Store;
   verdicts: VerdictKeeper;
   recorder: BenchRecorder;
+  backups: BackupKeeper;
+  imports: Imports;
+  /** The database the household lies in. */
+  databaseFile: string;
   instruments: InstrumentRegistry;
   now: () => Date;
   /** What brews are timed by: it goes on where the clock on the wall is set back. */

@@ -70,10 +70,13 @@ export function answerErrors(log: Logger) {
   };
 }
 
-/** Writes only come as JSON: a form on another site cannot send that without being asked first. */
+/** What files are sent as. */
+const FILE_TYPE = 'application/octet-stream';
+
+/** Writes only come as JSON or as a plain file: a form on another site can send neither without being asked first. */
 export function requireJson(request: Request, _response: Response, next: NextFunction): void {
   const writes = request.method !== 'GET' && request.method !== 'HEAD';
-  if (writes && !request.is('application/json'))
+  if (writes && !request.is(['application/json', FILE_TYPE]))
     throw new Problem('invalid', 'A change must be sent as JSON (content-type application/json).');
   next();
 }

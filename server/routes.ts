@@ -1,3 +1,5 @@
+import type { Readable } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
 import { Router, type Request, type RequestHandler, type Response } from 'express';
 import type { z } from 'zod';
 import type { Endpoint } from '../contract/endpoint';
@@ -27,10 +29,18 @@ export type Send<N extends EndpointName> = <E extends keyof EventsOf<N> & string
   data: EventsOf<N>[E],
 ) => void;
 
+/** A file to be kept by whoever asks: what it is called, and its bytes. */
+export interface GivenFile {
+  name: string;
+  bytes: Readable;
+}
+
 /** Answers a call; of a stream, begins it and says how it is ended. */
 export type Handler<N extends EndpointName> = Endpoints[N] extends { readonly events: unknown }
   ? (call: Call<N>) => Promise<(send: Send<N>) => () => void>
-  : (call: Call<N>) => Promise<AnswerOf<N>> | AnswerOf<N>;
+  : Endpoints[N] extends { readonly gives: string }
+    ? (call: Call<N>) => Promise<GivenFile> | GivenFile
+    : (call: Call<N>) => Promise<AnswerOf<N>> | AnswerOf<N>;
 export type Handlers<N extends EndpointName = EndpointName> = { [K in N]: Handler<K> };
 
 interface Around {
@@ -59,6 +69,7 @@ export function routesOf(handlers: Handlers, { door, before, checkAnswers }: Aro
           ...{ request, response, after: (work: () => unknown) => void after.push(work) },
         });
         if (endpoint.events) begin(answer as Begin, response);
+        else if (endpoint.gives) await give(answer as GivenFile, endpoint.gives, response);
         else if (endpoint.answer) response.status(endpoint.creates ? 201 : 200).json(held(name, checked, answer));
         else response.status(204).end();
         for (const work of after) work();
@@ -87,6 +98,16 @@ function begin(start: Begin, response: Response): void {
     'close',
     start((event, about, data) => stream.send(event, about, data)),
   );
+}
+
+/** Sends a file. Where it breaks off half way the connection does as well: half a file must not look like a whole one. */
+async function give({ name, bytes }: GivenFile, type: string, response: Response): Promise<void> {
+  response.status(200).type(type).set('content-disposition', `attachment; filename="${name}"`);
+  try {
+    await pipeline(bytes, response);
+  } catch {
+    response.destroy();
+  }
 }
 
 /** An answer as it is sent. Throws where it is not what the table says: that is a fault of ours. */

@@ -1,15 +1,19 @@
 import { createServer, type Server } from 'node:http';
+import { join } from 'node:path';
 import type { AddressInfo } from 'node:net';
 import type { Logger } from 'pino';
 import { createApp } from './app';
 import { steadyClock } from '../core/brew';
+import { Imports } from './archive/imports';
+import { backupFolderOf, makeBackup } from './backup/files';
+import { BackupKeeper } from './backup/keeper';
 import { BenchRecorder } from './bench/recorder';
 import { simulatedInstrument } from './instruments/simulated/bench';
 import { isEverywhere, isLoopback, networkAddresses } from './access/names';
 import { keepPassphrase, keptPassphrase } from './access/passphrase';
 import { StartProblem, type Config } from './config';
 import { ensureStarters } from './db/recipes';
-import { whyNotOpened } from './db/inspect';
+import { isOfEarlierVersion, whyNotOpened } from './db/inspect';
 import { StorageProblem, storageProblem } from './db/storageProblem';
 import { openStore, type Store } from './db/store';
 import { lockFolder } from './folderLock';
@@ -61,6 +65,7 @@ export async function serve(
     // Its threads start while the database is opened.
     const engine = given ?? startEngine();
     taken.push(() => engine.close());
+    await backUpBeforeMigrating(config, now());
     const store = await openHousehold(config.databaseFile, now());
     taken.push(() => store.close());
     const clock = steadyClock(() => now().getTime(), monotonic);
@@ -69,9 +74,15 @@ export async function serve(
     await recorder.resume();
     const verdicts = new VerdictKeeper(store, engine, log, patienceMs);
     taken.push(() => verdicts.close());
+    const { databaseFile, dataFolder } = config;
+    const backups = new BackupKeeper(store, databaseFile, dataFolder, now, log);
+    taken.push(() => backups.close());
+    const imports = new Imports(join(dataFolder, 'imports'), databaseFile, log);
+    taken.push(() => imports.cancel());
+    const instruments = simulatedInstrument;
     const server = createServer(
       createApp(
-        { store, verdicts, recorder, instruments: simulatedInstrument, now, clock, passphrase },
+        { store, verdicts, recorder, backups, imports, databaseFile, instruments, now, clock, passphrase },
         config,
         log,
         webFolder,
@@ -84,6 +95,7 @@ export async function serve(
     const { port } = server.address() as AddressInfo;
     const address = addressOf(config.host, port);
     lock.announce(address);
+    backups.begin();
     return { address, notes: isLoopback(config.host) ? [] : beyondThisMachine(config, port), store, close: giveBack };
   } catch (error) {
     await giveBack();
@@ -109,6 +121,18 @@ function beyondThisMachine({ host, names }: Config, port: number): string[] {
     `Other machines on the network reach it too, at ${reached.join(', ') || 'no address yet'}: whoever knows the passphrase reads and changes everything.`,
     'What is sent is not encrypted; anyone on the same network can read it. Stay on networks you trust.',
   ];
+}
+
+/** A household of an earlier version is copied before it is brought to this one. */
+async function backUpBeforeMigrating({ databaseFile, dataFolder }: Config, now: Date): Promise<void> {
+  if (whyNotOpened(databaseFile) !== null || !isOfEarlierVersion(databaseFile)) return;
+  try {
+    await makeBackup(databaseFile, backupFolderOf(dataFolder), 'before-migration', now);
+  } catch (error) {
+    throw new StartProblem(
+      `The household is of an earlier version and is backed up before it is changed; that failed: ${error instanceof Error ? error.message : String(error)}. Nothing was changed. ${START_AGAIN}`,
+    );
+  }
 }
 
 const START_AGAIN = 'Mend that and start it again, or choose another folder with SLOW_CREST_DATA.';

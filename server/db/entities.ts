@@ -140,6 +140,7 @@ export interface HouseholdRow {
   coaching: boolean | null;
   readsSigns: boolean;
   temperatureUnit: TemperatureUnit;
+  backupFolder: string | null;
 }
 
 export const HouseholdEntity = new EntitySchema<HouseholdRow>({
@@ -155,6 +156,7 @@ export const HouseholdEntity = new EntitySchema<HouseholdRow>({
     coaching: { type: 'boolean', nullable: true },
     readsSigns: { type: 'boolean', default: true },
     temperatureUnit: { ...text, default: '°C' },
+    backupFolder: optionalText,
   },
 });
 

@@ -36,13 +36,28 @@ function missing(file: string): string | null {
   return `The database ${file} is not there, but what was saved when it was deleted or replaced is in ${rescued}. Rename that to ${file} to go on with it, or move it away to begin anew.`;
 }
 
+/** Whether a database holds a household that an earlier version wrote: opening it migrates it. */
+export function isOfEarlierVersion(file: string): boolean {
+  if (!existsSync(file) || statSync(file).size === 0) return false;
+  const db = new Database(file, { readonly: true, fileMustExist: true });
+  try {
+    const run = migrationsRun(db);
+    return run.length > 0 && run.length < MIGRATIONS.length;
+  } finally {
+    db.close();
+  }
+}
+
+/** The names of the migrations that made a database what it is; none for one that is new. */
+function migrationsRun(db: Database.Database): string[] {
+  const has = db.prepare(`SELECT 1 FROM sqlite_master WHERE type = 'table' AND name = 'migrations'`).get();
+  return has ? (db.prepare('SELECT name FROM migrations').pluck().all() as string[]) : [];
+}
+
 /** A database that knows migrations this version does not was written by a newer one. */
 function newerThanThis(db: Database.Database, file: string): string | null {
   const known = new Set(MIGRATIONS.map((migration) => migration.name));
-  const hasMigrations = db.prepare(`SELECT 1 FROM sqlite_master WHERE type = 'table' AND name = 'migrations'`).get();
-  if (!hasMigrations) return null;
-  const run = db.prepare('SELECT name FROM migrations').pluck().all() as string[];
-  if (run.every((name) => known.has(name))) return null;
+  if (migrationsRun(db).every((name) => known.has(name))) return null;
   return `The database ${file} was written by a newer version of Slow Crest. Nothing was changed. Start it with that version, or choose another folder with SLOW_CREST_DATA.`;
 }
 

@@ -10,7 +10,7 @@ const HOUSEHOLD = 1;
 export async function loadSettings(db: EntityManager): Promise<Settings> {
   const row = await db.findOneBy(HouseholdEntity, { id: HOUSEHOLD });
   if (!row) return FIRST_SETTINGS;
-  const { brewers, oneChange, scoringScale, coaching, readsSigns, temperatureUnit } = row;
+  const { brewers, oneChange, scoringScale, coaching, readsSigns, temperatureUnit, backupFolder } = row;
   return {
     brewers,
     oneChange,
@@ -18,6 +18,7 @@ export async function loadSettings(db: EntityManager): Promise<Settings> {
     coaching,
     readsSigns,
     temperatureUnit,
+    backupFolder,
     instruments: row.instruments ?? NO_INSTRUMENTS,
     intensityAttributes: row.intensityAttributes ?? [...FIRST_INTENSITY_ATTRIBUTES],
     sheetOfParts: row.sheetOfParts ?? [...FIRST_SHEET],

@@ -21,6 +21,11 @@ export interface Store {
    * again.
    */
   write<T>(work: (db: EntityManager) => Promise<T>): Promise<T>;
+  /**
+   * Puts the rows of another database of the same version in the place of one's own, table by table: all of them, or
+   * none.
+   */
+  replaceTables(other: string, tables: readonly string[]): Promise<void>;
   close(): Promise<void>;
 }
 
@@ -72,6 +77,14 @@ class SqliteStore implements Store {
       const result = await (await this.#inPlace(source)).transaction(work);
       await this.#inPlace(source);
       return result;
+    });
+  }
+
+  replaceTables(other: string, tables: readonly string[]): Promise<void> {
+    return this.#inTurn(async (source) => {
+      const here = await this.#inPlace(source);
+      replaceTables(rawOf(here), other, tables);
+      await this.#inPlace(here);
     });
   }
 
@@ -199,6 +212,25 @@ class SqliteStore implements Store {
 /** The driver's own connection under the ORM's. */
 function rawOf(source: DataSource): Database.Database {
   return (source.driver as unknown as { databaseConnection: Database.Database }).databaseConnection;
+}
+
+function replaceTables(db: Database.Database, other: string, tables: readonly string[]): void {
+  db.prepare('ATTACH ? AS other').run(other);
+  try {
+    // What waits in the other's journal is read, not written: only one file changes, so it changes whole.
+    db.transaction(() => {
+      // What refers to what is looked at once all is there.
+      db.pragma('defer_foreign_keys = ON');
+      for (const table of tables) db.exec(`DELETE FROM main."${table}"`);
+      for (const table of tables) {
+        const columns = db.pragma(`main.table_info("${table}")`) as { name: string }[];
+        const named = columns.map(({ name }) => `"${name}"`).join(', ');
+        db.exec(`INSERT INTO main."${table}" (${named}) SELECT ${named} FROM other."${table}"`);
+      }
+    }).immediate();
+  } finally {
+    db.exec('DETACH other');
+  }
 }
 
 /** Whether driver and ORM agree that no transaction is open. */

@@ -1,5 +1,6 @@
 import { withChange } from '../../application/settings';
 import { settings as wholeSettings } from '../../contract/settings';
+import { checkBackupFolder } from '../backup/keeper';
 import { bothKept } from '../changing';
 import { keepSettings, loadSettings } from '../db/settings';
 import type { Deps } from '../deps';
@@ -18,6 +19,7 @@ export function settingsHandlers({ store }: Deps): Handlers<'settings' | 'change
           wholeSettings,
           bothKept({ ...savedVersion, ...was }, savedVersion, withChange(savedVersion, change)),
         );
+        if (changed.backupFolder !== savedVersion.backupFolder) checkBackupFolder(changed.backupFolder);
         await keepSettings(db, changed);
         return changed;
       }),

@@ -38,6 +38,8 @@ const LEAST_MS = 10;
 export class VerdictKeeper {
   readonly #queue: JudgingQueue;
   readonly #past: Past;
+  /** Raised when all bags were replaced: what was begun before is of bags that are gone. */
+  #era = 0;
   /** Fits that the disk did not take: shown all the same, for as long as the application runs. */
   readonly #unsaved = new Map<string, VerdictRow>();
 
@@ -56,6 +58,13 @@ export class VerdictKeeper {
 
   get judging(): Judging {
     return this.#queue.judging;
+  }
+
+  /** Lets go of all that was known of bags: other ones stand under their ids and revisions now. */
+  forget(): void {
+    this.#era++;
+    this.#unsaved.clear();
+    this.#past.forget();
   }
 
   /** Works out a bag's fit ahead of being asked for it. A failure shows when it is asked for. */
@@ -169,11 +178,13 @@ export class VerdictKeeper {
   }
 
   async #fitAndKeep(bag: Bag, engine: Engine): Promise<void> {
+    const era = this.#era;
     const prior = await this.#past.prior(bag);
     const logs = await this.store.read((db) => loadLogs(db, [bag.id]));
     const { curve, brews, peakProbability, options, outliers, ...summary } = await engine.fit(
       fitInput(bag, logs[bag.id] ?? [], prior),
     );
+    if (era !== this.#era) return;
     const detail: FitDetail = { curve, brews, peakProbability, options, outliers };
     const row: VerdictRow = {
       bagId: bag.id,

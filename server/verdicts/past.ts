@@ -45,6 +45,12 @@ export class Past {
     private readonly judge: Judge,
   ) {}
 
+  /** Lets go of what was read: it was of another household. */
+  forget(): void {
+    this.#read = null;
+    this.#reading = null;
+  }
+
   /** Has the past read anew if it has changed, and waits for that a moment. */
   async freshWithin(ms: number): Promise<void> {
     const { key, repeats } = await this.#now();

@@ -18,6 +18,7 @@ import {
   type CallOf,
   type EndpointName,
   type Endpoints,
+  type FileName,
   type StreamName,
 } from '../../contract/endpoints';
 import { apiError, type ApiError } from '../../contract/error';
@@ -49,7 +50,7 @@ type BaseQuery = BaseQueryFn<FetchArgs, unknown, FetchBaseQueryError, object, Fe
  */
 const serialised: BaseQuery = (request, context, options) => {
   if (request.method === 'GET' || request.keepalive === true) return send(request, context, options);
-  const keepalive = JSON.stringify(request.body ?? null).length < OUTLIVES;
+  const keepalive = !(request.body instanceof Blob) && JSON.stringify(request.body ?? null).length < OUTLIVES;
   const again = request.method === 'POST' ? {} : { timeout: PATIENCE_MS };
   return writes.run(async () => send({ ...request, keepalive, ...again }, context, options));
 };
@@ -82,18 +83,24 @@ type Answer<N extends EndpointName> = N extends keyof typeof ON_ARRIVAL
 type Definition<N extends EndpointName> = Endpoints[N]['method'] extends 'GET'
   ? QueryDefinition<Argument<N>, BaseQuery, Resource, Answer<N>, 'api'>
   : MutationDefinition<Argument<N>, BaseQuery, Resource, Answer<N>, 'api'>;
-type Definitions = { [N in Exclude<EndpointName, StreamName>]: Definition<N> };
+type Definitions = { [N in Exclude<EndpointName, StreamName | FileName>]: Definition<N> };
 
 /** A query or a mutation for every endpoint that answers. */
 function definitions(build: EndpointBuilder<BaseQuery, Resource, 'api'>): Definitions {
-  const all = (Object.entries(ENDPOINTS) as [EndpointName, Endpoint][]).filter(([, { events }]) => !events);
+  const all = (Object.entries(ENDPOINTS) as [EndpointName, Endpoint][]).filter(
+    ([, { events, gives }]) => !events && !gives,
+  );
   return Object.fromEntries(
     all.map(([name, endpoint]) => {
-      const { method, tells = [], changes = [], keepS, urgent } = endpoint;
+      const { method, tells = [], changes = [], keepS, urgent, takes } = endpoint;
       const query = (call: AnyCall | undefined): FetchArgs => ({
         url: addressOf(endpoint, call),
         method,
-        ...(method === 'GET' ? {} : { body: call?.body ?? {}, keepalive: urgent }),
+        ...(method === 'GET'
+          ? {}
+          : takes
+            ? { body: call?.file, headers: { 'content-type': 'application/octet-stream' } }
+            : { body: call?.body ?? {}, keepalive: urgent }),
       });
       const transformResponse = (ON_ARRIVAL as Record<string, ((answer: never) => unknown) | undefined>)[name];
       return [

@@ -123,6 +123,7 @@ describe('the recorder of the bench', () => {
     const stubborn: Store = {
       read: (work) => store.read(work),
       close: () => store.close(),
+      replaceTables: (...others) => store.replaceTables(...others),
       write: (work) => (refusals++ < 3 ? Promise.reject(new Error('disk full')) : store.write(work)),
     };
     const recorder = new BenchRecorder(

@@ -14,6 +14,7 @@ const COLUMNS: readonly (readonly [table: string, column: string, type: string])
   ['word', 'near', `text NOT NULL DEFAULT '[]'`],
   ['word', 'allergens', `text NOT NULL DEFAULT '[]'`],
   ['word', 'knownBy', 'text'],
+  ['household', 'backupFolder', 'text'],
   ['word', 'substitute', `text NOT NULL DEFAULT ''`],
 ];
 const RECIPES = ['recipe_version', 'live_brew', 'making'];

@@ -1,0 +1,143 @@
+import { z } from 'zod';
+import { BACKUP_REASONS } from '../core/keeping';
+import { bagInput } from './bag';
+import { brewParameterFields } from './brewParameters';
+import { brewFields } from './brew';
+import { cupFields, descriptorFields } from './cup';
+import { changeCounts, deviceId, draftKey } from './draft';
+import { id, name, plainDate } from './fields';
+import { instrumentSettings } from './instrument';
+import { liveBrew } from './live';
+import { flawCounts, makingFields, stageTime, trace } from './making';
+import { grinderInput, recipeFields } from './recipe';
+import { settings } from './settings';
+import { spellInput } from './bag';
+import { wordId, wordInput } from './word';
+
+/**
+ * Everything a household keeps, as one document: a collection a table, a row an entry, references by id. What can be
+ * worked out again (verdicts) and who is signed in are no part of it.
+ */
+export const ARCHIVE_FORMAT = 'slow-crest.archive';
+export const ARCHIVE_VERSION = 1;
+
+const kept = z.string().min(1).max(60);
+const gone = kept.nullable();
+const count = z.number().int().min(0);
+const { reference: _, spells: __, ...bagFields } = bagInput.shape;
+const recipe = z.strictObject(recipeFields);
+const { instruments, intensityAttributes, sheetOfParts, ...settingsFields } = settings.shape;
+const { remarks: ___, ...cupFieldsKept } = cupFields;
+const { bagName: ____, ...liveFields } = liveBrew.shape;
+
+/** The rows of each collection. */
+export const archiveRows = {
+  household: z.strictObject({
+    id: z.literal(1),
+    ...settingsFields,
+    instruments: instruments.nullable(),
+    intensityAttributes: intensityAttributes.nullable(),
+    sheetOfParts: sheetOfParts.nullable(),
+  }),
+  tasters: z.strictObject({ id, name: name('Name', 60), createdAt: kept }),
+  grinders: z.strictObject({ id, ...grinderInput.shape, createdAt: kept, deletedAt: gone }),
+  recipes: z.strictObject({ id, isStandard: z.boolean(), createdAt: kept, deletedAt: gone }),
+  recipeVersions: z.strictObject({ id, recipeId: id, version: count, recipe, createdAt: kept }),
+  words: z.strictObject({ ...wordInput.shape, id: wordId, mergedInto: wordId.nullable(), createdAt: kept }),
+  bags: z
+    .strictObject({ id, ...bagFields, createdAt: kept, deletedAt: gone, revision: count })
+    .refine(({ roastedOn, bestBefore }) => roastedOn !== null || bestBefore !== null, {
+      path: ['roastedOn'],
+      error: 'A roast date or a best-before date is needed',
+    }),
+  references: z.strictObject({ id, bagId: id, isReference: z.boolean(), ...brewParameterFields }),
+  freezerStays: z.strictObject({ id, bagId: id, ...spellInput.shape }),
+  brews: z.strictObject({ id, bagId: id, ...brewFields, createdAt: kept, deletedAt: gone, revision: count }),
+  cups: z.strictObject({ id, brewId: id, ...cupFieldsKept }),
+  descriptors: z.strictObject({ cupId: id, place: count, wordId, ...descriptorFields }),
+  remarks: z.strictObject({ id, cupId: id, text: cupFields.remarks }),
+  makings: z.strictObject({
+    brewId: id,
+    ...makingFields,
+    recipe: recipe.nullable(),
+    stageTimes: z.array(stageTime),
+    trace: trace.nullable(),
+    flaws: flawCounts.nullable(),
+  }),
+  bench: z.strictObject({ ...liveFields, instruments: instrumentSettings, closedAt: gone }),
+  tracePieces: z.strictObject({
+    liveId: id,
+    seq: count,
+    points: z.array(z.tuple([z.number(), z.number()])),
+    flaws: z.array(z.tuple([z.number(), z.string()])),
+  }),
+  drafts: z.strictObject({
+    ...{ key: draftKey, device: deviceId, counts: changeCounts, title: z.string(), href: z.string().max(500) },
+    /** JSON of the form as typed. */
+    typed: z.string(),
+    updatedAt: kept,
+    written: count,
+  }),
+} as const;
+
+export type CollectionName = keyof typeof archiveRows;
+export const COLLECTION_NAMES = Object.keys(archiveRows) as CollectionName[];
+
+/** The document as a whole; its published JSON Schema is made from this. */
+export const archive = z.strictObject({
+  format: z.literal(ARCHIVE_FORMAT, { error: 'This is not an archive of Slow Crest' }),
+  version: z.literal(ARCHIVE_VERSION),
+  writtenAt: z.string(),
+  collections: z.strictObject(
+    Object.fromEntries(COLLECTION_NAMES.map((one) => [one, z.array(archiveRows[one])])) as {
+      [N in CollectionName]: z.ZodArray<(typeof archiveRows)[N]>;
+    },
+  ),
+});
+
+/** How much of what a household has, and until when. */
+export const householdCounts = z.strictObject({
+  bags: count,
+  brews: count,
+  words: count,
+  recipes: count,
+  /** The day of the newest brew; null without one. */
+  newestOn: plainDate('The day of the newest brew').nullable(),
+});
+export type HouseholdCounts = z.infer<typeof householdCounts>;
+
+/** What a file would bring, or why it cannot: nothing is changed by looking. */
+const importPreview = z.strictObject({
+  writtenAt: z.string().nullable(),
+  brings: householdCounts.nullable(),
+  has: householdCounts,
+  /** By place in the file, the first of them; and how many there are in all. */
+  problems: z.array(z.strictObject({ where: z.string(), message: z.string() })),
+  problemCount: count,
+});
+
+/** A file on its way in: how far it is looked through, counted in rows, and what it comes to. */
+export const importState = z.strictObject({
+  id,
+  stage: z.enum(['checking', 'ready', 'refused']),
+  done: count,
+  of: count,
+  preview: importPreview.nullable(),
+});
+export type ImportState = z.infer<typeof importState>;
+
+/** The backups there are, the newest first; where they lie, and what kept the last one from being made. */
+export const backups = z.strictObject({
+  folder: z.string(),
+  trouble: z.string().nullable(),
+  backups: z.array(
+    z.strictObject({
+      name: z.string(),
+      madeAt: z.string(),
+      reason: z.enum(BACKUP_REASONS),
+      bytes: count,
+      counts: householdCounts,
+    }),
+  ),
+});
+export type Backups = z.infer<typeof backups>;

@@ -1,0 +1,141 @@
+import { createWriteStream, existsSync, mkdtempSync, renameSync, rmSync } from 'node:fs';
+import { join, resolve } from 'node:path';
+import { Readable } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
+import type { HouseholdCounts } from '../contract/archive';
+import { fillFrom } from '../server/archive/fill';
+import { HOUSEHOLD_TABLES } from '../server/archive/household';
+import { readArchive, UnreadableFile, type FileProblem } from '../server/archive/read';
+import { countsOf, snapshotOf } from '../server/archive/snapshot';
+import { archiveText, archiveZip } from '../server/archive/write';
+import { backupFolderOf, copyBackup, makeBackup } from '../server/backup/files';
+import { openCopy } from '../server/backup/keeper';
+import { readConfig, StartProblem, type Config } from '../server/config';
+import { whyNotOpened } from '../server/db/inspect';
+import { loadSettings } from '../server/db/settings';
+import { openStore, type Store } from '../server/db/store';
+import { lockFolder } from '../server/folderLock';
+
+/**
+ * Keeping the household from the command line: export, import, backup, restore. Never while a server has the folder.
+ * Ends with status 1, and nothing changed, where something cannot be done.
+ */
+const [command = '', ...rest] = process.argv.slice(2);
+const file = rest.find((one) => !one.startsWith('--'));
+const dryRun = rest.includes('--dry-run');
+const NO_ONE_WATCHES = { on: () => undefined, signal: new AbortController().signal };
+
+const needed = (): string => {
+  if (file === undefined) throw new StartProblem(`Name the file: npm run ${command} -- FILE`);
+  return resolve(file);
+};
+
+const householdText = ({ bags, brews, words, newestOn }: HouseholdCounts): string =>
+  `${bags} bags, ${brews} brews, ${words} own words${newestOn === null ? '' : `, the newest brew of ${newestOn}`}`;
+
+function countsIn(database: string): HouseholdCounts {
+  const { db, close } = snapshotOf(database);
+  const counts = countsOf(db);
+  close();
+  return counts;
+}
+
+async function exportTo(to: string, { databaseFile }: Config): Promise<void> {
+  const unfinished = `${to}.unfinished`;
+  if (to.endsWith('.json')) {
+    const snapshot = snapshotOf(databaseFile);
+    await pipeline(Readable.from(archiveText(snapshot, new Date().toISOString())), createWriteStream(unfinished));
+    snapshot.close();
+  } else await pipeline(archiveZip(databaseFile, new Date()), createWriteStream(unfinished));
+  renameSync(unfinished, to);
+  console.log(`${to}: ${householdText(countsIn(databaseFile))}.`);
+}
+
+/** Puts the household in another database in the place of this one, after a backup. */
+async function adopt(store: Store, other: string, config: Config, reason: 'before-import' | 'before-restore') {
+  const before = await backUp(store, config, reason);
+  await store.replaceTables(other, HOUSEHOLD_TABLES);
+  console.log(`Taken in: ${householdText(countsIn(config.databaseFile))}.`);
+  console.log(`What was here before is in ${before}.`);
+}
+
+async function backUp(
+  store: Store,
+  { databaseFile, dataFolder }: Config,
+  reason: 'asked' | 'before-import' | 'before-restore',
+): Promise<string> {
+  const folder = backupFolderOf(dataFolder);
+  const name = await makeBackup(databaseFile, folder, reason, new Date());
+  const { backupFolder } = await store.read(loadSettings);
+  if (backupFolder !== null && existsSync(backupFolder)) copyBackup(folder, name, backupFolder, new Date());
+  return join(folder, name);
+}
+
+function refused(problems: readonly FileProblem[], count: number): StartProblem {
+  const lines = problems.map(({ where, message }) => `  ${where}: ${message}`);
+  const more = count > problems.length ? [`  and ${count - problems.length} more`] : [];
+  return new StartProblem(
+    [`${count} ${count === 1 ? 'thing is' : 'things are'} wrong with it. Nothing was changed.`, ...lines, ...more].join(
+      '\n',
+    ),
+  );
+}
+
+async function importFrom(from: string, store: Store, config: Config): Promise<void> {
+  const archive = await readArchive(from, NO_ONE_WATCHES);
+  if (archive.problemCount > 0) throw refused(archive.problems, archive.problemCount);
+  const folder = mkdtempSync(join(config.dataFolder, 'import-'));
+  try {
+    const filled = join(folder, 'household.sqlite');
+    const problems = await fillFrom(archive, filled, NO_ONE_WATCHES);
+    if (problems.length > 0) throw refused(problems, problems.length);
+    console.log(`In the archive: ${householdText(countsIn(filled))}.`);
+    console.log(`Here: ${householdText(countsIn(config.databaseFile))}.`);
+    if (dryRun) console.log('It could be taken in, in the place of what is here. Nothing was changed.');
+    else await adopt(store, filled, config, 'before-import');
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
+}
+
+async function restoreFrom(from: string, store: Store, config: Config): Promise<void> {
+  const named = join(backupFolderOf(config.dataFolder), from);
+  const backup = existsSync(resolve(from)) ? resolve(from) : named;
+  if (!existsSync(backup))
+    throw new StartProblem(`There is no ${from}, here or among the backups. Nothing was changed.`);
+  const { file: copy, clean } = await openCopy(backup, join(config.dataFolder, 'backups', 'restoring'));
+  try {
+    await adopt(store, copy, config, 'before-restore');
+  } finally {
+    clean();
+  }
+}
+
+async function run(): Promise<void> {
+  const config = readConfig(process.env, process.cwd());
+  if (command !== 'backup') needed();
+  const lock = lockFolder(config.dataFolder, new Date());
+  try {
+    const why = whyNotOpened(config.databaseFile);
+    if (why !== null) throw new StartProblem(why);
+    const store = await openStore(config.databaseFile);
+    try {
+      if (command === 'export') await exportTo(needed(), config);
+      else if (command === 'import') await importFrom(needed(), store, config);
+      else if (command === 'backup') console.log(await backUp(store, config, 'asked'));
+      else await restoreFrom(file ?? '', store, config);
+    } finally {
+      await store.close();
+    }
+  } finally {
+    lock.release();
+  }
+}
+
+try {
+  await run();
+} catch (error) {
+  const isOurs = error instanceof StartProblem || error instanceof UnreadableFile;
+  console.error(isOurs || !(error instanceof Error) ? String(isOurs ? error.message : error) : error.message);
+  process.exitCode = 1;
+}

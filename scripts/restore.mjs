@@ -1,0 +1,3 @@
+import { keep } from './lib/keeping.mjs';
+
+await keep('restore');

@@ -1,0 +1,124 @@
+import type { EntitySchema } from 'typeorm';
+import type { CollectionName } from '../../contract/archive';
+import { SessionEntity } from '../db/accessEntities';
+import {
+  GrinderEntity,
+  LiveBrewEntity,
+  MakingEntity,
+  RecipeEntity,
+  RecipeVersionEntity,
+  TracePieceEntity,
+} from '../db/benchEntities';
+import { CupDescriptorEntity, CupEntity, DraftEntity, RemarkEntity, WordEntity } from '../db/cupEntities';
+import {
+  BagEntity,
+  BrewEntity,
+  BrewParametersEntity,
+  HouseholdEntity,
+  SpellEntity,
+  TasterEntity,
+} from '../db/entities';
+import { VerdictEntity } from '../db/entities';
+
+/** The table of each collection of an archive. */
+const ENTITY_OF: Readonly<Record<CollectionName, EntitySchema>> = {
+  household: HouseholdEntity,
+  tasters: TasterEntity,
+  grinders: GrinderEntity,
+  recipes: RecipeEntity,
+  recipeVersions: RecipeVersionEntity,
+  words: WordEntity,
+  bags: BagEntity,
+  references: BrewParametersEntity,
+  freezerStays: SpellEntity,
+  brews: BrewEntity,
+  cups: CupEntity,
+  descriptors: CupDescriptorEntity,
+  remarks: RemarkEntity,
+  makings: MakingEntity,
+  bench: LiveBrewEntity,
+  tracePieces: TracePieceEntity,
+  drafts: DraftEntity,
+};
+
+/** Tables that are no part of an archive: verdicts are worked out again, and who is signed in stays here. */
+export const NOT_ARCHIVED: readonly EntitySchema[] = [VerdictEntity, SessionEntity];
+
+/** How a value stands in its column. */
+type Kind = 'plain' | 'flag' | 'json';
+
+/** A collection as it lies in the database. */
+export interface Table {
+  collection: CollectionName;
+  name: string;
+  columns: readonly { name: string; kind: Kind }[];
+  primary: readonly string[];
+}
+
+function tableOf(collection: CollectionName): Table {
+  const { name, columns } = ENTITY_OF[collection].options;
+  const named = Object.entries(columns).map(([column, options]) => ({
+    name: column,
+    kind: options?.type === 'simple-json' ? 'json' : options?.type === 'boolean' ? 'flag' : ('plain' as Kind),
+    primary: options?.primary === true,
+  }));
+  return { collection, name, columns: named, primary: named.flatMap((one) => (one.primary ? [one.name] : [])) };
+}
+
+/** In an order in which nothing refers to what comes later. */
+export const TABLES: readonly Table[] = (Object.keys(ENTITY_OF) as CollectionName[]).map(tableOf);
+
+/** The same with the keys of all its objects in order: the same household gives the same text, whoever wrote it down. */
+function inOrder(value: unknown): unknown {
+  if (Array.isArray(value)) return value.map(inOrder);
+  if (typeof value !== 'object' || value === null) return value;
+  return Object.fromEntries(
+    Object.entries(value)
+      .sort(([a], [b]) => (a < b ? -1 : 1))
+      .map(([key, one]) => [key, inOrder(one)]),
+  );
+}
+
+/** A row as it is archived, of one as the driver reads it. */
+export function archivedRow({ columns }: Table, row: Readonly<Record<string, unknown>>): Record<string, unknown> {
+  return Object.fromEntries(
+    columns.map(({ name, kind }) => {
+      const value = row[name] ?? null;
+      if (kind === 'flag') return [name, value === null ? null : value === 1];
+      return [name, kind === 'json' && typeof value === 'string' ? inOrder(JSON.parse(value)) : value];
+    }),
+  );
+}
+
+/** The values of a row as the driver takes them, in the order of the columns. */
+export function storedValues({ columns }: Table, row: Readonly<Record<string, unknown>>): unknown[] {
+  return columns.map(({ name, kind }) => {
+    const value = row[name] ?? null;
+    if (value === null) return null;
+    return kind === 'flag' ? Number(value) : kind === 'json' ? JSON.stringify(value) : value;
+  });
+}
+
+/** What refers to what: a row without the other end is no household. */
+export const REFERENCES: readonly (readonly [from: CollectionName, column: string, to: CollectionName])[] = [
+  ['recipeVersions', 'recipeId', 'recipes'],
+  ['references', 'bagId', 'bags'],
+  ['freezerStays', 'bagId', 'bags'],
+  ['brews', 'bagId', 'bags'],
+  ['brews', 'tasterId', 'tasters'],
+  ['brews', 'potId', 'brews'],
+  ['cups', 'brewId', 'brews'],
+  ['descriptors', 'cupId', 'cups'],
+  ['remarks', 'cupId', 'cups'],
+  ['makings', 'brewId', 'brews'],
+  ['makings', 'recipeVersionId', 'recipeVersions'],
+  ['bench', 'bagId', 'bags'],
+];
+/** What there must be one of for each. */
+export const ONE_FOR_EACH: readonly (readonly [of: CollectionName, column: string, each: CollectionName])[] = [
+  ['references', 'bagId', 'bags'],
+  ['cups', 'brewId', 'brews'],
+];
+
+export const quoted = (name: string): string => `"${name}"`;
+export const tableNamed = (collection: CollectionName): string => quoted(ENTITY_OF[collection].options.name);

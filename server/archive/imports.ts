@@ -1,0 +1,159 @@
+import { randomUUID } from 'node:crypto';
+import { createWriteStream, mkdirSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import type { Readable } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
+import type { Logger } from 'pino';
+import { Problem, notFound } from '../../application/problem';
+import type { ImportState } from '../../contract/archive';
+import { fillFrom } from './fill';
+import { readArchive, UnreadableFile, type FileProblem } from './read';
+import { countsOf, snapshotOf } from './snapshot';
+
+/** The largest file that is taken, bytes. */
+const MOST_BYTES = 256 * 1024 * 1024;
+const MOST_NAMED = 50;
+
+/** A file that is being looked at, or was, and waits to be taken in. */
+interface Import {
+  id: string;
+  folder: string;
+  state: ImportState;
+  giveUp: AbortController;
+}
+
+/**
+ * Files on their way in: each is laid beside the household, looked through and written into a database of its own, so
+ * that taking it in is one step. One at a time; the next one puts the one before away.
+ */
+export class Imports {
+  #current: Import | null = null;
+
+  /**
+   * @param folder where files on their way are kept; what lies there from before is thrown away
+   * @param database the household's own
+   */
+  constructor(
+    private readonly folder: string,
+    private readonly database: string,
+    private readonly log: Logger,
+  ) {
+    rmSync(folder, { recursive: true, force: true });
+  }
+
+  /** Takes the bytes of a file and begins to look at it; answers with the import's id. Throws a too-large Problem. */
+  async begin(bytes: Readable): Promise<string> {
+    this.cancel();
+    const id = randomUUID();
+    const folder = join(this.folder, id);
+    mkdirSync(folder, { recursive: true });
+    let taken = 0;
+    try {
+      await pipeline(
+        bytes,
+        async function* (pieces: AsyncIterable<Buffer>) {
+          for await (const piece of pieces) {
+            taken += piece.length;
+            if (taken > MOST_BYTES)
+              throw new Problem('too-large', 'This file is larger than any archive can be. Nothing was changed.');
+            yield piece;
+          }
+        },
+        createWriteStream(join(folder, 'file')),
+      );
+    } catch (error) {
+      rmSync(folder, { recursive: true, force: true });
+      throw error;
+    }
+    const one: Import = {
+      id,
+      folder,
+      state: { id, stage: 'checking', done: 0, of: 0, preview: null },
+      giveUp: new AbortController(),
+    };
+    this.#current = one;
+    void this.#look(one);
+    return id;
+  }
+
+  /** How far it is. Throws a not-found Problem. */
+  stateOf(id: string): ImportState {
+    return this.#found(id).state;
+  }
+
+  /** The database that is ready to be taken in. Throws a Problem where none is. */
+  ready(id: string): string {
+    const { state, folder } = this.#found(id);
+    if (state.stage !== 'ready')
+      throw new Problem('conflict', 'This file cannot be taken in: see what is wrong with it. Nothing was changed.');
+    return join(folder, 'household.sqlite');
+  }
+
+  /** Puts the file on its way aside, whatever it is at. */
+  cancel(): void {
+    if (!this.#current) return;
+    this.#current.giveUp.abort(new Error('given up'));
+    rmSync(this.#current.folder, { recursive: true, force: true });
+    this.#current = null;
+  }
+
+  #found(id: string): Import {
+    if (this.#current?.id !== id) throw notFound('This file');
+    return this.#current;
+  }
+
+  async #look(one: Import): Promise<void> {
+    const { folder, giveUp, state } = one;
+    const halves = (half: 0 | 1) => ({
+      on: (done: number, of: number) => void Object.assign(state, { done: half * of + done, of: 2 * of }),
+      signal: giveUp.signal,
+    });
+    const refuse = (
+      problems: readonly FileProblem[],
+      problemCount = problems.length,
+      writtenAt: string | null = null,
+    ) =>
+      Object.assign(state, {
+        stage: 'refused',
+        preview: { writtenAt, brings: null, has: this.#has(), problems: problems.slice(0, MOST_NAMED), problemCount },
+      } satisfies Partial<ImportState>);
+    try {
+      const archive = await readArchive(join(folder, 'file'), halves(0));
+      if (archive.problemCount > 0) {
+        refuse(archive.problems, archive.problemCount, archive.writtenAt);
+        return;
+      }
+      const filled = join(folder, 'household.sqlite');
+      const problems = await fillFrom(archive, filled, halves(1));
+      if (problems.length > 0) {
+        refuse(problems, problems.length, archive.writtenAt);
+        return;
+      }
+      const { db, close } = snapshotOf(filled);
+      const brings = countsOf(db);
+      close();
+      Object.assign(state, {
+        stage: 'ready',
+        preview: { writtenAt: archive.writtenAt, brings, has: this.#has(), problems: [], problemCount: 0 },
+      } satisfies Partial<ImportState>);
+    } catch (error) {
+      if (giveUp.signal.aborted) return;
+      if (!(error instanceof UnreadableFile)) this.log.error({ err: error }, 'a file could not be looked at');
+      refuse([
+        {
+          where: 'the file',
+          message: error instanceof UnreadableFile ? error.message : 'It could not be looked at here.',
+        },
+      ]);
+    }
+  }
+
+  #has() {
+    const { db, close } = snapshotOf(this.database);
+    try {
+      return countsOf(db);
+    } finally {
+      close();
+    }
+  }
+}

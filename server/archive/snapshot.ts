@@ -1,0 +1,28 @@
+import Database from 'better-sqlite3';
+import type { HouseholdCounts } from '../../contract/archive';
+
+/** A household as it stood at one moment, read beside whoever goes on writing it. */
+export interface Snapshot {
+  db: Database.Database;
+  close(): void;
+}
+
+/** Opens a database to be read only; what is read is of the moment at which the first thing was read. */
+export function snapshotOf(file: string): Snapshot {
+  const db = new Database(file, { readonly: true, fileMustExist: true });
+  db.exec('BEGIN');
+  return { db, close: () => void db.close() };
+}
+
+/** How much a household has that is not deleted. */
+export function countsOf(db: Database.Database): HouseholdCounts {
+  const one = (sql: string): unknown => db.prepare(sql).pluck().get();
+  const newest = one(`SELECT MAX("brewedAt") FROM brew WHERE "deletedAt" IS NULL`);
+  return {
+    bags: Number(one('SELECT COUNT(*) FROM bag WHERE "deletedAt" IS NULL')),
+    brews: Number(one('SELECT COUNT(*) FROM brew WHERE "deletedAt" IS NULL')),
+    words: Number(one('SELECT COUNT(*) FROM word')),
+    recipes: Number(one('SELECT COUNT(*) FROM recipe WHERE "deletedAt" IS NULL')),
+    newestOn: typeof newest === 'string' ? newest.slice(0, 10) : null,
+  };
+}
