@@ -3,14 +3,9 @@ import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { bagInput } from '../contract/bag';
-import { brewInput } from '../contract/brew';
 import type { Judging, Shelf } from '../contract/shelf';
-import { addDays } from '../core/rest';
-import { addBag } from '../server/db/bags';
-import { addBrew } from '../server/db/brews';
-import { ensureStarters } from '../server/db/recipes';
 import { openStore } from '../server/db/store';
+import { BAGS, BREWS, IN_USE, largeHousehold } from './largeHousehold';
 import { timed, timingText } from './timing';
 
 /**
@@ -18,14 +13,6 @@ import { timed, timingText } from './timing';
  * served: how long the first shelf, any bag page and the health check take while it is judged in the background, and
  * after.
  */
-const BAGS = Number(process.env.BAGS ?? 600);
-const BREWS = Number(process.env.BREWS ?? 20_000);
-/** Bags still in use; the rest is finished. */
-const IN_USE = Number(process.env.IN_USE ?? 100);
-const reference = { style: 'filter', brewer: 'cone', doseG: 16, waterG: 250, waterC: 93, grindStep: 0 } as const;
-const ROASTS = ['light', 'medium-light', 'medium', 'medium-dark'] as const;
-const PROCESSES = ['washed', 'natural', 'honey'] as const;
-
 const ROOT = fileURLToPath(new URL('..', import.meta.url));
 /** A folder given keeps its household, to be measured again; what was judged is forgotten each time. */
 const given = process.env.FOLDER;
@@ -34,54 +21,13 @@ const made = existsSync(join(folder, 'slow-crest.sqlite'));
 const now = new Date();
 const today = now.toISOString().slice(0, 10);
 
-const ids: string[] = [];
-const store = await openStore(join(folder, 'slow-crest.sqlite'));
-await store.write((db) => ensureStarters(db, now));
-if (made)
-  ids.push(
-    ...(await store.read((db) => db.query<{ id: string }[]>('SELECT id FROM bag ORDER BY rowid'))).map(({ id }) => id),
-  );
+const database = join(folder, 'slow-crest.sqlite');
+if (!made) await largeHousehold(database, now);
+const store = await openStore(database);
 await store.write((db) => db.query('DELETE FROM verdict'));
-for (let b = 0; b < BAGS && !made; b++) {
-  await store.write(async (db) => {
-    const inUse = b >= BAGS - IN_USE;
-    const age = inUse ? 10 + (b % 40) : 60 + ((b * 3) % 900);
-    const roastedOn = addDays(today, -age);
-    const label = {
-      name: `Bag ${b}`,
-      roaster: 'Fernhill',
-      roastedOn,
-      roastLevel: ROASTS[b % ROASTS.length],
-      process: PROCESSES[b % PROCESSES.length],
-      weightG: 1000,
-      reference,
-    };
-    const id = await addBag(db, bagInput.parse({ ...label, finishedOn: inUse ? null : addDays(roastedOn, 45) }), now);
-    ids.push(id);
-    const first = Math.floor((b * BREWS) / BAGS);
-    for (let k = first; k < Math.floor(((b + 1) * BREWS) / BAGS); k++) {
-      const day = inUse ? (k - first) % age : Math.min(44, k - first);
-      const cup = {
-        scoringScale: 'mark10' as const,
-        mark: 7 + ((k * 7) % 20) / 10,
-        remarks: k % 3 ? 'fig, cedar' : 'quince',
-        words: [{ typed: 'fig', line: 'cup' as const }],
-      };
-      await addBrew(
-        db,
-        id,
-        brewInput.parse({
-          ...reference,
-          brewer: k % 4 ? 'cone' : 'press',
-          waterC: 93 - (k % 3),
-          brewedAt: `${addDays(roastedOn, day)}T08:00:00Z`,
-          cup,
-        }),
-        now,
-      );
-    }
-  });
-}
+const ids = (await store.read((db) => db.query<{ id: string }[]>('SELECT id FROM bag ORDER BY rowid'))).map(
+  ({ id }) => id,
+);
 await store.close();
 
 // As `npm start` runs it.

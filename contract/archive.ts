@@ -21,9 +21,9 @@ import { wordId, wordInput } from './word';
 export const ARCHIVE_FORMAT = 'slow-crest.archive';
 export const ARCHIVE_VERSION = 1;
 
-const kept = z.string().min(1).max(60);
+const kept = name('The moment', 60);
 const gone = kept.nullable();
-const count = z.number().int().min(0);
+const count = z.number({ error: 'A whole number is needed' }).int().min(0);
 const { reference: _, spells: __, ...bagFields } = bagInput.shape;
 const recipe = z.strictObject(recipeFields);
 const { instruments, intensityAttributes, sheetOfParts, ...settingsFields } = settings.shape;
@@ -129,6 +129,8 @@ export type ImportState = z.infer<typeof importState>;
 /** The backups there are, the newest first; where they lie, and what kept the last one from being made. */
 export const backups = z.strictObject({
   folder: z.string(),
+  /** What the household has now. */
+  has: householdCounts,
   trouble: z.string().nullable(),
   backups: z.array(
     z.strictObject({

@@ -83,7 +83,12 @@ async function writeOn(
       const brew = await server.send('POST', `/bags/${id}/brews`, {
         ...reference,
         brewedAt: today,
-        cup: { scoringScale: 'mark10', mark: 8, notes: `fig of ${name}`, words: [{ typed: 'fig', line: 'cup' }] },
+        cup: {
+          scoringScale: 'mark10',
+          mark: 8,
+          remarks: `fig of ${name}`,
+          descriptors: [{ typed: 'fig', slot: 'cup' }],
+        },
       });
       if (brew.status === 201)
         kept.push({ table: 'brew', id: (brew.body as { id: string }).id, holds: (row) => row.bagId === id });

@@ -1,4 +1,5 @@
 import './lib/node-version.mjs';
+import { audit } from './lib/audit.mjs';
 import { ensureBuilt } from './lib/build.mjs';
 import { ensureChromium } from './lib/chromium.mjs';
 import { allAtOnce, bin, ensureInstalled, must, TYPESCRIPT } from './lib/machine.mjs';
@@ -26,6 +27,7 @@ await timed('Types, lint, format, and what nothing uses', () =>
   ]),
 );
 await timed('Unit and server tests', () => must('Unit and server tests', bin('vitest'), ['run'], { env }));
+await timed('Known weaknesses of packages', audit);
 await timed('Build', ensureBuilt);
 await timed('Size of the first load', () =>
   must('Size of the first load', process.execPath, [...TYPESCRIPT, 'scripts/first-load.ts'], { env }),

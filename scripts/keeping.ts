@@ -6,7 +6,7 @@ import type { HouseholdCounts } from '../contract/archive';
 import { fillFrom } from '../server/archive/fill';
 import { HOUSEHOLD_TABLES } from '../server/archive/household';
 import { readArchive, UnreadableFile, type FileProblem } from '../server/archive/read';
-import { countsOf, snapshotOf } from '../server/archive/snapshot';
+import { countsIn, snapshotOf } from '../server/archive/snapshot';
 import { archiveText, archiveZip } from '../server/archive/write';
 import { backupFolderOf, copyBackup, makeBackup } from '../server/backup/files';
 import { openCopy } from '../server/backup/keeper';
@@ -32,13 +32,6 @@ const needed = (): string => {
 
 const householdText = ({ bags, brews, words, newestOn }: HouseholdCounts): string =>
   `${bags} bags, ${brews} brews, ${words} own words${newestOn === null ? '' : `, the newest brew of ${newestOn}`}`;
-
-function countsIn(database: string): HouseholdCounts {
-  const { db, close } = snapshotOf(database);
-  const counts = countsOf(db);
-  close();
-  return counts;
-}
 
 async function exportTo(to: string, { databaseFile }: Config): Promise<void> {
   const unfinished = `${to}.unfinished`;

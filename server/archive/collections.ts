@@ -57,9 +57,9 @@ export interface Table {
 
 function tableOf(collection: CollectionName): Table {
   const { name, columns } = ENTITY_OF[collection].options;
-  const named = Object.entries(columns).map(([column, options]) => ({
+  const named = Object.entries(columns).map(([column, options]): { name: string; kind: Kind; primary: boolean } => ({
     name: column,
-    kind: options?.type === 'simple-json' ? 'json' : options?.type === 'boolean' ? 'flag' : ('plain' as Kind),
+    kind: options?.type === 'simple-json' ? 'json' : options?.type === 'boolean' ? 'flag' : 'plain',
     primary: options?.primary === true,
   }));
   return { collection, name, columns: named, primary: named.flatMap((one) => (one.primary ? [one.name] : [])) };

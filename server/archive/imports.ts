@@ -8,7 +8,7 @@ import { Problem, notFound } from '../../application/problem';
 import type { ImportState } from '../../contract/archive';
 import { fillFrom } from './fill';
 import { readArchive, UnreadableFile, type FileProblem } from './read';
-import { countsOf, snapshotOf } from './snapshot';
+import { countsIn } from './snapshot';
 
 /** The largest file that is taken, bytes. */
 const MOST_BYTES = 256 * 1024 * 1024;
@@ -115,7 +115,13 @@ export class Imports {
     ) =>
       Object.assign(state, {
         stage: 'refused',
-        preview: { writtenAt, brings: null, has: this.#has(), problems: problems.slice(0, MOST_NAMED), problemCount },
+        preview: {
+          writtenAt,
+          brings: null,
+          has: countsIn(this.database),
+          problems: problems.slice(0, MOST_NAMED),
+          problemCount,
+        },
       } satisfies Partial<ImportState>);
     try {
       const archive = await readArchive(join(folder, 'file'), halves(0));
@@ -129,12 +135,15 @@ export class Imports {
         refuse(problems, problems.length, archive.writtenAt);
         return;
       }
-      const { db, close } = snapshotOf(filled);
-      const brings = countsOf(db);
-      close();
       Object.assign(state, {
         stage: 'ready',
-        preview: { writtenAt: archive.writtenAt, brings, has: this.#has(), problems: [], problemCount: 0 },
+        preview: {
+          writtenAt: archive.writtenAt,
+          brings: countsIn(filled),
+          has: countsIn(this.database),
+          problems: [],
+          problemCount: 0,
+        },
       } satisfies Partial<ImportState>);
     } catch (error) {
       if (giveUp.signal.aborted) return;
@@ -145,15 +154,6 @@ export class Imports {
           message: error instanceof UnreadableFile ? error.message : 'It could not be looked at here.',
         },
       ]);
-    }
-  }
-
-  #has() {
-    const { db, close } = snapshotOf(this.database);
-    try {
-      return countsOf(db);
-    } finally {
-      close();
     }
   }
 }

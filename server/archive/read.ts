@@ -31,7 +31,7 @@ export interface ReadArchive {
 /** How a long reading is watched, and given up. */
 export interface Progress {
   /** Rows done, and how many there are. */
-  on(done: number, of: number): void;
+  on: (done: number, of: number) => void;
   signal: AbortSignal;
 }
 
@@ -43,21 +43,21 @@ const MOST_NAMED = 50;
 const DOCUMENT = 'archive.json';
 
 /** The document in a file: the file itself, or the entry of a zip. Throws an UnreadableFile. */
-async function documentIn(file: string): Promise<string> {
+async function documentIn(file: string, mostBytes: number): Promise<string> {
   const handle = await open(file, 'r');
   const begins = Buffer.alloc(2);
   await handle.read(begins, 0, 2, 0);
   const { size } = await handle.stat();
   try {
-    if (begins.toString('latin1') === 'PK') return await documentInZip(file);
-    if (size > MOST_BYTES) throw new UnreadableFile('This file is larger than any archive can be.');
+    if (begins.toString('latin1') === 'PK') return await documentInZip(file, mostBytes);
+    if (size > mostBytes) throw new UnreadableFile('This file is larger than any archive can be.');
     return (await handle.readFile()).toString('utf8');
   } finally {
     await handle.close();
   }
 }
 
-async function documentInZip(file: string): Promise<string> {
+async function documentInZip(file: string, mostBytes: number): Promise<string> {
   const broken = (error: unknown): never => {
     if (error instanceof UnreadableFile) throw error;
     throw new UnreadableFile(`This zip cannot be read: ${error instanceof Error ? error.message : String(error)}.`);
@@ -74,7 +74,7 @@ async function documentInZip(file: string): Promise<string> {
       zip.on('entry', (one: yauzl.Entry) => (one.fileName === DOCUMENT ? resolve(one) : zip.readEntry()));
       zip.readEntry();
     });
-    if (entry.uncompressedSize > MOST_BYTES)
+    if (entry.uncompressedSize > mostBytes)
       throw new UnreadableFile('What is packed in this zip is larger than any archive can be.');
     const stream = await promisify(zip.openReadStream.bind(zip) as Opening)(entry);
     const pieces: Buffer[] = [];
@@ -96,7 +96,7 @@ function parsedDocument(text: string): { writtenAt: string; collections: Record<
   } catch {
     throw new UnreadableFile('This file is not JSON, and so no archive.');
   }
-  const { format, version, writtenAt, collections } = (isRecord(json) ? json : {}) as Record<string, unknown>;
+  const { format, version, writtenAt, collections } = isRecord(json) ? json : {};
   if (format !== ARCHIVE_FORMAT) throw new UnreadableFile('This file is not an archive of Slow Crest.');
   if (typeof version !== 'number' || version > ARCHIVE_VERSION)
     throw new UnreadableFile('This archive was written by a newer version of Slow Crest. Take it in with that one.');
@@ -111,8 +111,12 @@ const isRecord = (value: unknown): value is Record<string, unknown> =>
  * Reads an archive and checks every row of it; what a row leaves open is filled in as for a new one. Throws an
  * UnreadableFile for what is no archive, and the signal's reason where it was given up.
  */
-export async function readArchive(file: string, { on, signal }: Progress): Promise<ReadArchive> {
-  const { writtenAt, collections } = parsedDocument(await documentIn(file));
+export async function readArchive(
+  file: string,
+  { on, signal }: Progress,
+  mostBytes = MOST_BYTES,
+): Promise<ReadArchive> {
+  const { writtenAt, collections } = parsedDocument(await documentIn(file, mostBytes));
   const problems: FileProblem[] = [];
   let problemCount = 0;
   const problem = (where: string, message: string): void => {

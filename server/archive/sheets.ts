@@ -6,28 +6,41 @@ import { dateOfInstant, restDay, roastDate, type StorageSpell } from '../../core
 /** A table for a spreadsheet: RFC 4180, with a heading, cells that a spreadsheet would reckon as a formula defused. */
 export interface SpreadsheetTable {
   name: string;
-  lines: (db: Database.Database) => Iterable<string>;
+  /** Its heading, then its rows, cell by cell. */
+  rows: (db: Database.Database) => Iterable<unknown[]>;
 }
 
 type Row = Readonly<Record<string, unknown>>;
 
 const rowsOf = (db: Database.Database, sql: string): Iterable<Row> => db.prepare(sql).iterate() as Iterable<Row>;
 
-/** One line of CSV, with its line end. Text that begins as a formula gets an apostrophe before it. */
-const line = (cells: readonly unknown[]): string =>
-  `${Papa.unparse([cells as unknown[]], { escapeFormulae: /^[=+\-@\t\r]/, newline: '\r\n' })}\r\n`;
+/** Rows written out at once: the writer takes its time for each call. */
+const AT_ONCE = 200;
+
+/** A table as CSV, some rows at a time, each with its line end. Text that begins as a formula gets an apostrophe before it. */
+export function* csvOf({ rows }: SpreadsheetTable, db: Database.Database): Generator<string> {
+  let some: unknown[][] = [];
+  const written = (): string =>
+    some.length === 0 ? '' : `${Papa.unparse(some, { escapeFormulae: /^[=+\-@\t\r]/, newline: '\r\n' })}\r\n`;
+  for (const row of rows(db)) {
+    if (some.push(row) < AT_ONCE) continue;
+    yield written();
+    some = [];
+  }
+  yield written();
+}
 
 /** A table whose columns are those of its query, or what `cells` makes of each row. */
 function table(name: string, sql: string): SpreadsheetTable {
   return {
     name,
-    *lines(db) {
+    *rows(db) {
       const columns = db
         .prepare(sql)
         .columns()
         .map((column) => column.name);
-      yield line(columns);
-      for (const row of rowsOf(db, sql)) yield line(columns.map((column) => row[column]));
+      yield columns;
+      for (const row of rowsOf(db, sql)) yield columns.map((column) => row[column]);
     },
   };
 }
@@ -60,7 +73,7 @@ const BREWS_SQL = `SELECT ${OF_BREW}, bag.id AS "bagId", brew.style AS "drink", 
 
 const BREWS: SpreadsheetTable = {
   name: 'brews',
-  *lines(db) {
+  *rows(db) {
     const dates = new Map<unknown, (brewedAt: string) => number>();
     for (const bag of rowsOf(db, 'SELECT id, "roastedOn", "bestBefore", "shelfLifeDays" FROM bag')) {
       const spells = db
@@ -74,9 +87,9 @@ const BREWS: SpreadsheetTable = {
       .columns()
       .map((column) => column.name)
       .filter((column) => column !== 'bagId');
-    yield line([...columns, 'rest day']);
+    yield [...columns, 'rest day'];
     for (const row of rowsOf(db, BREWS_SQL))
-      yield line([...columns.map((column) => row[column]), dates.get(row.bagId)?.(String(row['brewed at']))]);
+      yield [...columns.map((column) => row[column]), dates.get(row.bagId)?.(String(row['brewed at']))];
   },
 };
 
@@ -91,20 +104,20 @@ const CUPS_SQL = `SELECT ${OF_BREW}, cup."scoringScale" AS "scored as", cup.mark
 
 const CUPS: SpreadsheetTable = {
   name: 'cups',
-  *lines(db) {
+  *rows(db) {
     const columns = db
       .prepare(CUPS_SQL)
       .columns()
       .map((column) => column.name)
       .filter((column) => column !== 'parts');
-    yield line([...columns, 'score (of 100)']);
+    yield [...columns, 'score (of 100)'];
     for (const row of rowsOf(db, CUPS_SQL)) {
       const cup = { ...row, scoringScale: row['scored as'], parts: JSON.parse(String(row.parts)) as unknown };
       const score = scoreOfCup(cup as unknown as Parameters<typeof scoreOfCup>[0]);
       const cells = columns.map((column) =>
         column === 'textures' ? (JSON.parse(String(row[column])) as string[]).join(', ') : row[column],
       );
-      yield line([...cells, score]);
+      yield [...cells, score];
     }
   },
 };

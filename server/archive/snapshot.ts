@@ -4,7 +4,7 @@ import type { HouseholdCounts } from '../../contract/archive';
 /** A household as it stood at one moment, read beside whoever goes on writing it. */
 export interface Snapshot {
   db: Database.Database;
-  close(): void;
+  close: () => void;
 }
 
 /** Opens a database to be read only; what is read is of the moment at which the first thing was read. */
@@ -25,4 +25,14 @@ export function countsOf(db: Database.Database): HouseholdCounts {
     recipes: Number(one('SELECT COUNT(*) FROM recipe WHERE "deletedAt" IS NULL')),
     newestOn: typeof newest === 'string' ? newest.slice(0, 10) : null,
   };
+}
+
+/** The same of the household in a file. */
+export function countsIn(file: string): HouseholdCounts {
+  const { db, close } = snapshotOf(file);
+  try {
+    return countsOf(db);
+  } finally {
+    close();
+  }
 }

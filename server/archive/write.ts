@@ -3,7 +3,7 @@ import { setImmediate } from 'node:timers/promises';
 import yazl from 'yazl';
 import { ARCHIVE_FORMAT, ARCHIVE_VERSION } from '../../contract/archive';
 import { archivedRow, quoted, TABLES } from './collections';
-import { SHEETS } from './sheets';
+import { csvOf, SHEETS } from './sheets';
 import { snapshotOf, type Snapshot } from './snapshot';
 
 /** Rows written before everyone else gets their turn. */
@@ -12,13 +12,17 @@ const ABOUT = `An archive of Slow Crest: archive.json holds everything, one coll
 same for a spreadsheet, and are not read back. The format is described in docs/archive.md of the project.
 `;
 
-/** Pieces of text, gathered so that neither many small ones are passed on nor everyone kept waiting. */
-async function* gathered(lines: Iterable<string>): AsyncGenerator<string> {
+/**
+ * Pieces of text, gathered so that neither many small ones are passed on nor everyone kept waiting.
+ *
+ * @param atOnce how many are gathered
+ */
+async function* gathered(lines: Iterable<string>, atOnce = AT_ONCE): AsyncGenerator<string> {
   let piece = '';
   let n = 0;
   for (const line of lines) {
     piece += line;
-    if (++n % AT_ONCE > 0) continue;
+    if (++n % atOnce > 0) continue;
     yield piece;
     piece = '';
     await setImmediate();
@@ -56,11 +60,11 @@ export function archiveZip(file: string, now: Date): Readable {
   const zip = new yazl.ZipFile();
   const options = { mtime: now };
   zip.addReadStream(Readable.from(archiveText(snapshot, now.toISOString())), 'archive.json', options);
-  for (const { name, lines } of SHEETS)
-    zip.addReadStream(Readable.from(gathered(lines(snapshot.db))), `csv/${name}.csv`, options);
+  for (const sheet of SHEETS)
+    zip.addReadStream(Readable.from(gathered(csvOf(sheet, snapshot.db), 1)), `csv/${sheet.name}.csv`, options);
   zip.addBuffer(Buffer.from(ABOUT), 'README.txt', options);
   zip.end();
-  const stream = zip.outputStream as Readable;
+  const stream = new Readable().wrap(zip.outputStream);
   stream.once('close', () => snapshot.close());
   zip.once('error', (error: Error) => stream.destroy(error));
   return stream;

@@ -3,19 +3,23 @@ import { join } from 'node:path';
 import Database from 'better-sqlite3';
 import { backupHead, backupName, outdatedBackups, type BackupHead, type BackupReason } from '../../core/keeping';
 import type { HouseholdCounts } from '../../contract/archive';
-import { countsOf, snapshotOf } from '../archive/snapshot';
+import { countsIn } from '../archive/snapshot';
 import { whyNotOpened } from '../db/inspect';
 
 /** Backups: whole copies of the database, each opened and looked through before it counts as one. */
 
 export const backupFolderOf = (dataFolder: string): string => join(dataFolder, 'backups');
 
-/** The backups in a folder, the newest first. */
+/** The backups in a folder, the newest first; of two of one second the one that was finished later. */
 export function backupsIn(folder: string): BackupHead[] {
   const names = existsSync(folder) ? readdirSync(folder) : [];
   return names
     .flatMap((name) => backupHead(name) ?? [])
-    .sort((a, b) => (a.madeAt < b.madeAt || (a.madeAt === b.madeAt && a.name < b.name) ? 1 : -1));
+    .map((head) => ({ head, finished: statSync(join(folder, head.name)).mtimeMs }))
+    .sort((a, b) =>
+      a.head.madeAt === b.head.madeAt ? b.finished - a.finished : a.head.madeAt < b.head.madeAt ? 1 : -1,
+    )
+    .map(({ head }) => head);
 }
 
 /**
@@ -64,10 +68,5 @@ function freeName(folder: string, name: string): string {
 /** What a backup holds, and how large it is, bytes. */
 export function lookInto(folder: string, name: string): { counts: HouseholdCounts; bytes: number } {
   const file = join(folder, name);
-  const { db, close } = snapshotOf(file);
-  try {
-    return { counts: countsOf(db), bytes: statSync(file).size };
-  } finally {
-    close();
-  }
+  return { counts: countsIn(file), bytes: statSync(file).size };
 }

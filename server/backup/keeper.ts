@@ -4,6 +4,8 @@ import type { Logger } from 'pino';
 import { backupHead, lacksToday, type BackupReason } from '../../core/keeping';
 import { invalidField, notFound } from '../../application/problem';
 import type { Backups } from '../../contract/archive';
+import { countsIn } from '../archive/snapshot';
+import { purge } from '../db/purge';
 import { whyNotOpened } from '../db/inspect';
 import { loadSettings } from '../db/settings';
 import { openStore, type Store } from '../db/store';
@@ -40,7 +42,13 @@ export class BackupKeeper {
 
   async #daily(): Promise<void> {
     if (!lacksToday(backupsIn(this.folder), this.now())) return;
-    await this.make('daily').catch(() => undefined);
+    try {
+      await this.make('daily');
+      // What goes for good is in the backup of the day once more.
+      await this.store.write((db) => purge(db, this.now()));
+    } catch (error) {
+      this.log.warn({ err: error }, 'the day was not backed up and cleared up');
+    }
   }
 
   /** Makes a backup; answers with its name. Throws, and remembers why, where it cannot be made. */
@@ -79,6 +87,7 @@ export class BackupKeeper {
   all(): Backups {
     return {
       folder: this.folder,
+      has: countsIn(this.database),
       trouble: this.#trouble,
       backups: backupsIn(this.folder).map((head) => ({ ...head, ...lookInto(this.folder, head.name) })),
     };

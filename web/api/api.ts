@@ -12,15 +12,8 @@ import {
 } from '@reduxjs/toolkit/query/react';
 import { withChange } from '../../application/settings';
 import { RESOURCES, type Endpoint, type Resource } from '../../contract/endpoint';
-import {
-  ENDPOINTS,
-  type AnswerOf,
-  type CallOf,
-  type EndpointName,
-  type Endpoints,
-  type FileName,
-  type StreamName,
-} from '../../contract/endpoints';
+import type { AnswerOf, CallOf, FileName, StreamName } from '../../contract/calls';
+import { ENDPOINTS, type EndpointName, type Endpoints } from '../../contract/endpoints';
 import { apiError, type ApiError } from '../../contract/error';
 import type { Bench, LiveBrew } from '../../contract/live';
 import { addressOf, type AnyCall } from './address';

@@ -1,5 +1,6 @@
 import type { z } from 'zod';
-import { ENDPOINTS, type CallOf, type EventsOf, type StreamName } from '../../contract/endpoints';
+import type { CallOf, EventsOf, StreamName } from '../../contract/calls';
+import { ENDPOINTS } from '../../contract/endpoints';
 import { addressOf, type AnyCall } from './address';
 
 type Heard<N extends StreamName> = { [E in keyof EventsOf<N>]?: (data: EventsOf<N>[E]) => void };

@@ -12,6 +12,7 @@ import { usePageTitle } from '../ui/usePageTitle';
 import { Wait } from '../ui/Wait';
 import { Grinders } from './Grinders';
 import { Instruments } from './Instruments';
+import { Safekeeping } from './Safekeeping';
 import { Scoring } from './Scoring';
 
 /** What the household owns and how it likes to be advised. Every change is kept at once. */
@@ -31,6 +32,7 @@ export function StoreRoomPage() {
             <Advice settings={settings} />
             <Units settings={settings} />
             <Scoring settings={settings} change={change} />
+            <Safekeeping settings={settings} change={change} />
           </div>
           <div>
             <Instruments instruments={settings.instruments} change={change} />

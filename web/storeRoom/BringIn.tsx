@@ -1,0 +1,137 @@
+import { useRef, useState, type ChangeEvent } from 'react';
+import Button from 'react-bootstrap/Button';
+import type { ImportState } from '../../contract/archive';
+import { api, problemOf } from '../api/api';
+import { toastShown } from '../state/notices';
+import { useAppDispatch } from '../state/store';
+import { useToday } from '../state/today';
+import { dateText, numberText } from '../ui/format';
+import { householdText } from './Safekeeping';
+
+/** How often it is asked how far a file is, ms. */
+const ASK_EVERY_MS = 300;
+
+/** An archive is looked at, and taken in on purpose: all of it, in the place of what is here, or nothing. */
+export function BringIn() {
+  const [begin, { isLoading: sending, error }] = api.useBeginImportMutation();
+  const [id, setId] = useState<string | null>(null);
+  const input = useRef<HTMLInputElement>(null);
+  const choose = async ({ target }: ChangeEvent<HTMLInputElement>): Promise<void> => {
+    const file = target.files?.[0];
+    target.value = '';
+    if (!file) return;
+    const { data } = await begin({ file });
+    setId(data?.id ?? null);
+  };
+  return (
+    <>
+      <h3>Bring one in</h3>
+      <p className="quiet small mb-2">
+        An archive is looked through first and changes nothing. Taken in, it stands in the place of what is here, which
+        is backed up before.
+      </p>
+      <input
+        ref={input}
+        type="file"
+        className="visually-hidden"
+        aria-label="An archive"
+        tabIndex={-1}
+        accept=".zip,.json,application/zip,application/json"
+        onChange={(event) => void choose(event)}
+      />
+      <Button variant="plain" disabled={sending} onClick={() => input.current?.click()}>
+        {sending ? 'Sending …' : 'Choose an archive'}
+      </Button>
+      {error && <p className="panel-error mt-2">{problemOf(error)?.message}</p>}
+      {id !== null && <Looked key={id} id={id} done={() => setId(null)} />}
+    </>
+  );
+}
+
+function Looked({ id, done }: { id: string; done: () => void }) {
+  const [over, setOver] = useState(false);
+  const { data: state } = api.useImportStateQuery({ id }, { pollingInterval: over ? 0 : ASK_EVERY_MS });
+  const [drop] = api.useDropImportMutation();
+  if (state && !over && state.stage !== 'checking') setOver(true);
+  const cancel = (): void => {
+    void drop({ id });
+    done();
+  };
+  if (!state || state.stage === 'checking')
+    return (
+      <div className="panel-ask mt-2" role="status">
+        Looking through it{state && state.of > 0 && `: ${numberText(state.done)} of ${numberText(state.of)} rows`} …{' '}
+        <Button variant="bare" onClick={cancel}>
+          Cancel
+        </Button>
+      </div>
+    );
+  return state.stage === 'refused' ? (
+    <Refused state={state} cancel={cancel} />
+  ) : (
+    <Ready state={state} cancel={cancel} done={done} />
+  );
+}
+
+/** What is wrong, by its place in the file. */
+function Refused({ state: { preview }, cancel }: { state: ImportState; cancel: () => void }) {
+  const { problems = [], problemCount = 0 } = preview ?? {};
+  return (
+    <div className="panel-error mt-2" role="alert">
+      <p className="mb-1">It cannot be taken in. Nothing was changed.</p>
+      <ul className="mb-1">
+        {problems.map(({ where, message }, i) => (
+          <li key={i}>
+            <strong>{where}</strong>: {message}
+          </li>
+        ))}
+        {problemCount > problems.length && <li>and {numberText(problemCount - problems.length)} more.</li>}
+      </ul>
+      <Button variant="plain" onClick={cancel}>
+        Put it aside
+      </Button>
+    </div>
+  );
+}
+
+function Ready({ state: { id, preview }, cancel, done }: { state: ImportState; cancel: () => void; done: () => void }) {
+  const [finish, { isLoading }] = api.useFinishImportMutation();
+  const dispatch = useAppDispatch();
+  const today = useToday();
+  if (!preview?.brings) return null;
+  const go = async (): Promise<void> => {
+    const { error } = await finish({ id });
+    dispatch(
+      toastShown({ text: problemOf(error)?.message ?? 'Taken in. What was here before is the newest of the backups.' }),
+    );
+    if (!error) done();
+  };
+  return (
+    <div className="panel-ask mt-2" role="status">
+      <dl className="fact-list mb-2">
+        {preview.writtenAt && (
+          <div>
+            <dt>Written</dt>
+            <dd>{dateText(preview.writtenAt.slice(0, 10), today)}</dd>
+          </div>
+        )}
+        <div>
+          <dt>It brings</dt>
+          <dd>{householdText(preview.brings, today)}</dd>
+        </div>
+        <div>
+          <dt>Here now</dt>
+          <dd>{householdText(preview.has, today)}</dd>
+        </div>
+      </dl>
+      <div className="d-flex gap-2">
+        <Button disabled={isLoading} onClick={() => void go()}>
+          Take it in
+        </Button>
+        <Button variant="plain" onClick={cancel}>
+          Put it aside
+        </Button>
+      </div>
+    </div>
+  );
+}
