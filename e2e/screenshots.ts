@@ -89,7 +89,7 @@ test('pictures of the main views', async ({ page, demo }) => {
   await page.getByRole('checkbox', { name: 'Rinse water thrown away' }).click();
   await picture('pre-flight');
   await page.getByRole('button', { name: 'Start', exact: true }).click();
-  await page.getByText('until: pour to 272 g').waitFor();
+  await page.getByText(/^then, once the level is/).waitFor();
   await picture('bench');
   await page.setViewportSize({ width: 390, height: 844 });
   await picture('bench-phone');
