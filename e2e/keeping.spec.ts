@@ -80,21 +80,21 @@ test.describe('on the command line', () => {
       const { said } = await keeping(data, 'export', info.outputPath('again.json'));
       return said.slice(said.indexOf(':') + 2).trim();
     };
-    const nothing = '0 bags, 0 brews, 0 own words.';
+    const nothing = '0 bags and 0 brews, 0 own words.';
     const dry = await keeping(data, 'import', file, '--dry-run');
     expect([dry.code, dry.said.includes('Nothing was changed.'), await counted()]).toEqual([0, true, nothing]);
     const taken = await keeping(data, 'import', file);
     expect([taken.code, taken.said.includes('Taken in'), await counted()]).toEqual([
       0,
       true,
-      '1 bags, 0 brews, 0 own words.',
+      '1 bag and 0 brews, 0 own words.',
     ]);
 
     await writeFile(file, '{"format":"slow-crest.archive","version":1,"collections":{"bags":[{}]}}');
     const broken = await keeping(data, 'import', file);
     expect(broken.code).toBe(1);
     expect(broken.said).toContain('bags, row 1: name: Name must be text');
-    expect(await counted()).toBe('1 bags, 0 brews, 0 own words.');
+    expect(await counted()).toBe('1 bag and 0 brews, 0 own words.');
     // Of what stood there before the import there is a backup, by its name.
     const [before = ''] = await readdir(join(data, 'backups'));
     expect((await keeping(data, 'restore', before)).code).toBe(0);

@@ -3,6 +3,7 @@ import { join, resolve } from 'node:path';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import type { HouseholdCounts } from '../contract/archive';
+import { householdText } from '../core/text';
 import { fillFrom } from '../server/archive/fill';
 import { HOUSEHOLD_TABLES } from '../server/archive/household';
 import { readArchive, UnreadableFile, type FileProblem } from '../server/archive/read';
@@ -30,8 +31,8 @@ const needed = (): string => {
   return resolve(file);
 };
 
-const householdText = ({ bags, brews, words, newestOn }: HouseholdCounts): string =>
-  `${bags} bags, ${brews} brews, ${words} own words${newestOn === null ? '' : `, the newest brew of ${newestOn}`}`;
+const keptText = (counts: HouseholdCounts): string =>
+  `${householdText(counts)}, ${counts.words} own ${counts.words === 1 ? 'word' : 'words'}${counts.newestOn === null ? '' : `, the newest brew of ${counts.newestOn}`}`;
 
 async function exportTo(to: string, { databaseFile }: Config): Promise<void> {
   const unfinished = `${to}.unfinished`;
@@ -41,14 +42,14 @@ async function exportTo(to: string, { databaseFile }: Config): Promise<void> {
     snapshot.close();
   } else await pipeline(archiveZip(databaseFile, new Date()), createWriteStream(unfinished));
   renameSync(unfinished, to);
-  console.log(`${to}: ${householdText(countsIn(databaseFile))}.`);
+  console.log(`${to}: ${keptText(countsIn(databaseFile))}.`);
 }
 
 /** Puts the household in another database in the place of this one, after a backup. */
 async function adopt(store: Store, other: string, config: Config, reason: 'before-import' | 'before-restore') {
   const before = await backUp(store, config, reason);
   await store.replaceTables(other, HOUSEHOLD_TABLES);
-  console.log(`Taken in: ${householdText(countsIn(config.databaseFile))}.`);
+  console.log(`Taken in: ${keptText(countsIn(config.databaseFile))}.`);
   console.log(`What was here before is in ${before}.`);
 }
 
@@ -82,8 +83,8 @@ async function importFrom(from: string, store: Store, config: Config): Promise<v
     const filled = join(folder, 'household.sqlite');
     const problems = await fillFrom(archive, filled, NO_ONE_WATCHES);
     if (problems.length > 0) throw refused(problems, problems.length);
-    console.log(`In the archive: ${householdText(countsIn(filled))}.`);
-    console.log(`Here: ${householdText(countsIn(config.databaseFile))}.`);
+    console.log(`In the archive: ${keptText(countsIn(filled))}.`);
+    console.log(`Here: ${keptText(countsIn(config.databaseFile))}.`);
     if (dryRun) console.log('It could be taken in, in the place of what is here. Nothing was changed.');
     else await adopt(store, filled, config, 'before-import');
   } finally {

@@ -101,4 +101,15 @@ describe('the bag file', () => {
   ])('refuses %s in a sentence', (_what, line, sentence) => {
     expect(() => parseBagLine(line)).toThrow(sentence);
   });
+
+  it('reads cups of one brew as such: fewer witnesses than as many brews, and one dose', () => {
+    const late = (pot: object) =>
+      ['2026-03-08T08:00:00Z', '2026-03-08T08:00:00Z', '2026-03-08T08:00:00Z'].map((at) => brew(at, 92, pot));
+    const early = [brew('2026-02-10T08:00:00Z', 76), brew('2026-02-16T08:00:00Z', 83)];
+    const peak = (pot: object): number => judge(file({ brews: [...early, ...late(pot)] })).peak.day;
+    expect(peak({ pot: 'p' })).toBeLessThan(peak({}));
+    // Of 35 g two brews leave one cup of 17 g only where the second was shared.
+    const left = (pot: object): number => judge(file({ brews: late(pot).slice(1) }, { weightG: 35 })).next.length;
+    expect([left({ pot: 'p' }), left({})]).toEqual([15, 0]);
+  });
 });

@@ -4,6 +4,7 @@ export * from './claimedRecipe';
 export * from './checks';
 export * from './faults';
 export * from './holdWish';
+export * from './household';
 export * from './proposals';
 export * from './shelf';
 export * from './stateOnDay';

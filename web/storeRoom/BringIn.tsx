@@ -6,7 +6,7 @@ import { toastShown } from '../state/notices';
 import { useAppDispatch } from '../state/store';
 import { useToday } from '../state/today';
 import { dateText, numberText } from '../ui/format';
-import { householdText } from './Safekeeping';
+import { keptText } from './Safekeeping';
 
 /** How often it is asked how far a file is, ms. */
 const ASK_EVERY_MS = 300;
@@ -50,13 +50,22 @@ export function BringIn() {
 
 function Looked({ id, done }: { id: string; done: () => void }) {
   const [over, setOver] = useState(false);
-  const { data: state } = api.useImportStateQuery({ id }, { pollingInterval: over ? 0 : ASK_EVERY_MS });
+  const { data: state, error } = api.useImportStateQuery({ id }, { pollingInterval: over ? 0 : ASK_EVERY_MS });
   const [drop] = api.useDropImportMutation();
   if (state && !over && state.stage !== 'checking') setOver(true);
   const cancel = (): void => {
     void drop({ id });
     done();
   };
+  if (error)
+    return (
+      <div className="panel-error mt-2" role="alert">
+        {problemOf(error)?.message} It may have been put aside elsewhere; nothing was changed.{' '}
+        <Button variant="bare" onClick={done}>
+          Good
+        </Button>
+      </div>
+    );
   if (!state || state.stage === 'checking')
     return (
       <div className="panel-ask mt-2" role="status">
@@ -117,11 +126,11 @@ function Ready({ state: { id, preview }, cancel, done }: { state: ImportState; c
         )}
         <div>
           <dt>It brings</dt>
-          <dd>{householdText(preview.brings, today)}</dd>
+          <dd>{keptText(preview.brings, today)}</dd>
         </div>
         <div>
           <dt>Here now</dt>
-          <dd>{householdText(preview.has, today)}</dd>
+          <dd>{keptText(preview.has, today)}</dd>
         </div>
       </dl>
       <div className="d-flex gap-2">

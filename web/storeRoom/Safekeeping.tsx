@@ -3,6 +3,7 @@ import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import type { Backups, HouseholdCounts } from '../../contract/archive';
 import type { Settings, SettingsChange } from '../../contract/settings';
+import { householdText } from '../../core/text';
 import { api, problemOf } from '../api/api';
 import { toastShown } from '../state/notices';
 import { useAppDispatch } from '../state/store';
@@ -22,9 +23,9 @@ const REASONS: Readonly<Record<Backup['reason'], string>> = {
 };
 
 /** "12 bags and 70 brews, the newest of 25 Nov". */
-export function householdText({ bags, brews, newestOn }: HouseholdCounts, today: string): string {
-  const counted = `${bags} ${bags === 1 ? 'bag' : 'bags'} and ${brews} ${brews === 1 ? 'brew' : 'brews'}`;
-  return newestOn === null ? counted : `${counted}, the newest of ${dateText(newestOn, today)}`;
+export function keptText(counts: HouseholdCounts, today: string): string {
+  const { newestOn } = counts;
+  return `${householdText(counts)}${newestOn === null ? '' : `, the newest of ${dateText(newestOn, today)}`}`;
 }
 
 /** Taking the household along, bringing one in, and its backups. */
@@ -101,7 +102,7 @@ function BackupList({ kept: { folder, has, trouble, backups } }: { kept: Backups
     return momentText(localDateTime(new Date(madeAt)));
   }
   function of({ counts }: Backup): string {
-    return householdText(counts, '');
+    return keptText(counts, '');
   }
 }
 
@@ -121,8 +122,8 @@ function Restore({ backup, has, done }: { backup: Backup; has: HouseholdCounts; 
   return (
     <span className="restore">
       <span className="small">
-        Then: {householdText(backup.counts, '')}. Now: {householdText(has, '')}; that is backed up first, and can be
-        restored the same way.
+        Then: {keptText(backup.counts, '')}. Now: {keptText(has, '')}; that is backed up first, and can be restored the
+        same way.
       </span>
       <Button disabled={isLoading} onClick={() => void go()}>
         Restore it
