@@ -175,6 +175,11 @@ async function checkAgreed(
     );
 }
 
+/** What a further cup has from the first of its pot, whatever its sheet says. */
+async function sharedFrom(db: EntityManager, potId: string | null): Promise<Partial<BrewRow>> {
+  return potId === null ? {} : pick(await db.findOneByOrFail(BrewEntity, { id: potId }), [...SHARED_IN_POT]);
+}
+
 /** Refuses a pot that is not of this bag, or is itself only a cup of another. */
 async function checkPot(db: EntityManager, bagId: string, id: string | null, potId: string | null): Promise<void> {
   if (potId === null) return;
@@ -204,7 +209,9 @@ export async function addBrew(db: EntityManager, bagId: string, input: BrewInput
   await check(db, await loadBag(db, bagId), input, null);
   const { cup, making, liveId, revision: _, ...fields } = input;
   const id = randomUUID();
-  await db.insert(BrewEntity, { id, bagId, ...fields, createdAt: now.toISOString(), deletedAt: null, revision: 1 });
+  const shared = await sharedFrom(db, fields.potId);
+  const row = { id, bagId, ...fields, ...shared, createdAt: now.toISOString(), deletedAt: null, revision: 1 };
+  await db.insert(BrewEntity, row);
   await keepCup(db, id, cup, now);
   if (liveId === null) await keepMaking(db, id, making);
   else await takeFromBench(db, { id, bagId }, liveId, making, now);

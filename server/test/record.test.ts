@@ -35,6 +35,14 @@ describe('cups of one brew', () => {
     expect(shelf.lanes.find(({ id }) => id === bagId)?.gramsLeft).toBe(230);
   });
 
+  it('have the time and the recipe of the first, whatever is sent with another', async () => {
+    const bagId = await server.addBag();
+    const first = await server.addBrew(bagId, { doseG: 20, waterG: 320 });
+    const second = await server.addBrew(bagId, { brewedAt: '2026-02-25T09:00:00Z', doseG: 15, potId: first });
+    const { brewedAt } = await brewOf(bagId, first);
+    expect(await brewOf(bagId, second)).toMatchObject({ brewedAt, doseG: 20, waterG: 320 });
+  });
+
   it('are known to the engine as sharing it', async () => {
     const bagId = await server.addBag();
     const [first] = await potted(bagId);

@@ -157,19 +157,28 @@ function RecordPart({ tasters }: { tasters: readonly Taster[] }) {
     errors.tasterId !== undefined ||
     errors.faultNote !== undefined ||
     initialValues.fault !== '' ||
-    initialValues.potId !== '' ||
     initialValues.recordedFrom !== 'cup' ||
     initialValues.cup.blind ||
     initialValues.cup.company !== '' ||
     initialValues.filter !== '' ||
     initialValues.waterRecipe !== '';
   const style = useWatch<BrewForm, 'style'>({ name: 'style' });
+  // Of a further cup of a brew only what is the cup's own is asked.
+  const shared = initialValues.potId !== '';
+  const drunkAs = (
+    <SelectField
+      name="style"
+      label="Drunk as"
+      options={STYLES.map((one) => ({ value: one, text: sentenceCase(one) }))}
+    />
+  );
   return (
     <fieldset className="the-record">
       <legend>The record</legend>
       <div className="fields">
-        <TextField name="brewedAt" label="Brewed at" type="datetime-local" className="half" />
+        {!shared && <TextField name="brewedAt" label="Brewed at" type="datetime-local" className="half" />}
         <TasterField tasters={tasters} />
+        {shared && drunkAs}
         {style === 'milk' && <TextField name="cup.milkKind" label="Which milk" placeholder="whole, oat …" />}
         {style === 'milk' && <TextField name="making.milkG" label="Milk" unit="g" decimal />}
         {style === 'cold' && <TextField name="making.iceG" label="Ice" unit="g" decimal help="None for a cold steep" />}
@@ -192,13 +201,9 @@ function RecordPart({ tasters }: { tasters: readonly Taster[] }) {
               help="Two or more blind cups of one recipe on one day measure how repeatable your marks are."
             />
           </div>
-          <TextField name="filter" label="Filter" />
-          <TextField name="waterRecipe" label="Brewing water" />
-          <SelectField
-            name="style"
-            label="Drunk as"
-            options={STYLES.map((one) => ({ value: one, text: sentenceCase(one) }))}
-          />
+          {!shared && <TextField name="filter" label="Filter" />}
+          {!shared && <TextField name="waterRecipe" label="Brewing water" />}
+          {!shared && drunkAs}
           <SelectField
             name="fault"
             label="What went wrong"
