@@ -3,7 +3,7 @@ import { useId, useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import type { Bag } from '../../contract/bag';
 import type { KeptRecipe } from '../../contract/recipe';
-import { grindsOf, type GrindComparison, type Recipe } from '../../core/brew';
+import { grindsOf, type GrindComparison, type Grinder, type Recipe } from '../../core/brew';
 import { numberText } from '../ui/format';
 import { againstReference, type Grind } from '../domain/grind';
 import { useToday } from '../state/today';
@@ -23,6 +23,7 @@ interface Props {
 export function GrindFields({ recipe, written, bag, recipes, onChange }: Props) {
   const { data: grinders = [] } = api.useGrindersQuery(undefined);
   const [typed, setTyped] = useState(asTyped(recipe.grinderSetting));
+  const [typedFor, setTypedFor] = useState<Readonly<Record<string, string>>>({});
   const today = useToday();
   const [whichId, settingId] = [useId(), useId()];
   if (grinders.length === 0)
@@ -45,19 +46,20 @@ export function GrindFields({ recipe, written, bag, recipes, onChange }: Props) 
           id={whichId}
           value={recipe.grinderId ?? ''}
           onChange={({ target }) => {
-            const known = grindsOf(written).find(({ grinderId }) => grinderId === target.value);
-            if (known) setTyped(asTyped(known.setting));
-            change({
-              grinderId: target.value === '' ? null : target.value,
-              ...(known && { grinderSetting: known.setting }),
-            });
+            const id = target.value;
+            // What was typed for a grinder comes back with it; else what the recipe has for it.
+            setTypedFor({ ...typedFor, [recipe.grinderId ?? '']: typed });
+            const inRecipe = grindsOf(written).find(({ grinderId }) => grinderId === id)?.setting;
+            const next = typedFor[id] ?? (inRecipe === undefined ? typed : asTyped(inRecipe));
+            setTyped(next);
+            const value = typedNumber(next);
+            change({ grinderId: id === '' ? null : id, grinderSetting: typeof value === 'number' ? value : null });
           }}
         >
           <option value="">Not stated</option>
           {grinders.map(({ id, name }) => (
             <option key={id} value={id}>
               {name}
-              {grindsOf(written).some(({ grinderId }) => grinderId === id) ? ', in the recipe' : ''}
             </option>
           ))}
         </Form.Select>
@@ -76,10 +78,22 @@ export function GrindFields({ recipe, written, bag, recipes, onChange }: Props) 
           }}
         />
       </div>
-      {written.grindWord && <p className="wide form-text mb-0">In words: {written.grindWord}.</p>}
+      {writtenText(written, grinders) !== '' && (
+        <p className="wide form-text mb-0">The recipe: {writtenText(written, grinders)}.</p>
+      )}
       {comparison && <p className="wide form-text mb-0">{comparisonText(comparison)}</p>}
     </div>
   );
+}
+
+/** What the recipe says of its grind, where that is more than the one setting shown: grinder by grinder, and in words. */
+function writtenText(recipe: Recipe, grinders: readonly Grinder[]): string {
+  const grinds = grindsOf(recipe);
+  const named = grinds.map(
+    ({ grinderId, setting }) =>
+      `${grinders.find(({ id }) => id === grinderId)?.name ?? 'another grinder'} ${numberText(setting, 2)}`,
+  );
+  return [...(grinds.length > 1 ? named : []), recipe.grindWord].filter(Boolean).join(', ');
 }
 
 function comparisonText({ steps, why }: GrindComparison): string {

@@ -25,7 +25,7 @@ export function BringIn() {
   };
   return (
     <>
-      <h3>Bring one in</h3>
+      <h2>Bring one in</h2>
       <p className="quiet small mb-2">
         An archive is looked through first and changes nothing. Taken in, it stands in the place of what is here, which
         is backed up before.

@@ -37,7 +37,7 @@ export function Safekeeping({ settings, change }: { settings: Settings; change: 
       {error && <ProblemNote error={error} />}
       {data && <BackupList kept={data} />}
       <AlsoTo key={settings.backupFolder} settings={settings} change={change} />
-      <h3>Take it with you</h3>
+      <h2>Take it with you</h2>
       <p className="quiet small mb-2">
         Everything as one open file: a zip with a documented JSON, and the same as CSV for a spreadsheet.
       </p>
