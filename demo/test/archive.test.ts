@@ -1,4 +1,4 @@
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { createWriteStream } from 'node:fs';
@@ -134,6 +134,16 @@ describe('an archive', () => {
       { numRuns: 12 },
     );
   });
+
+  it.each(readdirSync(join(import.meta.dirname, 'archives')))(
+    'that was kept as %s still opens, whole',
+    async (name) => {
+      const read = await readArchive(join(import.meta.dirname, 'archives', name), NO_ONE_WATCHES);
+      expect(read.problems).toEqual([]);
+      expect(await fillFrom(read, fresh('sqlite'), NO_ONE_WATCHES)).toEqual([]);
+      expect([read.collections.bags.length, read.collections.brews.length]).toEqual([12, 70]);
+    },
+  );
 
   it('of an earlier version of the rows is filled up as new ones are', async () => {
     const read = await changed(({ cups = [], bags = [] }) => {
