@@ -13,11 +13,10 @@ import {
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
-import { DataSource } from 'typeorm';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import type { Backups, ImportState } from '../../contract/archive';
 import type { BagPage, Shelf } from '../../contract/shelf';
-import { MIGRATIONS } from '../db/migrations';
+import { databaseOf } from './earlier';
 import { TestServer, TODAY } from './running';
 
 const PATIENTLY = { timeout: 30_000, interval: 20 };
@@ -151,13 +150,7 @@ describe('backups', () => {
 
   it('of an earlier version are brought to this one as they are restored', async () => {
     const file = join(server.folder, 'backups', 'slow-crest-20260227-070000-before-migration.sqlite');
-    const before = await new DataSource({
-      type: 'better-sqlite3',
-      database: file,
-      entities: [],
-      migrations: MIGRATIONS.slice(0, 13),
-      migrationsRun: true,
-    }).initialize();
+    const before = await databaseOf(file, 13);
     await before.query(
       `INSERT INTO taster (id, name, "createdAt") VALUES ('11111111-1111-4111-8111-111111111111', 'Oda', '2026-01-01')`,
     );
@@ -189,13 +182,7 @@ describe('backups', () => {
   it('are made of a household of an earlier version before it is changed', async () => {
     const other = new TestServer();
     const file = join(other.folder, 'slow-crest.sqlite');
-    const before = await new DataSource({
-      type: 'better-sqlite3',
-      database: file,
-      entities: [],
-      migrations: MIGRATIONS.slice(0, 13),
-      migrationsRun: true,
-    }).initialize();
+    const before = await databaseOf(file, 13);
     await before.destroy();
     await other.start();
     const kept = readdirSync(join(other.folder, 'backups')).filter((name) => name.includes('before-migration'));

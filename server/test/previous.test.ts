@@ -1,7 +1,7 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { DataSource } from 'typeorm';
+import type { DataSource } from 'typeorm';
 import { afterAll, describe, expect, it } from 'vitest';
 import { NO_INSTRUMENTS } from '../../contract/instrument';
 import { fitInput } from '../../application/judgeBag';
@@ -20,6 +20,7 @@ import { STARTER_RECIPES } from '../../core/brew';
 import { loadSettings } from '../db/settings';
 import { openStore } from '../db/store';
 import { loadWords } from '../db/words';
+import { databaseOf } from './earlier';
 
 const folder = mkdtempSync(join(tmpdir(), 'slow-crest-previous-'));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
@@ -37,13 +38,7 @@ const BEFORE_THE_BENCH = [
 describe('a household from before there was a bench', () => {
   it('is all there afterwards, with recipes to begin with and no instruments', async () => {
     const file = join(folder, 'before.sqlite');
-    const before = await new DataSource({
-      type: 'better-sqlite3',
-      database: file,
-      entities: [],
-      migrations: MIGRATIONS.slice(0, 3),
-      migrationsRun: true,
-    }).initialize();
+    const before = await databaseOf(file, 3);
     for (const statement of BEFORE_THE_BENCH) await before.query(statement);
     await before.destroy();
 
@@ -81,13 +76,7 @@ describe('a household from before there was a bench', () => {
 describe('a household from before there were words', () => {
   it('has its cups as they were, with nothing tasted in stages, and takes new ones', async () => {
     const file = join(folder, 'wordless.sqlite');
-    const before = await new DataSource({
-      type: 'better-sqlite3',
-      database: file,
-      entities: [],
-      migrations: MIGRATIONS.slice(0, 4),
-      migrationsRun: true,
-    }).initialize();
+    const before = await databaseOf(file, 4);
     for (const statement of BEFORE_THE_BENCH) await before.query(statement);
     await before.destroy();
 
@@ -161,13 +150,7 @@ describe('a household from before the first list of levels was shortened', () =>
   ])('%s', async (what, used, count, name) => {
     for (const statements of [BEFORE_THE_BENCH, BEFORE_THE_BENCH.filter((one) => !one.includes('household'))]) {
       const file = join(folder, `levels-${what}-${statements.length}.sqlite`);
-      const before = await new DataSource({
-        type: 'better-sqlite3',
-        database: file,
-        entities: [],
-        migrations: MIGRATIONS.slice(0, 6),
-        migrationsRun: true,
-      }).initialize();
+      const before = await databaseOf(file, 6);
       for (const statement of [...statements, used]) await before.query(statement);
       await before.destroy();
       const store = await openStore(file);
@@ -197,13 +180,7 @@ const BEFORE_PLAIN_WORDS = [
 describe('a household from before things had one name', () => {
   it('has all of it under the names of now, and its ten parts as a sheet of its own', async () => {
     const file = join(folder, 'names.sqlite');
-    const before = await new DataSource({
-      type: 'better-sqlite3',
-      database: file,
-      entities: [],
-      migrations: MIGRATIONS.slice(0, 7),
-      migrationsRun: true,
-    }).initialize();
+    const before = await databaseOf(file, 7);
     for (const statement of BEFORE_PLAIN_WORDS) await before.query(statement);
     await before.destroy();
 
@@ -251,14 +228,7 @@ describe('a household from before things had one name', () => {
 
   it('goes back as well, for who returns to the version before', async () => {
     const file = join(folder, 'back.sqlite');
-    const open = (upTo: number): Promise<DataSource> =>
-      new DataSource({
-        type: 'better-sqlite3',
-        database: file,
-        entities: [],
-        migrations: MIGRATIONS.slice(0, upTo),
-        migrationsRun: true,
-      }).initialize();
+    const open = (upTo: number): Promise<DataSource> => databaseOf(file, upTo);
     const dump = async (db: DataSource): Promise<unknown> =>
       Promise.all(
         ['bag', 'cup', 'cup_word', 'note', 'recipe', 'recipe_version', 'making'].map((table) =>
@@ -280,13 +250,7 @@ describe('a household from before things had one name', () => {
 describe('a household of any version before', () => {
   it.each(MIGRATIONS.map((_, i) => i + 1))('version %i opens, and is judged as every other', async (version) => {
     const file = join(folder, `version-${version}.sqlite`);
-    const before = await new DataSource({
-      type: 'better-sqlite3',
-      database: file,
-      entities: [],
-      migrations: MIGRATIONS.slice(0, version),
-      migrationsRun: true,
-    }).initialize();
+    const before = await databaseOf(file, version);
     // From version 8 on the same is said in other names.
     const names = (statement: string): string =>
       version < 8
@@ -320,13 +284,7 @@ describe('a household whose stages waited for the clock alone', () => {
     if (!press) throw new Error('There is no third recipe');
     const { otherGrinds: _, ...earlier } = press;
     const stages = press.stages.map(({ act, atS, forS, toG, how }) => ({ act, atS, forS, toG, how }));
-    const before = await new DataSource({
-      type: 'better-sqlite3',
-      database: file,
-      entities: [],
-      migrations: MIGRATIONS.slice(0, 13),
-      migrationsRun: true,
-    }).initialize();
+    const before = await databaseOf(file, 13);
     await before.query(`INSERT INTO recipe (id, "isStandard", "createdAt") VALUES ('r', 1, '2026-01-01T00:00:00Z')`);
     await before.query(
       `INSERT INTO recipe_version (id, "recipeId", version, recipe, "createdAt") VALUES ('v', 'r', 1, ?, '2026-01-01T00:00:00Z')`,

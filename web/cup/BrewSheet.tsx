@@ -184,7 +184,9 @@ function RecordPart({ tasters }: { tasters: readonly Taster[] }) {
         {style === 'cold' && <TextField name="making.iceG" label="Ice" unit="g" decimal help="None for a cold steep" />}
       </div>
       <details open={open}>
-        <summary>When written, who with, blind, another drink, filter or water, or something went wrong</summary>
+        <summary>
+          When written, who with, blind, {shared ? '' : 'another drink, filter or water, '}or something went wrong
+        </summary>
         <div className="fields">
           <SelectField
             name="recordedFrom"

@@ -235,7 +235,7 @@ export function ChipsField({ slot, label, help, className, before = null }: Prop
             </button>
           ))}
           {again.length > 1 && (
-            <button type="button" className="btn btn-bare" onClick={() => add(...again)}>
+            <button type="button" className="btn btn-bare px-0" onClick={() => add(...again)}>
               All of them
             </button>
           )}
