@@ -7,6 +7,7 @@ import { fillFrom } from '../server/archive/fill';
 import { HOUSEHOLD_TABLES } from '../server/archive/household';
 import { readArchive } from '../server/archive/read';
 import { archiveZip } from '../server/archive/write';
+import { PictureShelf } from '../server/pictures/shelf';
 import { backupFolderOf, makeBackup } from '../server/backup/files';
 import { openStore } from '../server/db/store';
 import { BAGS, BREWS, largeHousehold } from './largeHousehold';
@@ -36,7 +37,9 @@ async function measured<T>(what: string, work: () => Promise<T>): Promise<T> {
 const file = join(folder, 'household.zip');
 const quiet = { on: () => undefined, signal: new AbortController().signal };
 for (let run = 0; run < 3; run++) {
-  await measured('export', () => pipeline(archiveZip(database, now), createWriteStream(file)));
+  await measured('export', () =>
+    pipeline(archiveZip(database, new PictureShelf(join(folder, 'pictures')), now), createWriteStream(file)),
+  );
   const filled = join(folder, `filled-${run}.sqlite`);
   await measured('import, looked at', async () => {
     const archive = await readArchive(file, quiet);

@@ -1,3 +1,4 @@
+import { mapValues, pick } from 'es-toolkit';
 import { z } from 'zod';
 import { BACKUP_REASONS } from '../core/keeping';
 import { bagInput } from './bag';
@@ -9,8 +10,11 @@ import { id, name, plainDate } from './fields';
 import { instrumentSettings } from './instrument';
 import { liveBrew } from './live';
 import { flawCounts, makingFields, stageTime, trace } from './making';
+import { CHANGE_KINDS, CHANGE_SUBJECTS } from './history';
+import { notebookMapping } from './notebook';
+import { picture } from './picture';
 import { grinderInput, recipeFields } from './recipe';
-import { settings } from './settings';
+import { FIRST_SETTINGS, settings } from './settings';
 import { spellInput } from './bag';
 import { wordId, wordInput } from './word';
 
@@ -19,7 +23,7 @@ import { wordId, wordInput } from './word';
  * worked out again (verdicts) and who is signed in are no part of it.
  */
 export const ARCHIVE_FORMAT = 'slow-crest.archive';
-export const ARCHIVE_VERSION = 1;
+export const ARCHIVE_VERSION = 2;
 
 const kept = name('The moment', 60);
 const gone = kept.nullable();
@@ -30,16 +34,34 @@ const { instruments, intensityAttributes, sheetOfParts, ...settingsFields } = se
 const { remarks: ___, ...cupFieldsKept } = cupFields;
 const { bagName: ____, ...liveFields } = liveBrew.shape;
 
+/** Settings that an archive of version 1 lacks. */
+const NEWER_SETTINGS = [
+  ...(['weightUnit', 'locale', 'weekStartsOn', 'kettles', 'filters', 'waters'] as const),
+  ...(['caffeineGuideMg', 'showsCautions', 'keys'] as const),
+] as const;
+
+/** The fields of a schema, each with a value where it is left out. */
+function withDefaults<T extends Readonly<Record<string, z.ZodType>>>(
+  fields: T,
+  values: { [K in keyof T]: z.output<T[K]> },
+): { [K in keyof T]: z.ZodDefault<T[K]> } {
+  return mapValues(fields, (field, key) => field.default(values[key] as never)) as {
+    [K in keyof T]: z.ZodDefault<T[K]>;
+  };
+}
+
 /** The rows of each collection. */
 export const archiveRows = {
   household: z.strictObject({
     id: z.literal(1),
     ...settingsFields,
+    // Of an archive from before there were these.
+    ...withDefaults(pick(settingsFields, NEWER_SETTINGS), FIRST_SETTINGS),
     instruments: instruments.nullable(),
     intensityAttributes: intensityAttributes.nullable(),
     sheetOfParts: sheetOfParts.nullable(),
   }),
-  tasters: z.strictObject({ id, name: name('Name', 60), createdAt: kept }),
+  tasters: z.strictObject({ id, name: name('Name', 60), createdAt: kept, mergedInto: id.nullable().default(null) }),
   grinders: z.strictObject({ id, ...grinderInput.shape, createdAt: kept, deletedAt: gone }),
   recipes: z.strictObject({ id, isStandard: z.boolean(), createdAt: kept, deletedAt: gone }),
   recipeVersions: z.strictObject({ id, recipeId: id, version: count, recipe, createdAt: kept }),
@@ -78,6 +100,16 @@ export const archiveRows = {
     updatedAt: kept,
     written: count,
   }),
+  notebookImports: z.strictObject({
+    ...{ id, fileName: z.string(), takenAt: kept, bagIds: z.array(id), brewIds: z.array(id), undoneAt: gone },
+  }),
+  notebookMappings: z.strictObject({ signature: z.string(), mapping: notebookMapping, usedAt: kept }),
+  changes: z.strictObject({
+    ...{ id, at: kept, subject: z.enum(CHANGE_SUBJECTS), subjectId: id, bagId: id, kind: z.enum(CHANGE_KINDS) },
+    ...{ before: z.looseObject({}).nullable(), after: z.looseObject({}).nullable(), undoneBy: id.nullable() },
+  }),
+  /** Their bytes lie beside the document, under `pictures/`. */
+  pictures: z.strictObject({ ...picture.shape, bytes: count, deletedAt: gone }),
 } as const;
 
 export type CollectionName = keyof typeof archiveRows;
@@ -119,7 +151,8 @@ const importPreview = z.strictObject({
 /** A file on its way in: how far it is looked through, counted in rows, and what it comes to. */
 export const importState = z.strictObject({
   id,
-  stage: z.enum(['checking', 'ready', 'refused']),
+  /** A table of brews is no archive: how it is read is asked for by itself. */
+  stage: z.enum(['checking', 'ready', 'refused', 'notebook']),
   done: count,
   of: count,
   preview: importPreview.nullable(),

@@ -13,6 +13,9 @@ export const RESOURCES = [
   'Words',
   'Session',
   'Backups',
+  'Notebooks',
+  'History',
+  'Pictures',
 ] as const;
 export type Resource = (typeof RESOURCES)[number];
 

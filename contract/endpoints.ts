@@ -8,7 +8,10 @@ import { RESOURCES, type Endpoint } from './endpoint';
 import { id, oneOf } from './fields';
 import { INSTRUMENTS, readings } from './instrument';
 import { benchAnswer, liveBrew, liveInput, livePatch, liveStart, liveTrace } from './live';
+import { history, historyQuery } from './history';
 import { keptTrace } from './making';
+import { notebookImport, notebookMapping, notebookState } from './notebook';
+import { picture, pictureQuery } from './picture';
 import {
   grinder,
   grinderChange,
@@ -21,7 +24,7 @@ import {
 import { sessionAnswer, signIn } from './session';
 import { settings, settingsChange } from './settings';
 import { bagPage, judging, searchHit, searchQuery, shelf, shelfQuery, todayQuery } from './shelf';
-import { taster, tasterInput } from './taster';
+import { taster, tasterInput, tasterMerge } from './taster';
 import { mergeInput, wordId, wordInput, words } from './word';
 
 const byId = z.strictObject({ id });
@@ -160,6 +163,18 @@ export const ENDPOINTS = {
     errors: ['conflict'],
     changes: ['Tasters'],
     creates: true,
+  }),
+  changeTaster: put('/tasters/:id', 'Calls a taster otherwise.', {
+    params: byId,
+    body: tasterInput,
+    errors: ['not-found', 'conflict'],
+    changes: ['Tasters', 'Bag', 'Shelf'],
+  }),
+  mergeTaster: put('/tasters/:id/merge', 'Merges a taster into another, or takes that back.', {
+    params: byId,
+    body: tasterMerge,
+    errors: ['not-found', 'conflict'],
+    changes: ['Tasters', 'Bag', 'Shelf'],
   }),
   settings: get('/settings', 'What the household owns and how it likes to be advised.', {
     answer: settings,
@@ -305,6 +320,7 @@ export const ENDPOINTS = {
   archive: get('/archive', 'Everything, as an archive to keep.', { gives: 'application/zip' }),
   beginImport: post('/imports', 'Takes a file in to be looked at; nothing is changed yet.', {
     takes: 'file',
+    query: z.strictObject({ name: z.string().max(300).default('') }),
     answer: added,
     creates: true,
   }),
@@ -325,6 +341,92 @@ export const ENDPOINTS = {
     body: nothing,
     errors: ['not-found'],
   }),
+  notebook: get('/imports/:id/notebook', 'How a table of brews is read, and what it would bring.', {
+    params: byId,
+    answer: notebookState,
+    errors: ['not-found', 'conflict'],
+    keepS: 0,
+  }),
+  readNotebook: put('/imports/:id/notebook', 'Reads a table otherwise; nothing is changed yet.', {
+    params: byId,
+    body: notebookMapping,
+    answer: notebookState,
+    errors: ['not-found', 'conflict'],
+  }),
+  takeNotebook: post('/imports/:id/brews', 'Adds the bags and brews of a table to the household.', {
+    params: byId,
+    body: nothing,
+    answer: notebookImport,
+    errors: ['not-found', 'conflict'],
+    creates: true,
+    changes: [...RESOURCES],
+  }),
+  notebookImports: get('/notebooks', 'The tables that were brought in.', {
+    answer: z.array(notebookImport),
+    tells: ['Notebooks'],
+  }),
+  undoNotebook: remove('/notebooks/:id', 'Takes a table that was brought in back, as a whole.', {
+    params: byId,
+    body: nothing,
+    answer: notebookImport,
+    errors: ['not-found', 'conflict'],
+    changes: [...RESOURCES],
+  }),
+  redoNotebook: post('/notebooks/:id/restore', 'Brings back what a table had brought.', {
+    params: byId,
+    body: nothing,
+    answer: notebookImport,
+    errors: ['not-found', 'conflict'],
+    changes: [...RESOURCES],
+  }),
+
+  history: get('/history', 'What was changed of bags and brews, the newest first.', {
+    query: historyQuery,
+    answer: history,
+    tells: ['History'],
+    keepS: 0,
+  }),
+  undoChange: post('/history/:id/undo', 'Takes a change back, and leaves what was changed since.', {
+    params: byId,
+    body: nothing,
+    errors: ['not-found', 'conflict'],
+    changes: ['History', 'Shelf', 'Bag', 'Words'],
+  }),
+
+  pictures: get('/bags/:id/pictures', 'The pictures of a bag and its brews.', {
+    params: byId,
+    answer: z.array(picture),
+    errors: ['not-found'],
+    tells: ['Pictures'],
+  }),
+  addPicture: post('/bags/:id/pictures', 'Adds a picture; it is decoded and written anew.', {
+    params: byId,
+    query: pictureQuery,
+    takes: 'file',
+    answer: picture,
+    errors: ['not-found', 'too-large', 'unsupported'],
+    creates: true,
+    changes: ['Pictures'],
+  }),
+  removePicture: remove('/pictures/:id', 'Deletes a picture; it can be brought back.', {
+    params: byId,
+    body: nothing,
+    errors: ['not-found'],
+    changes: ['Pictures'],
+  }),
+  restorePicture: post('/pictures/:id/restore', 'Brings a deleted picture back.', {
+    params: byId,
+    body: nothing,
+    errors: ['not-found'],
+    changes: ['Pictures'],
+  }),
+  pictureFile: get('/pictures/:id', 'A picture, or its thumbnail.', {
+    params: byId,
+    query: z.strictObject({ size: z.enum(['whole', 'thumbnail']).default('whole') }),
+    gives: 'image/jpeg',
+    errors: ['not-found'],
+  }),
+
   backups: get('/backups', 'The backups there are.', { answer: backups, tells: ['Backups'], keepS: 0 }),
   makeBackup: post('/backups', 'Makes a backup.', {
     body: nothing,

@@ -98,6 +98,19 @@ export const grinderInput = z.strictObject({
     .array(z.strictObject({ on: plainDate('The day of the burr change'), note: text('Note', 200).trim().default('') }))
     .max(100, 'A grinder can have 100 burr changes at most')
     .default([]),
+  /** What its settings are in words. */
+  grindWords: z
+    .array(
+      z.strictObject({
+        word: oneOf('Grind', GRIND_WORDS),
+        setting: quantity('Grinder setting', -1000, 10_000),
+      }),
+    )
+    .max(GRIND_WORDS.length, 'Each word for a grind stands once')
+    .refine((words) => new Set(words.map(({ word }) => word)).size === words.length, {
+      error: 'Each word for a grind stands once',
+    })
+    .default([]),
 });
 export type GrinderInput = z.infer<typeof grinderInput>;
 /** What is to be different on a grinder, and what it says instead of. */

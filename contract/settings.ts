@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { FIRST_INTENSITY_ATTRIBUTES, FIRST_SHEET, SCORING_SCALES } from '../core/cup';
-import { TEMPERATURE_UNITS } from '../core/text';
-import { name, oneOf, text } from './fields';
+import { TEMPERATURE_UNITS, WEIGHT_UNITS } from '../core/text';
+import { name, oneOf, quantity, text } from './fields';
 import { instrumentChange, instrumentSettings, NO_INSTRUMENTS } from './instrument';
 import { sheetOfParts } from './sheetOfParts';
 
@@ -10,6 +10,43 @@ const intensityAttribute = z.strictObject({
   name: name('The attribute', 30),
   shown: z.boolean({ error: 'Shown must be yes or no' }),
 });
+
+/** What a week can begin with. */
+export const WEEKDAYS = ['monday', 'sunday', 'saturday'] as const;
+export type Weekday = (typeof WEEKDAYS)[number];
+
+const owned = (what: string) =>
+  z
+    .array(name(what, 60))
+    .max(60, 'A household can list 60 of them at most')
+    .refine((all) => new Set(all.map((one) => one.toLowerCase())).size === all.length, {
+      error: 'Two of them have the same name',
+    });
+
+/** A water to brew with, and how hard it is. */
+const brewingWater = z.strictObject({
+  name: name('The water', 60),
+  hardnessPpm: quantity('Hardness', 0, 2000, 'ppm').nullable(),
+});
+export type BrewingWater = z.infer<typeof brewingWater>;
+
+/** What a key can be chosen for. */
+export const KEY_ACTIONS = ['search', 'shelf', 'addBag', 'logBrew', 'waterOn', 'sameAgain', 'keys'] as const;
+export type KeyAction = (typeof KEY_ACTIONS)[number];
+/** The key of each where it is not the usual one; empty for none. */
+const keyChoices = z.partialRecord(
+  z.enum(KEY_ACTIONS),
+  z.string().regex(/^(?:[a-z0-9/?.,;'-])?$/, 'A key is one small letter, digit or sign, or none'),
+);
+export type KeyChoices = z.infer<typeof keyChoices>;
+
+function isLocale(value: string): boolean {
+  try {
+    return Intl.getCanonicalLocales(value).length === 1;
+  } catch {
+    return false;
+  }
+}
 
 function haveOneName(attributes: readonly { name: string }[]): boolean {
   return new Set(attributes.map((one) => one.name.toLowerCase())).size === attributes.length;
@@ -40,6 +77,25 @@ export const settings = z.strictObject({
   temperatureUnit: oneOf('The unit of temperatures', TEMPERATURE_UNITS),
   /** A folder of this machine that backups are copied to as well; null for none. */
   backupFolder: text('The folder', 500).trim().nullable(),
+  /** What weights are written in. */
+  weightUnit: oneOf('The unit of weights', WEIGHT_UNITS),
+  /** How dates and numbers are written, as a language tag; null: as the browser has it. */
+  locale: text('The way of writing dates', 40)
+    .refine(isLocale, 'This is no language this browser could know')
+    .nullable(),
+  weekStartsOn: oneOf('The first day of the week', WEEKDAYS),
+  /** What the household owns besides brewers and grinders. */
+  kettles: owned('The kettle'),
+  filters: owned('The filter'),
+  waters: z
+    .array(brewingWater)
+    .max(30, 'A household can list 30 waters at most')
+    .refine(haveOneName, { error: 'Two waters have the same name' }),
+  /** How much caffeine a day is meant to be the most for each taster; null: no tally is kept. */
+  caffeineGuideMg: quantity('The guide for a day', 10, 2000, 'mg').nullable(),
+  /** Whether cautions stand where they apply. */
+  showsCautions: z.boolean({ error: 'Showing cautions must be yes or no' }),
+  keys: keyChoices,
 });
 export type Settings = z.infer<typeof settings>;
 
@@ -55,6 +111,15 @@ export const FIRST_SETTINGS: Settings = {
   readsSigns: true,
   temperatureUnit: '°C',
   backupFolder: null,
+  weightUnit: 'g',
+  locale: null,
+  weekStartsOn: 'monday',
+  kettles: [],
+  filters: [],
+  waters: [],
+  caffeineGuideMg: 400,
+  showsCautions: true,
+  keys: {},
 };
 
 /**

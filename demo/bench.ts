@@ -26,8 +26,17 @@ export interface DemoBench {
 
 /** Grinders, instruments and the recipes to begin with. */
 export async function furnish(db: EntityManager, today: string, now: Date): Promise<DemoBench> {
-  await addGrinder(db, { name: 'Hand grinder', burrChanges: [{ on: today, note: 'after 40 kg' }] }, now);
-  await addGrinder(db, { name: 'Flat-burr grinder', burrChanges: [] }, now);
+  await addGrinder(
+    db,
+    { name: 'Hand grinder', burrChanges: [{ on: today, note: 'after 40 kg' }], grindWords: [] },
+    now,
+  );
+  const grindWords = [
+    { word: 'fine' as const, setting: 2 },
+    { word: 'medium' as const, setting: 6 },
+    { word: 'coarse' as const, setting: 10 },
+  ];
+  await addGrinder(db, { name: 'Flat-burr grinder', burrChanges: [], grindWords }, now);
   await keepSettings(db, { ...FIRST_SETTINGS, instruments: INSTRUMENTS });
   return { recipes: await loadRecipes(db) };
 }

@@ -1,11 +1,10 @@
-import { randomUUID } from 'node:crypto';
 import { bagInput } from '../contract/bag';
 import { brewInput } from '../contract/brew';
 import { addDays, restAge, type PlainDate, type StorageSpell } from '../core/rest';
 import { ASSUMED_SHELF_LIFE_DAYS } from '../core/rest';
 import { addBag } from '../server/db/bags';
 import { addBrew } from '../server/db/brews';
-import { TasterEntity } from '../server/db/entities';
+import { addTaster } from '../server/db/tasters';
 import type { Store } from '../server/db/store';
 import { ensureStarters } from '../server/db/recipes';
 import { brewAtBench, furnish, lastNight } from './bench';
@@ -26,11 +25,7 @@ export async function fillStore(store: Store, today: PlainDate): Promise<{ bags:
     await ensureStarters(db, now);
     const bench = await furnish(db, addDays(today, -30), now);
     const tasterIds = new Map<string, string>();
-    for (const name of TASTERS) {
-      const id = randomUUID();
-      tasterIds.set(name, id);
-      await db.insert(TasterEntity, { id, name, createdAt: now.toISOString() });
-    }
+    for (const name of TASTERS) tasterIds.set(name, (await addTaster(db, name, now)).id);
     for (const { label, age, frozen, bestBeforeOnly, finishedAt, truth, brews: log } of BAGS) {
       const roastedOn = addDays(today, -age);
       const on = (day: number): PlainDate => addDays(roastedOn, day);

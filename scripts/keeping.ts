@@ -1,11 +1,13 @@
 import { createWriteStream, existsSync, mkdtempSync, renameSync, rmSync } from 'node:fs';
-import { join, resolve } from 'node:path';
+import { basename, join, resolve } from 'node:path';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import type { HouseholdCounts } from '../contract/archive';
-import { householdText } from '../core/text';
+import type { Picture } from '../contract/picture';
+import { householdText, notebookText } from '../core/text';
 import { fillFrom } from '../server/archive/fill';
 import { HOUSEHOLD_TABLES } from '../server/archive/household';
+import { adoptPictures, unpackPictures } from '../server/archive/pictures';
 import { readArchive, UnreadableFile, type FileProblem } from '../server/archive/read';
 import { countsIn, snapshotOf } from '../server/archive/snapshot';
 import { archiveText, archiveZip } from '../server/archive/write';
@@ -16,6 +18,10 @@ import { whyNotOpened } from '../server/db/inspect';
 import { loadSettings } from '../server/db/settings';
 import { openStore, type Store } from '../server/db/store';
 import { lockFolder } from '../server/folderLock';
+import { kindOfFile, sheetsIn } from '../server/notebook/file';
+import { beginNotebook, lookAtNotebook, takeNotebook } from '../server/notebook/reading';
+import { picturesOf, PictureShelf } from '../server/pictures/shelf';
+import { Problem } from '../application/problem';
 
 /**
  * Keeping the household from the command line: export, import, backup, restore. Never while a server has the folder.
@@ -34,13 +40,17 @@ const needed = (): string => {
 const keptText = (counts: HouseholdCounts): string =>
   `${householdText(counts)}, ${counts.words} own ${counts.words === 1 ? 'word' : 'words'}${counts.newestOn === null ? '' : `, the newest brew of ${counts.newestOn}`}`;
 
-async function exportTo(to: string, { databaseFile }: Config): Promise<void> {
+async function exportTo(to: string, { databaseFile, dataFolder }: Config): Promise<void> {
   const unfinished = `${to}.unfinished`;
   if (to.endsWith('.json')) {
     const snapshot = snapshotOf(databaseFile);
     await pipeline(Readable.from(archiveText(snapshot, new Date().toISOString())), createWriteStream(unfinished));
     snapshot.close();
-  } else await pipeline(archiveZip(databaseFile, new Date()), createWriteStream(unfinished));
+  } else
+    await pipeline(
+      archiveZip(databaseFile, new PictureShelf(picturesOf(dataFolder)), new Date()),
+      createWriteStream(unfinished),
+    );
   renameSync(unfinished, to);
   console.log(`${to}: ${keptText(countsIn(databaseFile))}.`);
 }
@@ -61,7 +71,10 @@ async function backUp(
   const folder = backupFolderOf(dataFolder);
   const name = await makeBackup(databaseFile, folder, reason, new Date());
   const { backupFolder } = await store.read(loadSettings);
-  if (backupFolder !== null && existsSync(backupFolder)) copyBackup(folder, name, backupFolder, new Date());
+  if (backupFolder !== null && existsSync(backupFolder)) {
+    copyBackup(folder, name, backupFolder, new Date());
+    new PictureShelf(picturesOf(dataFolder)).copyTo(picturesOf(backupFolder));
+  }
   return join(folder, name);
 }
 
@@ -76,20 +89,50 @@ function refused(problems: readonly FileProblem[], count: number): StartProblem 
 }
 
 async function importFrom(from: string, store: Store, config: Config): Promise<void> {
+  const kind = await kindOfFile(from);
+  if (kind === 'archive') await importArchive(from, store, config);
+  else await importNotebook(from, kind, store, config);
+}
+
+async function importArchive(from: string, store: Store, config: Config): Promise<void> {
   const archive = await readArchive(from, NO_ONE_WATCHES);
   if (archive.problemCount > 0) throw refused(archive.problems, archive.problemCount);
   const folder = mkdtempSync(join(config.dataFolder, 'import-'));
   try {
-    const filled = join(folder, 'household.sqlite');
-    const problems = await fillFrom(archive, filled, NO_ONE_WATCHES);
+    const [filled, pictures] = [join(folder, 'household.sqlite'), join(folder, 'pictures')];
+    const rows = archive.collections.pictures as unknown as Picture[];
+    const problems = [
+      ...(await fillFrom(archive, filled, NO_ONE_WATCHES)),
+      ...(await unpackPictures(from, rows, pictures, NO_ONE_WATCHES.signal)),
+    ];
     if (problems.length > 0) throw refused(problems, problems.length);
     console.log(`In the archive: ${keptText(countsIn(filled))}.`);
     console.log(`Here: ${keptText(countsIn(config.databaseFile))}.`);
     if (dryRun) console.log('It could be taken in, in the place of what is here. Nothing was changed.');
-    else await adopt(store, filled, config, 'before-import');
+    else {
+      adoptPictures(pictures, new PictureShelf(picturesOf(config.dataFolder)));
+      await adopt(store, filled, config, 'before-import');
+    }
   } finally {
     rmSync(folder, { recursive: true, force: true });
   }
+}
+
+/** A table of brews is read as one like it was before, else as guessed; what is in doubt is said. */
+async function importNotebook(from: string, kind: 'text' | 'spreadsheet', store: Store, config: Config): Promise<void> {
+  const sheets = await sheetsIn(from, kind);
+  const { mapping } = await beginNotebook(store, sheets);
+  const { state } = await lookAtNotebook(store, sheets, mapping, new Date());
+  console.log(notebookText(state).join('\n'));
+  if (state.counts.problems > 0) throw new StartProblem('Nothing was changed.');
+  if (dryRun) {
+    console.log('It could be taken in. Nothing was changed.');
+    return;
+  }
+  const before = await backUp(store, config, 'before-import');
+  const { bagIds, brewIds } = await takeNotebook(store, { sheets, fileName: basename(from) }, mapping, new Date());
+  console.log(`Taken in: ${householdText({ bags: bagIds.length, brews: brewIds.length })}.`);
+  console.log(`What was here before is in ${before}; the store room takes it back as a whole.`);
 }
 
 async function restoreFrom(from: string, store: Store, config: Config): Promise<void> {
@@ -129,7 +172,7 @@ async function run(): Promise<void> {
 try {
   await run();
 } catch (error) {
-  const isOurs = error instanceof StartProblem || error instanceof UnreadableFile;
+  const isOurs = error instanceof StartProblem || error instanceof UnreadableFile || error instanceof Problem;
   console.error(isOurs || !(error instanceof Error) ? String(isOurs ? error.message : error) : error.message);
   process.exitCode = 1;
 }

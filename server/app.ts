@@ -15,6 +15,9 @@ import { benchHandlers } from './places/bench';
 import { brewHandlers } from './places/brews';
 import { draftHandlers } from './places/drafts';
 import { keepingHandlers } from './places/keeping';
+import { historyHandlers } from './places/history';
+import { notebookHandlers } from './places/notebooks';
+import { pictureHandlers } from './places/pictures';
 import { grinderHandlers, recipeHandlers } from './places/recipes';
 import { doorOf, guessLimits, readCookies, sessionHandlers } from './places/session';
 import { settingsHandlers } from './places/settings';
@@ -44,6 +47,9 @@ function handlersOf(deps: Deps): Handlers {
     ...wordHandlers(deps),
     ...draftHandlers(deps),
     ...keepingHandlers(deps),
+    ...notebookHandlers(deps),
+    ...historyHandlers(deps),
+    ...pictureHandlers(deps),
   };
 }
 const openApi = openApiDocument();

@@ -2,6 +2,7 @@ import type { SteadyClock } from '../core/brew';
 import type { Imports } from './archive/imports';
 import type { BackupKeeper } from './backup/keeper';
 import type { BenchRecorder } from './bench/recorder';
+import type { PictureShelf } from './pictures/shelf';
 import type { Store } from './db/store';
 import type { InstrumentRegistry } from './instruments/instrument';
 import type { VerdictKeeper } from './verdicts/keeper';
@@ -13,6 +14,7 @@ export interface Deps {
   recorder: BenchRecorder;
   backups: BackupKeeper;
   imports: Imports;
+  pictures: PictureShelf;
   /** The database the household lies in. */
   databaseFile: string;
   instruments: InstrumentRegistry;

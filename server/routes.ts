@@ -34,6 +34,8 @@ export type Send<N extends EndpointName> = <E extends keyof EventsOf<N> & string
 export interface GivenFile {
   name: string;
   bytes: Readable;
+  /** Whoever asked may keep it for good. */
+  neverChanges?: true;
 }
 
 /** Answers a call; of a stream, begins it and says how it is ended. */
@@ -102,8 +104,9 @@ function begin(start: Begin, response: Response): void {
 }
 
 /** Sends a file. Where it breaks off half way the connection does as well: half a file must not look like a whole one. */
-async function give({ name, bytes }: GivenFile, type: string, response: Response): Promise<void> {
+async function give({ name, bytes, neverChanges }: GivenFile, type: string, response: Response): Promise<void> {
   response.status(200).type(type).set('content-disposition', `attachment; filename="${name}"`);
+  if (neverChanges) response.set('cache-control', 'private, max-age=31536000, immutable');
   try {
     await pipeline(bytes, response);
   } catch {

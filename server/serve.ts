@@ -16,7 +16,9 @@ import { ensureStarters } from './db/recipes';
 import { isOfEarlierVersion, whyNotOpened } from './db/inspect';
 import { StorageProblem, storageProblem } from './db/storageProblem';
 import { openStore, type Store } from './db/store';
+import { beginNotebook } from './notebook/reading';
 import { lockFolder } from './folderLock';
+import { picturesOf, PictureShelf } from './pictures/shelf';
 import { startEngine } from './verdicts/engine';
 import type { Engine } from './verdicts/engineHere';
 import { VerdictKeeper } from './verdicts/keeper';
@@ -75,14 +77,20 @@ export async function serve(
     const verdicts = new VerdictKeeper(store, engine, log, patienceMs);
     taken.push(() => verdicts.close());
     const { databaseFile, dataFolder } = config;
-    const backups = new BackupKeeper(store, databaseFile, dataFolder, now, log);
+    const pictures = new PictureShelf(picturesOf(dataFolder));
+    const backups = new BackupKeeper(store, databaseFile, dataFolder, pictures, now, log);
     taken.push(() => backups.close());
-    const imports = new Imports(join(dataFolder, 'imports'), databaseFile, log);
+    const imports = new Imports(
+      join(dataFolder, 'imports'),
+      databaseFile,
+      (sheets) => beginNotebook(store, sheets),
+      log,
+    );
     taken.push(() => imports.cancel());
     const instruments = simulatedInstrument;
     const server = createServer(
       createApp(
-        { store, verdicts, recorder, backups, imports, databaseFile, instruments, now, clock, passphrase },
+        { store, verdicts, recorder, backups, imports, pictures, databaseFile, instruments, now, clock, passphrase },
         config,
         log,
         webFolder,

@@ -1,3 +1,4 @@
+import type { GrindWord } from './kinds';
 import type { GrinderGrind, Recipe } from './recipe';
 import { roundTo } from './units';
 
@@ -6,6 +7,8 @@ export interface Grinder {
   id: string;
   name: string;
   burrChanges: { on: string; note: string }[];
+  /** What its settings are in words, as the household calls them. */
+  grindWords: { word: GrindWord; setting: number }[];
 }
 
 /** A setting on a grinder on a day. */
@@ -24,7 +27,7 @@ export type GrindComparison = { steps: number; why: null } | { steps: null; why:
 export function grindStepsApart(
   reference: GrindSetting,
   now: GrindSetting,
-  grinders: readonly Grinder[],
+  grinders: readonly Pick<Grinder, 'id' | 'burrChanges'>[],
 ): GrindComparison {
   if (reference.setting === null || now.setting === null)
     return { steps: null, why: 'One of the two settings was not written down.' };

@@ -5,6 +5,7 @@ export * from './checks';
 export * from './faults';
 export * from './holdWish';
 export * from './household';
+export * from './notebook';
 export * from './proposals';
 export * from './shelf';
 export * from './stateOnDay';

@@ -4,6 +4,34 @@ import { celsius, fahrenheit, roundTo } from '../brew';
 export const TEMPERATURE_UNITS = ['°C', '°F'] as const;
 export type TemperatureUnit = (typeof TEMPERATURE_UNITS)[number];
 
+/** What weights are written in. Whatever is kept, sent or computed is in g. */
+export const WEIGHT_UNITS = ['g', 'oz'] as const;
+export type WeightUnit = (typeof WEIGHT_UNITS)[number];
+
+/** The international avoirdupois ounce, g. */
+const GRAMS_PER_OUNCE = 28.349523125;
+
+/** A number of g in a unit, to `places` decimals of it. */
+export function weightIn(unit: WeightUnit, grams: number, places = unit === 'g' ? 1 : 2): number {
+  return roundTo(unit === 'g' ? grams : grams / GRAMS_PER_OUNCE, places);
+}
+
+/** A number of a unit in g, to a thousandth: what a scale shows and one types comes back as it was. */
+export function gramsOf(unit: WeightUnit, weight: number): number {
+  return unit === 'g' ? weight : roundTo(weight * GRAMS_PER_OUNCE, 3);
+}
+
+/** "15.5 g", "0.55 oz". */
+export function weightText(grams: number, unit: WeightUnit): string {
+  return `${weightIn(unit, grams)} ${unit}`;
+}
+
+/** A text in which weights stand in g, with each in another unit. */
+export function weightsIn(unit: WeightUnit, text: string): string {
+  if (unit === 'g') return text;
+  return text.replace(/(\d+(?:\.\d+)?) g(?![\p{L}/])/gu, (_, grams: string) => weightText(Number(grams), unit));
+}
+
 /** A number of °C in a unit, to `places` decimals. */
 export function temperatureIn(unit: TemperatureUnit, waterC: number, places = 1): number {
   return roundTo(unit === '°C' ? waterC : fahrenheit(waterC), places);

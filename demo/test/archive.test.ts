@@ -24,6 +24,7 @@ import { readArchive, UnreadableFile, type ReadArchive } from '../../server/arch
 import { csvOf, SHEETS, type SpreadsheetTable } from '../../server/archive/sheets';
 import { snapshotOf } from '../../server/archive/snapshot';
 import { archiveText, archiveZip } from '../../server/archive/write';
+import { PictureShelf } from '../../server/pictures/shelf';
 
 const NO_ONE_WATCHES = { on: () => undefined, signal: new AbortController().signal };
 const WRITTEN = '2026-03-01T12:00:00.000Z';
@@ -89,7 +90,10 @@ describe('an archive', () => {
     const before = await textOf(demo);
     expect(archive.safeParse(JSON.parse(before)).error).toBeUndefined();
     const zip = fresh('zip');
-    await pipeline(archiveZip(demo, new Date(WRITTEN)), createWriteStream(zip));
+    await pipeline(
+      archiveZip(demo, new PictureShelf(join(folder, 'pictures')), new Date(WRITTEN)),
+      createWriteStream(zip),
+    );
     for (const file of [written(before), zip]) expect(await textOf(await takenIn(file))).toBe(before);
   });
 
@@ -187,9 +191,9 @@ describe('a file that is none', () => {
   it('is refused in words', async () => {
     expect(await refused(written(''))).toContain('not JSON');
     expect(await refused(written('{"format":"else"}'))).toContain('not an archive of Slow Crest');
-    const newer = `{"format":"slow-crest.archive","version":2,"collections":{}}`;
+    const newer = `{"format":"slow-crest.archive","version":3,"collections":{}}`;
     expect(await refused(written(newer))).toContain('newer version');
-    expect(await refused(written(newer.replace('2', '1').replace('{}', '[]')))).toContain('holds nothing');
+    expect(await refused(written(newer.replace('3', '1').replace('{}', '[]')))).toContain('holds nothing');
     expect(await refused(written(await zipOf({ 'bags.csv': 'a' })))).toContain('no archive.json');
     expect(await refused(written('PK and then nothing'))).toContain('cannot be read');
     const whole = await zipOf({ 'archive.json': await textOf(demo) });

@@ -19,6 +19,7 @@ import {
   TasterEntity,
 } from '../db/entities';
 import { VerdictEntity } from '../db/entities';
+import { ChangeEntity, NotebookImportEntity, NotebookMappingEntity, PictureEntity } from '../db/keepingEntities';
 
 /** The table of each collection of an archive. */
 const ENTITY_OF: Readonly<Record<CollectionName, EntitySchema>> = {
@@ -39,6 +40,10 @@ const ENTITY_OF: Readonly<Record<CollectionName, EntitySchema>> = {
   bench: LiveBrewEntity,
   tracePieces: TracePieceEntity,
   drafts: DraftEntity,
+  notebookImports: NotebookImportEntity,
+  notebookMappings: NotebookMappingEntity,
+  changes: ChangeEntity,
+  pictures: PictureEntity,
 };
 
 /** Tables that are no part of an archive: verdicts are worked out again, and who is signed in stays here. */
@@ -113,6 +118,9 @@ export const REFERENCES: readonly (readonly [from: CollectionName, column: strin
   ['makings', 'brewId', 'brews'],
   ['makings', 'recipeVersionId', 'recipeVersions'],
   ['bench', 'bagId', 'bags'],
+  ['tasters', 'mergedInto', 'tasters'],
+  ['pictures', 'bagId', 'bags'],
+  ['pictures', 'brewId', 'brews'],
 ];
 /** What there must be one of for each. */
 export const ONE_FOR_EACH: readonly (readonly [of: CollectionName, column: string, each: CollectionName])[] = [

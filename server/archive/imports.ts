@@ -6,7 +6,13 @@ import { pipeline } from 'node:stream/promises';
 import type { Logger } from 'pino';
 import { Problem, notFound } from '../../application/problem';
 import type { ImportState } from '../../contract/archive';
+import type { Picture } from '../../contract/picture';
+import type { NotebookMapping } from '../../contract/notebook';
+import type { NotebookSheet } from '../../core/notebook';
+import { kindOfFile, sheetsIn } from '../notebook/file';
+import type { MappedNotebook } from '../notebook/reading';
 import { fillFrom } from './fill';
+import { unpackPictures } from './pictures';
 import { readArchive, UnreadableFile, type FileProblem } from './read';
 import { countsIn } from './snapshot';
 
@@ -14,11 +20,20 @@ import { countsIn } from './snapshot';
 const MOST_BYTES = 256 * 1024 * 1024;
 const MOST_NAMED = 50;
 
+/** A file that turned out to be a table of brews. */
+export interface Notebook {
+  fileName: string;
+  sheets: NotebookSheet[];
+  mapped: MappedNotebook;
+}
+
 /** A file that is being looked at, or was, and waits to be taken in. */
 interface Import {
   id: string;
   folder: string;
   state: ImportState;
+  fileName: string;
+  notebook: Notebook | null;
   giveUp: AbortController;
 }
 
@@ -32,17 +47,19 @@ export class Imports {
   /**
    * @param folder where files on their way are kept; what lies there from before is thrown away
    * @param database the household's own
+   * @param begun how a table of brews is read at first
    */
   constructor(
     private readonly folder: string,
     private readonly database: string,
+    private readonly begun: (sheets: readonly NotebookSheet[]) => Promise<MappedNotebook>,
     private readonly log: Logger,
   ) {
     rmSync(folder, { recursive: true, force: true });
   }
 
   /** Takes the bytes of a file and begins to look at it; answers with the import's id. Throws a too-large Problem. */
-  async begin(bytes: Readable): Promise<string> {
+  async begin(bytes: Readable, fileName: string): Promise<string> {
     this.cancel();
     const id = randomUUID();
     const folder = join(this.folder, id);
@@ -68,6 +85,8 @@ export class Imports {
     const one: Import = {
       id,
       folder,
+      fileName,
+      notebook: null,
       state: { id, stage: 'checking', done: 0, of: 0, preview: null },
       giveUp: new AbortController(),
     };
@@ -81,12 +100,24 @@ export class Imports {
     return this.#found(id).state;
   }
 
-  /** The database that is ready to be taken in. Throws a Problem where none is. */
-  ready(id: string): string {
+  /** The database that is ready to be taken in, and its pictures. Throws a Problem where none is. */
+  ready(id: string): { file: string; pictures: string } {
     const { state, folder } = this.#found(id);
     if (state.stage !== 'ready')
       throw new Problem('conflict', 'This file cannot be taken in: see what is wrong with it. Nothing was changed.');
-    return join(folder, 'household.sqlite');
+    return { file: join(folder, 'household.sqlite'), pictures: join(folder, 'pictures') };
+  }
+
+  /** The table of brews a file turned out to be. Throws a Problem where it did not. */
+  notebook(id: string): Notebook {
+    const { notebook } = this.#found(id);
+    if (!notebook) throw new Problem('conflict', 'This file is no table of brews. Nothing was changed.');
+    return notebook;
+  }
+
+  /** Reads a table by another mapping from now on. */
+  readOtherwise(id: string, mapping: NotebookMapping): void {
+    this.notebook(id).mapped = { mapping, isRemembered: false };
   }
 
   /** Puts the file on its way aside, whatever it is at. */
@@ -124,13 +155,28 @@ export class Imports {
         },
       } satisfies Partial<ImportState>);
     try {
+      const kind = await kindOfFile(join(folder, 'file'));
+      if (kind !== 'archive') {
+        const sheets = await sheetsIn(join(folder, 'file'), kind);
+        one.notebook = { fileName: one.fileName, sheets, mapped: await this.begun(sheets) };
+        state.stage = 'notebook';
+        return;
+      }
       const archive = await readArchive(join(folder, 'file'), halves(0));
       if (archive.problemCount > 0) {
         refuse(archive.problems, archive.problemCount, archive.writtenAt);
         return;
       }
       const filled = join(folder, 'household.sqlite');
-      const problems = await fillFrom(archive, filled, halves(1));
+      const problems = [
+        ...(await fillFrom(archive, filled, halves(1))),
+        ...(await unpackPictures(
+          join(folder, 'file'),
+          archive.collections.pictures as unknown as Picture[],
+          join(folder, 'pictures'),
+          giveUp.signal,
+        )),
+      ];
       if (problems.length > 0) {
         refuse(problems, problems.length, archive.writtenAt);
         return;

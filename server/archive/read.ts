@@ -1,7 +1,5 @@
-import { open } from 'node:fs/promises';
+import { readFile, stat } from 'node:fs/promises';
 import { setImmediate } from 'node:timers/promises';
-import { promisify } from 'node:util';
-import yauzl from 'yauzl';
 import {
   ARCHIVE_FORMAT,
   ARCHIVE_VERSION,
@@ -10,6 +8,7 @@ import {
   type CollectionName,
 } from '../../contract/archive';
 import { fieldProblems } from '../../contract/error';
+import { eachEntry, isZip } from './zip';
 
 /** Something wrong with a file, and where in it. */
 export interface FileProblem {
@@ -44,49 +43,29 @@ const DOCUMENT = 'archive.json';
 
 /** The document in a file: the file itself, or the entry of a zip. Throws an UnreadableFile. */
 async function documentIn(file: string, mostBytes: number): Promise<string> {
-  const handle = await open(file, 'r');
-  const begins = Buffer.alloc(2);
-  await handle.read(begins, 0, 2, 0);
-  const { size } = await handle.stat();
-  try {
-    if (begins.toString('latin1') === 'PK') return await documentInZip(file, mostBytes);
-    if (size > mostBytes) throw new UnreadableFile('This file is larger than any archive can be.');
-    return (await handle.readFile()).toString('utf8');
-  } finally {
-    await handle.close();
-  }
+  if (await isZip(file)) return documentInZip(file, mostBytes);
+  if ((await stat(file)).size > mostBytes) throw new UnreadableFile('This file is larger than any archive can be.');
+  return readFile(file, 'utf8');
 }
 
 async function documentInZip(file: string, mostBytes: number): Promise<string> {
-  const broken = (error: unknown): never => {
+  const pieces: Buffer[] = [];
+  let isThere = false;
+  try {
+    await eachEntry(file, async ({ name, bytes, open }) => {
+      if (name !== DOCUMENT) return false;
+      if (bytes > mostBytes) throw new UnreadableFile('What is packed in this zip is larger than any archive can be.');
+      for await (const piece of await open()) pieces.push(piece);
+      isThere = true;
+      return true;
+    });
+  } catch (error) {
     if (error instanceof UnreadableFile) throw error;
     throw new UnreadableFile(`This zip cannot be read: ${error instanceof Error ? error.message : String(error)}.`);
-  };
-  // Names that lead out of the archive and sizes that do not hold are refused by the reader itself.
-  const zip = await promisify<string, yauzl.Options, yauzl.ZipFile>(yauzl.open)(file, {
-    lazyEntries: true,
-    autoClose: false,
-  }).catch(broken);
-  try {
-    const entry = await new Promise<yauzl.Entry>((resolve, reject) => {
-      zip.on('error', reject);
-      zip.on('end', () => reject(new UnreadableFile(`There is no ${DOCUMENT} in this zip: it is not an archive.`)));
-      zip.on('entry', (one: yauzl.Entry) => (one.fileName === DOCUMENT ? resolve(one) : zip.readEntry()));
-      zip.readEntry();
-    });
-    if (entry.uncompressedSize > mostBytes)
-      throw new UnreadableFile('What is packed in this zip is larger than any archive can be.');
-    const stream = await promisify(zip.openReadStream.bind(zip) as Opening)(entry);
-    const pieces: Buffer[] = [];
-    for await (const piece of stream) pieces.push(piece as Buffer);
-    return Buffer.concat(pieces).toString('utf8');
-  } catch (error) {
-    return broken(error);
-  } finally {
-    zip.close();
   }
+  if (!isThere) throw new UnreadableFile(`There is no ${DOCUMENT} in this zip: it is not an archive.`);
+  return Buffer.concat(pieces).toString('utf8');
 }
-type Opening = (entry: yauzl.Entry, done: (error: Error | null, stream: NodeJS.ReadableStream) => void) => void;
 
 /** The document, as far as it is one. Throws an UnreadableFile for what is none, or was written by a newer version. */
 function parsedDocument(text: string): { writtenAt: string; collections: Record<string, unknown> } {

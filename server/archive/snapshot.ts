@@ -36,3 +36,14 @@ export function countsIn(file: string): HouseholdCounts {
     close();
   }
 }
+
+/** The ids of the pictures that the household in a file names; none in one from before there were pictures. */
+export function picturesIn(file: string): string[] {
+  const { db, close } = snapshotOf(file);
+  try {
+    const has = db.prepare(`SELECT 1 FROM sqlite_master WHERE type = 'table' AND name = 'picture'`).get();
+    return has ? (db.prepare('SELECT id FROM picture').pluck().all() as string[]) : [];
+  } finally {
+    close();
+  }
+}

@@ -2,9 +2,13 @@ import { Readable } from 'node:stream';
 import { setImmediate } from 'node:timers/promises';
 import yazl from 'yazl';
 import { ARCHIVE_FORMAT, ARCHIVE_VERSION } from '../../contract/archive';
+import type { PictureShelf } from '../pictures/shelf';
 import { archivedRow, quoted, TABLES } from './collections';
 import { csvOf, SHEETS } from './sheets';
 import { snapshotOf, type Snapshot } from './snapshot';
+
+/** Where a picture lies in an archive. */
+export const pictureEntry = (id: string): string => `pictures/${id}.jpg`;
 
 /** Rows written before everyone else gets their turn. */
 const AT_ONCE = 400;
@@ -52,16 +56,20 @@ export const archiveText = (snapshot: Snapshot, writtenAt: string): AsyncGenerat
   gathered(documentOf(snapshot, writtenAt));
 
 /**
- * The archive of the household in `file` as a zip, while it is written on: the document, and the same as CSV. The stream
+ * The archive of the household in `file` as a zip, while it is written on: the document, the same as CSV, and the
+ * pictures. The stream
  * ends with an error where the database cannot be read.
  */
-export function archiveZip(file: string, now: Date): Readable {
+export function archiveZip(file: string, pictures: PictureShelf, now: Date): Readable {
   const snapshot = snapshotOf(file);
   const zip = new yazl.ZipFile();
   const options = { mtime: now };
   zip.addReadStream(Readable.from(archiveText(snapshot, now.toISOString())), 'archive.json', options);
   for (const sheet of SHEETS)
     zip.addReadStream(Readable.from(gathered(csvOf(sheet, snapshot.db), 1)), `csv/${sheet.name}.csv`, options);
+  for (const id of snapshot.db.prepare('SELECT id FROM picture ORDER BY id').pluck().all() as string[])
+    // What is packed already is not packed again.
+    if (pictures.has(id)) zip.addFile(pictures.fileOf(id), pictureEntry(id), { ...options, compress: false });
   zip.addBuffer(Buffer.from(ABOUT), 'README.txt', options);
   zip.end();
   const stream = new Readable().wrap(zip.outputStream);

@@ -4,11 +4,13 @@ import type { Logger } from 'pino';
 import { backupHead, lacksToday, type BackupReason } from '../../core/keeping';
 import { invalidField, notFound } from '../../application/problem';
 import type { Backups } from '../../contract/archive';
-import { countsIn } from '../archive/snapshot';
+import { countsIn, picturesIn } from '../archive/snapshot';
+import { loadPictureIds } from '../db/pictures';
 import { purge } from '../db/purge';
 import { whyNotOpened } from '../db/inspect';
 import { loadSettings } from '../db/settings';
 import { openStore, type Store } from '../db/store';
+import { picturesOf, type PictureShelf } from '../pictures/shelf';
 import { backupFolderOf, backupsIn, copyBackup, lookInto, makeBackup } from './files';
 
 /** How often it is looked whether the day has its backup, ms. */
@@ -26,6 +28,7 @@ export class BackupKeeper {
     private readonly store: Store,
     private readonly database: string,
     dataFolder: string,
+    private readonly pictures: PictureShelf,
     private readonly now: () => Date,
     private readonly log: Logger,
   ) {
@@ -46,6 +49,7 @@ export class BackupKeeper {
       await this.make('daily');
       // What goes for good is in the backup of the day once more.
       await this.store.write((db) => purge(db, this.now()));
+      this.#dropPictures(new Set(await this.store.read(loadPictureIds)));
     } catch (error) {
       this.log.warn({ err: error }, 'the day was not backed up and cleared up');
     }
@@ -68,12 +72,19 @@ export class BackupKeeper {
     return made;
   }
 
+  /** A picture goes for good when neither the household nor a backup names it. */
+  #dropPictures(named: ReadonlySet<string>): void {
+    const inBackups = new Set(backupsIn(this.folder).flatMap(({ name }) => picturesIn(join(this.folder, name))));
+    for (const id of this.pictures.ids()) if (!named.has(id) && !inBackups.has(id)) this.pictures.drop(id);
+  }
+
   /** Where the copy cannot be made the backup is still one. */
   async #copy(name: string): Promise<void> {
     const { backupFolder } = await this.store.read(loadSettings);
     if (backupFolder === null) return;
     try {
       copyBackup(this.folder, name, backupFolder, this.now());
+      this.pictures.copyTo(picturesOf(backupFolder));
     } catch (error) {
       this.#troubled(`The last backup could not be copied to ${backupFolder}`, error);
     }

@@ -52,6 +52,11 @@ export async function loadBagsInUse(db: EntityManager): Promise<Bag[]> {
   return assemble(db, await db.findBy(BagEntity, { deletedAt: IsNull(), finishedOn: IsNull() }));
 }
 
+/** Every bag that was not deleted, as far as its own row says. */
+export async function loadBagHeads(db: EntityManager): Promise<BagRow[]> {
+  return db.findBy(BagEntity, { deletedAt: IsNull() });
+}
+
 /** The ids of all bags that were not deleted. */
 export async function loadBagIds(db: EntityManager): Promise<Set<string>> {
   const rows = await db

@@ -53,7 +53,7 @@ export interface GrinderRow extends Grinder {
 
 export const GrinderEntity = new EntitySchema<GrinderRow>({
   name: 'grinder',
-  columns: { id, name: text, burrChanges: json, createdAt: text, deletedAt: optionalText },
+  columns: { id, name: text, burrChanges: json, grindWords: json, createdAt: text, deletedAt: optionalText },
 });
 
 /** A brew on the bench, from laying out to its cup. */

@@ -14,6 +14,7 @@ import { GrinderEntity, RecipeVersionEntity } from './benchEntities';
 import { keepMaking, loadMakings, takeFromBench } from './making';
 import { mustExist } from './refs';
 import { CupEntity } from './cupEntities';
+import { loadTasterIdentity } from './tasters';
 import { loadVocabulary } from './words';
 import { keepCup, loadCups } from './cups';
 import { BagEntity, BrewEntity, TasterEntity, type BrewRow } from './entities';
@@ -31,10 +32,11 @@ async function assemble(db: EntityManager, rows: readonly BrewRow[]): Promise<Ke
     db,
     rows.map((row) => row.id),
   );
+  const who = await loadTasterIdentity(db);
   return rows.map(({ deletedAt: _, ...row }) => {
     const cup = cups.get(row.id);
     if (!cup) throw new Error(`Brew ${row.id} has no cup`);
-    return { ...row, cup, score: scoreOfCup(cup) };
+    return { ...row, tasterId: row.tasterId && who(row.tasterId), cup, score: scoreOfCup(cup) };
   });
 }
 
@@ -104,6 +106,7 @@ export async function loadBlindRepeats(db: EntityManager): Promise<RepeatGroup[]
     await db.findBy(BrewEntity, { id: In(blind.map((cup) => cup.brewId)), deletedAt: IsNull(), fault: IsNull() }),
     (brew) => brew.id,
   );
+  const who = await loadTasterIdentity(db);
   const kept = new Set(
     (await db.findBy(BagEntity, { id: In(Object.values(brews).map((brew) => brew.bagId)), deletedAt: IsNull() })).map(
       (bag) => bag.id,
@@ -116,7 +119,7 @@ export async function loadBlindRepeats(db: EntityManager): Promise<RepeatGroup[]
     const { bagId, tasterId, style, brewer, doseG, waterG, waterC, grindStep, filter, waterRecipe } = brew;
     const same = JSON.stringify([
       bagId,
-      tasterId,
+      tasterId && who(tasterId),
       dateOfInstant(brew.brewedAt),
       cup.scoringScale,
       style,

@@ -1,9 +1,10 @@
 import { omit } from 'es-toolkit';
-import { EntitySchema } from 'typeorm';
+import { EntitySchema, type EntitySchemaColumnOptions } from 'typeorm';
 import { bagInput, type Bag } from '../../contract/bag';
 import type { IntensityAttribute, ScoringScale, SheetPart } from '../../core/cup';
 import type { Fault, BrewParameters, RecordedFrom } from '../../core/brew';
-import type { TemperatureUnit } from '../../core/text';
+import type { TemperatureUnit, WeightUnit } from '../../core/text';
+import type { KeyChoices, BrewingWater, Weekday } from '../../contract/settings';
 import type { InstrumentSettings } from '../../contract/instrument';
 import { SessionEntity } from './accessEntities';
 import {
@@ -14,6 +15,7 @@ import {
   RecipeVersionEntity,
   TracePieceEntity,
 } from './benchEntities';
+import { ChangeEntity, NotebookImportEntity, NotebookMappingEntity, PictureEntity } from './keepingEntities';
 import { CupEntity, CupDescriptorEntity, DraftEntity, RemarkEntity, WordEntity } from './cupEntities';
 import { columnsOf, id, integer, optionalJson, optionalReal, optionalText, real, text } from './columns';
 
@@ -26,11 +28,13 @@ export interface TasterRow {
   id: string;
   name: string;
   createdAt: string;
+  /** The taster this one turned out to be; null while it stands for itself. */
+  mergedInto: string | null;
 }
 
 export const TasterEntity = new EntitySchema<TasterRow>({
   name: 'taster',
-  columns: { id, name: text, createdAt: text },
+  columns: { id, name: text, createdAt: text, mergedInto: optionalText },
 });
 
 /** What a recipe and a brew have in common. */
@@ -141,7 +145,19 @@ export interface HouseholdRow {
   readsSigns: boolean;
   temperatureUnit: TemperatureUnit;
   backupFolder: string | null;
+  weightUnit: WeightUnit;
+  locale: string | null;
+  weekStartsOn: Weekday;
+  kettles: string[];
+  filters: string[];
+  waters: BrewingWater[];
+  caffeineGuideMg: number | null;
+  showsCautions: boolean;
+  keys: KeyChoices;
 }
+
+/** A list of what a household owns; empty until it says. */
+const householdList: EntitySchemaColumnOptions = { type: 'simple-json', default: '[]' };
 
 export const HouseholdEntity = new EntitySchema<HouseholdRow>({
   name: 'household',
@@ -157,6 +173,13 @@ export const HouseholdEntity = new EntitySchema<HouseholdRow>({
     readsSigns: { type: 'boolean', default: true },
     temperatureUnit: { ...text, default: '°C' },
     backupFolder: optionalText,
+    weightUnit: { ...text, default: 'g' },
+    locale: optionalText,
+    weekStartsOn: { ...text, default: 'monday' },
+    ...{ kettles: householdList, filters: householdList, waters: householdList },
+    caffeineGuideMg: { ...optionalReal, default: 400 },
+    showsCautions: { type: 'boolean', default: true },
+    keys: { type: 'simple-json', default: '{}' },
   },
 });
 
@@ -189,5 +212,6 @@ export const ENTITIES = [
   ...[TasterEntity, BrewParametersEntity, BagEntity, SpellEntity, BrewEntity, HouseholdEntity, VerdictEntity],
   ...[CupEntity, RemarkEntity, WordEntity, CupDescriptorEntity, DraftEntity],
   ...[RecipeEntity, RecipeVersionEntity, GrinderEntity, LiveBrewEntity, TracePieceEntity, MakingEntity],
+  ...[NotebookImportEntity, NotebookMappingEntity, ChangeEntity, PictureEntity],
   SessionEntity,
 ];

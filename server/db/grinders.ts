@@ -8,7 +8,7 @@ import { GrinderEntity } from './benchEntities';
 /** The grinders of the household, by name. */
 export async function loadGrinders(db: EntityManager): Promise<Grinder[]> {
   const rows = await db.find(GrinderEntity, { where: { deletedAt: IsNull() }, order: { name: 'ASC' } });
-  return rows.map(({ id, name, burrChanges }) => ({ id, name, burrChanges }));
+  return rows.map(({ id, name, burrChanges, grindWords }) => ({ id, name, burrChanges, grindWords }));
 }
 
 /** One grinder. Throws a not-found Problem. */

@@ -21,6 +21,7 @@ const STEPS = [
   `DELETE FROM remark WHERE "cupId" IN (${CUPS_GONE})`,
   `DELETE FROM cup WHERE "brewId" IN (${BREWS_GONE})`,
   `DELETE FROM making WHERE "brewId" IN (${BREWS_GONE})`,
+  `DELETE FROM picture WHERE "brewId" IN (${BREWS_GONE})`,
   `DELETE FROM brew WHERE id IN (${BREWS_GONE})`,
   // A pot whose first cup is gone goes by the next.
   `UPDATE brew SET "potId" = head.id
@@ -30,6 +31,8 @@ const STEPS = [
   `DELETE FROM storage_spell WHERE "bagId" IN (${BAGS_GONE})`,
   `DELETE FROM brew_parameters WHERE "bagId" IN (${BAGS_GONE})`,
   `DELETE FROM verdict WHERE "bagId" IN (${BAGS_GONE})`,
+  `DELETE FROM change_record WHERE "at" < :1 OR "bagId" IN (${BAGS_GONE})`,
+  `DELETE FROM picture WHERE "deletedAt" < :1 OR "bagId" IN (${BAGS_GONE})`,
   `DELETE FROM bag WHERE id IN (${BAGS_GONE})`,
 ];
 

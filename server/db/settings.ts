@@ -10,15 +10,9 @@ const HOUSEHOLD = 1;
 export async function loadSettings(db: EntityManager): Promise<Settings> {
   const row = await db.findOneBy(HouseholdEntity, { id: HOUSEHOLD });
   if (!row) return FIRST_SETTINGS;
-  const { brewers, oneChange, scoringScale, coaching, readsSigns, temperatureUnit, backupFolder } = row;
+  const { id: _, ...kept } = row;
   return {
-    brewers,
-    oneChange,
-    scoringScale,
-    coaching,
-    readsSigns,
-    temperatureUnit,
-    backupFolder,
+    ...kept,
     instruments: row.instruments ?? NO_INSTRUMENTS,
     intensityAttributes: row.intensityAttributes ?? [...FIRST_INTENSITY_ATTRIBUTES],
     sheetOfParts: row.sheetOfParts ?? [...FIRST_SHEET],

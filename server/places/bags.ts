@@ -1,3 +1,4 @@
+import type { EntityManager } from 'typeorm';
 import { bagInput } from '../../contract/bag';
 import type { BagPage } from '../../contract/shelf';
 import { verdictOn } from '../../application/judgeBag';
@@ -6,6 +7,7 @@ import { roastDate, spellOn } from '../../core/rest';
 import { datesOf } from '../../core/shelf';
 import { addBag, changeBag, loadBag, setBagDeleted } from '../db/bags';
 import { addBrew, loadBrews } from '../db/brews';
+import { recordAdded, recordChange } from '../db/history';
 import { loadSettings } from '../db/settings';
 import { withChangeSent } from '../changing';
 import { notInFuture } from '../dates';
@@ -44,12 +46,19 @@ export function bagHandlers({ store, verdicts, recorder, now }: Deps): Handlers<
     };
   };
 
+  const setDeleted = (db: EntityManager, id: string, deletedAt: string | null): Promise<void> =>
+    recordChange(db, { subject: 'bag', id }, now(), () => setBagDeleted(db, id, deletedAt));
+
   return {
     bagPage: ({ params: { id }, query: { today } }) => page(id, today),
 
     addBag: async ({ body, after }) => {
       notInFuture(now(), { roastedOn: body.roastedOn, finishedOn: body.finishedOn });
-      const bag = await store.write(async (db) => loadBag(db, await addBag(db, body, now())));
+      const bag = await store.write(async (db) => {
+        const id = await addBag(db, body, now());
+        await recordAdded(db, { subject: 'bag', id }, now());
+        return loadBag(db, id);
+      });
       after(() => verdicts.prefetch(bag));
       return bag;
     },
@@ -62,7 +71,7 @@ export function bagHandlers({ store, verdicts, recorder, now }: Deps): Handlers<
         const { id: _, createdAt: __, revision: ___, ...written } = await loadBag(db, id);
         const input = parse(bagInput, withChangeSent(written, body));
         notInFuture(now(), { roastedOn: input.roastedOn, finishedOn: input.finishedOn }, written);
-        await changeBag(db, id, input);
+        await recordChange(db, { subject: 'bag', id }, now(), () => changeBag(db, id, input));
         return loadBag(db, id);
       });
       after(() => verdicts.prefetch(bag));
@@ -70,21 +79,22 @@ export function bagHandlers({ store, verdicts, recorder, now }: Deps): Handlers<
     },
 
     removeBag: async ({ params: { id } }) => {
-      await store.write((db) => setBagDeleted(db, id, now().toISOString()));
+      await store.write((db) => setDeleted(db, id, now().toISOString()));
       return null;
     },
     restoreBag: async ({ params: { id } }) => {
-      await store.write((db) => setBagDeleted(db, id, null));
+      await store.write((db) => setDeleted(db, id, null));
       return null;
     },
 
     addBrew: async ({ params: { id }, body, after }) => {
       notInFuture(now(), { brewedAt: body.brewedAt.slice(0, 10) });
       await recorder.flush();
-      const { brewId, bag } = await store.write(async (db) => ({
-        brewId: await addBrew(db, id, body, now()),
-        bag: await loadBag(db, id),
-      }));
+      const { brewId, bag } = await store.write(async (db) => {
+        const brewId = await addBrew(db, id, body, now());
+        await recordAdded(db, { subject: 'brew', id: brewId }, now());
+        return { brewId, bag: await loadBag(db, id) };
+      });
       after(async () => {
         if (body.liveId !== null) {
           await recorder.end(body.liveId);

@@ -1,4 +1,5 @@
 import { adoptHousehold } from '../archive/household';
+import { adoptPictures } from '../archive/pictures';
 import { archiveName, archiveZip } from '../archive/write';
 import type { Deps } from '../deps';
 import type { Handlers } from '../routes';
@@ -19,14 +20,15 @@ export function keepingHandlers(deps: Deps): Handlers<KeepingEndpoint> {
   return {
     archive: async () => {
       await recorder.flush();
-      return { name: archiveName(now()), bytes: archiveZip(databaseFile, now()) };
+      return { name: archiveName(now()), bytes: archiveZip(databaseFile, deps.pictures, now()) };
     },
 
-    beginImport: async ({ request }) => ({ id: await imports.begin(request) }),
+    beginImport: async ({ request, query: { name } }) => ({ id: await imports.begin(request, name) }),
     importState: ({ params: { id } }) => imports.stateOf(id),
     finishImport: async ({ params: { id } }) => {
-      const file = imports.ready(id);
+      const { file, pictures } = imports.ready(id);
       await backups.make('before-import');
+      adoptPictures(pictures, deps.pictures);
       await adoptHousehold(deps, file);
       imports.cancel();
       return null;

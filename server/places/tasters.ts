@@ -1,29 +1,24 @@
-import { randomUUID } from 'node:crypto';
-import type { Taster } from '../../contract/taster';
-import { TasterEntity } from '../db/entities';
+import { addTaster, loadTasters, mergeTaster, renameTaster } from '../db/tasters';
 import type { Deps } from '../deps';
-import { Problem } from '../../application/problem';
 import type { Handlers } from '../routes';
 
-/** The tasters of the household. */
-export function tasterHandlers({ store, now }: Deps): Handlers<'tasters' | 'addTaster'> {
-  return {
-    tasters: async () => {
-      const rows = await store.read((db) => db.find(TasterEntity, { order: { name: 'ASC' } }));
-      return rows.map(({ id, name }): Taster => ({ id, name }));
-    },
+type TasterEndpoint = 'tasters' | 'addTaster' | 'changeTaster' | 'mergeTaster';
 
+/** The tasters of the household. */
+export function tasterHandlers({ store, now }: Deps): Handlers<TasterEndpoint> {
+  return {
+    tasters: () => store.read(loadTasters),
     addTaster: async ({ body: { name } }) => {
-      const taster: Taster = { id: randomUUID(), name };
-      await store.write(async (db) => {
-        if (await db.createQueryBuilder(TasterEntity, 't').where('t.name = :name', { name }).getExists()) {
-          throw new Problem('conflict', `There is a taster called ${name} already.`, [
-            { path: 'name', message: 'This name is taken' },
-          ]);
-        }
-        await db.insert(TasterEntity, { ...taster, createdAt: now().toISOString() });
-      });
-      return taster;
+      const taster = await store.write((db) => addTaster(db, name, now()));
+      return { ...taster, mergedInto: null, cups: 0 };
+    },
+    changeTaster: async ({ params: { id }, body: { name } }) => {
+      await store.write((db) => renameTaster(db, id, name));
+      return null;
+    },
+    mergeTaster: async ({ params: { id }, body: { into } }) => {
+      await store.write((db) => mergeTaster(db, id, into));
+      return null;
     },
   };
 }

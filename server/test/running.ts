@@ -80,6 +80,16 @@ export class TestServer {
     return answer.body as T;
   }
 
+  /** Sends a file as it is. */
+  async upload(path: string, file: Uint8Array): Promise<{ status: number; body: unknown }> {
+    const response = await fetch(`${this.running.address}/api${path}`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/octet-stream' },
+      body: new Uint8Array(file),
+    });
+    return { status: response.status, body: await response.json() };
+  }
+
   /** Sends a request that must be refused; returns its status and what was wrong. */
   async refused(method: string, path: string, body?: unknown): Promise<ApiError & { status: number }> {
     const answer = await this.send(method, path, body);

@@ -12,6 +12,7 @@ import { LikingFirst1700000000011 } from './11-likingFirst';
 import { TheRecord1700000000012 } from './12-theRecord';
 import { TheLiquor1700000000013 } from './13-theLiquor';
 import { TheFineGrain1700000000014 } from './14-theFineGrain';
+import { TheStoreRoom1700000000015 } from './15-theStoreRoom';
 
 /** In the order in which they run. */
 export const MIGRATIONS = [
@@ -29,4 +30,5 @@ export const MIGRATIONS = [
   TheRecord1700000000012,
   TheLiquor1700000000013,
   TheFineGrain1700000000014,
+  TheStoreRoom1700000000015,
 ];

@@ -1,0 +1,77 @@
+import { EntitySchema } from 'typeorm';
+import type { ChangeKind, ChangeSubject } from '../../contract/history';
+import type { NotebookMapping } from '../../contract/notebook';
+import type { PictureOf } from '../../contract/picture';
+import { id, integer, json, optionalJson, optionalText, text } from './columns';
+
+/** The tables of what was brought in, of what was changed, and of pictures. */
+
+/** A table of brews that was brought in, and what it brought: taking it back deletes just that. */
+export interface NotebookImportRow {
+  id: string;
+  fileName: string;
+  takenAt: string;
+  bagIds: string[];
+  brewIds: string[];
+  undoneAt: string | null;
+}
+
+export const NotebookImportEntity = new EntitySchema<NotebookImportRow>({
+  name: 'notebook_import',
+  columns: { id, fileName: text, takenAt: text, bagIds: json, brewIds: json, undoneAt: optionalText },
+});
+
+/** How a table with certain headings was read the last time. */
+export interface NotebookMappingRow {
+  signature: string;
+  mapping: NotebookMapping;
+  usedAt: string;
+}
+
+export const NotebookMappingEntity = new EntitySchema<NotebookMappingRow>({
+  name: 'notebook_mapping',
+  columns: { signature: { type: 'text', primary: true }, mapping: json, usedAt: text },
+});
+
+/** A change of a bag or a brew: what it said before and says since, as far as that differs. */
+export interface ChangeRow {
+  id: string;
+  at: string;
+  subject: ChangeSubject;
+  subjectId: string;
+  bagId: string;
+  kind: ChangeKind;
+  before: object | null;
+  after: object | null;
+  /** The change that took this one back. */
+  undoneBy: string | null;
+}
+
+export const ChangeEntity = new EntitySchema<ChangeRow>({
+  name: 'change_record',
+  columns: {
+    ...{ id, at: text, subject: text, subjectId: text, bagId: text, kind: text },
+    ...{ before: optionalJson, after: optionalJson, undoneBy: optionalText },
+  },
+});
+
+/** A picture; its bytes lie in a file beside the database. */
+export interface PictureRow {
+  id: string;
+  bagId: string;
+  brewId: string | null;
+  of: PictureOf;
+  width: number;
+  height: number;
+  bytes: number;
+  createdAt: string;
+  deletedAt: string | null;
+}
+
+export const PictureEntity = new EntitySchema<PictureRow>({
+  name: 'picture',
+  columns: {
+    ...{ id, bagId: text, brewId: optionalText, of: text, width: integer, height: integer, bytes: integer },
+    ...{ createdAt: text, deletedAt: optionalText },
+  },
+});

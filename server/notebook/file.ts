@@ -1,0 +1,113 @@
+import { open, readFile } from 'node:fs/promises';
+import { finished } from 'node:stream/promises';
+import { TextDecoder } from 'node:util';
+import Papa from 'papaparse';
+import readXlsxFile from 'read-excel-file/node';
+import type { Cell, NotebookSheet } from '../../core/notebook';
+import { UnreadableFile } from '../archive/read';
+import { eachEntry, isZip } from '../archive/zip';
+
+/** What a table may be at most: far more than anyone writes by hand, far less than would hold a server up. */
+const MOST_ROWS = 10_000;
+const MOST_COLUMNS = 200;
+const MOST_CELL = 20_000;
+const MOST_TEXT_BYTES = 16 * 1024 * 1024;
+const MOST_UNPACKED_BYTES = 64 * 1024 * 1024;
+const MOST_ENTRIES = 2000;
+
+/** What a file is, by what stands in it: an archive (JSON, or any zip that is no spreadsheet), a spreadsheet, or text. */
+export async function kindOfFile(file: string): Promise<'archive' | 'spreadsheet' | 'text'> {
+  if (!(await isZip(file))) return /^[\s\ufeff]*[{[]/.test(await beginningOf(file)) ? 'archive' : 'text';
+  let isSpreadsheet = false;
+  // A zip that cannot be read is told so by whoever reads archives.
+  await eachEntry(file, async ({ name }) => (isSpreadsheet ||= name.startsWith('xl/'))).catch(() => undefined);
+  return isSpreadsheet ? 'spreadsheet' : 'archive';
+}
+
+async function beginningOf(file: string): Promise<string> {
+  const handle = await open(file, 'r');
+  try {
+    const { buffer, bytesRead } = await handle.read(Buffer.alloc(200), 0, 200, 0);
+    return buffer.subarray(0, bytesRead).toString('utf8');
+  } finally {
+    await handle.close();
+  }
+}
+
+/** The sheets of a file of rows. Throws an UnreadableFile, in words, for what is none or is too much. */
+export async function sheetsIn(file: string, kind: 'spreadsheet' | 'text'): Promise<NotebookSheet[]> {
+  const sheets = kind === 'text' ? [textSheet(await readFile(file))] : await spreadsheetSheets(file);
+  for (const { rows } of sheets) {
+    if (rows.length > MOST_ROWS)
+      throw new UnreadableFile(`This table has ${rows.length} rows; ${MOST_ROWS} can be brought in at once. Split it.`);
+    if (rows.some((row) => row.length > MOST_COLUMNS))
+      throw new UnreadableFile(`This table has more than ${MOST_COLUMNS} columns.`);
+    if (rows.some((row) => row.some((cell) => typeof cell === 'string' && cell.length > MOST_CELL)))
+      throw new UnreadableFile(`A cell of this table holds more than ${MOST_CELL} characters.`);
+  }
+  if (sheets.every(({ rows }) => rows.length === 0)) throw new UnreadableFile('This file holds no rows.');
+  return sheets;
+}
+
+function textSheet(bytes: Buffer): NotebookSheet {
+  if (bytes.length > MOST_TEXT_BYTES) throw new UnreadableFile('This file is larger than any notebook.');
+  const text = decoded(bytes);
+  if (text.includes('\0')) throw new UnreadableFile('This file is neither a table nor an archive.');
+  const { data } = Papa.parse<string[]>(text, { skipEmptyLines: false, delimitersToGuess: [',', ';', '\t', '|'] });
+  // The line end after the last row is no row.
+  const rows = data.at(-1)?.every((cell) => cell === '') ? data.slice(0, -1) : data;
+  return { name: '', rows };
+}
+
+/** A text by its mark of order, else as UTF-8, else as older programs of the west wrote it. */
+function decoded(bytes: Buffer): string {
+  if (bytes[0] === 0xff && bytes[1] === 0xfe) return new TextDecoder('utf-16le').decode(bytes);
+  if (bytes[0] === 0xfe && bytes[1] === 0xff) return new TextDecoder('utf-16be').decode(bytes);
+  try {
+    return new TextDecoder('utf-8', { fatal: true }).decode(bytes);
+  } catch {
+    return new TextDecoder('windows-1252').decode(bytes);
+  }
+}
+
+async function spreadsheetSheets(file: string): Promise<NotebookSheet[]> {
+  await refuseBombs(file);
+  try {
+    const sheets = await readXlsxFile(file, { trim: false });
+    return sheets.map(({ sheet, data }) => ({ name: sheet, rows: data.map((row) => row.map(cellOf)) }));
+  } catch (error) {
+    throw unreadable(error);
+  }
+}
+
+/** All of it is unpacked once and thrown away, so that nothing larger than it says reaches whoever reads it whole. */
+async function refuseBombs(file: string): Promise<void> {
+  let unpacked = 0;
+  let entries = 0;
+  try {
+    await eachEntry(file, async ({ bytes, open }) => {
+      unpacked += bytes;
+      if (unpacked > MOST_UNPACKED_BYTES || ++entries > MOST_ENTRIES)
+        throw new UnreadableFile('What is packed in this spreadsheet is larger than any notebook.');
+      await finished((await open()).resume());
+      return false;
+    });
+  } catch (error) {
+    throw error instanceof UnreadableFile ? error : unreadable(error);
+  }
+}
+
+const unreadable = (error: unknown): UnreadableFile =>
+  new UnreadableFile(`This spreadsheet cannot be read: ${error instanceof Error ? error.message : String(error)}.`);
+
+/** A date of a spreadsheet has no zone: it reads as it was written, and one of before 1901 is a time of day. */
+function cellOf(value: unknown): Cell {
+  if (value instanceof Date) {
+    if (Number.isNaN(value.getTime())) return null;
+    const written = value.toISOString();
+    if (value.getUTCFullYear() < 1901) return written.slice(11, 19);
+    return written.endsWith('T00:00:00.000Z') ? written.slice(0, 10) : written.slice(0, 16);
+  }
+  if (typeof value === 'boolean') return value ? 'yes' : 'no';
+  return typeof value === 'string' || typeof value === 'number' ? value : null;
+}

@@ -1,0 +1,46 @@
+import type { EntityManager } from 'typeorm';
+import { Problem } from '../../application/problem';
+import { bagInput } from '../../contract/bag';
+import { brewInput } from '../../contract/brew';
+import { withChangeSent } from '../changing';
+import { changeBag, loadBag, setBagDeleted } from '../db/bags';
+import { changeBrew, setBrewDeleted } from '../db/brews';
+import { loadChange, loadHistory, markUndone, recordChange, writtenBag, writtenBrew } from '../db/history';
+import type { ChangeRow } from '../db/keepingEntities';
+import type { Deps } from '../deps';
+import { parse } from '../http';
+import type { Handlers } from '../routes';
+
+/** What was changed of bags and brews, and the way back. Taking a change back is a change, and can be taken back. */
+export function historyHandlers({ store, verdicts, now }: Deps): Handlers<'history' | 'undoChange'> {
+  return {
+    history: ({ query }) => store.read((db) => loadHistory(db, query)),
+
+    undoChange: async ({ params: { id }, after }) => {
+      const bag = await store.write(async (db) => {
+        const change = await loadChange(db, id);
+        if (change.undoneBy !== null) throw new Problem('conflict', 'This change was taken back already.');
+        const what = { subject: change.subject, id: change.subjectId };
+        await recordChange(db, what, now(), () => undo(db, change, now()));
+        await markUndone(db, change);
+        return loadBag(db, change.bagId).catch(() => null);
+      });
+      if (bag) after(() => verdicts.prefetch(bag));
+      return null;
+    },
+  };
+}
+
+/** The change the other way round. Throws a conflict Problem where the same was changed again since. */
+async function undo(db: EntityManager, change: ChangeRow, now: Date): Promise<void> {
+  const { subject, subjectId: id, kind, before, after } = change;
+  if (kind !== 'changed') {
+    const deletedAt = kind === 'deleted' ? null : now.toISOString();
+    if (subject === 'bag') await setBagDeleted(db, id, deletedAt);
+    else await setBrewDeleted(db, id, deletedAt);
+    return;
+  }
+  const back = { ...before, was: after };
+  if (subject === 'bag') await changeBag(db, id, parse(bagInput, withChangeSent(await writtenBag(db, id), back)));
+  else await changeBrew(db, id, parse(brewInput, withChangeSent(await writtenBrew(db, id), back)), now);
+}
