@@ -18,6 +18,7 @@ import { potOf } from '../core/brew';
 import { stateOnDay } from '../core/text';
 import { judgedScale, judgedScore, SCALE_RANGES } from '../core/cup';
 import { addDays } from '../core/rest';
+import { unitsOf } from './settings';
 
 /** What the engine is given of a bag and its log: the same on the server and in the browser. */
 export function fitInput(
@@ -61,13 +62,13 @@ const REPORTED = [
   'brews',
 ] as const satisfies (keyof CrestFit & keyof Verdict)[];
 
-/** What of a household a verdict depends on: what it can brew with, and what it writes temperatures in. */
-type Household = Situation & Pick<Settings, 'temperatureUnit'>;
+/** What of a household a verdict depends on: what it can brew with, and how it writes temperatures and weights. */
+type Household = Situation & Pick<Settings, 'temperatureUnit' | 'weightUnit'>;
 
 /** A fit read on a day, with proposals from that day on for a household and a stock of beans. */
 export function verdictOn(fit: CrestFit, bag: Bag, today: string, household: Household): Verdict {
   const ages = Array.from({ length: PROPOSAL_DAYS + 1 }, (_, i) => ageOn(bag, addDays(today, i)));
-  const onDay = stateOnDay(fit, ageOn(bag, today), bag.finishedOn !== null, household.temperatureUnit);
+  const onDay = stateOnDay(fit, ageOn(bag, today), bag.finishedOn !== null, unitsOf(household));
   return {
     ...onDay,
     scale: judgedScale(bag.scoringScale, bag.weights),

@@ -12,7 +12,7 @@ import {
   type BagRecord,
   type Proposal,
 } from '../core/crest';
-import { stateOnDay } from '../core/text';
+import { stateOnDay, METRIC } from '../core/text';
 import { addDays, dateOfInstant, roastDate } from '../core/rest';
 
 /** The record a bag file holds. Brews are named by their place in the file. */
@@ -54,7 +54,7 @@ export function verdictLine(file: BagFile) {
     fit,
     ageOn(record, file.today ?? lastBrew),
     file.bag.finished,
-    '°C',
+    METRIC,
   );
   return {
     name: file.bag.name,

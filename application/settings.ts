@@ -1,6 +1,7 @@
 import { pickBy } from 'es-toolkit';
 import type { InstrumentSettings } from '../contract/instrument';
 import type { Settings, SettingsChange } from '../contract/settings';
+import type { Units } from '../core/text';
 
 /** Settings with a change made to them. */
 export function withChange(
@@ -17,4 +18,9 @@ export function withChange(
       connected: pickBy(now, (behaviour) => behaviour !== null) as InstrumentSettings['connected'],
     },
   };
+}
+
+/** How a household writes temperatures and weights. */
+export function unitsOf({ temperatureUnit, weightUnit }: Pick<Settings, 'temperatureUnit' | 'weightUnit'>): Units {
+  return { temperature: temperatureUnit, weight: weightUnit };
 }

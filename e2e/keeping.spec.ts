@@ -28,11 +28,11 @@ test('the household is taken along, brought in and restored from the store room,
   // A file that is none is told by its place, and changes nothing.
   const broken = join(info.outputDir, 'broken.json');
   await writeFile(broken, '{"format":"slow-crest.archive","version":1,"collections":{"bags":[{}]}}');
-  await safe.getByLabel('An archive').setInputFiles(broken);
+  await safe.getByLabel('A table or an archive').setInputFiles(broken);
   await expect(safe.getByRole('alert')).toContainText('bags, row 1: name: Name must be text');
   await safe.getByRole('button', { name: 'Put it aside' }).click();
 
-  await safe.getByLabel('An archive').setInputFiles(file);
+  await safe.getByLabel('A table or an archive').setInputFiles(file);
   await expect(safe.getByRole('status')).toContainText('It brings1 bag and 0 brewsHere now2 bags and 0 brews');
   await safe.getByRole('button', { name: 'Take it in' }).click();
   await expect(page.locator('.notices')).toContainText('Taken in.');

@@ -34,7 +34,7 @@ export type Send<N extends EndpointName> = <E extends keyof EventsOf<N> & string
 export interface GivenFile {
   name: string;
   bytes: Readable;
-  /** Whoever asked may keep it for good. */
+  /** Shown where it is asked for, and kept there for good. */
   neverChanges?: true;
 }
 
@@ -105,7 +105,8 @@ function begin(start: Begin, response: Response): void {
 
 /** Sends a file. Where it breaks off half way the connection does as well: half a file must not look like a whole one. */
 async function give({ name, bytes, neverChanges }: GivenFile, type: string, response: Response): Promise<void> {
-  response.status(200).type(type).set('content-disposition', `attachment; filename="${name}"`);
+  const how = neverChanges ? 'inline' : 'attachment';
+  response.status(200).type(type).set('content-disposition', `${how}; filename="${name}"`);
   if (neverChanges) response.set('cache-control', 'private, max-age=31536000, immutable');
   try {
     await pipeline(bytes, response);

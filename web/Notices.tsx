@@ -43,6 +43,7 @@ function NoticeLine({ notice }: { notice: Notice }) {
   const [restoreRecipe] = api.useRestoreRecipeMutation();
   const [restoreLive] = api.useRestoreLiveMutation();
   const [restoreGrinder] = api.useRestoreGrinderMutation();
+  const [restorePicture] = api.useRestorePictureMutation();
   const [nagAgain] = api.useNagAgainMutation();
   const restoreWord = useRestoreWord();
   const navigate = useNavigate();
@@ -70,6 +71,7 @@ function NoticeLine({ notice }: { notice: Notice }) {
       if (undo.kind === 'brew') return restoreBrew({ id });
       if (undo.kind === 'recipe') return restoreRecipe({ id });
       if (undo.kind === 'nag') return nagAgain({ id });
+      if (undo.kind === 'picture') return restorePicture({ id });
       if (undo.kind === 'word') return restoreWord(undo);
       return undo.kind === 'live' ? restoreLive({ id }) : restoreGrinder({ id });
     };

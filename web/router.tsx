@@ -40,6 +40,14 @@ export const router = createBrowserRouter([
         path: '/store-room',
         lazy: async () => ({ Component: (await import('./storeRoom/StoreRoomPage')).StoreRoomPage }),
       },
+      {
+        path: '/store-room/tables/:importId',
+        lazy: async () => ({ Component: (await import('./storeRoom/NotebookPage')).NotebookPage }),
+      },
+      {
+        path: '/store-room/changes',
+        lazy: async () => ({ Component: (await import('./storeRoom/HistoryPage')).HistoryPage }),
+      },
       { path: '*', element: <LostPage /> },
     ],
   },

@@ -1,5 +1,5 @@
 import { minutesText, roundTo, type Advice, type Sign } from '../brew';
-import { temperatureText, warmerByText, type TemperatureUnit } from './units';
+import { temperatureText, weightText, warmerByText, type Units } from './units';
 
 /** Advice in whole sentences. */
 export interface AdviceText {
@@ -10,11 +10,11 @@ export interface AdviceText {
 }
 
 /** Says an advice: what to change, why, and how sure the schools are of it. */
-export function adviceText(advice: Advice, unit: TemperatureUnit): AdviceText {
-  return { headline: headline(advice, unit), reason: reason(advice), hint: hint(advice) };
+export function adviceText(advice: Advice, units: Units): AdviceText {
+  return { headline: headline(advice, units), reason: reason(advice), hint: hint(advice) };
 }
 
-function headline({ change, ground, agreed, brew }: Advice, unit: TemperatureUnit): string {
+function headline({ change, ground, agreed, brew }: Advice, units: Units): string {
   if (change === null)
     return ['fault', 'liked', 'no complaint'].includes(ground) ? 'Change nothing.' : 'Change nothing yet.';
   const { what, by } = change;
@@ -24,9 +24,9 @@ function headline({ change, ground, agreed, brew }: Advice, unit: TemperatureUni
     case 'grind':
       return `${begins}grind ${size === 1 ? 'one step' : 'two steps'} ${by < 0 ? 'finer' : 'coarser'}.`;
     case 'waterC':
-      return `${begins}${agreed ? '' : 'use '}water ${warmerByText(size, unit)} ${by > 0 ? 'hotter' : 'cooler'}, ${temperatureText((brew.waterC ?? 0) + by, unit)}.`;
+      return `${begins}${agreed ? '' : 'use '}water ${warmerByText(size, units)} ${by > 0 ? 'hotter' : 'cooler'}, ${temperatureText((brew.waterC ?? 0) + by, units)}.`;
     case 'waterG':
-      return `${begins}${agreed ? '' : 'use '}${size} g ${by < 0 ? 'less' : 'more'} water, about 1:${roundTo((brew.waterG + by) / brew.doseG, 1)}.`;
+      return `${begins}${agreed ? '' : 'use '}${weightText(size, units)} ${by < 0 ? 'less' : 'more'} water, about 1:${roundTo((brew.waterG + by) / brew.doseG, 1)}.`;
     case 'steep':
       return `${begins}steep about ${Math.round(size * 100)} % ${by > 0 ? 'longer' : 'shorter'}.`;
   }

@@ -45,9 +45,13 @@ export function rowsOfNotebookText({ counts }: Pick<LookedAt, 'counts'>): string
     `${brews} ${brews === 1 ? 'brew' : 'brews'} to take in`,
     ...(headings > 0 ? [`${headings} of headings`] : []),
     ...(blank > 0 ? [`${blank} blank`] : []),
-    ...(duplicates > 0 ? [`${duplicates} that are here already`] : []),
+    ...(duplicates > 0
+      ? [
+          `${duplicates} that ${duplicates === 1 ? 'stands' : 'stand'} there twice or ${duplicates === 1 ? 'is' : 'are'} here already`,
+        ]
+      : []),
     ...(leftOut > 0 ? [`${leftOut} left out on purpose`] : []),
-    ...(problems > 0 ? [`${problems} that cannot be read as they are`] : []),
+    ...(problems > 0 ? [`${problems} that cannot be read as ${problems === 1 ? 'it is' : 'they are'}`] : []),
   ];
   return `${rowsText(rows)} in the file: ${parts.join(', ')}.`;
 }

@@ -1,5 +1,5 @@
 import { isInformative, narrowingOf, type Change } from '../crest';
-import type { TemperatureUnit } from './units';
+import type { Units } from './units';
 import { settingText } from './verdict';
 
 /** What a number of nats does to the interval of the peak, in words. */
@@ -11,7 +11,7 @@ export function informationText(nats: number): string {
 }
 
 /** A recipe as it differs from the reference, in words: "the reference recipe with the press and water at 90 °C". */
-export function recipeText(changes: readonly Change[], unit: TemperatureUnit): string {
+export function recipeText(changes: readonly Change[], units: Units): string {
   if (changes.length === 0) return 'the reference recipe';
-  return `the reference recipe with ${changes.map((change) => settingText(change, unit)).join(' and ')}`;
+  return `the reference recipe with ${changes.map((change) => settingText(change, units)).join(' and ')}`;
 }

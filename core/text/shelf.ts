@@ -1,9 +1,9 @@
-import { roundTo, type BrewParameters } from '../brew';
+import type { BrewParameters } from '../brew';
 import type { Proposal } from '../crest';
 import { daysBetween, type PlainDate } from '../rest';
 import { windowDaysLeft, type ShelfBag } from '../shelf';
 import { informationText, recipeText } from './proposals';
-import { temperatureText, type TemperatureUnit } from './units';
+import { temperatureText, weightText, type Units } from './units';
 import { cupsText } from './words';
 
 /** What to do with one bag, and why, in whole sentences. */
@@ -17,18 +17,18 @@ export interface BagAdvice {
 /** A recipe on one line: "cone, 17 g to 272 g at 92 °C". */
 export function parametersLine(
   { brewer, doseG, waterG, waterC }: Pick<BrewParameters, 'brewer' | 'doseG' | 'waterG' | 'waterC'>,
-  unit: TemperatureUnit,
+  units: Units,
 ): string {
-  const at = waterC === null ? '' : ` at ${temperatureText(waterC, unit)}`;
-  return `${brewer}, ${roundTo(doseG, 1)} g to ${roundTo(waterG, 0)} g${at}`;
+  const at = waterC === null ? '' : ` at ${temperatureText(waterC, units)}`;
+  return `${brewer}, ${weightText(doseG, units)} to ${weightText(waterG, units, 0)}${at}`;
 }
 
 /** Which bag this morning, and why. */
-export function morningAdvice(bag: ShelfBag, today: PlainDate, unit: TemperatureUnit): BagAdvice {
+export function morningAdvice(bag: ShelfBag, today: PlainDate, units: Units): BagAdvice {
   return {
     bagId: bag.id,
     name: bag.name,
-    headline: `Brew ${bag.name}: ${parametersLine(bag.reference, unit)}.`,
+    headline: `Brew ${bag.name}: ${parametersLine(bag.reference, units)}.`,
     reason: `${bag.verdict} ${stock(bag, today)}`.trim(),
   };
 }
@@ -37,14 +37,14 @@ export function morningAdvice(bag: ShelfBag, today: PlainDate, unit: Temperature
 export function mostInformativeAdvice(
   bag: ShelfBag,
   { changes, expectedInformation }: Proposal,
-  unit: TemperatureUnit,
+  units: Units,
 ): BagAdvice {
   const cups = `${cupsText(bag.cupsLeft)} left`;
   return {
     bagId: bag.id,
     name: bag.name,
-    headline: `Most telling today: ${bag.name}, ${recipeText(changes, unit)}.`,
-    reason: `It ${informationText(expectedInformation)}, for ${roundTo(bag.reference.doseG, 1)} g; ${cups}.`,
+    headline: `Most telling today: ${bag.name}, ${recipeText(changes, units)}.`,
+    reason: `It ${informationText(expectedInformation)}, for ${weightText(bag.reference.doseG, units)}; ${cups}.`,
   };
 }
 

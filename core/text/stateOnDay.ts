@@ -1,6 +1,6 @@
 import { roundTo } from '../brew';
 import { reportedDay, stateOf, type CrestFit, type FitSummary, type State } from '../crest';
-import type { TemperatureUnit } from './units';
+import type { Units } from './units';
 import { verdictSentence } from './verdict';
 
 /** A fit read on one day: the state, its probability and the sentence. */
@@ -17,14 +17,14 @@ export function stateOnDay(
   fit: FitSummary & Pick<CrestFit, 'effects' | 'confounded'>,
   age: number,
   finished: boolean,
-  unit: TemperatureUnit,
+  units: Units,
 ): DayState {
   const today = stateOf(fit, age, finished);
   const day = Math.floor(age + 1e-9);
   return {
     state: today.state,
     stateProbability: roundTo(today.probability, 3),
-    verdict: verdictSentence({ fit, today, day, finished, unit }),
+    verdict: verdictSentence({ fit, today, day, finished, units }),
     restDay: day,
     inWindowToday: fit.inWindow[reportedDay(age)] ?? 0,
   };

@@ -1,59 +1,62 @@
 import { celsius, fahrenheit, roundTo } from '../brew';
 
-/** What temperatures are written in. Whatever is kept, sent or computed is in °C. */
+/** What temperatures and weights are written in. Whatever is kept, sent or computed is in °C and g. */
 export const TEMPERATURE_UNITS = ['°C', '°F'] as const;
 export type TemperatureUnit = (typeof TEMPERATURE_UNITS)[number];
-
-/** What weights are written in. Whatever is kept, sent or computed is in g. */
 export const WEIGHT_UNITS = ['g', 'oz'] as const;
 export type WeightUnit = (typeof WEIGHT_UNITS)[number];
+
+/** How a household writes both. */
+export interface Units {
+  temperature: TemperatureUnit;
+  weight: WeightUnit;
+}
+export const METRIC: Units = { temperature: '°C', weight: 'g' };
+
+/** A number of °C as it is written, to `places` decimals. */
+export function temperatureIn({ temperature }: Units, waterC: number, places = 1): number {
+  return roundTo(temperature === '°C' ? waterC : fahrenheit(waterC), places);
+}
+
+/** A written number of degrees in °C, to a hundredth: what a kettle shows and one types comes back as it was. */
+export function celsiusOf({ temperature }: Units, degrees: number): number {
+  return temperature === '°C' ? degrees : roundTo(celsius(degrees), 2);
+}
+
+/** "92.5 °C", "199 °F": a degree Fahrenheit is fine enough for a sentence. */
+export function temperatureText(waterC: number, units: Units): string {
+  return `${temperatureIn(units, waterC, units.temperature === '°C' ? 1 : 0)} ${units.temperature}`;
+}
+
+/** A difference of temperatures, to whole degrees: "2 °C", "4 °F". */
+export function warmerByText(differenceC: number, { temperature }: Units): string {
+  return `${Math.round(temperature === '°C' ? differenceC : (differenceC * 9) / 5)} ${temperature}`;
+}
 
 /** The international avoirdupois ounce, g. */
 const GRAMS_PER_OUNCE = 28.349523125;
 
-/** A number of g in a unit, to `places` decimals of it. */
-export function weightIn(unit: WeightUnit, grams: number, places = unit === 'g' ? 1 : 2): number {
-  return roundTo(unit === 'g' ? grams : grams / GRAMS_PER_OUNCE, places);
+/** A number of g as it is written, to `places` decimals of a gram, or to the hundredth of an ounce. */
+export function weightIn({ weight }: Units, grams: number, places = 1): number {
+  return weight === 'g' ? roundTo(grams, places) : roundTo(grams / GRAMS_PER_OUNCE, 2);
 }
 
-/** A number of a unit in g, to a thousandth: what a scale shows and one types comes back as it was. */
-export function gramsOf(unit: WeightUnit, weight: number): number {
-  return unit === 'g' ? weight : roundTo(weight * GRAMS_PER_OUNCE, 3);
+/** A written number of a weight in g, to a thousandth: what a scale shows and one types comes back as it was. */
+export function gramsOf({ weight }: Units, written: number): number {
+  return weight === 'g' ? written : roundTo(written * GRAMS_PER_OUNCE, 3);
 }
 
 /** "15.5 g", "0.55 oz". */
-export function weightText(grams: number, unit: WeightUnit): string {
-  return `${weightIn(unit, grams)} ${unit}`;
+export function weightText(grams: number, units: Units, places = 1): string {
+  return `${weightIn(units, grams, places)} ${units.weight}`;
 }
 
-/** A text in which weights stand in g, with each in another unit. */
-export function weightsIn(unit: WeightUnit, text: string): string {
-  if (unit === 'g') return text;
-  return text.replace(/(\d+(?:\.\d+)?) g(?![\p{L}/])/gu, (_, grams: string) => weightText(Number(grams), unit));
-}
-
-/** A number of °C in a unit, to `places` decimals. */
-export function temperatureIn(unit: TemperatureUnit, waterC: number, places = 1): number {
-  return roundTo(unit === '°C' ? waterC : fahrenheit(waterC), places);
-}
-
-/** A number of a unit in °C, to a hundredth: what a kettle shows and one types comes back as it was. */
-export function celsiusOf(unit: TemperatureUnit, degrees: number): number {
-  return unit === '°C' ? degrees : roundTo(celsius(degrees), 2);
-}
-
-/** "92.5 °C", "199 °F": a degree Fahrenheit is fine enough for a sentence. */
-export function temperatureText(waterC: number, unit: TemperatureUnit): string {
-  return `${temperatureIn(unit, waterC, unit === '°C' ? 1 : 0)} ${unit}`;
-}
-
-/** A difference of temperatures, to whole degrees: "2 °C", "4 °F". */
-export function warmerByText(differenceC: number, unit: TemperatureUnit): string {
-  return `${Math.round(unit === '°C' ? differenceC : (differenceC * 9) / 5)} ${unit}`;
-}
-
-/** A text in which temperatures, never differences of them, stand in °C, with each in another unit. */
-export function temperaturesIn(unit: TemperatureUnit, text: string): string {
-  if (unit === '°C') return text;
-  return text.replace(/(\d+(?:\.\d+)?) °C/g, (_, degrees: string) => temperatureText(Number(degrees), unit));
+/** A text in which temperatures and weights, never differences of temperatures, stand in °C and g, as they are written. */
+export function inUnits(units: Units, text: string): string {
+  const degrees =
+    units.temperature === '°C'
+      ? text
+      : text.replace(/(\d+(?:\.\d+)?) °C/g, (_, c: string) => temperatureText(Number(c), units));
+  if (units.weight === 'g') return degrees;
+  return degrees.replace(/(\d+(?:\.\d+)?) g(?![\p{L}/])/gu, (_, g: string) => weightText(Number(g), units));
 }

@@ -10,16 +10,16 @@ import {
   type FitSummary,
   type StateToday,
 } from '../crest';
-import { temperaturesIn, type TemperatureUnit } from './units';
+import { inUnits, type Units } from './units';
 import { cupsText, daysText, likelihoodWord, sizeWord } from './words';
 
 /** A setting as the subject of a sentence. */
-export function settingText({ factor, setting }: Pick<Effect, 'factor' | 'setting'>, unit: TemperatureUnit): string {
+export function settingText({ factor, setting }: Pick<Effect, 'factor' | 'setting'>, units: Units): string {
   switch (factor) {
     case 'brewer':
       return `the ${setting}`;
     case 'waterC':
-      return `water at ${temperaturesIn(unit, setting)}`;
+      return `water at ${inUnits(units, setting)}`;
     case 'grindStep':
       return `a grind ${setting.slice(1)} ${setting.slice(1) === '1' ? 'step' : 'steps'} ${setting.startsWith('+') ? 'coarser' : 'finer'}`;
     case 'ratio':
@@ -37,7 +37,7 @@ export function settingText({ factor, setting }: Pick<Effect, 'factor' | 'settin
  * The recipe clause of a verdict: the one setting that most likely moved the cups by a difference worth a word. One cup
  * with a setting is no ground for one.
  */
-export function recipeClause(effects: readonly Effect[], sigma0: number, unit: TemperatureUnit): string {
+export function recipeClause(effects: readonly Effect[], sigma0: number, units: Units): string {
   const sure = effects.filter(
     (e) =>
       e.factor !== 'taster' &&
@@ -47,13 +47,13 @@ export function recipeClause(effects: readonly Effect[], sigma0: number, unit: T
   );
   const largest = sure.sort((a, b) => Math.abs(b.mean) - Math.abs(a.mean))[0];
   if (!largest) return '';
-  return `; ${settingText(largest, unit)} ${largest.mean < 0 ? 'hides it' : 'lifts it'} ${sizeWord(largest.mean, sigma0)}`;
+  return `; ${settingText(largest, units)} ${largest.mean < 0 ? 'hides it' : 'lifts it'} ${sizeWord(largest.mean, sigma0)}`;
 }
 
 /** What one setting did to the score, in words; of one cup with it no size is claimed. */
-export function effectText(effect: Effect, sigma0: number, unit: TemperatureUnit): string {
+export function effectText(effect: Effect, sigma0: number, units: Units): string {
   const { mean, helps, brews } = effect;
-  const name = settingText(effect, unit);
+  const name = settingText(effect, units);
   const sure = Math.max(helps, 1 - helps);
   if (sure < 0.65) return `${name}: no difference to speak of yet`;
   if (brews === 1) return `${name} may ${mean > 0 ? 'lift' : 'lower'} it; one cup says little`;
@@ -61,21 +61,21 @@ export function effectText(effect: Effect, sigma0: number, unit: TemperatureUnit
 }
 
 /** Why the days and a setting cannot be told apart, and which brew would do it; empty while they can be. */
-export function confoundedSentence(confounded: readonly Confounding[], unit: TemperatureUnit): string {
+export function confoundedSentence(confounded: readonly Confounding[], units: Units): string {
   const worst = confounded.find(({ factor, share }) => share > CONFOUNDED_SHARE && factor !== 'taster');
   if (!worst) return '';
   const { factor, latest, reference, sinceAge } = worst;
   const since = `since day ${Math.floor(sinceAge + 1e-9)}`;
   if (latest === null)
     return ` The recipe changed along with the days: ${since} only the reference was used, and one brew as before would tell the two apart.`;
-  return ` The recipe changed along with the days: ${since} only ${settingText({ factor, setting: latest }, unit)} was used, and ${backAt(factor, reference, unit)} in the next few days would tell the two apart.`;
+  return ` The recipe changed along with the days: ${since} only ${settingText({ factor, setting: latest }, units)} was used, and ${backAt(factor, reference, units)} in the next few days would tell the two apart.`;
 }
 
 /** The brew that goes back to the reference in one factor. */
-function backAt(factor: Confounding['factor'], reference: string | null, unit: TemperatureUnit): string {
+function backAt(factor: Confounding['factor'], reference: string | null, units: Units): string {
   if (reference === null) return 'one brew back at the reference recipe';
   if (factor === 'brewer') return `one ${reference} brew`;
-  return `one brew with ${settingText({ factor, setting: reference }, unit)}`;
+  return `one brew with ${settingText({ factor, setting: reference }, units)}`;
 }
 
 /** What a bag's verdict is built from. */
@@ -85,14 +85,14 @@ export interface VerdictParts {
   /** Rest day today. */
   day: number;
   finished: boolean;
-  unit: TemperatureUnit;
+  units: Units;
 }
 
 /** One sentence or two that say when the bag is at its best, how sure that is, or why it cannot be said yet. */
 export function verdictSentence(parts: VerdictParts): string {
-  const { fit, today, finished, unit } = parts;
+  const { fit, today, finished, units } = parts;
   const judged = fit.usable >= MIN_BREWS && today.state !== 'spent' && !finished;
-  return stateSentence(parts) + (judged ? freshSentence(fit, today) + confoundedSentence(fit.confounded, unit) : '');
+  return stateSentence(parts) + (judged ? freshSentence(fit, today) + confoundedSentence(fit.confounded, units) : '');
 }
 
 /** The other possibility, while it is one: that there is no crest after the first days. */
@@ -102,10 +102,10 @@ function freshSentence({ fresh }: FitSummary, { state }: StateToday): string {
   return ` It was ${likelihoodWord(fresh)} at its best fresh.`;
 }
 
-function stateSentence({ fit, today, day, finished, unit }: VerdictParts): string {
+function stateSentence({ fit, today, day, finished, units }: VerdictParts): string {
   const days = likelyDays(fit);
   const span = daysText(days);
-  const recipe = recipeClause(fit.effects, fit.sigma0, unit);
+  const recipe = recipeClause(fit.effects, fit.sigma0, units);
   const word = likelihoodWord(today.probability);
   switch (today.state) {
     case 'resting':

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { ageOn, compact, crestInput, fitCrest, type State } from '../../core/crest';
-import { stateOnDay } from '../../core/text';
+import { stateOnDay, METRIC } from '../../core/text';
 import { loadBagsInUse, loadFinishedBags } from '../../server/db/bags';
 import { loadLogs } from '../../server/db/brews';
 import { openStore, type Store } from '../../server/db/store';
@@ -36,7 +36,7 @@ describe('the demo household', () => {
       const brews = (logs[bag.id] ?? []).map((brew) => ({ ...brew, overall: brew.score }));
       states.set(
         bag.name,
-        stateOnDay(compact(fitCrest(crestInput({ ...bag, brews }))), ageOn(bag, TODAY), false, '°C').state,
+        stateOnDay(compact(fitCrest(crestInput({ ...bag, brews }))), ageOn(bag, TODAY), false, METRIC).state,
       );
     }
     expect(bags).toHaveLength(12);

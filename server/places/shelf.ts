@@ -5,7 +5,8 @@ import type { Settings } from '../../contract/settings';
 import type { Advice, Lane, OnBench, Shelf } from '../../contract/shelf';
 import { cupsLeft, dueAt, gramsLeft, KIND_TRAITS, planOf, roundTo } from '../../core/brew';
 import { ageOn, daysAtBest, proposals, reportedDay, isInformative, stateOf } from '../../core/crest';
-import { leaveAlone, morningAdvice, mostInformativeAdvice, stateOnDay, type TemperatureUnit } from '../../core/text';
+import { unitsOf } from '../../application/settings';
+import { leaveAlone, morningAdvice, mostInformativeAdvice, stateOnDay, type Units } from '../../core/text';
 import { judgedScale } from '../../core/cup';
 import { dateOfInstant, roastDate, spellOn } from '../../core/rest';
 import {
@@ -45,12 +46,12 @@ export function shelfHandlers({ store, verdicts }: Deps): Handlers<'shelf' | 'ju
       unfinished: await loadUnfinished(db),
       ids: await loadBagIds(db),
     }));
-    const unit = settings.temperatureUnit;
+    const units = unitsOf(settings);
     const all = shown.map((bag) =>
       laneAndBag(bag, { ticks: ticks[bag.id] ?? [], brewedG: brewed.get(bag.id) ?? 0 }, fits.get(bag.id) ?? null, {
         today,
         axis,
-        unit,
+        units,
       }),
     );
     const order = byUrgency(today);
@@ -61,7 +62,7 @@ export function shelfHandlers({ store, verdicts }: Deps): Handlers<'shelf' | 'ju
       today,
       axis,
       lanes: all.map(({ lane }) => lane),
-      pick: pick && morningAdvice(pick, today, unit),
+      pick: pick && morningAdvice(pick, today, units),
       mostInformative: await mostInformative(onShelf, shown, today, settings),
       leaveAlone: bagsToLeave(onShelf).map((bag) => leaveAlone(bag, today)),
       bench: bench.map(onBench),
@@ -85,7 +86,7 @@ export function shelfHandlers({ store, verdicts }: Deps): Handlers<'shelf' | 'ju
     const [now] = proposals(fit, [ageOn(bag, today)], { ...settings, cupsLeft: shelfBag.cupsLeft });
     // With the brewers at hand, less may be told than the fit alone would have it.
     return now && isInformative(now.mostInformative.expectedInformation)
-      ? mostInformativeAdvice(shelfBag, now.mostInformative, settings.temperatureUnit)
+      ? mostInformativeAdvice(shelfBag, now.mostInformative, unitsOf(settings))
       : null;
   };
 
@@ -137,13 +138,13 @@ function laneAndBag(
   bag: Bag,
   { ticks, brewedG }: { ticks: readonly BrewTick[]; brewedG: number },
   known: Judged<FitForShelf> | null,
-  { today, axis, unit }: { today: string; axis: DateSpan; unit: TemperatureUnit },
+  { today, axis, units }: { today: string; axis: DateSpan; units: Units },
 ): { lane: Lane; bag: LaneBag } {
   const { roastedOn, assumed } = roastDate(bag);
   const age = ageOn(bag, today);
   const left = gramsLeft(bag.weightG, [brewedG]);
   const { reading, usable, window, ridge, information } =
-    known === null ? NOT_YET : readFit(bag, known.fit, { age, roastedOn, axis, unit });
+    known === null ? NOT_YET : readFit(bag, known.fit, { age, roastedOn, axis, units });
   const frozen = spellOn(bag.spells, today) !== null;
   const shared = {
     id: bag.id,
@@ -194,9 +195,9 @@ function historyOf(bag: Bag, fit: FitForShelf, ticks: readonly BrewTick[]): Lane
 function readFit(
   bag: Bag,
   fit: FitForShelf,
-  { age, roastedOn, axis, unit }: { age: number; roastedOn: string; axis: DateSpan; unit: TemperatureUnit },
+  { age, roastedOn, axis, units }: { age: number; roastedOn: string; axis: DateSpan; units: Units },
 ) {
-  const reading = stateOnDay(fit, age, bag.finishedOn !== null, unit);
+  const reading = stateOnDay(fit, age, bag.finishedOn !== null, units);
   return {
     reading,
     usable: fit.usable,

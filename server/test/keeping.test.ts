@@ -152,7 +152,9 @@ describe('backups', () => {
     );
     await before.destroy();
     await server.ok('POST', '/backups/slow-crest-20260227-070000-before-migration.sqlite/household');
-    expect(await server.ok('GET', '/tasters')).toMatchObject([{ id: '11111111-1111-4111-8111-111111111111', name: 'Oda' }]);
+    expect(await server.ok('GET', '/tasters')).toMatchObject([
+      { id: '11111111-1111-4111-8111-111111111111', name: 'Oda' },
+    ]);
     expect(await bagNames()).toEqual([]);
   });
 

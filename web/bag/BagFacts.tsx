@@ -2,11 +2,13 @@ import type { BagPage } from '../../contract/shelf';
 import { pricePerCup } from '../../core/brew';
 import { isExpectation } from '../../core/crest';
 import { likelihoodWord } from '../../core/text';
-import { dateText, numberText } from '../ui/format';
+import { dateText, numberText, weightText } from '../ui/format';
 import { StateMark } from '../domain/StateMark';
+import { useUnits } from '../api/useUnits';
 
 /** The line under a bag's name: its age, where it is, what is left. */
 export function BagFacts({ page, today }: { page: BagPage; today: string }) {
+  const units = useUnits();
   const { bag, verdict, roastedOn, roastAssumed, frozen, gramsLeft, cupsLeft, window } = page;
   const perCup = bag.price === null ? null : pricePerCup(bag.price, bag.weightG, bag.reference.doseG);
   return (
@@ -20,7 +22,7 @@ export function BagFacts({ page, today }: { page: BagPage; today: string }) {
         {roastAssumed && ' (assumed from the best-before)'}
       </span>
       <span>
-        {numberText(gramsLeft, 0)} g left, {cupsLeft} {cupsLeft === 1 ? 'cup' : 'cups'}
+        {weightText(gramsLeft, units, 0)} left, {cupsLeft} {cupsLeft === 1 ? 'cup' : 'cups'}
       </span>
       {window && !bag.finishedOn && verdict.state !== 'steady' && (
         <span>

@@ -59,6 +59,9 @@ export function BagMenu({ page: { bag, frozen }, today }: { page: BagPage; today
             Put back on the shelf
           </Dropdown.Item>
         )}
+        <Dropdown.Item onClick={() => void navigate(`/store-room/changes?bag=${bag.id}`)}>
+          What was changed
+        </Dropdown.Item>
         <Dropdown.Divider />
         <Dropdown.Item onClick={() => void remove()}>Delete the bag and its log</Dropdown.Item>
       </Dropdown.Menu>

@@ -2,8 +2,10 @@ import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useNavigate, useParams } from 'react-router';
 import type { BagPage as Page } from '../../contract/shelf';
+import { PICTURES_OF_BAG } from '../../contract/picture';
 import { datesOf } from '../../core/shelf';
 import { api } from '../api/api';
+import { Pictures } from '../domain/Pictures';
 import { ProblemNote } from '../ui/ProblemNote';
 import { useToday } from '../state/today';
 import { usePageTitle } from '../ui/usePageTitle';
@@ -129,6 +131,10 @@ function BagView({ page: logged, today }: { page: Page; today: string }) {
           <EffectList verdict={verdict} />
           <LabelAgainstCup page={page} />
           <OwnVerdict page={logged} />
+          <section>
+            <h2>Pictures</h2>
+            <Pictures bagId={bag.id} brewId={null} kinds={PICTURES_OF_BAG} />
+          </section>
           <LabelFacts bag={bag} prior={page.prior} today={today} />
         </aside>
       </div>

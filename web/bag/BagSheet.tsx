@@ -10,6 +10,7 @@ import { useToday } from '../state/today';
 import type { ApiError } from '../../contract/error';
 import { bagFieldName, bagResolver, type BagForm, type BagValues } from './bagForm';
 import { ParametersFields, PublishedFields } from './ParametersFields';
+import { WeightField } from '../forms/MeasuredField';
 
 interface Props {
   draftKey: string;
@@ -68,7 +69,7 @@ function LabelFields({ initial }: { initial: BagForm }) {
       <div className="fields">
         <TextField name="name" label="Name" className="half" autoFocus />
         <TextField name="roastedOn" label="Roasted on" type="date" max={today} />
-        <TextField name="weightG" label="Weight" unit="g" decimal />
+        <WeightField name="weightG" label="Weight" />
         <SelectField name="roastLevel" label="Claimed roast" options={choices(ROAST_LEVELS, 'Not stated')} />
         <SelectField name="process" label="Process" options={choices(PROCESSES, 'Not stated')} />
         <TextField name="restAdviceDays" label="Roaster's rest advice" unit="days" decimal />

@@ -1,13 +1,13 @@
 import type { Verdict } from '../../contract/verdict';
 import { cupsText, effectText } from '../../core/text';
 import { api } from '../api/api';
-import { useTemperatureUnit } from '../api/useTemperatureUnit';
+import { useUnits } from '../api/useUnits';
 import { inScale, numberText, sentenceCase } from '../ui/format';
 
 /** What the recipe did to the score, against the reference: in words, the largest first, with the numbers beside. */
 export function EffectList({ verdict }: { verdict: Verdict }) {
   const { data: tasters = [] } = api.useTastersQuery(undefined);
-  const unit = useTemperatureUnit();
+  const units = useUnits();
   const named = verdict.effects.map((effect) =>
     effect.factor === 'taster'
       ? { ...effect, setting: tasters.find(({ id }) => id === effect.setting)?.name ?? 'Another taster' }
@@ -27,7 +27,7 @@ export function EffectList({ verdict }: { verdict: Verdict }) {
       <ul className="effects">
         {effects.map((effect) => (
           <li key={`${effect.factor} ${effect.setting}`}>
-            {sentenceCase(effectText(effect, verdict.sigma0, unit))}
+            {sentenceCase(effectText(effect, verdict.sigma0, units))}
             <div className="quiet small">
               {effect.mean > 0 ? '+' : '−'}
               {numberText(Math.abs(inScale(verdict.scale, effect.mean)), 2)} ±{' '}

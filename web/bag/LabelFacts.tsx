@@ -2,13 +2,13 @@ import type { Bag } from '../../contract/bag';
 import { tablePeakDays, type TasterPrior } from '../../core/crest';
 import { colourGapText } from '../../core/cup';
 import { parametersLine } from '../../core/text';
-import { useTemperatureUnit } from '../api/useTemperatureUnit';
+import { useUnits } from '../api/useUnits';
 import { judgedByText } from './judgedBy';
 import { dateText, numberText, SCORING_SCALE_NAMES, sentenceCase, words } from '../ui/format';
 
 /** The recipe everything is measured against, and what the label says that no cup can test. */
 export function LabelFacts({ bag, prior, today }: { bag: Bag; prior: TasterPrior | null; today: string }) {
-  const unit = useTemperatureUnit();
+  const units = useUnits();
   const { reference } = bag;
   const on = (date: string | null): string | null => date && dateText(date, today);
   const label: Facts = [
@@ -36,7 +36,7 @@ export function LabelFacts({ bag, prior, today }: { bag: Bag; prior: TasterPrior
       <section>
         <h2>Reference recipe</h2>
         <p className="mb-0">
-          {sentenceCase(parametersLine(reference, unit))}{' '}
+          {sentenceCase(parametersLine(reference, units))}{' '}
           <span className="quiet">(1:{numberText(reference.waterG / reference.doseG, 1)})</span>
         </p>
         <p className="quiet small mb-0">

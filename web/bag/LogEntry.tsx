@@ -3,13 +3,15 @@ import Form from 'react-bootstrap/Form';
 import { useNavigate } from 'react-router';
 import type { Brew } from '../../contract/brew';
 import type { BrewParametersInput } from '../../contract/brewParameters';
+import { PICTURES_OF_BREW } from '../../contract/picture';
 import type { Verdict } from '../../contract/verdict';
 import { FAULTS, KIND_TRAITS, brewKindOf, minutesText, type Fault } from '../../core/brew';
 import { ATTRIBUTES, markOf, SCALE_RANGES, scoreOfSheet, sumOfSheet, type ScoringScale } from '../../core/cup';
 import { cupsText, FAULT_MEANING, parametersLine } from '../../core/text';
-import { useTemperatureUnit } from '../api/useTemperatureUnit';
+import { useUnits } from '../api/useUnits';
 import { api, problemOf } from '../api/api';
-import { clockText, dateText, markText, numberText, sentenceCase, words } from '../ui/format';
+import { Pictures } from '../domain/Pictures';
+import { clockText, dateText, markText, numberText, sentenceCase, words, weightText } from '../ui/format';
 import { toastShown } from '../state/notices';
 import { useAppDispatch } from '../state/store';
 import { CupDetails, CupWords } from './CupDetails';
@@ -66,7 +68,7 @@ export function LogEntry({
   onLeaveOut,
 }: Props) {
   const { cup } = brew;
-  const unit = useTemperatureUnit();
+  const units = useUnits();
   const marks = [
     ...cup.parts.map(({ name, mark: given }) => [name, given] as const),
     ...ATTRIBUTES.map((name) => [name, cup[name]] as const),
@@ -94,7 +96,7 @@ export function LogEntry({
     WRITTEN[brew.recordedFrom],
     cup.company === 'panel' ? 'at a panel' : null,
     brew.style === 'milk'
-      ? [cup.milkKind && `${cup.milkKind} milk`, brew.making?.milkG && `${numberText(brew.making.milkG)} g`]
+      ? [cup.milkKind && `${cup.milkKind} milk`, brew.making?.milkG && weightText(brew.making.milkG, units)]
           .filter(Boolean)
           .join(', ') || null
       : null,
@@ -113,7 +115,7 @@ export function LogEntry({
           onClick={onChoose}
           title="Show in the chart, and how it was made"
         >
-          {sentenceCase(parametersLine(brew, unit))}
+          {sentenceCase(parametersLine(brew, units))}
           {grind}
         </button>
         <div className="quiet small">{about.join(' · ')}</div>
@@ -149,6 +151,7 @@ export function LogEntry({
         )}
         {chosen && <CupDetails cup={cup} names={attributeNames} />}
         {chosen && <MakingDetails brew={brew} />}
+        {chosen && <Pictures bagId={brew.bagId} brewId={brew.id} kinds={PICTURES_OF_BREW} />}
         {chosen && read && <Reason read={read} scale={scale} isReference={sameParameters(brew, reference)} />}
       </div>
       <span className="cup-mark">{mark}</span>

@@ -2,9 +2,11 @@ import { api } from '../api/api';
 import type { Brew } from '../../contract/brew';
 import { againstBand, gapsIn, KIND_TRAITS, brewKindOf, minutesText, assessBrew, shareOf } from '../../core/brew';
 import { phWord } from '../../core/text';
-import { numberText, sentenceCase } from '../ui/format';
+import { numberText, sentenceCase, weightText } from '../ui/format';
 import { RecipeLines } from '../domain/RecipeLines';
 import { TraceChart } from '../domain/TraceChart';
+import type { Units } from '../../core/text';
+import { useUnits } from '../api/useUnits';
 
 /**
  * How one brew was made: the recipe as it stood that day, what happened to its stages, the trace, and what was
@@ -12,9 +14,10 @@ import { TraceChart } from '../domain/TraceChart';
  */
 export function MakingDetails({ brew }: { brew: Brew }) {
   const { making } = brew;
+  const units = useUnits();
   if (!making) return null;
   const { recipe, version, stageTimes } = making;
-  const facts = factsOf(brew);
+  const facts = factsOf(brew, units);
   return (
     <div className="making">
       {facts.length > 0 && <p className="small mb-1">{facts.join(' · ')}</p>}
@@ -52,7 +55,7 @@ function Trace({ brewId, recipe }: { brewId: string; recipe: NonNullable<NonNull
   );
 }
 
-function factsOf({ making, doseG, waterG, drainS, brewer, style }: Brew): string[] {
+function factsOf({ making, doseG, waterG, drainS, brewer, style }: Brew, units: Units): string[] {
   if (!making) return [];
   const {
     recipe,
@@ -89,7 +92,7 @@ function factsOf({ making, doseG, waterG, drainS, brewer, style }: Brew): string
     bed && `bed ${bed}`,
     tastes.length > 0 && `tasted ${tastes.join(', ')}`,
     extraction && `extraction ${extraction.formula}`,
-    beverageG !== null && `${numberText(beverageG, 0)} g in the cup`,
+    beverageG !== null && `${weightText(beverageG, units, 0)} in the cup`,
     iceG !== null && `${numberText(100 * shareOf(iceG, waterG - iceG), 0)} % ice`,
     milkG !== null && `${numberText(100 * shareOf(milkG, beverage), 0)} % milk`,
     ph !== null && `pH ${numberText(ph, 2)}, ${phWord(ph)}`,

@@ -1,18 +1,19 @@
 import { Link } from 'react-router';
+import { unitsOf } from '../../application/settings';
 import type { BagPage } from '../../contract/shelf';
 import { bestCupDay, isInformative, mostInformativeDay } from '../../core/crest';
 import { informationText, recipeText } from '../../core/text';
 import { markOf } from '../../core/cup';
-import { inScale, markText, numberText, sentenceCase } from '../ui/format';
+import { inScale, markText, numberText, sentenceCase, weightText } from '../ui/format';
 
 /** What to brew next: for the cup, and for the knowledge; with what each gains and costs. */
 export function NextBrews({ page: { bag, verdict, cupsLeft, settings } }: { page: BagPage }) {
-  const unit = settings.temperatureUnit;
+  const units = unitsOf(settings);
   const today = verdict.next[0];
   const best = bestCupDay(verdict.next);
   const most = mostInformativeDay(verdict.next);
   if (!today || !best || !most || bag.finishedOn !== null || cupsLeft === 0) return null;
-  const cost = `${numberText(bag.reference.doseG, 1)} g, one of ${cupsLeft} ${cupsLeft === 1 ? 'cup' : 'cups'} left`;
+  const cost = `${weightText(bag.reference.doseG, units)}, one of ${cupsLeft} ${cupsLeft === 1 ? 'cup' : 'cups'} left`;
   const mark = (score: number): string =>
     markText(verdict.scale, markOf(verdict.scale, Math.min(100, Math.max(0, score))));
   const better = inScale(verdict.scale, best.bestCup.expected - today.bestCup.expected);
@@ -29,17 +30,17 @@ export function NextBrews({ page: { bag, verdict, cupsLeft, settings } }: { page
       <h2>Next brew</h2>
       <ul className="proposals">
         <li>
-          <strong>Best cup</strong> today: {recipeText(today.bestCup.changes, unit)}, about{' '}
+          <strong>Best cup</strong> today: {recipeText(today.bestCup.changes, units)}, about{' '}
           {mark(today.bestCup.expected)}.
           {waits &&
-            ` ${when(best.inDays, true)} ${best.bestCup.changes.length > 0 ? `${recipeText(best.bestCup.changes, unit)}, ` : ''}about ${numberText(better, 2)} more.`}
+            ` ${when(best.inDays, true)} ${best.bestCup.changes.length > 0 ? `${recipeText(best.bestCup.changes, units)}, ` : ''}about ${numberText(better, 2)} more.`}
         </li>
         {isInformative(most.mostInformative.expectedInformation) && (
           <li>
-            <strong>Most telling</strong> {when(most.inDays, false)}: {recipeText(most.mostInformative.changes, unit)}.
+            <strong>Most telling</strong> {when(most.inDays, false)}: {recipeText(most.mostInformative.changes, units)}.
             It {tells}
             {most.inDays > 0 && tells !== tellsToday
-              ? `; today's most telling brew (${recipeText(today.mostInformative.changes, unit)}) ${tellsToday}.`
+              ? `; today's most telling brew (${recipeText(today.mostInformative.changes, units)}) ${tellsToday}.`
               : '.'}
             <div className="quiet small">Price: {cost}.</div>
           </li>

@@ -1,7 +1,7 @@
 import { useFormState, useWatch } from 'react-hook-form';
 import { BREWERS, brewKindOf, GRIND_WORDS, STYLES } from '../../core/brew';
 import { OpenSelectField, SelectField, TextField } from '../forms/fields';
-import { TemperatureField } from '../forms/TemperatureField';
+import { TemperatureField, WeightField } from '../forms/MeasuredField';
 import { choices } from '../ui/choices';
 import { sentenceCase } from '../ui/format';
 import { isPublished, type BagForm } from './bagForm';
@@ -19,13 +19,8 @@ export function ParametersFields({ at }: { at: 'reference' | 'publishedRecipe' }
         label="Drunk as"
         options={STYLES.map((one) => ({ value: one, text: sentenceCase(one) }))}
       />
-      <TextField name={`${at}.doseG`} label="Dose" unit="g" decimal />
-      <TextField
-        name={`${at}.waterG`}
-        label={brewKindOf({ brewer, style }) === 'espresso' ? 'Yield' : 'Water'}
-        unit="g"
-        decimal
-      />
+      <WeightField name={`${at}.doseG`} label="Dose" />
+      <WeightField name={`${at}.waterG`} label={brewKindOf({ brewer, style }) === 'espresso' ? 'Yield' : 'Water'} />
       <TemperatureField name={`${at}.waterC`} label="Water temperature" />
       <TextField name={`${at}.filter`} label="Filter" placeholder="if you tell them apart" />
       <TextField name={`${at}.waterRecipe`} label="Brewing water" placeholder="if you tell them apart" />

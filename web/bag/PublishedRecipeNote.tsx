@@ -2,17 +2,17 @@ import { Link } from 'react-router';
 import type { PublishedRecipe } from '../../contract/bagRecord';
 import type { BagPage } from '../../contract/shelf';
 import { claimedRecipeText, parametersLine } from '../../core/text';
-import { useTemperatureUnit } from '../api/useTemperatureUnit';
+import { useUnits } from '../api/useUnits';
 import { inScale, numberText, sentenceCase } from '../ui/format';
 
 /** The recipe its roaster prints, held against the reference; and the way to brew it so. */
 export function PublishedRecipeNote({ page: { bag, verdict }, recipe }: { page: BagPage; recipe: PublishedRecipe }) {
-  const unit = useTemperatureUnit();
+  const units = useUnits();
   const write = (points: number): string => numberText(inScale(verdict.scale, points), 1);
   return (
     <div className="published mb-2">
       <p className="mb-1" dir="auto">
-        <strong>Printed recipe:</strong> {sentenceCase(parametersLine(recipe, unit))}
+        <strong>Printed recipe:</strong> {sentenceCase(parametersLine(recipe, units))}
         {recipe.grindWord && `, ground ${recipe.grindWord}`}. {recipe.asPrinted}
       </p>
       <p className="mb-1">

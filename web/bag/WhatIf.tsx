@@ -5,7 +5,7 @@ import type { BrewParametersInput } from '../../contract/brewParameters';
 import type { BagPage } from '../../contract/shelf';
 import { ratio, waterFor } from '../../core/brew';
 import { parametersLine, temperatureText } from '../../core/text';
-import { useTemperatureUnit } from '../api/useTemperatureUnit';
+import { useUnits } from '../api/useUnits';
 import { numberText } from '../ui/format';
 import { judgedByText } from './judgedBy';
 import { asks, NO_QUESTION, type Question } from './useWhatIf';
@@ -18,12 +18,12 @@ interface Props {
 
 /** What the chart answers at the moment, when it is not simply what was logged. */
 export function QuestionNote({ page: { bag }, question, ask }: Props) {
-  const unit = useTemperatureUnit();
+  const units = useUnits();
   if (!asks(question)) return null;
   const { without, parameters, weights } = question;
   const parts = [
     weights !== undefined && `judged by ${judgedByText(weights)}`,
-    parameters && `at ${parametersLine(parameters, unit)}, not ${parametersLine(bag.reference, unit)}`,
+    parameters && `at ${parametersLine(parameters, units)}, not ${parametersLine(bag.reference, units)}`,
     without.size > 0 && `without ${without.size} ${without.size === 1 ? 'brew' : 'brews'}`,
   ].filter(Boolean);
   return (
@@ -38,7 +38,7 @@ export function QuestionNote({ page: { bag }, question, ask }: Props) {
 
 /** Sliders on the recipe the curve stands for; the curve, window and verdict follow. Nothing is saved. */
 export function ParameterSliders({ page: { bag, brews }, question, ask }: Props) {
-  const unit = useTemperatureUnit();
+  const units = useUnits();
   const parameters = question.parameters ?? bag.reference;
   const brewers = [
     ...new Set([
@@ -67,7 +67,7 @@ export function ParameterSliders({ page: { bag, brews }, question, ask }: Props)
         {parameters.waterC !== null && (
           <Slider
             label="Water temperature"
-            text={temperatureText(parameters.waterC, unit)}
+            text={temperatureText(parameters.waterC, units)}
             min={80}
             max={100}
             step={1}

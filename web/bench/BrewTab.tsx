@@ -1,6 +1,8 @@
 import type { LiveBrew } from '../../contract/live';
 import { minutesText, planOf, secondsTo, stepNow } from '../../core/brew';
 import { useBrewClock } from './brewClock';
+import { inUnits } from '../../core/text';
+import { useUnits } from '../api/useUnits';
 
 /** One of several brews on the bench, with its clock: tapped to bring it to hand. */
 export function BrewTab({
@@ -16,6 +18,7 @@ export function BrewTab({
 }) {
   const nowS = useBrewClock(brew, aheadMs);
   const plan = planOf(brew.recipe);
+  const units = useUnits();
   const marked = brew.marks.map((mark) => mark.step);
   const step = nowS === null ? undefined : plan.steps[stepNow(plan, marked, nowS)];
   const next = step && plan.steps[plan.steps.indexOf(step) + 1];
@@ -33,7 +36,7 @@ export function BrewTab({
     <button type="button" className="btn btn-plain" aria-pressed={chosen} onClick={onChoose}>
       <span className="name">{brew.bagName}</span>
       <span className="clock">{nowS === null ? '0:00' : minutesText(nowS)}</span>
-      <span className="what">{said}</span>
+      <span className="what">{inUnits(units, said)}</span>
     </button>
   );
 }

@@ -6,18 +6,21 @@ import type { KeptRecipe } from '../../contract/recipe';
 import type { BagPage } from '../../contract/shelf';
 import { doseSharingOut, minutesText, planOf, scaleRecipe, scaleChanges, type Recipe } from '../../core/brew';
 import { api, problemOf } from '../api/api';
-import { numberText, sentenceCase } from '../ui/format';
+import { sentenceCase, weightText } from '../ui/format';
 import { toastShown } from '../state/notices';
 import { IdeasNote } from '../domain/IdeasNote';
 import { ProblemNote } from '../ui/ProblemNote';
 import { RecipeLines } from '../domain/RecipeLines';
 import { useAppDispatch } from '../state/store';
 import { useToday } from '../state/today';
-import { asTyped, typedNumber } from '../forms/typed';
+import { typedNumber } from '../forms/typed';
 import { usePageTitle } from '../ui/usePageTitle';
 import { Wait } from '../ui/Wait';
 import { recipeForBag, isReference, recipeFor, type Target } from './chooseRecipe';
 import { GrindFields } from './GrindFields';
+import { useUnits } from '../api/useUnits';
+import { weightIn } from '../../core/text';
+import { WeightInput } from '../forms/WeightInput';
 
 /** Laying a brew out: which recipe, how much of it, ground how. */
 export function LayOutPage() {
@@ -32,6 +35,7 @@ export function LayOutPage() {
 }
 
 function LayOut({ page, recipes }: { page: BagPage; recipes: readonly KeptRecipe[] }) {
+  const units = useUnits();
   const { bag } = page;
   const [address, setAddress] = useSearchParams();
   const navigate = useNavigate();
@@ -70,7 +74,7 @@ function LayOut({ page, recipes }: { page: BagPage; recipes: readonly KeptRecipe
     <>
       <h1>Brew {bag.name}</h1>
       <p className="quiet">
-        Day {page.verdict.restDay}, {numberText(page.gramsLeft, 1)} g left.
+        Day {page.verdict.restDay}, {weightText(page.gramsLeft, units)} left.
         {printed && ` As its roaster prints it; stages of the recipe below. ${printed.asPrinted}`}
       </p>
       <IdeasNote bag={bag} />
@@ -144,6 +148,7 @@ function DoseField({
   onChange: (typed: string) => void;
 }) {
   const id = useId();
+  const units = useUnits();
   const shared = doseSharingOut(gramsLeft, written.doseG);
   const value = typedNumber(typed);
   const wrong = typed !== '' && !(typeof value === 'number' && value > 0 && value <= 500);
@@ -152,21 +157,10 @@ function DoseField({
     <div className="mb-3">
       <Form.Label htmlFor={id}>Dose</Form.Label>
       <div className="d-flex gap-2 flex-wrap align-items-center">
-        <div className="with-unit dose">
-          <Form.Control
-            id={id}
-            value={typed}
-            placeholder={asTyped(written.doseG)}
-            inputMode="decimal"
-            autoComplete="off"
-            isInvalid={wrong}
-            onChange={(event) => onChange(event.target.value)}
-          />
-          <span className="unit">g</span>
-        </div>
+        <WeightInput id={id} value={typed} otherwise={written.doseG} isInvalid={wrong} onChange={onChange} />
         {last && shared.doseG !== written.doseG && (
           <Button variant="plain" onClick={() => onChange(String(shared.doseG))}>
-            Share out what is left: {shared.cups} × {numberText(shared.doseG, 1)} g
+            Share out what is left: {shared.cups} × {weightText(shared.doseG, units)}
           </Button>
         )}
         {typed !== '' && (
@@ -175,9 +169,11 @@ function DoseField({
           </Button>
         )}
       </div>
-      {wrong && <div className="invalid-feedback d-block">The dose must be a number of grams between 0.1 and 500.</div>}
+      {wrong && (
+        <div className="invalid-feedback d-block">{`The dose must be a number between ${weightText(0.1, units)} and ${weightText(500, units)}.`}</div>
+      )}
       {!wrong && typeof value === 'number' && value > gramsLeft && (
-        <div className="form-text">That is more than the {numberText(gramsLeft, 1)} g that should be left.</div>
+        <div className="form-text">That is more than the {weightText(gramsLeft, units)} that should be left.</div>
       )}
     </div>
   );
@@ -185,6 +181,7 @@ function DoseField({
 
 /** What scaling changed, number by number. */
 function ScaleNote({ before, after }: { before: Recipe; after: Recipe }) {
+  const units = useUnits();
   const changes = scaleChanges(before, after);
   if (changes.length === 0) return null;
   const { endS } = planOf(after);
@@ -194,7 +191,7 @@ function ScaleNote({ before, after }: { before: Recipe; after: Recipe }) {
       <ul>
         {changes.map(({ what, fromG, toG }) => (
           <li key={what}>
-            {what}: <span className="quiet">{numberText(fromG, 1)}</span> → <strong>{numberText(toG, 1)} g</strong>
+            {what}: <span className="quiet">{weightIn(units, fromG)}</span> → <strong>{weightText(toG, units)}</strong>
           </li>
         ))}
       </ul>

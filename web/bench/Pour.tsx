@@ -1,7 +1,8 @@
 import { useSyncExternalStore } from 'react';
 import { pourError, type PlanStep } from '../../core/brew';
-import { numberText } from '../ui/format';
+import { numberText, weightText } from '../ui/format';
 import type { ScaleFeed } from './scaleFeed';
+import { useUnits } from '../api/useUnits';
 
 /** A scale that has said nothing for so long, seconds, is said to be silent; faster time comes in larger pieces. */
 const silentAfter = (speed: number): number => Math.max(1, 0.4 * speed);
@@ -15,6 +16,7 @@ interface Props {
 
 /** What the scale says beside what it should say: the weight, the flow, and over- or under-pour at once. */
 export function Pour({ feed, step, nowS, speed }: Props) {
+  const units = useUnits();
   const { weightG, gPerS, atS, flawed } = useSyncExternalStore(feed.subscribe, feed.snapshot);
   if (weightG === null) return <p className="pour quiet">The scale has said nothing yet.</p>;
   const silent = atS === null || nowS - atS > silentAfter(speed);
@@ -22,18 +24,18 @@ export function Pour({ feed, step, nowS, speed }: Props) {
   const flowing = gPerS !== null && gPerS > 0.5;
   const said =
     error > 0
-      ? `${numberText(error, 0)} g over`
+      ? `${weightText(error, units, 0)} over`
       : nowS > step.doneS && error < 0 && !flowing
-        ? `${numberText(-error, 0)} g short`
+        ? `${weightText(-error, units, 0)} short`
         : flowing
-          ? `${numberText(Math.max(0, step.toG - weightG), 0)} g to go`
+          ? `${weightText(Math.max(0, step.toG - weightG), units, 0)} to go`
           : error === 0
             ? 'on target'
             : '';
   return (
     <p className={`pour ${error > 0 ? 'over' : ''}`}>
       <output className="weight" aria-label="Weight on the scale">
-        {numberText(Math.max(0, weightG), 1)} g
+        {weightText(Math.max(0, weightG), units)}
       </output>
       <span className="flow">{flowing ? `${numberText(gPerS, 1)} g/s` : ''}</span>
       <strong className="miss">{silent ? 'scale silent' : said}</strong>

@@ -14,7 +14,7 @@ import {
   type Plan,
   type PlanStep,
 } from '../../core/brew';
-import { sentenceCase, weekdayText } from '../ui/format';
+import { sentenceCase, weekdayText, weightText } from '../ui/format';
 import { localDate, useToday } from '../state/today';
 import { TraceChart } from '../domain/TraceChart';
 import { FaultTaps } from './FaultTaps';
@@ -26,6 +26,8 @@ import { StageStrip } from './StageStrip';
 import { Thermometer } from './Thermometer';
 import { VigourTaps } from './SignTaps';
 import type { Change } from './useLiveChanges';
+import { inUnits, weightIn, type Units } from '../../core/text';
+import { useUnits } from '../api/useUnits';
 
 interface Props {
   live: LiveBrew;
@@ -38,6 +40,7 @@ interface Props {
 /** A brew under way: what to pour to, how long until what comes next, and one tap per stage. */
 export function Running({ live, nowS, change, chosen, stream }: Props) {
   const plan = planOf(live.recipe);
+  const units = useUnits();
   const feed = useScaleFeed(live, stream);
   const marked = live.marks.map(({ step }) => step);
   const toMark = stepToMark(plan, marked, nowS);
@@ -89,13 +92,13 @@ export function Running({ live, nowS, change, chosen, stream }: Props) {
               disabled={toMark === null}
               aria-keyshortcuts="Space"
               onClick={mark}
-              aria-label={toMark === null ? undefined : doneText(plan.steps[toMark], true)}
+              aria-label={toMark === null ? undefined : doneText(plan.steps[toMark], units, true)}
             >
               {toMark === null
                 ? marked.includes(now)
                   ? 'Marked'
                   : 'Nothing to mark yet'
-                : doneText(plan.steps[toMark])}
+                : doneText(plan.steps[toMark], units)}
             </button>
           )}
           <button
@@ -137,6 +140,7 @@ function Now({
   nowS: number;
   marked: boolean;
 }) {
+  const units = useUnits();
   // What waits for a level or a weight is there until it is done: no clock ends it.
   const waits = next !== undefined && (marked || (step.until === '' && nowS >= step.doneS));
   const shown = waits ? next : step;
@@ -146,15 +150,15 @@ function Now({
     <div className={`now ${waits ? 'waits' : ''}`}>
       <p className="to-do" aria-live="assertive">
         {shown.until !== ''
-          ? `Once ${shown.until}, ${toDo(shown)}`
+          ? `Once ${inUnits(units, shown.until)}, ${toDo(shown, units)}`
           : waits
-            ? `Wait, then ${toDo(next)}`
-            : sentenceCase(toDo(step))}
+            ? `Wait, then ${toDo(next, units)}`
+            : sentenceCase(toDo(step, units))}
       </p>
       {shown.pours ? (
         <p className="big-number">
-          {shown.toG}
-          <span className="unit"> g</span>
+          {weightIn(units, shown.toG)}
+          <span className="unit"> {units.weight}</span>
         </p>
       ) : (
         <p className="big-number time">{minutesText(over ? nowS : left)}</p>
@@ -166,11 +170,11 @@ function Now({
             about <strong className="countdown">{minutesText(shown.fromS)}</strong> by the recipe
           </>
         ) : next && next.until !== '' ? (
-          `then, once ${next.until}: ${next.text}`
+          inUnits(units, `then, once ${next.until}: ${next.text}`)
         ) : (
           <>
             <strong className="countdown">{minutesText(next || !over ? left : nowS - step.untilS)}</strong>{' '}
-            {next ? (waits ? 'to wait' : `until: ${next.text}`) : over ? 'past its time' : 'to go'}
+            {next ? (waits ? 'to wait' : `until: ${inUnits(units, next.text)}`) : over ? 'past its time' : 'to go'}
           </>
         )}
       </p>
@@ -179,8 +183,8 @@ function Now({
 }
 
 /** What is to be done in a step, up to its number. */
-function toDo(step: PlanStep): string {
-  if (!step.pours) return step.text;
+function toDo(step: PlanStep, units: Units): string {
+  if (!step.pours) return inUnits(units, step.text);
   return step.act === 'pull' ? 'stop at' : `${step.act} to`;
 }
 
@@ -199,10 +203,10 @@ function Due({ live, plan }: { live: LiveBrew; plan: Plan }) {
 }
 
 /** What the button of a step says; spoken, with the number that otherwise stands large above it. */
-function doneText(step: PlanStep | undefined, spoken = false): string {
+function doneText(step: PlanStep | undefined, units: Units, spoken = false): string {
   if (!step) return 'Done';
-  if (step.pours) return spoken ? `Poured to ${step.toG} g` : 'Poured';
-  return `${sentenceCase(step.text)}: done`;
+  if (step.pours) return spoken ? `Poured to ${weightText(step.toG, units)}` : 'Poured';
+  return `${sentenceCase(inUnits(units, step.text))}: done`;
 }
 
 /** The scale of a brew; null where none is connected. */

@@ -1,7 +1,10 @@
 import { minutesText, type Plan, type StageMark } from '../../core/brew';
+import { inUnits, weightIn } from '../../core/text';
+import { useUnits } from '../api/useUnits';
 
 /** The whole brew as a strip, each step as long as it lasts, with how far it has come. */
 export function StageStrip({ plan, nowS, marks }: { plan: Plan; nowS: number; marks: readonly StageMark[] }) {
+  const units = useUnits();
   return (
     <ol className="stage-strip" aria-label="Stages">
       {plan.steps.map((step, i) => {
@@ -14,12 +17,15 @@ export function StageStrip({ plan, nowS, marks }: { plan: Plan; nowS: number; ma
             className={now ? 'on' : ''}
             aria-current={now ? 'step' : undefined}
             style={{ flexGrow: Math.sqrt(lasts) }}
-            title={`${step.until === '' ? minutesText(step.fromS) : `Once ${step.until}:`} ${step.text}`}
+            title={inUnits(
+              units,
+              `${step.until === '' ? minutesText(step.fromS) : `Once ${step.until}:`} ${step.text}`,
+            )}
           >
             <span className="filled" style={{ width: `${share * 100}%` }} />
             <span className="label">
               {step.pours
-                ? `${step.toG}`
+                ? `${weightIn(units, step.toG)}`
                 : step.act === 'drain' || step.act === 'steep'
                   ? minutesText(step.untilS)
                   : step.act}

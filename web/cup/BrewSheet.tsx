@@ -18,9 +18,9 @@ import {
 import { FAULT_MEANING, parametersLine } from '../../core/text';
 import { COMPANIES } from '../../core/cup';
 import { OpenSelectField, SelectField, SwitchField, TapsField, TextField } from '../forms/fields';
-import { TemperatureField } from '../forms/TemperatureField';
-import { useTemperatureUnit } from '../api/useTemperatureUnit';
-import { clockText, numberText, sentenceCase, words } from '../ui/format';
+import { TemperatureField, WeightField } from '../forms/MeasuredField';
+import { useUnits } from '../api/useUnits';
+import { clockText, numberText, sentenceCase, words, weightText } from '../ui/format';
 import { Sheet } from '../forms/Sheet';
 import { typedNumber, typedWater } from '../forms/typed';
 import { MakingPart } from './MakingPart';
@@ -85,6 +85,7 @@ export function BrewSheet({ bag, tasters, verdict, recipe = null, id = null, com
 }
 
 function ParametersPart() {
+  const units = useUnits();
   const [dose, water, brewer, style] = useWatch<BrewForm, ['doseG', 'waterG', 'brewer', 'style']>({
     name: ['doseG', 'waterG', 'brewer', 'style'],
   });
@@ -98,15 +99,13 @@ function ParametersPart() {
       <legend>The brew</legend>
       <div className="fields">
         <OpenSelectField name="brewer" label="Brewer" options={BREWERS} ownLabel="Another kind" />
-        <TextField name="doseG" label="Dose" unit="g" decimal />
-        <TextField
+        <WeightField name="doseG" label="Dose" />
+        <WeightField
           name="waterG"
           label={shot ? 'Yield' : 'Water'}
-          unit="g"
-          decimal
           help={
             known
-              ? `1:${numberText(waterG / doseG, 1)}${shot ? '' : `, about ${numberText(estimatedBeverageG(kind, waterG, doseG), 0)} g in the cup`}`
+              ? `1:${numberText(waterG / doseG, 1)}${shot ? '' : `, about ${weightText(estimatedBeverageG(kind, waterG, doseG), units, 0)} in the cup`}`
               : `or a ratio, ${shot ? '1:2' : '1:16'}`
           }
         />
@@ -127,14 +126,14 @@ function ParametersPart() {
 
 /** The brew a further cup was poured from: what was shared stands there, and is changed there. */
 function PotPart({ brews, potId }: { brews: readonly Brew[]; potId: string }) {
-  const unit = useTemperatureUnit();
+  const units = useUnits();
   const first = brews.find(({ id }) => id === potId);
   return (
     <fieldset>
       <legend>The brew</legend>
       <p className="mb-0">
         {first
-          ? `Another cup of the brew of ${clockText(first.brewedAt)} on day ${first.restDay}: ${parametersLine(first, unit)}.`
+          ? `Another cup of the brew of ${clockText(first.brewedAt)} on day ${first.restDay}: ${parametersLine(first, units)}.`
           : 'Another cup of a brew that is no longer in the log.'}{' '}
         <span className="quiet">Its beans are counted once, and the judgement knows that both share a brew.</span>
       </p>
@@ -180,8 +179,8 @@ function RecordPart({ tasters }: { tasters: readonly Taster[] }) {
         <TasterField tasters={tasters} />
         {shared && drunkAs}
         {style === 'milk' && <TextField name="cup.milkKind" label="Which milk" placeholder="whole, oat …" />}
-        {style === 'milk' && <TextField name="making.milkG" label="Milk" unit="g" decimal />}
-        {style === 'cold' && <TextField name="making.iceG" label="Ice" unit="g" decimal help="None for a cold steep" />}
+        {style === 'milk' && <WeightField name="making.milkG" label="Milk" />}
+        {style === 'cold' && <WeightField name="making.iceG" label="Ice" help="None for a cold steep" />}
       </div>
       <details open={open}>
         <summary>

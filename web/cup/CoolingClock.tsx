@@ -3,7 +3,7 @@ import { useFormContext, useWatch } from 'react-hook-form';
 import { minutesText } from '../../core/brew';
 import { cupC, phaseDueS, looksAt, type SippedPhase } from '../../core/cup';
 import { temperatureText } from '../../core/text';
-import { useTemperatureUnit } from '../api/useTemperatureUnit';
+import { useUnits } from '../api/useUnits';
 import { called, poured, shake, sheetInView, stopped } from '../state/cooling';
 import { sentenceCase } from '../ui/format';
 import { useAppDispatch, useAppSelector } from '../state/store';
@@ -26,7 +26,7 @@ export function CoolingClock({ sheet: { key, title }, onDue }: Props) {
   const dispatch = useAppDispatch();
   const { setValue } = useFormContext<BrewForm>();
   const from = Number(useWatch<BrewForm, 'cup.coolingFrom'>({ name: 'cup.coolingFrom' }));
-  const unit = useTemperatureUnit();
+  const units = useUnits();
   const running = from > 0;
   const [now, setNow] = useState(Date.now);
   const sinceS = Math.max(0, (now - from) / 1000);
@@ -85,7 +85,7 @@ export function CoolingClock({ sheet: { key, title }, onDue }: Props) {
     <p className="cooling">
       <strong role="status">{last === null ? 'Too hot to sip yet.' : `Time for the ${last} look.`}</strong>{' '}
       <span>
-        About {temperatureText(Math.round(cupC(sinceS)), unit)}
+        About {temperatureText(Math.round(cupC(sinceS)), units)}
         {next ? `; ${next} in ${minutesText(Math.ceil(phaseDueS(next) - sinceS))}` : ''}.
       </span>{' '}
       {next && (

@@ -8,8 +8,8 @@ import type { KeptRecipe } from '../../contract/recipe';
 import type { BagPage } from '../../contract/shelf';
 import type { Taster } from '../../contract/taster';
 import { KIND_TRAITS, minutesText, type Grinder } from '../../core/brew';
-import { parametersLine, type TemperatureUnit } from '../../core/text';
-import { useTemperatureUnit } from '../api/useTemperatureUnit';
+import { parametersLine, type Units } from '../../core/text';
+import { useUnits } from '../api/useUnits';
 import { api, problemOf } from '../api/api';
 import { againstReference } from '../domain/grind';
 import { IdeasNote } from '../domain/IdeasNote';
@@ -92,7 +92,7 @@ function Sheet({ page, origin, goneId, tasters, recipes, grinders }: SheetProps)
   const { bag, brews, settings, verdict } = page;
   const navigate = useNavigate();
   const today = useToday();
-  const unit = useTemperatureUnit();
+  const units = useUnits();
   const [addBrew] = api.useAddBrewMutation();
   const live = origin.by === 'bench' ? origin.live : null;
   // The sheet is laid once: a verdict that changes underneath must not empty it.
@@ -125,7 +125,7 @@ function Sheet({ page, origin, goneId, tasters, recipes, grinders }: SheetProps)
         {TITLES[origin.by]}: {bag.name}
       </h1>
       <p className="quiet">
-        Day {verdict.restDay}. {aboutOf(origin, bag, unit)}
+        Day {verdict.restDay}. {aboutOf(origin, bag, units)}
       </p>
       <IdeasNote bag={bag} />
       {goneId !== null && (
@@ -156,7 +156,7 @@ function Sheet({ page, origin, goneId, tasters, recipes, grinders }: SheetProps)
 }
 
 /** What a sheet was laid by, in a sentence. */
-function aboutOf(origin: Origin, { reference }: Bag, unit: TemperatureUnit): string {
+function aboutOf(origin: Origin, { reference }: Bag, units: Units): string {
   switch (origin.by) {
     case 'bench': {
       const { recipe, endedS } = origin.live;
@@ -165,11 +165,11 @@ function aboutOf(origin: Origin, { reference }: Bag, unit: TemperatureUnit): str
     case 'pot':
       return 'Who drank it, how, and what it was like.';
     case 'printed':
-      return `${sentenceCase(parametersLine(origin.recipe, unit))}. ${origin.recipe.asPrinted}`;
+      return `${sentenceCase(parametersLine(origin.recipe, units))}. ${origin.recipe.asPrinted}`;
     case 'again':
-      return `As on day ${origin.brew.restDay}: ${parametersLine(origin.brew, unit)}.`;
+      return `As on day ${origin.brew.restDay}: ${parametersLine(origin.brew, units)}.`;
     case 'reference':
-      return `Reference recipe: ${parametersLine(reference, unit)}.`;
+      return `Reference recipe: ${parametersLine(reference, units)}.`;
   }
 }
 

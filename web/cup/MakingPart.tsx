@@ -19,12 +19,14 @@ import { AdviceNote } from '../domain/AdviceNote';
 import { BedPicture } from '../domain/BedPicture';
 import { SelectField, TapsField, TextField } from '../forms/fields';
 import { choices } from '../ui/choices';
-import { numberText } from '../ui/format';
+import { numberText, weightText } from '../ui/format';
 import { numberIn, typedChoice, typedNumber, typedSeconds, typedWater } from '../forms/typed';
 import { MeasureButton } from './MeasureButton';
 import { somethingMade, type BrewForm } from './brewForm';
 import { typedScore } from './cupForm';
 import { useInitialValues } from './useInitialValues';
+import { WeightField } from '../forms/MeasuredField';
+import { useUnits } from '../api/useUnits';
 
 interface Props {
   verdict: Verdict;
@@ -70,7 +72,7 @@ export function MakingPart(props: Props) {
             decimal
             help={<MeasureButton kind="refractometer" field="making.tdsPercent" brew={brew} />}
           />
-          <TextField name="making.beverageG" label="Beverage" unit="g" decimal help={<Estimate />} />
+          <WeightField name="making.beverageG" label="Beverage" help={<Estimate />} />
           <TextField
             name="making.ph"
             label="pH"
@@ -100,13 +102,16 @@ export function MakingPart(props: Props) {
 
 /** What the beverage is taken to weigh while nobody has weighed it. */
 function Estimate() {
+  const units = useUnits();
   const [dose, water, brewer, style] = useWatch<BrewForm, ['doseG', 'waterG', 'brewer', 'style']>({
     name: ['doseG', 'waterG', 'brewer', 'style'],
   });
   const doseG = typedNumber(dose);
   const waterG = typedWater(water, doseG);
   if (typeof doseG !== 'number' || typeof waterG !== 'number') return null;
-  return <>about {numberText(estimatedBeverageG(brewKindOf({ brewer, style }), waterG, doseG), 0)} g if not weighed</>;
+  return (
+    <>about {weightText(estimatedBeverageG(brewKindOf({ brewer, style }), waterG, doseG), units, 0)} if not weighed</>
+  );
 }
 
 function Reading({ verdict, recipe, id, company }: Props) {

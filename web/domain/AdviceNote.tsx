@@ -1,16 +1,16 @@
 import type { Verdict } from '../../contract/verdict';
 import { adviseChange, type BrewEvidence } from '../../core/brew';
 import { adviceText, holdWish } from '../../core/text';
-import { useTemperatureUnit } from '../api/useTemperatureUnit';
+import { useUnits } from '../api/useUnits';
 
 /**
  * One change for the next brew with its reason; and, where the judgement would rather have the recipe still, that it
  * would.
  */
 export function AdviceNote({ evidence, verdict }: { evidence: BrewEvidence; verdict: Verdict }) {
-  const unit = useTemperatureUnit();
+  const units = useUnits();
   const advice = adviseChange(evidence);
-  const { headline, reason, hint } = adviceText(advice, unit);
+  const { headline, reason, hint } = adviceText(advice, units);
   const hold = advice.change === null ? null : holdWish(verdict.next[0]);
   return (
     <div className="advice">

@@ -1,6 +1,7 @@
 import { minutesText, planOf, stageFlow, type Recipe, type StageTime } from '../../core/brew';
-import { useTemperatureUnit } from '../api/useTemperatureUnit';
-import { numberText, sentenceCase } from '../ui/format';
+import { useUnits } from '../api/useUnits';
+import { numberText, sentenceCase, weightText } from '../ui/format';
+import { inUnits, type Units } from '../../core/text';
 import { recipeFacts } from './recipeFacts';
 
 interface Props {
@@ -12,10 +13,10 @@ interface Props {
 /** A recipe in one line of numbers and a line for each stage; with what really happened beside the plan. */
 export function RecipeLines({ recipe, times = [] }: Props) {
   const { steps } = planOf(recipe);
-  const unit = useTemperatureUnit();
+  const units = useUnits();
   return (
     <div className="recipe-lines">
-      <p className="mb-1">{recipeFacts(recipe, unit)}</p>
+      <p className="mb-1">{recipeFacts(recipe, units)}</p>
       <table>
         <tbody>
           {steps.map((step, i) => {
@@ -27,7 +28,7 @@ export function RecipeLines({ recipe, times = [] }: Props) {
                   {minutesText(step.fromS)}
                 </td>
                 <td>
-                  {sentenceCase(step.text)}
+                  {sentenceCase(inUnits(units, step.text))}
                   {step.act === 'bloom' && `, ${numberText(step.toG / recipe.doseG, 1)} × the dose`}
                   {step.act === 'drain' &&
                     recipe.drain &&
@@ -36,7 +37,7 @@ export function RecipeLines({ recipe, times = [] }: Props) {
                   {step.until && <strong> once {step.until}</strong>}
                   {step.how && <span className="quiet">, {step.how}</span>}
                   {step.pourNote && <span className="quiet">; {step.pourNote}</span>}
-                  {time && <div className="small quiet">{whatHappened(time, times)}</div>}
+                  {time && <div className="small quiet">{whatHappened(time, times, units)}</div>}
                 </td>
               </tr>
             );
@@ -47,10 +48,10 @@ export function RecipeLines({ recipe, times = [] }: Props) {
   );
 }
 
-function whatHappened(time: StageTime, times: readonly StageTime[]): string {
+function whatHappened(time: StageTime, times: readonly StageTime[], units: Units): string {
   const gPerS = stageFlow(times, time);
   const until = minutesText(time.untilS ?? 0);
   return gPerS === null
     ? `done at ${until}`
-    : `${minutesText(time.fromS ?? 0)} to ${until}, ${numberText(time.toG ?? 0, 0)} g, ${numberText(gPerS, 1)} g/s`;
+    : `${minutesText(time.fromS ?? 0)} to ${until}, ${weightText(time.toG ?? 0, units, 0)}, ${numberText(gPerS, 1)} g/s`;
 }

@@ -1,8 +1,8 @@
 import { useEffect, useRef } from 'react';
 import { useWatch, type FieldValues } from 'react-hook-form';
 import { merge } from '../../core/change';
-import { temperaturesIn } from '../../core/text';
-import { useTemperatureUnit } from '../api/useTemperatureUnit';
+import { inUnits } from '../../core/text';
+import { useUnits } from '../api/useUnits';
 import { differing, nameOfPath } from './differences';
 import { OtherCopy } from './OtherCopy';
 
@@ -40,7 +40,7 @@ interface Props<T extends FieldValues> {
  * what both changed is shown side by side.
  */
 export function ChangedElsewhere<T extends FieldValues>({ savedVersion, lay, nameOf = nameOfPath }: Props<T>) {
-  const unit = useTemperatureUnit();
+  const units = useUnits();
   const { basis: over, ...written } = useWatch() as unknown as T & Basis;
   const both = merge(baseOf(over), savedVersion, written as unknown as T);
   const alone = both.conflicts.length === 0;
@@ -50,7 +50,7 @@ export function ChangedElsewhere<T extends FieldValues>({ savedVersion, lay, nam
     if (!alone || initialValues.current === sheet.basis) return;
     initialValues.current = sheet.basis;
     const taken = differing(both.value, written, nameOf).map(
-      ({ name, hereText }) => `${name}: ${temperaturesIn(unit, hereText)}`,
+      ({ name, hereText }) => `${name}: ${inUnits(units, hereText)}`,
     );
     lay({ ...both.value, basis: sheet.basis }, taken.join('; '));
   });

@@ -3,8 +3,8 @@ import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { useWatch, type FieldValues } from 'react-hook-form';
 import type { Merge } from '../../core/change';
-import { temperaturesIn } from '../../core/text';
-import { useTemperatureUnit } from '../api/useTemperatureUnit';
+import { inUnits } from '../../core/text';
+import { useUnits } from '../api/useUnits';
 import { differing, nameOfPath } from './differences';
 
 interface Props<T extends FieldValues> {
@@ -33,7 +33,7 @@ export function OtherCopy<T extends FieldValues>({
   leave,
   nameOf = nameOfPath,
 }: Props<T>) {
-  const unit = useTemperatureUnit();
+  const units = useUnits();
   const written = useWatch<T>() as T;
   const here = both?.value ?? written;
   const [taken, setTaken] = useState<ReadonlySet<string>>(new Set());
@@ -76,8 +76,8 @@ export function OtherCopy<T extends FieldValues>({
               {apart.map(({ path, name, hereText, thereText }) => (
                 <tr key={path}>
                   <th scope="row">{name}</th>
-                  {!untouched && <td dir="auto">{temperaturesIn(unit, hereText)}</td>}
-                  <td dir="auto">{temperaturesIn(unit, thereText)}</td>
+                  {!untouched && <td dir="auto">{inUnits(units, hereText)}</td>}
+                  <td dir="auto">{inUnits(units, thereText)}</td>
                   {!untouched && (
                     <td>
                       <input

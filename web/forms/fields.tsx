@@ -69,7 +69,7 @@ export interface OtherUnit {
   problem: (said: string) => string;
 }
 
-interface TextFieldProps extends FieldProps {
+export interface TextFieldProps extends FieldProps {
   type?: 'text' | 'date' | 'datetime-local';
   unit?: string;
   decimal?: boolean;

@@ -4,7 +4,7 @@ import { useNavigate, useParams, useSearchParams } from 'react-router';
 import type { KeptRecipeVersion, KeptRecipe } from '../../contract/recipe';
 import { scaleRecipe, scaleChanges } from '../../core/brew';
 import { api, problemOf } from '../api/api';
-import { dateText, numberText } from '../ui/format';
+import { dateText, weightText } from '../ui/format';
 import { toastShown } from '../state/notices';
 import { ProblemNote } from '../ui/ProblemNote';
 import { RecipeLines } from '../domain/RecipeLines';
@@ -14,6 +14,9 @@ import { usePageTitle } from '../ui/usePageTitle';
 import { Wait } from '../ui/Wait';
 import { typedRecipe } from './recipeForm';
 import { RecipeSheet } from './RecipeSheet';
+import { useUnits } from '../api/useUnits';
+import { weightIn } from '../../core/text';
+import { WeightInput } from '../forms/WeightInput';
 
 /** One recipe: as it is followed, at another dose, its versions, and the sheet to change it. */
 export function RecipePage() {
@@ -122,6 +125,7 @@ function Recipe({ kept }: { kept: KeptRecipe }) {
 
 /** The recipe at the dose asked for, with what that changes. */
 function ScaledRecipe({ kept: { recipe } }: { kept: KeptRecipe }) {
+  const units = useUnits();
   const [typed, setTyped] = useState('');
   const dose = typedNumber(typed);
   const scaled = typeof dose === 'number' && dose > 0 && dose <= 500 ? scaleRecipe(recipe, dose) : recipe;
@@ -131,23 +135,12 @@ function ScaledRecipe({ kept: { recipe } }: { kept: KeptRecipe }) {
       <RecipeLines recipe={scaled} />
       <div className="d-flex gap-2 align-items-center mt-3 flex-wrap">
         <label htmlFor="scale-to">At another dose</label>
-        <div className="with-unit dose">
-          <input
-            id="scale-to"
-            className="form-control"
-            inputMode="decimal"
-            autoComplete="off"
-            placeholder={String(recipe.doseG)}
-            value={typed}
-            onChange={(event) => setTyped(event.target.value)}
-          />
-          <span className="unit">g</span>
-        </div>
+        <WeightInput id="scale-to" value={typed} otherwise={recipe.doseG} onChange={setTyped} />
       </div>
       {changes.length > 0 && (
         <p className="quiet mt-2">
           {changes
-            .map(({ what, fromG, toG }) => `${what} ${numberText(fromG, 1)} → ${numberText(toG, 1)} g`)
+            .map(({ what, fromG, toG }) => `${what} ${weightIn(units, fromG)} → ${weightText(toG, units)}`)
             .join(', ')}
         </p>
       )}

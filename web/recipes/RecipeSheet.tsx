@@ -5,13 +5,14 @@ import { useFieldArray, useFormContext, useWatch } from 'react-hook-form';
 import type { ApiError } from '../../contract/error';
 import { BREW_KINDS, BREWERS, GRIND_WORDS, STYLES, type Grinder } from '../../core/brew';
 import { OpenSelectField, SelectField, TextField } from '../forms/fields';
-import { TemperatureField } from '../forms/TemperatureField';
+import { TemperatureField, WeightField } from '../forms/MeasuredField';
 import { choices } from '../ui/choices';
-import { numberText, sentenceCase } from '../ui/format';
+import { numberText, sentenceCase, weightText } from '../ui/format';
 import { Sheet } from '../forms/Sheet';
 import { typedNumber, typedWater } from '../forms/typed';
 import { recipeResolver, traitsOf, type RecipeForm, type RecipeValues } from './recipeForm';
 import { StageFields } from './StageFields';
+import { useUnits } from '../api/useUnits';
 
 interface Props {
   draftKey: string;
@@ -54,9 +55,9 @@ function SettingFields() {
           options={BREW_KINDS.map((one) => ({ value: one, text: KIND_NAMES[one] ?? sentenceCase(one) }))}
         />
         <OpenSelectField name="brewer" label="Brewer" options={BREWERS} ownLabel="Another kind" />
-        <TextField name="doseG" label="Dose" unit="g" decimal />
-        <TextField name="waterG" label={shot ? 'Yield' : 'Water'} unit="g" decimal help={<Ratio />} />
-        {kind === 'iced' && <TextField name="iceG" label="Of it ice" unit="g" decimal />}
+        <WeightField name="doseG" label="Dose" />
+        <WeightField name="waterG" label={shot ? 'Yield' : 'Water'} help={<Ratio />} />
+        {kind === 'iced' && <WeightField name="iceG" label="Of it ice" />}
         <TemperatureField name="waterC" label="Water temperature" />
         {shot && <TextField name="shotS" label="Length of the shot" unit="s" decimal />}
         {shot && <TextField name="pressureBar" label="Pressure" unit="bar" decimal />}
@@ -133,13 +134,14 @@ function OtherGrinds({ grinders }: { grinders: readonly Grinder[] }) {
 
 /** The ratio of what is typed, or how to type one. */
 function Ratio() {
+  const units = useUnits();
   const [doseText, waterText] = useWatch<RecipeForm, ['doseG', 'waterG']>({ name: ['doseG', 'waterG'] });
   const dose = typedNumber(doseText);
   const water = typedWater(waterText, dose);
   return typeof dose === 'number' && typeof water === 'number' && dose > 0 ? (
     <>
       1:{numberText(water / dose, 1)}
-      {waterText.includes(':') && `, ${numberText(water, 0)} g`}
+      {waterText.includes(':') && `, ${weightText(water, units, 0)}`}
     </>
   ) : (
     <>or a ratio, 1:16</>

@@ -1,5 +1,5 @@
 import { api } from '../api/api';
-import { useTemperatureUnit } from '../api/useTemperatureUnit';
+import { useUnits } from '../api/useUnits';
 import { Link } from 'react-router';
 import { minutesText, planOf, type Recipe } from '../../core/brew';
 import { numberText, sentenceCase } from '../ui/format';
@@ -11,7 +11,7 @@ import { Wait } from '../ui/Wait';
 /** Every recipe of the household, the standard first. */
 export function RecipesPage() {
   const { data: recipes, error, refetch } = api.useRecipesQuery(undefined);
-  const unit = useTemperatureUnit();
+  const units = useUnits();
   usePageTitle('Recipes');
   if (!recipes)
     return error ? <ProblemNote error={error} retry={() => void refetch()} /> : <Wait what="Reading the recipes" />;
@@ -40,7 +40,7 @@ export function RecipesPage() {
                 {sentenceCase(recipe.brewer)}
                 {isStandard && <span className="standard">standard</span>}
               </span>
-              <span>{recipeFacts(recipe, unit)}</span>
+              <span>{recipeFacts(recipe, units)}</span>
               <span className="quiet">
                 {lengthText(recipe)}
                 {version > 1 && `, version ${version}`}

@@ -4,6 +4,7 @@ import { ACTS } from '../../core/brew';
 import { SelectField, TextField } from '../forms/fields';
 import { sentenceCase } from '../ui/format';
 import { EMPTY_STAGE, type RecipeForm } from './recipeForm';
+import { WeightField } from '../forms/MeasuredField';
 
 const WAITS = [
   { value: 'time', text: 'For its time' },
@@ -71,7 +72,7 @@ function StageLine({ at }: { at: number }) {
         label="Do"
         options={ACTS.map((act) => ({ value: act, text: sentenceCase(act) }))}
       />
-      <TextField name={`stages.${at}.toG`} label="To" unit="g" decimal />
+      <WeightField name={`stages.${at}.toG`} label="To" />
       <TextField name={`stages.${at}.forS`} label="For" unit="s" decimal />
       <TextField name={`stages.${at}.how`} label="How" className="how" />
       <details
@@ -93,9 +94,7 @@ function StageLine({ at }: { at: number }) {
               help="None is late by the clock."
             />
           )}
-          {waitsFor === 'weight' && (
-            <TextField name={`stages.${at}.waitsForG`} label="until the scale shows" unit="g" decimal />
-          )}
+          {waitsFor === 'weight' && <WeightField name={`stages.${at}.waitsForG`} label="until the scale shows" />}
           <TextField name={`stages.${at}.pourHeight`} label="Height" placeholder="from 5 cm" />
           <TextField name={`stages.${at}.flow`} label="Flow" placeholder="5 g/s" />
           <TextField name={`stages.${at}.kettle`} label="Kettle" placeholder="the slow one" />

@@ -2,11 +2,12 @@ import { useMemo } from 'react';
 import { Link } from 'react-router';
 import type { Lane, Shelf } from '../../contract/shelf';
 import { addDays, daysBetween } from '../../core/rest';
-import { dateText, numberText } from '../ui/format';
+import { dateText, weightText } from '../ui/format';
 import { StateMark } from '../domain/StateMark';
 import { useWidth } from '../ui/useWidth';
 import { LanePicture } from './LanePicture';
 import { dateScale, type DateScale } from './dateScale';
+import { useUnits } from '../api/useUnits';
 
 /** Below this many pixels the calendar shows fewer weeks. */
 const NARROW = 520;
@@ -35,6 +36,7 @@ export function Lanes({ shelf }: { shelf: Shelf }) {
 }
 
 function LaneLink({ lane, shelf, scale }: { lane: Lane; shelf: Shelf; scale: DateScale }) {
+  const units = useUnits();
   const { id, name, roaster, restDay, judged, state, cupsLeft, gramsLeft, frozen, roastAssumed, finishedOn } = lane;
   const where = [
     `day ${restDay}${roastAssumed ? ' (assumed)' : ''}${frozen ? ', frozen' : ''}`,
@@ -45,7 +47,7 @@ function LaneLink({ lane, shelf, scale }: { lane: Lane; shelf: Shelf; scale: Dat
     .join(' · ');
   const left = finishedOn
     ? `finished ${dateText(finishedOn, shelf.today)}`
-    : `${numberText(gramsLeft, 0)} g, ${cupsLeft} ${cupsLeft === 1 ? 'cup' : 'cups'}`;
+    : `${weightText(gramsLeft, units, 0)}, ${cupsLeft} ${cupsLeft === 1 ? 'cup' : 'cups'}`;
   return (
     <Link className="lane" to={`/bags/${id}`} title={lane.verdict}>
       <span className="lane-text">

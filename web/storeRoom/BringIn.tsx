@@ -1,17 +1,22 @@
 import { useRef, useState, type ChangeEvent } from 'react';
 import Button from 'react-bootstrap/Button';
 import type { ImportState } from '../../contract/archive';
+import { Navigate } from 'react-router';
 import { api, problemOf } from '../api/api';
 import { toastShown } from '../state/notices';
 import { useAppDispatch } from '../state/store';
 import { useToday } from '../state/today';
 import { dateText, numberText } from '../ui/format';
+import { BroughtIn } from './BroughtIn';
 import { keptText } from './Safekeeping';
 
 /** How often it is asked how far a file is, ms. */
 const ASK_EVERY_MS = 300;
 
-/** An archive is looked at, and taken in on purpose: all of it, in the place of what is here, or nothing. */
+/**
+ * A file is looked at, and taken in on purpose, all of it or nothing: an archive in the place of what is here, a table of
+ * brews on a page of its own, added to it.
+ */
 export function BringIn() {
   const [begin, { isLoading: sending, error }] = api.useBeginImportMutation();
   const [id, setId] = useState<string | null>(null);
@@ -20,29 +25,30 @@ export function BringIn() {
     const file = target.files?.[0];
     target.value = '';
     if (!file) return;
-    const { data } = await begin({ file });
+    const { data } = await begin({ file, name: file.name });
     setId(data?.id ?? null);
   };
   return (
     <>
       <h2>Bring one in</h2>
       <p className="quiet small mb-2">
-        An archive is looked through first and changes nothing. Taken in, it stands in the place of what is here, which
-        is backed up before.
+        Anyone’s table of brews (CSV, TSV or XLSX, one row a brew) is added to what is here; an archive stands in its
+        place. Either is looked through first and changes nothing, and what is here is backed up before.
       </p>
       <input
         ref={input}
         type="file"
         className="visually-hidden"
-        aria-label="An archive"
+        aria-label="A table or an archive"
         tabIndex={-1}
-        accept=".zip,.json,application/zip,application/json"
+        accept=".csv,.tsv,.txt,.xlsx,.zip,.json"
         onChange={(event) => void choose(event)}
       />
       <Button variant="plain" disabled={sending} onClick={() => input.current?.click()}>
-        {sending ? 'Sending …' : 'Choose an archive'}
+        {sending ? 'Sending …' : 'Choose a file'}
       </Button>
       {error && <p className="panel-error mt-2">{problemOf(error)?.message}</p>}
+      <BroughtIn />
       {id !== null && <Looked key={id} id={id} done={() => setId(null)} />}
     </>
   );
@@ -57,6 +63,7 @@ function Looked({ id, done }: { id: string; done: () => void }) {
     void drop({ id });
     done();
   };
+  if (state?.stage === 'notebook') return <Navigate to={`/store-room/tables/${id}`} />;
   if (error)
     return (
       <div className="panel-error mt-2" role="alert">

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
+import { Link } from 'react-router';
 import type { Backups, HouseholdCounts } from '../../contract/archive';
 import type { Settings, SettingsChange } from '../../contract/settings';
 import { householdText } from '../../core/text';
@@ -36,6 +37,9 @@ export function Safekeeping({ settings, change }: { settings: Settings; change: 
       <legend>Keep it safe</legend>
       {error && <ProblemNote error={error} />}
       {data && <BackupList kept={data} />}
+      <p className="mt-3 mb-0">
+        <Link to="/store-room/changes">What was changed in the last thirty days</Link>, and the way back.
+      </p>
       <AlsoTo key={settings.backupFolder} settings={settings} change={change} />
       <h2>Take it with you</h2>
       <p className="quiet small mb-2">

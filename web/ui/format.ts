@@ -1,4 +1,5 @@
 import { roundTo } from '../../core/brew';
+import { weightIn, type Units } from '../../core/text';
 import {
   inOtherScale,
   levelText,
@@ -57,6 +58,11 @@ function decimals(least: number, most: number): Intl.NumberFormat {
 /** A number with at most `places` decimals and no more than it needs. */
 export function numberText(value: number, places = 1): string {
   return decimals(0, places).format(roundTo(value, places));
+}
+
+/** "15.5 g", "0.55 oz": a weight in g as the household writes it, to `places` decimals of a gram. */
+export function weightText(grams: number, units: Units, places = 1): string {
+  return `${numberText(weightIn(units, grams, places), 2)} ${units.weight}`;
 }
 
 /** How a scale writes its mark: "8.2", "71.5", "3¾ ★". */

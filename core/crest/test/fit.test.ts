@@ -6,6 +6,7 @@ import { compact } from '../compact';
 import { stateOnDay } from '../../text';
 import type { CrestBrew, CrestFit } from '../types';
 import { bagOf, brewOf, ridgeScore } from './samples';
+import { METRIC } from '../../text/units';
 
 function numbersIn(value: unknown): number[] {
   if (typeof value === 'number') return [value];
@@ -222,7 +223,7 @@ describe('fitCrest', () => {
     const fit = fitCrest(bagOf(brews));
     expectHonest(fit);
     for (const age of [0, 12, 90, 500])
-      expect(stateOnDay(compact(fit), age, false, '°C').verdict).not.toMatch(/NaN|undefined|null|Infinity/);
+      expect(stateOnDay(compact(fit), age, false, METRIC).verdict).not.toMatch(/NaN|undefined|null|Infinity/);
   });
 
   it('refuses a repeatability that is not a positive number', () => {

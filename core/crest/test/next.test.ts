@@ -4,6 +4,7 @@ import { ANY_SITUATION, bestCupDay, mostInformativeDay, proposals, isInformative
 import { compact } from '../compact';
 import { informationText, recipeText, stateOnDay } from '../../text';
 import { bagOf, brewOf, ridgeScore } from './samples';
+import { METRIC } from '../../text/units';
 
 const days = [8, 12, 16, 20, 24, 28];
 const scores = [78, 80, 82, 86, 87, 85];
@@ -27,12 +28,12 @@ describe('confounding', () => {
     expect(width(inBlocks)).toBeGreaterThan(1.15 * width(constant));
     expect(firm(inBlocks)).toBeLessThan(firm(constant));
     expect(inBlocks.window).not.toEqual(constant.window);
-    const said = stateOnDay(compact(inBlocks), 24, false, '°C').verdict;
+    const said = stateOnDay(compact(inBlocks), 24, false, METRIC).verdict;
     expect(said).toContain(
       'since day 20 only the press was used, and one cone brew in the next few days would tell the two apart',
     );
-    expect(stateOnDay(compact(constant), 24, false, '°C').verdict).not.toContain('tell the two apart');
-    expect(stateOnDay(compact(inBlocks), 24, true, '°C').verdict).not.toContain('would tell');
+    expect(stateOnDay(compact(constant), 24, false, METRIC).verdict).not.toContain('tell the two apart');
+    expect(stateOnDay(compact(inBlocks), 24, true, METRIC).verdict).not.toContain('would tell');
   });
 });
 
@@ -197,15 +198,15 @@ describe('proposals for a household', () => {
   });
 
   it('are written as a recipe', () => {
-    expect(recipeText([], '°C')).toBe('the reference recipe');
+    expect(recipeText([], METRIC)).toBe('the reference recipe');
     expect(
-      (['°C', '°F'] as const).map((unit) =>
+      [METRIC, { ...METRIC, temperature: '°F' as const }].map((units) =>
         recipeText(
           [
             { factor: 'brewer', setting: 'press' },
             { factor: 'waterC', setting: '90 °C' },
           ],
-          unit,
+          units,
         ),
       ),
     ).toEqual([

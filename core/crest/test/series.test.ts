@@ -4,6 +4,7 @@ import { pooledRepeats } from '../repeats';
 import { compact } from '../compact';
 import { stateOnDay } from '../../text';
 import { bagOf, brewOf, REFERENCE, ridgeScore } from './samples';
+import { METRIC } from '../../text/units';
 
 const ESPRESSO = { style: 'espresso', brewer: 'espresso machine', doseG: 18, waterG: 40, waterC: 93 } as const;
 const lateFilters = [8, 14, 20, 27, 34, 45].map((age) => brewOf(age, ridgeScore(age, 32)));
@@ -19,7 +20,7 @@ describe('a series without a cup of its own', () => {
     expect(siblingStyle.peak.day).toBeGreaterThan(alone.peak.day * 1.1);
     expect(Math.abs(Math.log(siblingStyle.peak.day / (1.2 * filter.peak.day)))).toBeLessThan(0.1);
     expect(siblingStyle.peak.hi / siblingStyle.peak.lo).toBeLessThan(alone.peak.hi / alone.peak.lo);
-    expect(stateOnDay(compact(siblingStyle), 3, false, '°C').verdict).toContain('By its filter cups');
+    expect(stateOnDay(compact(siblingStyle), 3, false, METRIC).verdict).toContain('By its filter cups');
     expect(alone.siblingStyle).toBeNull();
   });
 
@@ -54,13 +55,13 @@ describe('a bag that only fades', () => {
     expect(fit.advisedDay).toBeLessThan(8);
     expect(fit.peakProbability[0]).toBeCloseTo(fit.fresh, 9);
     expect(fit.peakProbability.reduce((a, b) => a + b, 0)).toBeCloseTo(1, 6);
-    expect(stateOnDay(compact(fit), 12, false, '°C').verdict).toMatch(/at its best fresh/);
+    expect(stateOnDay(compact(fit), 12, false, METRIC).verdict).toMatch(/at its best fresh/);
   });
 
   it('is not claimed of a bag that rose', () => {
     const rising = fitCrest(bagOf([4, 8, 12, 17, 22].map((age) => brewOf(age, ridgeScore(age, 22)))));
     expect(rising.fresh).toBeLessThan(0.1);
-    expect(stateOnDay(compact(rising), 22, false, '°C').verdict).not.toContain('fresh');
+    expect(stateOnDay(compact(rising), 22, false, METRIC).verdict).not.toContain('fresh');
   });
 });
 

@@ -11,6 +11,7 @@ import {
   type BrewEvidence,
 } from '../../brew';
 import { adviceText, type AdviceText } from '../advice';
+import { METRIC } from '../units';
 
 const band = { fromS: 165, toS: 195 };
 const shot = { kind: 'espresso', waterC: 93, doseG: 18, waterG: 40, band: { fromS: 26, toS: 32 } } as const;
@@ -36,7 +37,8 @@ const evidence = (differently: Partial<BrewEvidence>): BrewEvidence => ({
   ...differently,
 });
 
-const said = (differently: Partial<BrewEvidence>): AdviceText => adviceText(adviseChange(evidence(differently)), '°C');
+const said = (differently: Partial<BrewEvidence>): AdviceText =>
+  adviceText(adviseChange(evidence(differently)), METRIC);
 
 const NOTHING = 'Change nothing.';
 const ONCE_MORE = 'Change nothing yet.';
@@ -241,9 +243,9 @@ describe('advice', () => {
   });
 
   it('is said in the unit of the household', () => {
-    expect(adviceText(adviseChange(evidence({ tastes: ['bitter'] })), '°F').headline).toBe(
-      'Next time: water 4 °F cooler, 194 °F.',
-    );
+    expect(
+      adviceText(adviseChange(evidence({ tastes: ['bitter'] })), { temperature: '°F', weight: 'g' }).headline,
+    ).toBe('Next time: water 4 °F cooler, 194 °F.');
   });
 
   it('never changes more than one thing, nor against its own signs, nor a cup that was liked', () => {
@@ -263,7 +265,7 @@ describe('advice', () => {
         (differently) => {
           const brew = evidence(differently);
           const { change } = adviseChange(brew);
-          const { headline, reason } = adviceText(adviseChange(brew), '°C');
+          const { headline, reason } = adviceText(adviseChange(brew), METRIC);
           expect([headline, reason].every((text) => /^[A-Z0-9].*\.$/.test(text))).toBe(true);
           expect(headline + reason).not.toMatch(/NaN|undefined|null|Infinity|\.\./);
           const { tastes, standing, fault, readsSigns } = differently;

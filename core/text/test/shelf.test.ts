@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { reference, shelfBag } from '../../shelf/test/samples';
 import { leaveAlone, morningAdvice, mostInformativeAdvice, parametersLine } from '../shelf';
+import { METRIC } from '../units';
 
 const TODAY = '2026-03-01';
 
@@ -8,7 +9,7 @@ const bag = (name: string, differently: Parameters<typeof shelfBag>[1] = {}) =>
   shelfBag(name, { window: { from: '2026-02-25', to: '2026-03-02' }, ...differently });
 describe('the morning in words', () => {
   it('names the bag, its recipe, why, and what is left', () => {
-    expect(morningAdvice(bag('Fog Gate'), TODAY, '°C')).toEqual({
+    expect(morningAdvice(bag('Fog Gate'), TODAY, METRIC)).toEqual({
       bagId: 'Fog Gate',
       name: 'Fog Gate',
       headline: 'Brew Fog Gate: cone, 17 g to 272 g at 92 °C.',
@@ -18,7 +19,7 @@ describe('the morning in words', () => {
       bag('x', { window: { from: '2026-02-25', to: TODAY }, cupsLeft: 1 }),
       bag('x', { state: 'too-early' }),
       bag('x', { state: 'fading' }),
-    ].map((one) => morningAdvice(one, TODAY, '°C').reason.replace('Verdict of x. ', ''));
+    ].map((one) => morningAdvice(one, TODAY, METRIC).reason.replace('Verdict of x. ', ''));
     expect(reasons).toEqual([
       'One cup left, and its window closes today.',
       'A cup today would tell more; eight cups left.',
@@ -42,14 +43,14 @@ describe('the morning in words', () => {
   });
 
   it('writes a recipe on one line, in the household’s unit', () => {
-    expect(parametersLine({ ...reference, waterC: null, doseG: 18.25 }, '°C')).toBe('cone, 18.3 g to 272 g');
-    expect(parametersLine(reference, '°F')).toBe('cone, 17 g to 272 g at 198 °F');
+    expect(parametersLine({ ...reference, waterC: null, doseG: 18.25 }, METRIC)).toBe('cone, 18.3 g to 272 g');
+    expect(parametersLine(reference, { temperature: '°F', weight: 'g' })).toBe('cone, 17 g to 272 g at 198 °F');
   });
 
   it('says the most telling brew with its recipe, what it is worth and its price', () => {
     const changes = [{ factor: 'brewer' as const, setting: 'press' }];
     expect(
-      mostInformativeAdvice(bag('b', { cupsLeft: 3 }), { changes, expected: 80, expectedInformation: 0.3 }, '°C'),
+      mostInformativeAdvice(bag('b', { cupsLeft: 3 }), { changes, expected: 80, expectedInformation: 0.3 }, METRIC),
     ).toEqual({
       bagId: 'b',
       name: 'b',

@@ -7,9 +7,10 @@ import type { CrestBrew, CrestFit } from '../../crest/types';
 import { effectText, recipeClause, settingText } from '../verdict';
 import { cupsText, daysText } from '../words';
 import { bagOf, brewOf, ridgeScore } from '../../crest/test/samples';
+import { METRIC } from '../units';
 
 const many = fitCrest(bagOf(Array.from({ length: 14 }, (_, i) => brewOf(5 + 3 * i, ridgeScore(5 + 3 * i, 20)))));
-const read = (fit: CrestFit, day: number, finished = false) => stateOnDay(compact(fit), day, finished, '°C');
+const read = (fit: CrestFit, day: number, finished = false) => stateOnDay(compact(fit), day, finished, METRIC);
 const flat = (brews: CrestBrew[]) => fitCrest(bagOf(brews, { sigma0: 6 }));
 
 describe('the state', () => {
@@ -88,7 +89,7 @@ describe('the words', () => {
 
   it('name settings', () => {
     const said = ([factor, setting]: readonly [Parameters<typeof settingText>[0]['factor'], string]) =>
-      settingText({ factor, setting }, '°C');
+      settingText({ factor, setting }, METRIC);
     expect(
       (
         [
@@ -112,7 +113,9 @@ describe('the words', () => {
       'soft water',
       'Mira',
     ]);
-    expect(settingText({ factor: 'waterC', setting: '90.5 °C' }, '°F')).toBe('water at 195 °F');
+    expect(settingText({ factor: 'waterC', setting: '90.5 °C' }, { temperature: '°F', weight: 'g' })).toBe(
+      'water at 195 °F',
+    );
   });
 
   it('blame only a setting that is likely and large enough to matter', () => {
@@ -124,18 +127,20 @@ describe('the words', () => {
       helps,
       brews: 3,
     });
-    expect(recipeClause([effect(-3, 0.05), effect(-1.2, 0.1, 'siphon')], 3.5, '°C')).toBe(
+    expect(recipeClause([effect(-3, 0.05), effect(-1.2, 0.1, 'siphon')], 3.5, METRIC)).toBe(
       '; the press hides it clearly',
     );
-    expect(recipeClause([effect(-1.2, 0.1)], 3.5, '°C')).toBe('; the press hides it a little');
-    expect(recipeClause([effect(-6, 0.02)], 3.5, '°C')).toBe('; the press hides it a lot');
-    expect(recipeClause([effect(2, 0.95)], 3.5, '°C')).toBe('; the press lifts it clearly');
-    expect(recipeClause([effect(-3, 0.4), effect(0.2, 0.99)], 3.5, '°C')).toBe('');
-    expect(recipeClause([{ ...effect(-9, 0.01), factor: 'taster' }], 3.5, '°C')).toBe('');
+    expect(recipeClause([effect(-1.2, 0.1)], 3.5, METRIC)).toBe('; the press hides it a little');
+    expect(recipeClause([effect(-6, 0.02)], 3.5, METRIC)).toBe('; the press hides it a lot');
+    expect(recipeClause([effect(2, 0.95)], 3.5, METRIC)).toBe('; the press lifts it clearly');
+    expect(recipeClause([effect(-3, 0.4), effect(0.2, 0.99)], 3.5, METRIC)).toBe('');
+    expect(recipeClause([{ ...effect(-9, 0.01), factor: 'taster' }], 3.5, METRIC)).toBe('');
     // One cup with a setting is no ground for a word on its size.
-    expect(recipeClause([{ ...effect(6, 0.99), brews: 1 }], 3.5, '°C')).toBe('');
-    expect(effectText({ ...effect(6, 0.99), brews: 1 }, 3.5, '°C')).toBe('the press may lift it; one cup says little');
-    expect(effectText(effect(-6, 0.02), 3.5, '°C')).toBe('the press lowers it a lot, almost certainly');
-    expect(effectText(effect(1, 0.6), 3.5, '°C')).toBe('the press: no difference to speak of yet');
+    expect(recipeClause([{ ...effect(6, 0.99), brews: 1 }], 3.5, METRIC)).toBe('');
+    expect(effectText({ ...effect(6, 0.99), brews: 1 }, 3.5, METRIC)).toBe(
+      'the press may lift it; one cup says little',
+    );
+    expect(effectText(effect(-6, 0.02), 3.5, METRIC)).toBe('the press lowers it a lot, almost certainly');
+    expect(effectText(effect(1, 0.6), 3.5, METRIC)).toBe('the press: no difference to speak of yet');
   });
 });

@@ -1,31 +1,69 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { celsiusOf, temperatureIn, temperaturesIn, temperatureText, warmerByText } from '../units';
+import {
+  celsiusOf,
+  gramsOf,
+  inUnits,
+  METRIC,
+  temperatureIn,
+  temperatureText,
+  warmerByText,
+  weightIn,
+  weightText,
+  type Units,
+} from '../units';
+
+const FAHRENHEIT: Units = { ...METRIC, temperature: '°F' };
+const OUNCES: Units = { ...METRIC, weight: 'oz' };
 
 describe('temperatures', () => {
   it('are written in the unit of the household', () => {
-    expect([temperatureText(92.5, '°C'), temperatureText(92.5, '°F'), temperatureText(100, '°F')]).toEqual([
-      '92.5 °C',
-      '199 °F',
-      '212 °F',
-    ]);
+    expect([
+      temperatureText(92.5, METRIC),
+      temperatureText(92.5, FAHRENHEIT),
+      temperatureText(100, FAHRENHEIT),
+    ]).toEqual(['92.5 °C', '199 °F', '212 °F']);
   });
 
   it('differ by the size of a degree, not by where its scale begins', () => {
-    expect([warmerByText(2, '°C'), warmerByText(2, '°F')]).toEqual(['2 °C', '4 °F']);
+    expect([warmerByText(2, METRIC), warmerByText(2, FAHRENHEIT)]).toEqual(['2 °C', '4 °F']);
   });
 
   it('come back as they were typed, to a tenth of a degree', () => {
     fc.assert(
       fc.property(fc.integer({ min: 320, max: 2120 }), (tenths) => {
-        expect(temperatureIn('°F', celsiusOf('°F', tenths / 10))).toBe(tenths / 10);
+        expect(temperatureIn(FAHRENHEIT, celsiusOf(FAHRENHEIT, tenths / 10))).toBe(tenths / 10);
       }),
     );
   });
 
   it('are changed where they stand in a text, and nothing else is', () => {
     const text = 'One spoon in 200 ml water at 80 °C, 2 minutes; not above 92.5 °C.';
-    expect(temperaturesIn('°F', text)).toBe('One spoon in 200 ml water at 176 °F, 2 minutes; not above 199 °F.');
-    expect(temperaturesIn('°C', text)).toBe(text);
+    expect(inUnits(FAHRENHEIT, text)).toBe('One spoon in 200 ml water at 176 °F, 2 minutes; not above 199 °F.');
+    expect(inUnits(METRIC, text)).toBe(text);
+  });
+});
+
+describe('weights', () => {
+  it('are written in the unit of the household', () => {
+    expect([weightText(15.55, METRIC), weightText(272.4, METRIC, 0), weightText(17, OUNCES)]).toEqual([
+      '15.6 g',
+      '272 g',
+      '0.6 oz',
+    ]);
+  });
+
+  it('come back as they were typed, to a hundredth of an ounce', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 20_000 }), (hundredths) => {
+        expect(weightIn(OUNCES, gramsOf(OUNCES, hundredths / 100))).toBe(hundredths / 100);
+      }),
+    );
+  });
+
+  it('are changed where they stand in a text, and flows and words are not', () => {
+    const text = 'Pour to 180 g at 92 °C, 4 g/s, 3 grinds; the scale shows 45.5 g.';
+    expect(inUnits(OUNCES, text)).toBe('Pour to 6.35 oz at 92 °C, 4 g/s, 3 grinds; the scale shows 1.6 oz.');
+    expect(inUnits({ ...FAHRENHEIT, weight: 'oz' }, text)).toContain('6.35 oz at 198 °F');
   });
 });

@@ -48,7 +48,7 @@ describe('the recipe of a bag', () => {
   });
 
   it('compares the grind with the reference recipe’s on one grinder only', () => {
-    const grinders = [{ id: id(7), name: 'Hand grinder', burrChanges: [] }];
+    const grinders = [{ id: id(7), name: 'Hand grinder', burrChanges: [], grindWords: [] }];
     const withGrind = kept.map((one) =>
       one.id === id(0) ? { ...one, recipe: { ...one.recipe, grinderId: id(7), grinderSetting: 20 } } : one,
     );

@@ -1,0 +1,44 @@
+import { useState } from 'react';
+import Form from 'react-bootstrap/Form';
+import { gramsOf, weightIn } from '../../core/text';
+import { useUnits } from '../api/useUnits';
+import { asTyped, typedNumber } from './typed';
+
+interface Props {
+  id: string;
+  /** In g, as typed; empty for the placeholder's. */
+  value: string;
+  /** What is taken where nothing is typed, g. */
+  otherwise: number;
+  isInvalid?: boolean;
+  onChange: (typed: string) => void;
+}
+
+/** A weight outside any sheet, typed in what the household writes weights in, and told in g. */
+export function WeightInput({ id, value, otherwise, isInvalid = false, onChange }: Props) {
+  const units = useUnits();
+  const [typing, setTyping] = useState<string | null>(null);
+  const number = typedNumber(value);
+  const shown = typeof number === 'number' && units.weight !== 'g' ? asTyped(weightIn(units, number)) : value;
+  const take = (typed: string): void => {
+    const typedIn = typedNumber(typed);
+    setTyping(typed);
+    onChange(typeof typedIn === 'number' ? asTyped(gramsOf(units, typedIn)) : typed);
+  };
+  return (
+    <div className="with-unit dose">
+      <Form.Control
+        id={id}
+        // What was chosen by a tap goes before what was typed.
+        value={typing !== null && value !== '' ? typing : shown}
+        placeholder={asTyped(weightIn(units, otherwise))}
+        inputMode="decimal"
+        autoComplete="off"
+        isInvalid={isInvalid}
+        onChange={({ target }) => take(target.value)}
+        onBlur={() => setTyping(null)}
+      />
+      <span className="unit">{units.weight}</span>
+    </div>
+  );
+}
