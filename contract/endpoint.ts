@@ -1,5 +1,6 @@
-import type { z } from 'zod';
+import { z } from 'zod';
 import type { ApiError } from './error';
+import { id } from './fields';
 
 /** What an answer tells of and a change touches: whoever shows one of these asks anew once it was changed. */
 export const RESOURCES = [
@@ -52,6 +53,22 @@ export interface Endpoint {
   /** Of a change: sent at once, though others wait, and even as its page is left. */
   urgent?: true;
 }
+
+type Rest = Omit<Endpoint, 'method' | 'path' | 'summary'>;
+/** How an endpoint of one method is written down: where it is, what it is in a line, and the rest. */
+const endpointOf =
+  <const M extends Endpoint['method']>(method: M) =>
+  <const R extends Rest>(path: string, summary: string, rest: R) => ({ method, path, summary, ...rest });
+export const get = endpointOf('GET');
+export const post = endpointOf('POST');
+export const put = endpointOf('PUT');
+export const patch = endpointOf('PATCH');
+export const remove = endpointOf('DELETE');
+
+export const byId = z.strictObject({ id });
+/** What is sent where there is nothing to say. */
+export const nothing = z.strictObject({});
+export const added = z.strictObject({ id });
 
 /** Failures any request can meet. */
 export const ANY_ERROR: readonly ApiError['code'][] = [

@@ -110,6 +110,13 @@ export const shelf = z.strictObject({
   nagging: z.array(nagging),
   /** Sheets that were begun and not saved. */
   unfinished: z.array(draftHead),
+  /** Today's estimate for each taster, mg; null where the household keeps none. */
+  caffeine: z
+    .strictObject({
+      guideMg: z.number(),
+      tally: z.array(z.strictObject({ taster: z.string().nullable(), mg: z.number() })),
+    })
+    .nullable(),
   judging,
 });
 export type Shelf = z.infer<typeof shelf>;

@@ -1,11 +1,13 @@
 import { useEffect, useRef, useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, NavLink, Outlet, ScrollRestoration, useLocation, useNavigate } from 'react-router';
+import { api } from './api/api';
+import { useActionKey } from './api/keys';
 import { CoolingCalls } from './CoolingCalls';
 import { Notices } from './Notices';
 import { SearchBox } from './SearchBox';
 import { ShortcutsDialog } from './ShortcutsDialog';
 import { useAppDispatch, useAppSelector } from './state/store';
+import { writeAs } from './ui/format';
 import { showTheme, themeChosen, THEMES } from './state/theme';
 
 const THEME_WORDS = { auto: 'Light or dark: as the machine', light: 'Light', dark: 'Dark' };
@@ -47,10 +49,13 @@ export function Frame() {
   const [helping, setHelping] = useState(false);
 
   useEffect(() => showTheme(theme), [theme]);
-  useHotkeys('/', () => search.current?.focus(), { preventDefault: true, useKey: true });
-  useHotkeys('n', () => void navigate('/bags/new'), { preventDefault: true });
-  useHotkeys('s', () => void navigate('/'), { preventDefault: true });
-  useHotkeys('?', () => setHelping(true), { useKey: true });
+  useActionKey('search', () => search.current?.focus());
+  useActionKey('addBag', () => void navigate('/bags/new'));
+  useActionKey('shelf', () => void navigate('/'));
+  useActionKey('keys', () => setHelping(true));
+  const { data: settings } = api.useSettingsQuery(undefined);
+  const locale = settings?.locale ?? undefined;
+  writeAs(locale);
 
   // Beside the kettle a phone has no room for anything but the brew.
   const atBench = useLocation().pathname === '/bench';
@@ -99,7 +104,8 @@ export function Frame() {
         </div>
       </header>
       <main id="content" className="container" tabIndex={-1}>
-        <Outlet />
+        {/* What is written otherwise is drawn anew. */}
+        <Outlet key={locale ?? ''} />
       </main>
       {!atBench && (
         <nav className="places-foot container" aria-label="Places">

@@ -27,7 +27,7 @@ export function markIn(cell: Cell | undefined, decimal: DecimalMark): WrittenMar
   const text = textOf(cell);
   if (text === '') return null;
   if (STARS.test(text)) {
-    const full = [...text.replaceAll('\ufe0f', '')].filter((one) => '★⭐*'.includes(one)).length;
+    const full = (text.match(/[★⭐*]/gu) ?? []).length;
     return { value: full + (text.endsWith('½') ? 0.5 : 0), outOf: 5, isLevel: false, isStars: true };
   }
   const level = /[+\-−]$|^[hl]/i.test(text) ? parseLevel(text) : null;

@@ -1,4 +1,5 @@
 export * from './advice';
+export * from './caffeine';
 export * from './cautions';
 export * from './claimedRecipe';
 export * from './checks';

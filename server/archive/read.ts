@@ -49,22 +49,22 @@ async function documentIn(file: string, mostBytes: number): Promise<string> {
 }
 
 async function documentInZip(file: string, mostBytes: number): Promise<string> {
-  const pieces: Buffer[] = [];
-  let isThere = false;
+  const found: { document: Buffer | null } = { document: null };
   try {
     await eachEntry(file, async ({ name, bytes, open }) => {
       if (name !== DOCUMENT) return false;
       if (bytes > mostBytes) throw new UnreadableFile('What is packed in this zip is larger than any archive can be.');
+      const pieces: Buffer[] = [];
       for await (const piece of await open()) pieces.push(piece);
-      isThere = true;
+      found.document = Buffer.concat(pieces);
       return true;
     });
   } catch (error) {
     if (error instanceof UnreadableFile) throw error;
     throw new UnreadableFile(`This zip cannot be read: ${error instanceof Error ? error.message : String(error)}.`);
   }
-  if (!isThere) throw new UnreadableFile(`There is no ${DOCUMENT} in this zip: it is not an archive.`);
-  return Buffer.concat(pieces).toString('utf8');
+  if (!found.document) throw new UnreadableFile(`There is no ${DOCUMENT} in this zip: it is not an archive.`);
+  return found.document.toString('utf8');
 }
 
 /** The document, as far as it is one. Throws an UnreadableFile for what is none, or was written by a newer version. */

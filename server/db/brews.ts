@@ -3,7 +3,7 @@ import { groupBy, isEqual, keyBy, pick } from 'es-toolkit';
 import { In, IsNull, type EntityManager } from 'typeorm';
 import type { Bag } from '../../contract/bag';
 import type { Brew, BrewInput } from '../../contract/brew';
-import { isOfWholePot, potOf, SHARED_IN_POT } from '../../core/brew';
+import { isOfWholePot, potOf, SHARED_IN_POT, type CaffeineBrew } from '../../core/brew';
 import type { RepeatGroup } from '../../core/crest';
 import { scoreOfCup, SCALE_RANGES } from '../../core/cup';
 import { notAgreed } from '../../core/cup/words';
@@ -81,6 +81,26 @@ export async function loadBrewTicks(
     .orderBy('brew."brewedAt"')
     .getRawMany<BrewTick>();
   return groupBy(ticks, (tick) => tick.bagId);
+}
+
+/** The brews of a day, as far as a tally of caffeine must know them. */
+export async function loadBrewsOfDay(db: EntityManager, day: PlainDate): Promise<CaffeineBrew[]> {
+  const rows = await db
+    .createQueryBuilder(BrewEntity, 'brew')
+    .innerJoin('bag', 'bag', 'bag.id = brew."bagId" AND bag."deletedAt" IS NULL')
+    .select(['brew.id AS id', 'brew."potId" AS "potId"', 'brew."tasterId" AS "tasterId"', 'brew.style AS style'])
+    .addSelect(['brew."doseG" AS "doseG"', 'brew.fault AS fault', 'bag.species AS species', 'bag.process AS process'])
+    .where('brew."deletedAt" IS NULL AND brew."brewedAt" >= :day AND brew."brewedAt" < :after', {
+      day,
+      after: addDays(day, 1),
+    })
+    .getRawMany<Omit<CaffeineBrew, 'isDecaffeinated'> & { process: string | null }>();
+  const who = await loadTasterIdentity(db);
+  return rows.map(({ process, ...row }) => ({
+    ...row,
+    tasterId: row.tasterId && who(row.tasterId),
+    isDecaffeinated: process === 'decaffeinated',
+  }));
 }
 
 /** How much the brews of each bag took, g: a pot once, however many cups it gave. */

@@ -36,10 +36,10 @@ export async function keepNotebook(
   fileName: string,
   now: Date,
 ): Promise<NotebookImportRow> {
-  const taster = await byName(await db.findBy(TasterEntity, { mergedInto: IsNull() }), async (name) => {
+  const taster = byName(await db.findBy(TasterEntity, { mergedInto: IsNull() }), async (name) => {
     return (await addTaster(db, name, now)).id;
   });
-  const grinder = await byName(await db.findBy(GrinderEntity, { deletedAt: IsNull() }), async (name) => {
+  const grinder = byName(await db.findBy(GrinderEntity, { deletedAt: IsNull() }), async (name) => {
     return (await addGrinder(db, { name, burrChanges: [], grindWords: [] }, now)).id;
   });
   const bagIds: string[] = [];
@@ -59,10 +59,10 @@ export async function keepNotebook(
 }
 
 /** The id of whoever goes by a name, added where nobody does; null for an empty name. */
-async function byName(
+function byName(
   known: readonly { id: string; name: string }[],
   add: (name: string) => Promise<string>,
-): Promise<(name: string) => Promise<string | null>> {
+): (name: string) => Promise<string | null> {
   const ids = new Map(known.map(({ id, name }) => [plain(name), id]));
   return async (name) => {
     const short = name.slice(0, 60).trim();

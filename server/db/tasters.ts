@@ -56,7 +56,7 @@ export async function mergeTaster(db: EntityManager, id: string, into: string | 
   const rows = await db.find(TasterEntity);
   if (!rows.some((one) => one.id === id)) throw notFound('This taster');
   const other = rows.find((one) => one.id === into);
-  if (into !== null && (!other || other.mergedInto !== null || into === id))
+  if (into !== null && (other?.mergedInto !== null || into === id))
     throw invalidField('into', 'This is nobody a taster can be merged into');
   if (into !== null && rows.some((one) => one.mergedInto === id))
     throw new Problem('conflict', 'Somebody was merged into this taster: take that back first.');

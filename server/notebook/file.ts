@@ -18,10 +18,10 @@ const MOST_ENTRIES = 2000;
 /** What a file is, by what stands in it: an archive (JSON, or any zip that is no spreadsheet), a spreadsheet, or text. */
 export async function kindOfFile(file: string): Promise<'archive' | 'spreadsheet' | 'text'> {
   if (!(await isZip(file))) return /^[\s\ufeff]*[{[]/.test(await beginningOf(file)) ? 'archive' : 'text';
-  let isSpreadsheet = false;
+  const names: string[] = [];
   // A zip that cannot be read is told so by whoever reads archives.
-  await eachEntry(file, async ({ name }) => (isSpreadsheet ||= name.startsWith('xl/'))).catch(() => undefined);
-  return isSpreadsheet ? 'spreadsheet' : 'archive';
+  await eachEntry(file, ({ name }) => Promise.resolve(names.push(name) >= MOST_ENTRIES)).catch(() => undefined);
+  return names.some((name) => name.startsWith('xl/')) ? 'spreadsheet' : 'archive';
 }
 
 async function beginningOf(file: string): Promise<string> {

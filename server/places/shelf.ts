@@ -3,7 +3,17 @@ import { isOwnAddress } from '../../core/draft';
 import type { LiveBrew } from '../../contract/live';
 import type { Settings } from '../../contract/settings';
 import type { Advice, Lane, OnBench, Shelf } from '../../contract/shelf';
-import { cupsLeft, dueAt, gramsLeft, KIND_TRAITS, planOf, roundTo } from '../../core/brew';
+import type { Taster } from '../../contract/taster';
+import {
+  caffeineByTaster,
+  cupsLeft,
+  dueAt,
+  gramsLeft,
+  KIND_TRAITS,
+  planOf,
+  roundTo,
+  type CaffeineBrew,
+} from '../../core/brew';
 import { ageOn, daysAtBest, proposals, reportedDay, isInformative, stateOf } from '../../core/crest';
 import { unitsOf } from '../../application/settings';
 import { leaveAlone, morningAdvice, mostInformativeAdvice, stateOnDay, type Units } from '../../core/text';
@@ -21,12 +31,13 @@ import {
   type ShelfBag,
 } from '../../core/shelf';
 import { loadBagIds, loadBagsInUse, loadFinishedBags } from '../db/bags';
-import { loadBrewTicks, loadGramsBrewed, type BrewTick } from '../db/brews';
+import { loadBrewsOfDay, loadBrewTicks, loadGramsBrewed, type BrewTick } from '../db/brews';
 import { loadNagging } from '../db/cups';
 import { loadUnfinished } from '../db/drafts';
 import { loadBench } from '../db/live';
 import { searchBags } from '../db/search';
 import { loadSettings } from '../db/settings';
+import { loadTasters } from '../db/tasters';
 import type { Deps } from '../deps';
 import type { Handlers } from '../routes';
 import type { FitForShelf, Judged } from '../verdicts/keeper';
@@ -37,15 +48,19 @@ export function shelfHandlers({ store, verdicts }: Deps): Handlers<'shelf' | 'ju
     const axis = shelfAxis(today);
     const shown = await store.read(finished === 'yes' ? loadFinishedBags : loadBagsInUse);
     const fits = await verdicts.forShelf(shown);
-    const { ticks, brewed, settings, bench, nagging, unfinished, ids } = await store.read(async (db) => ({
-      ticks: await loadBrewTicks(db, finished === 'yes' ? { from: EARLIEST, to: today } : axis),
-      brewed: await loadGramsBrewed(db),
-      settings: await loadSettings(db),
-      bench: await loadBench(db),
-      nagging: await loadNagging(db),
-      unfinished: await loadUnfinished(db),
-      ids: await loadBagIds(db),
-    }));
+    const { ticks, brewed, settings, ofToday, tasters, bench, nagging, unfinished, ids } = await store.read(
+      async (db) => ({
+        ticks: await loadBrewTicks(db, finished === 'yes' ? { from: EARLIEST, to: today } : axis),
+        brewed: await loadGramsBrewed(db),
+        settings: await loadSettings(db),
+        ofToday: await loadBrewsOfDay(db, today),
+        tasters: await loadTasters(db),
+        bench: await loadBench(db),
+        nagging: await loadNagging(db),
+        unfinished: await loadUnfinished(db),
+        ids: await loadBagIds(db),
+      }),
+    );
     const units = unitsOf(settings);
     const all = shown.map((bag) =>
       laneAndBag(bag, { ticks: ticks[bag.id] ?? [], brewedG: brewed.get(bag.id) ?? 0 }, fits.get(bag.id) ?? null, {
@@ -65,6 +80,7 @@ export function shelfHandlers({ store, verdicts }: Deps): Handlers<'shelf' | 'ju
       pick: pick && morningAdvice(pick, today, units),
       mostInformative: await mostInformative(onShelf, shown, today, settings),
       leaveAlone: bagsToLeave(onShelf).map((bag) => leaveAlone(bag, today)),
+      caffeine: caffeineOf(ofToday, tasters, settings.caffeineGuideMg),
       bench: bench.map(onBench),
       nagging,
       unfinished: unfinished.filter(({ href }) => isThere(href, ids)),
@@ -96,6 +112,20 @@ export function shelfHandlers({ store, verdicts }: Deps): Handlers<'shelf' | 'ju
     judging: () => verdicts.judging,
     search: ({ query: { q } }) => store.read((db) => searchBags(db, q)),
   };
+}
+
+/** Each taster's caffeine of a day, by name, the most first. */
+function caffeineOf(
+  brews: readonly CaffeineBrew[],
+  tasters: readonly Pick<Taster, 'id' | 'name'>[],
+  guideMg: number | null,
+): Shelf['caffeine'] {
+  if (guideMg === null) return null;
+  const named = [...caffeineByTaster(brews)].map(([id, mg]) => ({
+    taster: tasters.find((one) => one.id === id)?.name ?? null,
+    mg: roundTo(mg, 0),
+  }));
+  return { guideMg, tally: named.sort((a, b) => b.mg - a.mg) };
 }
 
 /** Whether the bag a sheet belongs to is still there; a sheet of no bag is. */

@@ -1,10 +1,10 @@
 import { useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useNavigate, useParams } from 'react-router';
 import type { BagPage as Page } from '../../contract/shelf';
 import { PICTURES_OF_BAG } from '../../contract/picture';
 import { datesOf } from '../../core/shelf';
 import { api } from '../api/api';
+import { useActionKey } from '../api/keys';
 import { Pictures } from '../domain/Pictures';
 import { ProblemNote } from '../ui/ProblemNote';
 import { useToday } from '../state/today';
@@ -44,14 +44,12 @@ export function BagPage() {
   if (page && isStale !== (page.judged === 'earlier')) setStale(page.judged === 'earlier');
   const lastBrew = page?.brews[0];
   usePageTitle(page?.bag.name ?? 'Bag');
-  useHotkeys('b', () => void navigate(`/bags/${bagId}/brew`), { preventDefault: true }, [bagId]);
-  useHotkeys('w', () => void navigate(`/bags/${bagId}/bench`), { preventDefault: true }, [bagId]);
-  useHotkeys(
-    'a',
-    () => lastBrew && void navigate(`/bags/${bagId}/brew?again=${lastBrew.id}`),
-    { preventDefault: true },
-    [bagId, lastBrew],
-  );
+  useActionKey('logBrew', () => void navigate(`/bags/${bagId}/brew`), [bagId]);
+  useActionKey('waterOn', () => void navigate(`/bags/${bagId}/bench`), [bagId]);
+  useActionKey('sameAgain', () => lastBrew && void navigate(`/bags/${bagId}/brew?again=${lastBrew.id}`), [
+    bagId,
+    lastBrew,
+  ]);
   if (page?.bag.id !== bagId)
     return error ? <ProblemNote error={error} retry={() => void refetch()} /> : <Wait what="Reading the bag" />;
   return <BagView key={bagId} page={page} today={today} />;

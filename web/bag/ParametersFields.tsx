@@ -5,6 +5,7 @@ import { TemperatureField, WeightField } from '../forms/MeasuredField';
 import { choices } from '../ui/choices';
 import { sentenceCase } from '../ui/format';
 import { isPublished, type BagForm } from './bagForm';
+import { OwnedField } from '../forms/OwnedField';
 
 /** Brew parameters: the reference's, or those its roaster prints. */
 export function ParametersFields({ at }: { at: 'reference' | 'publishedRecipe' }) {
@@ -22,8 +23,8 @@ export function ParametersFields({ at }: { at: 'reference' | 'publishedRecipe' }
       <WeightField name={`${at}.doseG`} label="Dose" />
       <WeightField name={`${at}.waterG`} label={brewKindOf({ brewer, style }) === 'espresso' ? 'Yield' : 'Water'} />
       <TemperatureField name={`${at}.waterC`} label="Water temperature" />
-      <TextField name={`${at}.filter`} label="Filter" placeholder="if you tell them apart" />
-      <TextField name={`${at}.waterRecipe`} label="Brewing water" placeholder="if you tell them apart" />
+      <OwnedField name={`${at}.filter`} label="Filter" of="filters" placeholder="if you tell them apart" />
+      <OwnedField name={`${at}.waterRecipe`} label="Brewing water" of="waters" placeholder="if you tell them apart" />
     </div>
   );
 }

@@ -4,7 +4,7 @@ import Form from 'react-bootstrap/Form';
 import type { Bag } from '../../contract/bag';
 import type { KeptRecipe } from '../../contract/recipe';
 import { grindsOf, type GrindComparison, type Grinder, type Recipe } from '../../core/brew';
-import { numberText } from '../ui/format';
+import { numberText, sentenceCase } from '../ui/format';
 import { againstReference, type Grind } from '../domain/grind';
 import { useToday } from '../state/today';
 import { asTyped, typedNumber } from '../forms/typed';
@@ -36,6 +36,9 @@ export function GrindFields({ recipe, written, bag, recipes, onChange }: Props) 
     grinders,
     today,
   );
+  const inWords = grinders
+    .find(({ id }) => id === recipe.grinderId)
+    ?.grindWords.find(({ word }) => word === written.grindWord)?.setting;
   const change = (grind: Partial<Grind>): void =>
     onChange({ grinderId: recipe.grinderId, grinderSetting: recipe.grinderSetting, ...grind });
   return (
@@ -50,7 +53,11 @@ export function GrindFields({ recipe, written, bag, recipes, onChange }: Props) 
             // What was typed for a grinder comes back with it; else what the recipe has for it.
             setTypedFor({ ...typedFor, [recipe.grinderId ?? '']: typed });
             const inRecipe = grindsOf(written).find(({ grinderId }) => grinderId === id)?.setting;
-            const next = typedFor[id] ?? (inRecipe === undefined ? typed : asTyped(inRecipe));
+            const inWords = grinders
+              .find((one) => one.id === id)
+              ?.grindWords.find(({ word }) => word === written.grindWord)?.setting;
+            const known = inRecipe ?? inWords;
+            const next = typedFor[id] ?? (known === undefined ? typed : asTyped(known));
             setTyped(next);
             const value = typedNumber(next);
             change({ grinderId: id === '' ? null : id, grinderSetting: typeof value === 'number' ? value : null });
@@ -80,6 +87,11 @@ export function GrindFields({ recipe, written, bag, recipes, onChange }: Props) 
       </div>
       {writtenText(written, grinders) !== '' && (
         <p className="wide form-text mb-0">The recipe: {writtenText(written, grinders)}.</p>
+      )}
+      {inWords !== undefined && (
+        <p className="wide form-text mb-0">
+          {sentenceCase(written.grindWord ?? '')} is {numberText(inWords, 2)} on this grinder.
+        </p>
       )}
       {comparison && <p className="wide form-text mb-0">{comparisonText(comparison)}</p>}
     </div>

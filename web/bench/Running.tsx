@@ -14,7 +14,7 @@ import {
   type Plan,
   type PlanStep,
 } from '../../core/brew';
-import { sentenceCase, weekdayText, weightText } from '../ui/format';
+import { clockHere, sentenceCase, weekdayText, weightText } from '../ui/format';
 import { localDate, useToday } from '../state/today';
 import { TraceChart } from '../domain/TraceChart';
 import { FaultTaps } from './FaultTaps';
@@ -193,7 +193,7 @@ function Due({ live, plan }: { live: LiveBrew; plan: Plan }) {
   const today = useToday();
   const due = new Date(dueAt(plan, live.startedAt ?? 0, live.instruments.speed));
   const on = localDate(due);
-  const time = new Intl.DateTimeFormat(undefined, { hour: 'numeric', minute: '2-digit' }).format(due);
+  const time = clockHere(due);
   return (
     <p className="due">
       Due {on === today ? 'today' : weekdayText(on)} at {time}. You can leave this page: it comes back to the shelf when

@@ -30,6 +30,7 @@ import { IntensitiesPart } from './IntensitiesPart';
 import { TasterField } from './TasterField';
 import { useInitialValues } from './useInitialValues';
 import { brewResolver, type BrewForm, type BrewValues } from './brewForm';
+import { OwnedField } from '../forms/OwnedField';
 
 interface Props {
   draftKey: string;
@@ -202,8 +203,8 @@ function RecordPart({ tasters }: { tasters: readonly Taster[] }) {
               help="Two or more blind cups of one recipe on one day measure how repeatable your marks are."
             />
           </div>
-          {!shared && <TextField name="filter" label="Filter" />}
-          {!shared && <TextField name="waterRecipe" label="Brewing water" />}
+          {!shared && <OwnedField name="filter" label="Filter" of="filters" />}
+          {!shared && <OwnedField name="waterRecipe" label="Brewing water" of="waters" />}
           {!shared && drunkAs}
           <SelectField
             name="fault"

@@ -32,7 +32,10 @@ export function TasterField({ tasters }: { tasters: readonly Taster[] }) {
         <SelectField
           name="tasterId"
           label="Taster"
-          options={[{ value: '', text: 'Not stated' }, ...tasters.map(({ id, name: text }) => ({ value: id, text }))]}
+          options={[
+            { value: '', text: 'Not stated' },
+            ...tasters.flatMap(({ id, name: text, mergedInto }) => (mergedInto === null ? [{ value: id, text }] : [])),
+          ]}
         />
         <Button variant="bare" className="p-0" onClick={() => setName('')}>
           Someone new

@@ -78,6 +78,8 @@ export interface TextFieldProps extends FieldProps {
   autoFocus?: boolean;
   placeholder?: string;
   other?: OtherUnit | undefined;
+  /** What is offered to be typed. */
+  offers?: readonly string[];
 }
 
 /** One line, a date, a number with its unit, or several lines of text. */
@@ -94,6 +96,7 @@ export function TextField({
   autoFocus,
   placeholder,
   other,
+  offers = [],
 }: TextFieldProps) {
   const id = useId();
   const { field, problem: said } = useField(name);
@@ -121,6 +124,7 @@ export function TextField({
       autoComplete="off"
       autoFocus={autoFocus}
       max={max}
+      list={offers.length > 0 ? `${id}-offers` : undefined}
       placeholder={placeholder}
       isInvalid={problem !== undefined}
       aria-invalid={problem !== undefined}
@@ -136,6 +140,13 @@ export function TextField({
         </div>
       ) : (
         control
+      )}
+      {offers.length > 0 && (
+        <datalist id={`${id}-offers`}>
+          {offers.map((offer) => (
+            <option key={offer} value={offer} />
+          ))}
+        </datalist>
       )}
     </Frame>
   );

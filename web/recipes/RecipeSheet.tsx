@@ -13,6 +13,7 @@ import { typedNumber, typedWater } from '../forms/typed';
 import { recipeResolver, traitsOf, type RecipeForm, type RecipeValues } from './recipeForm';
 import { StageFields } from './StageFields';
 import { useUnits } from '../api/useUnits';
+import { OwnedField } from '../forms/OwnedField';
 
 interface Props {
   draftKey: string;
@@ -88,8 +89,8 @@ function SettingFields() {
           <SelectField name="grindWord" label="Grind, in words" options={choices(GRIND_WORDS, 'Not stated')} />
           <TextField name="tdsTarget" label="Dissolved solids wanted" unit="%" decimal />
           <TextField name="hardnessPpm" label="Hardness" unit="ppm" decimal />
-          <TextField name="filter" label="Filter" />
-          <TextField name="waterRecipe" label="Brewing water" />
+          <OwnedField name="filter" label="Filter" of="filters" />
+          <OwnedField name="waterRecipe" label="Brewing water" of="waters" />
           <SelectField
             name="style"
             label="Drunk as"

@@ -5,6 +5,7 @@ import { SelectField, TextField } from '../forms/fields';
 import { sentenceCase } from '../ui/format';
 import { EMPTY_STAGE, type RecipeForm } from './recipeForm';
 import { WeightField } from '../forms/MeasuredField';
+import { OwnedField } from '../forms/OwnedField';
 
 const WAITS = [
   { value: 'time', text: 'For its time' },
@@ -97,7 +98,7 @@ function StageLine({ at }: { at: number }) {
           {waitsFor === 'weight' && <WeightField name={`stages.${at}.waitsForG`} label="until the scale shows" />}
           <TextField name={`stages.${at}.pourHeight`} label="Height" placeholder="from 5 cm" />
           <TextField name={`stages.${at}.flow`} label="Flow" placeholder="5 g/s" />
-          <TextField name={`stages.${at}.kettle`} label="Kettle" placeholder="the slow one" />
+          <OwnedField name={`stages.${at}.kettle`} label="Kettle" of="kettles" placeholder="the slow one" />
         </div>
       </details>
     </>

@@ -7,6 +7,7 @@ import { StateMark } from '../domain/StateMark';
 import { useWidth } from '../ui/useWidth';
 import { LanePicture } from './LanePicture';
 import { dateScale, type DateScale } from './dateScale';
+import { api } from '../api/api';
 import { useUnits } from '../api/useUnits';
 
 /** Below this many pixels the calendar shows fewer weeks. */
@@ -61,16 +62,20 @@ function LaneLink({ lane, shelf, scale }: { lane: Lane; shelf: Shelf; scale: Dat
   );
 }
 
+/** As a calendar counts them. */
+const WEEKDAY = { sunday: 0, monday: 1, saturday: 6 } as const;
+
 function Axis({ today, scale }: { today: string; scale: DateScale }) {
   const days = daysBetween(scale.from, scale.to);
-  // Mondays, as far from today as the word needs.
-  const mondays = Array.from({ length: days + 1 }, (_, i) => addDays(scale.from, i)).filter(
-    (date) => new Date(`${date}T12:00:00Z`).getUTCDay() === 1,
+  const { weekStartsOn = 'monday' } = api.useSettingsQuery(undefined).data ?? {};
+  // The first days of weeks, as far from today as the word needs.
+  const weekStarts = Array.from({ length: days + 1 }, (_, i) => addDays(scale.from, i)).filter(
+    (date) => new Date(`${date}T12:00:00Z`).getUTCDay() === WEEKDAY[weekStartsOn],
   );
   const step = scale.width / (days / 7) < 56 ? 2 : 1;
   return (
     <svg aria-hidden="true">
-      {mondays.map((date, i) => {
+      {weekStarts.map((date, i) => {
         const x = scale.x(date);
         const labelled = i % step === 0 && x > 14 && x < scale.width - 14 && Math.abs(x - scale.x(today)) > 46;
         return (

@@ -1,10 +1,8 @@
 import { Link } from 'react-router';
 import type { OnBench as Brew } from '../../contract/shelf';
-import { weekdayText } from '../ui/format';
+import { clockHere, weekdayText } from '../ui/format';
 import { localDate } from '../state/today';
 import { useMinute } from '../state/useMinute';
-
-const clock = new Intl.DateTimeFormat(undefined, { hour: 'numeric', minute: '2-digit' });
 
 /** What is under way on the bench; a steep that is due says so. */
 export function OnBench({ brews }: { brews: readonly Brew[] }) {
@@ -33,7 +31,7 @@ function said({ dueAt, over, end, kind }: Brew, now: number): string {
   if (dueAt === null) return 'is laid out on the bench.';
   const moment = new Date(dueAt);
   const [on, today] = [localDate(moment), localDate(new Date(now))];
-  const when = `${on === today ? 'today' : weekdayText(on)} at ${clock.format(moment)}`;
+  const when = `${on === today ? 'today' : weekdayText(on)} at ${clockHere(moment)}`;
   if (dueAt <= now)
     return kind === 'cold steep' ? `since ${when}: strain it and keep it in the refrigerator.` : `since ${when}.`;
   return `is on the bench, due ${when}.`;

@@ -1,10 +1,11 @@
-import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { api } from '../api/api';
+import { useActionKey } from '../api/keys';
 import { ProblemNote } from '../ui/ProblemNote';
 import { useToday } from '../state/today';
 import { usePageTitle } from '../ui/usePageTitle';
 import { Wait } from '../ui/Wait';
+import { CaffeineLine } from './CaffeineLine';
 import { ComeBack } from './ComeBack';
 import { FinishedBags } from './FinishedBags';
 import { JudgingNote } from './JudgingNote';
@@ -22,9 +23,9 @@ export function ShelfPage() {
   usePageTitle(finished === 'yes' ? 'Finished bags' : '');
   const judging = useJudging(shelf, refetch);
   const pick = finished === 'no' ? (shelf?.pick ?? null) : null;
-  useHotkeys('w', () => pick && void navigate(`/bags/${pick.bagId}/bench`), { preventDefault: true }, [pick]);
-  useHotkeys('a', () => pick && void navigate(`/bags/${pick.bagId}/brew?again=last`), { preventDefault: true }, [pick]);
-  useHotkeys('b', () => pick && void navigate(`/bags/${pick.bagId}/brew`), { preventDefault: true }, [pick]);
+  useActionKey('waterOn', () => pick && void navigate(`/bags/${pick.bagId}/bench`), [pick]);
+  useActionKey('sameAgain', () => pick && void navigate(`/bags/${pick.bagId}/brew?again=last`), [pick]);
+  useActionKey('logBrew', () => pick && void navigate(`/bags/${pick.bagId}/brew`), [pick]);
 
   if (!shelf)
     return error ? <ProblemNote error={error} retry={() => void refetch()} /> : <Wait what="Reading the shelf" />;
@@ -57,6 +58,7 @@ export function ShelfPage() {
       {finished === 'no' && <ComeBack shelf={shelf} />}
       {judging && <JudgingNote judging={judging} />}
       {finished === 'yes' ? <FinishedBags shelf={shelf} /> : <Lanes shelf={shelf} />}
+      {finished === 'no' && <CaffeineLine caffeine={shelf.caffeine} />}
       <p className="mt-3">{other}</p>
     </>
   );

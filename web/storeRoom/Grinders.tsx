@@ -2,6 +2,7 @@ import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import type { Grinder } from '../../core/brew';
+import { GrindWords } from './GrindWords';
 import { api, problemOf } from '../api/api';
 import { dateText } from '../ui/format';
 import { toastShown } from '../state/notices';
@@ -57,14 +58,12 @@ function GrinderLine({ grinder }: { grinder: Grinder }) {
   const [removeGrinder] = api.useRemoveGrinderMutation();
   const dispatch = useAppDispatch();
   const today = useToday();
-  const burrs = async (burrChanges: Grinder['burrChanges']): Promise<void> => {
-    const { error } = await changeGrinder({
-      id: grinder.id,
-      body: { burrChanges, was: { burrChanges: grinder.burrChanges } },
-    });
-    const problem = problemOf(error);
+  const change = async (body: Parameters<typeof changeGrinder>[0]['body']): Promise<void> => {
+    const problem = problemOf((await changeGrinder({ id: grinder.id, body })).error);
     if (problem) dispatch(toastShown({ text: problem.message }));
   };
+  const burrs = (burrChanges: Grinder['burrChanges']): Promise<void> =>
+    change({ burrChanges, was: { burrChanges: grinder.burrChanges } });
   const remove = async (): Promise<void> => {
     const { error } = await removeGrinder({ id: grinder.id });
     const problem = problemOf(error);
@@ -85,6 +84,10 @@ function GrinderLine({ grinder }: { grinder: Grinder }) {
           ? 'The burrs it came with.'
           : `New burrs on ${grinder.burrChanges.map(({ on }) => dateText(on, today)).join(', ')}.`}
       </div>
+      <GrindWords
+        grinder={grinder}
+        keep={(grindWords) => void change({ grindWords, was: { grindWords: grinder.grindWords } })}
+      />
       <Button
         variant="bare"
         className="px-0 me-3"

@@ -1,8 +1,8 @@
+import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import type { Settings, SettingsChange } from '../../contract/settings';
 import { BREWERS } from '../../core/brew';
-import { TEMPERATURE_UNITS, type TemperatureUnit } from '../../core/text';
 import { api, problemOf, SIGN_IN } from '../api/api';
 import { sentenceCase } from '../ui/format';
 import { toastShown } from '../state/notices';
@@ -10,10 +10,15 @@ import { ProblemNote } from '../ui/ProblemNote';
 import { useAppDispatch } from '../state/store';
 import { usePageTitle } from '../ui/usePageTitle';
 import { Wait } from '../ui/Wait';
+import { Care } from './Care';
+import { Equipment } from './Equipment';
 import { Grinders } from './Grinders';
 import { Instruments } from './Instruments';
 import { Safekeeping } from './Safekeeping';
+import { Keys } from './Keys';
 import { Scoring } from './Scoring';
+import { Tasters } from './Tasters';
+import { Writing } from './Writing';
 
 /** What the household owns and how it likes to be advised. Every change is kept at once. */
 export function StoreRoomPage() {
@@ -30,13 +35,17 @@ export function StoreRoomPage() {
           <div>
             <Brewers settings={settings} />
             <Advice settings={settings} />
-            <Units settings={settings} />
+            <Writing settings={settings} change={change} />
             <Scoring settings={settings} change={change} />
             <Safekeeping settings={settings} change={change} />
           </div>
           <div>
             <Instruments instruments={settings.instruments} change={change} />
             <Grinders />
+            <Equipment settings={settings} change={change} />
+            <Tasters />
+            <Care settings={settings} change={change} />
+            <Keys settings={settings} change={change} />
             <SignedIn />
           </div>
         </div>
@@ -113,29 +122,40 @@ function Brewers({ settings }: { settings: Settings }) {
           ))}
         </div>
       )}
+      {brewers !== null && (
+        <OwnBrewer add={(name) => change({ brewers: [...brewers, name], was: { brewers } })} known={brewers} />
+      )}
     </fieldset>
   );
 }
 
-function Units({ settings: { temperatureUnit } }: { settings: Settings }) {
-  const change = useChange();
+/** A kind of brewer that is none of those offered. */
+function OwnBrewer({ add, known }: { add: (name: string) => void; known: readonly string[] }) {
+  const [typed, setTyped] = useState('');
+  const name = typed.trim().toLowerCase();
+  const isKnown = known.includes(name);
   return (
-    <fieldset>
-      <legend>Units</legend>
-      <Form.Label htmlFor="temperature-unit">Temperatures in</Form.Label>
-      <Form.Select
-        id="temperature-unit"
-        value={temperatureUnit}
-        onChange={(event) =>
-          change({ temperatureUnit: event.target.value as TemperatureUnit, was: { temperatureUnit } })
-        }
-      >
-        {TEMPERATURE_UNITS.map((unit) => (
-          <option key={unit}>{unit}</option>
-        ))}
-      </Form.Select>
-      <p className="quiet small mt-1">Everything is kept in °C and grams; this changes what is shown and typed.</p>
-    </fieldset>
+    <form
+      className="d-flex gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (name === '' || isKnown) return;
+        add(name);
+        setTyped('');
+      }}
+    >
+      <Form.Control
+        aria-label="Another kind of brewer"
+        placeholder="another kind"
+        value={typed}
+        maxLength={40}
+        autoComplete="off"
+        onChange={({ target }) => setTyped(target.value)}
+      />
+      <Button type="submit" variant="plain" disabled={name === '' || isKnown}>
+        Add
+      </Button>
+    </form>
   );
 }
 

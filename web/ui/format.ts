@@ -1,3 +1,4 @@
+import { localDateTime } from '../state/today';
 import { roundTo } from '../../core/brew';
 import { weightIn, type Units } from '../../core/text';
 import {
@@ -15,27 +16,55 @@ import {
 /** A plain date or a wall clock as a moment of a clock without a zone: whatever the zone here, it reads as it was written. */
 const onTheWall = (written: string): Date => new Date(`${written}Z`);
 const noon = (date: string): Date => onTheWall(`${date}T12:00:00`);
-const formatOf = (options: Intl.DateTimeFormatOptions): Intl.DateTimeFormat =>
-  new Intl.DateTimeFormat(undefined, { ...options, timeZone: 'UTC' });
 
-const dayMonth = formatOf({ day: 'numeric', month: 'short' });
-const dayMonthYear = formatOf({ day: 'numeric', month: 'short', year: 'numeric' });
-const weekday = formatOf({ weekday: 'short', day: 'numeric', month: 'short' });
-const clock = formatOf({ hour: 'numeric', minute: '2-digit' });
+/** The way dates and numbers are written; undefined: the browser's own. */
+let locale: string | undefined;
+
+/** Writes dates and numbers as a language does from now on; undefined: as the browser has it. */
+export function writeAs(language: string | undefined): void {
+  if (language === locale) return;
+  locale = language;
+  formatters.clear();
+  dateFormatters.clear();
+}
+
+/** Making a formatter costs far more than using it, and a page writes hundreds of dates and numbers. */
+const formatters = new Map<string, Intl.NumberFormat>();
+const dateFormatters = new Map<string, Intl.DateTimeFormat>();
+
+const DATES = {
+  dayMonth: { day: 'numeric', month: 'short' },
+  dayMonthYear: { day: 'numeric', month: 'short', year: 'numeric' },
+  weekday: { weekday: 'short', day: 'numeric', month: 'short' },
+  clock: { hour: 'numeric', minute: '2-digit' },
+} as const satisfies Readonly<Record<string, Intl.DateTimeFormatOptions>>;
+
+function dateFormat(name: keyof typeof DATES): Intl.DateTimeFormat {
+  const formatter = dateFormatters.get(name) ?? new Intl.DateTimeFormat(locale, { ...DATES[name], timeZone: 'UTC' });
+  dateFormatters.set(name, formatter);
+  return formatter;
+}
 
 /** "3 Dec", with the year when it is not the one of `today`. */
 export function dateText(date: string, today = ''): string {
-  return (today === '' || date.slice(0, 4) === today.slice(0, 4) ? dayMonth : dayMonthYear).format(noon(date));
+  return dateFormat(today === '' || date.slice(0, 4) === today.slice(0, 4) ? 'dayMonth' : 'dayMonthYear').format(
+    noon(date),
+  );
 }
 
 /** "Thu, 3 Dec". */
 export function weekdayText(date: string): string {
-  return weekday.format(noon(date));
+  return dateFormat('weekday').format(noon(date));
 }
 
 /** "08:15", by the wall clock the instant was written by. */
 export function clockText(instant: string): string {
-  return clock.format(onTheWall(instant.slice(0, 19)));
+  return dateFormat('clock').format(onTheWall(instant.slice(0, 19)));
+}
+
+/** "08:15", of a moment by the clock of this machine. */
+export function clockHere(moment: Date): string {
+  return clockText(`${localDateTime(moment)}:00`);
 }
 
 /** "24 Nov, 07:42", of a wall clock as `datetime-local` writes it. */
@@ -43,14 +72,10 @@ export function momentText(wallClock: string, today = ''): string {
   return `${dateText(wallClock.slice(0, 10), today)}, ${clockText(`${wallClock}:00`)}`;
 }
 
-/** Making a formatter costs far more than using it, and a page writes hundreds of numbers. */
-const formatters = new Map<string, Intl.NumberFormat>();
-
 function decimals(least: number, most: number): Intl.NumberFormat {
   const key = `${least} ${most}`;
   const formatter =
-    formatters.get(key) ??
-    new Intl.NumberFormat(undefined, { minimumFractionDigits: least, maximumFractionDigits: most });
+    formatters.get(key) ?? new Intl.NumberFormat(locale, { minimumFractionDigits: least, maximumFractionDigits: most });
   formatters.set(key, formatter);
   return formatter;
 }

@@ -1,0 +1,16 @@
+import { expect, it } from 'vitest';
+import { caffeineText } from '../caffeine';
+
+it('says how much, to tens, and when it is more than the guide', () => {
+  expect(caffeineText([], 400)).toBe('');
+  expect(caffeineText([{ taster: 'Ada', mg: 183 }], 400)).toBe('Caffeine today: Ada about 180 mg of 400.');
+  expect(
+    caffeineText(
+      [
+        { taster: 'Ada', mg: 183 },
+        { taster: null, mg: 214.6 },
+      ],
+      200,
+    ),
+  ).toBe('Caffeine today: Ada about 180 mg; about 210 mg, over the guide of 200.');
+});
