@@ -75,6 +75,8 @@ interface Fixtures {
   /** An application nobody has used yet. */
   unused: Application;
   quietConsole: undefined;
+  /** Export, import, backup or restore of a data folder from the command line: how it ended, and what it said. */
+  keep: (data: string, ...args: string[]) => Promise<{ code: number; said: string }>;
 }
 
 interface WorkerFixtures {
@@ -103,6 +105,22 @@ export const test = base.extend<Fixtures, WorkerFixtures>({
       await lend(application);
       // A page left open would ask on after its server has gone.
       if (!page.isClosed()) await page.goto('about:blank');
+    }),
+  // The first argument names the fixtures needed: none.
+  // eslint-disable-next-line no-empty-pattern
+  keep: async ({}, lend) =>
+    lend(async (data, ...args) => {
+      const child = spawn(process.execPath, ['dist/server/keeping.js', ...args], {
+        cwd: ROOT,
+        env: { ...process.env, SLOW_CREST_DATA: data },
+      });
+      let said = '';
+      for (const stream of [child.stdout, child.stderr])
+        stream.on('data', (piece: Buffer) => {
+          said += piece.toString();
+        });
+      const [code] = (await once(child, 'close')) as [number];
+      return { code, said };
     }),
   expectedErrors: [[], { option: true }],
   quietConsole: [

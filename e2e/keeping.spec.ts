@@ -1,5 +1,3 @@
-import { spawn } from 'node:child_process';
-import { once } from 'node:events';
 import { existsSync } from 'node:fs';
 import { readdir, readFile, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
@@ -54,22 +52,10 @@ test('the household is taken along, brought in and restored from the store room,
 });
 
 test.describe('on the command line', () => {
-  const keeping = async (data: string, ...args: string[]): Promise<{ code: number; said: string }> => {
-    const child = spawn(process.execPath, ['dist/server/keeping.js', ...args], {
-      env: { ...process.env, SLOW_CREST_DATA: data },
-    });
-    let said = '';
-    for (const stream of [child.stdout, child.stderr])
-      stream.on('data', (piece: Buffer) => {
-        said += piece.toString();
-      });
-    const [code] = (await once(child, 'close')) as [number];
-    return { code, said };
-  };
-
   test('an archive is written, looked at and taken in; a broken one changes nothing', async ({
     page,
     unused,
+    keep,
   }, info) => {
     await openBag(page, unused, { name: 'Line Hill' });
     const answer = await page.request.get(`${unused.address}/api/archive`);
@@ -77,13 +63,13 @@ test.describe('on the command line', () => {
     await writeFile(file, await answer.body());
     const data = info.outputPath('data');
     const counted = async (): Promise<string> => {
-      const { said } = await keeping(data, 'export', info.outputPath('again.json'));
+      const { said } = await keep(data, 'export', info.outputPath('again.json'));
       return said.slice(said.indexOf(':') + 2).trim();
     };
     const nothing = '0 bags and 0 brews, 0 own words.';
-    const dry = await keeping(data, 'import', file, '--dry-run');
+    const dry = await keep(data, 'import', file, '--dry-run');
     expect([dry.code, dry.said.includes('Nothing was changed.'), await counted()]).toEqual([0, true, nothing]);
-    const taken = await keeping(data, 'import', file);
+    const taken = await keep(data, 'import', file);
     expect([taken.code, taken.said.includes('Taken in'), await counted()]).toEqual([
       0,
       true,
@@ -91,20 +77,20 @@ test.describe('on the command line', () => {
     ]);
 
     await writeFile(file, '{"format":"slow-crest.archive","version":1,"collections":{"bags":[{}]}}');
-    const broken = await keeping(data, 'import', file);
+    const broken = await keep(data, 'import', file);
     expect(broken.code).toBe(1);
     expect(broken.said).toContain('bags, row 1: name: Name must be text');
     expect(await counted()).toBe('1 bag and 0 brews, 0 own words.');
     // Of what stood there before the import there is a backup, by its name.
     const [before = ''] = await readdir(join(data, 'backups'));
-    expect((await keeping(data, 'restore', before)).code).toBe(0);
+    expect((await keep(data, 'restore', before)).code).toBe(0);
     expect(await counted()).toBe(nothing);
   });
 
-  test('nothing is done while a server has the folder', async ({ unused }, info) => {
+  test('nothing is done while a server has the folder', async ({ unused, keep }, info) => {
     const never = info.outputPath('never.zip');
     for (const command of ['backup', 'export']) {
-      const { code, said } = await keeping(unused.folder, command, never);
+      const { code, said } = await keep(unused.folder, command, never);
       expect(code).toBe(1);
       expect(said).toContain(`is in use already by the Slow Crest at ${unused.address}`);
     }

@@ -25,6 +25,7 @@ async function views(page: Page, demo: Application): Promise<string[]> {
     '/words',
     '/words/find',
     '/store-room',
+    '/store-room/changes',
     '/nowhere',
   ].map((path) => demo.address + path);
 }

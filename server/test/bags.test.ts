@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { bag as bagSchema, type Bag } from '../../contract/bag';
 import { bagPage, shelf as shelfSchema, type BagPage, type SearchHit, type Shelf } from '../../contract/shelf';
+import type { Taster } from '../../contract/taster';
 import type { Words } from '../../contract/word';
 import { bagDraft, brewDraft, REFERENCE, TestServer, TODAY } from './running';
 
@@ -202,11 +203,46 @@ describe('the search', () => {
 describe('tasters', () => {
   it('are added once each', async () => {
     const { id } = await server.ok<Bag>('POST', '/tasters', { name: 'Mira' });
-    expect(await server.ok('GET', '/tasters')).toEqual([{ id, name: 'Mira' }]);
+    expect(await server.ok('GET', '/tasters')).toEqual([{ id, name: 'Mira', mergedInto: null, cups: 0 }]);
     expect(await server.refused('POST', '/tasters', { name: 'mira' })).toMatchObject({
       status: 409,
       fields: [{ path: 'name' }],
     });
     expect((await server.refused('POST', '/tasters', { name: '' })).fields[0]?.path).toBe('name');
+  });
+
+  it('are called otherwise, and two that are one merged, until that is taken back', async () => {
+    const [one, other] = [
+      await server.ok<Bag>('POST', '/tasters', { name: 'Noor' }),
+      await server.ok<Bag>('POST', '/tasters', { name: 'Nor' }),
+    ];
+    const bagId = await server.addBag({ name: 'Two Hands' });
+    await server.addBrew(bagId, { tasterId: one.id });
+    await server.addBrew(bagId, { tasterId: other.id, brewedAt: '2026-02-21T08:00:00Z' });
+    const who = async (): Promise<(string | null)[]> =>
+      (await server.ok<BagPage>('GET', `/bags/${bagId}?today=${TODAY}`)).brews.map(({ tasterId }) => tasterId);
+    await server.ok('PUT', `/tasters/${other.id}/merge`, { into: one.id });
+    expect(await who()).toEqual([one.id, one.id]);
+    // What one of them tasted is judged anew, as one taster's.
+    expect(new Set(server.fits.at(-1)?.brews.map(({ taster }) => taster)).size).toBe(1);
+    const tasters = await server.ok<Taster[]>('GET', '/tasters');
+    expect(tasters).toContainEqual({ id: one.id, name: 'Noor', mergedInto: null, cups: 2 });
+    expect(tasters).toContainEqual({ id: other.id, name: 'Nor', mergedInto: one.id, cups: 0 });
+    expect((await server.refused('PUT', `/tasters/${one.id}/merge`, { into: other.id })).status).toBe(422);
+    expect((await server.refused('PUT', `/tasters/${one.id}/merge`, { into: one.id })).status).toBe(422);
+    await server.ok('PUT', `/tasters/${other.id}/merge`, { into: null });
+    expect(await who()).toEqual([other.id, one.id]);
+    await server.ok('PUT', `/tasters/${one.id}`, { name: 'Noor B.' });
+    expect((await server.refused('PUT', `/tasters/${other.id}`, { name: 'noor b.' })).status).toBe(409);
+  });
+
+  it('each have their caffeine of the day, unless no tally is kept', async () => {
+    const { id } = await server.ok<Bag>('POST', '/tasters', { name: 'Ada' });
+    const bagId = await server.addBag({ name: 'Awake Hill', species: 'robusta' });
+    await server.addBrew(bagId, { tasterId: id, brewedAt: `${TODAY}T07:00:00+01:00`, doseG: 10 });
+    const tally = async () => (await server.ok<Shelf>('GET', `/shelf?today=${TODAY}`)).caffeine;
+    expect(await tally()).toEqual({ guideMg: 400, tally: [{ taster: 'Ada', mg: 202 }] });
+    await server.ok('PATCH', '/settings', { caffeineGuideMg: null });
+    expect(await tally()).toBeNull();
   });
 });

@@ -115,8 +115,12 @@ describe('grinders', () => {
       burrChanges: [{ on: '2026-02-10', note: 'steel' }],
     });
     expect(await server.ok('GET', '/grinders')).toEqual([
-      { id, name: 'Hand grinder', burrChanges: [{ on: '2026-02-10', note: 'steel' }] },
+      { id, name: 'Hand grinder', burrChanges: [{ on: '2026-02-10', note: 'steel' }], grindWords: [] },
     ]);
+    const twice = ['medium', 'medium'].map((word) => ({ word, setting: 6 }));
+    expect((await server.refused('PATCH', `/grinders/${id}`, { grindWords: twice })).status).toBe(422);
+    await server.ok('PATCH', `/grinders/${id}`, { grindWords: twice.slice(1) });
+    expect(await server.ok('GET', '/grinders')).toMatchObject([{ grindWords: [{ word: 'medium', setting: 6 }] }]);
     expect((await server.refused('PATCH', `/grinders/${id}`, { name: '' })).fields[0]?.path).toBe('name');
     await server.ok('DELETE', `/grinders/${id}`);
     expect(await server.ok('GET', '/grinders')).toEqual([]);

@@ -138,6 +138,7 @@ describe('two windows on the store room', () => {
         id,
         name: 'Old hand grinder',
         burrChanges: [...was.burrChanges, { on: '2025-06-01', note: '' }, { on: '2025-09-01', note: 'steel' }],
+        grindWords: [],
       },
     ]);
     expect((await server.refused('PATCH', `/grinders/${id}`, { name: '' })).fields[0]?.path).toBe('name');

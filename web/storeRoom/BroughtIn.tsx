@@ -36,7 +36,7 @@ export function BroughtIn() {
             <Button
               variant="bare"
               disabled={undoing.isLoading || redoing.isLoading}
-              aria-label={`${undoneOn === null ? 'Take back' : 'Bring back'} ${fileName}`}
+              aria-label={`${undoneOn === null ? 'Take it back' : 'Bring it back'}: ${fileName}`}
               onClick={() => void set(id, undoneOn !== null)}
             >
               {undoneOn === null ? 'Take it back' : 'Bring it back'}

@@ -60,7 +60,7 @@ function NameList({
         ))}
       </ul>
       <form
-        className="d-flex gap-2"
+        className="d-flex gap-2 text-nowrap"
         onSubmit={(event) => {
           event.preventDefault();
           if (name === '' || isKnown) return;

@@ -23,13 +23,14 @@ export function HistoryPage() {
     <>
       <h1>What was changed</h1>
       <p className="quiet">
-        Every change of a bag, a brew or a cup can be taken back for thirty days; what was changed since stays as it is.{' '}
-        {bag !== undefined && (
-          <>
-            <Link to={`/bags/${bag}`}>To the bag</Link> · <Link to="/store-room/changes">Of all bags</Link>
-          </>
-        )}
+        Every change of a bag, a brew or a cup can be taken back for thirty days; what was changed since stays as it is.
       </p>
+      {bag !== undefined && (
+        <p className="d-flex gap-3">
+          <Link to={`/bags/${bag}`}>To the bag</Link>
+          <Link to="/store-room/changes">Of all bags</Link>
+        </p>
+      )}
       {[undefined, ...pages].map((before, i) => (
         <Page
           key={before ?? ''}
@@ -62,7 +63,16 @@ function Page({
     );
   const { changes, hasMore } = data;
   if (changes.length === 0)
-    return <p>Nothing was changed in the last thirty days. {bag === undefined && <Link to="/">To the shelf</Link>}</p>;
+    return (
+      <>
+        <p>Nothing was changed in the last thirty days.</p>
+        {bag === undefined && (
+          <p>
+            <Link to="/">To the shelf</Link>
+          </p>
+        )}
+      </>
+    );
   const dayOf = ({ at }: Change): string => localDateTime(new Date(at)).slice(0, 10);
   const last = changes.at(-1)?.id;
   return (

@@ -38,7 +38,7 @@ export function Safekeeping({ settings, change }: { settings: Settings; change: 
       {error && <ProblemNote error={error} />}
       {data && <BackupList kept={data} />}
       <p className="mt-3 mb-0">
-        <Link to="/store-room/changes">What was changed in the last thirty days</Link>, and the way back.
+        <Link to="/store-room/changes">What was changed in the last thirty days, and the way back</Link>
       </p>
       <AlsoTo key={settings.backupFolder} settings={settings} change={change} />
       <h2>Take it with you</h2>

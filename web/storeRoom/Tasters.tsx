@@ -52,11 +52,11 @@ function TasterLine({ taster: { id, name, mergedInto, cups }, all }: { taster: T
       <strong dir="auto">{name}</strong> <span className="quiet small">{cupsText(cups)}</span>{' '}
       {doing === null && (
         <>
-          <Button variant="bare" aria-label={`Call ${name} otherwise`} onClick={() => setDoing('rename')}>
+          <Button variant="bare" aria-label={`Rename ${name}`} onClick={() => setDoing('rename')}>
             Rename
           </Button>
           {others.length > 0 && (
-            <Button variant="bare" aria-label={`Merge ${name} into another`} onClick={() => setDoing('merge')}>
+            <Button variant="bare" aria-label={`The same as another: ${name}`} onClick={() => setDoing('merge')}>
               The same as another
             </Button>
           )}
