@@ -1,4 +1,6 @@
-import { createWriteStream, mkdtempSync, rmSync, statSync } from 'node:fs';
+import { spawn } from 'node:child_process';
+import { once } from 'node:events';
+import { createWriteStream, mkdtempSync, readFileSync, rmSync, statSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pipeline } from 'node:stream/promises';
@@ -11,6 +13,7 @@ import { PictureShelf } from '../server/pictures/shelf';
 import { backupFolderOf, makeBackup } from '../server/backup/files';
 import { openStore } from '../server/db/store';
 import { BAGS, BREWS, largeHousehold } from './largeHousehold';
+import { timed, timingText } from './timing';
 
 /**
  * Taking along, bringing in and backing up a household of 20 000 brews in 600 bags: how long each takes, how long
@@ -54,6 +57,87 @@ for (let run = 0; run < 3; run++) {
   });
   await measured('backup', () => makeBackup(database, backupFolderOf(folder), 'asked', now));
 }
+
+// The same over the wire, with somebody looking at the shelf meanwhile, as `npm start` runs it.
+const main = ['--max-old-space-size=768', 'dist/server/main.js'];
+const server = spawn(process.execPath, main, {
+  env: { ...process.env, SLOW_CREST_DATA: folder, PORT: '0', HOST: '' },
+  stdio: ['ignore', 'pipe', 'inherit'],
+});
+const address = await new Promise<string>((resolve) => {
+  let said = '';
+  server.stdout.on('data', (part: Buffer) => {
+    said += part.toString();
+    const ready = /http:\/\/\S+/.exec(said);
+    if (ready) resolve(ready[0]);
+  });
+});
+const ask = async (path: string, init: RequestInit = {}): Promise<Response> => {
+  const response = await fetch(`${address}/api${path}`, init);
+  if (!response.ok) throw new Error(`${path}: ${response.status} ${await response.text()}`);
+  return response;
+};
+const bytes = { 'content-type': 'application/octet-stream' };
+const shelf = async (): Promise<void> =>
+  void (await (await ask(`/shelf?today=${now.toISOString().slice(0, 10)}`)).json());
+for (let judging = 1; judging > 0;) judging = ((await (await ask('/judging')).json()) as { waiting: number }).waiting;
+const memory = (): string => {
+  const status = readFileSync(`/proc/${server.pid}/status`, 'utf8');
+  return `${(Number(/VmHWM:\s+(\d+)/.exec(status)?.[1]) / 1024).toFixed(0)} MB at most`;
+};
+console.log(`shelf alone: ${timingText(await timed(9, 2, shelf))}; server ${memory()}`);
+
+/** Does something while the shelf is asked for again and again. */
+async function beside(what: string, work: () => Promise<unknown>): Promise<void> {
+  const begun = performance.now();
+  const shelves: number[] = [];
+  let isOver = false;
+  const watching = (async () => {
+    while (!isOver) shelves.push(...(await timed(1, 0, shelf)));
+  })();
+  await work();
+  isOver = true;
+  const took = (performance.now() - begun) / 1000;
+  await watching;
+  console.log(
+    `${what} over the wire: ${took.toFixed(1)} s; shelf meanwhile: ${timingText(shelves)}; server ${memory()}`,
+  );
+}
+for (let run = 0; run < 3; run++) {
+  let archive = new ArrayBuffer(0);
+  await beside('export', async () => (archive = await (await ask('/archive')).arrayBuffer()));
+  await beside('import', async () => {
+    const { id } = (await (await ask('/imports', { method: 'POST', headers: bytes, body: archive })).json()) as {
+      id: string;
+    };
+    for (let stage = 'checking'; stage === 'checking';) {
+      await new Promise((resolve) => setTimeout(resolve, 100));
+      ({ stage } = (await (await ask(`/imports/${id}`)).json()) as { stage: string });
+    }
+    await ask(`/imports/${id}/household`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: '{}',
+    });
+  });
+}
+const table = ['Date,Coffee,Roasted,Dose,Water,Score,Notes'];
+for (let i = 0; i < 1000; i++) {
+  const day = new Date(Date.UTC(2025, 0, 1 + Math.floor(i / 3))).toISOString().slice(0, 10);
+  table.push(
+    `${day},Table ${Math.floor(i / 30)},2024-12-2${Math.floor(i / 400)},15,240,${7 + (i % 20) / 10},"quince, fig ${i}"`,
+  );
+}
+await beside('a table of 1000 brews', async () => {
+  const sent = await ask('/imports?name=table.csv', { method: 'POST', headers: bytes, body: table.join('\n') });
+  const { id } = (await sent.json()) as { id: string };
+  for (let stage = 'checking'; stage === 'checking';)
+    ({ stage } = (await (await ask(`/imports/${id}`)).json()) as { stage: string });
+  await (await ask(`/imports/${id}/notebook`)).json();
+  await ask(`/imports/${id}/brews`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: '{}' });
+});
+server.kill();
+await once(server, 'exit');
 console.log(
   `archive of ${(statSync(file).size / 1e6).toFixed(1)} MB; at most ${(process.resourceUsage().maxRSS / 1e3).toFixed(0)} MB`,
 );

@@ -1,4 +1,4 @@
-import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { createWriteStream } from 'node:fs';
@@ -7,7 +7,7 @@ import fc from 'fast-check';
 import Papa from 'papaparse';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import yazl from 'yazl';
-import { archive, archiveRows, type CollectionName } from '../../contract/archive';
+import { archive, ARCHIVE_VERSION, archiveRows, type CollectionName } from '../../contract/archive';
 import { fillStore } from '../fill';
 import { bagDraft, brewDraft, TODAY } from '../../server/test/running';
 import { archiveSchema } from '../../application/archiveSchema';
@@ -20,6 +20,7 @@ import { openStore } from '../../server/db/store';
 import { NOT_ARCHIVED, TABLES } from '../../server/archive/collections';
 import { fillFrom } from '../../server/archive/fill';
 import { HOUSEHOLD_TABLES } from '../../server/archive/household';
+import { unpackPictures } from '../../server/archive/pictures';
 import { readArchive, UnreadableFile, type ReadArchive } from '../../server/archive/read';
 import { csvOf, SHEETS, type SpreadsheetTable } from '../../server/archive/sheets';
 import { snapshotOf } from '../../server/archive/snapshot';
@@ -139,15 +140,27 @@ describe('an archive', () => {
     );
   });
 
-  it.each(readdirSync(join(import.meta.dirname, 'archives')))(
-    'that was kept as %s still opens, whole',
-    async (name) => {
-      const read = await readArchive(join(import.meta.dirname, 'archives', name), NO_ONE_WATCHES);
-      expect(read.problems).toEqual([]);
-      expect(await fillFrom(read, fresh('sqlite'), NO_ONE_WATCHES)).toEqual([]);
-      expect([read.collections.bags.length, read.collections.brews.length]).toEqual([12, 70]);
-    },
-  );
+  it('of every version is among those that are opened', () => {
+    const kept = Array.from({ length: ARCHIVE_VERSION }, (_, i) => `version-${i + 1}.zip`);
+    expect(readdirSync(join(import.meta.dirname, 'archives')).sort()).toEqual(kept);
+  });
+
+  it.each([
+    ['version-1.zip', [12, 70, 0, 0, 'g']],
+    ['version-2.zip', [14, 76, 1, 1, 'oz']],
+  ])('that was kept as %s still opens, whole', async (name, counts) => {
+    const file = join(import.meta.dirname, 'archives', name);
+    const read = await readArchive(file, NO_ONE_WATCHES);
+    expect(read.problems).toEqual([]);
+    expect(await fillFrom(read, fresh('sqlite'), NO_ONE_WATCHES)).toEqual([]);
+    const { bags, brews, pictures, changes, household } = read.collections;
+    const kept = [bags.length, brews.length, pictures.length, changes.length, household[0]?.weightUnit];
+    expect(kept).toEqual(counts);
+    const to = join(folder, `pictures of ${name}`);
+    const rows = pictures as unknown as { id: string; width: number; height: number }[];
+    expect(await unpackPictures(file, rows, to, NO_ONE_WATCHES.signal)).toEqual([]);
+    expect(existsSync(to) ? readdirSync(to).length : 0).toBe(pictures.length);
+  });
 
   it('of an earlier version of the rows is filled up as new ones are', async () => {
     const read = await changed(({ cups = [], bags = [] }) => {
