@@ -7,7 +7,7 @@ import { defineConfig } from 'vite';
  */
 export default defineConfig({
   publicDir: false,
-  ssr: { noExternal: true, external: ['better-sqlite3', '@node-rs/argon2', 'piscina', 'pino'] },
+  ssr: { noExternal: true, external: ['better-sqlite3', 'sharp', '@node-rs/argon2', 'piscina', 'pino'] },
   build: {
     ssr: true,
     outDir: 'dist/server',
@@ -19,6 +19,7 @@ export default defineConfig({
       input: {
         main: 'server/main.ts',
         fitWorker: 'server/verdicts/fitWorker.ts',
+        archiveThread: 'server/archive/thread.ts',
         makeDemo: 'demo/make.ts',
         passphrase: 'scripts/passphrase.ts',
         keeping: 'scripts/keeping.ts',

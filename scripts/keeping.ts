@@ -3,12 +3,11 @@ import { basename, join, resolve } from 'node:path';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import type { HouseholdCounts } from '../contract/archive';
-import type { Picture } from '../contract/picture';
 import { householdText, notebookText } from '../core/text';
-import { fillFrom } from '../server/archive/fill';
 import { HOUSEHOLD_TABLES } from '../server/archive/household';
-import { adoptPictures, unpackPictures } from '../server/archive/pictures';
-import { readArchive, UnreadableFile, type FileProblem } from '../server/archive/read';
+import { adoptPictures } from '../server/archive/pictures';
+import { UnreadableFile, type FileProblem } from '../server/archive/read';
+import { lookAt } from '../server/archive/thread';
 import { countsIn, snapshotOf } from '../server/archive/snapshot';
 import { archiveText, archiveZip } from '../server/archive/write';
 import { backupFolderOf, copyBackup, makeBackup } from '../server/backup/files';
@@ -95,23 +94,16 @@ async function importFrom(from: string, store: Store, config: Config): Promise<v
 }
 
 async function importArchive(from: string, store: Store, config: Config): Promise<void> {
-  const archive = await readArchive(from, NO_ONE_WATCHES);
-  if (archive.problemCount > 0) throw refused(archive.problems, archive.problemCount);
   const folder = mkdtempSync(join(config.dataFolder, 'import-'));
   try {
-    const [filled, pictures] = [join(folder, 'household.sqlite'), join(folder, 'pictures')];
-    const rows = archive.collections.pictures as unknown as Picture[];
-    const problems = [
-      ...(await fillFrom(archive, filled, NO_ONE_WATCHES)),
-      ...(await unpackPictures(from, rows, pictures, NO_ONE_WATCHES.signal)),
-    ];
-    if (problems.length > 0) throw refused(problems, problems.length);
-    console.log(`In the archive: ${keptText(countsIn(filled))}.`);
+    const { brings, problems, problemCount } = await lookAt(from, folder, NO_ONE_WATCHES);
+    if (brings === null) throw refused(problems, problemCount);
+    console.log(`In the archive: ${keptText(brings)}.`);
     console.log(`Here: ${keptText(countsIn(config.databaseFile))}.`);
     if (dryRun) console.log('It could be taken in, in the place of what is here. Nothing was changed.');
     else {
-      adoptPictures(pictures, new PictureShelf(picturesOf(config.dataFolder)));
-      await adopt(store, filled, config, 'before-import');
+      adoptPictures(join(folder, 'pictures'), new PictureShelf(picturesOf(config.dataFolder)));
+      await adopt(store, join(folder, 'household.sqlite'), config, 'before-import');
     }
   } finally {
     rmSync(folder, { recursive: true, force: true });

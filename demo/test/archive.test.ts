@@ -1,4 +1,4 @@
-import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { createWriteStream } from 'node:fs';
@@ -96,6 +96,18 @@ describe('an archive', () => {
       createWriteStream(zip),
     );
     for (const file of [written(before), zip]) expect(await textOf(await takenIn(file))).toBe(before);
+  });
+
+  it('is whole for whoever takes it slowly, piece by piece', async () => {
+    let bytes = 0;
+    for await (const piece of archiveZip(demo, new PictureShelf(join(folder, 'pictures')), new Date(WRITTEN))) {
+      bytes += (piece as Buffer).length;
+      await new Promise((resolve) => setTimeout(resolve, 5));
+    }
+    const zip = fresh('zip');
+    const whole = archiveZip(demo, new PictureShelf(join(folder, 'pictures')), new Date(WRITTEN));
+    await pipeline(whole, createWriteStream(zip));
+    expect(bytes).toBe(statSync(zip).size);
   });
 
   it('comes back whatever a taster wrote', async () => {

@@ -6,14 +6,13 @@ import { pipeline } from 'node:stream/promises';
 import type { Logger } from 'pino';
 import { Problem, notFound } from '../../application/problem';
 import type { ImportState } from '../../contract/archive';
-import type { Picture } from '../../contract/picture';
 import type { NotebookMapping } from '../../contract/notebook';
 import type { NotebookSheet } from '../../core/notebook';
 import { kindOfFile, sheetsIn } from '../notebook/file';
 import type { MappedNotebook } from '../notebook/reading';
-import { fillFrom } from './fill';
-import { unpackPictures } from './pictures';
-import { readArchive, UnreadableFile, type FileProblem } from './read';
+import { lookAtArchive } from './onThread';
+import { UnreadableFile } from './read';
+import type { Looked } from './thread';
 import { countsIn } from './snapshot';
 
 /** The largest file that is taken, bytes. */
@@ -135,71 +134,27 @@ export class Imports {
 
   async #look(one: Import): Promise<void> {
     const { folder, giveUp, state } = one;
-    const halves = (half: 0 | 1) => ({
-      on: (done: number, of: number) => void Object.assign(state, { done: half * of + done, of: 2 * of }),
-      signal: giveUp.signal,
-    });
-    const refuse = (
-      problems: readonly FileProblem[],
-      problemCount = problems.length,
-      writtenAt: string | null = null,
-    ) =>
-      Object.assign(state, {
-        stage: 'refused',
-        preview: {
-          writtenAt,
-          brings: null,
-          has: countsIn(this.database),
-          problems: problems.slice(0, MOST_NAMED),
-          problemCount,
-        },
-      } satisfies Partial<ImportState>);
+    const file = join(folder, 'file');
+    const arrive = ({ writtenAt, brings, problems, problemCount }: Looked): void => {
+      const has = countsIn(this.database);
+      const preview = { writtenAt, brings, has, problems: problems.slice(0, MOST_NAMED), problemCount };
+      Object.assign(state, { stage: brings === null ? 'refused' : 'ready', preview } satisfies Partial<ImportState>);
+    };
     try {
-      const kind = await kindOfFile(join(folder, 'file'));
+      const kind = await kindOfFile(file);
       if (kind !== 'archive') {
-        const sheets = await sheetsIn(join(folder, 'file'), kind);
+        const sheets = await sheetsIn(file, kind);
         one.notebook = { fileName: one.fileName, sheets, mapped: await this.begun(sheets) };
         state.stage = 'notebook';
         return;
       }
-      const archive = await readArchive(join(folder, 'file'), halves(0));
-      if (archive.problemCount > 0) {
-        refuse(archive.problems, archive.problemCount, archive.writtenAt);
-        return;
-      }
-      const filled = join(folder, 'household.sqlite');
-      const problems = [
-        ...(await fillFrom(archive, filled, halves(1))),
-        ...(await unpackPictures(
-          join(folder, 'file'),
-          archive.collections.pictures as unknown as Picture[],
-          join(folder, 'pictures'),
-          giveUp.signal,
-        )),
-      ];
-      if (problems.length > 0) {
-        refuse(problems, problems.length, archive.writtenAt);
-        return;
-      }
-      Object.assign(state, {
-        stage: 'ready',
-        preview: {
-          writtenAt: archive.writtenAt,
-          brings: countsIn(filled),
-          has: countsIn(this.database),
-          problems: [],
-          problemCount: 0,
-        },
-      } satisfies Partial<ImportState>);
+      const on = (done: number, of: number): void => void Object.assign(state, { done, of });
+      arrive(await lookAtArchive(file, folder, { on, signal: giveUp.signal }));
     } catch (error) {
       if (giveUp.signal.aborted) return;
       if (!(error instanceof UnreadableFile)) this.log.error({ err: error }, 'a file could not be looked at');
-      refuse([
-        {
-          where: 'the file',
-          message: error instanceof UnreadableFile ? error.message : 'It could not be looked at here.',
-        },
-      ]);
+      const message = error instanceof UnreadableFile ? error.message : 'It could not be looked at here.';
+      arrive({ writtenAt: null, brings: null, problems: [{ where: 'the file', message }], problemCount: 1 });
     }
   }
 }

@@ -1,4 +1,4 @@
-import { Readable } from 'node:stream';
+import { PassThrough, Readable } from 'node:stream';
 import { setImmediate } from 'node:timers/promises';
 import yazl from 'yazl';
 import { ARCHIVE_FORMAT, ARCHIVE_VERSION } from '../../contract/archive';
@@ -72,7 +72,8 @@ export function archiveZip(file: string, pictures: PictureShelf, now: Date): Rea
     if (pictures.has(id)) zip.addFile(pictures.fileOf(id), pictureEntry(id), { ...options, compress: false });
   zip.addBuffer(Buffer.from(ABOUT), 'README.txt', options);
   zip.end();
-  const stream = new Readable().wrap(zip.outputStream);
+  const stream = new PassThrough();
+  zip.outputStream.pipe(stream);
   stream.once('close', () => snapshot.close());
   zip.once('error', (error: Error) => stream.destroy(error));
   return stream;

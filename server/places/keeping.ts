@@ -1,6 +1,7 @@
 import { adoptHousehold } from '../archive/household';
 import { adoptPictures } from '../archive/pictures';
-import { archiveName, archiveZip } from '../archive/write';
+import { archiveStream } from '../archive/onThread';
+import { archiveName } from '../archive/write';
 import type { Deps } from '../deps';
 import type { Handlers } from '../routes';
 
@@ -20,7 +21,7 @@ export function keepingHandlers(deps: Deps): Handlers<KeepingEndpoint> {
   return {
     archive: async () => {
       await recorder.flush();
-      return { name: archiveName(now()), bytes: archiveZip(databaseFile, deps.pictures, now()) };
+      return { name: archiveName(now()), bytes: archiveStream(databaseFile, deps.pictures, now()) };
     },
 
     beginImport: async ({ request, query: { name } }) => ({ id: await imports.begin(request, name) }),
