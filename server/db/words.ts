@@ -18,7 +18,15 @@ import { CupDescriptorEntity, WordEntity } from './cupEntities';
 /** The household's vocabulary: the notes everyone begins with, its own names for them, and its own words. */
 
 export async function loadVocabulary(db: EntityManager): Promise<Vocabulary> {
-  return vocabularyOf(await db.find(WordEntity, { order: { createdAt: 'ASC' } }));
+  return madeOf(await db.find(WordEntity, { order: { createdAt: 'ASC' } }));
+}
+
+/** Making a vocabulary takes longer than all the rest of a cup: the last one is used again while the words are the same. */
+let last: { own: string; vocabulary: Vocabulary } | null = null;
+function madeOf(own: readonly HouseholdWord[]): Vocabulary {
+  const key = JSON.stringify(own);
+  if (last?.own !== key) last = { own: key, vocabulary: vocabularyOf(own) };
+  return last.vocabulary;
 }
 
 export async function loadWords(db: EntityManager): Promise<Words> {
@@ -40,7 +48,7 @@ export async function loadWords(db: EntityManager): Promise<Words> {
 export async function wordIds(db: EntityManager, typed: readonly string[], now: Date): Promise<string[]> {
   if (typed.length === 0) return [];
   const own: HouseholdWord[] = await db.find(WordEntity, { order: { createdAt: 'ASC' } });
-  let vocabulary = vocabularyOf(own);
+  let vocabulary = madeOf(own);
   const ids: string[] = [];
   for (const text of typed) {
     // A word of nothing but signs has no spelling of its own, so it goes by what was typed.
@@ -50,7 +58,7 @@ export async function wordIds(db: EntityManager, typed: readonly string[], now: 
       const word = bareWord(id, text);
       await keepWord(db, word, now);
       own.push(word);
-      vocabulary = vocabularyOf(own);
+      vocabulary = madeOf(own);
     }
     ids.push(id);
   }

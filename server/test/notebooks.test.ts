@@ -1,4 +1,9 @@
-import { readFileSync } from 'node:fs';
+import { spawn } from 'node:child_process';
+import { once } from 'node:events';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import Database from 'better-sqlite3';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import yazl from 'yazl';
 import type { ImportState } from '../../contract/archive';
@@ -176,4 +181,31 @@ describe('a file that is no table', () => {
     lying.writeUInt32LE(1000, lying.indexOf(Buffer.from([0x50, 0x4b, 1, 2])) + 24);
     expect(await why(lying)).toContain('cannot be read');
   });
+});
+
+it('a table that is killed on its way in leaves all of it or nothing', { timeout: 60_000 }, async () => {
+  const folder = mkdtempSync(join(tmpdir(), 'slow-crest-bringing-'));
+  const found = new Set<number>();
+  for (const ms of [60, 240, null]) {
+    const file = join(folder, `${ms}.sqlite`);
+    const child = spawn(process.execPath, ['--import', 'tsx', 'server/test/bringing.ts', file], {
+      stdio: ['ignore', 'pipe', 'inherit'],
+    });
+    await once(child.stdout, 'data');
+    if (ms === null) await once(child.stdout, 'data');
+    else await new Promise((resolve) => setTimeout(resolve, ms));
+    child.kill('SIGKILL');
+    await once(child, 'exit');
+    const db = new Database(file);
+    const count = (table: string): unknown => db.prepare(`SELECT COUNT(*) FROM ${table}`).pluck().get();
+    const counts = ['brew', 'cup', 'bag', 'notebook_import', 'notebook_mapping'].map(count);
+    db.close();
+    expect([
+      [0, 0, 0, 0, 0],
+      [200, 200, 10, 1, 1],
+    ]).toContainEqual(counts);
+    found.add(Number(counts[0]));
+  }
+  expect(found).toContain(200);
+  rmSync(folder, { recursive: true, force: true });
 });
