@@ -39,7 +39,8 @@ async function measured<T>(what: string, work: () => Promise<T>): Promise<T> {
 
 const file = join(folder, 'household.zip');
 const quiet = { on: () => undefined, signal: new AbortController().signal };
-for (let run = 0; run < 3; run++) {
+const runs = Number(process.env.RUNS ?? 3);
+for (let run = 0; run < runs; run++) {
   await measured('export', () =>
     pipeline(archiveZip(database, new PictureShelf(join(folder, 'pictures')), now), createWriteStream(file)),
   );
@@ -61,7 +62,7 @@ for (let run = 0; run < 3; run++) {
 // The same over the wire, with somebody looking at the shelf meanwhile, as `npm start` runs it.
 const main = ['--max-old-space-size=768', 'dist/server/main.js'];
 const server = spawn(process.execPath, main, {
-  env: { ...process.env, SLOW_CREST_DATA: folder, PORT: '0', HOST: '' },
+  env: { MALLOC_ARENA_MAX: '2', ...process.env, SLOW_CREST_DATA: folder, PORT: '0', HOST: '' },
   stdio: ['ignore', 'pipe', 'inherit'],
 });
 const address = await new Promise<string>((resolve) => {
@@ -109,7 +110,7 @@ async function beside(what: string, work: () => Promise<unknown>): Promise<void>
     `${what} over the wire: ${took.toFixed(1)} s; shelf meanwhile: ${timingText(shelves)}; server ${memory()}`,
   );
 }
-for (let run = 0; run < 3; run++) {
+for (let run = 0; run < runs; run++) {
   let archive = new ArrayBuffer(0);
   await beside('export', async () => (archive = await (await ask('/archive')).arrayBuffer()));
   await beside('import', async () => {

@@ -2,7 +2,7 @@ import './lib/node-version.mjs';
 import { existsSync } from 'node:fs';
 import { resolve } from 'node:path';
 import { ensureBuilt } from './lib/build.mjs';
-import { ensureInstalled, must, ROOT, run, SERVER } from './lib/machine.mjs';
+import { ensureInstalled, must, ROOT, run, SERVER, serverEnv } from './lib/machine.mjs';
 
 /** Serves the application on a made-up household; `--fresh` makes the household anew. */
 const folder = process.env.SLOW_CREST_DATA?.trim() || 'data-demo';
@@ -20,4 +20,4 @@ if (fresh || !existsSync(resolve(ROOT, folder, 'slow-crest.sqlite'))) {
     { env },
   );
 }
-process.exit(await run(process.execPath, SERVER, { env }));
+process.exit(await run(process.execPath, SERVER, { env: serverEnv(env) }));

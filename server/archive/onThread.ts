@@ -12,6 +12,9 @@ import { archiveZip } from './write';
  */
 const THREAD = import.meta.url.endsWith('.js') ? new URL('archiveThread.js', import.meta.url) : null;
 
+/** Little is allocated before it is looked for what can go, MB; the most is far above what any archive needs. */
+const LIMITS = { maxYoungGenerationSizeMb: 8, maxOldGenerationSizeMb: 1024 };
+
 /** A household as a zip, piece by piece as it is taken. The stream ends with an error where it cannot be read. */
 export function archiveStream(database: string, pictures: PictureShelf, now: Date): Readable {
   if (THREAD === null) return archiveZip(database, pictures, now);
@@ -52,7 +55,13 @@ async function onThread(
   asked: { port: MessagePort; [name: string]: unknown },
   signal: AbortSignal,
 ): Promise<unknown> {
-  const pool = new Piscina({ filename: thread.href, name: 'archive', minThreads: 1, maxThreads: 1 });
+  const pool = new Piscina({
+    filename: thread.href,
+    name: 'archive',
+    minThreads: 1,
+    maxThreads: 1,
+    resourceLimits: LIMITS,
+  });
   try {
     return await pool.run(asked, { name, signal, transferList: [asked.port] });
   } finally {

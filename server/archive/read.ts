@@ -120,6 +120,8 @@ export async function readArchive(
       else
         for (const { path, message } of fieldProblems(checked.error))
           problem(`${collection}, row ${i + 1}`, path === '' ? message : `${path}: ${message}`);
+      // Let go of at once: of a large household there is no room for two.
+      rows[i] = undefined;
       if (++done % AT_ONCE > 0) continue;
       on(done, of);
       await setImmediate();

@@ -15,7 +15,7 @@ import { keepMaking, loadMakings, takeFromBench } from './making';
 import { mustExist } from './refs';
 import { CupEntity } from './cupEntities';
 import { loadTasterIdentity } from './tasters';
-import { loadVocabulary } from './words';
+import { loadVocabulary, type IdOfWord } from './words';
 import { keepCup, loadCups } from './cups';
 import { BagEntity, BrewEntity, TasterEntity, type BrewRow } from './entities';
 
@@ -227,15 +227,21 @@ async function changePot(db: EntityManager, id: string, change: Partial<BrewRow>
 const sharedFault = ({ fault, faultNote }: Pick<BrewRow, 'fault' | 'faultNote'>): Partial<BrewRow> =>
   isOfWholePot(fault) ? { fault, faultNote } : {};
 
-/** Logs a brew and its cup on a bag; returns the brew's id. */
-export async function addBrew(db: EntityManager, bagId: string, input: BrewInput, now: Date): Promise<string> {
+/** Logs a brew and its cup on a bag; returns the brew's id. `idOfWord` where many are logged at once. */
+export async function addBrew(
+  db: EntityManager,
+  bagId: string,
+  input: BrewInput,
+  now: Date,
+  idOfWord?: IdOfWord,
+): Promise<string> {
   await check(db, await loadBag(db, bagId), input, null);
   const { cup, making, liveId, revision: _, ...fields } = input;
   const id = randomUUID();
   const shared = await sharedFrom(db, fields.potId);
   const row = { id, bagId, ...fields, ...shared, createdAt: now.toISOString(), deletedAt: null, revision: 1 };
   await db.insert(BrewEntity, row);
-  await keepCup(db, id, cup, now);
+  await keepCup(db, id, cup, now, idOfWord);
   if (liveId === null) await keepMaking(db, id, making);
   else await takeFromBench(db, { id, bagId }, liveId, making, now);
   await touchBag(db, bagId);

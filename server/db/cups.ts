@@ -5,7 +5,7 @@ import type { Cup, CupInput, Nag } from '../../contract/cup';
 import type { Nagging } from '../../contract/shelf';
 import { notFound } from '../../application/problem';
 import { CupEntity, CupDescriptorEntity, RemarkEntity } from './cupEntities';
-import { wordIds } from './words';
+import { wordFinder, type IdOfWord } from './words';
 
 /** Cups: scores, prose and words, which are written and read as one. */
 
@@ -36,26 +36,26 @@ export async function loadCups(db: EntityManager, brewIds: readonly string[]): P
   );
 }
 
-/** Keeps the cup of a brew in place of the one before; words nobody knows yet become the household's own. */
+/**
+ * Keeps the cup of a brew in place of the one before; words nobody knows yet become the household's own. `idOfWord`
+ * where many cups are kept at once.
+ */
 export async function keepCup(
   db: EntityManager,
   brewId: string,
   { remarks, descriptors, ...scores }: CupInput,
   now: Date,
+  idOfWord?: IdOfWord,
 ): Promise<void> {
   await db.delete(CupEntity, { brewId });
   const cupId = randomUUID();
   await db.insert(CupEntity, { id: cupId, brewId, ...scores });
   if (remarks !== '') await db.insert(RemarkEntity, { id: randomUUID(), cupId, text: remarks });
-  const ids = await wordIds(
-    db,
-    descriptors.map(({ typed }) => typed),
-    now,
-  );
-  await db.insert(
-    CupDescriptorEntity,
-    descriptors.map((one, place) => ({ ...one, cupId, place, wordId: ids[place] ?? one.typed })),
-  );
+  if (descriptors.length === 0) return;
+  const find = idOfWord ?? (await wordFinder(db, now));
+  const rows = [];
+  for (const [place, one] of descriptors.entries()) rows.push({ ...one, cupId, place, wordId: await find(one.typed) });
+  await db.insert(CupDescriptorEntity, rows);
 }
 
 /** Every word that still would not come, oldest cup first. */
@@ -91,7 +91,7 @@ export async function endNag(db: EntityManager, brewId: string, typed: string | 
     await db.update(CupEntity, { id: cup.id }, { nag: { ...cup.nag, dropped: true } });
     return;
   }
-  const [wordId = typed] = await wordIds(db, [typed], now);
+  const wordId = await (await wordFinder(db, now))(typed);
   const place = ((await db.maximum(CupDescriptorEntity, 'place', { cupId: cup.id })) ?? -1) + 1;
   await db.update(CupEntity, { id: cup.id }, { nag: { ...cup.nag, resolvedWith: wordId } });
   await db.insert(CupDescriptorEntity, { cupId: cup.id, place, wordId, typed, slot: 'cup' });

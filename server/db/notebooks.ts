@@ -12,6 +12,7 @@ import { BagEntity, BrewEntity, TasterEntity } from './entities';
 import { addGrinder } from './grinders';
 import { NotebookImportEntity, NotebookMappingEntity, type NotebookImportRow } from './keepingEntities';
 import { addTaster } from './tasters';
+import { wordFinder } from './words';
 
 /** Tables of brews that are brought in: what they are held against, and how they are kept, taken back and remembered. */
 
@@ -42,6 +43,7 @@ export async function keepNotebook(
   const grinder = byName(await db.findBy(GrinderEntity, { deletedAt: IsNull() }), async (name) => {
     return (await addGrinder(db, { name, burrChanges: [], grindWords: [] }, now)).id;
   });
+  const idOfWord = await wordFinder(db, now);
   const bagIds: string[] = [];
   const brewIds: string[] = [];
   for (const { bagId, bag, brews } of drafts) {
@@ -50,7 +52,7 @@ export async function keepNotebook(
     for (const { row, brew, ...names } of brews) {
       const making = brew.making && { ...brew.making, grinderId: await grinder(names.grinder) };
       const input = { ...brew, making, tasterId: await taster(names.taster) };
-      brewIds.push(await addBrew(db, id, input, now).catch((error: unknown) => inRow(row, error)));
+      brewIds.push(await addBrew(db, id, input, now, idOfWord).catch((error: unknown) => inRow(row, error)));
     }
   }
   const kept = { id: randomUUID(), fileName, takenAt: now.toISOString(), bagIds, brewIds, undoneAt: null };

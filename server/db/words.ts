@@ -7,6 +7,7 @@ import {
   currentWord,
   DESCRIPTORS,
   vocabularyOf,
+  withNewWord,
   wordNamed,
   wordSpelt,
   type HouseholdWord,
@@ -44,25 +45,24 @@ export async function loadWords(db: EntityManager): Promise<Words> {
   };
 }
 
-/** Ids of words as typed; a word nobody knows yet becomes the household's own. */
-export async function wordIds(db: EntityManager, typed: readonly string[], now: Date): Promise<string[]> {
-  if (typed.length === 0) return [];
-  const own: HouseholdWord[] = await db.find(WordEntity, { order: { createdAt: 'ASC' } });
+/** The id of a word as typed. */
+export type IdOfWord = (typed: string) => Promise<string>;
+
+/** Finds words as typed; one that nobody knows yet becomes the household's own. Only while nobody else adds any. */
+export async function wordFinder(db: EntityManager, now: Date): Promise<IdOfWord> {
+  const own = await db.find(WordEntity, { order: { createdAt: 'ASC' } });
   let vocabulary = madeOf(own);
-  const ids: string[] = [];
-  for (const text of typed) {
-    // A word of nothing but signs has no spelling of its own, so it goes by what was typed.
-    let id = wordSpelt(vocabulary, text)?.id ?? own.find(({ name }) => name === text)?.id;
-    if (id === undefined) {
-      id = randomUUID();
-      const word = bareWord(id, text);
-      await keepWord(db, word, now);
-      own.push(word);
-      vocabulary = madeOf(own);
-    }
-    ids.push(id);
-  }
-  return ids;
+  // A word of nothing but signs has no spelling of its own, so it goes by what was typed.
+  const byName = new Map<string, string>(own.map(({ name, id }) => [name, id]));
+  return async (typed) => {
+    const known = wordSpelt(vocabulary, typed)?.id ?? byName.get(typed);
+    if (known !== undefined) return known;
+    const word = bareWord(randomUUID(), typed);
+    await keepWord(db, word, now);
+    vocabulary = withNewWord(vocabulary, word);
+    byName.set(typed, word.id);
+    return word.id;
+  };
 }
 
 /** Keeps what the household says of a word; a note of the vocabulary gets a row only now. */

@@ -11,6 +11,7 @@ import {
   suggester,
   TRAITS,
   vocabularyOf,
+  withNewWord,
   wordSpelt,
   type HouseholdWord,
 } from '../words';
@@ -29,6 +30,30 @@ describe('the vocabulary', () => {
     expect(new Set(DESCRIPTORS.map(({ family }) => family))).toEqual(new Set(FAMILIES));
     for (const family of FAMILIES)
       expect(DESCRIPTORS.filter((descriptor) => descriptor.family === family).length).toBeGreaterThanOrEqual(8);
+  });
+
+  it('with a new word is the same as made anew', () => {
+    const names = fc.uniqueArray(
+      fc.oneof(
+        fc.constantFrom('fig', 'Bergamots', 'tin box', 'Tin Boxes', '☕', 'moss'),
+        fc.string({ unit: 'grapheme', maxLength: 9 }),
+      ),
+    );
+    fc.assert(
+      fc.property(names, (typed) => {
+        let vocabulary = PLAIN;
+        const words: HouseholdWord[] = [];
+        for (const name of typed.filter((one) => spelling(one) !== '')) {
+          if (wordSpelt(vocabulary, name)) continue;
+          words.push(own(`own ${words.length}`, name));
+          vocabulary = withNewWord(vocabulary, own(`own ${words.length - 1}`, name));
+        }
+        const anew = vocabularyOf(words);
+        expect(new Map(vocabulary.bySpelling)).toEqual(new Map(anew.bySpelling));
+        expect([...vocabulary.byId.keys()]).toEqual([...anew.byId.keys()]);
+      }),
+      { numRuns: 40 },
+    );
   });
 
   it('says of each note what it is like, what it is near to, and how to have it beside the cup', () => {

@@ -84,6 +84,21 @@ export function vocabularyOf(own: readonly HouseholdWord[]): Vocabulary {
   return { words, byId, bySpelling };
 }
 
+/**
+ * A vocabulary with one more word of the household's own, of a spelling that was nobody's: the same as made anew, in a
+ * fraction of the time.
+ */
+export function withNewWord({ words, byId, bySpelling }: Vocabulary, added: HouseholdWord): Vocabulary {
+  const word: Word = { ...added, descriptor: null };
+  const spelt = spelling(added.name);
+  const forms = [spelt, singular(spelt)].filter((form) => form !== '' && !bySpelling.has(form));
+  return {
+    words: [...words, word],
+    byId: new Map([...byId, [word.id, word]]),
+    bySpelling: new Map([...bySpelling, ...forms.map((form) => [form, word] as const)]),
+  };
+}
+
 /** The word an id stands for now, wherever it was merged; null for an id nobody knows. */
 export function currentWord({ byId }: Vocabulary, id: string): Word | null {
   const seen = new Set<string>();
