@@ -79,8 +79,7 @@ const ask = async (path: string, init: RequestInit = {}): Promise<Response> => {
   return response;
 };
 const bytes = { 'content-type': 'application/octet-stream' };
-const shelf = async (): Promise<void> =>
-  void (await (await ask(`/shelf?today=${now.toISOString().slice(0, 10)}`)).json());
+const shelf = async (): Promise<unknown> => (await ask(`/shelf?today=${now.toISOString().slice(0, 10)}`)).json();
 for (let judging = 1; judging > 0;) judging = ((await (await ask('/judging')).json()) as { waiting: number }).waiting;
 const memory = (): string => {
   const status = readFileSync(`/proc/${server.pid}/status`, 'utf8');
@@ -95,15 +94,15 @@ const EVERY_MS = 250;
 async function beside(what: string, work: () => Promise<unknown>): Promise<void> {
   const begun = performance.now();
   const shelves: number[] = [];
-  let isOver = false;
+  const over = new AbortController();
   const watching = (async () => {
-    while (!isOver) {
+    while (!over.signal.aborted) {
       shelves.push(...(await timed(1, 0, shelf)));
       await new Promise((resolve) => setTimeout(resolve, EVERY_MS));
     }
   })();
   await work();
-  isOver = true;
+  over.abort();
   const took = (performance.now() - begun) / 1000;
   await watching;
   console.log(
