@@ -1,8 +1,6 @@
 import type { ClaimedEffect } from '../crest';
-import { cupsText, likelihoodWord } from './words';
+import { cupsText, intervalOf, likelihoodWord } from './words';
 
-/** Quantile of the standard normal that leaves 8 in 10 between itself and its mirror. */
-const EIGHT_IN_TEN = 1.2816;
 /** With less probability than this on either side the two are said to be alike. */
 const TOLD_APART = 0.55;
 
@@ -14,7 +12,7 @@ export function claimedRecipeText(
   { mean, sd, helps, brews }: ClaimedEffect,
   write: (points: number) => string,
 ): string {
-  const [lo, hi] = [mean - EIGHT_IN_TEN * sd, mean + EIGHT_IN_TEN * sd];
+  const { lo, hi } = intervalOf({ mean, sd });
   const probability = Math.max(helps, 1 - helps);
   const asWritten = write(Math.abs(mean));
   const alike = probability < TOLD_APART || asWritten === write(0);

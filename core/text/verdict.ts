@@ -43,21 +43,24 @@ export function recipeClause(effects: readonly Effect[], sigma0: number, units: 
       e.factor !== 'taster' &&
       e.brews > 1 &&
       Math.abs(e.mean) >= 0.5 * NOTICEABLE * sigma0 &&
-      Math.abs(e.helps - 0.5) >= 0.3,
+      sizeWord(e, sigma0) !== '',
   );
   const largest = sure.sort((a, b) => Math.abs(b.mean) - Math.abs(a.mean))[0];
   if (!largest) return '';
-  return `; ${settingText(largest, units)} ${largest.mean < 0 ? 'hides it' : 'lifts it'} ${sizeWord(largest.mean, sigma0)}`;
+  return `; ${settingText(largest, units)} ${largest.mean < 0 ? 'hides it' : 'lifts it'} ${sizeWord(largest, sigma0)}`;
 }
 
-/** What one setting did to the score, in words; of one cup with it no size is claimed. */
+/** What one setting did to the score, in words; of one cup with it, or while it could be nothing, no size is claimed. */
 export function effectText(effect: Effect, sigma0: number, units: Units): string {
   const { mean, helps, brews } = effect;
   const name = settingText(effect, units);
   const sure = Math.max(helps, 1 - helps);
   if (sure < 0.65) return `${name}: no difference to speak of yet`;
   if (brews === 1) return `${name} may ${mean > 0 ? 'lift' : 'lower'} it; one cup says little`;
-  return `${name} ${mean > 0 ? 'lifts' : 'lowers'} it ${sizeWord(mean, sigma0)}, ${likelihoodWord(sure)}`;
+  const [does, size, word] = [mean > 0 ? 'lifts' : 'lowers', sizeWord(effect, sigma0), likelihoodWord(sure)];
+  return size === ''
+    ? `${name} ${word} ${does} it; by how much cannot be said yet`
+    : `${name} ${does} it ${size}, ${word}`;
 }
 
 /** Why the days and a setting cannot be told apart, and which brew would do it; empty while they can be. */

@@ -1,4 +1,4 @@
-import { NOTICEABLE } from '../crest';
+import { NOTICEABLE, type Effect } from '../crest';
 import type { HouseholdWord } from '../cup/words';
 
 /** Counts, days, sizes and probabilities as a sentence says them. */
@@ -37,9 +37,22 @@ export function cupsText(count: number): string {
   return `${COUNT_WORDS[count] ?? String(count)} ${count === 1 ? 'cup' : 'cups'}`;
 }
 
-/** How large a difference is, against what a taster can tell apart. */
-export function sizeWord(points: number, sigma0: number): string {
-  const size = Math.abs(points) / sigma0;
+/** Quantile of the standard normal that leaves 8 in 10 between itself and its mirror. */
+const EIGHT_IN_TEN = 1.2816;
+
+/** The 80 % interval of a difference, points. */
+export function intervalOf({ mean, sd }: Pick<Effect, 'mean' | 'sd'>): { lo: number; hi: number } {
+  return { lo: mean - EIGHT_IN_TEN * sd, hi: mean + EIGHT_IN_TEN * sd };
+}
+
+/**
+ * How large a difference is, against what a taster can tell apart: no larger than the near end of its 80 % interval
+ * allows. Empty where that interval holds no difference at all.
+ */
+export function sizeWord(effect: Pick<Effect, 'mean' | 'sd'>, sigma0: number): string {
+  const { lo, hi } = intervalOf(effect);
+  if (lo <= 0 && hi >= 0) return '';
+  const size = Math.min(Math.abs(lo), Math.abs(hi)) / sigma0;
   if (size < NOTICEABLE) return 'a little';
   return size < 3 * NOTICEABLE ? 'clearly' : 'a lot';
 }

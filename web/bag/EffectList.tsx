@@ -1,5 +1,5 @@
 import type { Verdict } from '../../contract/verdict';
-import { cupsText, effectText } from '../../core/text';
+import { cupsText, effectText, intervalOf } from '../../core/text';
 import { api } from '../api/api';
 import { useUnits } from '../api/useUnits';
 import { inScale, numberText, sentenceCase } from '../ui/format';
@@ -13,6 +13,8 @@ export function EffectList({ verdict }: { verdict: Verdict }) {
       ? { ...effect, setting: tasters.find(({ id }) => id === effect.setting)?.name ?? 'Another taster' }
       : effect,
   );
+  const signed = (points: number): string =>
+    `${points > 0 ? '+' : '−'}${numberText(Math.abs(inScale(verdict.scale, points)), 2)}`;
   const effects = named.sort((a, b) => Math.abs(b.mean) - Math.abs(a.mean));
   return (
     <section>
@@ -29,9 +31,8 @@ export function EffectList({ verdict }: { verdict: Verdict }) {
           <li key={`${effect.factor} ${effect.setting}`}>
             {sentenceCase(effectText(effect, verdict.sigma0, units))}
             <div className="quiet small">
-              {effect.mean > 0 ? '+' : '−'}
-              {numberText(Math.abs(inScale(verdict.scale, effect.mean)), 2)} ±{' '}
-              {numberText(inScale(verdict.scale, effect.sd), 2)} · {cupsText(effect.brews)}
+              {signed(effect.mean)}, 8 in 10 lie between {signed(intervalOf(effect).lo)} and{' '}
+              {signed(intervalOf(effect).hi)} · {cupsText(effect.brews)}
             </div>
           </li>
         ))}

@@ -127,20 +127,35 @@ describe('the words', () => {
       helps,
       brews: 3,
     });
-    expect(recipeClause([effect(-3, 0.05), effect(-1.2, 0.1, 'siphon')], 3.5, METRIC)).toBe(
+    expect(recipeClause([effect(-4, 0.05), effect(-1.4, 0.1, 'siphon')], 3.5, METRIC)).toBe(
       '; the press hides it clearly',
     );
-    expect(recipeClause([effect(-1.2, 0.1)], 3.5, METRIC)).toBe('; the press hides it a little');
-    expect(recipeClause([effect(-6, 0.02)], 3.5, METRIC)).toBe('; the press hides it a lot');
-    expect(recipeClause([effect(2, 0.95)], 3.5, METRIC)).toBe('; the press lifts it clearly');
-    expect(recipeClause([effect(-3, 0.4), effect(0.2, 0.99)], 3.5, METRIC)).toBe('');
+    expect(recipeClause([effect(-3, 0.01)], 3.5, METRIC)).toBe('; the press hides it a little');
+    expect(recipeClause([effect(-8, 0.01)], 3.5, METRIC)).toBe('; the press hides it a lot');
+    expect(recipeClause([effect(2, 0.95)], 3.5, METRIC)).toBe('; the press lifts it a little');
+    // An interval that holds no difference at all is no ground for a word.
+    expect(recipeClause([effect(-1.2, 0.1)], 3.5, METRIC)).toBe('');
+    expect(
+      recipeClause(
+        [
+          { ...effect(-3, 0.4), sd: 9 },
+          { ...effect(0.8, 0.99), sd: 0.1 },
+        ],
+        3.5,
+        METRIC,
+      ),
+    ).toBe('');
     expect(recipeClause([{ ...effect(-9, 0.01), factor: 'taster' }], 3.5, METRIC)).toBe('');
     // One cup with a setting is no ground for a word on its size.
     expect(recipeClause([{ ...effect(6, 0.99), brews: 1 }], 3.5, METRIC)).toBe('');
     expect(effectText({ ...effect(6, 0.99), brews: 1 }, 3.5, METRIC)).toBe(
       'the press may lift it; one cup says little',
     );
-    expect(effectText(effect(-6, 0.02), 3.5, METRIC)).toBe('the press lowers it a lot, almost certainly');
+    expect(effectText(effect(-8, 0.01), 3.5, METRIC)).toBe('the press lowers it a lot, almost certainly');
+    // A size that the interval does not allow is not said: +0.18 of ten points, give or take 0.31.
+    expect(effectText({ ...effect(1.8, 0.72), sd: 3.1 }, 3.5, METRIC)).toBe(
+      'the press probably lifts it; by how much cannot be said yet',
+    );
     expect(effectText(effect(1, 0.6), 3.5, METRIC)).toBe('the press: no difference to speak of yet');
   });
 });
