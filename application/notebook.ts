@@ -85,7 +85,8 @@ export function readNotebook(sheets: readonly NotebookSheet[], mapping: Notebook
   const sheet = sheets[reading.sheet] ?? { name: '', rows: [] };
   const names = namesOf(sheet, reading.headingRows);
   const read = readRows(sheet, names, reading);
-  const isLeftOut = (row: number): boolean => mapping.leaveOut.includes(row);
+  const leftOut = new Set(mapping.leaveOut);
+  const isLeftOut = (row: number): boolean => leftOut.has(row);
   const problems = read.problems.filter(({ row }) => !isLeftOut(row));
   const entries = read.entries.filter(({ row }) => !isLeftOut(row));
   const duplicates: NotebookState['duplicates'] = [];

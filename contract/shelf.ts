@@ -110,11 +110,16 @@ export const shelf = z.strictObject({
   nagging: z.array(nagging),
   /** Sheets that were begun and not saved. */
   unfinished: z.array(draftHead),
-  /** Today's estimate for each taster, mg; null where the household keeps none. */
+  /** Estimates of caffeine for each taster, mg, day by day, the newest first; null where the household keeps none. */
   caffeine: z
     .strictObject({
       guideMg: z.number(),
-      tally: z.array(z.strictObject({ taster: z.string().nullable(), mg: z.number() })),
+      days: z.array(
+        z.strictObject({
+          on: date,
+          tally: z.array(z.strictObject({ taster: z.string().nullable(), mg: z.number() })),
+        }),
+      ),
     })
     .nullable(),
   judging,

@@ -157,7 +157,7 @@ test('what is left of a bag is shared out without a remainder', async ({ page, a
   await page.getByLabel('Dose').fill('40');
   await expect(page.getByText('That is more than the 37 g that should be left.')).toBeVisible();
   await page.getByLabel('Dose').fill('a lot');
-  await expect(page.getByText('The dose must be a number of grams')).toBeVisible();
+  await expect(page.getByText('The dose must be a number between 0.1 g and 500 g.')).toBeVisible();
   await page.getByRole('button', { name: 'As written' }).click();
   await expect(page.getByText('17 g to 272 g, 1:16')).toBeVisible();
 });

@@ -110,4 +110,7 @@ test('pictures of the main views', async ({ page, demo }) => {
   await page.getByLabel('Whatever was used before').uncheck();
   await page.getByLabel('Siphon').uncheck();
   await picture('store-room');
+  await page.getByLabel('A table or an archive').setInputFiles('demo/notebooks/decimal-commas.csv');
+  await expect(page.getByRole('region', { name: 'The first brews' })).toBeVisible();
+  await picture('bring-in-a-table');
 });

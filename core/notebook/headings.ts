@@ -26,8 +26,12 @@ export function headingFits(heading: string, field: NotebookField): number {
   return best;
 }
 
+/** A longer text is no heading, characters. */
+const LONGEST_HEADING = 120;
+
 /** A heading without the unit in brackets behind it. */
 function withoutUnit(heading: string): string {
+  if (heading.length > LONGEST_HEADING) return '';
   return heading.replace(/[([][^)\]]*[)\]]\s*$/, '').trim() || heading;
 }
 

@@ -20,13 +20,15 @@ export interface WrittenMark {
   isStars: boolean;
 }
 
+/** No mark is longer, characters; what is may be anything. */
+const LONGEST_MARK = 30;
 const STARS = /^[★☆⭐*\s]*[★⭐*][★☆⭐*\s]*[½]?$/u;
 
 /** A mark as a cell has it; null where it has none. */
 export function markIn(cell: Cell | undefined, decimal: DecimalMark): WrittenMark | null {
   const text = textOf(cell);
   if (text === '') return null;
-  if (STARS.test(text)) {
+  if (text.length <= LONGEST_MARK && STARS.test(text)) {
     const full = (text.match(/[★⭐*]/gu) ?? []).length;
     return { value: full + (text.endsWith('½') ? 0.5 : 0), outOf: 5, isLevel: false, isStars: true };
   }

@@ -7,16 +7,20 @@ export interface CaffeineOfDay {
 /** Estimates are said to tens: nothing about them is finer. */
 const tens = (mg: number): number => Math.max(10, Math.round(mg / 10) * 10);
 
-/** "Caffeine today: Ada about 180 mg, Noor about 410 mg, over the guide of 400." Empty where nobody drank any. */
+/** "Ada about 180 mg; Noor about 410 mg, over the guide of 400". Empty where nobody drank any. */
+export function caffeineOfDayText(tally: readonly CaffeineOfDay[], guideMg: number): string {
+  const parts = tally.map(({ taster, mg }) => {
+    const about = `about ${tens(mg)} mg${mg > guideMg ? `, over the guide of ${guideMg}` : ''}`;
+    return taster === null ? about : `${taster} ${about}`;
+  });
+  return parts.join('; ');
+}
+
+/** The same of today, with the guide where nobody is over it. Empty where nobody drank any. */
 export function caffeineText(tally: readonly CaffeineOfDay[], guideMg: number): string {
   if (tally.length === 0) return '';
-  const parts = tally.map(({ taster, mg }) => {
-    const about = `about ${tens(mg)} mg`;
-    const over = mg > guideMg ? `, over the guide of ${guideMg}` : '';
-    return taster === null ? `${about}${over}` : `${taster} ${about}${over}`;
-  });
   const within = tally.every(({ mg }) => mg <= guideMg) ? ` of ${guideMg}` : '';
-  return `Caffeine today: ${parts.join('; ')}${within}.`;
+  return `Caffeine today: ${caffeineOfDayText(tally, guideMg)}${within}.`;
 }
 
 /** What a guide is, and what it is not. */

@@ -8,9 +8,9 @@ import { Problem, notFound } from '../../application/problem';
 import type { ImportState } from '../../contract/archive';
 import type { NotebookMapping } from '../../contract/notebook';
 import type { NotebookSheet } from '../../core/notebook';
-import { kindOfFile, sheetsIn } from '../notebook/file';
+import { kindOfFile } from '../notebook/file';
 import type { MappedNotebook } from '../notebook/reading';
-import { lookAtArchive } from './onThread';
+import { lookAtArchive, readSheets } from './onThread';
 import { UnreadableFile } from './read';
 import type { Looked } from './thread';
 import { countsIn } from './snapshot';
@@ -143,7 +143,7 @@ export class Imports {
     try {
       const kind = await kindOfFile(file);
       if (kind !== 'archive') {
-        const sheets = await sheetsIn(file, kind);
+        const sheets = await readSheets(file, kind, giveUp.signal);
         one.notebook = { fileName: one.fileName, sheets, mapped: await this.begun(sheets) };
         state.stage = 'notebook';
         return;

@@ -2,7 +2,9 @@ import { Readable } from 'node:stream';
 import { MessageChannel, type MessagePort } from 'node:worker_threads';
 import { Piscina } from 'piscina';
 import { PictureShelf } from '../pictures/shelf';
-import type { Progress } from './read';
+import type { NotebookSheet } from '../../core/notebook';
+import { sheetsIn } from '../notebook/file';
+import { UnreadableFile, type Progress } from './read';
 import { lookAt, type Looked } from './thread';
 import { archiveZip } from './write';
 
@@ -48,11 +50,23 @@ export async function lookAtArchive(file: string, folder: string, { on, signal }
   }
 }
 
+/** The sheets of a file of rows. Throws an UnreadableFile for what is none, and where it was given up. */
+export async function readSheets(
+  file: string,
+  kind: 'spreadsheet' | 'text',
+  signal: AbortSignal,
+): Promise<NotebookSheet[]> {
+  if (THREAD === null) return sheetsIn(file, kind);
+  const read = (await onThread(THREAD, 'sheets', { file, kind }, signal)) as NotebookSheet[] | { wrong: string };
+  if ('wrong' in read) throw new UnreadableFile(read.wrong);
+  return read;
+}
+
 /** Runs one thing on a thread of its own; the thread ends with it, or when it is given up. */
 async function onThread(
   thread: URL,
-  name: 'look' | 'write',
-  asked: { port: MessagePort; [name: string]: unknown },
+  name: 'look' | 'write' | 'sheets',
+  asked: { port?: MessagePort; [name: string]: unknown },
   signal: AbortSignal,
 ): Promise<unknown> {
   const pool = new Piscina({
@@ -63,7 +77,7 @@ async function onThread(
     resourceLimits: LIMITS,
   });
   try {
-    return await pool.run(asked, { name, signal, transferList: [asked.port] });
+    return await pool.run(asked, { name, signal, transferList: asked.port ? [asked.port] : [] });
   } finally {
     await pool.destroy();
   }

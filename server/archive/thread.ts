@@ -2,6 +2,8 @@ import { join } from 'node:path';
 import type { MessagePort } from 'node:worker_threads';
 import type { HouseholdCounts } from '../../contract/archive';
 import type { Picture } from '../../contract/picture';
+import type { NotebookSheet } from '../../core/notebook';
+import { sheetsIn } from '../notebook/file';
 import { PictureShelf } from '../pictures/shelf';
 import { fillFrom } from './fill';
 import { unpackPictures } from './pictures';
@@ -49,6 +51,22 @@ export async function lookAt(file: string, folder: string, { on, signal }: Progr
 export function look({ file, folder, port }: { file: string; folder: string; port: MessagePort }): Promise<Looked> {
   const on = (done: number, of: number): void => port.postMessage({ done, of });
   return lookAt(file, folder, { on, signal: new AbortController().signal });
+}
+
+/** Reads the sheets of a file of rows, or says why that cannot be done: a long table holds up nobody else. */
+export async function sheets({
+  file,
+  kind,
+}: {
+  file: string;
+  kind: 'spreadsheet' | 'text';
+}): Promise<NotebookSheet[] | { wrong: string }> {
+  try {
+    return await sheetsIn(file, kind);
+  } catch (error) {
+    if (error instanceof UnreadableFile) return { wrong: error.message };
+    throw error;
+  }
 }
 
 /** Writes the archive of a household to the port, a piece for each one that is asked for there; null at the end. */

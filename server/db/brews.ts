@@ -83,18 +83,22 @@ export async function loadBrewTicks(
   return groupBy(ticks, (tick) => tick.bagId);
 }
 
-/** The brews of a day, as far as a tally of caffeine must know them. */
-export async function loadBrewsOfDay(db: EntityManager, day: PlainDate): Promise<CaffeineBrew[]> {
+/** The brews of some days, as far as a tally of caffeine must know them, each with its day. */
+export async function loadCaffeineBrews(
+  db: EntityManager,
+  { from, to }: { from: PlainDate; to: PlainDate },
+): Promise<(CaffeineBrew & { on: PlainDate })[]> {
   const rows = await db
     .createQueryBuilder(BrewEntity, 'brew')
     .innerJoin('bag', 'bag', 'bag.id = brew."bagId" AND bag."deletedAt" IS NULL')
     .select(['brew.id AS id', 'brew."potId" AS "potId"', 'brew."tasterId" AS "tasterId"', 'brew.style AS style'])
     .addSelect(['brew."doseG" AS "doseG"', 'brew.fault AS fault', 'bag.species AS species', 'bag.process AS process'])
-    .where('brew."deletedAt" IS NULL AND brew."brewedAt" >= :day AND brew."brewedAt" < :after', {
-      day,
-      after: addDays(day, 1),
+    .addSelect('SUBSTR(brew."brewedAt", 1, 10)', 'on')
+    .where('brew."deletedAt" IS NULL AND brew."brewedAt" >= :from AND brew."brewedAt" < :after', {
+      from,
+      after: addDays(to, 1),
     })
-    .getRawMany<Omit<CaffeineBrew, 'isDecaffeinated'> & { process: string | null }>();
+    .getRawMany<Omit<CaffeineBrew, 'isDecaffeinated'> & { process: string | null; on: PlainDate }>();
   const who = await loadTasterIdentity(db);
   return rows.map(({ process, ...row }) => ({
     ...row,

@@ -8,11 +8,11 @@ import { UnreadableFile } from '../archive/read';
 import { eachEntry, isZip } from '../archive/zip';
 
 /** What a table may be at most: far more than anyone writes by hand, far less than would hold a server up. */
-const MOST_ROWS = 10_000;
+const MOST_ROWS = 5_000;
 const MOST_COLUMNS = 200;
 const MOST_CELL = 20_000;
 const MOST_TEXT_BYTES = 16 * 1024 * 1024;
-const MOST_UNPACKED_BYTES = 64 * 1024 * 1024;
+const MOST_UNPACKED_BYTES = 32 * 1024 * 1024;
 const MOST_ENTRIES = 2000;
 
 /** What a file is, by what stands in it: an archive (JSON, or any zip that is no spreadsheet), a spreadsheet, or text. */

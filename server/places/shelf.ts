@@ -1,3 +1,4 @@
+import { groupBy } from 'es-toolkit';
 import type { Bag } from '../../contract/bag';
 import { isOwnAddress } from '../../core/draft';
 import type { LiveBrew } from '../../contract/live';
@@ -18,7 +19,7 @@ import { ageOn, daysAtBest, proposals, reportedDay, isInformative, stateOf } fro
 import { unitsOf } from '../../application/settings';
 import { leaveAlone, morningAdvice, mostInformativeAdvice, stateOnDay, type Units } from '../../core/text';
 import { judgedScale } from '../../core/cup';
-import { dateOfInstant, roastDate, spellOn } from '../../core/rest';
+import { addDays, dateOfInstant, roastDate, spellOn } from '../../core/rest';
 import {
   bagsToLeave,
   byUrgency,
@@ -31,7 +32,7 @@ import {
   type ShelfBag,
 } from '../../core/shelf';
 import { loadBagIds, loadBagsInUse, loadFinishedBags } from '../db/bags';
-import { loadBrewsOfDay, loadBrewTicks, loadGramsBrewed, type BrewTick } from '../db/brews';
+import { loadCaffeineBrews, loadBrewTicks, loadGramsBrewed, type BrewTick } from '../db/brews';
 import { loadNagging } from '../db/cups';
 import { loadUnfinished } from '../db/drafts';
 import { loadBench } from '../db/live';
@@ -48,12 +49,12 @@ export function shelfHandlers({ store, verdicts }: Deps): Handlers<'shelf' | 'ju
     const axis = shelfAxis(today);
     const shown = await store.read(finished === 'yes' ? loadFinishedBags : loadBagsInUse);
     const fits = await verdicts.forShelf(shown);
-    const { ticks, brewed, settings, ofToday, tasters, bench, nagging, unfinished, ids } = await store.read(
+    const { ticks, brewed, settings, drunk, tasters, bench, nagging, unfinished, ids } = await store.read(
       async (db) => ({
         ticks: await loadBrewTicks(db, finished === 'yes' ? { from: EARLIEST, to: today } : axis),
         brewed: await loadGramsBrewed(db),
         settings: await loadSettings(db),
-        ofToday: await loadBrewsOfDay(db, today),
+        drunk: await loadCaffeineBrews(db, { from: addDays(today, 1 - TALLIED_DAYS), to: today }),
         tasters: await loadTasters(db),
         bench: await loadBench(db),
         nagging: await loadNagging(db),
@@ -80,7 +81,7 @@ export function shelfHandlers({ store, verdicts }: Deps): Handlers<'shelf' | 'ju
       pick: pick && morningAdvice(pick, today, units),
       mostInformative: await mostInformative(onShelf, shown, today, settings),
       leaveAlone: bagsToLeave(onShelf).map((bag) => leaveAlone(bag, today)),
-      caffeine: caffeineOf(ofToday, tasters, settings.caffeineGuideMg),
+      caffeine: caffeineOf(drunk, tasters, settings.caffeineGuideMg),
       bench: bench.map(onBench),
       nagging,
       unfinished: unfinished.filter(({ href }) => isThere(href, ids)),
@@ -114,18 +115,23 @@ export function shelfHandlers({ store, verdicts }: Deps): Handlers<'shelf' | 'ju
   };
 }
 
-/** Each taster's caffeine of a day, by name, the most first. */
+/** Days a tally goes back, today among them. */
+const TALLIED_DAYS = 7;
+
+/** Each taster's caffeine by name, the most first, day by day. */
 function caffeineOf(
-  brews: readonly CaffeineBrew[],
+  brews: readonly (CaffeineBrew & { on: string })[],
   tasters: readonly Pick<Taster, 'id' | 'name'>[],
   guideMg: number | null,
 ): Shelf['caffeine'] {
   if (guideMg === null) return null;
-  const named = [...caffeineByTaster(brews)].map(([id, mg]) => ({
-    taster: tasters.find((one) => one.id === id)?.name ?? null,
-    mg: roundTo(mg, 0),
+  const days = Object.entries(groupBy(brews, ({ on }) => on)).map(([on, ofDay]) => ({
+    on,
+    tally: [...caffeineByTaster(ofDay)]
+      .map(([id, mg]) => ({ taster: tasters.find((one) => one.id === id)?.name ?? null, mg: roundTo(mg, 0) }))
+      .sort((a, b) => b.mg - a.mg),
   }));
-  return { guideMg, tally: named.sort((a, b) => b.mg - a.mg) };
+  return { guideMg, days: days.sort((a, b) => (a.on < b.on ? 1 : -1)) };
 }
 
 /** Whether the bag a sheet belongs to is still there; a sheet of no bag is. */

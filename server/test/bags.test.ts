@@ -241,7 +241,13 @@ describe('tasters', () => {
     const bagId = await server.addBag({ name: 'Awake Hill', species: 'robusta' });
     await server.addBrew(bagId, { tasterId: id, brewedAt: `${TODAY}T07:00:00+01:00`, doseG: 10 });
     const tally = async () => (await server.ok<Shelf>('GET', `/shelf?today=${TODAY}`)).caffeine;
-    expect(await tally()).toEqual({ guideMg: 400, tally: [{ taster: 'Ada', mg: 202 }] });
+    expect(await tally()).toMatchObject({ guideMg: 400, days: [{ on: TODAY, tally: [{ taster: 'Ada', mg: 202 }] }] });
+    // The seven days that are told, and none before.
+    await server.addBrew(bagId, { tasterId: id, brewedAt: '2026-02-23T07:00:00Z', doseG: 20 });
+    await server.addBrew(bagId, { tasterId: id, brewedAt: '2026-02-22T07:00:00Z', doseG: 20 });
+    expect((await tally())?.days.filter(({ on }) => on < '2026-02-25')).toEqual([
+      { on: '2026-02-23', tally: [{ taster: 'Ada', mg: 405 }] },
+    ]);
     await server.ok('PATCH', '/settings', { caffeineGuideMg: null });
     expect(await tally()).toBeNull();
   });

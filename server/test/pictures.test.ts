@@ -8,6 +8,9 @@ import type { ImportState } from '../../contract/archive';
 import type { Picture } from '../../contract/picture';
 import { TestServer, TODAY } from './running';
 
+/** A file is looked at meanwhile; a slow machine takes its time. */
+const PATIENTLY = { timeout: 30_000, interval: 20 };
+
 let server: TestServer;
 let bagId: string;
 beforeAll(async () => {
@@ -110,7 +113,7 @@ describe('pictures', () => {
       const state = await server.ok<ImportState>('GET', `/imports/${(body as { id: string }).id}`);
       expect(state.stage).not.toBe('checking');
       return state;
-    });
+    }, PATIENTLY);
   };
 
   it('travel in the archive, to the byte, and into a household that never had them', async () => {

@@ -29,7 +29,7 @@ export function WeightInput({ id, value, otherwise, isInvalid = false, onChange 
     <div className="with-unit dose">
       <Form.Control
         id={id}
-        // What was chosen by a tap goes before what was typed.
+        // As it is typed, unless it was emptied by a tap.
         value={typing !== null && value !== '' ? typing : shown}
         placeholder={asTyped(weightIn(units, otherwise))}
         inputMode="decimal"

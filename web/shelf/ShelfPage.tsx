@@ -58,7 +58,7 @@ export function ShelfPage() {
       {finished === 'no' && <ComeBack shelf={shelf} />}
       {judging && <JudgingNote judging={judging} />}
       {finished === 'yes' ? <FinishedBags shelf={shelf} /> : <Lanes shelf={shelf} />}
-      {finished === 'no' && <CaffeineLine caffeine={shelf.caffeine} />}
+      {finished === 'no' && <CaffeineLine caffeine={shelf.caffeine} today={shelf.today} />}
       <p className="mt-3">{other}</p>
     </>
   );

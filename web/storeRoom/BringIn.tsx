@@ -25,7 +25,7 @@ export function BringIn() {
     const file = target.files?.[0];
     target.value = '';
     if (!file) return;
-    const { data } = await begin({ file, name: file.name });
+    const { data } = await begin({ file, name: file.name.slice(-300) });
     setId(data?.id ?? null);
   };
   return (

@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest';
-import { caffeineText } from '../caffeine';
+import { caffeineOfDayText, caffeineText } from '../caffeine';
 
 it('says how much, to tens, and when it is more than the guide', () => {
   expect(caffeineText([], 400)).toBe('');
@@ -13,4 +13,5 @@ it('says how much, to tens, and when it is more than the guide', () => {
       200,
     ),
   ).toBe('Caffeine today: Ada about 180 mg; about 210 mg, over the guide of 200.');
+  expect(caffeineOfDayText([{ taster: 'Ada', mg: 405 }], 400)).toBe('Ada about 410 mg, over the guide of 400');
 });
