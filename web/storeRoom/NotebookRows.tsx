@@ -19,7 +19,7 @@ export function NotebookRows({ state, change }: { state: NotebookState; change: 
         <>
           <p className="mb-1">
             {numberText(counts.problems)} {counts.problems === 1 ? 'row' : 'rows'} cannot be read as they are. Mend how
-            they are read above, or mend the file and choose it again, or leave them out:
+            they are read below, or mend the file and choose it again, or leave them out:
           </p>
           <ul className="notebook-rows">
             {problems.map((problem, i) => (
