@@ -1,7 +1,9 @@
+import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { BagPage } from '../../contract/shelf';
 import { liveBrewSample } from '../../contract/test/samples';
 import { ENTITIES } from '../db/entities';
+import { addPicture } from '../db/pictures';
 import { purge } from '../db/purge';
 import { brewDraft, TestServer, TODAY } from './running';
 
@@ -41,6 +43,12 @@ describe('what was deleted', () => {
       cup: { scoringScale: 'mark10', mark: 8, remarks: 'quince', descriptors },
       making: { tdsPercent: 1.3 },
     });
+    await server.running.store.write((db) =>
+      addPicture(db, {
+        ...{ id: randomUUID(), bagId: gone, brewId: null, of: 'bag', width: 1, height: 1, bytes: 1 },
+        createdAt: TODAY,
+      }),
+    );
     const { recipe } = liveBrewSample();
     await server.ok('POST', '/bench', { bagId: gone, recipe });
     await server.ok('GET', `/bags/${gone}?today=${TODAY}`);
