@@ -2,7 +2,7 @@ import { existsSync, rmSync } from 'node:fs';
 import { readConfig, StartProblem } from '../server/config';
 import { openStore } from '../server/db/store';
 import { lockFolder } from '../server/folderLock';
-import { localDateOf } from './calendar';
+import { dateHere } from '../server/dates';
 import { fillStore } from './fill';
 
 /** Makes the demo household's database, relative to today, unless it is there; `--fresh` makes it anew. */
@@ -14,7 +14,7 @@ try {
     for (const suffix of ['', '-wal', '-shm']) rmSync(databaseFile + suffix, { force: true });
   if (!existsSync(databaseFile)) {
     const store = await openStore(databaseFile);
-    const { bags, brews } = await fillStore(store, localDateOf(new Date()));
+    const { bags, brews } = await fillStore(store, dateHere(new Date()));
     await store.close();
     console.error(`A made-up household: ${bags} bags with ${brews} brews.`);
   }

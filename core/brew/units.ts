@@ -8,6 +8,9 @@ export function celsius(fahrenheitDegrees: number): number {
   return ((fahrenheitDegrees - 32) * 5) / 9;
 }
 
+/** The international avoirdupois ounce, g. */
+export const GRAMS_PER_OUNCE = 28.349523125;
+
 /** Rounds to `places` decimals, halves away from zero, without the drift of repeated binary fractions. */
 export function roundTo(value: number, places: number): number {
   const scale = 10 ** places;

@@ -1,4 +1,4 @@
-import { celsius, roundTo } from '../brew/units';
+import { celsius, GRAMS_PER_OUNCE, roundTo } from '../brew/units';
 import { textOf, type Cell } from './table';
 
 /** What one cell of somebody's notebook says, as a number in the units of the record; null where it says none. */
@@ -11,11 +11,11 @@ export const WEIGHT_UNITS = ['g', 'oz', 'lb', 'kg'] as const;
 export const TEMPERATURES = ['°C', '°F'] as const;
 export const DURATION_UNITS = ['s', 'min', 'h'] as const;
 
-/** The international ounce and pound, g. */
+/** A pound is sixteen ounces. */
 const GRAMS: Readonly<Record<(typeof WEIGHT_UNITS)[number], number>> = {
   g: 1,
-  oz: 28.349523125,
-  lb: 453.59237,
+  oz: GRAMS_PER_OUNCE,
+  lb: 16 * GRAMS_PER_OUNCE,
   kg: 1000,
 };
 const SECONDS: Readonly<Record<(typeof DURATION_UNITS)[number], number>> = { s: 1, min: 60, h: 3600 };

@@ -1,4 +1,4 @@
-import { celsius, fahrenheit, roundTo } from '../brew';
+import { celsius, fahrenheit, GRAMS_PER_OUNCE, roundTo } from '../brew';
 
 /** What temperatures and weights are written in. Whatever is kept, sent or computed is in °C and g. */
 export const TEMPERATURE_UNITS = ['°C', '°F'] as const;
@@ -32,9 +32,6 @@ export function temperatureText(waterC: number, units: Units): string {
 export function warmerByText(differenceC: number, { temperature }: Units): string {
   return `${Math.round(temperature === '°C' ? differenceC : (differenceC * 9) / 5)} ${temperature}`;
 }
-
-/** The international avoirdupois ounce, g. */
-const GRAMS_PER_OUNCE = 28.349523125;
 
 /** A number of g as it is written, to `places` decimals of a gram, or to the hundredth of an ounce. */
 export function weightIn({ weight }: Units, grams: number, places = 1): number {

@@ -5,7 +5,7 @@ import type { Cup, CupInput, Nag } from '../../contract/cup';
 import type { Nagging } from '../../contract/shelf';
 import { notFound } from '../../application/problem';
 import { CupEntity, CupDescriptorEntity, RemarkEntity } from './cupEntities';
-import { wordFinder, type IdOfWord } from './words';
+import { wordResolver, type IdOfWord } from './words';
 
 /** Cups: scores, prose and words, which are written and read as one. */
 
@@ -52,7 +52,7 @@ export async function keepCup(
   await db.insert(CupEntity, { id: cupId, brewId, ...scores });
   if (remarks !== '') await db.insert(RemarkEntity, { id: randomUUID(), cupId, text: remarks });
   if (descriptors.length === 0) return;
-  const find = idOfWord ?? (await wordFinder(db, now));
+  const find = idOfWord ?? (await wordResolver(db, now));
   const rows = [];
   for (const [place, one] of descriptors.entries()) rows.push({ ...one, cupId, place, wordId: await find(one.typed) });
   await db.insert(CupDescriptorEntity, rows);
@@ -91,7 +91,7 @@ export async function endNag(db: EntityManager, brewId: string, typed: string | 
     await db.update(CupEntity, { id: cup.id }, { nag: { ...cup.nag, dropped: true } });
     return;
   }
-  const wordId = await (await wordFinder(db, now))(typed);
+  const wordId = await (await wordResolver(db, now))(typed);
   const place = ((await db.maximum(CupDescriptorEntity, 'place', { cupId: cup.id })) ?? -1) + 1;
   await db.update(CupEntity, { id: cup.id }, { nag: { ...cup.nag, resolvedWith: wordId } });
   await db.insert(CupDescriptorEntity, { cupId: cup.id, place, wordId, typed, slot: 'cup' });

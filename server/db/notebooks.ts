@@ -12,7 +12,7 @@ import { BagEntity, BrewEntity, TasterEntity } from './entities';
 import { addGrinder } from './grinders';
 import { NotebookImportEntity, NotebookMappingEntity, type NotebookImportRow } from './keepingEntities';
 import { addTaster } from './tasters';
-import { wordFinder } from './words';
+import { wordResolver } from './words';
 
 /** Tables of brews that are brought in: what they are held against, and how they are kept, taken back and remembered. */
 
@@ -43,7 +43,7 @@ export async function keepNotebook(
   const grinder = byName(await db.findBy(GrinderEntity, { deletedAt: IsNull() }), async (name) => {
     return (await addGrinder(db, { name, burrChanges: [], grindWords: [] }, now)).id;
   });
-  const idOfWord = await wordFinder(db, now);
+  const idOfWord = await wordResolver(db, now);
   const bagIds: string[] = [];
   const brewIds: string[] = [];
   for (const { bagId, bag, brews } of drafts) {

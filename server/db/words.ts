@@ -48,8 +48,8 @@ export async function loadWords(db: EntityManager): Promise<Words> {
 /** The id of a word as typed. */
 export type IdOfWord = (typed: string) => Promise<string>;
 
-/** Finds words as typed; one that nobody knows yet becomes the household's own. Only while nobody else adds any. */
-export async function wordFinder(db: EntityManager, now: Date): Promise<IdOfWord> {
+/** Resolves words as typed; one that nobody knows yet becomes the household's own. Only while nobody else adds any. */
+export async function wordResolver(db: EntityManager, now: Date): Promise<IdOfWord> {
   const own = await db.find(WordEntity, { order: { createdAt: 'ASC' } });
   let vocabulary = madeOf(own);
   // A word of nothing but signs has no spelling of its own, so it goes by what was typed.

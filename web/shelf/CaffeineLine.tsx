@@ -12,7 +12,7 @@ export function CaffeineLine({ caffeine, today }: Pick<Shelf, 'caffeine' | 'toda
       <summary>
         {caffeineText(days.find(({ on }) => on === today)?.tally ?? [], guideMg) || 'No caffeine logged today.'}
       </summary>
-      <ul className="notebook-rows">
+      <ul className="plain-rows">
         {before.map(({ on, tally }) => (
           <li key={on}>
             <span className="quiet">{weekdayText(on)}</span> {caffeineOfDayText(tally, guideMg)}

@@ -52,7 +52,7 @@ export function NotebookFirstBrews({ state: { first, bags, mapping } }: { state:
       </fieldset>
       <fieldset>
         <legend>Its bags</legend>
-        <ul className="notebook-rows">
+        <ul className="plain-rows">
           {bags.map((bag) => (
             <li key={`${bag.name} ${bag.roaster} ${bag.roastedOn}`} dir="auto">
               <strong>{bag.name}</strong> {bag.roaster !== '' && `(${bag.roaster})`}: roasted{' '}

@@ -21,7 +21,7 @@ export function NotebookRows({ state, change }: { state: NotebookState; change: 
             {numberText(counts.problems)} {counts.problems === 1 ? 'row' : 'rows'} cannot be read as they are. Mend how
             they are read below, or mend the file and choose it again, or leave them out:
           </p>
-          <ul className="notebook-rows">
+          <ul className="plain-rows">
             {problems.map((problem, i) => (
               <li key={i}>
                 <span dir="auto">{aboutRowText(problem)}</span>
@@ -53,7 +53,7 @@ export function NotebookRows({ state, change }: { state: NotebookState; change: 
             checked={mapping.takeDuplicates}
             onChange={() => change({ ...mapping, takeDuplicates: !mapping.takeDuplicates })}
           />
-          <ul className="notebook-rows">
+          <ul className="plain-rows">
             {duplicates.map(({ row, of }) => (
               <li key={row}>
                 row {row}: the same as {of}
@@ -65,7 +65,7 @@ export function NotebookRows({ state, change }: { state: NotebookState; change: 
       {notes.length > 0 && (
         <details>
           <summary>Read otherwise than it stands ({numberText(noteCount)})</summary>
-          <ul className="notebook-rows">
+          <ul className="plain-rows">
             {notes.map((note, i) => (
               <li key={i} dir="auto">
                 {aboutRowText(note)}
