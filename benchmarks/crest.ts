@@ -1,121 +1,108 @@
 import { parseArgs } from 'node:util';
-import { NOTICEABLE } from '../core/crest';
 import { fitCrest } from '../core/crest/fit';
-import { stateOf } from '../core/crest/state';
 import { bestScoringDay, parabola } from './judge/advisers';
+import { Calibrations } from './judge/calibrations';
 import { bayesOptimalDay } from './judge/floor';
-import { Calibration, mean, regret, trueBestDay } from './judge/measures';
-import { SIGMA0, simulateBag } from './simulate/brewing';
+import { mean, regret, trueBestDay } from './judge/measures';
+import { simulateBag, type SimulatedBag } from './simulate/brewing';
 import { FAMILIES } from './simulate/families';
-import { random } from './simulate/random';
+import { STRANGE } from './simulate/strange';
 
-/** How good the engine's advice is on bags whose truth is known, against a notebook, a spreadsheet and the floor. */
+/**
+ * How good the engine's advice is on bags whose truth is known, against a notebook, a spreadsheet and the floor: the six
+ * families, and households that do what the model does not expect.
+ */
 const { values } = parseArgs({
   options: {
     bags: { type: 'string', default: '300' },
     seed: { type: 'string', default: '1' },
     floor: { type: 'string', default: '3000' },
-    families: { type: 'string' },
+    only: { type: 'string' },
   },
 });
 const bags = Number(values.bags);
 const seed = Number(values.seed);
 const floorDraws = Number(values.floor);
 
-/**
- * All, or those named with `--families crest,unseen`. The seed of a bag depends on its family, not on which others are
- * run.
- */
-const ALL_NAMES = [...Object.keys(FAMILIES), 'unseen'];
-const NAMES = values.families?.split(',') ?? ALL_NAMES;
+/** All, or those named with `--only "crest,a cup every day"`. A bag's seed depends on its own name alone. */
+const ALL_NAMES = [...Object.keys(FAMILIES), ...Object.keys(STRANGE)];
+const NAMES = values.only?.split(',') ?? ALL_NAMES;
 const unknown = NAMES.filter((name) => !ALL_NAMES.includes(name));
-if (unknown.length > 0)
-  throw new Error(`There is no family called ${unknown.join(', ')}; there are ${ALL_NAMES.join(', ')}`);
-const calibration = {
-  window: new Calibration(),
-  past: new Calibration(),
-  fresh: new Calibration(),
-  steady: new Calibration(),
-};
-let steadySaid = 0;
-let steadyWrong = 0;
-let ranging = 0;
-const table: Record<string, string | number>[] = [];
-const all = { engine: [] as number[], best: [] as number[], parabola: [] as number[], floor: [] as number[] };
+if (unknown.length > 0) throw new Error(`There is nothing called ${unknown.join(', ')}; there is ${ALL_NAMES.join(', ')}`);
 
-for (const family of NAMES) {
-  const f = ALL_NAMES.indexOf(family);
-  const of = {
-    engine: [] as number[],
-    best: [] as number[],
-    parabola: [] as number[],
-    floor: [] as number[],
-    error: [] as number[],
-    covered: [] as number[],
-    width: [] as number[],
-  };
-  for (let b = 0; b < bags; b++) {
-    const bag = simulateBag(family, seed * 1_000_003 + f * 10_007 + b);
-    const fit = fitCrest(bag.input);
-    const best = trueBestDay(bag.truth);
-    of.engine.push(regret(bag.truth, fit.advisedDay));
-    of.best.push(regret(bag.truth, bestScoringDay(bag.input)));
-    of.parabola.push(regret(bag.truth, parabola(bag.input)));
-    if (floorDraws > 0 && family !== 'unseen')
-      of.floor.push(regret(bag.truth, bayesOptimalDay(bag, seed + 7 * b, floorDraws)));
-    of.error.push(Math.abs(Math.log(fit.peak.day / best)));
-    of.covered.push(Number(fit.peak.lo <= best && best <= fit.peak.hi));
-    of.width.push(fit.peak.hi / fit.peak.lo);
-    if (family === 'unseen') continue;
-
-    // Today is some day around the last brew.
-    const tried = bag.input.brews.filter((brew) => brew.fault === null).map((brew) => brew.age);
-    const today = Math.min(90, Math.max(...tried) + random(seed + b).whole(-10, 10));
-    if (today < 0) continue;
-    // On a bag that never changes every day is a best day, and none is past.
-    let trueBest = 0;
-    bag.truth.forEach((y, day) => (trueBest = y > bag.truth[trueBest]! ? day : trueBest));
-    const good = bag.truth[trueBest]! - bag.truth[today]! <= NOTICEABLE * SIGMA0;
-    calibration.window.add(fit.inWindow[today]!, good);
-    calibration.fresh.add(fit.fresh, trueBest <= 1);
-    calibration.past.add(fit.fading[today]!, !good && today > trueBest);
-    const seen = Array.from(bag.truth).slice(Math.min(...tried), Math.max(...tried) + 1);
-    const range = Math.max(...seen) - Math.min(...seen);
-    calibration.steady.add(fit.steady ?? 0, range < SIGMA0);
-    const saysSteady = stateOf(fit, today, false).state === 'steady';
-    if (saysSteady) steadySaid++;
-    if (range > 3 * SIGMA0) {
-      ranging++;
-      if (saysSteady) steadyWrong++;
-    }
-  }
-  const two = (x: number): number => Math.round(100 * x) / 100;
-  table.push({
-    family,
-    engine: two(mean(of.engine)),
-    'best day': two(mean(of.best)),
-    parabola: two(mean(of.parabola)),
-    floor: of.floor.length ? two(mean(of.floor)) : '–',
-    'engine / best day': two(mean(of.engine) / mean(of.best)),
-    '|ln peak error|': two(mean(of.error)),
-    coverage: two(mean(of.covered)),
-    'width ×': two(mean(of.width)),
-  });
-  if (family === 'unseen') continue;
-  for (const key of ['engine', 'best', 'parabola', 'floor'] as const) all[key].push(...of[key]);
+/** What each adviser lost on the bags of one name, points, and what the peak's interval did. */
+interface Losses {
+  engine: number[];
+  best: number[];
+  parabola: number[];
+  floor: number[];
+  covered: number[];
+  width: number[];
 }
 
-console.log(`${bags} bags a family, seed ${seed}; regret in points of 100`);
+function lossesOf(name: string, each: (bag: SimulatedBag, fit: ReturnType<typeof fitCrest>, b: number) => void): Losses {
+  const losses: Losses = { engine: [], best: [], parabola: [], floor: [], covered: [], width: [] };
+  const f = ALL_NAMES.indexOf(name);
+  for (let b = 0; b < bags; b++) {
+    const bagSeed = seed * 1_000_003 + f * 10_007 + b;
+    const bag = STRANGE[name]?.(bagSeed) ?? simulateBag(name, bagSeed);
+    const fit = fitCrest(bag.input);
+    const best = trueBestDay(bag.truth);
+    losses.engine.push(regret(bag.truth, fit.advisedDay));
+    losses.best.push(regret(bag.truth, bestScoringDay(bag.input)));
+    losses.parabola.push(regret(bag.truth, parabola(bag.input)));
+    if (floorDraws > 0 && name in FAMILIES)
+      losses.floor.push(regret(bag.truth, bayesOptimalDay(bag, seed + 7 * b, floorDraws)));
+    // Of a bag that is best fresh or never changes the interval, given a crest, says nothing.
+    if (bag.family !== 'fading' && bag.family !== 'flat')
+      losses.covered.push(Number(fit.peak.lo <= best && best <= fit.peak.hi));
+    losses.width.push(fit.peak.hi / fit.peak.lo);
+    each(bag, fit, b);
+  }
+  return losses;
+}
+
+const calibrations = new Calibrations();
+const byFamily = new Map<string, Losses>();
+const two = (values: readonly number[]): number | string => (values.length ? Math.round(100 * mean(values)) / 100 : '–');
+const table = NAMES.map((name) => {
+  const share = FAMILIES[name]?.share;
+  const of = lossesOf(name, (bag, fit, b) => {
+    if (share !== undefined) calibrations.add(bag, fit, share, seed + b);
+  });
+  if (share !== undefined) byFamily.set(name, of);
+  return {
+    bags: name,
+    engine: two(of.engine),
+    'best day': two(of.best),
+    parabola: two(of.parabola),
+    floor: two(of.floor),
+    'engine / best day': Math.round((100 * mean(of.engine)) / mean(of.best)) / 100,
+    coverage: two(of.covered),
+    'width ×': two(of.width),
+  };
+});
+console.log(`${bags} bags of each, seed ${seed}; regret in points of 100`);
 console.table(table);
-console.log(
-  `known families together: engine ${mean(all.engine).toFixed(3)}, best-scoring day ${mean(all.best).toFixed(3)}, parabola ${mean(all.parabola).toFixed(3)}` +
-    (floorDraws > 0 ? `, floor ${mean(all.floor).toFixed(3)}` : ''),
-);
-console.log(
-  `engine / best-scoring day ${(mean(all.engine) / mean(all.best)).toFixed(3)}` +
-    (floorDraws > 0 ? `, engine / floor ${(mean(all.engine) / mean(all.floor)).toFixed(3)}` : ''),
-);
-for (const [what, c] of Object.entries(calibration)) {
+
+const together = (of: keyof Losses, weigh: (name: string) => number): number => {
+  const total = [...byFamily.keys()].reduce((sum, name) => sum + weigh(name), 0);
+  return [...byFamily].reduce((sum, [name, losses]) => sum + (weigh(name) / total) * mean(losses[of]), 0);
+};
+for (const [how, weigh] of [
+  ['by the believed shares', (name: string) => FAMILIES[name]!.share],
+  ['equally weighed', () => 1],
+] as const) {
+  if (byFamily.size === 0) break;
+  const [engine, best] = [together('engine', weigh), together('best', weigh)];
+  const floor = floorDraws > 0 ? together('floor', weigh) : NaN;
+  console.log(
+    `${how}: engine ${engine.toFixed(3)}, best-scoring day ${best.toFixed(3)}: ${(engine / best).toFixed(3)} of it` +
+      (floorDraws > 0 ? `; floor ${floor.toFixed(3)}: ${(engine / floor).toFixed(3)} of it` : ''),
+  );
+}
+for (const [what, c] of Object.entries(calibrations.stated)) {
+  if (byFamily.size === 0) break;
   const { score, baseRate } = c.brier();
   console.log(
     `${what}: worst bin off by ${c.worstBin().toFixed(3)}; Brier ${score.toFixed(4)} against ${baseRate.toFixed(4)} for the base rate`,
@@ -128,5 +115,5 @@ for (const [what, c] of Object.entries(calibration)) {
   );
 }
 console.log(
-  `steady said on ${steadySaid} bags; on ${steadyWrong} of ${ranging} whose true range over the days tried exceeds 3 σ₀`,
+  `steady said on ${calibrations.steadySaid} bags; on ${calibrations.steadyWrong} of ${calibrations.ranging} whose true range over the days tried exceeds 3 σ₀`,
 );

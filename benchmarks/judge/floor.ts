@@ -6,7 +6,7 @@ import { random } from '../simulate/random';
 
 /**
  * The best advice anyone could give who knows the simulator but not the bag: truths drawn from the same families,
- * weighted by how well they explain the log, recipe effects integrated out, σ on a few nodes. Importance sampling.
+ * weighted by their believed shares and by how well they explain the log, recipe effects integrated out, σ on a few nodes. Importance sampling.
  */
 export function bayesOptimalDay({ input, tableDays }: SimulatedBag, seed: number, draws = 3000): number {
   const brews = input.brews.filter((b) => b.fault === null && b.overall !== null);
@@ -34,7 +34,8 @@ export function bayesOptimalDay({ input, tableDays }: SimulatedBag, seed: number
   const families = Object.values(FAMILIES);
   const logWeights = new Float64Array(draws);
   const truths = Array.from({ length: draws }, (_, k) => {
-    const truth = families[k % families.length]!(rng, tableDays);
+    const family = families[k % families.length]!;
+    const truth = family.draw(rng, tableDays);
     const terms = factored.map(({ factor, constant }) => {
       const r = Float64Array.from(
         brews,
@@ -44,7 +45,7 @@ export function bayesOptimalDay({ input, tableDays }: SimulatedBag, seed: number
       return constant - 0.5 * dot(r, 0, r, 0, n);
     });
     const most = Math.max(...terms);
-    logWeights[k] = most + Math.log(terms.reduce((sum, t) => sum + Math.exp(t - most), 0));
+    logWeights[k] = Math.log(family.share) + most + Math.log(terms.reduce((sum, t) => sum + Math.exp(t - most), 0));
     return truth;
   });
   const most = logWeights.reduce((a, b) => Math.max(a, b));

@@ -15,12 +15,27 @@ export function regret(truth: Truth, day: number): number {
 
 export const mean = (values: readonly number[]): number => values.reduce((a, b) => a + b, 0) / values.length;
 
+/** Mean of values that weigh differently. */
+export function weightedMean(values: readonly { value: number; weight: number }[]): number {
+  const total = values.reduce((sum, { weight }) => sum + weight, 0);
+  return values.reduce((sum, { value, weight }) => sum + weight * value, 0) / total;
+}
+
+interface Said {
+  p: number;
+  happened: boolean;
+  weight: number;
+}
+
+const happenedIn = (said: readonly Said[]): number =>
+  weightedMean(said.map(({ happened, weight }) => ({ value: Number(happened), weight })));
+
 /** Stated probabilities against what happened: in ten bins, and the Brier score against always saying the base rate. */
 export class Calibration {
-  readonly #said: { p: number; happened: boolean }[] = [];
+  readonly #said: Said[] = [];
 
-  add(p: number, happened: boolean): void {
-    this.#said.push({ p, happened });
+  add(p: number, happened: boolean, weight = 1): void {
+    this.#said.push({ p, happened, weight });
   }
 
   /** Bins with enough cases to be read, the mean of what was said and the frequency of what happened. */
@@ -28,8 +43,8 @@ export class Calibration {
     return Array.from({ length: 10 }, (_, b) => this.#said.filter(({ p }) => Math.min(9, Math.floor(p * 10)) === b))
       .filter((bin) => bin.length >= least)
       .map((bin) => ({
-        said: mean(bin.map(({ p }) => p)),
-        happened: mean(bin.map(({ happened }) => Number(happened))),
+        said: weightedMean(bin.map(({ p, weight }) => ({ value: p, weight }))),
+        happened: happenedIn(bin),
         count: bin.length,
       }));
   }
@@ -39,9 +54,9 @@ export class Calibration {
   }
 
   brier(): { score: number; baseRate: number } {
-    const rate = mean(this.#said.map(({ happened }) => Number(happened)));
+    const rate = happenedIn(this.#said);
     return {
-      score: mean(this.#said.map(({ p, happened }) => (p - Number(happened)) ** 2)),
+      score: weightedMean(this.#said.map(({ p, happened, weight }) => ({ value: (p - Number(happened)) ** 2, weight }))),
       baseRate: rate * (1 - rate),
     };
   }

@@ -39,33 +39,52 @@ export function tasteOf(rng: Random): Taste {
   return { sigma: rng.logNormal(SIGMA0, 0.3), brewers, perTwoC: -Math.abs(rng.normal(0, 0.25 * SIGMA0)) };
 }
 
-/** The mark of one brew: the truth on that day, what the recipe does to it, and noise. */
+/** The mark of one brew: the truth on that day, what the recipe does to it, and an error. */
 export function scoreOf(
   rng: Random,
   truth: Truth,
   taste: Taste,
   brew: Pick<CrestBrew, 'age' | 'brewer' | 'waterC' | 'recordedFrom' | 'fault'>,
+  error = rng.normal(0, taste.sigma),
 ): number {
   const warmer = ((brew.waterC ?? 94) - 94) / 2;
-  const sd = taste.sigma * (brew.recordedFrom === 'memory' ? Math.sqrt(3.2) : 1);
   const spoiled = brew.fault === null ? 0 : -rng.uniform(6, 20);
   const y =
     truth[Math.min(90, Math.round(brew.age))]! +
     (taste.brewers[brew.brewer] ?? 0) +
     taste.perTwoC * warmer ** 2 +
     spoiled +
-    rng.normal(0, sd);
+    error * (brew.recordedFrom === 'memory' ? Math.sqrt(3.2) : 1);
   // Marks have one decimal on a scale of 10.
   return Math.min(100, Math.max(0, Math.round(y)));
 }
 
-/** Brews as people brew: 6–14 of them, one to four days apart, the recipe changed in blocks along with age. */
-function logOf(rng: Random, truth: Truth, taste: Taste): CrestBrew[] {
-  const brews: CrestBrew[] = [];
-  let age = rng.whole(2, 11);
+/** How a household brews and errs: on which rest ages, and by how much each of its marks is off, points. */
+export interface Habit {
+  ages(rng: Random): number[];
+  errors(rng: Random, ages: readonly number[], sigma: number): number[];
+}
+
+/** As people brew: 6–14 brews, one to four days apart, every mark off for itself. */
+export const USUAL: Habit = {
+  ages: (rng) => {
+    let age = rng.whole(2, 11);
+    return Array.from({ length: rng.whole(6, 14) }, () => {
+      const at = age;
+      age += rng.whole(1, 4);
+      return at;
+    });
+  },
+  errors: (rng, ages, sigma) => ages.map(() => rng.normal(0, sigma)),
+};
+
+/** The recipe is changed in blocks, along with age. */
+function logOf(rng: Random, truth: Truth, taste: Taste, habit: Habit): CrestBrew[] {
   let brewer = REFERENCE.brewer;
   let waterC = 94;
-  for (let i = rng.whole(6, 14); i > 0; i--) {
+  const ages = habit.ages(rng);
+  const errors = habit.errors(rng, ages, taste.sigma);
+  return ages.map((age, i) => {
     if (rng.chance(0.25)) brewer = rng.pick(BREWERS);
     if (rng.chance(0.15)) waterC = rng.pick([90, 92, 94, 96]);
     const made = {
@@ -75,19 +94,17 @@ function logOf(rng: Random, truth: Truth, taste: Taste): CrestBrew[] {
       recordedFrom: rng.chance(0.1) ? ('memory' as const) : ('cup' as const),
       fault: rng.chance(0.06) ? ('other' as const) : null,
     };
-    brews.push({ ...REFERENCE, ...made, id: String(brews.length), overall: scoreOf(rng, truth, taste, made) });
-    age += rng.whole(1, 4);
-  }
-  return brews;
+    return { ...REFERENCE, ...made, id: String(i), overall: scoreOf(rng, truth, taste, made, errors[i]!) };
+  });
 }
 
 /** One bag of a family. `later` moves where this taster's coffees peak, against the table. */
-export function simulateBag(family: string, seed: number, later = 1): SimulatedBag {
+export function simulateBag(family: string, seed: number, later = 1, habit = USUAL): SimulatedBag {
   const rng = random(seed);
   const roastLevel = rng.pick(['light', 'medium-light', 'medium'] as const);
   const process = rng.pick(PROCESSES);
   const tableDays = tablePeakDays(roastLevel, process, 'filter');
-  const truth = (FAMILIES[family] ?? unseen)(rng, tableDays * later);
+  const truth = (FAMILIES[family]?.draw ?? unseen)(rng, tableDays * later);
   const taste = tasteOf(rng);
   return {
     family,
@@ -99,7 +116,7 @@ export function simulateBag(family: string, seed: number, later = 1): SimulatedB
       process,
       restAdviceDays: null,
       reference: REFERENCE,
-      brews: logOf(rng, truth, taste),
+      brews: logOf(rng, truth, taste, habit),
       sigma0: SIGMA0,
     },
   };

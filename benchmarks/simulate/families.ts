@@ -1,3 +1,4 @@
+import { SHAPE_SHARES } from '../../core/crest/constants';
 import type { Random } from './random';
 
 /** The last rest day a truth is known for. */
@@ -71,15 +72,25 @@ const flat: Family = (random) => {
   return over((day) => baseline + slope * day);
 };
 
-/** The six families the engine is held to. */
-export const FAMILIES: Readonly<Record<string, Family>> = {
-  crest,
-  degassing,
-  plateau,
-  fading,
-  'two humps': twoHumps,
-  flat,
+/** The six families the engine is held to, and how many of a hundred bags are believed to be of each. */
+export const FAMILIES: Readonly<Record<string, { draw: Family; share: number }>> = {
+  crest: { draw: crest, share: SHAPE_SHARES.crest },
+  opening: { draw: degassing, share: SHAPE_SHARES.opening },
+  plateau: { draw: plateau, share: SHAPE_SHARES.plateau },
+  fading: { draw: fading, share: SHAPE_SHARES.fresh },
+  'two humps': { draw: twoHumps, share: SHAPE_SHARES.twice },
+  flat: { draw: flat, share: SHAPE_SHARES.flat },
 };
+
+/** A family drawn by the believed shares. */
+export function anyFamily(random: Random): string {
+  let left = random.uniform();
+  for (const [name, { share }] of Object.entries(FAMILIES)) {
+    left -= share;
+    if (left < 0) return name;
+  }
+  return 'crest';
+}
 
 /**
  * Truths no family above draws: a smooth random process in ln days. A sum of random waves stands in for a Gaussian

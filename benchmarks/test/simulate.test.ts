@@ -52,10 +52,10 @@ describe('the numbers of the simulator', () => {
 });
 
 describe('the families of truth', () => {
-  const truthOf = (family: string): Truth => FAMILIES[family]!(random(9), 17);
+  const truthOf = (family: string): Truth => FAMILIES[family]!.draw(random(9), 17);
 
   it('are finite on every day, and do what their names say', () => {
-    for (const family of [...Object.values(FAMILIES), unseen])
+    for (const family of [...Object.values(FAMILIES).map(({ draw }) => draw), unseen])
       expect(Array.from(family(random(5), 17)).every(Number.isFinite)).toBe(true);
     const fading = truthOf('fading');
     expect(fading.every((y, day) => day === 0 || y < fading[day - 1]!)).toBe(true);

@@ -1,3 +1,4 @@
+import { mapValues } from 'es-toolkit';
 import { roundTo } from '../brew/units';
 import type { CrestFit, Moments } from './types';
 
@@ -14,8 +15,10 @@ export function compact(fit: CrestFit): CrestFit {
     ...fit,
     peak: { day: days(fit.peak.day), lo: days(fit.peak.lo), hi: days(fit.peak.hi), coverage: fit.peak.coverage },
     fresh: roundTo(fit.fresh, 3),
+    shapes: mapValues(fit.shapes, (p) => roundTo(p, 3)),
     bagLikelihood: {
       peak: fit.bagLikelihood.peak.map(points),
+      shapes: fit.bagLikelihood.shapes.map(points),
       noise: moments(fit.bagLikelihood.noise),
       baseline: moments(fit.bagLikelihood.baseline),
     },

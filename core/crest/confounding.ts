@@ -5,28 +5,21 @@ import { roundTo } from '../brew/units';
 import type { Setting } from './factors';
 import { covarianceOf, type EffectTerm } from './likelihood';
 import { cholesky, dot, whiten } from './linalg';
+import { addSides } from './meanCurve';
 import type { Posterior } from './posterior';
 import type { Confounding, FactorName } from './types';
 import type { UsableBrew } from './usable';
 
 /** Posterior mean of the unit ridge at each brew. */
 export function meanRidge(posterior: Posterior): Float64Array {
-  const { sides, data } = posterior;
-  const [peaks, rises, falls] = [posterior.size('peak'), posterior.size('rise'), posterior.size('fall')];
-  const riseWeight = new Float64Array(peaks * rises);
-  const fallWeight = new Float64Array(peaks * falls);
-  posterior.forEachCell((weight, _cell, p, _noise, r, f) => {
-    riseWeight[p * rises + r]! += weight;
-    fallWeight[p * falls + f]! += weight;
+  const { sides, data, grid } = posterior;
+  const weights = new Float64Array(grid.sides.length);
+  posterior.forEachCell((weight, _cell, { rise, fall }) => {
+    weights[rise]! += weight;
+    weights[fall]! += weight;
   });
   const mean = new Float64Array(data.n);
-  const add = (weights: Float64Array, side: Float64Array): void =>
-    weights.forEach((weight, ridge) => {
-      if (weight === 0) return;
-      for (let i = 0; i < data.n; i++) mean[i]! += weight * side[ridge * data.n + i]!;
-    });
-  add(riseWeight, sides.rise);
-  add(fallWeight, sides.fall);
+  addSides(weights, sides, mean, 1);
   return mean;
 }
 

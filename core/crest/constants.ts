@@ -53,6 +53,11 @@ export const DEFAULT_PROCESS: Process = 'washed';
 /** Log-sd of the peak age around its prior median. *Assumption*, from history. */
 export const PEAK_LOG_SD = 0.38;
 /**
+ * The table may be wrong about a taster: this share of the prior is wider by this factor. *Assumption*, tuned on
+ * simulated bags (docs/engine-report.md).
+ */
+export const PEAK_DOUBT = { share: 0.3, factor: 2 } as const;
+/**
  * Share of the prior spread flat over ln `PEAK_MIN_DAYS` … ln `PEAK_MAX_DAYS`, so that odd bags stay possible.
  * *Assumption*.
  */
@@ -62,16 +67,43 @@ export const PEAK_MAX_DAYS = 90;
 /** Log-sd with which the roaster's rest advice is read as an observation of the peak age. *Assumption*. */
 export const ADVICE_LOG_SD = 0.3;
 
+/** How a bag may run with its days. */
+export const SHAPES = ['crest', 'opening', 'plateau', 'fresh', 'twice', 'flat'] as const;
+export type Shape = (typeof SHAPES)[number];
+/** A probability of each shape; they sum to 1. */
+export type ShapeShares = Readonly<Record<Shape, number>>;
+
 /**
- * Prior probability that a bag has no crest after its first days and only fades, as 1 − exp(−age / days), with the days
- * log-normal. *Assumption*, tuned on simulated bags (docs/engine-report.md).
+ * How many of a hundred bags run each way: one crest; opening up and then slowly stale; a long plateau; at its best
+ * fresh; a crest and a second, lower one; hardly any change. *Assumption*, editorial; moved by a household's finished bags.
  */
-export const FRESH = { share: 0.2, days: { median: 20, logSd: 0.5 } } as const;
+export const SHAPE_SHARES: ShapeShares = {
+  crest: 0.45,
+  opening: 0.2,
+  plateau: 0.15,
+  fresh: 0.07,
+  twice: 0.05,
+  flat: 0.08,
+};
+/** How many finished bags the stated shares are worth, against a household's own. *Assumption*. */
+export const SHAPE_SHARES_WORTH = 20;
+
+/** A bag at its best fresh fades as 1 − exp(−age / days), with the days log-normal. *Assumption*. */
+export const FRESH = { days: { median: 20, logSd: 0.5 } } as const;
 /**
- * Prior probability that a bag opens twice: a lower crest, `height` times as high, stands before or after the main one
- * (each as likely) at one of these distances in ln days; log-width of both. *Assumption*, tuned on simulated bags.
+ * A bag that opens up: what gas hides leaves as exp(−age / τ), and staling takes away evenly from the first day. The
+ * peak is this many times τ, log-normal; `nodes` *numerical*. *Assumption*.
  */
-export const SECOND_CREST = { share: 0.5, logApart: [0.7, 1.05], height: 0.9, width: 0.35 } as const;
+export const OPENING = { peakInTaus: { median: 2.2, logSd: 0.3 }, nodes: 4 } as const;
+/**
+ * A plateau: both ends lie this far from its middle in ln days, and are this wide there (logistic). *Assumption*.
+ */
+export const PLATEAU = { halfLengths: [0.4, 0.65, 0.9], width: 0.14 } as const;
+/**
+ * A bag that opens twice: a lower crest, `height` times as high, stands before or after the main one (each as likely) at
+ * one of these distances in ln days; log-width of both. *Assumption*.
+ */
+export const SECOND_CREST = { logApart: [0.7, 1.05], height: 0.9, width: 0.35 } as const;
 
 /**
  * How the past bags of a taster are read. Of ln peak days against the table: sds of the taster's mean, of the mean of a
@@ -112,17 +144,21 @@ export const PRIOR_MOVED = { peakLog: 0.02, noiseLog: 0.04, spreadLog: 0.06, bas
 export const RISE_WIDTH = { median: 0.5, logSd: 0.35 } as const;
 export const FALL_WIDTH = { median: 0.6, logSd: 0.4 } as const;
 
-/** Height of the ridge, half-normal scale, in σ₀. *Assumption*. */
-export const HEIGHT_SD = 4;
+/**
+ * Height of the ridge: normal with this mean and sd, cut off below 0, in σ₀; a bag that hardly changes is a shape of its
+ * own. *Assumption*.
+ */
+export const HEIGHT = { mean: 3, sd: 1.5 } as const;
 /** Log-sd of the noise σ around σ₀. *Assumption*; blind repeats replace it. */
 export const NOISE_LOG_SD = 0.35;
 /** Factor on the noise variance of an entry, by when it was written. *Assumption*. */
 export const RECORD_VARIANCE: Readonly<Record<RecordedFrom, number>> = { cup: 1, later: 1.5, memory: 3.2 };
 
 /**
- * Share of the noise that belongs to the brew and not to the cup: cups poured from one brew have it in common. The
- * kettle, the pour and the grind against the mouth and the mood. *Assumption*.
+ * Shares of the noise that belong to the morning and to the brew, and not to the cup: cups of one day have the first in
+ * common (its water, its mood), cups poured from one brew the second, the first included. *Assumption*.
  */
+export const SHARED_MORNING = 0.25;
 export const SHARED_BREW = 0.5;
 
 /** Baseline, the score at the peak: mean (the taster's own when known) and sd, in points. *Assumption*, from history. */
@@ -151,7 +187,7 @@ export const EFFECT_SD = {
  * Deviation of a bag from its curve: Gaussian process in ln days, length in ln days, sd in σ₀. *Assumption*, tuned on
  * simulated bags.
  */
-export const DEVIATION = { length: 0.35, sd: 0.22 } as const;
+export const DEVIATION = { length: 0.35, sd: 0.35 } as const;
 
 /** Smallest difference in score that counts, in σ₀. *Assumption*. */
 export const NOTICEABLE = 0.5;
@@ -257,4 +293,4 @@ export const FAINTEST_MASS = 1e-13;
 export const NEGLIGIBLE_LOG = -22;
 
 /** Raised whenever an answer may change: kept verdicts of an older engine are worked out anew. */
-export const ENGINE_VERSION = 8;
+export const ENGINE_VERSION = 9;

@@ -54,31 +54,28 @@ export function drawCurves(posterior: Posterior, nodes: readonly NodePosterior[]
   const normals = normalTable(count);
   const atNodes = new Float64Array(m);
 
-  const rises = grid.rise.components.length;
-  const falls = grid.fall.components.length;
   let cell = 0;
   let below = weight[0]!;
   for (let d = 0; d < count; d++) {
     const target = (d + 0.5) / count;
     while (below < target && cell < weight.length - 1) below += weight[++cell]!;
-    const { peak: p, noise: s, rise: r, fall: f } = posterior.placeOf(cell);
-    const { rise, fall, whitened } = noiseNodes[s]!;
+    const { ridge, noise: s } = posterior.placeOf(cell);
+    const { sides, whitened } = noiseNodes[s]!;
     const height = positiveQuantile((0.5 + d * GOLDEN) % 1, heightMean[cell]!, heightSd[cell]!);
 
     noiseNode[d] = s;
     for (let i = 0; i < n; i++) {
-      const h = rise[(p * rises + r) * n + i]! + fall[(p * falls + f) * n + i]!;
+      const h = sides[ridge.rise * n + i]! + sides[ridge.fall * n + i]!;
       residuals[d * n + i] = whitened.residual[i]! - height * h;
     }
     const given = nodes[s]!;
     for (let k = 0; k < m; k++) {
       atNodes[k] = dot(given.gain, k * n, residuals, d * n, n) + dot(given.factor, k * m, normals, d * m, k + 1);
     }
-    const riseAt = (p * rises + r) * days;
-    const fallAt = (p * falls + f) * days;
+    const { sidesByDay } = grid;
     for (let day = 0; day < days; day++) {
-      curves[d * days + day] =
-        data.baselineMean + height * (grid.rise.byDay[riseAt + day]! + grid.fall.byDay[fallAt + day]!);
+      const h = sidesByDay[ridge.rise * days + day]! + sidesByDay[ridge.fall * days + day]!;
+      curves[d * days + day] = data.baselineMean + height * h;
     }
     addAtDays(atNodes, curves, d * days);
   }

@@ -1,4 +1,4 @@
-import { ADVISED_DAYS } from './constants';
+import { ADVISED_DAYS, SHAPE_SHARES, SHAPES, type ShapeShares } from './constants';
 import { bestMeanDay, curveOf } from './curve';
 import { nodePosterior } from './deviation';
 import { drawCurves } from './draws';
@@ -9,9 +9,9 @@ import { FRESH_PEAK, gridOf, SCALE_NOISE } from './grid';
 import { dataOf } from './likelihood';
 import { meanCurve } from './meanCurve';
 import { latestChanges, optionsOf } from './options';
-import { peakByDay, peakEvidence, peakSummary } from './peak';
+import { evidenceOf, peakByDay, peakSummary } from './peak';
 import { noiseMoments } from './posterior';
-import { peakWeightsOf, priorPeak } from './prior';
+import { entryWeights, peakWeightsOf, priorPeak } from './prior';
 import { siblingPrior, siblingInput } from './sibling';
 import { outliersOf } from './outliers';
 import type { CrestFit, CrestInput, ReadBrew } from './types';
@@ -45,11 +45,14 @@ export function fitCrest(input: CrestInput, density = 1): CrestFit {
   const sibling = brews.length === 0 ? siblingInput(input) : null;
   const peakPrior = sibling ? siblingPrior(fitCrest(sibling, density), sibling, input) : priorPeak(input);
   const peakWeights = peakWeightsOf(grid.logPeaks, peakPrior, input.restAdviceDays);
-  const posterior = posteriorOf(dataOf(input, brews, terms), grid, peakWeights, input.prior?.noise ?? SCALE_NOISE);
+  const shares = input.prior?.shapes ?? SHAPE_SHARES;
+  const belief = { peakWeights, shares, noise: input.prior?.noise ?? SCALE_NOISE };
+  const posterior = posteriorOf(dataOf(input, brews, terms), grid, belief);
   const nodes = posterior.noiseNodes.map((noiseNode) => nodePosterior(posterior.data, noiseNode));
 
   const draws = drawCurves(posterior, nodes);
   const marginal = posterior.marginal('peak');
+  const byShape = posterior.marginal('shape');
   const mean = meanCurve(posterior, nodes);
   const curve = curveOf(mean, draws);
   const probabilities = dayProbabilities(draws, input.sigma0);
@@ -64,9 +67,14 @@ export function fitCrest(input: CrestInput, density = 1): CrestFit {
     sigma0: input.sigma0,
     peak: peakSummary(posterior),
     fresh: marginal[FRESH_PEAK]!,
+    shapes: Object.fromEntries(SHAPES.map((shape, i) => [shape, byShape[i]!])) as ShapeShares,
     peakProbability: peakByDay(posterior, marginal),
     bagLikelihood: {
-      peak: peakEvidence(marginal, peakWeights),
+      peak: evidenceOf(marginal, entryWeights(peakWeights, shares)),
+      shapes: evidenceOf(
+        byShape,
+        SHAPES.map((shape) => shares[shape]),
+      ),
       noise: noiseMoments(posterior),
       baseline: baselineMoments(posterior, draws),
     },

@@ -4,13 +4,16 @@ import {
   GRID,
   GRID_REACH,
   NOISE_LOG_SD,
+  OPENING,
   PEAK_MAX_DAYS,
   PEAK_MIN_DAYS,
+  PLATEAU,
   RISE_WIDTH,
   SECOND_CREST,
+  type Shape,
 } from './constants';
 import { KNOTS } from './knots';
-import { logAge, ridge, staling, twoCrests } from './shape';
+import { logAge, opening, plateauEnd, ridge, staling, twoCrests } from './shape';
 import type { Moments } from './types';
 
 /** Nodes of a quantity and the logs of their prior weights, which sum to 1. */
@@ -19,23 +22,19 @@ export interface Axis {
   logWeights: Float64Array;
 }
 
-/** One way a bag may run on one side of its main crest. */
-export interface CurveComponent {
-  logWeight: number;
-  /** Whether a second, lower crest stands on this side. */
-  second: boolean;
-  /** What a bag of unit height has lost at log-age `x`, its main crest being at log-age `peak`. */
-  loss(x: number, peak: number): number;
-  /** The same for a bag that was best fresh and has no main crest. */
-  lossFresh(x: number): number;
-}
+/** What a bag of unit height has lost at log-age `x` on one side of its peak, 0 on the other side. */
+export type Side = (x: number) => number;
 
 /**
- * The components of one side, and what is lost at the knots, [peak][component][knot], zero on the other side of the peak.
+ * One way a bag may run: the entry of the peak axis, its shape, and its two sides by their place in `Grid.sides`.
+ * `logWeight` is its prior weight among the ridges of the same shape and entry.
  */
-export interface Side {
-  components: readonly CurveComponent[];
-  byDay: Float64Array;
+export interface Ridge {
+  peak: number;
+  shape: Shape;
+  rise: number;
+  fall: number;
+  logWeight: number;
 }
 
 /** How noisy the marks are, in units of σ₀, with the log prior weight. */
@@ -47,19 +46,24 @@ export interface NoiseNode {
 /** The fixed grids a fit runs on. They depend on nothing but the density, so they are built once and kept. */
 export interface Grid {
   /**
-   * ln peak age. Entry `FRESH_PEAK` stands for "no crest after the first days"; from `FIRST_CREST` on come the
-   * midpoints of equal cells over ln 1.5 … ln 90.
+   * ln peak age. Entry `FRESH_PEAK` stands for "no crest after the first days", `FLAT_PEAK` for "hardly any change"; from
+   * `FIRST_CREST` on come the midpoints of equal cells over ln 1.5 … ln 90.
    */
   logPeaks: Float64Array;
   peakStep: number;
-  rise: Side;
-  fall: Side;
+  /** Every side of every ridge: a whole ridge is the sum of two. Ridges share sides, which are whitened once. */
+  sides: readonly Side[];
+  /** What is lost at the knots, [side][knot]. */
+  sidesByDay: Float64Array;
+  /** In the order of their entry of the peak axis. */
+  ridges: readonly Ridge[];
   noiseNodes: number;
   draws: number;
 }
 
 export const FRESH_PEAK = 0;
-export const FIRST_CREST = 1;
+export const FLAT_PEAK = 1;
+export const FIRST_CREST = 2;
 
 /** Equally spaced nodes of a log-normal over ± `GRID_REACH` sds with normal weights (the trapezoid rule). */
 function logNormalAxis(median: number, logSd: number, count: number): Axis {
@@ -80,75 +84,91 @@ export function noiseNodesOf(grid: Pick<Grid, 'noiseNodes'>, prior: Moments): No
   return Array.from(nodes, (noise, i) => ({ noise, logWeight: logWeights[i]! }));
 }
 
-/**
- * The components of one side. Weights are relative to a bag with one crest: those of plain components sum to 1, those with a
- * second crest to half its odds, since it stands on either side.
- */
-function componentsOf(width: { median: number; logSd: number }, count: number, away: 1 | -1): CurveComponent[] {
-  const { nodes, logWeights } = logNormalAxis(width.median, width.logSd, count);
-  const stale = logNormalAxis(FRESH.days.median, FRESH.days.logSd, count);
-  const { share, logApart, height, width: both } = SECOND_CREST;
-  const plain = Array.from(nodes, (w, i): CurveComponent => ({
-    logWeight: logWeights[i]!,
-    second: false,
-    loss: (x, peak) => ridge(x, peak, w),
-    lossFresh: (x) => (away > 0 ? staling(x, stale.nodes[i]!) : 0),
-  }));
-  const twice = logApart.map((apart): CurveComponent => ({
-    logWeight: Math.log(share / (1 - share) / 2 / logApart.length),
-    second: true,
-    loss: (x, peak) => twoCrests(x, peak, peak + away * apart, height, both),
-    lossFresh: () => 0,
-  }));
-  return [...plain, ...twice];
+/** Collects sides and ridges; a side is the half of a curve that lies before or after the peak. */
+class GridBuilder {
+  readonly sides: Side[] = [];
+  readonly ridges: Ridge[] = [];
+
+  side(loss: Side): number {
+    return this.sides.push(loss) - 1;
+  }
+
+  before(peak: number, loss: Side): number {
+    return this.side((x) => (x < peak ? loss(x) : 0));
+  }
+
+  after(peak: number, loss: Side): number {
+    return this.side((x) => (x < peak ? 0 : loss(x)));
+  }
 }
 
-/**
- * Whether a peak and the components before and after it go together: one second crest at most, and none on a bag that has
- * no first.
- */
-export function goTogether(peak: number, before: CurveComponent, after: CurveComponent): boolean {
-  return Number(peak === FRESH_PEAK) + Number(before.second) + Number(after.second) <= 1;
+/** The ridges of a bag whose main crest is at one entry of the peak axis. */
+function addCrests(builder: GridBuilder, entry: number, peak: number, density: number): void {
+  const add = (shape: Shape, rise: number, fall: number, logWeight: number): void => {
+    builder.ridges.push({ peak: entry, shape, rise, fall, logWeight });
+  };
+  const rises = logNormalAxis(RISE_WIDTH.median, RISE_WIDTH.logSd, GRID.rise * density);
+  const falls = logNormalAxis(FALL_WIDTH.median, FALL_WIDTH.logSd, GRID.fall * density);
+  const rise = Array.from(rises.nodes, (w) => builder.before(peak, (x) => ridge(x, peak, w)));
+  const fall = Array.from(falls.nodes, (w) => builder.after(peak, (x) => ridge(x, peak, w)));
+  rise.forEach((r, i) =>
+    fall.forEach((f, j) => add('crest', r, f, rises.logWeights[i]! + falls.logWeights[j]!)),
+  );
+
+  const { logApart, height, width } = SECOND_CREST;
+  const share = -Math.log(2 * logApart.length);
+  for (const apart of logApart) {
+    const first = builder.before(peak, (x) => twoCrests(x, peak, peak - apart, height, width));
+    const second = builder.after(peak, (x) => twoCrests(x, peak, peak + apart, height, width));
+    fall.forEach((f, j) => add('twice', first, f, share + falls.logWeights[j]!));
+    rise.forEach((r, i) => add('twice', r, second, share + rises.logWeights[i]!));
+  }
+
+  const { peakInTaus, nodes } = OPENING;
+  const taus = logNormalAxis(peakInTaus.median, peakInTaus.logSd, nodes * density);
+  taus.nodes.forEach((inTaus, i) => {
+    const loss: Side = (x) => opening(x, peak, inTaus);
+    add('opening', builder.before(peak, loss), builder.after(peak, loss), taus.logWeights[i]!);
+  });
+
+  const { halfLengths, width: endWidth } = PLATEAU;
+  for (const half of halfLengths) {
+    const begins = builder.before(peak, (x) => plateauEnd(peak - half - x, half, endWidth));
+    const ends = builder.after(peak, (x) => plateauEnd(x - peak - half, half, endWidth));
+    add('plateau', begins, ends, -Math.log(halfLengths.length));
+  }
 }
 
 function buildGrid(density: number): Grid {
   const peaks = GRID.peak * density;
   const peakStep = Math.log(PEAK_MAX_DAYS / PEAK_MIN_DAYS) / peaks;
-  const logPeaks = Float64Array.from({ length: peaks + 1 }, (_, i) => Math.log(PEAK_MIN_DAYS) + (i - 0.5) * peakStep);
-  const rise = componentsOf(RISE_WIDTH, GRID.rise * density, -1);
-  const fall = componentsOf(FALL_WIDTH, GRID.fall * density, 1);
-  const dayAges = Float64Array.from(KNOTS, logAge);
+  const first = Math.log(PEAK_MIN_DAYS) + peakStep / 2;
+  const crests = Float64Array.from({ length: peaks }, (_, i) => first + i * peakStep);
+  const builder = new GridBuilder();
+  const nothing = builder.side(() => 0);
+  const stale = logNormalAxis(FRESH.days.median, FRESH.days.logSd, GRID.fall * density);
+  stale.nodes.forEach((days, i) => {
+    const fall = builder.side((x) => staling(x, days));
+    builder.ridges.push({ peak: FRESH_PEAK, shape: 'fresh', rise: nothing, fall, logWeight: stale.logWeights[i]! });
+  });
+  builder.ridges.push({ peak: FLAT_PEAK, shape: 'flat', rise: nothing, fall: nothing, logWeight: 0 });
+  crests.forEach((peak, i) => addCrests(builder, FIRST_CREST + i, peak, density));
   return {
-    logPeaks,
+    logPeaks: Float64Array.from([-Infinity, NaN, ...crests]),
     peakStep,
-    rise: { components: rise, byDay: halfRidges(logPeaks, rise, dayAges, 'rise') },
-    fall: { components: fall, byDay: halfRidges(logPeaks, fall, dayAges, 'fall') },
+    sides: builder.sides,
+    sidesByDay: sidesAt(builder.sides, Float64Array.from(KNOTS, logAge)),
+    ridges: builder.ridges,
     noiseNodes: GRID.noise * density,
     draws: GRID.draws * density * density,
   };
 }
 
-/**
- * One side of the unit ridge at log-ages `xs`, for every [peak][component], zero on the other side of the peak. A whole
- * ridge is the sum of its two sides, which is what lets a fit whiten each side once and add. A bag that was best fresh
- * is all fall.
- */
-export function halfRidges(
-  logPeaks: Float64Array,
-  components: readonly CurveComponent[],
-  xs: Float64Array,
-  side: 'rise' | 'fall',
-): Float64Array {
-  const out = new Float64Array(logPeaks.length * components.length * xs.length);
+/** Every side at log-ages `xs`, [side][x]. */
+export function sidesAt(sides: readonly Side[], xs: Float64Array): Float64Array {
+  const out = new Float64Array(sides.length * xs.length);
   let at = 0;
-  logPeaks.forEach((peak, p) => {
-    for (const component of components) {
-      for (const x of xs) {
-        if (p === FRESH_PEAK) out[at++] = component.lossFresh(x);
-        else out[at++] = x < peak === (side === 'rise') ? component.loss(x, peak) : 0;
-      }
-    }
-  });
+  for (const side of sides) for (const x of xs) out[at++] = side(x);
   return out;
 }
 

@@ -1,7 +1,17 @@
-import { HISTORY, LEAST_EVIDENCE, BASELINE_MEAN, NOISE_LOG_SD, PEAK_LOG_SD } from './constants';
+import {
+  BASELINE_MEAN,
+  HISTORY,
+  LEAST_EVIDENCE,
+  NOISE_LOG_SD,
+  PEAK_LOG_SD,
+  SHAPE_SHARES,
+  SHAPE_SHARES_WORTH,
+  SHAPES,
+  type ShapeShares,
+} from './constants';
 import { gridOf } from './grid';
 import { dot } from './linalg';
-import { peakWeightsOf, tablePeakDays } from './prior';
+import { entryWeights, peakWeightsOf, tablePeakDays } from './prior';
 import type { Style } from '../brew/kinds';
 import type { CrestFit, Moments, PeakPrior, Process, RoastLevel, TasterPrior } from './types';
 
@@ -34,6 +44,7 @@ export interface History {
   peaks: { sd: number; logWeight: number; byKind: Map<string, Float64Array> }[];
   noise: Moments;
   baselineMean: number;
+  shapes: ShapeShares;
 }
 
 /** Shifts of ln peak days against the table on which a history is worked out, equally spaced. */
@@ -55,19 +66,27 @@ export function historyOf(past: readonly PastBag[], repeats: readonly Repeats[])
     for (const table of tables) {
       const alike = likelihoods.filter((bag) => bag.table === table);
       SHIFTS.forEach((shift, i) => {
-        const weights = peakWeightsOf(gridOf(1).logPeaks, { days: table * Math.exp(shift), logSd: sd }, null);
+        const crests = peakWeightsOf(gridOf(1).logPeaks, { days: table * Math.exp(shift), logSd: sd }, null);
+        const weights = entryWeights(crests, SHAPE_SHARES);
         for (const { kind, likelihood } of alike)
           byKind.get(kind)![i]! += Math.log(dot(weights, 0, likelihood, 0, weights.length));
       });
     }
     return { sd, logWeight, byKind };
   });
-  return { bags: past.length, peaks, noise: noisePriorFrom(past, repeats), baselineMean: baselineFrom(past) };
+  return {
+    bags: past.length,
+    peaks,
+    noise: noisePriorFrom(past, repeats),
+    baselineMean: baselineFrom(past),
+    shapes: shapeSharesFrom(past),
+  };
 }
 
 /** Everything the past teaches of a new bag. Without a past the table and the scale stand. */
 export function priorFor(history: History, bag: Kind & Pick<PastBag, 'style'>): TasterPrior {
-  return { peak: peakPriorFrom(history, bag), noise: history.noise, baselineMean: history.baselineMean };
+  const { noise, baselineMean, shapes } = history;
+  return { peak: peakPriorFrom(history, bag), noise, baselineMean, shapes };
 }
 
 /** Nodes of a centred normal over ± `reachSds` sds, and the logs of their weights. */
@@ -196,4 +215,28 @@ export function baselineFrom(past: readonly Pick<PastBag, 'bagLikelihood'>[]): n
       variance: bagLikelihood.baseline.sd ** 2 + bagSd ** 2,
     })),
   ).mean;
+}
+
+/** How often the shares are read again by the shares they led to; they hardly move after three times. *Numerical*. */
+const SHARE_ROUNDS = 8;
+
+/**
+ * The shape shares of a new bag: the stated ones are a Dirichlet prior worth `SHAPE_SHARES_WORTH` bags, and each past bag
+ * counts for every shape by its probability of having run that way (expectation–maximisation for the weights of a
+ * mixture: Dempster, Laird and Rubin, J. R. Stat. Soc. B 39 (1977) 1–38).
+ */
+export function shapeSharesFrom(past: readonly Pick<PastBag, 'bagLikelihood'>[]): ShapeShares {
+  const likelihoods = past.map(({ bagLikelihood }) => bagLikelihood.shapes.map(Math.exp));
+  let shares: ShapeShares = SHAPE_SHARES;
+  for (let round = 0; round < SHARE_ROUNDS; round++) {
+    const counts = SHAPES.map((shape) => SHAPE_SHARES_WORTH * SHAPE_SHARES[shape]);
+    for (const likelihood of likelihoods) {
+      const weights = SHAPES.map((shape, i) => shares[shape] * likelihood[i]!);
+      const total = weights.reduce((sum, weight) => sum + weight, 0);
+      weights.forEach((weight, i) => (counts[i]! += weight / total));
+    }
+    const all = SHAPE_SHARES_WORTH + likelihoods.length;
+    shares = Object.fromEntries(SHAPES.map((shape, i) => [shape, counts[i]! / all])) as ShapeShares;
+  }
+  return shares;
 }

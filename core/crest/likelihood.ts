@@ -1,4 +1,4 @@
-import { DEVIATION, BASELINE_MEAN, BASELINE_SD, RECORD_VARIANCE, SHARED_BREW } from './constants';
+import { DEVIATION, BASELINE_MEAN, BASELINE_SD, RECORD_VARIANCE, SHARED_BREW, SHARED_MORNING } from './constants';
 import type { Term } from './factors';
 import { cholesky, whiten } from './linalg';
 import { logAge } from './shape';
@@ -14,7 +14,7 @@ export interface Data {
   residual: Float64Array;
   /** Noise variance in units of σ². */
   noise: Float64Array;
-  /** Noise covariance of cups of one brew, in units of σ²; cups of different brews have none. */
+  /** Noise covariance of cups of one brew or morning, in units of σ²; cups of different days have none. */
   sharedNoise: readonly SharedNoise[];
   terms: readonly Term[];
   /** Prior mean of the baseline, points. */
@@ -24,24 +24,30 @@ export interface Data {
   sigma0: number;
 }
 
-/** Two cups of one brew, i > j. */
+/** Two cups of one morning, i > j. */
 interface SharedNoise {
   i: number;
   j: number;
   covariance: number;
 }
 
+/** What two cups have of their noise in common, as a share: their brew, or but their morning, or nothing. */
+function sharedShare(one: UsableBrew, other: UsableBrew): number {
+  if (one.pot != null && one.pot === other.pot) return SHARED_BREW;
+  return one.age === other.age ? SHARED_MORNING : 0;
+}
+
 /**
- * Noise covariances of cups of one brew, in units of σ²: `SHARED_BREW` of what both have, by when they were written
- * down. What a cup has of noise alone stays the same, so that a brew of one cup is judged as ever.
+ * Noise covariances of cups of one brew or one morning, in units of σ²: the share of what both have, by when they were
+ * written down. What a cup has of noise altogether stays the same, so that a morning of one cup is judged as ever. Cups
+ * of one bag and one rest age are of one day, also in the freezer, where a day is a small age but not none.
  */
 function sharedNoiseOf(brews: readonly UsableBrew[], noise: Float64Array): SharedNoise[] {
-  return brews.flatMap(({ pot }, i) =>
-    brews
-      .slice(0, i)
-      .flatMap((other, j) =>
-        pot != null && other.pot === pot ? [{ i, j, covariance: SHARED_BREW * Math.sqrt(noise[i]! * noise[j]!) }] : [],
-      ),
+  return brews.flatMap((brew, i) =>
+    brews.slice(0, i).flatMap((other, j) => {
+      const share = sharedShare(brew, other);
+      return share > 0 ? [{ i, j, covariance: share * Math.sqrt(noise[i]! * noise[j]!) }] : [];
+    }),
   );
 }
 

@@ -1,15 +1,15 @@
 import { FAINTEST_MASS, INTERVAL_COVERAGE, INTERVAL_STEPS, LAST_DAY, PEAK_MAX_DAYS, PEAK_MIN_DAYS } from './constants';
-import { FIRST_CREST, FRESH_PEAK } from './grid';
+import { FIRST_CREST, FLAT_PEAK, FRESH_PEAK } from './grid';
 import type { Posterior } from './posterior';
 
 /**
- * What the brews alone say of the peak: ln likelihood of each entry of the peak axis, 0 at the likeliest. The prior is
- * taken out again, so that a history can weigh the same bag under another one.
+ * What the brews alone say of the peak or the shape: ln likelihood of each entry of the axis, 0 at the likeliest. The
+ * prior is taken out again, so that a history can weigh the same bag under another one.
  */
-export function peakEvidence(marginal: Float64Array, peakWeights: Float64Array): number[] {
+export function evidenceOf(marginal: ArrayLike<number>, prior: ArrayLike<number>): number[] {
   const evidence = Array.from(
     marginal,
-    (mass, p) => Math.log(Math.max(mass, FAINTEST_MASS)) - Math.log(Math.max(peakWeights[p]!, FAINTEST_MASS)),
+    (mass, p) => Math.log(Math.max(mass, FAINTEST_MASS)) - Math.log(Math.max(prior[p]!, FAINTEST_MASS)),
   );
   const most = Math.max(...evidence);
   return evidence.map((e) => e - most);
@@ -37,7 +37,7 @@ function logQuantiles(
  * keep.
  */
 export function peakSummary(posterior: Posterior): { day: number; lo: number; hi: number; coverage: number } {
-  const crested = posterior.condition('peak', (p) => p !== FRESH_PEAK);
+  const crested = posterior.condition('peak', (p) => p >= FIRST_CREST);
   const crest = crested?.marginal('peak') ?? new Float64Array(posterior.size('peak'));
   const starts = Array.from(
     { length: INTERVAL_STEPS + 1 },
@@ -60,11 +60,13 @@ export function peakSummary(posterior: Posterior): { day: number; lo: number; hi
 }
 
 /**
- * Probability that the best day rounds to each rest day 0 … 90: a cell is shared out over the days it spans; fresh is
- * day 0.
+ * Probability that the best day rounds to each rest day 0 … 90, given that the bag changes at all: a cell is shared out
+ * over the days it spans; fresh is day 0.
  */
-export function peakByDay({ grid }: Posterior, marginal: Float64Array): number[] {
+export function peakByDay({ grid }: Posterior, allMarginal: Float64Array): number[] {
   const out = new Array<number>(LAST_DAY + 1).fill(0);
+  const changing = 1 - allMarginal[FLAT_PEAK]!;
+  const marginal = allMarginal.map((mass) => mass / changing);
   out[0] = marginal[FRESH_PEAK]!;
   for (let p = FIRST_CREST; p < marginal.length; p++) {
     const from = Math.exp(grid.logPeaks[p]! - grid.peakStep / 2);

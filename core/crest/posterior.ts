@@ -1,28 +1,19 @@
-import type { Grid, NoiseNode } from './grid';
+import { SHAPES, type Shape } from './constants';
+import type { Grid, NoiseNode, Ridge } from './grid';
 import type { Data, Whitened } from './likelihood';
 import type { Moments } from './types';
 
 /** One noise node with every side of every ridge whitened. */
 export interface WhitenedNode extends NoiseNode {
   whitened: Whitened;
-  /** Whitened sides of the unit ridge at the brews, [peak][component][brew]. */
-  rise: Float64Array;
-  fall: Float64Array;
+  /** Whitened sides of the unit ridges at the brews, [side][brew]. */
+  sides: Float64Array;
 }
 
-/** Both sides of every unit ridge at the brews, [peak][component][brew]. */
-export interface Sides {
-  rise: Float64Array;
-  fall: Float64Array;
-}
+/** What a posterior is over: when the peak is, how the bag runs, and how noisy the marks are. */
+export type GridAxis = 'peak' | 'shape' | 'noise';
 
-/** What a posterior is over: when the peak is, how noisy the marks are, and how the curve rises and falls. */
-export type GridAxis = 'peak' | 'noise' | 'rise' | 'fall';
-
-/** Where a cell lies: the entry of each axis. */
-export type Place = Readonly<Record<GridAxis, number>>;
-
-/** Weight and height of every cell, in the order in which a posterior goes through them. */
+/** Weight and height of every cell; a cell is a ridge at a noise node, [ridge][noise]. */
 export interface Cells {
   /** Sums to 1. */
   weight: Float64Array;
@@ -31,59 +22,46 @@ export interface Cells {
   heightSd: Float64Array;
 }
 
+const SHAPE_INDEX = Object.fromEntries(SHAPES.map((shape, i) => [shape, i])) as Record<Shape, number>;
+
 /** The posterior of one bag over its grid. Neighbours in the order of its cells are neighbours in the peak. */
 export class Posterior {
   constructor(
     readonly grid: Grid,
     readonly data: Data,
     readonly noiseNodes: readonly WhitenedNode[],
-    readonly sides: Sides,
+    /** Every side of the unit ridges at the brews, [side][brew]. */
+    readonly sides: Float64Array,
     readonly cells: Cells,
   ) {}
 
   /** How many entries an axis has. */
   size(axis: GridAxis): number {
-    const { logPeaks, rise, fall } = this.grid;
-    return {
-      peak: logPeaks.length,
-      noise: this.noiseNodes.length,
-      rise: rise.components.length,
-      fall: fall.components.length,
-    }[axis];
+    return { peak: this.grid.logPeaks.length, shape: SHAPES.length, noise: this.noiseNodes.length }[axis];
   }
 
-  /** Where the cell with a number lies. */
-  placeOf(cell: number): Place {
-    const [falls, rises, noises] = [this.size('fall'), this.size('rise'), this.size('noise')];
-    const ridge = Math.floor(cell / falls);
-    const node = Math.floor(ridge / rises);
-    return { peak: Math.floor(node / noises), noise: node % noises, rise: ridge % rises, fall: cell % falls };
+  /** The ridge and the noise node of the cell with a number. */
+  placeOf(cell: number): { ridge: Ridge; noise: number } {
+    const noises = this.noiseNodes.length;
+    return { ridge: this.grid.ridges[Math.floor(cell / noises)]!, noise: cell % noises };
   }
 
   /** Calls with every cell of some weight, in order. */
-  forEachCell(
-    visit: (weight: number, cell: number, peak: number, noise: number, rise: number, fall: number) => void,
-  ): void {
-    const [peaks, noises] = [this.size('peak'), this.size('noise')];
-    const [rises, falls] = [this.size('rise'), this.size('fall')];
-    let cell = 0;
-    for (let peak = 0; peak < peaks; peak++) {
+  forEachCell(visit: (weight: number, cell: number, ridge: Ridge, noise: number) => void): void {
+    const noises = this.noiseNodes.length;
+    this.grid.ridges.forEach((ridge, r) => {
       for (let noise = 0; noise < noises; noise++) {
-        for (let rise = 0; rise < rises; rise++) {
-          for (let fall = 0; fall < falls; fall++, cell++) {
-            const weight = this.cells.weight[cell]!;
-            if (weight > 0) visit(weight, cell, peak, noise, rise, fall);
-          }
-        }
+        const weight = this.cells.weight[r * noises + noise]!;
+        if (weight > 0) visit(weight, r * noises + noise, ridge, noise);
       }
-    }
+    });
   }
 
   /** Probability of each entry of an axis, whatever the others are. */
   marginal(axis: GridAxis): Float64Array {
     const sums = new Float64Array(this.size(axis));
-    this.forEachCell((weight, _, peak, noise, rise, fall) => {
-      sums[axis === 'peak' ? peak : axis === 'noise' ? noise : axis === 'rise' ? rise : fall]! += weight;
+    this.forEachCell((weight, _, ridge, noise) => {
+      sums[entryOf(axis, ridge, noise)]! += weight;
     });
     return sums;
   }
@@ -92,8 +70,8 @@ export class Posterior {
   condition(axis: GridAxis, keep: (entry: number) => boolean): Posterior | null {
     const weight = new Float64Array(this.cells.weight.length);
     let total = 0;
-    this.forEachCell((w, cell, peak, noise, rise, fall) => {
-      if (!keep({ peak, noise, rise, fall }[axis])) return;
+    this.forEachCell((w, cell, ridge, noise) => {
+      if (!keep(entryOf(axis, ridge, noise))) return;
       weight[cell] = w;
       total += w;
     });
@@ -101,6 +79,10 @@ export class Posterior {
     for (let cell = 0; cell < weight.length; cell++) weight[cell]! /= total;
     return new Posterior(this.grid, this.data, this.noiseNodes, this.sides, { ...this.cells, weight });
   }
+}
+
+function entryOf(axis: GridAxis, { peak, shape }: Ridge, noise: number): number {
+  return axis === 'peak' ? peak : axis === 'shape' ? SHAPE_INDEX[shape] : noise;
 }
 
 /** Mean and sd of ln σ/σ₀. */

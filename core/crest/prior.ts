@@ -3,16 +3,17 @@ import {
   ADVICE_LOG_SD,
   DEFAULT_PROCESS,
   DEFAULT_ROAST,
-  FRESH,
   PEAK_DAYS_BY_ROAST,
+  PEAK_DOUBT,
   PEAK_FACTOR_BY_PROCESS,
   PEAK_FACTOR_BY_STYLE,
   PEAK_FLAT_SHARE,
   PEAK_LOG_SD,
   PEAK_MAX_DAYS,
   PEAK_MIN_DAYS,
+  type ShapeShares,
 } from './constants';
-import { FIRST_CREST, FRESH_PEAK } from './grid';
+import { FIRST_CREST, FLAT_PEAK, FRESH_PEAK } from './grid';
 import type { CrestInput, PeakPrior, Process, RoastLevel } from './types';
 
 /** Median peak age p₀ in days by the table: roast level × process × style. Unstated labels use the defaults. */
@@ -32,21 +33,24 @@ export function priorPeak({ prior, roastLevel, process, reference }: CrestInput)
 /**
  * Density of the log peak age `x` of a bag that has a crest:
  *
- *     0.95 · N(x; ln p₀, s²) + 0.05 · U(x; ln 1.5, ln 90)
+ *     0.65 · N(x; ln p₀, s²) + 0.3 · N(x; ln p₀, (2s)²) + 0.05 · U(x; ln 1.5, ln 90)
  *
- * with p₀ and s (0.38) from the table or from the taster's history.
+ * with p₀ and s (0.38) from the table or from the taster's history. The wider part is for tasters about whom the table
+ * is wrong; a history takes it down with s.
  */
 export function peakDensity(x: number, { days, logSd }: PeakPrior): number {
-  const z = (x - Math.log(days)) / logSd;
-  const bell = Math.exp(-0.5 * z * z) / (logSd * Math.sqrt(2 * Math.PI));
+  const bell = (sd: number): number =>
+    Math.exp(-0.5 * ((x - Math.log(days)) / sd) ** 2) / (sd * Math.sqrt(2 * Math.PI));
   const flat = 1 / Math.log(PEAK_MAX_DAYS / PEAK_MIN_DAYS);
-  return (1 - PEAK_FLAT_SHARE) * bell + PEAK_FLAT_SHARE * flat;
+  const { share, factor } = PEAK_DOUBT;
+  const sure = 1 - share - PEAK_FLAT_SHARE;
+  return sure * bell(logSd) + share * bell(factor * logSd) + PEAK_FLAT_SHARE * flat;
 }
 
 /**
- * Prior probability of every entry of the peak axis: that there is no crest after the first days, and of a crest in
- * each cell; sums to 1. The roaster's advice r, days, enters as an observation ln r ~ Normal(x, 0.3²) of where a crest
- * would be; it says nothing on whether there is one.
+ * Prior probability of each crest of the peak axis, given that there is one; sums to 1 over the crests, and is 1 at the
+ * entries that stand for none. The roaster's advice r, days, enters as an observation ln r ~ Normal(x, 0.3²) of where a
+ * crest would be; it says nothing on whether there is one.
  */
 export function peakWeightsOf(logPeaks: Float64Array, prior: PeakPrior, adviceDays: number | null): Float64Array {
   const crests = logPeaks.map((x, p) => {
@@ -56,5 +60,13 @@ export function peakWeightsOf(logPeaks: Float64Array, prior: PeakPrior, adviceDa
     return peakDensity(x, prior) * Math.exp(-0.5 * advice * advice);
   });
   const total = crests.reduce((sum, weight) => sum + weight, 0);
-  return crests.map((weight, p) => (p === FRESH_PEAK ? FRESH.share : ((1 - FRESH.share) * weight) / total));
+  return crests.map((weight, p) => (p < FIRST_CREST ? 1 : weight / total));
+}
+
+/** The prior probability of every entry of the peak axis: of the crests by `peakWeights`, of none by the shares; sums to 1. */
+export function entryWeights(peakWeights: Float64Array, shares: ShapeShares): Float64Array {
+  const crested = 1 - shares.fresh - shares.flat;
+  return peakWeights.map((weight, p) =>
+    p === FRESH_PEAK ? shares.fresh : p === FLAT_PEAK ? shares.flat : crested * weight,
+  );
 }

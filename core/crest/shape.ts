@@ -29,3 +29,21 @@ export function twoCrests(x: number, peak: number, second: number, height: numbe
 export function staling(x: number, days: number): number {
   return Math.expm1(-Math.exp(x) / days);
 }
+
+/**
+ * A bag that opens up and is then slowly stale: gas hides exp(−a / τ) of it and staling takes away evenly, with its best
+ * at log-age `peak` of `inTaus` τ; what is lost at log-age `x` against that best, 1 on the day of roasting.
+ */
+export function opening(x: number, peak: number, inTaus: number): number {
+  const left = Math.exp(-inTaus);
+  const taus = inTaus * Math.exp(x - peak);
+  return -(Math.exp(-taus) - left * (1 + inTaus - taus)) / (1 - left * (1 + inTaus));
+}
+
+/**
+ * What is lost `beyond` the end of a plateau of a half-length, in ln days: logistic, none at its middle; in (−1, 0].
+ */
+export function plateauEnd(beyond: number, half: number, width: number): number {
+  const fallen = (at: number): number => 1 / (1 + Math.exp(-at / width));
+  return Math.min(0, fallen(-half) - fallen(beyond));
+}

@@ -1,7 +1,7 @@
 import type { Fault, BrewParameters, RecordedFrom, Style } from '../brew/kinds';
-import type { Process, RoastLevel } from './constants';
+import type { Process, RoastLevel, Shape, ShapeShares } from './constants';
 
-export type { Process, RoastLevel };
+export type { Process, RoastLevel, Shape, ShapeShares };
 
 /** Where a bag is expected to peak: median days, and sd of their logarithm. */
 export interface PeakPrior {
@@ -22,6 +22,8 @@ export interface TasterPrior {
   noise: Moments;
   /** Baseline: the score at the best day, points. */
   baselineMean: number;
+  /** How its bags run; the stated shares where it is not given. */
+  shapes?: ShapeShares;
 }
 
 /** One brew as the engine sees it. */
@@ -146,10 +148,15 @@ export interface CrestFit {
   peak: { day: number; lo: number; hi: number; coverage: number };
   /** Probability that it has none: at its best fresh, and fading since. */
   fresh: number;
+  /** Probability of each way a bag may run. */
+  shapes: ShapeShares;
   /** Probability that the best day is each rest day 0 … 90: `fresh` on day 0; the last day gathers all later ones. */
   peakProbability: number[];
-  /** What this bag can teach of the next: ln likelihood on the engine's peak axis, ln σ/σ₀, and the baseline in points. */
-  bagLikelihood: { peak: number[]; noise: Moments; baseline: Moments };
+  /**
+   * What this bag can teach of the next: ln likelihood on the engine's peak axis and of each shape, in the order of
+   * `SHAPES`; ln σ/σ₀, and the baseline in points.
+   */
+  bagLikelihood: { peak: number[]; shapes: number[]; noise: Moments; baseline: Moments };
   /** Rest days 0 … 90. */
   curve: CurvePoint[];
   /**

@@ -13,6 +13,8 @@ export interface BruteForce {
   peakBefore(days: number): number;
   /** Probability that there is none: at its best fresh. */
   fresh: number;
+  /** Probability that it hardly changes. */
+  flat: number;
   /** Posterior mean of the score at the reference recipe at an age. */
   meanAt(age: number): number;
   /** Posterior mean of a brewer's effect. */
@@ -53,7 +55,7 @@ export function bruteForce(input: CrestInput, askedAges: readonly number[]): Bru
 
   const peaks = midpoints(Math.log(1.5), Math.log(90), 50);
   const z = midpoints(-2.6, 2.6, 7);
-  const heights = midpoints(0, 4 * s0 * 3.2, 40);
+  const heights = midpoints(0, 8.5 * s0, 40);
   const density = new Array<number>(peaks.length).fill(0);
   const asked = askedAges.map((age) => ({ age, x: Math.log(age), sum: 0 }));
   const effect = brewers.map((name) => ({ name, sum: 0 }));
@@ -61,30 +63,30 @@ export function bruteForce(input: CrestInput, askedAges: readonly number[]): Bru
 
   interface Way {
     prior: number;
-    /** Index of the peak, or none. */
-    peak: number | null;
+    /** Index of the peak, or why there is none. */
+    peak: number | 'fresh' | 'flat';
     shape: (at: number) => number;
   }
   const bump = (at: number, top: number, width: number): number => Math.exp(-0.5 * ((at - top) / width) ** 2);
   const zWeight = (v: number): number => Math.exp(-0.5 * v * v);
   const zTotal = z.reduce((sum, v) => sum + zWeight(v), 0);
   const peakWeights = peaks.map((peak) => {
-    const bell =
-      Math.exp(-0.5 * ((peak - Math.log(TABLE[input.roastLevel ?? 'medium-light'])) / 0.38) ** 2) /
-      (0.38 * Math.sqrt(2 * Math.PI));
+    const table = Math.log(TABLE[input.roastLevel ?? 'medium-light']);
+    const bell = (sd: number): number => normal(peak, table, sd) / Math.sqrt(2 * Math.PI);
     return (
-      (0.95 * bell + 0.05 / Math.log(60)) *
+      (0.65 * bell(0.38) + 0.3 * bell(0.76) + 0.05 / Math.log(60)) *
       (input.restAdviceDays === null ? 1 : normal(peak, Math.log(input.restAdviceDays), 0.3))
     );
   });
   const peakTotal = peakWeights.reduce((a, b) => a + b, 0);
   const ways: Way[] = z.map((zf) => ({
-    prior: (0.2 * zWeight(zf)) / zTotal,
-    peak: null,
+    prior: (0.07 * zWeight(zf)) / zTotal,
+    peak: 'fresh',
     shape: (at) => Math.exp(-Math.exp(at) / (20 * Math.exp(0.5 * zf))) - 1,
   }));
+  ways.push({ prior: 0.08, peak: 'flat', shape: () => 0 });
   peaks.forEach((peak, k) => {
-    const crest = (0.8 * peakWeights[k]!) / peakTotal;
+    const here = peakWeights[k]! / peakTotal;
     const side =
       (zr: number | null, zf: number | null, apart: number): Way['shape'] =>
       (at) => {
@@ -96,23 +98,44 @@ export function bruteForce(input: CrestInput, askedAges: readonly number[]): Bru
       };
     for (const zr of z) {
       for (const zf of z)
-        ways.push({ prior: (crest * 0.5 * zWeight(zr) * zWeight(zf)) / zTotal ** 2, peak: k, shape: side(zr, zf, 0) });
+        ways.push({ prior: (here * 0.45 * zWeight(zr) * zWeight(zf)) / zTotal ** 2, peak: k, shape: side(zr, zf, 0) });
       for (const apart of [0.7, 1.05]) {
-        ways.push({ prior: (crest * 0.125 * zWeight(zr)) / zTotal, peak: k, shape: side(zr, null, apart) });
-        ways.push({ prior: (crest * 0.125 * zWeight(zr)) / zTotal, peak: k, shape: side(null, zr, apart) });
+        const prior = (here * 0.0125 * zWeight(zr)) / zTotal;
+        ways.push({ prior, peak: k, shape: side(zr, null, apart) });
+        ways.push({ prior, peak: k, shape: side(null, zr, apart) });
       }
+      // What gas hides is gone after some τ, what staling takes goes on: level at the peak.
+      const tau = Math.exp(peak) / (2.2 * Math.exp(0.3 * zr));
+      const [best, gone] = [Math.exp(peak), Math.exp(-Math.exp(peak) / tau)];
+      const unscaled = (age: number): number => -Math.exp(-age / tau) - (age * gone) / tau;
+      const scale = unscaled(best) - unscaled(0);
+      ways.push({
+        prior: (here * 0.2 * zWeight(zr)) / zTotal,
+        peak: k,
+        shape: (at) => (unscaled(Math.exp(at)) - unscaled(best)) / scale,
+      });
+    }
+    for (const half of [0.4, 0.65, 0.9]) {
+      const fallen = (beyond: number): number => 1 / (1 + Math.exp(-(beyond - half) / 0.14));
+      ways.push({
+        prior: here * 0.05,
+        peak: k,
+        shape: (at) => -Math.max(0, fallen(Math.abs(at - peak)) - fallen(0)),
+      });
     }
   });
 
   const written = brews.map((b) => (b.recordedFrom === 'memory' ? 3.2 : 1));
-  // Cups of one brew have half of their noise in common.
+  // Cups of one brew have half of their noise in common, cups of one day a quarter.
   const noise = (i: number, j: number): number => {
     if (i === j) return written[i]!;
-    return brews[i]!.pot && brews[i]!.pot === brews[j]!.pot ? 0.5 * Math.sqrt(written[i]! * written[j]!) : 0;
+    const sameBrew = brews[i]!.pot && brews[i]!.pot === brews[j]!.pot;
+    const share = sameBrew ? 0.5 : brews[i]!.age === brews[j]!.age ? 0.25 : 0;
+    return share * Math.sqrt(written[i]! * written[j]!);
   };
-  let none = 0;
+  const none = { fresh: 0, flat: 0 };
   for (const zs of midpoints(-2.4, 2.4, 6)) {
-    const gp = (a: number, b: number): number => (0.22 * s0) ** 2 * smooth(a, b);
+    const gp = (a: number, b: number): number => (0.35 * s0) ** 2 * smooth(a, b);
     const sigma = s0 * Math.exp(0.35 * zs);
     const covariance = Matrix.zeros(n, n).apply(function (this: Matrix, i: number, j: number) {
       this.set(i, j, priorCovariance(i, j) + gp(x[i]!, x[j]!) + sigma ** 2 * noise(i, j));
@@ -130,10 +153,10 @@ export function bruteForce(input: CrestInput, askedAges: readonly number[]): Bru
         const weight =
           prior *
           scale *
-          Math.exp(-0.5 * (height / (4 * s0)) ** 2) *
+          Math.exp(-0.5 * ((height - 3 * s0) / (1.5 * s0)) ** 2) *
           Math.exp(-0.5 * r.reduce((sum, ri, i) => sum + ri * solved[i]!, 0));
         total += weight;
-        if (peak === null) none += weight;
+        if (typeof peak === 'string') none[peak] += weight;
         else density[peak]! += weight;
         asked.forEach(
           (a, q) =>
@@ -149,11 +172,12 @@ export function bruteForce(input: CrestInput, askedAges: readonly number[]): Bru
       const step = peaks[1]! - peaks[0]!;
       return density.reduce(
         (sum, mass, k) =>
-          sum + (mass / (total - none)) * Math.min(1, Math.max(0, (Math.log(days) - peaks[k]!) / step + 0.5)),
+          sum + (mass / (total - none.fresh - none.flat)) * Math.min(1, Math.max(0, (Math.log(days) - peaks[k]!) / step + 0.5)),
         0,
       );
     },
-    fresh: none / total,
+    fresh: none.fresh / total,
+    flat: none.flat / total,
     meanAt: (age) => asked.find((a) => a.age === age)!.sum / total,
     brewerEffect: (name) => effect.find((e) => e.name === name)!.sum / total,
   };

@@ -1,8 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { fitCrest } from '../fit';
-import { gridOf } from '../grid';
-import { historyOf, baselineFrom, noisePriorFrom, peakPriorFrom, type PastBag } from '../history';
+import { SHAPE_SHARES, SHAPES, type Shape } from '../constants';
+import { FIRST_CREST, gridOf } from '../grid';
+import { historyOf, baselineFrom, noisePriorFrom, peakPriorFrom, shapeSharesFrom, type PastBag } from '../history';
 import { peakDensity } from '../prior';
 import { bagOf, brewOf, ridgeScore } from './samples';
 
@@ -14,7 +15,8 @@ const { logPeaks } = gridOf(1);
 const past = (kind: Pick<PastBag, 'roastLevel' | 'process' | 'style'>, days: number, sd: number): PastBag => ({
   ...kind,
   bagLikelihood: {
-    peak: Array.from(logPeaks, (x, p) => (p === 0 ? -30 : -0.5 * ((x - Math.log(days)) / sd) ** 2)),
+    peak: Array.from(logPeaks, (x, p) => (p < FIRST_CREST ? -30 : -0.5 * ((x - Math.log(days)) / sd) ** 2)),
+    shapes: SHAPES.map(() => 0),
     noise: { mean: 0, sd: 0.35 },
     baseline: { mean: 80, sd: 8 },
   },
@@ -50,9 +52,9 @@ describe('a prior from history', () => {
       for (const taster of steps(0.25, 81)) {
         for (const kind of steps(0.12, 41)) {
           const shift = taster.at + kind.at;
-          const prior = Array.from(logPeaks.slice(1), (x) => peakDensity(x, { days: 21 * Math.exp(shift), logSd: sd }));
+          const prior = Array.from(logPeaks.slice(FIRST_CREST), (x) => peakDensity(x, { days: 21 * Math.exp(shift), logSd: sd }));
           const crest =
-            prior.reduce((sum, density, p) => sum + density * Math.exp(bag.bagLikelihood.peak[p + 1]!), 0) /
+            prior.reduce((sum, density, p) => sum + density * Math.exp(bag.bagLikelihood.peak[p + FIRST_CREST]!), 0) /
             prior.reduce((a, b) => a + b, 0);
           const weight = Math.exp(logWeight) * taster.w * kind.w * crest;
           total += weight;
@@ -159,10 +161,41 @@ describe('the noise of a taster', () => {
 describe('the baseline of a taster', () => {
   it('is a mean shrunk to 80', () => {
     const bagLikelihood = (mean: number, sd: number) => ({
-      bagLikelihood: { peak: [], noise: { mean: 0, sd: 0.35 }, baseline: { mean, sd } },
+      bagLikelihood: { peak: [], shapes: [], noise: { mean: 0, sd: 0.35 }, baseline: { mean, sd } },
     });
     expect(baselineFrom([])).toBeCloseTo(80, 9);
     const w = 1 / (4 + 25);
     expect(baselineFrom([bagLikelihood(70, 2)])).toBeCloseTo((80 / 36 + 70 * w) / (1 / 36 + w), 9);
+  });
+});
+
+describe('the shares of the shapes', () => {
+  const ran = (shape: Shape, surely: number): Pick<PastBag, 'bagLikelihood'> => ({
+    bagLikelihood: { ...past(LIGHT, 20, 1).bagLikelihood, shapes: SHAPES.map((s) => (s === shape ? 0 : -surely)) },
+  });
+
+  it('are the stated ones until bags say otherwise, and bags that do not say leave them', () => {
+    expect(shapeSharesFrom([])).toEqual(SHAPE_SHARES);
+    const unsaid = shapeSharesFrom(Array.from({ length: 9 }, () => ran('twice', 0)));
+    for (const shape of SHAPES) expect(unsaid[shape]).toBeCloseTo(SHAPE_SHARES[shape], 9);
+  });
+
+  it('are moved by bags that surely ran one way as a Dirichlet worth twenty bags is', () => {
+    const shares = shapeSharesFrom([ran('twice', 30), ran('twice', 30), ran('crest', 30)]);
+    expect(shares.twice).toBeCloseTo((20 * 0.05 + 2) / 23, 6);
+    expect(shares.crest).toBeCloseTo((20 * 0.45 + 1) / 23, 6);
+    expect(Object.values(shares).reduce((sum, share) => sum + share, 0)).toBeCloseTo(1, 12);
+  });
+
+  it('carry through a fit: a bag of a household whose bags open twice is likelier to', () => {
+    const cups = [brewOf(6, 84), brewOf(10, 79), brewOf(14, 77), brewOf(19, 84), brewOf(25, 79)];
+    const prior = { peak: { days: 21, logSd: 0.38 }, noise: { mean: 0, sd: 0.35 }, baselineMean: 80 };
+    const shapes = shapeSharesFrom(Array.from({ length: 8 }, () => ran('twice', 30)));
+    const [stated, learnt] = [fitCrest(bagOf(cups, { prior })), fitCrest(bagOf(cups, { prior: { ...prior, shapes } }))];
+    expect(learnt.shapes.twice).toBeGreaterThan(stated.shapes.twice + 0.1);
+    // What a bag teaches of the shapes has the prior taken out again.
+    stated.bagLikelihood.shapes.forEach((log, s) => {
+      if (log > -12) expect(learnt.bagLikelihood.shapes[s]).toBeCloseTo(log, 6);
+    });
   });
 });

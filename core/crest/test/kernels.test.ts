@@ -3,12 +3,14 @@ import fc from 'fast-check';
 import { CholeskyDecomposition, determinant, Matrix, solve } from 'ml-matrix';
 import { describe, expect, it } from 'vitest';
 import { histogramQuantiles } from '../curve';
-import { FRESH_PEAK, goTogether, gridOf, noiseNodesOf, SCALE_NOISE } from '../grid';
+import { SHAPE_SHARES } from '../constants';
+import { FIRST_CREST, FRESH_PEAK, gridOf, noiseNodesOf, SCALE_NOISE } from '../grid';
 import { KNOTS, onAllDays } from '../knots';
 import { cholesky, dot, whiten } from '../linalg';
 import { logCdf, millsRatio, positiveMean, positiveQuantile } from '../normal';
 import { dataOf } from '../likelihood';
-import { peakWeightsOf } from '../prior';
+import { entryWeights, peakWeightsOf } from '../prior';
+import { opening, plateauEnd, ridge } from '../shape';
 import { usableBrews } from '../usable';
 import { posteriorOf } from '../weighCells';
 import { longestRun } from '../window';
@@ -103,22 +105,23 @@ describe('the normal distribution', () => {
 describe('a posterior', () => {
   const grid = gridOf(1);
   const input = bagOf([brewOf(8, 80), brewOf(15, 86), brewOf(28, 82)]);
-  const weights = peakWeightsOf(grid.logPeaks, { days: 17, logSd: 0.38 }, null);
-  const posterior = posteriorOf(dataOf(input, usableBrews(input), []), grid, weights, SCALE_NOISE);
+  const peakWeights = peakWeightsOf(grid.logPeaks, { days: 17, logSd: 0.38 }, null);
+  const belief = { peakWeights, shares: SHAPE_SHARES, noise: SCALE_NOISE };
+  const posterior = posteriorOf(dataOf(input, usableBrews(input), []), grid, belief);
 
   it('goes through every cell that weighs something once, and knows where each lies', () => {
     let total = 0;
     let last = -1;
-    posterior.forEachCell((weight, cell, peak, noise, rise, fall) => {
+    posterior.forEachCell((weight, cell, ridge, noise) => {
       expect(cell).toBeGreaterThan(last);
-      expect(posterior.placeOf(cell)).toEqual({ peak, noise, rise, fall });
+      expect(posterior.placeOf(cell)).toEqual({ ridge, noise });
       last = cell;
       total += weight;
     });
     expect(total).toBeCloseTo(1, 12);
   });
 
-  it.each(['peak', 'noise', 'rise', 'fall'] as const)('has a marginal of its %s that sums to 1', (axis) => {
+  it.each(['peak', 'noise', 'shape'] as const)('has a marginal of its %s that sums to 1', (axis) => {
     const marginal = posterior.marginal(axis);
     expect(marginal).toHaveLength(posterior.size(axis));
     expect(marginal.reduce((sum, weight) => sum + weight, 0)).toBeCloseTo(1, 12);
@@ -126,7 +129,7 @@ describe('a posterior', () => {
 
   it('given some entries of an axis keeps their odds, and is none where none of them is possible', () => {
     const marginal = posterior.marginal('peak');
-    const crested = posterior.condition('peak', (p) => p !== FRESH_PEAK)!;
+    const crested = posterior.condition('peak', (p) => p >= FIRST_CREST)!;
     const given = crested.marginal('peak');
     expect(given[FRESH_PEAK]).toBe(0);
     expect(given[20]! / given[30]!).toBeCloseTo(marginal[20]! / marginal[30]!, 9);
@@ -135,18 +138,38 @@ describe('a posterior', () => {
   });
 });
 
+describe('shapes', () => {
+  it('lose nothing at their best, and only more away from it', () => {
+    const peak = Math.log(14);
+    const shapes: ((x: number) => number)[] = [
+      (x) => ridge(x, peak, 0.5),
+      (x) => opening(x, peak, 2.2),
+      (x) => plateauEnd(Math.abs(x - peak) - 0.65, 0.65, 0.14),
+    ];
+    for (const lost of shapes) {
+      expect(lost(peak)).toBeCloseTo(0, 12);
+      for (const away of [0.2, 0.6, 1.2]) {
+        for (const way of [-1, 1]) {
+          expect(lost(peak + way * away)).toBeLessThanOrEqual(lost(peak + way * (away - 0.2)));
+          expect(lost(peak + way * away)).toBeLessThan(1e-9);
+        }
+      }
+    }
+    expect(opening(-30, peak, 2.2)).toBeCloseTo(-1, 9);
+  });
+});
+
 describe('grids', () => {
   it('carries prior weights that sum to 1 over all that goes together', () => {
     const grid = gridOf(2);
     const peaks = peakWeightsOf(grid.logPeaks, { days: 17, logSd: 0.38 }, 12);
-    expect(peaks.reduce((sum, weight) => sum + weight, 0)).toBeCloseTo(1, 12);
-    // Without brews the posterior is the prior, and what goes together takes nothing from the peak or from there being none.
+    const entries = entryWeights(peaks, SHAPE_SHARES);
+    expect(entries.reduce((sum, weight) => sum + weight, 0)).toBeCloseTo(1, 12);
+    // Without brews the posterior is the prior.
     const empty = bagOf([]);
-    const posterior = posteriorOf(dataOf(empty, [], []), grid, peaks, SCALE_NOISE);
-    posterior.marginal('peak').forEach((weight, p) => expect(weight).toBeCloseTo(peaks[p]!, 9));
-    posterior.forEachCell((_weight, _cell, p, _noise, r, f) =>
-      expect(goTogether(p, grid.rise.components[r]!, grid.fall.components[f]!)).toBe(true),
-    );
+    const belief = { peakWeights: peaks, shares: SHAPE_SHARES, noise: SCALE_NOISE };
+    const posterior = posteriorOf(dataOf(empty, [], []), grid, belief);
+    posterior.marginal('peak').forEach((weight, p) => expect(weight).toBeCloseTo(entries[p]!, 8));
     expect(noiseNodesOf(grid, SCALE_NOISE).reduce((sum, { logWeight }) => sum + Math.exp(logWeight), 0)).toBeCloseTo(
       1,
       12,

@@ -1,7 +1,8 @@
 import cdf from '@stdlib/stats-base-dists-normal-cdf';
 import { describe, expect, it } from 'vitest';
 import { fitCrest } from '../fit';
-import { FRESH_PEAK, gridOf } from '../grid';
+import { SHAPE_SHARES, SHAPES } from '../constants';
+import { FIRST_CREST, gridOf } from '../grid';
 import type { CrestInput } from '../types';
 import { bruteForce } from './bruteForce';
 import { bagOf, brewOf } from './samples';
@@ -16,6 +17,14 @@ const CASES: Record<string, CrestInput> = {
     brewOf(18, 86, { brewer: 'press' }),
     brewOf(24, 85, { brewer: 'press', recordedFrom: 'memory' }),
     brewOf(40, 77),
+  ]),
+  'three cups on each of two mornings': bagOf([
+    brewOf(8, 78),
+    brewOf(8, 80, { brewer: 'press' }),
+    brewOf(8, 77),
+    brewOf(22, 85),
+    brewOf(22, 83, { recordedFrom: 'memory' }),
+    brewOf(22, 86),
   ]),
   'cups of one brew, one of them from memory': bagOf([
     brewOf(8, 78),
@@ -35,6 +44,7 @@ describe.each(Object.entries(CASES))('the posterior of %s agrees with brute forc
     expect(Math.abs(slow.peakBefore(fast.peak.day) - 0.5)).toBeLessThan(0.02);
     expect(Math.abs(slow.peakBefore(fast.peak.hi) - slow.peakBefore(fast.peak.lo) - 0.8)).toBeLessThan(0.02);
     expect(Math.abs(slow.fresh - fast.fresh)).toBeLessThan(0.02);
+    expect(Math.abs(slow.flat - fast.shapes.flat)).toBeLessThan(0.02);
   });
 
   it('on the peak interval being the shortest', () => {
@@ -64,18 +74,22 @@ describe('without brews', () => {
     // Nor does the roaster's advice, which is the roaster's.
     const advised = fitCrest(bagOf([], { restAdviceDays: 10 })).bagLikelihood.peak;
     gridOf(1).logPeaks.forEach((x, p) => {
-      if (p === FRESH_PEAK || Math.abs(x - Math.log(10)) < 0.8) expect(advised[p]).toBeCloseTo(0, 6);
+      if (p < FIRST_CREST || Math.abs(x - Math.log(10)) < 0.8) expect(advised[p]).toBeCloseTo(0, 6);
     });
   });
 
-  it('the peak is the prior: 95 % log-normal around the table, 5 % flat in ln days, and one bag in five is best fresh', () => {
-    const { peak, fresh } = fitCrest(bagOf([]));
-    expect(fresh).toBeCloseTo(0.2, 9);
+  it('the peak and the shapes are the prior', () => {
+    const { peak, fresh, shapes } = fitCrest(bagOf([]));
+    for (const shape of SHAPES) expect(shapes[shape]).toBeCloseTo(SHAPE_SHARES[shape], 9);
+    expect(fresh).toBeCloseTo(0.07, 9);
     const share = (days: number): number =>
-      0.95 * cdf(Math.log(days), Math.log(21), 0.38) + (0.05 * Math.log(days / 1.5)) / Math.log(60);
-    // What lies beyond the grid's ends (1.5 and 90 days) is lost to both.
-    expect(share(peak.day)).toBeCloseTo(0.5, 2);
-    expect(share(peak.hi) - share(peak.lo)).toBeCloseTo(0.8, 2);
+      0.65 * cdf(Math.log(days), Math.log(21), 0.38) +
+      0.3 * cdf(Math.log(days), Math.log(21), 0.76) +
+      (0.05 * Math.log(days / 1.5)) / Math.log(60);
+    // What lies beyond the grid's ends (1.5 and 90 days) is lost.
+    const within = share(90) - share(1.5);
+    expect((share(peak.day) - share(1.5)) / within).toBeCloseTo(0.5, 2);
+    expect((share(peak.hi) - share(peak.lo)) / within).toBeCloseTo(0.8, 2);
     // Shortest in ln days, and the prior is even around the table: so is the interval.
     expect(Math.log(peak.hi / 21)).toBeCloseTo(Math.log(21 / peak.lo), 0);
   });

@@ -53,7 +53,7 @@ describe('a bag that only fades', () => {
     const fit = fitCrest(bagOf(fading));
     expect(fit.fresh).toBeGreaterThan(0.5);
     expect(fit.advisedDay).toBeLessThan(8);
-    expect(fit.peakProbability[0]).toBeCloseTo(fit.fresh, 9);
+    expect(fit.peakProbability[0]).toBeCloseTo(fit.fresh / (1 - fit.shapes.flat), 9);
     expect(fit.peakProbability.reduce((a, b) => a + b, 0)).toBeCloseTo(1, 6);
     expect(stateOnDay(compact(fit), 12, false, METRIC).verdict).toMatch(/at its best fresh/);
   });
