@@ -92,18 +92,18 @@ export const SHAPE_SHARES_WORTH = 20;
 export const FRESH = { days: { median: 20, logSd: 0.5 } } as const;
 /**
  * A bag that opens up: what gas hides leaves as exp(−age / τ), and staling takes away evenly from the first day. The
- * peak is this many times τ, log-normal; `nodes` *numerical*. *Assumption*.
+ * peak is this many times τ, log-normal. *Assumption*.
  */
-export const OPENING = { peakInTaus: { median: 2.2, logSd: 0.3 }, nodes: 4 } as const;
+export const OPENING = { peakInTaus: { median: 2.2, logSd: 0.3 } } as const;
 /**
  * A plateau: both ends lie this far from its middle in ln days, and are this wide there (logistic). *Assumption*.
  */
 export const PLATEAU = { halfLengths: [0.4, 0.65, 0.9], width: 0.14 } as const;
 /**
  * A bag that opens twice: a lower crest, `height` times as high, stands before or after the main one (each as likely) at
- * one of these distances in ln days; log-width of both. *Assumption*.
+ * one of these distances in ln days (`between` where one has to stand for both); log-width of both. The other side is as wide as it usually is. *Assumption*.
  */
-export const SECOND_CREST = { logApart: [0.7, 1.05], height: 0.9, width: 0.35 } as const;
+export const SECOND_CREST = { logApart: [0.7, 1.05], between: 0.87, height: 0.9, width: 0.35 } as const;
 
 /**
  * How the past bags of a taster are read. Of ln peak days against the table: sds of the taster's mean, of the mean of a
@@ -161,9 +161,27 @@ export const RECORD_VARIANCE: Readonly<Record<RecordedFrom, number>> = { cup: 1,
 export const SHARED_MORNING = 0.25;
 export const SHARED_BREW = 0.5;
 
+/**
+ * Two cups are called alike when they taste less than this far apart, in σ₀. *Assumption*.
+ */
+export const ALIKE = 0.45;
+/**
+ * Share of the noise that a cup's mark and its comparisons have in common, the morning and the brew included: both
+ * are about the same cup, but a mark is also a number found for it. *Assumption*.
+ */
+export const SHARED_CUP = 0.7;
+/**
+ * Factor on the noise variance of a score that was worked out of levels, and the sd of what such scores differ by from
+ * the taster's marks, in σ₀. *Assumption*.
+ */
+export const BY_LEVELS = { variance: 2.5, offsetSd: 1.5 } as const;
+
 /** Baseline, the score at the peak: mean (the taster's own when known) and sd, in points. *Assumption*, from history. */
 export const BASELINE_MEAN = 80;
 export const BASELINE_SD = 8;
+
+/** The sd, in points, with which a baseline is known of which nothing is. *Numerical*. */
+export const UNKNOWN_BASELINE_SD = 100;
 
 /** Prior sds of the recipe's effects on the score, in σ₀. Quadratics point downward. *Assumption*. */
 export const EFFECT_SD = {
@@ -241,9 +259,12 @@ export const LAST_DAY = 90;
 export const ADVISED_DAYS = { from: 4, to: 60 } as const;
 
 /** Nodes of each grid, and quadrature draws. *Numerical*: doubling them moves no reported figure by more than 5 %. */
-export const GRID = { peak: 48, rise: 5, fall: 5, noise: 4, deviation: 18, draws: 512 } as const;
-/** The rise, fall and noise grids reach this many sds to either side. *Numerical*. */
+export const GRID = { peak: 48, rise: 5, fall: 5, opening: 4, second: 2, noise: 4, deviation: 18, draws: 512 } as const;
+/** The grid of a bag with comparisons, which tell less of every cell and cost more. *Numerical*. */
+export const COMPARED_GRID = { ...GRID, rise: 2, fall: 2, opening: 2, second: 1, noise: 2 } as const;
+/** The rise, fall and noise grids reach this many sds to either side; with so few nodes that the variance is right. *Numerical*. */
 export const GRID_REACH = 2.2;
+export const COARSE_REACH: Readonly<Record<number, number>> = { 2: 1, 3: Math.sqrt(3) };
 /**
  * Seed of the fixed normals that carry the deviation; fixed so that the same input gives the same answer. *Numerical*.
  */
@@ -291,6 +312,12 @@ export const FAINTEST_MASS = 1e-13;
  * *Numerical*.
  */
 export const NEGLIGIBLE_LOG = -22;
+
+/**
+ * How often the comparisons of a cell are read anew that begins with what they were in one much like it: so often up to
+ * so many comparisons, once from there on. *Numerical*.
+ */
+export const FOLLOWED = { steps: 2, upTo: 16 } as const;
 
 /** Raised whenever an answer may change: kept verdicts of an older engine are worked out anew. */
 export const ENGINE_VERSION = 9;

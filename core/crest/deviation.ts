@@ -39,13 +39,13 @@ export function nodePosterior(data: Data, { whitened }: WhitenedNode): NodePoste
   const m = NODES.length;
   const gain = new Float64Array(m * n);
   NODES.forEach((node, k) => {
-    for (let i = 0; i < n; i++) gain[k * n + i] = baselineCovariance(node, data.x[i]!, sigma0);
+    for (let i = 0; i < n; i++) gain[k * n + i] = baselineCovariance(node, data.x[i]!, data);
     whiten(whitened.factor, n, gain, k * n);
   });
   const factor = new Float64Array(m * m);
   for (let k = 0; k < m; k++) {
     for (let l = 0; l <= k; l++) {
-      const prior = baselineCovariance(NODES[k]!, NODES[l]!, sigma0);
+      const prior = baselineCovariance(NODES[k]!, NODES[l]!, data);
       factor[k * m + l] =
         prior - dot(gain, k * n, gain, l * n, n) + (k === l ? JITTER * (BASELINE_SD ** 2 + sigma0 ** 2) : 0);
     }

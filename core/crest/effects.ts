@@ -1,4 +1,4 @@
-import { BASELINE_SD } from './constants';
+import { UNKNOWN_BASELINE_SD } from './constants';
 import type { Draws } from './draws';
 import type { Setting } from './factors';
 import type { Data } from './likelihood';
@@ -59,14 +59,19 @@ export function effectDraws(
   });
 }
 
-/** The baseline at the best day, points, given the brews: what a history keeps of a bag. */
+/**
+ * The baseline at the best day, points, given the brews: what a history keeps of a bag. Comparisons alone say nothing of
+ * it.
+ */
 export function baselineMoments(posterior: Posterior, { count, residuals, noiseNode }: Draws): Moments {
   const { data } = posterior;
   const { n } = data;
+  if (data.known === 0) return { mean: data.baselineMean, sd: UNKNOWN_BASELINE_SD };
+  const prior = data.baselineSd ** 2;
   const gains = posterior.noiseNodes.map(({ whitened }) => {
-    const gain = new Float64Array(n).fill(BASELINE_SD ** 2);
+    const gain = new Float64Array(n).fill(prior);
     whiten(whitened.factor, n, gain);
-    return { gain, variance: Math.max(0, BASELINE_SD ** 2 - dot(gain, 0, gain, 0, n)) };
+    return { gain, variance: Math.max(0, prior - dot(gain, 0, gain, 0, n)) };
   });
   let sum = 0;
   let square = 0;
@@ -105,14 +110,16 @@ export function effectsOf(drawn: readonly EffectDraws[], settings: readonly Sett
 /** What a claimed recipe does to the score, from the terms that make it up; null where it changes nothing. */
 export function claimedEffect(posterior: Posterior, draws: Draws, loadings: Setting['loadings']): ClaimedEffect | null {
   if (loadings.length === 0) return null;
-  const { n, terms } = posterior.data;
-  const at = Array.from({ length: n }, (_, i) => i).filter((i) =>
+  const { terms, brewOf } = posterior.data;
+  const asClaimed = brewOf.filter((_, i) =>
     terms.every(
       ({ factor, column }, k) =>
-        factor === 'taster' || column[i] === (loadings.find(({ term }) => term === k)?.value ?? 0),
+        factor === 'taster' ||
+        factor === 'levels' ||
+        column[i] === (loadings.find(({ term }) => term === k)?.value ?? 0),
     ),
   );
-  return { ...summaryOf(effectDraws(posterior, draws, [{ loadings }])[0]!), brews: at.length };
+  return { ...summaryOf(effectDraws(posterior, draws, [{ loadings }])[0]!), brews: new Set(asClaimed).size };
 }
 
 /** What the effects did to each usable brew, points: the sum of the mean effects of the settings it was made at. */

@@ -9,8 +9,9 @@ import type { FactorName } from './types';
  * A settable thing that may move the score: how far each brew stands from the reference, and what is believed of it.
  */
 export interface Term {
-  factor: FactorName;
-  /** One value per usable brew, 0 at the reference. */
+  /** `levels` is no factor of a recipe: what scores worked out of levels differ by from marks. */
+  factor: FactorName | 'levels';
+  /** One value per usable brew (per entry, in the data), 0 at the reference. */
   column: Float64Array;
   /** Prior mean and sd of the coefficient, points. */
   priorMean: number;

@@ -15,7 +15,8 @@ import { entryWeights, peakWeightsOf, priorPeak } from './prior';
 import { siblingPrior, siblingInput } from './sibling';
 import { outliersOf } from './outliers';
 import type { CrestFit, CrestInput, ReadBrew } from './types';
-import { leftOut, usableBrews } from './usable';
+import { tastedScores } from './tasted';
+import { leftOutOf, usableBrews } from './usable';
 import { posteriorOf } from './weighCells';
 import { dayProbabilities, spans, steadyProbability } from './window';
 
@@ -39,15 +40,17 @@ export function fitCrest(input: CrestInput, density = 1): CrestFit {
   if (!(input.sigma0 > 0))
     throw new RangeError(`The repeatability σ₀ must be a positive number of points, not ${input.sigma0}`);
   const brews = usableBrews(input);
+  const leftOut = leftOutOf(input);
   const claimed = input.claimed?.style === input.reference.style ? input.claimed : null;
   const { terms, settings, claimed: claimedLoadings } = designMatrix(brews, input.reference, input.sigma0, claimed);
-  const grid = gridOf(density);
+  const data = dataOf(input, brews, terms);
+  const grid = gridOf(density, data.contrasts.length > 0 ? 'comparisons' : 'marks');
   const sibling = brews.length === 0 ? siblingInput(input) : null;
   const peakPrior = sibling ? siblingPrior(fitCrest(sibling, density), sibling, input) : priorPeak(input);
   const peakWeights = peakWeightsOf(grid.logPeaks, peakPrior, input.restAdviceDays);
   const shares = input.prior?.shapes ?? SHAPE_SHARES;
   const belief = { peakWeights, shares, noise: input.prior?.noise ?? SCALE_NOISE };
-  const posterior = posteriorOf(dataOf(input, brews, terms), grid, belief);
+  const posterior = posteriorOf(data, grid, belief);
   const nodes = posterior.noiseNodes.map((noiseNode) => nodePosterior(posterior.data, noiseNode));
 
   const draws = drawCurves(posterior, nodes);
@@ -58,7 +61,8 @@ export function fitCrest(input: CrestInput, density = 1): CrestFit {
   const probabilities = dayProbabilities(draws, input.sigma0);
   const effects = effectsOf(effectDraws(posterior, draws, settings), settings);
   const moved = effectPerBrew(settings, effects, brews.length);
-  const options = optionsOf(posterior, mean, draws, settings, effects);
+  const tasted = tastedScores(posterior, draws, brews);
+  const options = optionsOf(posterior, mean, draws, settings, effects, brews.length);
   const first = brews[0];
   const last = brews[brews.length - 1];
 
@@ -95,10 +99,10 @@ export function fitCrest(input: CrestInput, density = 1): CrestFit {
     latest: latestChanges(settings, brews.length),
     siblingStyle: sibling?.reference.style ?? null,
     brews: input.brews.map((brew): ReadBrew => {
-      const why = leftOut(brew, input.reference.style);
-      const at = brews.findIndex((b) => b.id === brew.id);
-      const atReference = why === null && brew.overall !== null ? brew.overall - moved[at]! : null;
-      return { id: brew.id, age: brew.age, asScored: brew.overall, atReference, leftOut: why };
+      const at = brews.findIndex(({ id }) => id === brew.id);
+      const score = at < 0 ? brew.overall : tasted[at]!;
+      const atReference = at < 0 || score === null ? null : score - moved[at]!;
+      return { id: brew.id, age: brew.age, asScored: score, atReference, leftOut: leftOut(brew) };
     }),
   };
 }

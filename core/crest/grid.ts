@@ -1,4 +1,7 @@
+import { mapValues } from 'es-toolkit';
 import {
+  COARSE_REACH,
+  COMPARED_GRID,
   FALL_WIDTH,
   FRESH,
   GRID,
@@ -35,6 +38,8 @@ export interface Ridge {
   rise: number;
   fall: number;
   logWeight: number;
+  /** The same for ridges that differ but in their peak. */
+  kind: number;
 }
 
 /** How noisy the marks are, in units of σ₀, with the log prior weight. */
@@ -65,9 +70,10 @@ export const FRESH_PEAK = 0;
 export const FLAT_PEAK = 1;
 export const FIRST_CREST = 2;
 
-/** Equally spaced nodes of a log-normal over ± `GRID_REACH` sds with normal weights (the trapezoid rule). */
+/** Equally spaced nodes of a log-normal with normal weights (the trapezoid rule). */
 function logNormalAxis(median: number, logSd: number, count: number): Axis {
-  const z = Float64Array.from({ length: count }, (_, i) => -GRID_REACH + (2 * GRID_REACH * i) / (count - 1));
+  const reach = COARSE_REACH[count] ?? GRID_REACH;
+  const z = Float64Array.from({ length: count }, (_, i) => reach * ((2 * i) / (count - 1) - 1));
   const total = z.reduce((sum, v) => sum + Math.exp(-0.5 * v * v), 0);
   return {
     nodes: z.map((v) => median * Math.exp(logSd * v)),
@@ -103,29 +109,31 @@ class GridBuilder {
 }
 
 /** The ridges of a bag whose main crest is at one entry of the peak axis. */
-function addCrests(builder: GridBuilder, entry: number, peak: number, density: number): void {
+function addCrests(builder: GridBuilder, entry: number, peak: number, nodes: Nodes): void {
+  let kind = 0;
   const add = (shape: Shape, rise: number, fall: number, logWeight: number): void => {
-    builder.ridges.push({ peak: entry, shape, rise, fall, logWeight });
+    builder.ridges.push({ peak: entry, shape, rise, fall, logWeight, kind: kind++ });
   };
-  const rises = logNormalAxis(RISE_WIDTH.median, RISE_WIDTH.logSd, GRID.rise * density);
-  const falls = logNormalAxis(FALL_WIDTH.median, FALL_WIDTH.logSd, GRID.fall * density);
+  const rises = logNormalAxis(RISE_WIDTH.median, RISE_WIDTH.logSd, nodes.rise);
+  const falls = logNormalAxis(FALL_WIDTH.median, FALL_WIDTH.logSd, nodes.fall);
   const rise = Array.from(rises.nodes, (w) => builder.before(peak, (x) => ridge(x, peak, w)));
   const fall = Array.from(falls.nodes, (w) => builder.after(peak, (x) => ridge(x, peak, w)));
   rise.forEach((r, i) =>
     fall.forEach((f, j) => add('crest', r, f, rises.logWeights[i]! + falls.logWeights[j]!)),
   );
 
-  const { logApart, height, width } = SECOND_CREST;
-  const share = -Math.log(2 * logApart.length);
+  const { between, height, width } = SECOND_CREST;
+  const logApart = nodes.second === 1 ? [between] : SECOND_CREST.logApart;
+  const usualRise = builder.before(peak, (x) => ridge(x, peak, RISE_WIDTH.median));
+  const usualFall = builder.after(peak, (x) => ridge(x, peak, FALL_WIDTH.median));
   for (const apart of logApart) {
     const first = builder.before(peak, (x) => twoCrests(x, peak, peak - apart, height, width));
     const second = builder.after(peak, (x) => twoCrests(x, peak, peak + apart, height, width));
-    fall.forEach((f, j) => add('twice', first, f, share + falls.logWeights[j]!));
-    rise.forEach((r, i) => add('twice', r, second, share + rises.logWeights[i]!));
+    add('twice', first, usualFall, -Math.log(2 * logApart.length));
+    add('twice', usualRise, second, -Math.log(2 * logApart.length));
   }
 
-  const { peakInTaus, nodes } = OPENING;
-  const taus = logNormalAxis(peakInTaus.median, peakInTaus.logSd, nodes * density);
+  const taus = logNormalAxis(OPENING.peakInTaus.median, OPENING.peakInTaus.logSd, nodes.opening);
   taus.nodes.forEach((inTaus, i) => {
     const loss: Side = (x) => opening(x, peak, inTaus);
     add('opening', builder.before(peak, loss), builder.after(peak, loss), taus.logWeights[i]!);
@@ -139,28 +147,35 @@ function addCrests(builder: GridBuilder, entry: number, peak: number, density: n
   }
 }
 
-function buildGrid(density: number): Grid {
-  const peaks = GRID.peak * density;
-  const peakStep = Math.log(PEAK_MAX_DAYS / PEAK_MIN_DAYS) / peaks;
+/** How many nodes each axis has. */
+type Nodes = Record<Exclude<keyof typeof GRID, 'deviation'>, number>;
+
+/** What a grid is built for: marks alone, or comparisons as well. */
+export type GridKind = 'marks' | 'comparisons';
+
+function buildGrid(kind: GridKind, density: number): Grid {
+  const nodes: Nodes = mapValues(kind === 'marks' ? GRID : COMPARED_GRID, (count) => count * density);
+  const peakStep = Math.log(PEAK_MAX_DAYS / PEAK_MIN_DAYS) / nodes.peak;
   const first = Math.log(PEAK_MIN_DAYS) + peakStep / 2;
-  const crests = Float64Array.from({ length: peaks }, (_, i) => first + i * peakStep);
+  const crests = Float64Array.from({ length: nodes.peak }, (_, i) => first + i * peakStep);
   const builder = new GridBuilder();
   const nothing = builder.side(() => 0);
-  const stale = logNormalAxis(FRESH.days.median, FRESH.days.logSd, GRID.fall * density);
+  const stale = logNormalAxis(FRESH.days.median, FRESH.days.logSd, nodes.fall);
   stale.nodes.forEach((days, i) => {
     const fall = builder.side((x) => staling(x, days));
-    builder.ridges.push({ peak: FRESH_PEAK, shape: 'fresh', rise: nothing, fall, logWeight: stale.logWeights[i]! });
+    const logWeight = stale.logWeights[i]!;
+    builder.ridges.push({ peak: FRESH_PEAK, shape: 'fresh', rise: nothing, fall, logWeight, kind: -2 - i });
   });
-  builder.ridges.push({ peak: FLAT_PEAK, shape: 'flat', rise: nothing, fall: nothing, logWeight: 0 });
-  crests.forEach((peak, i) => addCrests(builder, FIRST_CREST + i, peak, density));
+  builder.ridges.push({ peak: FLAT_PEAK, shape: 'flat', rise: nothing, fall: nothing, logWeight: 0, kind: -1 });
+  crests.forEach((peak, i) => addCrests(builder, FIRST_CREST + i, peak, nodes));
   return {
     logPeaks: Float64Array.from([-Infinity, NaN, ...crests]),
     peakStep,
     sides: builder.sides,
     sidesByDay: sidesAt(builder.sides, Float64Array.from(KNOTS, logAge)),
     ridges: builder.ridges,
-    noiseNodes: GRID.noise * density,
-    draws: GRID.draws * density * density,
+    noiseNodes: nodes.noise,
+    draws: nodes.draws * density,
   };
 }
 
@@ -172,14 +187,15 @@ export function sidesAt(sides: readonly Side[], xs: Float64Array): Float64Array 
   return out;
 }
 
-const built = new Map<number, Grid>();
+const built = new Map<string, Grid>();
 
 /** The grid of a density: 1 for use, 2 doubles every axis to check that nothing reported moves. */
-export function gridOf(density: number): Grid {
-  let grid = built.get(density);
+export function gridOf(density: number, kind: GridKind = 'marks'): Grid {
+  const key = `${kind} ${density}`;
+  let grid = built.get(key);
   if (!grid) {
-    grid = buildGrid(density);
-    built.set(density, grid);
+    grid = buildGrid(kind, density);
+    built.set(key, grid);
   }
   return grid;
 }

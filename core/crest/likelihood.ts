@@ -1,54 +1,34 @@
-import { DEVIATION, BASELINE_MEAN, BASELINE_SD, RECORD_VARIANCE, SHARED_BREW, SHARED_MORNING } from './constants';
+import { ALIKE, BASELINE_MEAN, BASELINE_SD, BY_LEVELS, DEVIATION } from './constants';
+import { contrastsOf, entriesOf, sharedNoiseOf, type Contrast, type SharedNoise } from './entries';
 import type { Term } from './factors';
 import { cholesky, whiten } from './linalg';
 import { logAge } from './shape';
 import type { CrestInput } from './types';
 import type { UsableBrew } from './usable';
 
-/** The brews as numbers: what every σ shares. Arrays have one entry per usable brew. */
+/** The brews as numbers: what every σ shares. Arrays have one place per entry, those with a known score first. */
 export interface Data {
   n: number;
+  /** How many entries have a known score. */
+  known: number;
+  /** The usable brew of each entry. */
+  brewOf: readonly number[];
   /** Log rest age. */
   x: Float64Array;
-  /** Score minus its prior mean (baseline and the mean of downward quadratics), points. */
+  /** Score minus its prior mean (baseline and the mean of downward quadratics), points; 0 where it is not known. */
   residual: Float64Array;
   /** Noise variance in units of σ². */
   noise: Float64Array;
-  /** Noise covariance of cups of one brew or morning, in units of σ²; cups of different days have none. */
+  /** Noise covariance of entries of one morning, in units of σ²; those of different days have none. */
   sharedNoise: readonly SharedNoise[];
+  contrasts: readonly Contrast[];
   terms: readonly Term[];
-  /** Prior mean of the baseline, points. */
+  /** Prior of the baseline, points. Without a single known score its sd is 0: nothing could ever tell it. */
   baselineMean: number;
+  baselineSd: number;
   /** Covariance of recipe, taster, baseline and deviation, n × n, points². */
   priorCovariance: Float64Array;
   sigma0: number;
-}
-
-/** Two cups of one morning, i > j. */
-interface SharedNoise {
-  i: number;
-  j: number;
-  covariance: number;
-}
-
-/** What two cups have of their noise in common, as a share: their brew, or but their morning, or nothing. */
-function sharedShare(one: UsableBrew, other: UsableBrew): number {
-  if (one.pot != null && one.pot === other.pot) return SHARED_BREW;
-  return one.age === other.age ? SHARED_MORNING : 0;
-}
-
-/**
- * Noise covariances of cups of one brew or one morning, in units of σ²: the share of what both have, by when they were
- * written down. What a cup has of noise altogether stays the same, so that a morning of one cup is judged as ever. Cups
- * of one bag and one rest age are of one day, also in the freezer, where a day is a small age but not none.
- */
-function sharedNoiseOf(brews: readonly UsableBrew[], noise: Float64Array): SharedNoise[] {
-  return brews.flatMap((brew, i) =>
-    brews.slice(0, i).flatMap((other, j) => {
-      const share = sharedShare(brew, other);
-      return share > 0 ? [{ i, j, covariance: share * Math.sqrt(noise[i]! * noise[j]!) }] : [];
-    }),
-  );
 }
 
 /** Adds noise of sd `sigma` (points) to a covariance, n × n. */
@@ -65,9 +45,13 @@ function addNoise(
 }
 
 /** Covariance of baseline and deviation at two log-ages, points²: a shared baseline, and a squared exponential in ln days. */
-export function baselineCovariance(x1: number, x2: number, sigma0: number): number {
+export function baselineCovariance(
+  x1: number,
+  x2: number,
+  { sigma0, baselineSd }: Pick<Data, 'sigma0' | 'baselineSd'>,
+): number {
   const z = (x1 - x2) / DEVIATION.length;
-  return BASELINE_SD ** 2 + (DEVIATION.sd * sigma0) ** 2 * Math.exp(-0.5 * z * z);
+  return baselineSd ** 2 + (DEVIATION.sd * sigma0) ** 2 * Math.exp(-0.5 * z * z);
 }
 
 /** A recipe effect as far as a covariance knows of it. */
@@ -75,13 +59,14 @@ export type EffectTerm = Pick<Term, 'column' | 'priorSd'>;
 
 /** Covariance of the scores at log-ages `x` but for their noise, n × n, points²: level, deviation, effects of `terms`. */
 function signalCovariance(
-  { n, x, sigma0 }: Pick<Data, 'n' | 'x' | 'sigma0'>,
+  data: Pick<Data, 'n' | 'x' | 'sigma0' | 'baselineSd'>,
   terms: readonly EffectTerm[],
 ): Float64Array {
+  const { n, x } = data;
   const covariance = new Float64Array(n * n);
   for (let i = 0; i < n; i++) {
     for (let j = 0; j < n; j++) {
-      let c = baselineCovariance(x[i]!, x[j]!, sigma0);
+      let c = baselineCovariance(x[i]!, x[j]!, data);
       for (const t of terms) c += t.priorSd ** 2 * t.column[i]! * t.column[j]!;
       covariance[i * n + j] = c;
     }
@@ -96,37 +81,83 @@ export function covarianceOf(data: Data, terms: readonly EffectTerm[], sigma: nu
   return covariance;
 }
 
-/** The usable brews of a bag as numbers. */
-export function dataOf(input: CrestInput, brews: readonly UsableBrew[], terms: readonly Term[]): Data {
+/**
+ * The usable brews of a bag as numbers.
+ *
+ * @param brewTerms terms of the recipe, with one value per brew
+ * @param asked a brew of unknown score, foretold from the others
+ */
+export function dataOf(
+  input: CrestInput,
+  brews: readonly UsableBrew[],
+  brewTerms: readonly Term[],
+  asked?: UsableBrew,
+): Data {
   const { sigma0 } = input;
-  const n = brews.length;
+  const entries = entriesOf(brews, asked);
+  const n = entries.length;
+  const known = entries.filter(({ score }) => score !== null).length;
+  const perEntry = (valueOf: (brew: number) => number): Float64Array =>
+    Float64Array.from(entries, ({ brew }) => valueOf(brew));
+  const terms: Term[] = brewTerms.map((term) => ({ ...term, column: perEntry((brew) => term.column[brew]!) }));
+  const byLevels = brews.some((brew) => brew.byLevels);
+  // Where some were marked and some not, the two kinds of score need not agree.
+  if (byLevels && brews.some((brew) => brew.score !== null && !brew.byLevels))
+    terms.push({
+      factor: 'levels',
+      column: Float64Array.from(entries, ({ brew, score }) => Number(score !== null && brews[brew]!.byLevels)),
+      priorMean: 0,
+      priorSd: BY_LEVELS.offsetSd * sigma0,
+    });
   const baselineMean = input.prior?.baselineMean ?? BASELINE_MEAN;
-  const x = Float64Array.from(brews, (b) => logAge(b.age));
-  const residual = Float64Array.from(brews, (b, i) =>
-    terms.reduce((r, t) => r - t.priorMean * t.column[i]!, b.overall - baselineMean),
+  const baselineSd = known > 0 || n === 0 ? BASELINE_SD : 0;
+  const x = perEntry((brew) => logAge(brews[brew]!.age));
+  const residual = Float64Array.from(entries, ({ score }, i) =>
+    score === null ? 0 : terms.reduce((r, t) => r - t.priorMean * t.column[i]!, score - baselineMean),
   );
-  const noise = Float64Array.from(brews, (b) => RECORD_VARIANCE[b.recordedFrom]);
-  const sharedNoise = sharedNoiseOf(brews, noise);
-  const priorCovariance = signalCovariance({ n, x, sigma0 }, terms);
-  return { n, x, residual, noise, sharedNoise, terms, baselineMean, priorCovariance, sigma0 };
+  const noise = Float64Array.from(entries, ({ variance }) => variance);
+  return {
+    n,
+    known,
+    brewOf: entries.map(({ brew }) => brew),
+    x,
+    residual,
+    noise,
+    sharedNoise: sharedNoiseOf(brews, entries),
+    contrasts: contrastsOf(brews, entries, ALIKE * sigma0),
+    terms,
+    baselineMean,
+    baselineSd,
+    priorCovariance: signalCovariance({ n, x, sigma0, baselineSd }, terms),
+    sigma0,
+  };
+}
+
+/** The prior mean of an entry's score but for the ridge, points. */
+export function priorMeanOf({ terms, baselineMean }: Data, entry: number): number {
+  return terms.reduce((sum, t) => sum + t.priorMean * t.column[entry]!, baselineMean);
 }
 
 /** The data whitened at one noise node: C = prior covariance + σ²·noise, factored once and reused for every ridge. */
 export interface Whitened {
   /** Lower triangle: L of C = L·Lᵀ. */
   factor: Float64Array;
+  /** ln of the determinant of the covariance of the known scores. */
   logDet: number;
-  /** L⁻¹ residual. */
+  /** L⁻¹ residual of the known scores, 0 for the others. */
   residual: Float64Array;
 }
 
 /** Factors the covariance at noise σ (points) and whitens the residual. */
 export function whitenedAt(data: Data, sigma: number): Whitened {
-  const { n } = data;
+  const { n, known } = data;
   const factor = data.priorCovariance.slice();
   addNoise(factor, data, sigma);
-  const logDet = cholesky(factor, n);
+  cholesky(factor, n);
+  let logDet = 0;
+  for (let i = 0; i < known; i++) logDet += 2 * Math.log(factor[i * n + i]!);
   const residual = data.residual.slice();
   whiten(factor, n, residual);
+  residual.fill(0, known);
   return { factor, logDet, residual };
 }

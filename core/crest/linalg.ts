@@ -1,5 +1,5 @@
 /**
- * The three dense kernels the engine lives in, on flat row-major `Float64Array`s, in place. A profile showed the
+ * The dense kernels the engine lives in, on flat row-major `Float64Array`s, in place. A profile showed the
  * library's object matrices to dominate a fit; these are tested against it.
  */
 
@@ -36,6 +36,17 @@ export function whiten(factor: Float64Array, n: number, x: Float64Array, at = 0)
     let sum = x[at + i]!;
     for (let k = first; k < i; k++) sum -= factor[row + k]! * x[at + k]!;
     x[at + i] = sum / factor[row + i]!;
+  }
+}
+
+/** Solves S x = b in place of b, for a symmetric positive definite S given by its lower triangle, which is overwritten. */
+export function solveInPlace(s: Float64Array, n: number, b: Float64Array): void {
+  cholesky(s, n);
+  whiten(s, n, b);
+  for (let i = n - 1; i >= 0; i--) {
+    let sum = b[i]!;
+    for (let k = i + 1; k < n; k++) sum -= s[k * n + i]! * b[k]!;
+    b[i] = sum / s[i * n + i]!;
   }
 }
 

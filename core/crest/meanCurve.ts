@@ -15,6 +15,9 @@ export function meanCurve(posterior: Posterior, nodes: readonly NodePosterior[])
   const { n } = data;
   const heights = noiseNodes.map(() => new Float64Array(grid.sides.length));
   const share = new Float64Array(noiseNodes.length);
+  const unknown = n - data.known;
+  // Whitened residuals of the entries without a known score, [noise node][entry].
+  const tasted = noiseNodes.map(() => new Float64Array(unknown));
 
   posterior.forEachCell((w, cell, { rise, fall }, s) => {
     share[s]! += w;
@@ -22,6 +25,7 @@ export function meanCurve(posterior: Posterior, nodes: readonly NodePosterior[])
     const expected = w * positiveMean(cells.heightMean[cell]!, cells.heightSd[cell]!);
     heights[s]![rise]! += expected;
     heights[s]![fall]! += expected;
+    for (let k = 0; k < unknown; k++) tasted[s]![k]! += w * cells.unknownMean[cell * unknown + k]!;
   });
 
   const days = KNOTS.length;
@@ -32,6 +36,7 @@ export function meanCurve(posterior: Posterior, nodes: readonly NodePosterior[])
     if (n === 0 || w < NEGLIGIBLE_WEIGHT) return;
     const residual = noiseNode.whitened.residual.map((v) => w * v);
     addSides(heights[s]!, noiseNode.sides, residual, -1);
+    residual.set(tasted[s]!, data.known);
     const { gain } = nodes[s]!;
     addAtDays(
       NODES.map((_, k) => dot(gain, k * n, residual, 0, n)),

@@ -37,13 +37,14 @@ export function optionsOf(
   draws: Draws,
   settings: readonly Setting[],
   effects: readonly Effect[],
+  brews: number,
 ): BrewOption[] {
-  const { sigma0, n } = posterior.data;
+  const { sigma0 } = posterior.data;
   const noiseVariances = posterior.noiseNodes.map(({ noise }) => (noise * sigma0) ** 2);
   const settable = settings
     .map((setting, k) => ({ ...setting, mean: effects[k]!.mean }))
     .filter(({ factor }) => factor !== 'taster');
-  const ways = waysOf(settable, n);
+  const ways = waysOf(settable, brews);
   const drawn = effectDraws(
     posterior,
     draws,

@@ -1,4 +1,5 @@
 import { SHAPES, type Shape } from './constants';
+import type { Comparing } from './comparing';
 import type { Grid, NoiseNode, Ridge } from './grid';
 import type { Data, Whitened } from './likelihood';
 import type { Moments } from './types';
@@ -6,6 +7,8 @@ import type { Moments } from './types';
 /** One noise node with every side of every ridge whitened. */
 export interface WhitenedNode extends NoiseNode {
   whitened: Whitened;
+  /** Null where no cups were compared. */
+  comparing: Comparing | null;
   /** Whitened sides of the unit ridges at the brews, [side][brew]. */
   sides: Float64Array;
 }
@@ -20,6 +23,10 @@ export interface Cells {
   /** Given a cell, the height A is Normal(mean, sd²) cut off below 0, points. */
   heightMean: Float64Array;
   heightSd: Float64Array;
+  /** Given a cell, the mean of the whitened residual at the entries without a known score, [cell][entry]. */
+  unknownMean: Float64Array;
+  /** What the comparisons were read as in a cell, as `Comparing` keeps it, [cell][site]. */
+  sites: Float64Array;
 }
 
 const SHAPE_INDEX = Object.fromEntries(SHAPES.map((shape, i) => [shape, i])) as Record<Shape, number>;

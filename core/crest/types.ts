@@ -1,4 +1,5 @@
 import type { Fault, BrewParameters, RecordedFrom, Style } from '../brew/kinds';
+import type { Comparison } from '../cup/comparison';
 import type { Process, RoastLevel, Shape, ShapeShares } from './constants';
 
 export type { Process, RoastLevel, Shape, ShapeShares };
@@ -39,6 +40,10 @@ export interface CrestBrew extends BrewParameters {
   taster?: string | null;
   /** Cups of one brew name the same one; null for a brew of one cup. */
   pot?: string | null;
+  /** How the cup was against others of the bag, by their brews' ids; those of brews that do not count are not read. */
+  comparisons?: readonly Comparison[];
+  /** The score its levels come to, 0–100, read where it was not marked; null where they say nothing. */
+  byLevels?: number | null;
 }
 
 /** Everything a fit depends on. Today is not among them: a fit ages well. */

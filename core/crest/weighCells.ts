@@ -1,5 +1,7 @@
-import { HEIGHT, NEGLIGIBLE_LOG, type ShapeShares } from './constants';
+import { FOLLOWED, NEGLIGIBLE_LOG, type ShapeShares } from './constants';
+import { Comparing } from './comparing';
 import { noiseNodesOf, sidesAt, type Grid, type NoiseNode } from './grid';
+import { heightPrior } from './height';
 import { whitenedAt, type Data } from './likelihood';
 import { dot, whiten } from './linalg';
 import { logCdf } from './normal';
@@ -11,7 +13,8 @@ function whitenedNode(data: Data, sides: Float64Array, noiseNode: NoiseNode): Wh
   const whitened = whitenedAt(data, noiseNode.noise * data.sigma0);
   const white = sides.slice();
   for (let at = 0; at < white.length; at += data.n) whiten(whitened.factor, data.n, white, at);
-  return { ...noiseNode, whitened, sides: white };
+  const comparing = data.contrasts.length > 0 ? new Comparing(data, whitened) : null;
+  return { ...noiseNode, whitened, comparing, sides: white };
 }
 
 /** What is believed of a bag before its cups. */
@@ -32,19 +35,23 @@ export interface Belief {
  *     precision P = 1/V + u·u,  mean M = (a/V + u·v) / P,
  *     evidence ∝ |C|^−½ exp(−½ v·v − ½ a²/V + ½ M²P) (P·V)^−½ Φ(M·√P) / Φ(a/√V)
  *
- * A ridge is the sum of its two sides, so u·u and u·v come from whitened sides shared by all cells.
+ * A ridge is the sum of its two sides, so u·u and u·v come from whitened sides shared by all cells. Where cups were compared,
+ * Φ(M·√P) becomes the probability of the comparisons and of a height above 0 together (`Comparing`).
  */
 export function posteriorOf(data: Data, grid: Grid, belief: Belief): Posterior {
-  const { n } = data;
+  const { n, known } = data;
+  const unknown = n - known;
   const noises = noiseNodesOf(grid, belief.noise);
   const count = noises.length;
   const weight = new Float64Array(grid.ridges.length * count);
   const heightMean = new Float64Array(weight.length);
   const heightSd = new Float64Array(weight.length);
-  const variance = (HEIGHT.sd * data.sigma0) ** 2;
-  const pull = (HEIGHT.mean * data.sigma0) / variance;
-  // What every cell's evidence has of the height's prior alone.
-  const heightPrior = -0.5 * pull * pull * variance - logCdf(HEIGHT.mean / HEIGHT.sd);
+  const unknownMean = new Float64Array(weight.length * unknown);
+  const steps = data.contrasts.length > FOLLOWED.upTo ? 1 : FOLLOWED.steps;
+  const siteCount = data.contrasts.length > 0 ? 2 * (data.contrasts.length + 1) : 0;
+  const sites = new Float64Array(weight.length * siteCount);
+  const begins = new Float64Array((1 + Math.max(...grid.ridges.map(({ kind }) => kind))) * siteCount);
+  const { variance, pull, logEvidence } = heightPrior(data.sigma0);
   const sides = sidesAt(grid.sides, data.x);
   const noiseNodes = noises.map((noiseNode) => whitenedNode(data, sides, noiseNode));
   const logPriors = Float64Array.from(
@@ -56,17 +63,18 @@ export function posteriorOf(data: Data, grid: Grid, belief: Belief): Posterior {
   const square = new Float64Array(grid.sides.length);
   const score = new Float64Array(grid.sides.length);
   noiseNodes.forEach((noiseNode, s) => {
-    const { sides: white, whitened } = noiseNode;
+    const { sides: white, whitened, comparing } = noiseNode;
     const v = whitened.residual;
-    const base = heightPrior + noiseNode.logWeight - 0.5 * (dot(v, 0, v, 0, n) + whitened.logDet);
+    const begun = new Set<number>();
+    const base = logEvidence + noiseNode.logWeight - 0.5 * (dot(v, 0, v, 0, known) + whitened.logDet);
     for (let side = 0; side < square.length; side++) {
-      square[side] = dot(white, side * n, white, side * n, n);
-      score[side] = dot(white, side * n, v, 0, n);
+      square[side] = dot(white, side * n, white, side * n, known);
+      score[side] = dot(white, side * n, v, 0, known);
     }
     for (let r = 0; r < grid.ridges.length; r++) {
-      const { rise, fall } = grid.ridges[r]!;
+      const { rise, fall, kind } = grid.ridges[r]!;
       const cell = r * count + s;
-      const precision = 1 / variance + square[rise]! + square[fall]! + 2 * dot(white, rise * n, white, fall * n, n);
+      const precision = 1 / variance + square[rise]! + square[fall]! + 2 * dot(white, rise * n, white, fall * n, known);
       const mean = (pull + score[rise]! + score[fall]!) / precision;
       heightMean[cell] = mean;
       heightSd[cell] = 1 / Math.sqrt(precision);
@@ -76,13 +84,31 @@ export function posteriorOf(data: Data, grid: Grid, belief: Belief): Posterior {
         weight[cell] = -Infinity;
         continue;
       }
-      const logWeight = most - 0.5 * Math.log(precision * variance) + logCdf(mean * Math.sqrt(precision));
+      let bounded: number;
+      if (comparing) {
+        const place = { white, riseAt: rise * n, fallAt: fall * n };
+        // The same way of running, its peak a step earlier, is much like this one.
+        const begin = kind < 0 || !begun.has(kind) ? null : { sites: begins, at: kind * siteCount, steps };
+        bounded = comparing.evidence(mean, heightSd[cell]!, place, begin);
+        comparing.sitesInto(sites, cell * siteCount);
+        if (kind >= 0 && bounded > -Infinity) {
+          comparing.nextSitesInto(begins, kind * siteCount);
+          begun.add(kind);
+        }
+      } else bounded = logCdf(mean * Math.sqrt(precision));
+      const logWeight = most - 0.5 * Math.log(precision * variance) + bounded;
+      if (comparing && logWeight > heaviest + NEGLIGIBLE_LOG) {
+        const height = comparing.height(mean);
+        heightMean[cell] = height.mean;
+        heightSd[cell] = height.sd;
+        comparing.meanInto(unknownMean, cell * unknown);
+      }
       if (logWeight > heaviest) heaviest = logWeight;
       weight[cell] = logWeight;
     }
   });
   normalise(weight);
-  return new Posterior(grid, data, noiseNodes, sides, { weight, heightMean, heightSd });
+  return new Posterior(grid, data, noiseNodes, sides, { weight, heightMean, heightSd, unknownMean, sites });
 }
 
 /** Turns log weights into weights that sum to 1, in place. */

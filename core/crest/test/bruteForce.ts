@@ -99,11 +99,6 @@ export function bruteForce(input: CrestInput, askedAges: readonly number[]): Bru
     for (const zr of z) {
       for (const zf of z)
         ways.push({ prior: (here * 0.45 * zWeight(zr) * zWeight(zf)) / zTotal ** 2, peak: k, shape: side(zr, zf, 0) });
-      for (const apart of [0.7, 1.05]) {
-        const prior = (here * 0.0125 * zWeight(zr)) / zTotal;
-        ways.push({ prior, peak: k, shape: side(zr, null, apart) });
-        ways.push({ prior, peak: k, shape: side(null, zr, apart) });
-      }
       // What gas hides is gone after some τ, what staling takes goes on: level at the peak.
       const tau = Math.exp(peak) / (2.2 * Math.exp(0.3 * zr));
       const [best, gone] = [Math.exp(peak), Math.exp(-Math.exp(peak) / tau)];
@@ -114,6 +109,10 @@ export function bruteForce(input: CrestInput, askedAges: readonly number[]): Bru
         peak: k,
         shape: (at) => (unscaled(Math.exp(at)) - unscaled(best)) / scale,
       });
+    }
+    for (const apart of [0.7, 1.05]) {
+      ways.push({ prior: here * 0.0125, peak: k, shape: side(0, null, apart) });
+      ways.push({ prior: here * 0.0125, peak: k, shape: side(null, 0, apart) });
     }
     for (const half of [0.4, 0.65, 0.9]) {
       const fallen = (beyond: number): number => 1 / (1 + Math.exp(-(beyond - half) / 0.14));
