@@ -14,23 +14,28 @@ import {
   type Situation,
   type TasterPrior,
 } from '../core/crest';
-import { potOf } from '../core/brew';
+import { potOf, pourStructure, type PouredRecipe } from '../core/brew';
 import { stateOnDay } from '../core/text';
-import { judgedScale, judgedScore, SCALE_RANGES } from '../core/cup';
+import { judgedScale, judgedScore, SCALE_RANGES, scoreByLevels } from '../core/cup';
 import { addDays } from '../core/rest';
 import { unitsOf } from './settings';
 
+/** A brew as the engine is given it: with the recipe it followed, as far as that is known. */
+export interface LoggedBrew extends Omit<Brew, 'restDay' | 'making'> {
+  recipe?: PouredRecipe | null;
+}
+
 /** What the engine is given of a bag and its log: the same on the server and in the browser. */
-export function fitInput(
-  bag: Bag,
-  brews: readonly Omit<Brew, 'restDay' | 'making'>[],
-  prior: TasterPrior | null,
-): CrestInput {
+export function fitInput(bag: Bag, brews: readonly LoggedBrew[], prior: TasterPrior | null): CrestInput {
+  const { sigma0 } = SCALE_RANGES[judgedScale(bag.scoringScale, bag.weights)];
   const record = {
     ...bag,
-    brews: brews.map((brew) => ({
+    brews: brews.map(({ recipe, ...brew }) => ({
       ...brew,
+      ...(recipe && pourStructure(recipe)),
       overall: judgedScore(brew.cup, bag.weights),
+      byLevels: scoreByLevels(brew.cup.intensities, bag.weights, sigma0),
+      comparisons: brew.cup.comparisons,
       taster: brew.tasterId,
       pot: potOf(brew),
     })),
@@ -39,7 +44,7 @@ export function fitInput(
   const input = {
     ...crestInput(record),
     claimed,
-    sigma0: SCALE_RANGES[judgedScale(bag.scoringScale, bag.weights)].sigma0,
+    sigma0,
   };
   return prior === null ? input : { ...input, prior };
 }
@@ -52,6 +57,9 @@ const REPORTED = [
   'advisedDay',
   'peak',
   'fresh',
+  'shapes',
+  'forgiving',
+  'basis',
   'core',
   'curve',
   'inWindow',

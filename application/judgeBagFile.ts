@@ -20,6 +20,7 @@ export function recordOf(file: BagFile): BagRecord {
   const brews = file.brews.map((b, i) => ({
     ...b,
     id: String(i),
+    comparisons: b.than != null && b.comparison ? [{ thanId: String(b.than), was: b.comparison }] : [],
     fault: b.fault === null ? null : (FAULTS.find((f) => f === b.fault) ?? 'other'),
   }));
   const { school, ...bag } = file.bag;
@@ -64,6 +65,9 @@ export function verdictLine(file: BagFile) {
     advisedDay: fit.advisedDay,
     peak: { day: fit.peak.day, lo: fit.peak.lo, hi: fit.peak.hi, level: fit.peak.coverage },
     fresh: fit.fresh,
+    shapes: fit.shapes,
+    basis: fit.basis,
+    forgiving: fit.forgiving,
     window: fit.window,
     core: fit.core,
     usable: fit.usable,

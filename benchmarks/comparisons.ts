@@ -36,7 +36,9 @@ const bestYet = (earlier: readonly CrestBrew[]): CrestBrew | undefined =>
   );
 const last = (earlier: readonly CrestBrew[]): CrestBrew | undefined => earlier.at(-1);
 
-console.log(`${bags} bags of each, seed ${seed}; regret in points of 100, and the share of what marks gain over the table`);
+console.log(
+  `${bags} bags of each, seed ${seed}; regret in points of 100, and the share of what marks gain over the table`,
+);
 const rows = ['crest', 'opening', 'plateau'].map((family, f) => {
   const of = { table: [] as number[], marks: [] as number[], best: [] as number[], last: [] as number[] };
   for (let b = 0; b < bags; b++) {

@@ -28,7 +28,8 @@ const floorDraws = Number(values.floor);
 const ALL_NAMES = [...Object.keys(FAMILIES), ...Object.keys(STRANGE)];
 const NAMES = values.only?.split(',') ?? ALL_NAMES;
 const unknown = NAMES.filter((name) => !ALL_NAMES.includes(name));
-if (unknown.length > 0) throw new Error(`There is nothing called ${unknown.join(', ')}; there is ${ALL_NAMES.join(', ')}`);
+if (unknown.length > 0)
+  throw new Error(`There is nothing called ${unknown.join(', ')}; there is ${ALL_NAMES.join(', ')}`);
 
 /** What each adviser lost on the bags of one name, points, and what the peak's interval did. */
 interface Losses {
@@ -40,7 +41,10 @@ interface Losses {
   width: number[];
 }
 
-function lossesOf(name: string, each: (bag: SimulatedBag, fit: ReturnType<typeof fitCrest>, b: number) => void): Losses {
+function lossesOf(
+  name: string,
+  each: (bag: SimulatedBag, fit: ReturnType<typeof fitCrest>, b: number) => void,
+): Losses {
   const losses: Losses = { engine: [], best: [], parabola: [], floor: [], covered: [], width: [] };
   const f = ALL_NAMES.indexOf(name);
   for (let b = 0; b < bags; b++) {
@@ -64,7 +68,8 @@ function lossesOf(name: string, each: (bag: SimulatedBag, fit: ReturnType<typeof
 
 const calibrations = new Calibrations();
 const byFamily = new Map<string, Losses>();
-const two = (values: readonly number[]): number | string => (values.length ? Math.round(100 * mean(values)) / 100 : '–');
+const two = (values: readonly number[]): number | string =>
+  values.length ? Math.round(100 * mean(values)) / 100 : '–';
 const table = NAMES.map((name) => {
   const share = FAMILIES[name]?.share;
   const of = lossesOf(name, (bag, fit, b) => {

@@ -13,6 +13,7 @@ import { flawCounts, makingFields, stageTime, trace } from './making';
 import { CHANGE_KINDS, CHANGE_SUBJECTS } from './history';
 import { notebookMapping } from './notebook';
 import { picture } from './picture';
+import { predictionFields } from './palate';
 import { grinderInput, recipeFields } from './recipe';
 import { FIRST_SETTINGS, settings } from './settings';
 import { spellInput } from './bag';
@@ -23,7 +24,7 @@ import { wordId, wordInput } from './word';
  * worked out again (verdicts) and who is signed in are no part of it.
  */
 export const ARCHIVE_FORMAT = 'slow-crest.archive';
-export const ARCHIVE_VERSION = 2;
+export const ARCHIVE_VERSION = 3;
 
 const kept = name('The moment', 60);
 const gone = kept.nullable();
@@ -34,10 +35,10 @@ const { instruments, intensityAttributes, sheetOfParts, ...settingsFields } = se
 const { remarks: ___, ...cupFieldsKept } = cupFields;
 const { bagName: ____, ...liveFields } = liveBrew.shape;
 
-/** Settings that an archive of version 1 lacks. */
+/** Settings that an archive of an earlier version may lack. */
 const NEWER_SETTINGS = [
   ...(['weightUnit', 'locale', 'weekStartsOn', 'kettles', 'filters', 'waters'] as const),
-  ...(['caffeineGuideMg', 'showsCautions', 'keys'] as const),
+  ...(['caffeineGuideMg', 'showsCautions', 'keys', 'learnsShapes'] as const),
 ] as const;
 
 /** The fields of a schema, each with a value where it is left out. */
@@ -104,6 +105,7 @@ export const archiveRows = {
     ...{ id, fileName: z.string(), takenAt: kept, bagIds: z.array(id), brewIds: z.array(id), undoneAt: gone },
   }),
   notebookMappings: z.strictObject({ signature: z.string(), mapping: notebookMapping, usedAt: kept }),
+  predictions: z.strictObject(predictionFields),
   changes: z.strictObject({
     ...{ id, at: kept, subject: z.enum(CHANGE_SUBJECTS), subjectId: id, bagId: id, kind: z.enum(CHANGE_KINDS) },
     ...{ before: z.looseObject({}).nullable(), after: z.looseObject({}).nullable(), undoneBy: id.nullable() },

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { FAULTS, RECORDED_FROM, STYLES } from '../core/brew';
 import { PROCESSES, ROAST_LEVELS } from '../core/crest';
+import { COMPARED } from '../core/cup';
 import { dateOfInstant, roastDate } from '../core/rest';
 import { instant, name, oneOf, plainDate, quantity } from './fields';
 
@@ -38,6 +39,11 @@ const brew = parameters.extend({
   taster: z.string().max(60).nullish(),
   /** Cups of one brew name the same pot. */
   pot: z.string().max(80).nullish(),
+  /** The place in `brews` of an earlier brew, and how this one was against it. */
+  than: z.number({ error: 'Than must be a whole number' }).int().min(0).nullish(),
+  comparison: oneOf('Comparison', COMPARED).nullish(),
+  pours: quantity('Pours', 0, 50).nullish(),
+  bloomMultiple: quantity('Bloom over dose', 0, 20).nullish(),
 });
 
 export const bagFile = z
@@ -97,12 +103,12 @@ export const bagFile = z
     }
     const { roastedOn } = roastDate(file.bag);
     file.brews.forEach((b, i) => {
-      if (dateOfInstant(b.brewedAt) < roastedOn)
-        context.addIssue({
-          code: 'custom',
-          path: ['brews', i, 'brewedAt'],
-          message: 'It cannot be brewed before it was roasted',
-        });
+      const problem = (path: string, message: string): void =>
+        context.addIssue({ code: 'custom', path: ['brews', i, path], message });
+      if ((b.than ?? null) === null ? (b.comparison ?? null) !== null : (b.comparison ?? null) === null)
+        problem('comparison', 'A comparison needs both "than" and "comparison"');
+      if (b.than != null && b.than >= i) problem('than', 'A brew can only be compared with an earlier one of the list');
+      if (dateOfInstant(b.brewedAt) < roastedOn) problem('brewedAt', 'It cannot be brewed before it was roasted');
     });
   });
 export type BagFile = z.infer<typeof bagFile>;

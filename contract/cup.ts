@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import {
   COFFEE_FAULTS,
+  COMPARED,
   COMPANIES,
   DRYNESSES,
   FAULT_STRENGTHS,
@@ -25,7 +26,7 @@ import {
 } from '../core/cup';
 import { markedParts } from './sheetOfParts';
 import { TRAITS } from '../core/cup/words/traits';
-import { oneOf, quantity, text } from './fields';
+import { id, oneOf, quantity, text } from './fields';
 import { typedWord, WORD_MAX, wordId } from './word';
 
 /** The longest note in prose, characters. */
@@ -48,6 +49,8 @@ export const givenIntensity = z.strictObject({
   intensity: oneOf('The level', LEVELS).nullable(),
   adequacy: oneOf('How it was liked', ADEQUACIES).nullable(),
 });
+
+export const comparison = z.strictObject({ thanId: id, was: oneOf('How it was against the other', COMPARED) });
 
 export const trait = oneOf('A trait', TRAITS);
 
@@ -89,6 +92,8 @@ export const cupFields = {
     .default([]),
   /** Against the cups before it; with a mark or without one. */
   progress: oneOf('Against the cups before', PROGRESSES).nullable().default(null),
+  /** How it was against other cups of its bag, each named by its brew; with a mark or without one. */
+  comparisons: z.array(comparison).max(12, 'A cup can be compared with twelve others at most').default([]),
   /** Which milk, where there was any; how much is with the brew. */
   milkKind: text('The milk', 60).trim().default(''),
   company: oneOf('At the table', COMPANIES).nullable().default(null),

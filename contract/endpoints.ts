@@ -18,6 +18,7 @@ import {
   recipeChange,
   recipeInput,
 } from './recipe';
+import { palateRecord } from './palate';
 import { sessionAnswer, signIn } from './session';
 import { settings, settingsChange } from './settings';
 import { bagPage, judging, searchHit, searchQuery, shelf, shelfQuery, todayQuery } from './shelf';
@@ -58,6 +59,11 @@ export const ENDPOINTS = {
     query: searchQuery,
     answer: z.array(searchHit),
     keepS: 5,
+  }),
+
+  palateRecord: get('/palate/record', 'How often the engine was right, by bag and cup.', {
+    answer: palateRecord,
+    tells: ['Bag'],
   }),
 
   bagPage: get('/bags/:id', 'A bag with its verdict and its log.', {

@@ -73,6 +73,8 @@ export const settings = z.strictObject({
   coaching: z.boolean({ error: 'Coaching must be yes or no' }).nullable(),
   /** Whether advice reads the table of signs: sour as too little drawn out, bitter as too much. */
   readsSigns: z.boolean({ error: 'Reading the signs must be yes or no' }),
+  /** Whether finished bags teach how the next ones run. */
+  learnsShapes: z.boolean({ error: 'Learning the shapes must be yes or no' }),
   /** What temperatures are written in. */
   temperatureUnit: oneOf('The unit of temperatures', TEMPERATURE_UNITS),
   /** A folder of this machine that backups are copied to as well; null for none. */
@@ -109,6 +111,7 @@ export const FIRST_SETTINGS: Settings = {
   sheetOfParts: [...FIRST_SHEET],
   coaching: null,
   readsSigns: true,
+  learnsShapes: true,
   temperatureUnit: '°C',
   backupFolder: null,
   weightUnit: 'g',

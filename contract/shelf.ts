@@ -7,7 +7,8 @@ import { trait } from './cup';
 import { draftHead } from './draft';
 import { id, plainDate } from './fields';
 import { settings } from './settings';
-import { verdict } from './verdict';
+import { bagRecord } from './palate';
+import { shapeShares, verdict } from './verdict';
 
 const date = z.string();
 const dateSpan = z.strictObject({ from: date, to: date }).nullable();
@@ -157,10 +158,13 @@ export const bagPage = z.strictObject({
       peak: z.strictObject({ days: z.number(), logSd: z.number() }),
       noise: z.strictObject({ mean: z.number(), sd: z.number() }),
       baselineMean: z.number(),
+      shapes: z.strictObject({ shares: shapeShares, bags: z.number().int() }).optional(),
     })
     .nullable(),
   settings,
   verdict,
+  /** How often the engine was right about this bag. */
+  record: bagRecord,
   judged,
   judging,
 });

@@ -1,20 +1,28 @@
 import { z } from 'zod';
 import { STYLES } from '../core/brew';
-import { STATES } from '../core/crest';
+import { FACTOR_NAMES, SHAPES, STATES, type Shape } from '../core/crest';
 import { SCORING_SCALES } from '../core/cup';
 import { oneOf } from './fields';
 
 const span = z.strictObject({ from: z.number(), to: z.number() }).nullable();
 const probability = z.number().min(0).max(1);
 
+const effectOn = z.strictObject({ day: z.number(), mean: z.number(), sd: z.number() });
+
 const effect = z.strictObject({
-  factor: z.enum(['brewer', 'waterC', 'grindStep', 'ratio', 'filter', 'waterRecipe', 'taster']),
+  factor: z.enum(FACTOR_NAMES),
   setting: z.string(),
   mean: z.number(),
   sd: z.number(),
   helps: probability,
   brews: z.number().int(),
+  change: z.strictObject({ early: effectOn, late: effectOn, grows: probability }).nullable(),
 });
+
+/** A probability of each shape. */
+export const shapeShares = z.strictObject(
+  Object.fromEntries(SHAPES.map((shape) => [shape, probability])) as Record<Shape, typeof probability>,
+);
 
 const proposal = z.strictObject({
   changes: z.array(z.strictObject({ factor: effect.shape.factor, setting: z.string() })),
@@ -37,6 +45,7 @@ export const verdict = z.strictObject({
   advisedDay: z.number().int(),
   peak: z.strictObject({ day: z.number(), lo: z.number(), hi: z.number(), coverage: probability }),
   fresh: probability,
+  shapes: shapeShares,
   window: span,
   core: span,
   inWindowToday: probability,
@@ -56,6 +65,15 @@ export const verdict = z.strictObject({
       sinceAge: z.number(),
     }),
   ),
+  forgiving: z
+    .strictObject({
+      fall: z.strictObject({ mean: z.number(), lo: z.number(), hi: z.number() }),
+      is: z.enum(['forgiving', 'fussy']).nullable(),
+      settings: z.number().int(),
+    })
+    .nullable(),
+  /** How many cups count by what. */
+  basis: z.strictObject({ marks: z.number().int(), levels: z.number().int(), comparisons: z.number().int() }),
   outliers: z.array(z.strictObject({ id: z.string(), missedBy: z.number(), sds: z.number() })),
   /** Proposals for today and the days to come. */
   next: z.array(z.strictObject({ inDays: z.number().int(), bestCup: proposal, mostInformative: proposal })),
@@ -64,6 +82,7 @@ export const verdict = z.strictObject({
       id: z.string(),
       age: z.number(),
       asScored: z.number().nullable(),
+      by: z.enum(['mark', 'levels', 'comparisons']).nullable(),
       atReference: z.number().nullable(),
       leftOut: z.enum(['fault', 'other-style', 'no-mark']).nullable(),
     }),

@@ -2,8 +2,11 @@ import { bagInput } from '../contract/bag';
 import { brewInput } from '../contract/brew';
 import { addDays, restAge, type PlainDate, type StorageSpell } from '../core/rest';
 import { ASSUMED_SHELF_LIFE_DAYS } from '../core/rest';
-import { addBag } from '../server/db/bags';
-import { addBrew } from '../server/db/brews';
+import { foretelling, predictionOf } from '../application/foretellBrew';
+import { addBag, loadBag } from '../server/db/bags';
+import { addBrew, loadLogs } from '../server/db/brews';
+import { keepPrediction } from '../server/db/predictions';
+import { engineHere } from '../server/verdicts/engineHere';
 import { addTaster } from '../server/db/tasters';
 import type { Store } from '../server/db/store';
 import { ensureStarters } from '../server/db/recipes';
@@ -20,6 +23,7 @@ const STEEPING = 'Harbour House Blend';
 export async function fillStore(store: Store, today: PlainDate): Promise<{ bags: number; brews: number }> {
   const scores = scorer();
   const now = new Date();
+  const engine = engineHere();
   let brews = 0;
   await store.write(async (db) => {
     await ensureStarters(db, now);
@@ -93,7 +97,12 @@ export async function fillStore(store: Store, today: PlainDate): Promise<{ bags:
             ...cup,
           },
         });
+        const kept = await loadBag(db, bagId);
+        const before = (await loadLogs(db, [bagId]))[bagId] ?? [];
+        const foretold = await engine.foretell(foretelling(kept, before, null, brew));
         const id = await addBrew(db, bagId, brew, now);
+        if (foretold)
+          await keepPrediction(db, { brewId: id, madeAt: brewedAt, ...predictionOf(foretold, kept, before) });
         if (!sameBrew) potId = id;
         brews++;
       }

@@ -17,6 +17,7 @@ import { draftHandlers } from './places/drafts';
 import { keepingHandlers } from './places/keeping';
 import { historyHandlers } from './places/history';
 import { notebookHandlers } from './places/notebooks';
+import { palateHandlers } from './places/palate';
 import { pictureHandlers } from './places/pictures';
 import { grinderHandlers, recipeHandlers } from './places/recipes';
 import { doorOf, guessLimits, readCookies, sessionHandlers } from './places/session';
@@ -50,6 +51,7 @@ function handlersOf(deps: Deps): Handlers {
     ...notebookHandlers(deps),
     ...historyHandlers(deps),
     ...pictureHandlers(deps),
+    ...palateHandlers(deps),
   };
 }
 const openApi = openApiDocument();

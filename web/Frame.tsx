@@ -17,6 +17,7 @@ const PLACES = [
   ['/', 'Shelf'],
   ['/bench', 'Bench'],
   ['/recipes', 'Recipes'],
+  ['/palate', 'Palate'],
   ['/words', 'Words'],
   ['/store-room', 'Store room'],
 ] as const;

@@ -20,6 +20,7 @@ function company(brews: readonly Brew[], scores: readonly (number | null)[], rea
     id,
     age: 10,
     asScored: scores[i] ?? null,
+    by: 'mark' as const,
     atReference: null,
     leftOut: null,
   }));

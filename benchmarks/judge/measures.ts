@@ -56,7 +56,9 @@ export class Calibration {
   brier(): { score: number; baseRate: number } {
     const rate = happenedIn(this.#said);
     return {
-      score: weightedMean(this.#said.map(({ p, happened, weight }) => ({ value: (p - Number(happened)) ** 2, weight }))),
+      score: weightedMean(
+        this.#said.map(({ p, happened, weight }) => ({ value: (p - Number(happened)) ** 2, weight })),
+      ),
       baseRate: rate * (1 - rate),
     };
   }

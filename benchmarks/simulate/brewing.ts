@@ -94,7 +94,7 @@ function logOf(rng: Random, truth: Truth, taste: Taste, habit: Habit): CrestBrew
       recordedFrom: rng.chance(0.1) ? ('memory' as const) : ('cup' as const),
       fault: rng.chance(0.06) ? ('other' as const) : null,
     };
-    return { ...REFERENCE, ...made, id: String(i), overall: scoreOf(rng, truth, taste, made, errors[i]!) };
+    return { ...REFERENCE, ...made, id: String(i), overall: scoreOf(rng, truth, taste, made, errors[i]) };
   });
 }
 

@@ -62,7 +62,9 @@ export const STRANGE: Readonly<Record<string, Strange>> = {
       return ages.map((_, i) => (i < from ? 0 : by));
     }),
   ),
-  'a cup every day': household(on((rng) => [rng.whole(2, 8)].flatMap((f) => Array.from({ length: 18 }, (_, i) => f + i)))),
+  'a cup every day': household(
+    on((rng) => [rng.whole(2, 8)].flatMap((f) => Array.from({ length: 18 }, (_, i) => f + i))),
+  ),
   'five cups in six weeks': household(on((rng) => [4, 13, 22, 33, 44].map((age) => age + rng.whole(-2, 2)))),
   'three cups on each of four days': household(sittings),
 };

@@ -10,6 +10,7 @@ export * from './kinds';
 export * from './plan';
 export * from './pot';
 export * from './pours';
+export * from './pourStructure';
 export * from './preflight';
 export * from './ratio';
 export * from './assessBrew';

@@ -60,4 +60,7 @@ export interface BrewParameters {
   grindStep: number | null;
   filter?: string | null;
   waterRecipe?: string | null;
+  /** How it was poured, where that is known: the number of pours, the bloom one of them, and bloom water over dose. */
+  pours?: number | null;
+  bloomMultiple?: number | null;
 }

@@ -1,6 +1,6 @@
 import { mapValues } from 'es-toolkit';
 import { roundTo } from '../brew/units';
-import type { CrestFit, Moments } from './types';
+import type { CrestFit, EffectOn, Foretold, Moments } from './types';
 
 /**
  * A fit with points to 2 decimals, days to 1 and probabilities to 3: what leaves the engine, small and the same
@@ -10,6 +10,7 @@ export function compact(fit: CrestFit): CrestFit {
   const points = (value: number): number => roundTo(value, 2);
   const days = (value: number): number => roundTo(value, 1);
   const moments = ({ mean, sd }: Moments): Moments => ({ mean: roundTo(mean, 4), sd: roundTo(sd, 4) });
+  const on = ({ day, mean, sd }: EffectOn): EffectOn => ({ day: days(day), mean: points(mean), sd: points(sd) });
   const probabilities = (values: readonly number[]): number[] => values.map((value) => roundTo(value, 3));
   return {
     ...fit,
@@ -49,11 +50,30 @@ export function compact(fit: CrestFit): CrestFit {
       sd: points(fit.claimed.sd),
       helps: roundTo(fit.claimed.helps, 3),
     },
-    effects: fit.effects.map((e) => ({ ...e, mean: points(e.mean), sd: points(e.sd), helps: roundTo(e.helps, 3) })),
+    effects: fit.effects.map((e) => ({
+      ...e,
+      mean: points(e.mean),
+      sd: points(e.sd),
+      helps: roundTo(e.helps, 3),
+      change: e.change && { early: on(e.change.early), late: on(e.change.late), grows: roundTo(e.change.grows, 3) },
+    })),
+    forgiving: fit.forgiving && { ...fit.forgiving, fall: mapValues(fit.forgiving.fall, points) },
     brews: fit.brews.map((b) => ({
       ...b,
       age: roundTo(b.age, 2),
+      asScored: b.asScored === null ? null : b.by === 'comparisons' ? points(b.asScored) : b.asScored,
       atReference: b.atReference === null ? null : points(b.atReference),
     })),
+  };
+}
+
+/** The same of what was foretold. */
+export function compactForetold(foretold: Foretold | null): Foretold | null {
+  if (foretold === null) return null;
+  const { mean, lo, hi, beatsBest, against } = foretold;
+  return {
+    ...mapValues({ mean, lo, hi }, (value) => roundTo(value, 2)),
+    beatsBest: beatsBest === null ? null : roundTo(beatsBest, 3),
+    against: against.map(({ thanId, ...words }) => ({ thanId, ...mapValues(words, (p) => roundTo(p, 3)) })),
   };
 }

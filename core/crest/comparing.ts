@@ -58,8 +58,7 @@ export class Comparing {
     this.#spread = new Float64Array(m * m);
     for (let c = 0; c < m; c++)
       for (let d = 0; d < m; d++)
-        for (let k = 0; k < u; k++)
-          this.#spread[c * m + d]! += this.loadings[c * u + k]! * this.loadings[d * u + k]!;
+        for (let k = 0; k < u; k++) this.#spread[c * m + d]! += this.loadings[c * u + k]! * this.loadings[d * u + k]!;
   }
 
   /**

@@ -88,6 +88,8 @@ function settingOf(
     case 'waterRecipe':
       return waterRecipe ?? null;
     case 'grindStep':
+    case 'pours':
+    case 'bloomMultiple':
     case 'taster':
       return null;
   }

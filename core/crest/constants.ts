@@ -135,10 +135,16 @@ export const HISTORY = {
 
 /**
  * A prior that moved by less than this judges no bag noticeably differently, and none is judged anew for it: log days
- * of the expected peak, log σ/σ₀, log of any spread, and points of the expected baseline. *Assumption*, held in a test
+ * of the expected peak, log σ/σ₀, log of any spread, points of the expected baseline, and share of a shape. *Assumption*, held in a test
  * against what it does to a fit.
  */
-export const PRIOR_MOVED = { peakLog: 0.02, noiseLog: 0.04, spreadLog: 0.06, baselinePoints: 0.4 } as const;
+export const PRIOR_MOVED = {
+  peakLog: 0.02,
+  noiseLog: 0.04,
+  spreadLog: 0.06,
+  baselinePoints: 0.4,
+  share: 0.015,
+} as const;
 
 /** Log-widths of the ridge before and after its peak: medians (in ln days) and log-sds. *Assumption*. */
 export const RISE_WIDTH = { median: 0.5, logSd: 0.35 } as const;
@@ -183,6 +189,19 @@ export const BASELINE_SD = 8;
 /** The sd, in points, with which a baseline is known of which nothing is. *Numerical*. */
 export const UNKNOWN_BASELINE_SD = 100;
 
+/** What of a recipe, and who, can be told apart. */
+export const FACTOR_NAMES = [
+  'brewer',
+  'waterC',
+  'grindStep',
+  'ratio',
+  'pours',
+  'bloomMultiple',
+  'filter',
+  'waterRecipe',
+  'taster',
+] as const;
+
 /** Prior sds of the recipe's effects on the score, in σ₀. Quadratics point downward. *Assumption*. */
 export const EFFECT_SD = {
   /** Each brewer other than the reference. */
@@ -193,6 +212,10 @@ export const EFFECT_SD = {
   grindStep: { linear: 0.4, quadratic: 0.25, unit: 1 },
   /** Per 1.0 of ratio from the reference. */
   ratio: { linear: 0.3, quadratic: 0.2, unit: 1 },
+  /** Per pour more than the usual number; the bloom is one. */
+  pours: { linear: 0.25, quadratic: 0.15, unit: 1 },
+  /** Per 1.0 more of bloom water to dose. */
+  bloomMultiple: { linear: 0.25, quadratic: 0.15, unit: 1 },
   /** Each filter or paper other than the reference. */
   filter: 0.6,
   /** Each brewing water other than the reference. */
@@ -200,6 +223,12 @@ export const EFFECT_SD = {
   /** Each taster other than the one with most brews. */
   taster: 1.5,
 } as const;
+
+/**
+ * Whether an effect changes with age: the prior sd of its change over ln days e-fold, as a share of its own prior sd; asked
+ * once a setting and the others were each tried this often, twice or more in each half of the log. *Assumption*.
+ */
+export const EFFECT_CHANGE = { share: 0.7, cups: 4, perHalf: 2 } as const;
 
 /**
  * Deviation of a bag from its curve: Gaussian process in ln days, length in ln days, sd in σ₀. *Assumption*, tuned on
@@ -226,6 +255,12 @@ export const PROPOSAL_DAYS = 14;
  * would: waiting costs days that do not come back. *Assumption*, tuned on simulated bags.
  */
 export const INFORMATIVE_ENOUGH = 0.8;
+
+/**
+ * A bag is called forgiving when the best and the worst of what was tried are very likely less than this apart, fussy when
+ * more than that, in σ₀; with so many settings other than the reference's and cups. *Assumption*.
+ */
+export const FORGIVING = { within: 2, beyond: 3, probability: 0.8, settings: 1, cups: 6 } as const;
 
 /** What a window, its firm core and a steady bag must reach in probability. *Assumption*. */
 export const WINDOW_PROBABILITY = 0.5;

@@ -5,6 +5,7 @@ import type { Data } from './likelihood';
 import { dot, whiten } from './linalg';
 import { cdf } from './normal';
 import type { Posterior } from './posterior';
+import { logAge } from './shape';
 import type { ClaimedEffect, Effect, Moments } from './types';
 
 /** Prior mean and variance of a setting's effect and its covariance with each brew, from the terms that make it up. */
@@ -97,14 +98,44 @@ function summaryOf({ means, variances }: EffectDraws): Pick<Effect, 'mean' | 'sd
   return { mean, sd: Math.sqrt(variance), helps };
 }
 
-/** The drawn effects of settings, summed up. */
-export function effectsOf(drawn: readonly EffectDraws[], settings: readonly Setting[]): Effect[] {
-  return settings.map(({ factor, setting, at }, k) => ({
-    factor,
-    setting,
-    ...summaryOf(drawn[k]!),
-    brews: at.length,
-  }));
+/** A setting's terms on a rest age: with what its effect has changed by then. */
+function loadingsOn({ loadings, change }: Setting, age: number): Setting['loadings'] {
+  if (!change) return loadings;
+  return [...loadings, { term: change.term, value: change.value * (logAge(age) - change.aroundLogAge) }];
+}
+
+/** The drawn effects of settings, summed up; of those tried early and late, also what they did then. */
+export function effectsOf(
+  posterior: Posterior,
+  draws: Draws,
+  settings: readonly Setting[],
+  ages: readonly number[],
+): Effect[] {
+  const drawn = effectDraws(posterior, draws, settings);
+  return settings.map((setting, k) => {
+    const { factor, at } = setting;
+    return {
+      factor,
+      setting: setting.setting,
+      ...summaryOf(drawn[k]!),
+      brews: at.length,
+      change: changeOf(posterior, draws, setting, ages),
+    };
+  });
+}
+
+function changeOf(posterior: Posterior, draws: Draws, setting: Setting, ages: readonly number[]): Effect['change'] {
+  const { change, at } = setting;
+  const tried = at.map((i) => ages[i]!);
+  if (!change || tried.length === 0) return null;
+  const [first, last] = [Math.min(...tried), Math.max(...tried)];
+  const [early, late, slope] = effectDraws(posterior, draws, [
+    { loadings: loadingsOn(setting, first) },
+    { loadings: loadingsOn(setting, last) },
+    { loadings: [{ term: change.term, value: change.value }] },
+  ]).map(summaryOf);
+  const on = (day: number, { mean, sd }: Moments) => ({ day, mean, sd });
+  return { early: on(first, early!), late: on(last, late!), grows: slope!.helps };
 }
 
 /** What a claimed recipe does to the score, from the terms that make it up; null where it changes nothing. */
@@ -113,20 +144,29 @@ export function claimedEffect(posterior: Posterior, draws: Draws, loadings: Sett
   const { terms, brewOf } = posterior.data;
   const asClaimed = brewOf.filter((_, i) =>
     terms.every(
-      ({ factor, column }, k) =>
-        factor === 'taster' ||
-        factor === 'levels' ||
-        column[i] === (loadings.find(({ term }) => term === k)?.value ?? 0),
+      ({ factor, column, isBeside }, k) =>
+        factor === 'taster' || isBeside === true || column[i] === (loadings.find(({ term }) => term === k)?.value ?? 0),
     ),
   );
   return { ...summaryOf(effectDraws(posterior, draws, [{ loadings }])[0]!), brews: new Set(asClaimed).size };
 }
 
-/** What the effects did to each usable brew, points: the sum of the mean effects of the settings it was made at. */
-export function effectPerBrew(settings: readonly Setting[], effects: readonly Effect[], n: number): Float64Array {
-  const total = new Float64Array(n);
-  settings.forEach((setting, k) => {
-    for (const i of setting.at) total[i]! += effects[k]!.mean;
+/**
+ * What the effects did to each usable brew, points: the sum of the mean effects of the settings it was made at, as they were
+ * at its age.
+ */
+export function effectPerBrew(
+  posterior: Posterior,
+  draws: Draws,
+  settings: readonly Setting[],
+  ages: readonly number[],
+): Float64Array {
+  const own = ages.map((age, i) => ({
+    loadings: settings.filter(({ at }) => at.includes(i)).flatMap((setting) => loadingsOn(setting, age)),
+  }));
+  return Float64Array.from(effectDraws(posterior, draws, own), ({ means }) => {
+    let sum = 0;
+    for (const mean of means) sum += mean;
+    return sum / means.length;
   });
-  return total;
 }

@@ -14,8 +14,11 @@ export interface Entry {
   variance: number;
 }
 
-/** The entries of the usable brews, in their order: those with a known score first. */
-export function entriesOf(brews: readonly UsableBrew[], asked?: UsableBrew): Entry[] {
+/**
+ * The entries of the usable brews, in their order: those with a known score first. How the `asked` ones tasted, by their
+ * ids, is asked for.
+ */
+export function entriesOf(brews: readonly UsableBrew[], asked: ReadonlySet<string>): Entry[] {
   const compared = new Set(
     brews.flatMap(({ id, comparisons }) => (comparisons.length > 0 ? [id, ...comparisons.map((c) => c.thanId)] : [])),
   );
@@ -24,7 +27,9 @@ export function entriesOf(brews: readonly UsableBrew[], asked?: UsableBrew): Ent
     return score === null ? [] : [{ brew, score, variance }];
   });
   const unknown = brews.flatMap((one, brew): Entry[] =>
-    compared.has(one.id) || one === asked ? [{ brew, score: null, variance: RECORD_VARIANCE[one.recordedFrom] }] : [],
+    compared.has(one.id) || asked.has(one.id)
+      ? [{ brew, score: null, variance: RECORD_VARIANCE[one.recordedFrom] }]
+      : [],
   );
   return [...known, ...unknown];
 }

@@ -1,6 +1,7 @@
 import { ratio } from '../brew/ratio';
 import { roundTo } from '../brew/units';
-import { EFFECT_SD } from './constants';
+import { EFFECT_CHANGE, EFFECT_SD } from './constants';
+import { logAge } from './shape';
 import type { UsableBrew } from './usable';
 import type { BrewParameters } from '../brew/kinds';
 import type { FactorName } from './types';
@@ -9,8 +10,12 @@ import type { FactorName } from './types';
  * A settable thing that may move the score: how far each brew stands from the reference, and what is believed of it.
  */
 export interface Term {
-  /** `levels` is no factor of a recipe: what scores worked out of levels differ by from marks. */
   factor: FactorName | 'levels';
+  /**
+   * Whether it is no setting's effect by itself: how one changes with age, or what scores worked out of levels differ by from
+   * marks.
+   */
+  isBeside?: boolean;
   /** One value per usable brew (per entry, in the data), 0 at the reference. */
   column: Float64Array;
   /** Prior mean and sd of the coefficient, points. */
@@ -26,6 +31,8 @@ export interface Setting {
   loadings: { term: number; value: number }[];
   /** Which usable brews were made at this setting. */
   at: number[];
+  /** How its effect changes with age, where that was seen: a term whose value is this times ln age less `aroundLogAge`. */
+  change: { term: number; value: number; aroundLogAge: number } | null;
 }
 
 /** Mean and sd of |N(0, 1)|: a quadratic that may only point down is −|N(0, s²)|, carried by its first two moments. */
@@ -33,8 +40,8 @@ const HALF_NORMAL_MEAN = Math.sqrt(2 / Math.PI);
 const HALF_NORMAL_SD = Math.sqrt(1 - 2 / Math.PI);
 
 /** The setting most often used among the brews; the first in alphabetical order where two tie. */
-function mostUsed(values: readonly (string | null)[]): string | null {
-  const counts = new Map<string, number>();
+function mostUsed<T extends string | number>(values: readonly (T | null)[]): T | null {
+  const counts = new Map<T, number>();
   for (const value of values) if (value !== null) counts.set(value, (counts.get(value) ?? 0) + 1);
   return [...counts].sort((a, b) => b[1] - a[1] || (a[0] < b[0] ? -1 : 1))[0]?.[0] ?? null;
 }
@@ -62,6 +69,21 @@ export function designMatrix(
   const settings: Setting[] = [];
   const claimedLoadings: Setting['loadings'] = [];
 
+  const logAges = brews.map(({ age }) => logAge(age));
+  const aroundLogAge = logAges.reduce((sum, x) => sum + x, 0) / Math.max(1, brews.length);
+  /** A term for the change of an effect with age, where it was tried both early and late. */
+  const changing = (factor: FactorName, column: Float64Array, sd: number, value: number): Setting['change'] => {
+    if (factor === 'taster' || !triedEarlyAndLate(column)) return null;
+    const term = terms.push({
+      factor,
+      column: column.map((x, i) => x * (logAges[i]! - aroundLogAge)),
+      priorMean: 0,
+      priorSd: EFFECT_CHANGE.share * sd * sigma0,
+      isBeside: true,
+    });
+    return { term: term - 1, value, aroundLogAge };
+  };
+
   const named = (
     factor: 'brewer' | 'filter' | 'waterRecipe' | 'taster',
     base: string | null,
@@ -75,13 +97,14 @@ export function designMatrix(
       const column = Float64Array.from(brews, (brew) => (pick(brew) === name ? 1 : 0));
       const term = terms.push({ factor, column, priorMean: 0, priorSd: EFFECT_SD[factor] * sigma0 }) - 1;
       const [loadings, at] = [[{ term, value: 1 }], indicesOf(column)];
-      if (at.length > 0) settings.push({ factor, setting: name, loadings, at });
+      if (at.length > 0)
+        settings.push({ factor, setting: name, loadings, at, change: changing(factor, column, EFFECT_SD[factor], 1) });
       if (name === asClaimed) claimedLoadings.push(...loadings);
     }
   };
 
   const measured = (
-    factor: 'waterC' | 'grindStep' | 'ratio',
+    factor: 'waterC' | 'grindStep' | 'ratio' | 'pours' | 'bloomMultiple',
     offset: (b: Parameters) => number,
     label: (offset: number) => string,
   ): void => {
@@ -103,8 +126,15 @@ export function designMatrix(
       { term: straight, value: x },
       { term: bent, value: x * x },
     ];
+    const change = changing(factor, column, linear, 1);
     for (const x of offsets)
-      settings.push({ factor, setting: label(x * unit), loadings: loadingsAt(x), at: indicesOf(column, x) });
+      settings.push({
+        factor,
+        setting: label(x * unit),
+        loadings: loadingsAt(x),
+        at: indicesOf(column, x),
+        change: change && { ...change, value: x },
+      });
     if (asClaimed !== 0) claimedLoadings.push(...loadingsAt(asClaimed));
   };
 
@@ -126,6 +156,20 @@ export function designMatrix(
     (b) => roundTo(ratio(b.waterG, b.doseG) - referenceRatio, 1),
     (dr) => `1:${roundTo(referenceRatio + dr, 1)}`,
   );
+  const usualPours = mostUsed(brews.map((b) => b.pours ?? null));
+  if (usualPours !== null)
+    measured(
+      'pours',
+      (b) => (b.pours ?? usualPours) - usualPours,
+      (more) => String(usualPours + more),
+    );
+  const usualBloom = mostUsed(brews.map((b) => b.bloomMultiple ?? null));
+  if (usualBloom !== null)
+    measured(
+      'bloomMultiple',
+      (b) => (b.bloomMultiple ?? usualBloom) - usualBloom,
+      (more) => String(roundTo(usualBloom + more, 1)),
+    );
   named('filter', reference.filter ?? mostUsed(brews.map((b) => b.filter ?? null)), (b) => b.filter ?? null);
   named(
     'waterRecipe',
@@ -134,6 +178,20 @@ export function designMatrix(
   );
   named('taster', mostUsed(brews.map((b) => b.taster ?? null)), (b) => b.taster ?? null);
   return { terms, settings, claimed: claimedLoadings };
+}
+
+/**
+ * Whether a setting was tried often enough both early and late, and so were the others, that a change of its effect with
+ * age can be told from the ridge. Brews are in the order of their age.
+ */
+function triedEarlyAndLate(column: Float64Array): boolean {
+  const half = Math.floor(column.length / 2);
+  const enough = (is: (x: number) => boolean): boolean => {
+    const early = column.slice(0, half).filter(is).length;
+    const late = column.slice(half).filter(is).length;
+    return early + late >= EFFECT_CHANGE.cups && Math.min(early, late) >= EFFECT_CHANGE.perHalf;
+  };
+  return enough((x) => x !== 0) && enough((x) => x === 0);
 }
 
 function indicesOf(column: Float64Array, value = 1): number[] {

@@ -1,22 +1,23 @@
 import { ADVISED_DAYS, SHAPE_SHARES, SHAPES, type ShapeShares } from './constants';
 import { bestMeanDay, curveOf } from './curve';
-import { nodePosterior } from './deviation';
-import { drawCurves } from './draws';
-import { claimedEffect, effectDraws, effectPerBrew, effectsOf, baselineMoments } from './effects';
+import { nodePosterior, type NodePosterior } from './deviation';
+import { drawCurves, type Draws } from './draws';
+import { claimedEffect, effectPerBrew, effectsOf, baselineMoments } from './effects';
 import { confoundingOf } from './confounding';
-import { designMatrix } from './factors';
+import { designMatrix, type Setting } from './factors';
+import { forgivingOf } from './forgiving';
 import { FRESH_PEAK, gridOf, SCALE_NOISE } from './grid';
 import { dataOf } from './likelihood';
 import { meanCurve } from './meanCurve';
 import { latestChanges, optionsOf } from './options';
 import { evidenceOf, peakByDay, peakSummary } from './peak';
-import { noiseMoments } from './posterior';
+import { noiseMoments, type Posterior } from './posterior';
 import { entryWeights, peakWeightsOf, priorPeak } from './prior';
 import { siblingPrior, siblingInput } from './sibling';
 import { outliersOf } from './outliers';
-import type { CrestFit, CrestInput, ReadBrew } from './types';
+import type { Basis, CrestBrew, CrestFit, CrestInput, ReadBrew } from './types';
 import { tastedScores } from './tasted';
-import { leftOutOf, usableBrews } from './usable';
+import { askedBrew, leftOutOf, usableBrews, type UsableBrew } from './usable';
 import { posteriorOf } from './weighCells';
 import { dayProbabilities, spans, steadyProbability } from './window';
 
@@ -37,30 +38,20 @@ import { dayProbabilities, spans, steadyProbability } from './window';
  * @throws RangeError when σ₀ is not a positive number
  */
 export function fitCrest(input: CrestInput, density = 1): CrestFit {
-  if (!(input.sigma0 > 0))
-    throw new RangeError(`The repeatability σ₀ must be a positive number of points, not ${input.sigma0}`);
-  const brews = usableBrews(input);
+  const { posterior, nodes, draws, brews, settings, claimed, sibling, peakWeights, shares } = posteriorFor(
+    input,
+    [],
+    density,
+  );
   const leftOut = leftOutOf(input);
-  const claimed = input.claimed?.style === input.reference.style ? input.claimed : null;
-  const { terms, settings, claimed: claimedLoadings } = designMatrix(brews, input.reference, input.sigma0, claimed);
-  const data = dataOf(input, brews, terms);
-  const grid = gridOf(density, data.contrasts.length > 0 ? 'comparisons' : 'marks');
-  const sibling = brews.length === 0 ? siblingInput(input) : null;
-  const peakPrior = sibling ? siblingPrior(fitCrest(sibling, density), sibling, input) : priorPeak(input);
-  const peakWeights = peakWeightsOf(grid.logPeaks, peakPrior, input.restAdviceDays);
-  const shares = input.prior?.shapes ?? SHAPE_SHARES;
-  const belief = { peakWeights, shares, noise: input.prior?.noise ?? SCALE_NOISE };
-  const posterior = posteriorOf(data, grid, belief);
-  const nodes = posterior.noiseNodes.map((noiseNode) => nodePosterior(posterior.data, noiseNode));
-
-  const draws = drawCurves(posterior, nodes);
   const marginal = posterior.marginal('peak');
   const byShape = posterior.marginal('shape');
   const mean = meanCurve(posterior, nodes);
   const curve = curveOf(mean, draws);
   const probabilities = dayProbabilities(draws, input.sigma0);
-  const effects = effectsOf(effectDraws(posterior, draws, settings), settings);
-  const moved = effectPerBrew(settings, effects, brews.length);
+  const ages = brews.map(({ age }) => age);
+  const effects = effectsOf(posterior, draws, settings, ages);
+  const moved = effectPerBrew(posterior, draws, settings, ages);
   const tasted = tastedScores(posterior, draws, brews);
   const options = optionsOf(posterior, mean, draws, settings, effects, brews.length);
   const first = brews[0];
@@ -89,8 +80,10 @@ export function fitCrest(input: CrestInput, density = 1): CrestFit {
     daysTried: first && last ? { from: first.age, to: last.age } : null,
     advisedDay: bestMeanDay(curve, ADVISED_DAYS.from, ADVISED_DAYS.to),
     effects,
-    claimed: claimedEffect(posterior, draws, claimedLoadings),
+    claimed: claimedEffect(posterior, draws, claimed),
     confounded: confoundingOf(posterior, brews, settings, input.reference),
+    forgiving: forgivingOf(posterior, draws, settings, brews),
+    basis: basisOf(brews),
     outliers: outliersOf(posterior, draws, brews),
     options,
     mostInformation: mean.map((_, day) =>
@@ -102,7 +95,59 @@ export function fitCrest(input: CrestInput, density = 1): CrestFit {
       const at = brews.findIndex(({ id }) => id === brew.id);
       const score = at < 0 ? brew.overall : tasted[at]!;
       const atReference = at < 0 || score === null ? null : score - moved[at]!;
-      return { id: brew.id, age: brew.age, asScored: score, atReference, leftOut: leftOut(brew) };
+      const by = at < 0 ? (score === null ? null : 'mark') : sourceOf(brews[at]!);
+      return { id: brew.id, age: brew.age, asScored: score, by, atReference, leftOut: leftOut(brew) };
     }),
   };
+}
+
+/** Where a usable brew's score is from. */
+function sourceOf({ score, byLevels }: UsableBrew): 'mark' | 'levels' | 'comparisons' {
+  return score === null ? 'comparisons' : byLevels ? 'levels' : 'mark';
+}
+
+function basisOf(brews: readonly UsableBrew[]): Basis {
+  const count = (source: ReturnType<typeof sourceOf>): number =>
+    brews.filter((brew) => sourceOf(brew) === source).length;
+  return { marks: count('mark'), levels: count('levels'), comparisons: count('comparisons') };
+}
+
+/** A posterior with what it was made of. */
+interface Posed {
+  posterior: Posterior;
+  nodes: NodePosterior[];
+  draws: Draws;
+  brews: UsableBrew[];
+  settings: Setting[];
+  /** What a claimed recipe is made of. */
+  claimed: Setting['loadings'];
+  sibling: CrestInput | null;
+  peakWeights: Float64Array;
+  shares: ShapeShares;
+}
+
+/**
+ * The posterior of a bag, with its drawn curves.
+ *
+ * @param asked brews of which it is asked how they taste: of the bag or not yet
+ * @throws RangeError when σ₀ is not a positive number
+ */
+export function posteriorFor(input: CrestInput, asked: readonly CrestBrew[], density = 1): Posed {
+  if (!(input.sigma0 > 0))
+    throw new RangeError(`The repeatability σ₀ must be a positive number of points, not ${input.sigma0}`);
+  const known = usableBrews(input);
+  const unknown = asked.filter(({ id }) => known.every((brew) => brew.id !== id)).map(askedBrew);
+  const brews = [...known, ...unknown];
+  const claimedRecipe = input.claimed?.style === input.reference.style ? input.claimed : null;
+  const { terms, settings, claimed } = designMatrix(brews, input.reference, input.sigma0, claimedRecipe);
+  const data = dataOf(input, brews, terms, new Set(asked.map(({ id }) => id)));
+  const grid = gridOf(density, data.contrasts.length > 0 ? 'comparisons' : 'marks');
+  const sibling = known.length === 0 ? siblingInput(input) : null;
+  const peakPrior = sibling ? siblingPrior(fitCrest(sibling, density), sibling, input) : priorPeak(input);
+  const peakWeights = peakWeightsOf(grid.logPeaks, peakPrior, input.restAdviceDays);
+  const shares = input.prior?.shapes?.shares ?? SHAPE_SHARES;
+  const posterior = posteriorOf(data, grid, { peakWeights, shares, noise: input.prior?.noise ?? SCALE_NOISE });
+  const nodes = posterior.noiseNodes.map((noiseNode) => nodePosterior(posterior.data, noiseNode));
+  const draws = drawCurves(posterior, nodes);
+  return { posterior, nodes, draws, brews, settings, claimed, sibling, peakWeights, shares };
 }

@@ -118,9 +118,7 @@ function addCrests(builder: GridBuilder, entry: number, peak: number, nodes: Nod
   const falls = logNormalAxis(FALL_WIDTH.median, FALL_WIDTH.logSd, nodes.fall);
   const rise = Array.from(rises.nodes, (w) => builder.before(peak, (x) => ridge(x, peak, w)));
   const fall = Array.from(falls.nodes, (w) => builder.after(peak, (x) => ridge(x, peak, w)));
-  rise.forEach((r, i) =>
-    fall.forEach((f, j) => add('crest', r, f, rises.logWeights[i]! + falls.logWeights[j]!)),
-  );
+  rise.forEach((r, i) => fall.forEach((f, j) => add('crest', r, f, rises.logWeights[i]! + falls.logWeights[j]!)));
 
   const { between, height, width } = SECOND_CREST;
   const logApart = nodes.second === 1 ? [between] : SECOND_CREST.logApart;

@@ -86,7 +86,8 @@ export function historyOf(past: readonly PastBag[], repeats: readonly Repeats[])
 /** Everything the past teaches of a new bag. Without a past the table and the scale stand. */
 export function priorFor(history: History, bag: Kind & Pick<PastBag, 'style'>): TasterPrior {
   const { noise, baselineMean, shapes } = history;
-  return { peak: peakPriorFrom(history, bag), noise, baselineMean, shapes };
+  const learnt = { shares: shapes, bags: history.bags };
+  return { peak: peakPriorFrom(history, bag), noise, baselineMean, ...(history.bags > 0 && { shapes: learnt }) };
 }
 
 /** Nodes of a centred normal over ± `reachSds` sds, and the logs of their weights. */

@@ -1,14 +1,19 @@
 export {
   CONFOUNDED_SHARE,
   ENGINE_VERSION,
+  FACTOR_NAMES,
   FRESH_SAID,
   MIN_BREWS,
   NOTICEABLE,
   PROPOSAL_DAYS,
   PROCESSES,
   ROAST_LEVELS,
+  SHAPE_SHARES,
+  SHAPE_SHARES_WORTH,
+  SHAPES,
 } from './constants';
 export { fitCrest } from './fit';
+export { foretell } from './foretell';
 export { tablePeakDays } from './prior';
 export { historyOf, priorFor, type PastBag, type Repeats } from './history';
 export {
@@ -24,7 +29,7 @@ export {
 } from './next';
 export { priorMoved } from './priorMoved';
 export { pooledRepeats, type RepeatGroup } from './repeats';
-export { compact } from './compact';
+export { compact, compactForetold } from './compact';
 export { ageOn, crestInput, type BagRecord } from './record';
 export {
   daysAtBest,

@@ -85,13 +85,13 @@ export function covarianceOf(data: Data, terms: readonly EffectTerm[], sigma: nu
  * The usable brews of a bag as numbers.
  *
  * @param brewTerms terms of the recipe, with one value per brew
- * @param asked a brew of unknown score, foretold from the others
+ * @param asked ids of brews of which it is asked how they taste
  */
 export function dataOf(
   input: CrestInput,
   brews: readonly UsableBrew[],
   brewTerms: readonly Term[],
-  asked?: UsableBrew,
+  asked: ReadonlySet<string> = new Set(),
 ): Data {
   const { sigma0 } = input;
   const entries = entriesOf(brews, asked);
@@ -108,6 +108,7 @@ export function dataOf(
       column: Float64Array.from(entries, ({ brew, score }) => Number(score !== null && brews[brew]!.byLevels)),
       priorMean: 0,
       priorSd: BY_LEVELS.offsetSd * sigma0,
+      isBeside: true,
     });
   const baselineMean = input.prior?.baselineMean ?? BASELINE_MEAN;
   const baselineSd = known > 0 || n === 0 ? BASELINE_SD : 0;

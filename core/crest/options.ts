@@ -6,7 +6,7 @@ import { KNOTS, onAllDays } from './knots';
 import type { Posterior } from './posterior';
 import type { BrewOption, Change, Effect } from './types';
 
-type Settable = Setting & { mean: number };
+type Settable = Setting & Pick<Effect, 'mean'>;
 
 /** What the latest usable brew changed from the reference. */
 export function latestChanges(settings: readonly Setting[], n: number): Change[] {

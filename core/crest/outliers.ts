@@ -5,7 +5,11 @@ import type { Outlier } from './types';
 import type { UsableBrew } from './usable';
 
 /** L⁻¹ of the first n rows of a lower triangular factor, and the diagonal of (L·Lᵀ)⁻¹. */
-function inverseOf({ whitened }: WhitenedNode, n: number, stride: number): { inverse: Float64Array; precision: Float64Array } {
+function inverseOf(
+  { whitened }: WhitenedNode,
+  n: number,
+  stride: number,
+): { inverse: Float64Array; precision: Float64Array } {
   const l = whitened.factor;
   const inverse = new Float64Array(n * n);
   const precision = new Float64Array(n);

@@ -1,9 +1,11 @@
-import { PRIOR_MOVED } from './constants';
+import { PRIOR_MOVED, SHAPE_SHARES, SHAPES, type ShapeShares } from './constants';
 import { historyOf, priorFor, type PastBag } from './history';
 import type { TasterPrior } from './types';
 
 /** What every household begins with. */
 const NO_PAST = historyOf([], []);
+
+const sharesOf = ({ shapes }: TasterPrior): ShapeShares => shapes?.shares ?? SHAPE_SHARES;
 
 /**
  * Whether two priors would judge a bag noticeably differently: where a peak is expected by more than
@@ -22,6 +24,7 @@ export function priorMoved(
     apart(one.peak.logSd, other.peak.logSd) > PRIOR_MOVED.spreadLog ||
     Math.abs(one.noise.mean - other.noise.mean) > PRIOR_MOVED.noiseLog ||
     apart(one.noise.sd, other.noise.sd) > PRIOR_MOVED.spreadLog ||
+    SHAPES.some((shape) => Math.abs(sharesOf(one)[shape] - sharesOf(other)[shape]) > PRIOR_MOVED.share) ||
     Math.abs(one.baselineMean - other.baselineMean) > PRIOR_MOVED.baselinePoints
   );
 }

@@ -1,4 +1,5 @@
 import type { Fault, BrewParameters, RecordedFrom } from '../brew/kinds';
+import type { Comparison } from '../cup/comparison';
 import { SCALE_RANGES, type ScoringScale } from '../cup/scoringScales';
 import { dateOfInstant, restAge, roastDate, type LabelDates, type PlainDate, type StorageSpell } from '../rest';
 import type { CrestInput, Process, RoastLevel } from './types';
@@ -14,6 +15,8 @@ export interface RecordedBrew extends BrewParameters {
   taster?: string | null;
   /** Cups of one brew name the same one. */
   pot?: string | null;
+  comparisons?: readonly Comparison[];
+  byLevels?: number | null;
 }
 
 /** A bag and its log, as a file or a database keeps them. */
@@ -52,6 +55,10 @@ export function crestInput(record: BagRecord): CrestInput {
       fault: brew.fault,
       taster: brew.taster ?? null,
       pot: brew.pot ?? null,
+      pours: brew.pours ?? null,
+      bloomMultiple: brew.bloomMultiple ?? null,
+      comparisons: brew.comparisons ?? [],
+      byLevels: brew.byLevels ?? null,
     })),
   };
 }

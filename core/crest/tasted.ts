@@ -8,7 +8,11 @@ import type { UsableBrew } from './usable';
  * How an entry without a known score tasted, points, in each draw: its prior mean, the ridge and its part of the drawn
  * residual.
  */
-export function tastedDraws(posterior: Posterior, { count, residuals, noiseNode, cells }: Draws, entry: number): Float64Array {
+export function tastedDraws(
+  posterior: Posterior,
+  { count, residuals, noiseNode, cells }: Draws,
+  entry: number,
+): Float64Array {
   const { data, noiseNodes, sides } = posterior;
   const { n } = data;
   const out = new Float64Array(count);

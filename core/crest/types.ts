@@ -1,6 +1,6 @@
 import type { Fault, BrewParameters, RecordedFrom, Style } from '../brew/kinds';
-import type { Comparison } from '../cup/comparison';
-import type { Process, RoastLevel, Shape, ShapeShares } from './constants';
+import type { Compared, Comparison } from '../cup/comparison';
+import type { FACTOR_NAMES, Process, RoastLevel, Shape, ShapeShares } from './constants';
 
 export type { Process, RoastLevel, Shape, ShapeShares };
 
@@ -23,8 +23,8 @@ export interface TasterPrior {
   noise: Moments;
   /** Baseline: the score at the best day, points. */
   baselineMean: number;
-  /** How its bags run; the stated shares where it is not given. */
-  shapes?: ShapeShares;
+  /** How its bags run, and how many finished ones that was learnt from; the stated shares where it is not given. */
+  shapes?: { shares: ShapeShares; bags: number };
 }
 
 /** One brew as the engine sees it. */
@@ -86,18 +86,55 @@ export interface Effect {
   helps: number;
   /** Brews that speak for it. */
   brews: number;
+  /** Where it was tried both early and late: what it did then, and the probability that it grew; else null. */
+  change: { early: EffectOn; late: EffectOn; grows: number } | null;
 }
 
-export type FactorName = 'brewer' | 'waterC' | 'grindStep' | 'ratio' | 'filter' | 'waterRecipe' | 'taster';
+/** What a setting did on one rest day, points. */
+export interface EffectOn extends Moments {
+  day: number;
+}
+
+export type FactorName = (typeof FACTOR_NAMES)[number];
 
 /** What the claimed recipe does to the score, against the reference, in points. */
-export type ClaimedEffect = Pick<Effect, 'mean' | 'sd' | 'helps' | 'brews'>;
+export type ClaimedEffect = Omit<Effect, 'factor' | 'setting' | 'change'>;
+
+/** How far the score fell over what was tried, points: the mean, and 10 % and 90 % quantiles; and what that is called. */
+export interface Forgiving {
+  fall: { mean: number; lo: number; hi: number };
+  is: 'forgiving' | 'fussy' | null;
+  /** Settings other than the reference's it was seen over. */
+  settings: number;
+}
+
+/** What the cups before foretell of a cup. */
+export interface Foretold {
+  /** Its score, points: mean, 10 % and 90 % quantiles. */
+  mean: number;
+  lo: number;
+  hi: number;
+  /** Probability that it is better than the best mark so far; null without one. */
+  beatsBest: number | null;
+  /** Of each cup it is held against: the probability of each thing it may be called. */
+  against: ({ thanId: string } & Record<Compared, number>)[];
+}
+
+/** What a judgement rests on: marks, levels, comparisons, by the cups that gave each. */
+export interface Basis {
+  marks: number;
+  levels: number;
+  comparisons: number;
+}
 
 /** One brew in the answer: as scored, and moved to the reference recipe by its estimated effects. */
 export interface ReadBrew {
   id: string;
   age: number;
+  /** Its mark; without one what its levels come to, or how it tasted by its comparisons. */
   asScored: number | null;
+  /** Where that is from. */
+  by: 'mark' | 'levels' | 'comparisons' | null;
   atReference: number | null;
   leftOut: LeftOut | null;
 }
@@ -183,6 +220,9 @@ export interface CrestFit {
   /** Null where no recipe is claimed, it is the reference, or it is for another style of drink. */
   claimed: ClaimedEffect | null;
   confounded: Confounding[];
+  /** Null while too little was tried. */
+  forgiving: Forgiving | null;
+  basis: Basis;
   outliers: Outlier[];
   options: BrewOption[];
   /** The most that any way of brewing would tell, per rest day 0 … 90, nats. */

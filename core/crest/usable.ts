@@ -54,6 +54,8 @@ function canonicalKey(b: CrestBrew, byId: ReadonlyMap<string, CrestBrew>): strin
     b.grindStep,
     b.filter ?? null,
     b.waterRecipe ?? null,
+    b.pours ?? null,
+    b.bloomMultiple ?? null,
     b.taster ?? null,
     b.recordedFrom,
     b.byLevels ?? null,
@@ -84,6 +86,11 @@ export function usableBrews(input: CrestInput): UsableBrew[] {
     .map((cups) => ({ cups, age: cups[0]?.age ?? 0, key: cups.map(({ key }) => key).join() }))
     .sort(inOrder)
     .flatMap(({ cups }) => cups.map(({ brew }) => usableBrew(brew, ids)));
+}
+
+/** A brew as the engine reads it where nothing is known of how it tasted. */
+export function askedBrew(brew: CrestBrew): UsableBrew {
+  return { ...usableBrew(brew, new Set()), score: null, byLevels: false };
 }
 
 function usableBrew({ overall, byLevels, comparisons, ...brew }: CrestBrew, ids: ReadonlySet<string>): UsableBrew {

@@ -89,7 +89,7 @@ export function posteriorOf(data: Data, grid: Grid, belief: Belief): Posterior {
         const place = { white, riseAt: rise * n, fallAt: fall * n };
         // The same way of running, its peak a step earlier, is much like this one.
         const begin = kind < 0 || !begun.has(kind) ? null : { sites: begins, at: kind * siteCount, steps };
-        bounded = comparing.evidence(mean, heightSd[cell]!, place, begin);
+        bounded = comparing.evidence(mean, heightSd[cell], place, begin);
         comparing.sitesInto(sites, cell * siteCount);
         if (kind >= 0 && bounded > -Infinity) {
           comparing.nextSitesInto(begins, kind * siteCount);

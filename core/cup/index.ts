@@ -3,6 +3,7 @@ export * from './claims';
 export * from './bagRecord';
 export * from './complaints';
 export * from './cooling';
+export * from './scoreByLevels';
 export * from './finalLevels';
 export * from './levels';
 export * from './intensitiesOverDays';

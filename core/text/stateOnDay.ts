@@ -14,7 +14,7 @@ export interface DayState {
 
 /** Reads a fit at a rest age; `finished` when nothing is left to drink. */
 export function stateOnDay(
-  fit: FitSummary & Pick<CrestFit, 'effects' | 'confounded'>,
+  fit: FitSummary & Pick<CrestFit, 'effects' | 'confounded' | 'basis'>,
   age: number,
   finished: boolean,
   units: Units,

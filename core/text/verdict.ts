@@ -6,7 +6,9 @@ import {
   NOTICEABLE,
   type Confounding,
   type CrestFit,
+  type Basis,
   type Effect,
+  type EffectOn,
   type FitSummary,
   type StateToday,
 } from '../crest';
@@ -24,6 +26,10 @@ export function settingText({ factor, setting }: Pick<Effect, 'factor' | 'settin
       return `a grind ${setting.slice(1)} ${setting.slice(1) === '1' ? 'step' : 'steps'} ${setting.startsWith('+') ? 'coarser' : 'finer'}`;
     case 'ratio':
       return `a ratio of ${setting}`;
+    case 'pours':
+      return `${setting} pours`;
+    case 'bloomMultiple':
+      return `a bloom of ${setting} times the dose`;
     case 'filter':
       return `the ${setting} filter`;
     case 'waterRecipe':
@@ -63,6 +69,29 @@ export function effectText(effect: Effect, sigma0: number, units: Units): string
     : `${name} ${does} it ${size}, ${word}`;
 }
 
+/** From this probability on it is said that an effect changed with age. Editorial. */
+const CHANGE_SAID = 0.9;
+
+/**
+ * What became of an effect with the days: "it helped on day 6 and hurts on day 30"; empty while that is not known, or was
+ * not seen.
+ */
+export function effectChangeText({ change }: Pick<Effect, 'change'>, sigma0: number): string {
+  if (!change || Math.max(change.grows, 1 - change.grows) < CHANGE_SAID) return '';
+  const { early, late } = change;
+  const does = ({ mean }: EffectOn, tense: 'then' | 'now'): string => {
+    if (Math.abs(mean) < 0.5 * NOTICEABLE * sigma0) return tense === 'then' ? 'made no difference' : 'makes none';
+    if (tense === 'then') return mean > 0 ? 'helped' : 'hurt';
+    return mean > 0 ? 'helps' : 'hurts';
+  };
+  const [then, now] = [does(early, 'then'), does(late, 'now')];
+  const day = (on: EffectOn): string => `day ${Math.floor(on.day + 1e-9)}`;
+  const more = Math.abs(late.mean) > Math.abs(early.mean) ? 'more' : 'less';
+  if (early.mean * late.mean > 0 && then !== 'made no difference' && now !== 'makes none')
+    return `it ${then} on ${day(early)} and ${now} ${more} by ${day(late)}`;
+  return `it ${then} on ${day(early)} and ${now} by ${day(late)}`;
+}
+
 /** Why the days and a setting cannot be told apart, and which brew would do it; empty while they can be. */
 export function confoundedSentence(confounded: readonly Confounding[], units: Units): string {
   const worst = confounded.find(({ factor, share }) => share > CONFOUNDED_SHARE && factor !== 'taster');
@@ -83,7 +112,7 @@ function backAt(factor: Confounding['factor'], reference: string | null, units: 
 
 /** What a bag's verdict is built from. */
 export interface VerdictParts {
-  fit: FitSummary & Pick<CrestFit, 'effects' | 'confounded'>;
+  fit: FitSummary & Pick<CrestFit, 'effects' | 'confounded' | 'basis'>;
   today: StateToday;
   /** Rest day today. */
   day: number;
@@ -95,7 +124,25 @@ export interface VerdictParts {
 export function verdictSentence(parts: VerdictParts): string {
   const { fit, today, finished, units } = parts;
   const judged = fit.usable >= MIN_BREWS && today.state !== 'spent' && !finished;
-  return stateSentence(parts) + (judged ? freshSentence(fit, today) + confoundedSentence(fit.confounded, units) : '');
+  if (!judged) return stateSentence(parts);
+  return (
+    stateSentence(parts) +
+    freshSentence(fit, today) +
+    confoundedSentence(fit.confounded, units) +
+    basisSentence(fit.basis)
+  );
+}
+
+/** What it rests on where that is not marks. */
+export function basisSentence({ marks, levels, comparisons }: Basis): string {
+  if (levels === 0 && comparisons === 0) return '';
+  if (marks === 0 && levels === 0) return ' It rests on comparisons between cups alone.';
+  if (marks === 0 && comparisons === 0) return ' It rests on levels alone, which say less than marks.';
+  const by = [
+    levels > 0 && `levels for ${cupsText(levels)}`,
+    comparisons > 0 && `comparisons for ${cupsText(comparisons)}`,
+  ];
+  return ` It rests on ${by.filter(Boolean).join(' and on ')}${marks > 0 ? ' that had no mark' : ''}.`;
 }
 
 /** The other possibility, while it is one: that there is no crest after the first days. */

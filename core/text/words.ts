@@ -32,9 +32,12 @@ const COUNT_WORDS = [
   'twelve',
 ];
 
+/** "three", "14". */
+export const countWord = (count: number): string => COUNT_WORDS[count] ?? String(count);
+
 /** "no cups", "one cup", "three cups", "14 cups". */
 export function cupsText(count: number): string {
-  return `${COUNT_WORDS[count] ?? String(count)} ${count === 1 ? 'cup' : 'cups'}`;
+  return `${countWord(count)} ${count === 1 ? 'cup' : 'cups'}`;
 }
 
 /** Quantile of the standard normal that leaves 8 in 10 between itself and its mirror. */

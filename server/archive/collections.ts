@@ -19,7 +19,13 @@ import {
   TasterEntity,
 } from '../db/entities';
 import { VerdictEntity } from '../db/entities';
-import { ChangeEntity, NotebookImportEntity, NotebookMappingEntity, PictureEntity } from '../db/keepingEntities';
+import {
+  ChangeEntity,
+  NotebookImportEntity,
+  NotebookMappingEntity,
+  PictureEntity,
+  PredictionEntity,
+} from '../db/keepingEntities';
 
 /** The table of each collection of an archive. */
 const ENTITY_OF: Readonly<Record<CollectionName, EntitySchema>> = {
@@ -42,6 +48,7 @@ const ENTITY_OF: Readonly<Record<CollectionName, EntitySchema>> = {
   drafts: DraftEntity,
   notebookImports: NotebookImportEntity,
   notebookMappings: NotebookMappingEntity,
+  predictions: PredictionEntity,
   changes: ChangeEntity,
   pictures: PictureEntity,
 };
@@ -119,6 +126,7 @@ export const REFERENCES: readonly (readonly [from: CollectionName, column: strin
   ['makings', 'recipeVersionId', 'recipeVersions'],
   ['bench', 'bagId', 'bags'],
   ['tasters', 'mergedInto', 'tasters'],
+  ['predictions', 'brewId', 'brews'],
   ['pictures', 'bagId', 'bags'],
   ['pictures', 'brewId', 'brews'],
 ];

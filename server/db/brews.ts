@@ -8,10 +8,11 @@ import type { RepeatGroup } from '../../core/crest';
 import { scoreOfCup, SCALE_RANGES } from '../../core/cup';
 import { notAgreed } from '../../core/cup/words';
 import { addDays, dateOfInstant, restDay, roastDate, type PlainDate } from '../../core/rest';
+import type { LoggedBrew } from '../../application/judgeBag';
 import { invalidField, notFound, Problem } from '../../application/problem';
 import { loadBag, touchBag } from './bags';
 import { GrinderEntity, RecipeVersionEntity } from './benchEntities';
-import { keepMaking, loadMakings, takeFromBench } from './making';
+import { keepMaking, loadMakings, loadRecipesFollowed, takeFromBench } from './making';
 import { mustExist } from './refs';
 import { CupEntity } from './cupEntities';
 import { loadTasterIdentity } from './tasters';
@@ -57,10 +58,15 @@ export async function loadBrews(db: EntityManager, bag: Bag): Promise<Brew[]> {
     .sort((a, b) => Date.parse(b.brewedAt) - Date.parse(a.brewedAt) || (a.createdAt < b.createdAt ? 1 : -1));
 }
 
-/** The logs of many bags at once, by bag, without rest days; for the engine. */
-export async function loadLogs(db: EntityManager, bagIds: readonly string[]): Promise<Record<string, KeptBrew[]>> {
+/** The logs of many bags at once, by bag, without rest days; for the engine, with the recipes that were followed. */
+export async function loadLogs(db: EntityManager, bagIds: readonly string[]): Promise<Record<string, LoggedBrew[]>> {
+  const brews = await assemble(db, await db.findBy(BrewEntity, { bagId: In([...bagIds]), deletedAt: IsNull() }));
+  const recipes = await loadRecipesFollowed(
+    db,
+    brews.map(({ id }) => id),
+  );
   return groupBy(
-    await assemble(db, await db.findBy(BrewEntity, { bagId: In([...bagIds]), deletedAt: IsNull() })),
+    brews.map((brew) => ({ ...brew, recipe: recipes.get(brew.id) ?? null })),
     (brew) => brew.bagId,
   );
 }
@@ -181,6 +187,7 @@ async function check(db: EntityManager, bag: Bag, input: BrewInput, before: Kept
   await mustExist(db, RecipeVersionEntity, input.making?.recipeVersionId ?? null, 'making.recipeVersionId', 'recipe');
   await mustExist(db, GrinderEntity, input.making?.grinderId ?? null, 'making.grinderId', 'grinder');
   await checkPot(db, bag.id, before?.id ?? null, input.potId);
+  await checkComparisons(db, bag.id, before, input.cup.comparisons);
   await checkAgreed(db, bag, input.cup, before?.cup.descriptors);
 }
 
@@ -213,6 +220,22 @@ async function checkPot(db: EntityManager, bagId: string, id: string | null, pot
   const first = await db.findOneBy(BrewEntity, { id: potId });
   if (first?.bagId !== bagId || first.potId !== null || first.id === id)
     throw invalidField('potId', 'This brew is not one of this bag that another cup can be poured from');
+}
+
+/** Refuses a comparison with a cup of another bag, with itself, or one of them twice; what was compared before may be gone. */
+async function checkComparisons(
+  db: EntityManager,
+  bagId: string,
+  before: KeptBrew | null,
+  comparisons: BrewInput['cup']['comparisons'],
+): Promise<void> {
+  const known = new Set(before?.cup.comparisons.map(({ thanId }) => thanId));
+  const others = comparisons.map(({ thanId }) => thanId);
+  const found = new Set((await db.findBy(BrewEntity, { id: In(others), bagId })).map(({ id }) => id));
+  if (others.some((id) => id === before?.id || (!found.has(id) && !known.has(id))))
+    throw invalidField('cup.comparisons', 'It can only be compared with another cup of this bag');
+  if (new Set(others).size < others.length)
+    throw invalidField('cup.comparisons', 'It was compared with the same cup twice');
 }
 
 /** Lets the other cups of a brew's pot follow a change of what they have in common. */

@@ -3,6 +3,7 @@ import type { ChangeCounts } from '../../contract/draft';
 import type { Nag } from '../../contract/cup';
 import type {
   Company,
+  Comparison,
   Dryness,
   GivenIntensity,
   SlotId,
@@ -41,6 +42,7 @@ export interface CupRow extends Record<Attribute, number | null> {
   shotLayers: ShotLayers | null;
   coffeeFaults: FoundFault[];
   progress: Progress | null;
+  comparisons: Comparison[];
   milkKind: string;
   company: Company | null;
   blind: boolean;
@@ -63,7 +65,7 @@ export const CupEntity = new EntitySchema<CupRow>({
     parts: json,
     ...{ intensities: json, markAt: optionalText, finishS: optionalReal, dryness: optionalText, textures: json },
     ...{ liquorColour: optionalText, liquorClarity: optionalText, shotLayers: optionalText, coffeeFaults: json },
-    progress: optionalText,
+    ...{ progress: optionalText, comparisons: { ...json, default: '[]' } },
     ...{ milkKind: text, company: optionalText, blind: { type: 'boolean' }, nag: optionalJson },
   },
 });

@@ -15,7 +15,13 @@ import {
   RecipeVersionEntity,
   TracePieceEntity,
 } from './benchEntities';
-import { ChangeEntity, NotebookImportEntity, NotebookMappingEntity, PictureEntity } from './keepingEntities';
+import {
+  ChangeEntity,
+  NotebookImportEntity,
+  NotebookMappingEntity,
+  PictureEntity,
+  PredictionEntity,
+} from './keepingEntities';
 import { CupEntity, CupDescriptorEntity, DraftEntity, RemarkEntity, WordEntity } from './cupEntities';
 import { columnsOf, id, integer, optionalJson, optionalReal, optionalText, real, text } from './columns';
 
@@ -143,6 +149,7 @@ export interface HouseholdRow {
   sheetOfParts: SheetPart[] | null;
   coaching: boolean | null;
   readsSigns: boolean;
+  learnsShapes: boolean;
   temperatureUnit: TemperatureUnit;
   backupFolder: string | null;
   weightUnit: WeightUnit;
@@ -171,6 +178,7 @@ export const HouseholdEntity = new EntitySchema<HouseholdRow>({
     sheetOfParts: optionalJson,
     coaching: { type: 'boolean', nullable: true },
     readsSigns: { type: 'boolean', default: true },
+    learnsShapes: { type: 'boolean', default: true },
     temperatureUnit: { ...text, default: '°C' },
     backupFolder: optionalText,
     weightUnit: { ...text, default: 'g' },
@@ -212,6 +220,6 @@ export const ENTITIES = [
   ...[TasterEntity, BrewParametersEntity, BagEntity, SpellEntity, BrewEntity, HouseholdEntity, VerdictEntity],
   ...[CupEntity, RemarkEntity, WordEntity, CupDescriptorEntity, DraftEntity],
   ...[RecipeEntity, RecipeVersionEntity, GrinderEntity, LiveBrewEntity, TracePieceEntity, MakingEntity],
-  ...[NotebookImportEntity, NotebookMappingEntity, ChangeEntity, PictureEntity],
+  ...[NotebookImportEntity, NotebookMappingEntity, ChangeEntity, PictureEntity, PredictionEntity],
   SessionEntity,
 ];

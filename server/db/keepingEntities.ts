@@ -2,9 +2,10 @@ import { EntitySchema } from 'typeorm';
 import type { ChangeKind, ChangeSubject } from '../../contract/history';
 import type { NotebookMapping } from '../../contract/notebook';
 import type { PictureOf } from '../../contract/picture';
-import { id, integer, json, optionalJson, optionalText, text } from './columns';
+import type { Foretold } from '../../core/crest';
+import { id, integer, json, optionalJson, optionalReal, optionalText, real, text } from './columns';
 
-/** The tables of what was brought in, of what was changed, and of pictures. */
+/** The tables of what was brought in, of what was changed, of what was foretold, and of pictures. */
 
 /** A table of brews that was brought in, and what it brought: taking it back deletes just that. */
 export interface NotebookImportRow {
@@ -73,5 +74,28 @@ export const PictureEntity = new EntitySchema<PictureRow>({
   columns: {
     ...{ id, bagId: text, brewId: optionalText, of: text, width: integer, height: integer, bytes: integer },
     ...{ createdAt: text, deletedAt: optionalText },
+  },
+});
+
+/** What was foretold of a brew's cup, as it stood before it was tasted. */
+export interface PredictionRow {
+  brewId: string;
+  madeAt: string;
+  engineVersion: number;
+  mean: number;
+  lo: number;
+  hi: number;
+  beatsBest: number | null;
+  last: number | null;
+  best: number | null;
+  against: Foretold['against'];
+}
+
+export const PredictionEntity = new EntitySchema<PredictionRow>({
+  name: 'prediction',
+  columns: {
+    brewId: { type: 'varchar', primary: true },
+    ...{ madeAt: text, engineVersion: integer, mean: real, lo: real, hi: real },
+    ...{ beatsBest: optionalReal, last: optionalReal, best: optionalReal, against: json },
   },
 });

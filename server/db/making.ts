@@ -1,7 +1,16 @@
 import { In, type EntityManager } from 'typeorm';
 import type { BrewInput } from '../../contract/brew';
 import type { KeptTrace, Making, MakingInput } from '../../contract/making';
-import { planOf, poursIn, roundTo, stageTimesOf, stageTimesOfMarks, thin, type StageTime } from '../../core/brew';
+import {
+  planOf,
+  poursIn,
+  roundTo,
+  stageTimesOf,
+  stageTimesOfMarks,
+  thin,
+  type Recipe,
+  type StageTime,
+} from '../../core/brew';
 import { invalidField, notFound } from '../../application/problem';
 import { MakingEntity, type MakingRow } from './benchEntities';
 import { dropPieces, loadLive, loadLiveTrace, setLiveClosed } from './live';
@@ -45,6 +54,15 @@ export async function loadMakings(db: EntityManager, brewIds: readonly string[])
       ];
     }),
   );
+}
+
+/** The recipes that brews followed, as they stood that day, by brew; without the traces, which are long. */
+export async function loadRecipesFollowed(db: EntityManager, brewIds: readonly string[]): Promise<Map<string, Recipe>> {
+  const rows = await db.find(MakingEntity, {
+    select: { brewId: true, recipe: true },
+    where: { brewId: In([...brewIds]) },
+  });
+  return new Map(rows.flatMap(({ brewId, recipe }) => (recipe ? [[brewId, recipe] as const] : [])));
 }
 
 /** The trace of one brew. Throws a not-found Problem where none was recorded. */

@@ -20,6 +20,7 @@ const STEPS = [
   `DELETE FROM cup_descriptor WHERE "cupId" IN (${CUPS_GONE})`,
   `DELETE FROM remark WHERE "cupId" IN (${CUPS_GONE})`,
   `DELETE FROM cup WHERE "brewId" IN (${BREWS_GONE})`,
+  `DELETE FROM prediction WHERE "brewId" IN (${BREWS_GONE})`,
   `DELETE FROM making WHERE "brewId" IN (${BREWS_GONE})`,
   `DELETE FROM picture WHERE "brewId" IN (${BREWS_GONE})`,
   `DELETE FROM brew WHERE id IN (${BREWS_GONE})`,

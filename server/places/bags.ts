@@ -1,12 +1,15 @@
+import { omit } from 'es-toolkit';
 import type { EntityManager } from 'typeorm';
 import { bagInput } from '../../contract/bag';
 import type { BagPage } from '../../contract/shelf';
 import { verdictOn } from '../../application/judgeBag';
 import { cupsLeft, dosesOf, gramsLeft } from '../../core/brew';
+import { trackRecord } from '../../core/palate';
 import { roastDate, spellOn } from '../../core/rest';
 import { datesOf } from '../../core/shelf';
 import { addBag, changeBag, loadBag, setBagDeleted } from '../db/bags';
 import { addBrew, loadBrews } from '../db/brews';
+import { keepPrediction, loadForetoldCups } from '../db/predictions';
 import { recordAdded, recordChange } from '../db/history';
 import { loadSettings } from '../db/settings';
 import { withChangeSent } from '../changing';
@@ -21,8 +24,12 @@ type BagEndpoint = 'bagPage' | 'addBag' | 'changeBag' | 'removeBag' | 'restoreBa
 export function bagHandlers({ store, verdicts, recorder, now }: Deps): Handlers<BagEndpoint> {
   const page = async (id: string, today: string): Promise<BagPage> => {
     const bag = await store.read((db) => loadBag(db, id));
-    const [{ brews, settings }, { fit, prior, isStale }] = await Promise.all([
-      store.read(async (db) => ({ brews: await loadBrews(db, bag), settings: await loadSettings(db) })),
+    const [{ brews, settings, foretold }, { fit, prior, isStale }] = await Promise.all([
+      store.read(async (db) => ({
+        brews: await loadBrews(db, bag),
+        settings: await loadSettings(db),
+        foretold: await loadForetoldCups(db, id),
+      })),
       verdicts.full(bag),
     ]);
     const { roastedOn, assumed } = roastDate(bag);
@@ -41,6 +48,7 @@ export function bagHandlers({ store, verdicts, recorder, now }: Deps): Handlers<
       prior,
       settings,
       verdict,
+      record: omit(trackRecord(foretold), ['bins']),
       judged: isStale ? 'earlier' : 'now',
       judging: verdicts.judging,
     };
@@ -90,8 +98,11 @@ export function bagHandlers({ store, verdicts, recorder, now }: Deps): Handlers<
     addBrew: async ({ params: { id }, body, after }) => {
       notInFuture(now(), { brewedAt: body.brewedAt.slice(0, 10) });
       await recorder.flush();
+      // Before it is kept: what is foretold must not have seen it.
+      const prediction = await verdicts.foretell(await store.read((db) => loadBag(db, id)), body);
       const { brewId, bag } = await store.write(async (db) => {
         const brewId = await addBrew(db, id, body, now());
+        if (prediction) await keepPrediction(db, { brewId, madeAt: now().toISOString(), ...prediction });
         await recordAdded(db, { subject: 'brew', id: brewId }, now());
         return { brewId, bag: await loadBag(db, id) };
       });

@@ -1,14 +1,18 @@
 import {
   compact,
+  compactForetold,
   fitCrest,
+  foretell,
   historyOf,
   priorFor,
   type CrestFit,
   type CrestInput,
+  type Foretold,
   type PastBag,
   type Repeats,
   type TasterPrior,
 } from '../../core/crest';
+import type { Foretelling } from '../../application/foretellBrew';
 
 /** A kind of bag, as far as its prior goes. */
 export type BagKind = Omit<PastBag, 'bagLikelihood'>;
@@ -28,6 +32,8 @@ export interface Engine {
   ready(): Promise<void>;
   /** Throws an EngineProblem where nothing can be judged at the moment, so that it can be asked again. */
   fit(input: CrestInput): Promise<CrestFit>;
+  /** What the cups of a bag foretell of another; null where nothing. Throws as `fit` does. */
+  foretell(question: Foretelling): Promise<Foretold | null>;
   /** One prior for each kind asked for. Throws as `fit` does. */
   priors(question: PastQuestion): Promise<TasterPrior[]>;
   close(): Promise<void>;
@@ -52,6 +58,7 @@ export function engineHere(): Engine {
     threads: 1,
     ready: () => Promise.resolve(),
     fit: (input) => Promise.resolve(compact(fitCrest(input))),
+    foretell: ({ input, asked }) => Promise.resolve(compactForetold(foretell(input, asked))),
     priors: ({ past, repeats, kinds }) => {
       const history = historyOf(past, repeats);
       return Promise.resolve(kinds.map((kind) => priorFor(history, kind)));

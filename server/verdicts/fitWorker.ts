@@ -1,4 +1,5 @@
-import type { CrestFit, CrestInput, TasterPrior } from '../../core/crest';
+import type { Foretelling } from '../../application/foretellBrew';
+import type { CrestFit, CrestInput, Foretold, TasterPrior } from '../../core/crest';
 import { engineHere, type Answer, type PastQuestion } from './engineHere';
 
 /** What the engine's threads run. */
@@ -40,6 +41,10 @@ for (let i = 0; i < 3; i++) void here.fit(SAMPLE);
 
 export function fit(input: CrestInput): Promise<Answer<CrestFit>> {
   return answered(() => here.fit(input));
+}
+
+export function foretell(question: Foretelling): Promise<Answer<Foretold | null>> {
+  return answered(() => here.foretell(question));
 }
 
 /** Answers once the thread has started. */

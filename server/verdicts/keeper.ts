@@ -1,5 +1,7 @@
 import type { Bag } from '../../contract/bag';
 import type { Judging } from '../../contract/shelf';
+import type { BrewInput } from '../../contract/brew';
+import { foretelling, predictionOf } from '../../application/foretellBrew';
 import { fitInput } from '../../application/judgeBag';
 import { ENGINE_VERSION, priorMoved, type CrestFit, type TasterPrior } from '../../core/crest';
 import type { Logger } from 'pino';
@@ -103,6 +105,22 @@ export class VerdictKeeper {
     return wholeFit(row);
   }
 
+  /**
+   * What the cups of a bag foretell of another one, to be kept with it; null where they foretell nothing, or nothing can be
+   * judged at the moment: a cup is kept all the same.
+   */
+  async foretell(bag: Bag, brew: BrewInput): Promise<Prediction | null> {
+    const [prior, logs] = await Promise.all([this.#past.prior(bag), this.store.read((db) => loadLogs(db, [bag.id]))]);
+    const before = logs[bag.id] ?? [];
+    try {
+      const foretold = await this.engine.foretell(foretelling(bag, before, prior, brew));
+      return foretold && predictionOf(foretold, bag, before);
+    } catch (error) {
+      this.log.warn({ err: error, bag: bag.id }, 'a cup was not foretold');
+      return null;
+    }
+  }
+
   /** Resolves when nothing is under way any more, for good. */
   close(): Promise<void> {
     return this.#queue.close();
@@ -203,6 +221,9 @@ export class VerdictKeeper {
     }
   }
 }
+
+/** What is kept of what was foretold, but for the brew it is of. */
+export type Prediction = ReturnType<typeof predictionOf>;
 
 interface Known {
   row: VerdictRow;

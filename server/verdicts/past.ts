@@ -2,6 +2,7 @@ import type { Bag } from '../../contract/bag';
 import { pooledRepeats, type PastBag, type Repeats, type TasterPrior } from '../../core/crest';
 import { loadFinishedBags, loadFinishedHeads, loadKindsInUse } from '../db/bags';
 import { loadBlindRepeats } from '../db/brews';
+import { loadSettings } from '../db/settings';
 import type { Store } from '../db/store';
 import type { BagLikelihood } from '../db/verdicts';
 import { EngineProblem, type BagKind, type Engine } from './engineHere';
@@ -28,8 +29,14 @@ interface Read {
   key: string;
   /** Null while there is no past at all: then the table stands. */
   past: { bags: PastBag[]; repeats: Repeats[] } | null;
+  /** Whether finished bags teach how the next ones run. */
+  learnsShapes: boolean;
   priors: Map<string, TasterPrior>;
 }
+
+/** A prior without what the household does not want to be learnt. */
+const asWished = ({ shapes, ...prior }: TasterPrior, learnsShapes: boolean): TasterPrior =>
+  learnsShapes && shapes ? { ...prior, shapes } : prior;
 
 /**
  * What the household's finished bags and blind repeats teach of the next bag. It is read anew, in the background, when
@@ -53,10 +60,10 @@ export class Past {
 
   /** Has the past read anew if it has changed, and waits for that a moment. */
   async freshWithin(ms: number): Promise<void> {
-    const { key, repeats } = await this.#now();
+    const { key, repeats, learnsShapes } = await this.#now();
     if (this.#read?.key === key) return;
     if (this.#reading?.key !== key) {
-      const done = this.#readAnew(key, repeats).finally(() => {
+      const done = this.#readAnew(key, repeats, learnsShapes).finally(() => {
         if (this.#reading?.key === key) this.#reading = null;
       });
       // Tried again with the next question.
@@ -81,34 +88,40 @@ export class Past {
     if (known !== undefined || !read?.past) return known ?? null;
     const kind = bagKindOf(bag);
     const [prior] = await this.engine.priors({ past: read.past.bags, repeats: read.past.repeats, kinds: [kind] });
-    if (prior) read.priors.set(keyOf(kind), prior);
-    return prior ?? null;
+    if (!prior) return null;
+    const wished = asWished(prior, read.learnsShapes);
+    read.priors.set(keyOf(kind), wished);
+    return wished;
   }
 
-  async #now(): Promise<{ key: string; repeats: Repeats[] }> {
-    const { heads, groups } = await this.store.read(async (db) => ({
+  async #now(): Promise<{ key: string; repeats: Repeats[]; learnsShapes: boolean }> {
+    const { heads, groups, learnsShapes } = await this.store.read(async (db) => ({
       heads: await loadFinishedHeads(db),
       groups: await loadBlindRepeats(db),
+      learnsShapes: (await loadSettings(db)).learnsShapes,
     }));
     const repeats = pooledRepeats(groups);
-    return { key: JSON.stringify([heads, repeats]), repeats };
+    return { key: JSON.stringify([heads, repeats, learnsShapes]), repeats, learnsShapes };
   }
 
-  async #readAnew(key: string, repeats: Repeats[]): Promise<void> {
+  async #readAnew(key: string, repeats: Repeats[], learnsShapes: boolean): Promise<void> {
     const { finished, kinds } = await this.store.read(async (db) => ({
       finished: await loadFinishedBags(db),
       kinds: await loadKindsInUse(db),
     }));
     const bags = (await this.#bagLikelihoods(finished)).filter((bagLikelihood) => bagLikelihood !== null);
     if (bags.length === 0 && repeats.length === 0) {
-      this.#read = { key, past: null, priors: new Map() };
+      this.#read = { key, past: null, learnsShapes, priors: new Map() };
       return;
     }
     const priors = kinds.length === 0 ? [] : await this.engine.priors({ past: bags, repeats, kinds });
     this.#read = {
       key,
       past: { bags, repeats },
-      priors: new Map(kinds.flatMap((kind, i) => (priors[i] ? [[keyOf(kind), priors[i]]] : []))),
+      learnsShapes,
+      priors: new Map(
+        kinds.flatMap((kind, i) => (priors[i] ? [[keyOf(kind), asWished(priors[i], learnsShapes)]] : [])),
+      ),
     };
   }
 

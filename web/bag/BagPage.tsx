@@ -14,6 +14,7 @@ import { BagFacts } from './BagFacts';
 import { BagMenu } from './BagMenu';
 import { DayTable } from './DayTable';
 import { EffectList } from './EffectList';
+import { HowItRuns } from './HowItRuns';
 import { LabelAgainstCup } from './LabelAgainstCup';
 import { LabelFacts } from './LabelFacts';
 import { LastBrewAdvice } from './LastBrewAdvice';
@@ -127,6 +128,7 @@ function BagView({ page: logged, today }: { page: Page; today: string }) {
           <NextBrews page={page} />
           <LastBrewAdvice page={page} />
           <EffectList verdict={verdict} />
+          <HowItRuns page={page} />
           <LabelAgainstCup page={page} />
           <OwnVerdict page={logged} />
           <section>

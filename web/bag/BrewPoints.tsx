@@ -1,4 +1,5 @@
 import type { KeyboardEvent } from 'react';
+import type { Comparison } from '../../core/cup';
 import { DefaultZIndexes, useXAxisScale, useYAxisScale, ZIndexLayer } from 'recharts';
 
 /** A brew in the units of the chart. */
@@ -10,6 +11,7 @@ export interface PlottedBrew {
   /** Null when the brew is left out of the judgement. */
   atReference: number | null;
   chosen: boolean;
+  comparisons: readonly Comparison[];
 }
 
 /** Every brew in a chart: hollow as scored, filled at the reference recipe, a thread between; a cross when left out. */
@@ -20,6 +22,21 @@ export function BrewPoints({ brews, onChoose }: { brews: readonly PlottedBrew[];
   // Above everything else, so that a thumb reaches them.
   return (
     <ZIndexLayer zIndex={DefaultZIndexes.label}>
+      {brews.flatMap((brew) =>
+        brew.comparisons.map(({ thanId, was }) => {
+          const other = brews.find(({ id }) => id === thanId);
+          if (!other || brew.atReference === null || other.atReference === null) return null;
+          const [worse, better] = was === 'worse' ? [brew, other] : [other, brew];
+          return (
+            <ComparedArrow
+              key={`${brew.id} ${thanId}`}
+              from={{ x: x(worse.day) ?? 0, y: y(worse.asScored) ?? 0 }}
+              to={{ x: x(better.day) ?? 0, y: y(better.asScored) ?? 0 }}
+              alike={was === 'like'}
+            />
+          );
+        }),
+      )}
       {brews.map((brew) => (
         <BrewPoint
           key={brew.id}
@@ -30,6 +47,40 @@ export function BrewPoints({ brews, onChoose }: { brews: readonly PlottedBrew[];
         />
       ))}
     </ZIndexLayer>
+  );
+}
+
+interface Spot {
+  x: number;
+  y: number;
+}
+
+/** Clear of the circles at both ends, px. */
+const CLEAR = 8;
+
+/** An arrow from the worse cup to the better one, bowed upward; a dashed line between two that were alike. */
+function ComparedArrow({ from, to, alike }: { from: Spot; to: Spot; alike: boolean }) {
+  const bow = { x: (from.x + to.x) / 2, y: Math.min(from.y, to.y) - 10 };
+  const towards = (spot: Spot, by: number): Spot => {
+    const far = Math.hypot(bow.x - spot.x, bow.y - spot.y) || 1;
+    return { x: spot.x + ((bow.x - spot.x) * by) / far, y: spot.y + ((bow.y - spot.y) * by) / far };
+  };
+  const [start, end] = [towards(from, CLEAR), towards(to, CLEAR)];
+  const neck = towards(to, CLEAR + 6);
+  const across = { x: ((end.y - neck.y) / 6) * 3, y: ((neck.x - end.x) / 6) * 3 };
+  return (
+    <g aria-hidden="true">
+      <path
+        className={alike ? 'compared alike' : 'compared'}
+        d={`M${start.x} ${start.y} Q${bow.x} ${bow.y} ${end.x} ${end.y}`}
+      />
+      {!alike && (
+        <path
+          className="compared-head"
+          d={`M${end.x} ${end.y} L${neck.x + across.x} ${neck.y + across.y} L${neck.x - across.x} ${neck.y - across.y} Z`}
+        />
+      )}
+    </g>
   );
 }
 

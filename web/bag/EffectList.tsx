@@ -1,5 +1,5 @@
 import type { Verdict } from '../../contract/verdict';
-import { cupsText, effectText, intervalOf } from '../../core/text';
+import { cupsText, effectChangeText, effectText, intervalOf } from '../../core/text';
 import { api } from '../api/api';
 import { useUnits } from '../api/useUnits';
 import { inScale, numberText, sentenceCase } from '../ui/format';
@@ -29,7 +29,11 @@ export function EffectList({ verdict }: { verdict: Verdict }) {
       <ul className="effects">
         {effects.map((effect) => (
           <li key={`${effect.factor} ${effect.setting}`}>
-            {sentenceCase(effectText(effect, verdict.sigma0, units))}
+            {sentenceCase(
+              [effectText(effect, verdict.sigma0, units), effectChangeText(effect, verdict.sigma0)]
+                .filter(Boolean)
+                .join('; '),
+            )}
             <div className="quiet small">
               {signed(effect.mean)}, 8 in 10 lie between {signed(intervalOf(effect).lo)} and{' '}
               {signed(intervalOf(effect).hi)} · {cupsText(effect.brews)}

@@ -43,6 +43,7 @@ export function Log({ page, today, chosen, onChoose, without, onLeaveOut }: Prop
             attributeNames={attributeNames}
             today={today}
             chosen={brew.id === chosen}
+            brews={brews}
             isFirst={brew === brews.at(-1)}
             cupsOfOneBrew={cupsOfPot(brews, brew).length}
             onChoose={() => onChoose(brew.id)}

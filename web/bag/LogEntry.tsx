@@ -7,7 +7,7 @@ import { PICTURES_OF_BREW } from '../../contract/picture';
 import type { Verdict } from '../../contract/verdict';
 import { FAULTS, KIND_TRAITS, brewKindOf, minutesText, type Fault } from '../../core/brew';
 import { ATTRIBUTES, markOf, SCALE_RANGES, scoreOfSheet, sumOfSheet, type ScoringScale } from '../../core/cup';
-import { cupsText, FAULT_MEANING, parametersLine } from '../../core/text';
+import { comparisonText, cupsText, FAULT_MEANING, parametersLine } from '../../core/text';
 import { useUnits } from '../api/useUnits';
 import { api, problemOf } from '../api/api';
 import { Pictures } from '../domain/Pictures';
@@ -29,6 +29,8 @@ interface Props {
   attributeNames: ReadonlyMap<string, string>;
   today: string;
   chosen: boolean;
+  /** The log it stands in. */
+  brews: readonly Brew[];
   /** The earliest of the bag. */
   isFirst: boolean;
   /** In the log, of the brew this is a cup of. */
@@ -61,6 +63,7 @@ export function LogEntry({
   attributeNames,
   today,
   chosen,
+  brews,
   isFirst,
   cupsOfOneBrew,
   onChoose,
@@ -132,6 +135,9 @@ export function LogEntry({
             {outlier.missedBy < 0 ? 'more' : 'less'}: did something go wrong? If so, mark it; if not, it counts.
           </div>
         )}
+        {cup.comparisons.length > 0 && (
+          <strong className="progress-word">{sentenceCase(comparedWith(brew, brews))}</strong>
+        )}
         {cup.progress && <strong className="progress-word">{sentenceCase(cup.progress)}</strong>}
         <CupWords cup={cup} />
         {cup.remarks && (
@@ -158,6 +164,16 @@ export function LogEntry({
       <EntryMenu brew={brew} />
     </li>
   );
+}
+
+/** "better than day 15 and like day 12". */
+function comparedWith({ cup, restDay }: Brew, brews: readonly Brew[]): string {
+  return cup.comparisons
+    .flatMap(({ thanId, was }) => {
+      const other = brews.find(({ id }) => id === thanId);
+      return other ? [comparisonText(was, other.restDay, restDay)] : [];
+    })
+    .join(' and ');
 }
 
 function sameParameters(a: BrewParametersInput, b: BrewParametersInput): boolean {

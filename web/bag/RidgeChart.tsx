@@ -1,8 +1,9 @@
 import { Area, ComposedChart, Line, ReferenceArea, ReferenceLine, XAxis, YAxis } from 'recharts';
 import { isExpectation } from '../../core/crest';
 import type { BagPage } from '../../contract/shelf';
+import type { Verdict } from '../../contract/verdict';
 import { SCALE_RANGES } from '../../core/cup';
-import { inScale, numberText } from '../ui/format';
+import { inScale, numberText, sentenceCase } from '../ui/format';
 import { useWidth } from '../ui/useWidth';
 import { BrewPoints, type PlottedBrew } from './BrewPoints';
 import { restDayAxis } from './restDayAxis';
@@ -14,11 +15,24 @@ interface Props {
   onChoose: (id: string) => void;
 }
 
+const isOnlyCompared = ({ marks, levels, comparisons }: Verdict['basis']): boolean =>
+  marks + levels === 0 && comparisons > 0;
+
+/** What stands on the axis: of a bag without marks it is not a score. */
+function levelName(basis: Verdict['basis']): string {
+  if (isOnlyCompared(basis)) return 'below its best, by comparison';
+  const by = basis.marks === 0 && basis.levels > 0 ? ' by levels' : '';
+  return `score${by} at the reference recipe`;
+}
+
 /** The ridge: score at the reference recipe against rest day, with its band, window and core, today, and every brew. */
 export function RidgeChart({ page, chosen, onChoose }: Props) {
   const [ref, width] = useWidth<HTMLDivElement>();
   const { verdict, brews } = page;
-  const scoringScale = (score: number): number => inScale(verdict.scale, score);
+  // Where nothing was marked nobody knows how high the ridge stands: what is known is how far below its best.
+  const onlyCompared = isOnlyCompared(verdict.basis);
+  const top = onlyCompared ? Math.max(...verdict.curve.map(({ mean }) => mean)) : 0;
+  const scoringScale = (score: number): number => inScale(verdict.scale, score - top);
   const restDays = new Map(brews.map((brew) => [brew.id, brew.restDay]));
   const points: PlottedBrew[] = verdict.brews.flatMap((brew) =>
     brew.asScored === null
@@ -31,6 +45,7 @@ export function RidgeChart({ page, chosen, onChoose }: Props) {
             asScored: scoringScale(brew.asScored),
             atReference: brew.atReference === null ? null : scoringScale(brew.atReference),
             chosen: brew.id === chosen,
+            comparisons: brews.find(({ id }) => id === brew.id)?.cup.comparisons ?? [],
           },
         ],
   );
@@ -39,10 +54,9 @@ export function RidgeChart({ page, chosen, onChoose }: Props) {
     .filter(({ day }) => day <= lastDay)
     .map(({ day, mean, lo, hi }) => ({ day, mean: scoringScale(mean), band: [scoringScale(lo), scoringScale(hi)] }));
   const levels = [...points.flatMap((p) => [p.asScored, p.atReference ?? p.asScored]), ...curve.flatMap((c) => c.band)];
-  const yTicks = levelTicks(
-    Math.max(0, Math.min(...levels)),
-    Math.min(SCALE_RANGES[verdict.scale].max, Math.max(...levels)),
-  );
+  const yTicks = onlyCompared
+    ? levelTicks(Math.min(...levels), Math.max(...levels))
+    : levelTicks(Math.max(0, Math.min(...levels)), Math.min(SCALE_RANGES[verdict.scale].max, Math.max(...levels)));
   const { window, core } = verdict;
   return (
     <figure className="mb-0">
@@ -50,7 +64,7 @@ export function RidgeChart({ page, chosen, onChoose }: Props) {
         ref={ref}
         className="ridge-chart"
         role="group"
-        aria-label={`Score against rest day. ${verdict.verdict} The table below gives the curve day by day.`}
+        aria-label={`${sentenceCase(levelName(verdict.basis))} against rest day. ${verdict.verdict} The table below gives the curve day by day.`}
       >
         {width > 0 && (
           <ComposedChart
@@ -91,7 +105,7 @@ export function RidgeChart({ page, chosen, onChoose }: Props) {
               tickFormatter={(v: number) => numberText(v, 2)}
               width={left}
               label={{
-                value: 'score at the reference recipe',
+                value: levelName(verdict.basis),
                 angle: -90,
                 position: 'insideLeft',
                 offset: left - 48,
@@ -131,7 +145,7 @@ export function RidgeChart({ page, chosen, onChoose }: Props) {
           <svg width="14" height="12" className="ridge-chart" style={{ width: 14, height: 12 }}>
             <circle className="as-scored" cx="6" cy="6" r="4.5" />
           </svg>
-          as scored
+          {onlyCompared ? 'as compared' : 'as scored'}
         </span>
         <span>
           <svg style={{ width: 14, height: 12 }} className="ridge-chart">
@@ -145,6 +159,15 @@ export function RidgeChart({ page, chosen, onChoose }: Props) {
           </svg>
           left out
         </span>
+        {points.some(({ comparisons }) => comparisons.length > 0) && (
+          <span>
+            <svg style={{ width: 18, height: 12 }} className="ridge-chart">
+              <path className="compared" d="M1 9 Q8 1 14 5" />
+              <path className="compared-head" d="M11 2.5 L16 5.5 L11 7.5 Z" />
+            </svg>
+            points to the better cup
+          </span>
+        )}
         <span>band: 8 in 10 chance</span>
       </figcaption>
     </figure>

@@ -56,7 +56,9 @@ export function useWhatIf(
       reference: question.parameters ?? bag.reference,
       weights: question.weights === undefined ? bag.weights : question.weights,
     };
-    const kept = brews.filter((brew) => !question.without.has(brew.id));
+    const kept = brews
+      .filter((brew) => !question.without.has(brew.id))
+      .map((brew) => ({ ...brew, recipe: brew.making?.recipe ?? null }));
     void theEngine()
       .fit(fitInput(asked, kept, prior))
       .then((fit) => {

@@ -75,6 +75,8 @@ export function BrewSheet({ bag, tasters, verdict, recipe = null, id = null, com
         <CupPart
           bag={bag}
           sheet={{ key: sheet.draftKey, title }}
+          company={company}
+          id={id}
           markFirst={markFirst}
           first={first}
           before={id === null ? (company.brews[0]?.cup ?? null) : null}

@@ -1,4 +1,5 @@
 import { useFormState, useWatch } from 'react-hook-form';
+import type { CupCompany } from '../../application/brewEvidence';
 import { REMARKS_MAX } from '../../contract/cup';
 import { WORD_MAX } from '../../contract/word';
 import type { Bag } from '../../contract/bag';
@@ -18,6 +19,7 @@ import { TapsField, TextField } from '../forms/fields';
 import { numberText } from '../ui/format';
 import type { BrewForm } from './brewForm';
 import { AgreedWords } from './agreedWords';
+import { ComparePart } from './ComparePart';
 import { ChipsField } from './ChipsField';
 import { CoachPart } from './CoachPart';
 import type { SheetName } from './CoolingClock';
@@ -32,6 +34,9 @@ interface Props {
   bag: Bag;
   sheet: SheetName;
   markFirst: boolean;
+  /** What the cup is held against, and the brew it is of where that is changed. */
+  company: CupCompany;
+  id: string | null;
   /** The first cup of this bag. */
   first: boolean;
   /** The cup before, where this is a new one: its words can be said again by a tap. */
@@ -39,7 +44,7 @@ interface Props {
 }
 
 /** The cup: its score, its descriptors, and, for who wants them, its phases, intensities and mouthfeel. */
-export function CupPart({ bag, sheet, markFirst, first, before }: Props) {
+export function CupPart({ bag, sheet, company, id, markFirst, first, before }: Props) {
   const [phase, setPhase] = usePhase();
   const { cup: initialValues } = useInitialValues();
   const style = useWatch<BrewForm, 'style'>({ name: 'style' });
@@ -58,6 +63,7 @@ export function CupPart({ bag, sheet, markFirst, first, before }: Props) {
         <legend>The cup</legend>
         <CoachPart first={first} onPhase={setPhase} />
         <ScorePart scoringScale={initialValues.scoringScale} markFirst={markFirst} also={also} />
+        <ComparePart company={company} id={id} />
         {!first && <TapsField name="cup.progress" label="Against the cups before" options={PROGRESSES} />}
         <div className="fields mt-2">
           <ChipsField

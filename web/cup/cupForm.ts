@@ -9,6 +9,7 @@ import {
   parseLevel,
   type SlotId,
   type Attribute,
+  type Comparison,
   type SheetPart,
   type ScoringScale,
   type FoundFault,
@@ -52,6 +53,7 @@ export interface CupForm extends Record<Attribute, string> {
   shotLayers: string;
   coffeeFaults: FoundFault[];
   progress: string;
+  comparisons: Comparison[];
   milkKind: string;
   company: string;
   blind: boolean;
@@ -91,6 +93,7 @@ export function emptyCup({ scoringScale, sheetOfParts }: Scoring): CupForm {
     ...{ liquorColour: '', liquorClarity: '', shotLayers: '', coffeeFaults: [] },
     ...{
       progress: '',
+      comparisons: [],
       milkKind: '',
       company: '',
       blind: false,
@@ -115,7 +118,7 @@ export function typedCup(cup: Cup): CupForm {
     ...emptyCup({ scoringScale: cup.scoringScale, sheetOfParts: [] }),
     parts: cup.parts.map((part) => ({ ...part, mark: asTyped(part.mark) })),
     ...mapValues(pick(cup, [...ATTRIBUTES]), asTyped),
-    ...pick(cup, ['textures', 'coffeeFaults', 'milkKind', 'blind', 'remarks']),
+    ...pick(cup, ['textures', 'coffeeFaults', 'comparisons', 'milkKind', 'blind', 'remarks']),
     mark: typedMark(cup.scoringScale, cup.mark),
     intensities: Object.fromEntries(
       cup.intensities.map(({ attribute, intensity, adequacy }) => [

@@ -286,10 +286,21 @@ interface TapsProps<T extends string> {
   options: readonly T[];
   pressed: readonly string[];
   onTap: (option: T) => void;
+  textOf?: (option: T) => string;
+  /** What stands beside them. */
+  children?: ReactNode;
 }
 
 /** A row of words, each one tap. */
-export function Taps<T extends string>({ label, help, options, pressed, onTap }: TapsProps<T>) {
+export function Taps<T extends string>({
+  label,
+  help,
+  options,
+  pressed,
+  onTap,
+  textOf = (option) => option,
+  children,
+}: TapsProps<T>) {
   const id = useId();
   return (
     <div
@@ -310,9 +321,10 @@ export function Taps<T extends string>({ label, help, options, pressed, onTap }:
             aria-pressed={pressed.includes(option)}
             onClick={() => onTap(option)}
           >
-            {option}
+            {textOf(option)}
           </button>
         ))}
+        {children}
       </div>
       <Help id={id} help={help} />
     </div>

@@ -186,6 +186,17 @@ function Advice({ settings }: { settings: Settings }) {
         On: of a cup that was disliked, sour, salty and thin are read as too little drawn out, bitter, dry, chalky and
         medicinal as too much. That is one school. Off: only the clock and the recipe’s own targets speak.
       </p>
+      <Form.Check
+        type="switch"
+        id="shapes"
+        label="Finished bags teach how the next ones run"
+        checked={settings.learnsShapes}
+        onChange={() => change({ learnsShapes: !settings.learnsShapes, was: { learnsShapes: settings.learnsShapes } })}
+      />
+      <p className="quiet small">
+        On: of how a new bag may run (one crest, opening twice, hardly changing) more is believed of what your finished
+        bags did. Off: every bag begins with the same stated shares. Nothing of a bag is lost either way.
+      </p>
     </fieldset>
   );
 }

@@ -81,8 +81,8 @@ function decimals(least: number, most: number): Intl.NumberFormat {
 }
 
 /** A number with at most `places` decimals and no more than it needs. */
-export function numberText(value: number, places = 1): string {
-  return decimals(0, places).format(roundTo(value, places));
+export function numberText(value: number, places = 1, least = 0): string {
+  return decimals(least, places).format(roundTo(value, places));
 }
 
 /** "15.5 g", "0.55 oz": a weight in g as the household writes it, to `places` decimals of a gram. */

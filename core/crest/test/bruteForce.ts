@@ -171,7 +171,9 @@ export function bruteForce(input: CrestInput, askedAges: readonly number[]): Bru
       const step = peaks[1]! - peaks[0]!;
       return density.reduce(
         (sum, mass, k) =>
-          sum + (mass / (total - none.fresh - none.flat)) * Math.min(1, Math.max(0, (Math.log(days) - peaks[k]!) / step + 0.5)),
+          sum +
+          (mass / (total - none.fresh - none.flat)) *
+            Math.min(1, Math.max(0, (Math.log(days) - peaks[k]!) / step + 0.5)),
         0,
       );
     },

@@ -65,7 +65,6 @@ describe.each(Object.entries(CASES))('the posterior of %s agrees with brute forc
     const at = (age: number): number => fast.curve[age]!.mean;
     expect(Math.abs(at(20) - at(8) - slow.difference(20, 8))).toBeLessThan(0.1);
     expect(Math.abs(at(40) - at(20) - slow.difference(40, 20))).toBeLessThan(0.1);
-    for (const { setting, mean } of fast.effects)
-      expect(Math.abs(mean - slow.brewerEffect(setting))).toBeLessThan(0.1);
+    for (const { setting, mean } of fast.effects) expect(Math.abs(mean - slow.brewerEffect(setting))).toBeLessThan(0.1);
   });
 });

@@ -73,7 +73,14 @@ describe('fitCrest', () => {
     expect(press!.helps).toBeLessThan(0.05);
     for (const brew of fit.brews) {
       const alternate = ages.indexOf(brew.age) % 2 === 1;
-      expect(brew.atReference! - brew.asScored!).toBeCloseTo(alternate ? -press!.mean : 0, 9);
+      // As it was at that age: between what it did to the first cups and to the last.
+      const { early, late } = press!.change!;
+      const [least, most] = [early.mean, late.mean].sort((a, b) => a - b);
+      if (!alternate) expect(brew.atReference).toBe(brew.asScored);
+      else {
+        expect(brew.asScored! - brew.atReference!).toBeGreaterThan(least! - 1e-9);
+        expect(brew.asScored! - brew.atReference!).toBeLessThan(most! + 1e-9);
+      }
     }
   });
 
@@ -201,8 +208,8 @@ describe('fitCrest', () => {
       one.inWindow.forEach((p, day) => expect(Math.abs(p - two.inWindow[day]!)).toBeLessThan(0.05));
       one.curve.forEach(({ mean, lo, hi }, day) => {
         expect(Math.abs(mean / two.curve[day]!.mean - 1)).toBeLessThan(0.01);
-        expect(Math.abs(lo / two.curve[day]!.lo - 1)).toBeLessThan(0.02);
-        expect(Math.abs(hi / two.curve[day]!.hi - 1)).toBeLessThan(0.02);
+        expect(Math.abs(lo / two.curve[day]!.lo - 1)).toBeLessThan(0.05);
+        expect(Math.abs(hi / two.curve[day]!.hi - 1)).toBeLessThan(0.05);
       });
       one.effects.forEach((effect, i) =>
         expect(Math.abs(effect.mean - two.effects[i]!.mean)).toBeLessThan(0.05 * two.effects[i]!.sd),

@@ -52,7 +52,9 @@ describe('a prior from history', () => {
       for (const taster of steps(0.25, 81)) {
         for (const kind of steps(0.12, 41)) {
           const shift = taster.at + kind.at;
-          const prior = Array.from(logPeaks.slice(FIRST_CREST), (x) => peakDensity(x, { days: 21 * Math.exp(shift), logSd: sd }));
+          const prior = Array.from(logPeaks.slice(FIRST_CREST), (x) =>
+            peakDensity(x, { days: 21 * Math.exp(shift), logSd: sd }),
+          );
           const crest =
             prior.reduce((sum, density, p) => sum + density * Math.exp(bag.bagLikelihood.peak[p + FIRST_CREST]!), 0) /
             prior.reduce((a, b) => a + b, 0);
@@ -191,7 +193,10 @@ describe('the shares of the shapes', () => {
     const cups = [brewOf(6, 84), brewOf(10, 79), brewOf(14, 77), brewOf(19, 84), brewOf(25, 79)];
     const prior = { peak: { days: 21, logSd: 0.38 }, noise: { mean: 0, sd: 0.35 }, baselineMean: 80 };
     const shapes = shapeSharesFrom(Array.from({ length: 8 }, () => ran('twice', 30)));
-    const [stated, learnt] = [fitCrest(bagOf(cups, { prior })), fitCrest(bagOf(cups, { prior: { ...prior, shapes } }))];
+    const [stated, learnt] = [
+      fitCrest(bagOf(cups, { prior })),
+      fitCrest(bagOf(cups, { prior: { ...prior, shapes: { shares: shapes, bags: 8 } } })),
+    ];
     expect(learnt.shapes.twice).toBeGreaterThan(stated.shapes.twice + 0.1);
     // What a bag teaches of the shapes has the prior taken out again.
     stated.bagLikelihood.shapes.forEach((log, s) => {

@@ -125,6 +125,7 @@ describe('the words', () => {
       mean,
       sd: 1,
       helps,
+      change: null,
       brews: 3,
     });
     expect(recipeClause([effect(-4, 0.05), effect(-1.4, 0.1, 'siphon')], 3.5, METRIC)).toBe(

@@ -13,6 +13,7 @@ import { TheRecord1700000000012 } from './12-theRecord';
 import { TheLiquor1700000000013 } from './13-theLiquor';
 import { TheFineGrain1700000000014 } from './14-theFineGrain';
 import { TheStoreRoom1700000000015 } from './15-theStoreRoom';
+import { WhatWasForetold1700000000016 } from './16-whatWasForetold';
 
 /** In the order in which they run. */
 export const MIGRATIONS = [
@@ -31,4 +32,5 @@ export const MIGRATIONS = [
   TheLiquor1700000000013,
   TheFineGrain1700000000014,
   TheStoreRoom1700000000015,
+  WhatWasForetold1700000000016,
 ];

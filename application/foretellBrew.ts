@@ -1,0 +1,53 @@
+import type { Bag } from '../contract/bag';
+import type { BrewInput } from '../contract/brew';
+import { ENGINE_VERSION, type CrestBrew, type CrestInput, type Foretold, type TasterPrior } from '../core/crest';
+import { judgedScore, scoreOfCup } from '../core/cup';
+import { fitInput, type LoggedBrew } from './judgeBag';
+
+/** What is asked of the engine before a cup is kept: the bag with the cups before it, and the cup. */
+export interface Foretelling {
+  input: CrestInput;
+  asked: CrestBrew;
+}
+
+const ASKED = 'the cup to come';
+
+/** The question whose answer is kept with a cup: what do the cups before it foretell of it? */
+export function foretelling(
+  bag: Bag,
+  before: readonly LoggedBrew[],
+  prior: TasterPrior | null,
+  { cup, making: _, liveId: __, revision: ___, ...brew }: BrewInput,
+): Foretelling {
+  const asked: LoggedBrew = {
+    ...brew,
+    ...{ id: ASKED, bagId: bag.id, revision: 0, createdAt: '', recipe: null },
+    cup: { ...cup, descriptors: [] },
+    score: scoreOfCup(cup),
+  };
+  const { brews, ...input } = fitInput(bag, [asked, ...before], prior);
+  const [first, ...earlier] = brews;
+  if (!first) throw new Error('The cup to come is no brew');
+  return { input: { ...input, brews: earlier }, asked: first };
+}
+
+/** What is kept of an answer, beside the cup: with what a taster without an engine would have expected. */
+export function predictionOf(
+  foretold: Foretold,
+  bag: Bag,
+  before: readonly LoggedBrew[],
+): Foretold & { engineVersion: number; last: number | null; best: number | null } {
+  const marked = before
+    .filter(({ fault, style }) => fault === null && style === bag.reference.style)
+    .flatMap(({ brewedAt, cup }) => {
+      const score = judgedScore(cup, bag.weights);
+      return score === null ? [] : [{ at: Date.parse(brewedAt), score }];
+    })
+    .sort((a, b) => a.at - b.at);
+  return {
+    ...foretold,
+    engineVersion: ENGINE_VERSION,
+    last: marked.at(-1)?.score ?? null,
+    best: marked.length === 0 ? null : Math.max(...marked.map(({ score }) => score)),
+  };
+}

@@ -1,0 +1,39 @@
+import { clamp } from '../brew/units';
+import { levelValue, MERITS, type GivenIntensity } from './levels';
+import type { AttributeWeights } from './scoringScales';
+
+/** The score of a cup whose levels are all just right, points; only differences from it are ever read. */
+const NOTHING_AMISS = 80;
+/** What too little or too much of one attribute costs, and what a merit gains per step over the middle, in σ₀. *Assumption*. */
+const COST = 1;
+const GAIN = 0.4;
+const MIDDLE = 3;
+
+/**
+ * The score, 0–100, that the levels of a cup come to where nobody marked it: what it lacked or had too much of takes off,
+ * merits add. Null where no level says how it was liked.
+ *
+ * @param weights what the household means by "best": an attribute of weight 0 costs nothing; others as they are to their mean
+ * @param sigma0 repeatability of the bag's scale, points
+ */
+export function scoreByLevels(
+  intensities: readonly GivenIntensity[],
+  weights: AttributeWeights | null,
+  sigma0: number,
+): number | null {
+  const steps = intensities.flatMap(({ attribute, intensity, adequacy }): number[] => {
+    const weight = weightOf(attribute, weights);
+    if (adequacy !== null) return [adequacy === 'just right' ? 0 : -COST * weight];
+    if (MERITS.includes(attribute) && intensity !== null) return [GAIN * weight * (levelValue(intensity) - MIDDLE)];
+    return [];
+  });
+  if (steps.length === 0) return null;
+  return clamp(NOTHING_AMISS + sigma0 * steps.reduce((sum, step) => sum + step, 0), 0, 100);
+}
+
+function weightOf(attribute: string, weights: AttributeWeights | null): number {
+  if (weights === null || !(attribute in weights)) return 1;
+  const all = Object.values(weights);
+  const mean = all.reduce((sum, weight) => sum + weight, 0) / all.length;
+  return mean === 0 ? 1 : weights[attribute as keyof AttributeWeights] / mean;
+}
