@@ -10,6 +10,7 @@ import { id, name, plainDate } from './fields';
 import { instrumentSettings } from './instrument';
 import { liveBrew } from './live';
 import { flawCounts, makingFields, stageTime, trace } from './making';
+import { crestLesson } from './exchange';
 import { CHANGE_KINDS, CHANGE_SUBJECTS } from './history';
 import { notebookMapping } from './notebook';
 import { picture } from './picture';
@@ -106,6 +107,7 @@ export const archiveRows = {
   }),
   notebookMappings: z.strictObject({ signature: z.string(), mapping: notebookMapping, usedAt: kept }),
   predictions: z.strictObject(predictionFields),
+  exchanges: z.strictObject({ id, name: z.string(), readAt: kept, bags: z.array(crestLesson) }),
   changes: z.strictObject({
     ...{ id, at: kept, subject: z.enum(CHANGE_SUBJECTS), subjectId: id, bagId: id, kind: z.enum(CHANGE_KINDS) },
     ...{ before: z.looseObject({}).nullable(), after: z.looseObject({}).nullable(), undoneBy: id.nullable() },

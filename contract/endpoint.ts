@@ -15,6 +15,7 @@ export const RESOURCES = [
   'Session',
   'Backups',
   'Notebooks',
+  'Exchanges',
   'History',
   'Pictures',
 ] as const;

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { backups, importState } from './archive';
 import { added, byId, get, nothing, post, put, remove, RESOURCES, type Endpoint } from './endpoint';
+import { exchange, exchangeFile, exchangeInput } from './exchange';
 import { history, historyQuery } from './history';
 import { notebookImport, notebookMapping, notebookState } from './notebook';
 import { picture, pictureQuery } from './picture';
@@ -50,6 +51,26 @@ export const KEEPING_ENDPOINTS = {
     errors: ['not-found', 'conflict'],
     creates: true,
     changes: [...RESOURCES],
+  }),
+  ownCrests: get('/crests', 'What the finished bags taught, as a file for others: no names, notes, places or dates.', {
+    answer: exchangeFile,
+    keepS: 0,
+  }),
+  exchanges: get('/crests/read', "Files of other tasters' crests that were read.", {
+    answer: z.array(exchange),
+    tells: ['Exchanges'],
+  }),
+  addExchange: post('/crests/read', "Reads a file of another taster's crests.", {
+    body: exchangeInput,
+    answer: added,
+    creates: true,
+    changes: ['Exchanges', 'Shelf', 'Bag'],
+  }),
+  removeExchange: remove('/crests/read/:id', "Throws a file of another taster's crests out.", {
+    params: byId,
+    body: nothing,
+    errors: ['not-found'],
+    changes: ['Exchanges', 'Shelf', 'Bag'],
   }),
   notebookImports: get('/notebooks', 'The tables that were brought in.', {
     answer: z.array(notebookImport),

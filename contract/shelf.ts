@@ -158,7 +158,7 @@ export const bagPage = z.strictObject({
       peak: z.strictObject({ days: z.number(), logSd: z.number() }),
       noise: z.strictObject({ mean: z.number(), sd: z.number() }),
       baselineMean: z.number(),
-      shapes: z.strictObject({ shares: shapeShares, bags: z.number().int() }).optional(),
+      shapes: z.strictObject({ shares: shapeShares, bags: z.number() }).optional(),
     })
     .nullable(),
   settings,

@@ -17,6 +17,7 @@ import { draftHandlers } from './places/drafts';
 import { keepingHandlers } from './places/keeping';
 import { historyHandlers } from './places/history';
 import { notebookHandlers } from './places/notebooks';
+import { exchangeHandlers } from './places/exchange';
 import { palateHandlers } from './places/palate';
 import { pictureHandlers } from './places/pictures';
 import { grinderHandlers, recipeHandlers } from './places/recipes';
@@ -52,6 +53,7 @@ function handlersOf(deps: Deps): Handlers {
     ...historyHandlers(deps),
     ...pictureHandlers(deps),
     ...palateHandlers(deps),
+    ...exchangeHandlers(deps),
   };
 }
 const openApi = openApiDocument();

@@ -67,6 +67,9 @@ export const PEAK_MAX_DAYS = 90;
 /** Log-sd with which the roaster's rest advice is read as an observation of the peak age. *Assumption*. */
 export const ADVICE_LOG_SD = 0.3;
 
+/** How much a finished bag of another taster says against one of the household's own. *Assumption*. */
+export const OTHERS_WEIGHT = 0.4;
+
 /** How a bag may run with its days. */
 export const SHAPES = ['crest', 'opening', 'plateau', 'fresh', 'twice', 'flat'] as const;
 export type Shape = (typeof SHAPES)[number];

@@ -66,6 +66,14 @@ export interface Grid {
   draws: number;
 }
 
+/** The axis of the peaks as others need to know it: entries for none, then equal cells of ln days. */
+export const PEAK_AXIS = {
+  fromDays: PEAK_MIN_DAYS,
+  toDays: PEAK_MAX_DAYS,
+  cells: GRID.peak,
+  entries: GRID.peak + 2,
+} as const;
+
 export const FRESH_PEAK = 0;
 export const FLAT_PEAK = 1;
 export const FIRST_CREST = 2;

@@ -3,6 +3,7 @@ import {
   HISTORY,
   LEAST_EVIDENCE,
   NOISE_LOG_SD,
+  OTHERS_WEIGHT,
   PEAK_LOG_SD,
   SHAPE_SHARES,
   SHAPE_SHARES_WORTH,
@@ -20,7 +21,9 @@ export interface PastBag {
   roastLevel: RoastLevel | null;
   process: Process | null;
   style: Style;
-  bagLikelihood: CrestFit['bagLikelihood'];
+  bagLikelihood: Pick<CrestFit['bagLikelihood'], 'peak' | 'shapes'> & Partial<CrestFit['bagLikelihood']>;
+  /** Of another taster: it weighs `OTHERS_WEIGHT`, and says nothing of how this one marks. */
+  isOfOthers?: boolean;
 }
 
 /**
@@ -38,6 +41,8 @@ const kindKey = (bag: Kind): string => `${bag.roastLevel ?? '?'} ${bag.process ?
 /** The past, read once; new bags of any kind are then asked of it at little cost. */
 export interface History {
   bags: number;
+  /** How many of the household's own they are worth. */
+  worth: number;
   /**
    * Per spread of single bags and per kind: ln likelihood of all its bags, were they to peak later by each of `SHIFTS`.
    */
@@ -53,12 +58,15 @@ const SHIFTS = Float64Array.from(
   (_, i) => HISTORY.peak.reach * ((2 * i) / (HISTORY.peak.shiftNodes - 1) - 1),
 );
 
+const weightOf = ({ isOfOthers }: Pick<PastBag, 'isOfOthers'>): number => (isOfOthers ? OTHERS_WEIGHT : 1);
+
 /** Reads finished bags and blind repeats. Bags without a brew teach nothing. */
 export function historyOf(past: readonly PastBag[], repeats: readonly Repeats[]): History {
   const likelihoods = past.map((bag) => ({
     kind: kindKey(bag),
     table: tablePeakDays(bag.roastLevel, bag.process, bag.style),
     likelihood: Float64Array.from(bag.bagLikelihood.peak, Math.exp),
+    weight: weightOf(bag),
   }));
   const tables = [...new Set(likelihoods.map(({ table }) => table))];
   const peaks = HISTORY.peak.spreads.map(({ sd, logWeight }) => {
@@ -68,14 +76,15 @@ export function historyOf(past: readonly PastBag[], repeats: readonly Repeats[])
       SHIFTS.forEach((shift, i) => {
         const crests = peakWeightsOf(gridOf(1).logPeaks, { days: table * Math.exp(shift), logSd: sd }, null);
         const weights = entryWeights(crests, SHAPE_SHARES);
-        for (const { kind, likelihood } of alike)
-          byKind.get(kind)![i]! += Math.log(dot(weights, 0, likelihood, 0, weights.length));
+        for (const { kind, likelihood, weight } of alike)
+          byKind.get(kind)![i]! += weight * Math.log(dot(weights, 0, likelihood, 0, weights.length));
       });
     }
     return { sd, logWeight, byKind };
   });
   return {
     bags: past.length,
+    worth: past.reduce((sum, bag) => sum + weightOf(bag), 0),
     peaks,
     noise: noisePriorFrom(past, repeats),
     baselineMean: baselineFrom(past),
@@ -86,7 +95,7 @@ export function historyOf(past: readonly PastBag[], repeats: readonly Repeats[])
 /** Everything the past teaches of a new bag. Without a past the table and the scale stand. */
 export function priorFor(history: History, bag: Kind & Pick<PastBag, 'style'>): TasterPrior {
   const { noise, baselineMean, shapes } = history;
-  const learnt = { shares: shapes, bags: history.bags };
+  const learnt = { shares: shapes, bags: history.worth };
   return { peak: peakPriorFrom(history, bag), noise, baselineMean, ...(history.bags > 0 && { shapes: learnt }) };
 }
 
@@ -196,7 +205,7 @@ function ownEvidence(posterior: Moments, prior: Moments): Observation | null {
 export function noisePriorFrom(past: readonly Pick<PastBag, 'bagLikelihood'>[], repeats: readonly Repeats[]): Moments {
   const { tasterSd, bagSd } = HISTORY.noise;
   const fromBags = past.flatMap(({ bagLikelihood }) => {
-    const own = ownEvidence(bagLikelihood.noise, { mean: 0, sd: NOISE_LOG_SD });
+    const own = bagLikelihood.noise && ownEvidence(bagLikelihood.noise, { mean: 0, sd: NOISE_LOG_SD });
     return own ? [{ value: own.value, variance: own.variance + bagSd ** 2 }] : [];
   });
   const fromRepeats = repeats.flatMap(({ sd, degrees, sigma0 }) =>
@@ -211,10 +220,9 @@ export function baselineFrom(past: readonly Pick<PastBag, 'bagLikelihood'>[]): n
   const { tasterSd, bagSd } = HISTORY.baseline;
   return normalPosterior(
     { mean: BASELINE_MEAN, sd: tasterSd },
-    past.map(({ bagLikelihood }) => ({
-      value: bagLikelihood.baseline.mean,
-      variance: bagLikelihood.baseline.sd ** 2 + bagSd ** 2,
-    })),
+    past.flatMap(({ bagLikelihood: { baseline } }) =>
+      baseline ? [{ value: baseline.mean, variance: baseline.sd ** 2 + bagSd ** 2 }] : [],
+    ),
   ).mean;
 }
 
@@ -226,17 +234,18 @@ const SHARE_ROUNDS = 8;
  * counts for every shape by its probability of having run that way (expectation–maximisation for the weights of a
  * mixture: Dempster, Laird and Rubin, J. R. Stat. Soc. B 39 (1977) 1–38).
  */
-export function shapeSharesFrom(past: readonly Pick<PastBag, 'bagLikelihood'>[]): ShapeShares {
+export function shapeSharesFrom(past: readonly Pick<PastBag, 'bagLikelihood' | 'isOfOthers'>[]): ShapeShares {
   const likelihoods = past.map(({ bagLikelihood }) => bagLikelihood.shapes.map(Math.exp));
+  const worth = past.map(weightOf);
+  const all = worth.reduce((sum, weight) => sum + weight, SHAPE_SHARES_WORTH);
   let shares: ShapeShares = SHAPE_SHARES;
   for (let round = 0; round < SHARE_ROUNDS; round++) {
     const counts = SHAPES.map((shape) => SHAPE_SHARES_WORTH * SHAPE_SHARES[shape]);
-    for (const likelihood of likelihoods) {
+    likelihoods.forEach((likelihood, b) => {
       const weights = SHAPES.map((shape, i) => shares[shape] * likelihood[i]!);
       const total = weights.reduce((sum, weight) => sum + weight, 0);
-      weights.forEach((weight, i) => (counts[i]! += weight / total));
-    }
-    const all = SHAPE_SHARES_WORTH + likelihoods.length;
+      weights.forEach((weight, i) => (counts[i]! += (worth[b]! * weight) / total));
+    });
     shares = Object.fromEntries(SHAPES.map((shape, i) => [shape, counts[i]! / all])) as ShapeShares;
   }
   return shares;

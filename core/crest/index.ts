@@ -5,6 +5,7 @@ export {
   FRESH_SAID,
   MIN_BREWS,
   NOTICEABLE,
+  OTHERS_WEIGHT,
   PROPOSAL_DAYS,
   PROCESSES,
   ROAST_LEVELS,
@@ -14,6 +15,7 @@ export {
 } from './constants';
 export { fitCrest } from './fit';
 export { foretell } from './foretell';
+export { PEAK_AXIS } from './grid';
 export { tablePeakDays } from './prior';
 export { historyOf, priorFor, type PastBag, type Repeats } from './history';
 export {

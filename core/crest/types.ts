@@ -23,7 +23,7 @@ export interface TasterPrior {
   noise: Moments;
   /** Baseline: the score at the best day, points. */
   baselineMean: number;
-  /** How its bags run, and how many finished ones that was learnt from; the stated shares where it is not given. */
+  /** How its bags run, and how many finished ones of its own that is worth; the stated shares where it is not given. */
   shapes?: { shares: ShapeShares; bags: number };
 }
 

@@ -65,11 +65,12 @@ export function shapesText(shapes: ShapeShares): string {
  */
 export function learntShapesText(learnt: { shares: ShapeShares; bags: number } | undefined): string {
   if (!learnt || learnt.bags === 0) return '';
-  const { shares, bags } = learnt;
+  const { shares } = learnt;
+  const bags = Math.max(1, Math.round(learnt.bags));
   const counts = SHAPES.map((shape) => ({
     shape,
     // The stated shares stand for so many bags; what is left are the household's own.
-    count: Math.round(shares[shape] * (SHAPE_SHARES_WORTH + bags) - SHAPE_SHARES[shape] * SHAPE_SHARES_WORTH),
+    count: Math.round(shares[shape] * (SHAPE_SHARES_WORTH + learnt.bags) - SHAPE_SHARES[shape] * SHAPE_SHARES_WORTH),
   }))
     .filter(({ count }) => count > 0)
     .sort((a, b) => b.count - a.count)

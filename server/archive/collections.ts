@@ -21,6 +21,7 @@ import {
 import { VerdictEntity } from '../db/entities';
 import {
   ChangeEntity,
+  ExchangeEntity,
   NotebookImportEntity,
   NotebookMappingEntity,
   PictureEntity,
@@ -49,6 +50,7 @@ const ENTITY_OF: Readonly<Record<CollectionName, EntitySchema>> = {
   notebookImports: NotebookImportEntity,
   notebookMappings: NotebookMappingEntity,
   predictions: PredictionEntity,
+  exchanges: ExchangeEntity,
   changes: ChangeEntity,
   pictures: PictureEntity,
 };

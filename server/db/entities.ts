@@ -17,6 +17,7 @@ import {
 } from './benchEntities';
 import {
   ChangeEntity,
+  ExchangeEntity,
   NotebookImportEntity,
   NotebookMappingEntity,
   PictureEntity,
@@ -220,6 +221,6 @@ export const ENTITIES = [
   ...[TasterEntity, BrewParametersEntity, BagEntity, SpellEntity, BrewEntity, HouseholdEntity, VerdictEntity],
   ...[CupEntity, RemarkEntity, WordEntity, CupDescriptorEntity, DraftEntity],
   ...[RecipeEntity, RecipeVersionEntity, GrinderEntity, LiveBrewEntity, TracePieceEntity, MakingEntity],
-  ...[NotebookImportEntity, NotebookMappingEntity, ChangeEntity, PictureEntity, PredictionEntity],
+  ...[NotebookImportEntity, NotebookMappingEntity, ChangeEntity, PictureEntity, PredictionEntity, ExchangeEntity],
   SessionEntity,
 ];

@@ -1,4 +1,5 @@
 import { EntitySchema } from 'typeorm';
+import type { CrestLesson } from '../../contract/exchange';
 import type { ChangeKind, ChangeSubject } from '../../contract/history';
 import type { NotebookMapping } from '../../contract/notebook';
 import type { PictureOf } from '../../contract/picture';
@@ -98,4 +99,17 @@ export const PredictionEntity = new EntitySchema<PredictionRow>({
     ...{ madeAt: text, engineVersion: integer, mean: real, lo: real, hi: real },
     ...{ beatsBest: optionalReal, last: optionalReal, best: optionalReal, against: json },
   },
+});
+
+/** A file of another taster's crests that was read. */
+export interface ExchangeRow {
+  id: string;
+  name: string;
+  readAt: string;
+  bags: CrestLesson[];
+}
+
+export const ExchangeEntity = new EntitySchema<ExchangeRow>({
+  name: 'crest_exchange',
+  columns: { id, name: text, readAt: text, bags: json },
 });

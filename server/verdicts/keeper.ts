@@ -1,6 +1,7 @@
 import type { Bag } from '../../contract/bag';
 import type { Judging } from '../../contract/shelf';
 import type { BrewInput } from '../../contract/brew';
+import type { FinishedBag } from '../../application/exchange';
 import { foretelling, predictionOf } from '../../application/foretellBrew';
 import { fitInput } from '../../application/judgeBag';
 import { ENGINE_VERSION, priorMoved, type CrestFit, type TasterPrior } from '../../core/crest';
@@ -119,6 +120,11 @@ export class VerdictKeeper {
       this.log.warn({ err: error, bag: bag.id }, 'a cup was not foretold');
       return null;
     }
+  }
+
+  /** The household's own finished bags, with what each teaches. */
+  finishedBags(): Promise<FinishedBag[]> {
+    return this.#past.finishedBags();
   }
 
   /** Resolves when nothing is under way any more, for good. */

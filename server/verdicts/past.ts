@@ -1,7 +1,9 @@
 import type { Bag } from '../../contract/bag';
+import { pastBagOf, type FinishedBag } from '../../application/exchange';
 import { pooledRepeats, type PastBag, type Repeats, type TasterPrior } from '../../core/crest';
 import { loadFinishedBags, loadFinishedHeads, loadKindsInUse } from '../db/bags';
 import { loadBlindRepeats } from '../db/brews';
+import { loadExchanges } from '../db/exchanges';
 import { loadSettings } from '../db/settings';
 import type { Store } from '../db/store';
 import type { BagLikelihood } from '../db/verdicts';
@@ -74,6 +76,11 @@ export class Past {
     await within(this.#reading.since + ms - performance.now(), this.#reading.done);
   }
 
+  /** The household's own finished bags, with what each teaches. */
+  async finishedBags(): Promise<FinishedBag[]> {
+    return this.#bagLikelihoods(await this.store.read(loadFinishedBags));
+  }
+
   /** The prior of a bag by the past as it was last read; null: the table's; undefined: not known yet. */
   taught(bag: Bag): TasterPrior | null | undefined {
     if (bag.finishedOn !== null) return null;
@@ -95,21 +102,24 @@ export class Past {
   }
 
   async #now(): Promise<{ key: string; repeats: Repeats[]; learnsShapes: boolean }> {
-    const { heads, groups, learnsShapes } = await this.store.read(async (db) => ({
+    const { heads, groups, learnsShapes, others } = await this.store.read(async (db) => ({
       heads: await loadFinishedHeads(db),
       groups: await loadBlindRepeats(db),
       learnsShapes: (await loadSettings(db)).learnsShapes,
+      others: (await loadExchanges(db)).map(({ id }) => id),
     }));
     const repeats = pooledRepeats(groups);
-    return { key: JSON.stringify([heads, repeats, learnsShapes]), repeats, learnsShapes };
+    return { key: JSON.stringify([heads, repeats, learnsShapes, others]), repeats, learnsShapes };
   }
 
   async #readAnew(key: string, repeats: Repeats[], learnsShapes: boolean): Promise<void> {
-    const { finished, kinds } = await this.store.read(async (db) => ({
+    const { finished, kinds, others } = await this.store.read(async (db) => ({
       finished: await loadFinishedBags(db),
       kinds: await loadKindsInUse(db),
+      others: await loadExchanges(db),
     }));
-    const bags = (await this.#bagLikelihoods(finished)).filter((bagLikelihood) => bagLikelihood !== null);
+    const own = await this.#bagLikelihoods(finished);
+    const bags: PastBag[] = [...own, ...others.flatMap((file) => file.bags.map(pastBagOf))];
     if (bags.length === 0 && repeats.length === 0) {
       this.#read = { key, past: null, learnsShapes, priors: new Map() };
       return;
@@ -126,10 +136,10 @@ export class Past {
   }
 
   /**
-   * What each finished bag teaches, once all are judged; null for one without a cup that counts, and for one that
-   * cannot be judged.
+   * What each finished bag teaches, once all are judged; but for those without a cup that counts, and those that cannot be
+   * judged.
    */
-  async #bagLikelihoods(finished: readonly Bag[]): Promise<(PastBag | null)[]> {
+  async #bagLikelihoods(finished: readonly Bag[]): Promise<FinishedBag[]> {
     let fits = await this.judge.bagLikelihoodsOf(finished);
     const missing = finished.filter((bag) => !fits.has(bag.id));
     if (missing.length > 0) {
@@ -138,9 +148,9 @@ export class Past {
       if (noThread) throw new EngineProblem(noThread);
       fits = await this.judge.bagLikelihoodsOf(finished);
     }
-    return finished.map((bag) => {
+    return finished.flatMap((bag) => {
       const fit = fits.get(bag.id);
-      return fit && fit.usable > 0 ? { ...bagKindOf(bag), bagLikelihood: fit.bagLikelihood } : null;
+      return fit && fit.usable > 0 ? [{ ...bagKindOf(bag), cups: fit.usable, bagLikelihood: fit.bagLikelihood }] : [];
     });
   }
 }

@@ -11,6 +11,7 @@ import { useAppDispatch } from '../state/store';
 import { usePageTitle } from '../ui/usePageTitle';
 import { Wait } from '../ui/Wait';
 import { Care } from './Care';
+import { Crests } from './Crests';
 import { Equipment } from './Equipment';
 import { Grinders } from './Grinders';
 import { Instruments } from './Instruments';
@@ -38,6 +39,7 @@ export function StoreRoomPage() {
             <Writing settings={settings} change={change} />
             <Scoring settings={settings} change={change} />
             <Safekeeping settings={settings} change={change} />
+            <Crests />
           </div>
           <div>
             <Instruments instruments={settings.instruments} change={change} />

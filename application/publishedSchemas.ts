@@ -1,0 +1,9 @@
+import { z } from 'zod';
+import { archive } from '../contract/archive';
+import { exchangeFile } from '../contract/exchange';
+
+/** What `docs/` publishes as JSON Schema, by file. What JSON Schema cannot say is left open. */
+export const PUBLISHED_SCHEMAS: Readonly<Record<string, () => object>> = {
+  'archive.schema.json': () => z.toJSONSchema(archive, { io: 'output', unrepresentable: 'any', reused: 'ref' }),
+  'crests.schema.json': () => z.toJSONSchema(exchangeFile, { io: 'output', unrepresentable: 'any' }),
+};
