@@ -24,6 +24,7 @@ async function views(page: Page, demo: Application): Promise<string[]> {
     '/recipes/new',
     '/words',
     '/words/find',
+    '/palate',
     '/store-room',
     '/store-room/changes',
     '/nowhere',

@@ -1,4 +1,5 @@
 import { BoxedNormal } from './boxed';
+import { SLIP } from './constants';
 import { priorMeanOf, type Data, type Whitened } from './likelihood';
 import { solveInPlace } from './linalg';
 
@@ -25,18 +26,21 @@ export class Comparing {
   readonly loadings: Float64Array;
   /** What the known scores alone make of each difference, points. */
   readonly #given: Float64Array;
-  /** loadings · loadingsᵀ. */
+  /** loadings · loadingsᵀ, and the slip of each comparison. */
   readonly #spread: Float64Array;
   readonly #covariance: Float64Array;
   readonly #from: Float64Array;
   readonly #to: Float64Array;
   readonly #slope: Float64Array;
+  /** Sd of the slip of one comparison, points. */
+  readonly #slip: number;
 
   constructor(
     readonly data: Data,
     { factor, residual }: Whitened,
   ) {
     const { n, known, contrasts } = data;
+    this.#slip = SLIP * data.sigma0;
     const [m, u] = [contrasts.length, n - known];
     this.#count = m;
     this.#unknown = u;
@@ -59,6 +63,7 @@ export class Comparing {
     for (let c = 0; c < m; c++)
       for (let d = 0; d < m; d++)
         for (let k = 0; k < u; k++) this.#spread[c * m + d]! += this.loadings[c * u + k]! * this.loadings[d * u + k]!;
+    for (let c = 0; c < m; c++) this.#spread[c * m + c]! += this.#slip ** 2;
   }
 
   /**
@@ -150,8 +155,9 @@ export class Comparing {
     for (let c = 0; c < m; c++) {
       let drawn = byHeight * this.#slope[c]!;
       for (let k = 0; k < u; k++) drawn += this.loadings[c * u + k]! * normals[normalsAt + k]!;
+      const unread = Math.sqrt(1 + tau[c + 1]! * this.#slip ** 2);
       // A comparison that taught nothing has no factor to miss.
-      missed[c] = root[c]! < 1e-9 ? 0 : nu[c + 1]! / root[c]! - root[c]! * drawn - normals[normalsAt + u + c]!;
+      missed[c] = root[c]! < 1e-9 ? 0 : nu[c + 1]! / root[c]! - root[c]! * drawn - unread * normals[normalsAt + u + c]!;
       for (let d = 0; d <= c; d++)
         system[c * m + d] = root[c]! * root[d]! * this.#spread[c * m + d]! + (c === d ? 1 : 0);
     }

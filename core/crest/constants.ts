@@ -175,6 +175,11 @@ export const SHARED_BREW = 0.5;
  */
 export const ALIKE = 0.45;
 /**
+ * Sd of the slip of the tongue in one comparison, in σ₀: errors belong to cups, but a household may say that each of two was
+ * better than the other, and must still be answered. *Assumption*.
+ */
+export const SLIP = 0.2;
+/**
  * Share of the noise that a cup's mark and its comparisons have in common, the morning and the brew included: both
  * are about the same cup, but a mark is also a number found for it. *Assumption*.
  */
@@ -231,7 +236,7 @@ export const EFFECT_SD = {
  * Whether an effect changes with age: the prior sd of its change over ln days e-fold, as a share of its own prior sd; asked
  * once a setting and the others were each tried this often, twice or more in each half of the log. *Assumption*.
  */
-export const EFFECT_CHANGE = { share: 0.7, cups: 4, perHalf: 2 } as const;
+export const EFFECT_CHANGE = { share: 1, cups: 4, perHalf: 2 } as const;
 
 /**
  * Deviation of a bag from its curve: Gaussian process in ln days, length in ln days, sd in σ₀. *Assumption*, tuned on

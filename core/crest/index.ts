@@ -36,6 +36,7 @@ export { ageOn, crestInput, type BagRecord } from './record';
 export {
   daysAtBest,
   isExpectation,
+  isOnlyCompared,
   likelyDays,
   reportedDay,
   stateOf,

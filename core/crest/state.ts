@@ -6,7 +6,7 @@ import {
   STEADY_MIN_SPREAD,
   STEADY_PROBABILITY,
 } from './constants';
-import type { CrestFit, DaySpan } from './types';
+import type { Basis, CrestFit, DaySpan } from './types';
 import { longestRun } from './window';
 
 /** What a bag is today. */
@@ -61,6 +61,13 @@ export function likelyDays(fit: Pick<FitSummary, 'window' | 'peak' | 'fresh' | '
 /** Whether a bag's days are what is expected of its kind, for too few cups say otherwise. */
 export function isExpectation({ usable }: Pick<FitSummary, 'usable'>): boolean {
   return usable < MIN_BREWS;
+}
+
+/**
+ * Whether a bag is judged by comparisons alone: then its curve says how far below its best a day is, and not how good.
+ */
+export function isOnlyCompared({ marks, levels, comparisons }: Basis): boolean {
+  return marks + levels === 0 && comparisons > 0;
 }
 
 /**

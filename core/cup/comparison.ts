@@ -8,6 +8,3 @@ export interface Comparison {
   thanId: string;
   was: Compared;
 }
-
-/** The comparison read from the other cup's side. */
-export const REVERSED: Readonly<Record<Compared, Compared>> = { better: 'worse', like: 'like', worse: 'better' };

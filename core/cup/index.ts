@@ -1,4 +1,4 @@
-export { COMPARED, REVERSED, type Compared, type Comparison } from './comparison';
+export { COMPARED, type Compared, type Comparison } from './comparison';
 export * from './claims';
 export * from './bagRecord';
 export * from './complaints';

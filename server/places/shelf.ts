@@ -15,7 +15,7 @@ import {
   roundTo,
   type CaffeineBrew,
 } from '../../core/brew';
-import { ageOn, daysAtBest, proposals, reportedDay, isInformative, stateOf } from '../../core/crest';
+import { ageOn, daysAtBest, proposals, reportedDay, isInformative, isOnlyCompared, stateOf } from '../../core/crest';
 import { unitsOf } from '../../application/settings';
 import { leaveAlone, morningAdvice, mostInformativeAdvice, stateOnDay, type Units } from '../../core/text';
 import { judgedScale } from '../../core/cup';
@@ -218,11 +218,11 @@ function laneAndBag(
 
 /** How a finished bag went over its rest days. */
 function historyOf(bag: Bag, fit: FitForShelf, ticks: readonly BrewTick[]): Lane['history'] {
-  const { inWindow, usable, bagLikelihood } = fit;
+  const { inWindow, usable, bagLikelihood, basis } = fit;
   return {
     atBest: inWindow.slice(0, HISTORY_DAYS + 1).map((p) => roundTo(p, 2)),
     days: usable === 0 ? null : daysAtBest(fit, stateOf(fit, ageOn(bag, bag.finishedOn ?? ''), false).state),
-    score: usable === 0 ? null : roundTo(bagLikelihood.baseline.mean, 1),
+    score: usable === 0 || isOnlyCompared(basis) ? null : roundTo(bagLikelihood.baseline.mean, 1),
     scale: judgedScale(bag.scoringScale, bag.weights),
     brewed: ticks.map(({ brewedAt }) => Math.floor(ageOn(bag, dateOfInstant(brewedAt)) + 1e-9)),
   };

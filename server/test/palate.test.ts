@@ -71,7 +71,7 @@ describe('cups held against each other', () => {
       ]),
     ).toMatchObject([{ message: 'It was compared with the same cup twice' }]);
     const { brews } = await page(one);
-    const { id: _, bagId: __, score, restDay, createdAt, revision, making, ...written } = brews[0] as Brew;
+    const { id: _, bagId: __, score, restDay, createdAt, revision, making, ...written } = brews[0]!;
     expect([score, restDay, createdAt, making, revision]).toBeDefined();
     const itself = { ...written, revision, cup: { ...written.cup, comparisons: [{ thanId: mine, was: 'like' }] } };
     expect((await server.refused('PUT', `/brews/${mine}`, itself)).fields).toMatchObject([{ path: 'cup.comparisons' }]);
@@ -146,7 +146,7 @@ describe('the track record', () => {
       createdAt,
       making,
       ...written
-    } = brews.find(({ id }) => id === first) as Brew;
+    } = brews.find(({ id }) => id === first)!;
     expect([score, restDay, createdAt, making]).toBeDefined();
     await server.ok('PUT', `/brews/${first}`, { ...written, cup: { ...written.cup, descriptors: [], mark: 5 } });
     expect(await ofBag()).toEqual([foretold]);

@@ -1,14 +1,16 @@
 import { useState } from 'react';
 import type { BagPage } from '../../contract/shelf';
-import { isExpectation } from '../../core/crest';
+import { isExpectation, isOnlyCompared } from '../../core/crest';
 import { daysText } from '../../core/text';
 import { markOf, type ScoringScale } from '../../core/cup';
-import { markText, numberText } from '../ui/format';
+import { inScale, markText, numberText } from '../ui/format';
 
 /** The chart in words and figures: a sentence, and the curve as a table on demand. */
 export function DayTable({ page: { verdict } }: { page: BagPage }) {
   const [open, setOpen] = useState(false);
-  const mark = (score: number): string => markOfText(verdict.scale, score);
+  const best = Math.max(...verdict.curve.map(({ mean }) => mean));
+  const mark = (score: number): string =>
+    isOnlyCompared(verdict.basis) ? belowText(verdict.scale, score - best) : markOfText(verdict.scale, score);
   return (
     <div className="small quiet mt-1">
       {verdict.usable > 0 && <p className="mb-1">{curveText(verdict)}</p>}
@@ -56,6 +58,11 @@ function curveText({ peak, fresh, window, core, state, usable }: BagPage['verdic
   if (isExpectation({ usable }) && window) return `${curve} Expected at its best on ${daysText(window)}.`;
   if (window === null) return `${curve} No day is yet more likely than not to be at its best.`;
   return `${curve} More likely than not at its best on ${daysText(window)}${core ? `, firmly on ${daysText(core)}` : ''}.`;
+}
+
+/** Of a bag that was only compared: "−0.4", against its best day. */
+function belowText(scoringScale: ScoringScale, points: number): string {
+  return `${points < 0 ? '−' : '+'}${numberText(Math.abs(inScale(scoringScale, points)), 2)}`;
 }
 
 function markOfText(scoringScale: ScoringScale, score: number): string {

@@ -1,5 +1,5 @@
 import type { BagPage } from '../../contract/shelf';
-import { ROAST_LEVELS } from '../../core/crest';
+import { isOnlyCompared, ROAST_LEVELS } from '../../core/crest';
 import {
   BET_OUTCOMES,
   isLabelHidden,
@@ -108,7 +108,7 @@ function claimsOf({ bag, verdict }: BagPage): ClaimFinding[] {
     ...(bag.roastLevel ? [roastClaim(ROAST_LEVELS, bag.roastLevel, bag.perceivedRoast)] : []),
     ...(bag.restAdviceDays === null ? [] : [restClaim(bag.restAdviceDays, verdict.peak, verdict.usable)]),
     // Weighed attributes are on another scale than the mark that was betted on.
-    ...(bag.betMark === null || !best || bag.weights !== null
+    ...(bag.betMark === null || !best || bag.weights !== null || isOnlyCompared(verdict.basis)
       ? []
       : [betClaim(scoreOf(bag.scoringScale, bag.betMark), best, verdict.usable, write)]),
   ];

@@ -198,6 +198,10 @@ function Reason({
   isReference: boolean;
 }) {
   if (read.atReference === null || read.asScored === null) return null;
+  if (read.by === 'comparisons')
+    return <div className="small quiet">It has no mark: it counts by how it was against the other cups.</div>;
+  if (read.by === 'levels')
+    return <div className="small quiet">It has no mark: it counts by what its levels lacked or had too much of.</div>;
   const text = (score: number): string => markText(scale, markOf(scale, Math.min(100, Math.max(0, score))));
   const moved = read.atReference - read.asScored;
   return (

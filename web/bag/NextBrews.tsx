@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
 import { unitsOf } from '../../application/settings';
 import type { BagPage } from '../../contract/shelf';
-import { bestCupDay, isInformative, mostInformativeDay } from '../../core/crest';
+import { bestCupDay, isInformative, isOnlyCompared, mostInformativeDay } from '../../core/crest';
 import { informationText, recipeText } from '../../core/text';
 import { markOf } from '../../core/cup';
 import { inScale, markText, numberText, sentenceCase, weightText } from '../ui/format';
@@ -30,8 +30,8 @@ export function NextBrews({ page: { bag, verdict, cupsLeft, settings } }: { page
       <h2>Next brew</h2>
       <ul className="proposals">
         <li>
-          <strong>Best cup</strong> today: {recipeText(today.bestCup.changes, units)}, about{' '}
-          {mark(today.bestCup.expected)}.
+          <strong>Best cup</strong> today: {recipeText(today.bestCup.changes, units)}
+          {isOnlyCompared(verdict.basis) ? '' : `, about ${mark(today.bestCup.expected)}`}.
           {waits &&
             ` ${when(best.inDays, true)} ${best.bestCup.changes.length > 0 ? `${recipeText(best.bestCup.changes, units)}, ` : ''}about ${numberText(better, 2)} more.`}
         </li>

@@ -1,5 +1,5 @@
 import { Area, ComposedChart, Line, ReferenceArea, ReferenceLine, XAxis, YAxis } from 'recharts';
-import { isExpectation } from '../../core/crest';
+import { isExpectation, isOnlyCompared } from '../../core/crest';
 import type { BagPage } from '../../contract/shelf';
 import type { Verdict } from '../../contract/verdict';
 import { SCALE_RANGES } from '../../core/cup';
@@ -14,9 +14,6 @@ interface Props {
   chosen: string | null;
   onChoose: (id: string) => void;
 }
-
-const isOnlyCompared = ({ marks, levels, comparisons }: Verdict['basis']): boolean =>
-  marks + levels === 0 && comparisons > 0;
 
 /** What stands on the axis: of a bag without marks it is not a score. */
 function levelName(basis: Verdict['basis']): string {
@@ -102,7 +99,7 @@ export function RidgeChart({ page, chosen, onChoose }: Props) {
             <YAxis
               domain={[yTicks[0] ?? 0, yTicks.at(-1) ?? 1]}
               ticks={yTicks}
-              tickFormatter={(v: number) => numberText(v, 2)}
+              tickFormatter={(v: number) => `${v < 0 ? '−' : ''}${numberText(Math.abs(v), 2)}`}
               width={left}
               label={{
                 value: levelName(verdict.basis),

@@ -21,7 +21,10 @@ export function RecordPage() {
       {record.cups.length === 0 ? (
         <p>
           Nothing was foretold yet. From the second cup of a bag on, every cup is foretold from the ones before it when
-          it is logged; here you will see how often that came true. <Link to="/">Log a cup from the shelf.</Link>
+          it is logged; here you will see how often that came true.{' '}
+          <Link className="text-decoration-underline" to="/">
+            Log a cup from the shelf.
+          </Link>
         </p>
       ) : (
         <Told record={record} />

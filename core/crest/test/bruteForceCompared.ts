@@ -45,7 +45,7 @@ export function bruteForceCompared(input: CrestInput, tries: number, ages: reado
     const tasted = truth.map((y, i) => y + errors[i]!);
     const agrees = input.brews.every(({ comparisons }, i) =>
       (comparisons ?? []).every(({ thanId, was }) => {
-        const by = tasted[i]! - tasted[indexOf.get(thanId)!]!;
+        const by = tasted[i]! - tasted[indexOf.get(thanId)!]! + 0.2 * s0 * normal();
         return was === (by > 0.45 * s0 ? 'better' : by < -0.45 * s0 ? 'worse' : 'like');
       }),
     );

@@ -1,8 +1,12 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { Compared } from '../../cup/comparison';
+import { COMPARED, type Compared } from '../../cup/comparison';
+import { BoxedNormal } from '../boxed';
 import { SHAPES } from '../constants';
+import { normalTable } from '../draws';
 import { fitCrest } from '../fit';
-import type { CrestBrew, CrestInput } from '../types';
+import { cholesky } from '../linalg';
+import type { CrestBrew, CrestInput, DaySpan } from '../types';
 import { bruteForceCompared } from './bruteForceCompared';
 import { bagOf, brewOf } from './samples';
 
@@ -51,7 +55,12 @@ const CASES: Record<string, CrestInput> = {
 const AGES = [8, 20, 40];
 
 describe.each(Object.entries(CASES))('the posterior of %s agrees with brute force', (_name, input) => {
-  const slow = bruteForceCompared(input, 600_000, AGES);
+  // Bags that explain two marks are rarer than those that explain a word.
+  const slow = bruteForceCompared(
+    input,
+    input.brews.some(({ overall }) => overall !== null) ? 1_500_000 : 400_000,
+    AGES,
+  );
   const fast = fitCrest(input);
 
   it('on the peak age and the shapes, to 2 % of probability', () => {
@@ -66,5 +75,176 @@ describe.each(Object.entries(CASES))('the posterior of %s agrees with brute forc
     expect(Math.abs(at(20) - at(8) - slow.difference(20, 8))).toBeLessThan(0.1);
     expect(Math.abs(at(40) - at(20) - slow.difference(40, 20))).toBeLessThan(0.1);
     for (const { setting, mean } of fast.effects) expect(Math.abs(mean - slow.brewerEffect(setting))).toBeLessThan(0.1);
+  });
+});
+
+/** A comparison read from the other cup's side. */
+const REVERSED: Readonly<Record<Compared, Compared>> = { better: 'worse', like: 'like', worse: 'better' };
+
+/** How much of a span lies in another, days counted whole. */
+function overlap(one: DaySpan, other: DaySpan): number {
+  const shared = Math.min(one.to, other.to) - Math.max(one.from, other.from) + 1;
+  return Math.max(0, shared) / Math.min(one.to - one.from + 1, other.to - other.from + 1);
+}
+
+describe('the same cups, once marked and once compared', () => {
+  const marks = [
+    { age: 4, mark: 72 },
+    { age: 7, mark: 75 },
+    { age: 11, mark: 82 },
+    { age: 15, mark: 87 },
+    { age: 19, mark: 88 },
+    { age: 24, mark: 85 },
+    { age: 30, mark: 80 },
+    { age: 38, mark: 74 },
+  ];
+  const alike = 1.5;
+  const marked = comparedBag(marks);
+  let best = 0;
+  const compared = comparedBag(
+    marks.map(({ age, mark }, i) => {
+      if (i === 0) return { age };
+      const by = mark - (marks[best]?.mark ?? NaN);
+      const than = best;
+      if (by > alike) best = i;
+      return { age, than, was: by > alike ? 'better' : by < -alike ? 'worse' : 'like' };
+    }),
+  );
+
+  it('name windows that overlap by at least half', () => {
+    const [one, other] = [fitCrest(marked), fitCrest(compared)];
+    expect(one.basis).toEqual({ marks: 8, levels: 0, comparisons: 0 });
+    expect(other.basis).toEqual({ marks: 0, levels: 0, comparisons: 8 });
+    expect(one.window).not.toBeNull();
+    expect(other.window).not.toBeNull();
+    expect(overlap(one.window!, other.window!)).toBeGreaterThanOrEqual(0.5);
+    expect(Math.abs(one.advisedDay - other.advisedDay)).toBeLessThanOrEqual(4);
+  });
+
+  it('are read the same from both sides, in any order, whatever they are called, to the last bit', () => {
+    const turned: CrestInput = {
+      ...compared,
+      brews: compared.brews.map((brew) => ({
+        ...brew,
+        comparisons: compared.brews.flatMap((other) =>
+          (other.comparisons ?? [])
+            .filter(({ thanId }) => thanId === brew.id)
+            .map(({ was }) => ({ thanId: other.id, was: REVERSED[was] })),
+        ),
+      })),
+    };
+    const fit = fitCrest(compared);
+    expect(fitCrest(turned).peak.day).toBeCloseTo(fit.peak.day, 1);
+    const shuffled = fitCrest({ ...compared, brews: [...compared.brews].reverse() });
+    expect(shuffled.curve).toEqual(fit.curve);
+    const rename = (id: string): string => `z${id}`;
+    const renamed = fitCrest({
+      ...compared,
+      brews: compared.brews.map((brew) => ({
+        ...brew,
+        id: rename(brew.id),
+        comparisons: brew.comparisons?.map((one) => ({ ...one, thanId: rename(one.thanId) })),
+      })),
+    });
+    expect(renamed.curve).toEqual(fit.curve);
+  });
+
+  it('say less of a cup that was called worse twice than of two that were called worse', () => {
+    // Whether day 24 was a bad day: one cup of it, worse than two; or two cups, each worse than one.
+    const once = comparedBag([{ age: 8 }, { age: 16, was: 'better' }, { age: 24, was: 'worse' }]);
+    const [first, second, third] = once.brews;
+    const twice = { ...once, brews: [first!, second!, { ...third!, comparisons: both(first!, second!) }] };
+    const other = { ...brewOf(25, null), comparisons: [{ thanId: first!.id, was: 'worse' as const }] };
+    const two = { ...once, brews: [...once.brews, other] };
+    const fading = (input: CrestInput): number => fitCrest(input).fading[24]!;
+    expect(fading(two)).toBeGreaterThan(fading(twice));
+  });
+
+  it('say nothing with a cup that had a fault, with itself, or with one that is not there', () => {
+    const [first, second] = [brewOf(8, 80), brewOf(14, 84)];
+    const plain = fitCrest(bagOf([first, second]));
+    const faulty = brewOf(20, null, { fault: 'spill' });
+    const said = [second.id, faulty.id, 'nobody'].map((thanId) => ({ thanId, was: 'worse' as const }));
+    const fit = fitCrest(bagOf([first, { ...second, comparisons: said }, faulty]));
+    expect(fit.curve).toEqual(plain.curve);
+    expect(fit.usable).toBe(2);
+  });
+
+  it('are answered for any bag: finite, ordered, also where they go in a circle', () => {
+    fc.assert(
+      fc.property(
+        fc.array(
+          fc.record({
+            age: fc.integer({ min: 0, max: 60 }),
+            mark: fc.option(fc.integer({ min: 40, max: 100 })),
+            than: fc.array(fc.tuple(fc.nat(9), fc.constantFrom(...COMPARED)), { maxLength: 3 }),
+          }),
+          { minLength: 1, maxLength: 10 },
+        ),
+        (cups) => {
+          const ids = cups.map((_, i) => `c${i}`);
+          const brews = cups.map(({ age, mark, than }, i) =>
+            brewOf(age, mark, {
+              id: ids[i]!,
+              comparisons: than.map(([k, was]) => ({ thanId: ids[k % ids.length]!, was })),
+            }),
+          );
+          const fit = fitCrest(bagOf(brews));
+          for (const { lo, mean, hi } of fit.curve) {
+            expect(Number.isFinite(mean)).toBe(true);
+            expect(lo).toBeLessThanOrEqual(hi);
+          }
+          expect(SHAPES.reduce((sum, shape) => sum + fit.shapes[shape], 0)).toBeCloseTo(1, 9);
+        },
+      ),
+      { numRuns: 25 },
+    );
+  });
+});
+
+const both = (one: CrestBrew, other: CrestBrew) =>
+  [one, other].map(({ id }) => ({ thanId: id, was: 'worse' as const }));
+
+describe('a normal vector between bounds', () => {
+  it('has the probability and the moments that trying gives it', () => {
+    const covariance = Float64Array.of(4, 1.2, -0.8, 1.2, 3, 0.5, -0.8, 0.5, 2);
+    const [from, to] = [Float64Array.of(-0.5, -Infinity, -0.7), Float64Array.of(Infinity, 0.4, 0.7)];
+    const box = new BoxedNormal(3);
+    const logMass = box.run(covariance, from, to);
+    const factor = covariance.slice();
+    cholesky(factor, 3);
+    const normals = normalTable(300_000, 3, 5);
+    let inside = 0;
+    const sums = [0, 0, 0];
+    for (let d = 0; d < 300_000; d++) {
+      const x = [0, 1, 2].map((i) =>
+        [0, 1, 2].reduce((s, k) => (k > i ? s : s + factor[i * 3 + k]! * normals[d * 3 + k]!), 0),
+      );
+      if (x.some((v, i) => v < from[i]! || v > to[i]!)) continue;
+      inside++;
+      x.forEach((v, i) => (sums[i]! += v));
+    }
+    expect(Math.exp(logMass)).toBeCloseTo(inside / 300_000, 2);
+    for (const i of [0, 1, 2]) expect(box.mean[i]!).toBeCloseTo(sums[i]! / inside, 1);
+    // Begun from sites of its own it says the same; from those of something much like it nearly.
+    expect(box.follow(covariance, from, to)).toBeCloseTo(logMass, 6);
+    expect(
+      box.follow(
+        covariance,
+        from,
+        to.map((t) => t + 0.05),
+      ),
+    ).toBeCloseTo(
+      new BoxedNormal(3).run(
+        covariance,
+        from,
+        to.map((t) => t + 0.05),
+      ),
+      3,
+    );
+  });
+
+  it('has none where the bounds cannot be met', () => {
+    expect(new BoxedNormal(1).run(Float64Array.of(1), Float64Array.of(60), Float64Array.of(61))).toBe(-Infinity);
   });
 });

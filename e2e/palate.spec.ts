@@ -1,0 +1,142 @@
+import { readFileSync } from 'node:fs';
+import { expect, openBag, test } from './application';
+import { violations } from './axe';
+
+const DAY_MS = 86_400_000;
+
+test('a bag comes from nothing to a window by comparisons alone, on the keyboard', async ({ page, unused }) => {
+  test.slow();
+  const roasted = new Date(Date.now() - 40 * DAY_MS);
+  const id = await openBag(page, unused, {
+    name: 'Unmarked Hill',
+    roastLevel: 'light',
+    process: 'washed',
+    roastedOn: roasted.toISOString().slice(0, 10),
+  });
+  const keys = async (...pressed: string[]): Promise<void> => {
+    // A cup is five keys at most.
+    expect(pressed.length).toBeLessThanOrEqual(5);
+    for (const [i, key] of pressed.entries()) {
+      await page.keyboard.press(key);
+      if (i === 0) await expect(page.getByRole('textbox', { name: 'Overall' })).toBeVisible();
+    }
+    await expect(page).toHaveURL(`${unused.address}/bags/${id}`);
+  };
+  const onDay = async (day: number): Promise<void> => {
+    await page.clock.setFixedTime(new Date(roasted.getTime() + day * DAY_MS));
+    await page.goto(`${unused.address}/bags/${id}`);
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText('Unmarked Hill');
+  };
+  const said = [
+    [8, 'b'],
+    [11, 'b'],
+    [14, 'b'],
+    [17, 'l'],
+    [20, 'b'],
+    [24, 'l'],
+    [28, 'w'],
+    [32, 'w'],
+    [36, 'w'],
+    [39, 'w'],
+  ] as const;
+  await onDay(5);
+  await keys('b', 'Control+Enter');
+  for (const [day, key] of said) {
+    await onDay(day);
+    await expect(page.locator('.log > li').first()).toBeVisible();
+    await keys('a', key, 'Control+Enter');
+  }
+  await expect(page.locator('.log > li')).toHaveCount(11);
+  await expect(page.locator('.log > li').first()).toContainText(/Worse than day (20|24)/);
+  const verdict = page.locator('.verdict');
+  await expect(verdict).toHaveAttribute('aria-busy', 'false', { timeout: 20_000 });
+  await expect(verdict).toContainText('It rests on comparisons between cups alone.');
+  await expect(page.getByText(/More likely than not at its best on days 1\d–2\d/)).toBeVisible();
+  await expect(page.getByRole('group', { name: /^Below its best, by comparison against rest day/ })).toBeVisible();
+  await expect(page.locator('.compared-head')).not.toHaveCount(0);
+  await expect(page.getByText(/Of 9 comparisons \d came out|Of 10 comparisons \d+ came out/)).toBeVisible();
+});
+
+test('a comparison is made by a tap, with a mark, against any earlier cup, and taken back', async ({
+  page,
+  unused,
+}) => {
+  const id = await openBag(page, unused, { name: 'Tapped Hill' });
+  const log = async (mark: string): Promise<void> => {
+    await page.goto(`${unused.address}/bags/${id}/brew`);
+    await page.getByRole('textbox', { name: 'Overall' }).fill(mark);
+  };
+  await log('8');
+  await page.keyboard.press('Control+Enter');
+  await expect(page.locator('.log > li')).toHaveCount(1);
+  await log('7');
+  await page.keyboard.press('Control+Enter');
+  await expect(page.locator('.log > li')).toHaveCount(2);
+  await log('7.5');
+  const other = page.getByLabel('The other cup');
+  await expect(other.locator('option').first()).toContainText('the best yet');
+  await page.getByRole('button', { name: 'worse than' }).click();
+  await other.selectOption({ index: 0 });
+  await page.getByRole('group', { name: 'And against' }).getByRole('button', { name: 'better than' }).click();
+  await page.keyboard.press('Control+Enter');
+  const newest = page.locator('.log > li').first();
+  await expect(newest).toContainText('Worse than the other cup of that day and better than the other cup of that day');
+  await page
+    .getByRole('button', { name: /^More about the brew/ })
+    .first()
+    .click();
+  await page.getByRole('button', { name: 'Edit', exact: true }).click();
+  await page
+    .getByRole('group', { name: /^Against .*the best yet/ })
+    .getByRole('button', { name: 'worse than' })
+    .click();
+  await page.keyboard.press('Control+Enter');
+  await expect(newest).toContainText('Better than the other cup of that day');
+  await expect(newest).not.toContainText('orse than');
+});
+
+test('the palate says nothing of nothing, and tells the record of a household with a past', async ({
+  page,
+  unused,
+  demo,
+}) => {
+  await page.goto(`${unused.address}/palate`);
+  await expect(page.getByText('Nothing was foretold yet.')).toBeVisible();
+  expect(await violations(page)).toEqual([]);
+  await page.goto(`${demo.address}/palate`);
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Palate: how often it was right');
+  await expect(page.locator('.verdict')).toContainText(/Of \d+ cups foretold \d+ fell inside/);
+  await expect(page.getByRole('img', { name: /^How often what was said came true/ })).toBeVisible();
+  await page.getByText('Cup by cup').click();
+  await expect(page.locator('.foretold-cups li').first()).toContainText(/said [\d.]+ to [\d.]+, was [\d.]+/);
+  expect(await violations(page)).toEqual([]);
+  await page.getByRole('link', { name: 'Kivu Terrace' }).first().click();
+  await expect(page.getByText(/^Of \d+ cups foretold \d+ fell inside what was said before them/)).toBeVisible();
+  await page.getByRole('link', { name: 'How often that is right' }).click();
+  await expect(page).toHaveURL(/\/palate$/);
+});
+
+test('crests are shown before they are written, read from a file, and thrown out', async ({ page, demo }) => {
+  await page.goto(`${demo.address}/store-room`);
+  const crests = page.locator('#crests');
+  await crests.getByRole('button', { name: 'See what would be written' }).click();
+  await expect(crests.locator('tbody tr')).toHaveCount(3);
+  const download = page.waitForEvent('download');
+  await crests.getByRole('button', { name: 'Write the file' }).click();
+  const file = await (await download).path();
+  await crests.getByLabel('A file of crests').setInputFiles({
+    name: 'from-a-friend.json',
+    mimeType: 'application/json',
+    buffer: readFileSync(file),
+  });
+  await expect(crests.getByText('from-a-friend.json')).toBeVisible();
+  await expect(crests.getByText(/^3 bags, read/)).toBeVisible();
+  await crests.getByRole('button', { name: 'Throw out: from-a-friend.json' }).click();
+  await expect(crests.getByText('from-a-friend.json')).toHaveCount(0);
+  await crests.getByLabel('A file of crests').setInputFiles({
+    name: 'else.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from('{"format":"else"}'),
+  });
+  await expect(page.getByText('else.json was not read: format: This is not a file of crests.')).toBeVisible();
+});
