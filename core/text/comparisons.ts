@@ -14,3 +14,11 @@ export function comparisonText(was: Compared, day: number, ownDay: number): stri
 
 /** The key that says it while the cursor stands at a mark. */
 export const COMPARED_KEYS: Readonly<Record<string, Compared>> = { b: 'better', l: 'like', w: 'worse' };
+
+/** How many comparisons came out as the word that had been given most; empty where none was foretold. */
+export function comparedRecordText(compared: number, likeliestSaid: number): string {
+  if (compared === 0) return '';
+  if (compared === 1)
+    return `The one comparison foretold came out ${likeliestSaid === 1 ? 'as' : 'other than'} the likeliest word.`;
+  return `Of ${compared} comparisons ${likeliestSaid} came out as the likeliest word.`;
+}

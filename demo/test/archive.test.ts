@@ -160,6 +160,7 @@ describe('an archive', () => {
   it.each([
     ['version-1.zip', [12, 70, 0, 0, 'g']],
     ['version-2.zip', [14, 76, 1, 1, 'oz']],
+    ['version-3.zip', [12, 71, 0, 1, 'g']],
   ])('that was kept as %s still opens, whole', async (name, counts) => {
     const file = join(import.meta.dirname, 'archives', name);
     const read = await readArchive(file, NO_ONE_WATCHES);

@@ -1,7 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { DataSource } from 'typeorm';
 import { join } from 'node:path';
-import type { Brew } from '../../contract/brew';
 import type { ExchangeFile } from '../../contract/exchange';
 import type { PalateRecord } from '../../contract/palate';
 import type { BagPage } from '../../contract/shelf';

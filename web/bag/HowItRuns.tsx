@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 import type { BagPage } from '../../contract/shelf';
-import { countWord, learntShapesText, shapesText } from '../../core/text';
+import { comparedRecordText, countWord, cupsText, learntShapesText, shapesText } from '../../core/text';
 import { inScale, numberText } from '../ui/format';
 
 /** How the bag runs, whether it forgives, and how often the engine was right about it. */
@@ -33,8 +33,8 @@ export function HowItRuns({ page: { verdict, prior, record, settings } }: { page
       )}
       {foretold + compared > 0 && (
         <p className="mb-0">
-          {foretold > 0 && `Of ${foretold} cups foretold ${inside} fell inside what was said before them. `}
-          {compared > 0 && `Of ${compared} comparisons ${likeliestSaid} came out as the likeliest word. `}
+          {foretold > 0 && `Of ${cupsText(foretold)} foretold ${inside} fell inside what was said before them. `}
+          {comparedRecordText(compared, likeliestSaid)}{' '}
           <Link className="text-decoration-underline" to="/palate">
             How often that is right
           </Link>

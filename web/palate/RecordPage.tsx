@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 import type { PalateRecord } from '../../contract/palate';
-import { cupsText } from '../../core/text';
+import { comparedRecordText, cupsText } from '../../core/text';
 import { api } from '../api/api';
 import { useToday } from '../state/today';
 import { dateText, numberText } from '../ui/format';
@@ -43,7 +43,7 @@ function Told({ record: { overall, bags, cups } }: { record: PalateRecord }) {
         {foretold > 0 && ', where 8 in 10 should. '}
         {misses &&
           `“The same as last time” missed by ${points(misses.last)} points, “as good as the best so far” by ${points(misses.best)}, this by ${points(misses.engine)}. `}
-        {compared > 0 && `Of ${compared} comparisons ${likeliestSaid} came out as the likeliest word.`}
+        {comparedRecordText(compared, likeliestSaid)}
       </p>
       <p className="quiet">
         Points are of a score of 0 to 100. What was foretold is kept as it stood before the cup, with the version of the
@@ -52,7 +52,7 @@ function Told({ record: { overall, bags, cups } }: { record: PalateRecord }) {
       <div className="row">
         <div className="col-lg-7">
           <h2>By bag</h2>
-          <div className="table-scroll">
+          <div className="table-scroll" tabIndex={0} role="region" aria-label="The record by bag">
             <table className="table table-sm">
               <thead>
                 <tr>

@@ -20,7 +20,7 @@ export function Crests() {
         process and drink. No names, notes, places or dates. Bags of another taster count {numberText(OTHERS_WEIGHT, 1)}{' '}
         as much as your own, and say nothing of how you mark.
       </p>
-      <div className="button-row">
+      <div className="d-flex flex-wrap gap-2">
         <Button variant="plain" onClick={() => setShown(!isShown)} aria-expanded={isShown}>
           {isShown ? 'Put it away' : 'See what would be written'}
         </Button>
