@@ -38,7 +38,7 @@ export interface AskingCup extends Omit<Measurements, 'kind'> {
 export interface CupCompany {
   /** The log of its bag, the newest first. */
   brews: readonly Brew[];
-  verdict: Pick<Verdict, 'brews' | 'sigma0'>;
+  verdict: Pick<Verdict, 'brews' | 'sigma0' | 'compareWith'>;
   settings: Pick<Settings, 'readsSigns' | 'intensityAttributes'>;
 }
 

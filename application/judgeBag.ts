@@ -9,12 +9,14 @@ import {
   daysAtBest,
   PROPOSAL_DAYS,
   proposals,
+  reportedDay,
   type CrestFit,
   type CrestInput,
   type Situation,
   type TasterPrior,
 } from '../core/crest';
 import { potOf, pourStructure, type PouredRecipe } from '../core/brew';
+import type { LevelledCup } from '../core/palate';
 import { stateOnDay } from '../core/text';
 import { judgedScale, judgedScore, SCALE_RANGES, scoreByLevels } from '../core/cup';
 import { addDays } from '../core/rest';
@@ -34,7 +36,7 @@ export function fitInput(bag: Bag, brews: readonly LoggedBrew[], prior: TasterPr
       ...brew,
       ...(recipe && pourStructure(recipe)),
       overall: judgedScore(brew.cup, bag.weights),
-      byLevels: scoreByLevels(brew.cup.intensities, bag.weights, sigma0),
+      byLevels: scoreByLevels(brew.cup.intensities, bag.weights, sigma0, prior?.levelCosts),
       comparisons: brew.cup.comparisons,
       taster: brew.tasterId,
       pot: potOf(brew),
@@ -47,6 +49,18 @@ export function fitInput(bag: Bag, brews: readonly LoggedBrew[], prior: TasterPr
     sigma0,
   };
   return prior === null ? input : { ...input, prior };
+}
+
+/** The cups of a bag that have both levels and a mark: what complaints cost is learnt from them. */
+export function levelledCups(bag: Bag, brews: readonly LoggedBrew[]): LevelledCup[] {
+  const { sigma0 } = SCALE_RANGES[judgedScale(bag.scoringScale, bag.weights)];
+  return brews.flatMap(({ fault, cup }) => {
+    const score = judgedScore(cup, bag.weights);
+    const levelled = cup.intensities.some(({ adequacy }) => adequacy !== null);
+    return fault === null && score !== null && levelled
+      ? [{ bagId: bag.id, score: score / sigma0, intensities: cup.intensities }]
+      : [];
+  });
 }
 
 /** What of a fit is told as it is. */
@@ -82,6 +96,7 @@ export function verdictOn(fit: CrestFit, bag: Bag, today: string, household: Hou
     scale: judgedScale(bag.scoringScale, bag.weights),
     ...pick(fit, REPORTED),
     window: daysAtBest(fit, onDay.state),
+    compareWith: fit.compareWith[reportedDay(onDay.restDay)] ?? null,
     next: proposals(fit, ages, household),
   };
 }

@@ -2,30 +2,39 @@ import { parseArgs } from 'node:util';
 import { fitCrest, type CrestBrew, type CrestInput } from '../core/crest';
 import type { Compared } from '../core/cup';
 import { mean, regret } from './judge/measures';
-import { simulateBag, type SimulatedBag } from './simulate/brewing';
+import { SIGMA0, simulateBag, type SimulatedBag } from './simulate/brewing';
 
 /**
  * What comparisons alone are worth: the share of what marks gain over the table, in regret, when every cup is held against
  * the best yet, against the last, or by both, and never marked. The same cups, tasted the same; "like" within 1.5 points.
  */
 const { values } = parseArgs({
-  options: { bags: { type: 'string', default: '300' }, seed: { type: 'string', default: '1' } },
+  options: {
+    bags: { type: 'string', default: '300' },
+    seed: { type: 'string', default: '1' },
+    asked: { type: 'string', default: '60' },
+  },
 });
 const bags = Number(values.bags);
 const seed = Number(values.seed);
+/** How many bags of each are gone through cup by cup, asking the engine which comparison it would have. */
+const asked = Math.min(bags, Number(values.asked));
 const LIKE = 1.5;
 
 const wordFor = (by: number): Compared => (by > LIKE ? 'better' : by < -LIKE ? 'worse' : 'like');
 
+type Pick = (earlier: readonly CrestBrew[], cup: CrestBrew, input: CrestInput) => CrestBrew | undefined;
+
 /** The log with its marks put into words: each cup against another, as the taster would say it. */
-function inWords({ input }: SimulatedBag, than: (earlier: readonly CrestBrew[]) => CrestBrew | undefined): CrestInput {
+function inWords({ input }: SimulatedBag, than: Pick): CrestInput {
   const sound = input.brews.filter((brew) => brew.fault === null);
-  const brews = sound.map((brew, i) => {
-    const other = than(sound.slice(0, i));
+  const said: CrestBrew[] = [];
+  sound.forEach((brew, i) => {
+    const other = than(sound.slice(0, i), brew, { ...input, brews: said });
     const was = other && wordFor(brew.overall! - other.overall!);
-    return { ...brew, overall: null, comparisons: other && was ? [{ thanId: other.id, was }] : [] };
+    said.push({ ...brew, overall: null, comparisons: other && was ? [{ thanId: other.id, was }] : [] });
   });
-  return { ...input, brews };
+  return { ...input, brews: said };
 }
 
 /** The best yet is the cup last called better than the best before it. */
@@ -34,36 +43,72 @@ const bestYet = (earlier: readonly CrestBrew[]): CrestBrew | undefined =>
     (best, brew) => (best && brew.overall! - best.overall! <= LIKE ? best : brew),
     undefined,
   );
-const last = (earlier: readonly CrestBrew[]): CrestBrew | undefined => earlier.at(-1);
+const last: Pick = (earlier) => earlier.at(-1);
+/** The cup the engine would ask about. */
+const telling: Pick = (earlier, cup, input) => {
+  const [only] = earlier;
+  if (earlier.length <= 1) return only;
+  const id = fitCrest(input).compareWith[Math.min(90, Math.round(cup.age))];
+  return earlier.find((brew) => brew.id === id) ?? bestYet(earlier);
+};
 
-console.log(
-  `${bags} bags of each, seed ${seed}; regret in points of 100, and the share of what marks gain over the table`,
-);
+/** What a spreadsheet would do: words counted up and down from the cup they are about, as if they were marks. */
+function counted(said: CrestInput): CrestInput {
+  const marks = new Map<string, number>();
+  const brews = said.brews.map((brew) => {
+    const [word] = brew.comparisons ?? [];
+    const step = word?.was === 'better' ? SIGMA0 : word?.was === 'worse' ? -SIGMA0 : 0;
+    const overall = word ? marks.get(word.thanId)! + step : 80;
+    marks.set(brew.id, overall);
+    return { ...brew, overall, comparisons: [] };
+  });
+  return { ...said, brews };
+}
+
+const WAYS = ['table', 'marks', 'best yet', 'last', 'best yet, counted', 'last, counted', 'most telling'] as const;
+type Way = (typeof WAYS)[number];
+type Losses = Record<Way, number[]>;
+const none = (): Losses => Object.fromEntries(WAYS.map((way) => [way, [] as number[]])) as Losses;
+
 const rows = ['crest', 'opening', 'plateau'].map((family, f) => {
-  const of = { table: [] as number[], marks: [] as number[], best: [] as number[], last: [] as number[] };
+  const losses = none();
   for (let b = 0; b < bags; b++) {
     const bag = simulateBag(family, seed * 5_000_011 + f * 10_007 + b);
-    const advised = (input: CrestInput): number => regret(bag.truth, fitCrest(input).advisedDay);
-    of.table.push(advised({ ...bag.input, brews: [] }));
-    of.marks.push(advised(bag.input));
-    of.best.push(advised(inWords(bag, bestYet)));
-    of.last.push(advised(inWords(bag, last)));
+    const lost = (way: Way, input: CrestInput): void => {
+      losses[way].push(regret(bag.truth, fitCrest(input).advisedDay));
+    };
+    const [best, before] = [inWords(bag, bestYet), inWords(bag, last)];
+    lost('table', { ...bag.input, brews: [] });
+    lost('marks', bag.input);
+    lost('best yet', best);
+    lost('last', before);
+    lost('best yet, counted', counted(best));
+    lost('last, counted', counted(before));
+    if (b < asked) lost('most telling', inWords(bag, telling));
   }
-  return { family, of };
+  return { family, losses };
 });
-const two = (x: number): number => Math.round(100 * x) / 100;
-const row = (family: string, of: Record<'table' | 'marks' | 'best' | 'last', number[]>) => {
-  const gained = (by: readonly number[]): number => (mean(of.table) - mean(by)) / (mean(of.table) - mean(of.marks));
-  return {
-    family,
-    table: two(mean(of.table)),
-    marks: two(mean(of.marks)),
-    'against the best yet': two(mean(of.best)),
-    'share gained': two(gained(of.best)),
-    'against the last': two(mean(of.last)),
-    'share gained by it': two(gained(of.last)),
-  };
-};
-const all = { table: [] as number[], marks: [] as number[], best: [] as number[], last: [] as number[] };
-for (const { of } of rows) for (const key of ['table', 'marks', 'best', 'last'] as const) all[key].push(...of[key]);
-console.table([...rows.map(({ family, of }) => row(family, of)), row('all three', all)]);
+
+/** Regret each way, and the share of what marks gain, over the bags that were gone through that way. */
+function row(family: string, losses: Losses): Record<string, string | number> {
+  const { table, marks } = losses;
+  const shown = WAYS.flatMap((way): [string, string | number][] => {
+    const by = losses[way];
+    if (by.length === 0) return [];
+    const these = (all: readonly number[]): number => mean(all.slice(0, by.length));
+    const gained = (these(table) - mean(by)) / (these(table) - these(marks));
+    const own = mean(by).toFixed(2);
+    return [[way, way === 'table' || way === 'marks' ? own : `${own} (${Math.round(100 * gained)} %)`]];
+  });
+  return { family, ...Object.fromEntries(shown) };
+}
+
+console.log(
+  `${bags} bags of each (${asked} asked for the most telling), seed ${seed}; regret in points of 100, and the share`,
+);
+console.log('of what marks gain over the table');
+const all = none();
+// In turn, so that the first of them are of every family.
+for (let b = 0; b < bags; b++)
+  for (const { losses } of rows) for (const way of WAYS) all[way].push(...losses[way].slice(b, b + 1));
+console.table([...rows.map(({ family, losses }) => row(family, losses)), row('all three', all)]);

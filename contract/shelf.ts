@@ -159,6 +159,7 @@ export const bagPage = z.strictObject({
       noise: z.strictObject({ mean: z.number(), sd: z.number() }),
       baselineMean: z.number(),
       shapes: z.strictObject({ shares: shapeShares, bags: z.number() }).optional(),
+      levelCosts: z.record(z.string(), z.number()).optional(),
     })
     .nullable(),
   settings,

@@ -74,6 +74,8 @@ export const verdict = z.strictObject({
     .nullable(),
   /** How many cups count by what. */
   basis: z.strictObject({ marks: z.number().int(), levels: z.number().int(), comparisons: z.number().int() }),
+  /** The earlier cup that one of today is best held against, by its brew; null without brews. */
+  compareWith: z.string().nullable(),
   outliers: z.array(z.strictObject({ id: z.string(), missedBy: z.number(), sds: z.number() })),
   /** Proposals for today and the days to come. */
   next: z.array(z.strictObject({ inDays: z.number().int(), bestCup: proposal, mostInformative: proposal })),

@@ -24,7 +24,7 @@ function company(brews: readonly Brew[], scores: readonly (number | null)[], rea
     atReference: null,
     leftOut: null,
   }));
-  return { brews, verdict: { sigma0: 4, brews: read }, settings: { ...FIRST_SETTINGS, readsSigns } };
+  return { brews, verdict: { sigma0: 4, brews: read, compareWith: null }, settings: { ...FIRST_SETTINGS, readsSigns } };
 }
 
 /** The newest of some brews. */

@@ -138,7 +138,7 @@ export const HISTORY = {
 
 /**
  * A prior that moved by less than this judges no bag noticeably differently, and none is judged anew for it: log days
- * of the expected peak, log σ/σ₀, log of any spread, points of the expected baseline, and share of a shape. *Assumption*, held in a test
+ * of the expected peak, log σ/σ₀, log of any spread, points of the expected baseline, share of a shape, and σ₀ of a complaint's cost. *Assumption*, held in a test
  * against what it does to a fit.
  */
 export const PRIOR_MOVED = {
@@ -147,6 +147,7 @@ export const PRIOR_MOVED = {
   spreadLog: 0.06,
   baselinePoints: 0.4,
   share: 0.015,
+  cost: 0.15,
 } as const;
 
 /** Log-widths of the ridge before and after its peak: medians (in ln days) and log-sds. *Assumption*. */

@@ -1,4 +1,5 @@
 import { ADVISED_DAYS, SHAPE_SHARES, SHAPES, type ShapeShares } from './constants';
+import { compareWith } from './compareWith';
 import { bestMeanDay, curveOf } from './curve';
 import { nodePosterior, type NodePosterior } from './deviation';
 import { drawCurves, type Draws } from './draws';
@@ -89,6 +90,7 @@ export function fitCrest(input: CrestInput, density = 1): CrestFit {
     mostInformation: mean.map((_, day) =>
       Math.max(...options.map(({ expectedInformation }) => expectedInformation[day]!)),
     ),
+    compareWith: compareWith(posterior, draws, brews),
     latest: latestChanges(settings, brews.length),
     siblingStyle: sibling?.reference.style ?? null,
     brews: input.brews.map((brew): ReadBrew => {

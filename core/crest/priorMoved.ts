@@ -7,6 +7,13 @@ const NO_PAST = historyOf([], []);
 
 const sharesOf = ({ shapes }: TasterPrior): ShapeShares => shapes?.shares ?? SHAPE_SHARES;
 
+/** Whether a complaint costs noticeably otherwise; one that is not known costs 1 σ₀. */
+function costsMoved(one: Readonly<Record<string, number>>, other: Readonly<Record<string, number>>): boolean {
+  return Object.keys({ ...one, ...other }).some(
+    (attribute) => Math.abs((one[attribute] ?? 1) - (other[attribute] ?? 1)) > PRIOR_MOVED.cost,
+  );
+}
+
 /**
  * Whether two priors would judge a bag noticeably differently: where a peak is expected by more than
  * `PRIOR_MOVED.peakLog` of its days, or how widely it, the noise or the level are believed by more than their share.
@@ -25,6 +32,7 @@ export function priorMoved(
     Math.abs(one.noise.mean - other.noise.mean) > PRIOR_MOVED.noiseLog ||
     apart(one.noise.sd, other.noise.sd) > PRIOR_MOVED.spreadLog ||
     SHAPES.some((shape) => Math.abs(sharesOf(one)[shape] - sharesOf(other)[shape]) > PRIOR_MOVED.share) ||
+    costsMoved(one.levelCosts ?? {}, other.levelCosts ?? {}) ||
     Math.abs(one.baselineMean - other.baselineMean) > PRIOR_MOVED.baselinePoints
   );
 }

@@ -25,6 +25,8 @@ export interface TasterPrior {
   baselineMean: number;
   /** How its bags run, and how many finished ones of its own that is worth; the stated shares where it is not given. */
   shapes?: { shares: ShapeShares; bags: number };
+  /** What too little or too much of an attribute costs, in σ₀, learnt from its marks; for cups with levels and no mark. */
+  levelCosts?: Readonly<Record<string, number>>;
 }
 
 /** One brew as the engine sees it. */
@@ -227,6 +229,8 @@ export interface CrestFit {
   options: BrewOption[];
   /** The most that any way of brewing would tell, per rest day 0 … 90, nats. */
   mostInformation: number[];
+  /** The earlier cup that one of each rest day 0 … 90 is best held against, by its brew; empty without brews. */
+  compareWith: string[];
   /** What the latest usable brew changed from the reference. */
   latest: Change[];
   /** The style of drink whose cups the peak is expected by, while the reference's own has none. */

@@ -15,15 +15,17 @@ const MIDDLE = 3;
  *
  * @param weights what the household means by "best": an attribute of weight 0 costs nothing; others as they are to their mean
  * @param sigma0 repeatability of the bag's scale, points
+ * @param costs what complaints cost this household by its own marks, in σ₀, which count before its weights
  */
 export function scoreByLevels(
   intensities: readonly GivenIntensity[],
   weights: AttributeWeights | null,
   sigma0: number,
+  costs: Readonly<Record<string, number>> = {},
 ): number | null {
   const steps = intensities.flatMap(({ attribute, intensity, adequacy }): number[] => {
     const weight = weightOf(attribute, weights);
-    if (adequacy !== null) return [adequacy === 'just right' ? 0 : -COST * weight];
+    if (adequacy !== null) return [adequacy === 'just right' ? 0 : -(costs[attribute] ?? COST * weight)];
     if (MERITS.includes(attribute) && intensity !== null) return [GAIN * weight * (levelValue(intensity) - MIDDLE)];
     return [];
   });

@@ -1,1 +1,2 @@
 export * from './trackRecord';
+export * from './drivers';

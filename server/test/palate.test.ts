@@ -137,15 +137,7 @@ describe('the track record', () => {
     const [foretold] = await ofBag();
     expect(foretold).toMatchObject({ brewId: second, score: 85, against: [{ thanId: first, was: 'better' }] });
     const { brews } = await page(bagId);
-    const {
-      id: _,
-      bagId: __,
-      score,
-      restDay,
-      createdAt,
-      making,
-      ...written
-    } = brews.find(({ id }) => id === first)!;
+    const { id: _, bagId: __, score, restDay, createdAt, making, ...written } = brews.find(({ id }) => id === first)!;
     expect([score, restDay, createdAt, making]).toBeDefined();
     await server.ok('PUT', `/brews/${first}`, { ...written, cup: { ...written.cup, descriptors: [], mark: 5 } });
     expect(await ofBag()).toEqual([foretold]);

@@ -19,7 +19,7 @@ import { JudgingQueue } from './queue';
 /** A fit without what only the Bag page shows. */
 export type FitForShelf = Omit<CrestFit, keyof FitDetail>;
 
-type FitDetail = Pick<CrestFit, 'curve' | 'brews' | 'peakProbability' | 'options' | 'outliers'>;
+type FitDetail = Pick<CrestFit, 'curve' | 'brews' | 'peakProbability' | 'options' | 'outliers' | 'compareWith'>;
 
 /** A fit, and whether it is of the bag as it is now. */
 export interface Judged<Fit> {
@@ -205,11 +205,11 @@ export class VerdictKeeper {
     const era = this.#era;
     const prior = await this.#past.prior(bag);
     const logs = await this.store.read((db) => loadLogs(db, [bag.id]));
-    const { curve, brews, peakProbability, options, outliers, ...summary } = await engine.fit(
+    const { curve, brews, peakProbability, options, outliers, compareWith, ...summary } = await engine.fit(
       fitInput(bag, logs[bag.id] ?? [], prior),
     );
     if (era !== this.#era) return;
-    const detail: FitDetail = { curve, brews, peakProbability, options, outliers };
+    const detail: FitDetail = { curve, brews, peakProbability, options, outliers, compareWith };
     const row: VerdictRow = {
       bagId: bag.id,
       revision: bag.revision,

@@ -1,8 +1,10 @@
 import type { Bag } from '../../contract/bag';
 import { pastBagOf, type FinishedBag } from '../../application/exchange';
+import { levelledCups } from '../../application/judgeBag';
+import { levelCosts, type LevelCosts } from '../../core/palate';
 import { pooledRepeats, type PastBag, type Repeats, type TasterPrior } from '../../core/crest';
 import { loadFinishedBags, loadFinishedHeads, loadKindsInUse } from '../db/bags';
-import { loadBlindRepeats } from '../db/brews';
+import { loadBlindRepeats, loadLogs } from '../db/brews';
 import { loadExchanges } from '../db/exchanges';
 import { loadSettings } from '../db/settings';
 import type { Store } from '../db/store';
@@ -33,12 +35,20 @@ interface Read {
   past: { bags: PastBag[]; repeats: Repeats[] } | null;
   /** Whether finished bags teach how the next ones run. */
   learnsShapes: boolean;
+  /** What complaints cost, by the marks of finished bags. */
+  costs: LevelCosts;
   priors: Map<string, TasterPrior>;
 }
 
 /** A prior without what the household does not want to be learnt. */
-const asWished = ({ shapes, ...prior }: TasterPrior, learnsShapes: boolean): TasterPrior =>
-  learnsShapes && shapes ? { ...prior, shapes } : prior;
+const asWished = (
+  { shapes, ...prior }: TasterPrior,
+  { learnsShapes, costs }: Pick<Read, 'learnsShapes' | 'costs'>,
+): TasterPrior => ({
+  ...prior,
+  ...(learnsShapes && shapes && { shapes }),
+  ...(Object.keys(costs).length > 0 && { levelCosts: costs }),
+});
 
 /**
  * What the household's finished bags and blind repeats teach of the next bag. It is read anew, in the background, when
@@ -96,7 +106,7 @@ export class Past {
     const kind = bagKindOf(bag);
     const [prior] = await this.engine.priors({ past: read.past.bags, repeats: read.past.repeats, kinds: [kind] });
     if (!prior) return null;
-    const wished = asWished(prior, read.learnsShapes);
+    const wished = asWished(prior, read);
     read.priors.set(keyOf(kind), wished);
     return wished;
   }
@@ -118,10 +128,11 @@ export class Past {
       kinds: await loadKindsInUse(db),
       others: await loadExchanges(db),
     }));
+    const costs = await this.#levelCosts(finished);
     const own = await this.#bagLikelihoods(finished);
     const bags: PastBag[] = [...own, ...others.flatMap((file) => file.bags.map(pastBagOf))];
     if (bags.length === 0 && repeats.length === 0) {
-      this.#read = { key, past: null, learnsShapes, priors: new Map() };
+      this.#read = { key, past: null, learnsShapes, costs, priors: new Map() };
       return;
     }
     const priors = kinds.length === 0 ? [] : await this.engine.priors({ past: bags, repeats, kinds });
@@ -129,10 +140,22 @@ export class Past {
       key,
       past: { bags, repeats },
       learnsShapes,
+      costs,
       priors: new Map(
-        kinds.flatMap((kind, i) => (priors[i] ? [[keyOf(kind), asWished(priors[i], learnsShapes)]] : [])),
+        kinds.flatMap((kind, i) => (priors[i] ? [[keyOf(kind), asWished(priors[i], { learnsShapes, costs })]] : [])),
       ),
     };
+  }
+
+  /** What complaints cost, by the cups of finished bags that have both levels and a mark. */
+  async #levelCosts(finished: readonly Bag[]): Promise<LevelCosts> {
+    const logs = await this.store.read((db) =>
+      loadLogs(
+        db,
+        finished.map(({ id }) => id),
+      ),
+    );
+    return levelCosts(finished.flatMap((bag) => levelledCups(bag, logs[bag.id] ?? [])));
   }
 
   /**

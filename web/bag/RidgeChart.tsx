@@ -3,7 +3,7 @@ import { isExpectation, isOnlyCompared } from '../../core/crest';
 import type { BagPage } from '../../contract/shelf';
 import type { Verdict } from '../../contract/verdict';
 import { SCALE_RANGES } from '../../core/cup';
-import { inScale, numberText, sentenceCase } from '../ui/format';
+import { inScale, numberText } from '../ui/format';
 import { useWidth } from '../ui/useWidth';
 import { BrewPoints, type PlottedBrew } from './BrewPoints';
 import { restDayAxis } from './restDayAxis';
@@ -61,7 +61,7 @@ export function RidgeChart({ page, chosen, onChoose }: Props) {
         ref={ref}
         className="ridge-chart"
         role="group"
-        aria-label={`${sentenceCase(levelName(verdict.basis))} against rest day. ${verdict.verdict} The table below gives the curve day by day.`}
+        aria-label={`${onlyCompared ? 'Below its best, by comparison' : 'Score'} against rest day. ${verdict.verdict} The table below gives the curve day by day.`}
       >
         {width > 0 && (
           <ComposedChart

@@ -18,8 +18,8 @@ interface Props {
 const MOST = 3;
 
 /**
- * The cup against others of its bag: better, like or worse, by a tap or by one key at the mark. The best cup yet is offered
- * first, since what is learnt against it adds up; a cup that was called worse than two others was perhaps just one bad cup.
+ * The cup against others of its bag: better, like or worse, by a tap or by one key at the mark. The cup of which the answer
+ * tells most is offered first.
  */
 export function ComparePart({ company: { brews, verdict }, id }: Props) {
   const { field, fieldState } = useController<BrewForm, 'cup.comparisons'>({ name: 'cup.comparisons' });
@@ -120,15 +120,19 @@ function bestOf(brews: readonly Brew[], verdict: CupCompany['verdict']): Brew | 
   );
 }
 
-/** The best yet, then the last, then the others, the newest first. */
+/** The one that tells most, the best yet, then the others, the newest first. */
 function inOrderOfUse(brews: readonly Brew[], verdict: CupCompany['verdict']): readonly Brew[] {
-  const best = bestOf(brews, verdict);
-  return best ? [best, ...brews.filter((brew) => brew !== best)] : brews;
+  const first = [brews.find(({ id }) => id === verdict.compareWith), bestOf(brews, verdict)];
+  return [...new Set([...first.filter((brew) => brew !== undefined), ...brews])];
 }
 
-/** "the best yet, day 15", "the last, day 18", "day 12". */
+/** "the most telling, the best yet, day 15", "the last, day 18", "day 12". */
 function nameOf(brew: Brew, brews: readonly Brew[], verdict: CupCompany['verdict']): string {
-  const what = [brew === bestOf(brews, verdict) && 'the best yet', brew === brews[0] && 'the last'].filter(Boolean);
+  const what = [
+    brews.length > 1 && brew.id === verdict.compareWith && 'tells most',
+    brew === bestOf(brews, verdict) && 'the best yet',
+    brew === brews[0] && 'the last',
+  ].filter(Boolean);
   const alike = brews.filter(({ restDay }) => restDay === brew.restDay);
   const which = alike.length > 1 ? ` (${brew.brewer}, ${alike.length - alike.indexOf(brew)} of ${alike.length})` : '';
   return [...what, `day ${brew.restDay}${which}`].join(', ');

@@ -205,6 +205,19 @@ describe('the same cups, once marked and once compared', () => {
 const both = (one: CrestBrew, other: CrestBrew) =>
   [one, other].map(({ id }) => ({ thanId: id, was: 'worse' as const }));
 
+describe('the cup that is asked about', () => {
+  it('is one of the bag that counts, and none of which the answer is known beforehand', () => {
+    const spoiled = brewOf(9, 30);
+    const cups = [brewOf(5, 74), spoiled, brewOf(13, 84), brewOf(18, 87), brewOf(12, null, { style: 'espresso' })];
+    const fit = fitCrest(bagOf(cups));
+    expect(fit.compareWith).toHaveLength(91);
+    const usable = cups.slice(0, 4).map(({ id }) => id);
+    for (const id of fit.compareWith) expect(usable).toContain(id);
+    expect(fit.compareWith.slice(10, 60)).not.toContain(spoiled.id);
+    expect(fitCrest(bagOf([])).compareWith).toEqual([]);
+  });
+});
+
 describe('a normal vector between bounds', () => {
   it('has the probability and the moments that trying gives it', () => {
     const covariance = Float64Array.of(4, 1.2, -0.8, 1.2, 3, 0.5, -0.8, 0.5, 2);

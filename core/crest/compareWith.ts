@@ -1,0 +1,64 @@
+import { ALIKE, DRAW_SEED, LAST_DAY, PEAK_GROUPS } from './constants';
+import { normalTable, type Draws } from './draws';
+import { KNOTS } from './knots';
+import type { Posterior } from './posterior';
+import { tastedDraws } from './tasted';
+import type { UsableBrew } from './usable';
+
+/** What a cup may be called against another. */
+const WORDS = 3;
+/** Which knots it is asked of; days between go with the one before. *Numerical*. */
+const EVERY_KNOT = 3;
+
+/**
+ * Which earlier cup a cup of each rest day is best held against: the one whose comparison tells most about when the peak is,
+ * the mutual information of the word and the group of peaks the bag belongs to, over the drawn curves; the ids, per rest day
+ * 0 … 90. Empty without brews.
+ */
+export function compareWith(posterior: Posterior, draws: Draws, brews: readonly UsableBrew[]): string[] {
+  if (brews.length === 0) return [];
+  const { data, noiseNodes } = posterior;
+  const { count, curves, noiseNode } = draws;
+  const alike = ALIKE * data.sigma0;
+  const noise = normalTable(count, 1, DRAW_SEED + 3).map((z, d) => z * noiseNodes[noiseNode[d]!]!.noise * data.sigma0);
+  const others = brews.map(({ score }, brew) =>
+    score === null
+      ? tastedDraws(posterior, draws, data.brewOf.indexOf(brew, data.known))
+      : new Float64Array(count).fill(score),
+  );
+  const perGroup = Math.floor(count / PEAK_GROUPS);
+  const said = new Float64Array(PEAK_GROUPS * WORDS);
+  const asked = KNOTS.flatMap((_, k) => (k % EVERY_KNOT === 0 ? [k] : []));
+  const atAsked = asked.map((k) => {
+    let most = -Infinity;
+    let best = 0;
+    others.forEach((other, o) => {
+      said.fill(0);
+      for (let d = 0; d < perGroup * PEAK_GROUPS; d++) {
+        const by = curves[d * KNOTS.length + k]! + noise[d]! - other[d]!;
+        said[Math.floor(d / perGroup) * WORDS + (by > alike ? 2 : by < -alike ? 0 : 1)]! += 1;
+      }
+      const information = mutualInformation(said);
+      if (information > most) [most, best] = [information, o];
+    });
+    return brews[best]!.id;
+  });
+  return Array.from({ length: LAST_DAY + 1 }, (_, day) => atAsked[asked.findLastIndex((k) => KNOTS[k]! <= day)]!);
+}
+
+/** Mutual information of row and column of a table of counts, [group][word], nats. */
+function mutualInformation(counts: Float64Array): number {
+  const groups = counts.length / WORDS;
+  const total = counts.reduce((sum, one) => sum + one, 0);
+  const entropy = (parts: readonly number[], all: number): number =>
+    parts.reduce((sum, part) => (part > 0 ? sum - (part / all) * Math.log(part / all) : sum), 0);
+  const words = Array.from({ length: WORDS }, (_, w) =>
+    Array.from({ length: groups }, (_g, g) => counts[g * WORDS + w]!).reduce((sum, one) => sum + one, 0),
+  );
+  let within = 0;
+  for (let g = 0; g < groups; g++) {
+    const row = Array.from(counts.subarray(g * WORDS, (g + 1) * WORDS));
+    within += entropy(row, total / groups) / groups;
+  }
+  return entropy(words, total) - within;
+}
