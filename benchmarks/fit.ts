@@ -23,6 +23,26 @@ function bag(count: number, phase: number): CrestInput {
   return { roastLevel: 'light', process: 'washed', restAdviceDays: null, reference, brews, sigma0: 3.5 };
 }
 
+/** The same cups held against the one before each, and never marked. */
+function compared(count: number, phase: number): CrestInput {
+  const { brews, ...rest } = bag(count, phase);
+  const words = ['better', 'worse', 'like'] as const;
+  return {
+    ...rest,
+    brews: brews.map((brew, i) => ({
+      ...brew,
+      overall: null,
+      comparisons: i === 0 ? [] : [{ thanId: String(i - 1), was: words[(i * 7) % 3]! }],
+    })),
+  };
+}
+
+for (const count of [13, 30]) {
+  let run = 0;
+  const times = await timed(20, 8, () => fitCrest(compared(count, run++)));
+  console.log(`${String(count - 1).padStart(3)} comparisons: ${timingText(times)}`);
+}
+
 for (const count of [0, 3, 12, 60]) {
   let run = 0;
   const times = await timed(40, 15, () => fitCrest(bag(count, run++)));

@@ -39,7 +39,7 @@ const brew = parameters.extend({
   taster: z.string().max(60).nullish(),
   /** Cups of one brew name the same pot. */
   pot: z.string().max(80).nullish(),
-  /** The place in `brews` of an earlier brew, and how this one was against it. */
+  /** The place in `brews` of another brew, from 0, and how this one was against it. */
   than: z.number({ error: 'Than must be a whole number' }).int().min(0).nullish(),
   comparison: oneOf('Comparison', COMPARED).nullish(),
   pours: quantity('Pours', 0, 50).nullish(),
@@ -107,7 +107,8 @@ export const bagFile = z
         context.addIssue({ code: 'custom', path: ['brews', i, path], message });
       if ((b.than ?? null) === null ? (b.comparison ?? null) !== null : (b.comparison ?? null) === null)
         problem('comparison', 'A comparison needs both "than" and "comparison"');
-      if (b.than != null && b.than >= i) problem('than', 'A brew can only be compared with an earlier one of the list');
+      if (b.than != null && (b.than === i || b.than >= file.brews.length))
+        problem('than', 'It must be the place of another brew of the list, counted from 0');
       if (dateOfInstant(b.brewedAt) < roastedOn) problem('brewedAt', 'It cannot be brewed before it was roasted');
     });
   });

@@ -97,9 +97,34 @@ describe('the bag file', () => {
       JSON.stringify(file({ brews: [brew('2026-02-01T08:00:00Z', 80)] })),
       /^brews.0.brewedAt: It cannot be brewed before it was roasted/,
     ],
+    [
+      'a comparison with nothing',
+      JSON.stringify(file({ brews: [brew('2026-02-10T08:00:00Z', 80, { comparison: 'better' })] })),
+      /^brews.0.comparison: A comparison needs both "than" and "comparison"/,
+    ],
+    [
+      'a comparison with a brew that is not there',
+      JSON.stringify(file({ brews: [brew('2026-02-10T08:00:00Z', 80, { than: 1, comparison: 'like' })] })),
+      /^brews.0.than: It must be the place of another brew/,
+    ],
     ['a bare number', '7', /./],
   ])('refuses %s in a sentence', (_what, line, sentence) => {
     expect(() => parseBagLine(line)).toThrow(sentence);
+  });
+
+  it('judges a bag by comparisons alone, whose overall is null', () => {
+    const said = (day: string, than?: number, comparison?: string) => ({
+      ...brew(`2026-02-${day}T08:00:00Z`, 80, { than, comparison }),
+      overall: null,
+    });
+    const answer = judge(
+      file({ brews: [said('07'), said('12', 0, 'better'), said('18', 1, 'better'), said('27', 2, 'worse')] }),
+    );
+    expect(answer).toMatchObject({ usable: 4, basis: { marks: 0, levels: 0, comparisons: 4 } });
+    expect(answer.verdict).toContain('It rests on comparisons between cups alone.');
+    expect(answer.advisedDay).toBeGreaterThan(9);
+    expect(answer.advisedDay).toBeLessThan(24);
+    expect(Object.values(answer.shapes).reduce((sum, share) => sum + share, 0)).toBeCloseTo(1, 2);
   });
 
   it('reads cups of one brew as such: fewer witnesses than as many brews, and one dose', () => {

@@ -8,7 +8,7 @@ import type { UsableBrew } from './usable';
 /** What a cup may be called against another. */
 const WORDS = 3;
 /** Which knots it is asked of; days between go with the one before. *Numerical*. */
-const EVERY_KNOT = 3;
+const EVERY_KNOT = 4;
 
 /**
  * Which earlier cup a cup of each rest day is best held against: the one whose comparison tells most about when the peak is,
@@ -34,9 +34,11 @@ export function compareWith(posterior: Posterior, draws: Draws, brews: readonly 
     let best = 0;
     others.forEach((other, o) => {
       said.fill(0);
-      for (let d = 0; d < perGroup * PEAK_GROUPS; d++) {
-        const by = curves[d * KNOTS.length + k]! + noise[d]! - other[d]!;
-        said[Math.floor(d / perGroup) * WORDS + (by > alike ? 2 : by < -alike ? 0 : 1)]! += 1;
+      for (let group = 0; group < PEAK_GROUPS; group++) {
+        for (let d = group * perGroup; d < (group + 1) * perGroup; d++) {
+          const by = curves[d * KNOTS.length + k]! + noise[d]! - other[d]!;
+          said[group * WORDS + (by > alike ? 2 : by < -alike ? 0 : 1)]! += 1;
+        }
       }
       const information = mutualInformation(said);
       if (information > most) [most, best] = [information, o];
@@ -46,19 +48,22 @@ export function compareWith(posterior: Posterior, draws: Draws, brews: readonly 
   return Array.from({ length: LAST_DAY + 1 }, (_, day) => atAsked[asked.findLastIndex((k) => KNOTS[k]! <= day)]!);
 }
 
-/** Mutual information of row and column of a table of counts, [group][word], nats. */
+/** Mutual information of row and column of a table of counts, [group][word], each group as often as the others; nats. */
 function mutualInformation(counts: Float64Array): number {
   const groups = counts.length / WORDS;
-  const total = counts.reduce((sum, one) => sum + one, 0);
-  const entropy = (parts: readonly number[], all: number): number =>
-    parts.reduce((sum, part) => (part > 0 ? sum - (part / all) * Math.log(part / all) : sum), 0);
-  const words = Array.from({ length: WORDS }, (_, w) =>
-    Array.from({ length: groups }, (_g, g) => counts[g * WORDS + w]!).reduce((sum, one) => sum + one, 0),
-  );
+  let total = 0;
+  for (const one of counts) total += one;
+  const perGroup = total / groups;
+  let all = 0;
   let within = 0;
-  for (let g = 0; g < groups; g++) {
-    const row = Array.from(counts.subarray(g * WORDS, (g + 1) * WORDS));
-    within += entropy(row, total / groups) / groups;
+  for (let w = 0; w < WORDS; w++) {
+    let word = 0;
+    for (let g = 0; g < groups; g++) {
+      const one = counts[g * WORDS + w]!;
+      word += one;
+      if (one > 0) within -= (one / total) * Math.log(one / perGroup);
+    }
+    if (word > 0) all -= (word / total) * Math.log(word / total);
   }
-  return entropy(words, total) - within;
+  return all - within;
 }

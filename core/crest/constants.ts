@@ -56,7 +56,7 @@ export const PEAK_LOG_SD = 0.38;
  * The table may be wrong about a taster: this share of the prior is wider by this factor. *Assumption*, tuned on
  * simulated bags (docs/engine-report.md).
  */
-export const PEAK_DOUBT = { share: 0.3, factor: 2 } as const;
+export const PEAK_DOUBT = { share: 0.25, factor: 2 } as const;
 /**
  * Share of the prior spread flat over ln `PEAK_MIN_DAYS` … ln `PEAK_MAX_DAYS`, so that odd bags stay possible.
  * *Assumption*.
@@ -243,7 +243,7 @@ export const EFFECT_CHANGE = { share: 1, cups: 4, perHalf: 2 } as const;
  * Deviation of a bag from its curve: Gaussian process in ln days, length in ln days, sd in σ₀. *Assumption*, tuned on
  * simulated bags.
  */
-export const DEVIATION = { length: 0.35, sd: 0.35 } as const;
+export const DEVIATION = { length: 0.35, sd: 0.25 } as const;
 
 /** Smallest difference in score that counts, in σ₀. *Assumption*. */
 export const NOTICEABLE = 0.5;

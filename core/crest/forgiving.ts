@@ -25,7 +25,8 @@ export function forgivingOf(
   const effects = effectDraws(posterior, draws, tried);
   const normals = normalTable(count, tried.length, DRAW_SEED + 2);
   const [first, last] = [brews[0]!.age, brews.at(-1)!.age];
-  const days = KNOTS.flatMap((day, k) => (day >= Math.floor(first) && day <= Math.ceil(last) ? [k] : []));
+  const from = KNOTS.findIndex((day) => day >= Math.floor(first));
+  const to = KNOTS.findLastIndex((day) => day <= Math.ceil(last));
   const falls = new Float64Array(count);
   let little = 0;
   let much = 0;
@@ -36,8 +37,13 @@ export function forgivingOf(
       best = Math.max(best, effect);
       worst = Math.min(worst, effect);
     });
-    const onDays = days.map((k) => curves[d * KNOTS.length + k]!);
-    const fall = best - worst + (onDays.length > 0 ? Math.max(...onDays) - Math.min(...onDays) : 0);
+    let [top, bottom] = [-Infinity, Infinity];
+    for (let k = Math.max(0, from); k <= to; k++) {
+      const y = curves[d * KNOTS.length + k]!;
+      if (y > top) top = y;
+      if (y < bottom) bottom = y;
+    }
+    const fall = best - worst + Math.max(0, top - bottom);
     falls[d] = fall;
     if (fall < FORGIVING.within * sigma0) little += 1 / count;
     if (fall > FORGIVING.beyond * sigma0) much += 1 / count;

@@ -33,7 +33,7 @@ export function priorPeak({ prior, roastLevel, process, reference }: CrestInput)
 /**
  * Density of the log peak age `x` of a bag that has a crest:
  *
- *     0.65 · N(x; ln p₀, s²) + 0.3 · N(x; ln p₀, (2s)²) + 0.05 · U(x; ln 1.5, ln 90)
+ *     0.7 · N(x; ln p₀, s²) + 0.25 · N(x; ln p₀, (2s)²) + 0.05 · U(x; ln 1.5, ln 90)
  *
  * with p₀ and s (0.38) from the table or from the taster's history. The wider part is for tasters about whom the table
  * is wrong; a history takes it down with s.

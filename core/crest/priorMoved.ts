@@ -31,6 +31,7 @@ export function priorMoved(
     apart(one.peak.logSd, other.peak.logSd) > PRIOR_MOVED.spreadLog ||
     Math.abs(one.noise.mean - other.noise.mean) > PRIOR_MOVED.noiseLog ||
     apart(one.noise.sd, other.noise.sd) > PRIOR_MOVED.spreadLog ||
+    (one.shapes === undefined) !== (other.shapes === undefined) ||
     SHAPES.some((shape) => Math.abs(sharesOf(one)[shape] - sharesOf(other)[shape]) > PRIOR_MOVED.share) ||
     costsMoved(one.levelCosts ?? {}, other.levelCosts ?? {}) ||
     Math.abs(one.baselineMean - other.baselineMean) > PRIOR_MOVED.baselinePoints

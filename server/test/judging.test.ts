@@ -233,6 +233,10 @@ describe('the same input', () => {
     ] as const;
     for (const [day, brewer, mark] of log)
       await server.addBrew(bagId, { brewer, brewedAt: `2026-02-${day}T08:00:00Z`, cup: cup({ mark }) });
+    // A cup that was only compared goes through the same doors.
+    const [newest] = (await page(bagId)).brews;
+    const comparisons = [{ thanId: newest?.id ?? '', was: 'better' as const }];
+    await server.addBrew(bagId, { brewedAt: '2026-02-28T08:00:00Z', cup: cup({ mark: null, comparisons }) });
     const { bag, brews, prior, settings, cupsLeft, verdict } = await page(bagId);
     const input = fitInput(bag, brews, null);
     const here = JSON.stringify(compact(fitCrest(input)));
@@ -251,7 +255,11 @@ describe('the same input', () => {
         weightG: bag.weightG,
       },
       reference: bag.reference,
-      brews: brews.map(({ id: _, bagId: __, cup: ___, score, ...brew }) => ({ ...brew, overall: score })),
+      brews: brews.map(({ id: _, bagId: __, cup: kept, score, ...brew }) => {
+        const [said] = kept.comparisons;
+        const than = said && brews.findIndex(({ id }) => id === said.thanId);
+        return { ...brew, overall: score, ...(said && { than, comparison: said.was }) };
+      }),
       today: TODAY,
     };
     const line = JSON.parse(await run(['scripts/crest.ts'], `${JSON.stringify(file)}\n`)) as Record<string, unknown>;
@@ -264,6 +272,8 @@ describe('the same input', () => {
     for (const key of [
       'advisedDay',
       'fresh',
+      'shapes',
+      'basis',
       'window',
       'core',
       'usable',

@@ -171,6 +171,15 @@ describe('crests given away and read', () => {
     ]);
   });
 
+  it('and the household’s own finished bags teach how the next ones run, until that is undone', async () => {
+    const bagId = await server.addBag({ name: 'Next Hill', roastedOn: TODAY });
+    expect((await page(bagId)).prior?.shapes?.bags).toBeGreaterThanOrEqual(1);
+    await server.ok('PATCH', '/settings', { learnsShapes: false });
+    expect((await page(bagId)).prior).not.toHaveProperty('shapes');
+    await server.ok('PATCH', '/settings', { learnsShapes: true });
+    expect((await page(bagId)).prior?.shapes?.bags).toBeGreaterThanOrEqual(1);
+  });
+
   it('move what is expected, by less than one’s own, until they are thrown out', async () => {
     const other = await new TestServer().start();
     const bagId = await other.addBag({ roastedOn: TODAY, roastLevel: 'light', process: 'washed' });

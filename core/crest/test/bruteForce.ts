@@ -74,7 +74,7 @@ export function bruteForce(input: CrestInput, askedAges: readonly number[]): Bru
     const table = Math.log(TABLE[input.roastLevel ?? 'medium-light']);
     const bell = (sd: number): number => normal(peak, table, sd) / Math.sqrt(2 * Math.PI);
     return (
-      (0.65 * bell(0.38) + 0.3 * bell(0.76) + 0.05 / Math.log(60)) *
+      (0.7 * bell(0.38) + 0.25 * bell(0.76) + 0.05 / Math.log(60)) *
       (input.restAdviceDays === null ? 1 : normal(peak, Math.log(input.restAdviceDays), 0.3))
     );
   });
@@ -134,7 +134,7 @@ export function bruteForce(input: CrestInput, askedAges: readonly number[]): Bru
   };
   const none = { fresh: 0, flat: 0 };
   for (const zs of midpoints(-2.4, 2.4, 6)) {
-    const gp = (a: number, b: number): number => (0.35 * s0) ** 2 * smooth(a, b);
+    const gp = (a: number, b: number): number => (0.25 * s0) ** 2 * smooth(a, b);
     const sigma = s0 * Math.exp(0.35 * zs);
     const covariance = Matrix.zeros(n, n).apply(function (this: Matrix, i: number, j: number) {
       this.set(i, j, priorCovariance(i, j) + gp(x[i]!, x[j]!) + sigma ** 2 * noise(i, j));

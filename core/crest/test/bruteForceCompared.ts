@@ -25,7 +25,7 @@ export function bruteForceCompared(input: CrestInput, tries: number, ages: reado
   const s0 = input.sigma0;
   const x = input.brews.map(({ age }) => Math.log(age));
   const at = [...x, ...ages.map(Math.log)];
-  const root = choleskyOf(at.map((a) => at.map((b) => (0.35 * s0) ** 2 * Math.exp(-0.5 * ((a - b) / 0.35) ** 2))));
+  const root = choleskyOf(at.map((a) => at.map((b) => (0.25 * s0) ** 2 * Math.exp(-0.5 * ((a - b) / 0.35) ** 2))));
   const brewers = [...new Set(input.brews.map(({ brewer }) => brewer))].filter((b) => b !== input.reference.brewer);
   const indexOf = new Map(input.brews.map(({ id }, i) => [id, i]));
   const kept: { weight: number; shape: string; peak: number; curve: number[]; effects: number[] }[] = [];
@@ -105,7 +105,7 @@ function drawShape(
   while (!(peak > Math.log(1.5) && peak < Math.log(90))) {
     const how = uniform();
     if (how < 0.05) peak = Math.log(1.5) + uniform() * Math.log(60);
-    else peak = table + (how < 0.35 ? 0.76 : 0.38) * normal();
+    else peak = table + (how < 0.3 ? 0.76 : 0.38) * normal();
   }
   const [rise, fall] = [0.5 * Math.exp(0.35 * normal()), 0.6 * Math.exp(0.4 * normal())];
   if (which < 0.6) return { shape: 'crest', peak, curve: (x) => bump(x, peak, x < peak ? rise : fall) - 1 };

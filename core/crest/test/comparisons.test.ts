@@ -45,6 +45,13 @@ const CASES: Record<string, CrestInput> = {
     { age: 15, was: 'worse' },
     { age: 24, than: 1, was: 'worse' },
   ]),
+  'a valley, which no crest is': comparedBag([
+    { age: 6 },
+    { age: 15, was: 'worse' },
+    { age: 17, than: 0, was: 'worse' },
+    { age: 40, than: 1, was: 'better' },
+    { age: 44, than: 2, was: 'better' },
+  ]),
   'marks and comparisons together': comparedBag([
     { age: 7, mark: 77 },
     { age: 12, was: 'better' },

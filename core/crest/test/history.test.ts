@@ -100,6 +100,20 @@ describe('a prior from history', () => {
     );
   });
 
+  it('is moved less by bags of others, which say nothing of noise, baseline or how one marks', () => {
+    const own = Array.from({ length: 6 }, () => past(LIGHT, 34, 0.2));
+    const others = own.map((bag) => ({ ...bag, isOfOthers: true }));
+    const [table, byOthers, byOwn] = [priorOf([], LIGHT), priorOf(others, LIGHT), priorOf(own, LIGHT)];
+    expect(byOthers.days).toBeGreaterThan(table.days + 2);
+    expect(byOthers.days).toBeLessThan(byOwn.days - 1);
+    const lesson = { peak: own[0]!.bagLikelihood.peak, shapes: SHAPES.map((s) => (s === 'twice' ? 0 : -30)) };
+    const read = Array.from({ length: 10 }, () => ({ ...LIGHT, bagLikelihood: lesson, isOfOthers: true }));
+    const history = historyOf(read, []);
+    expect(history.noise).toEqual(historyOf([], []).noise);
+    expect(history.baselineMean).toBeCloseTo(80, 9);
+    expect(history.shapes.twice).toBeCloseTo((20 * 0.05 + 4) / 24, 6);
+  });
+
   it('learns nothing on crests from bags that were best fresh', () => {
     const fresh = {
       ...past(LIGHT, 40, 0.2),

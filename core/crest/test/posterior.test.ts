@@ -83,8 +83,8 @@ describe('without brews', () => {
     for (const shape of SHAPES) expect(shapes[shape]).toBeCloseTo(SHAPE_SHARES[shape], 9);
     expect(fresh).toBeCloseTo(0.07, 9);
     const share = (days: number): number =>
-      0.65 * cdf(Math.log(days), Math.log(21), 0.38) +
-      0.3 * cdf(Math.log(days), Math.log(21), 0.76) +
+      0.7 * cdf(Math.log(days), Math.log(21), 0.38) +
+      0.25 * cdf(Math.log(days), Math.log(21), 0.76) +
       (0.05 * Math.log(days / 1.5)) / Math.log(60);
     // What lies beyond the grid's ends (1.5 and 90 days) is lost.
     const within = share(90) - share(1.5);
