@@ -212,12 +212,16 @@ export class BoxedNormal {
     if (turned < 0) [a, b] = [-b, -a];
     const above = logCdf(b);
     const logMass = a === -Infinity ? above : above + Math.log1p(-Math.exp(logCdf(a) - above));
-    const density = (x: number): number =>
-      Number.isFinite(x) ? Math.exp(-0.5 * x * x - LOG_ROOT_TWO_PI - logMass) : 0;
-    const [pa, pb] = [density(a), density(b)];
+    const pa = density(a, logMass);
+    const pb = density(b, logMass);
     const shift = pa - pb;
     this.#logMass = logMass;
     this.#withinMean = mean + turned * sd * shift;
     this.#withinVariance = variance * (1 + (pa && a * pa) - (pb && b * pb) - shift ** 2);
   }
+}
+
+/** φ(x) over a mass given by its ln; nothing at infinity. */
+function density(x: number, logMass: number): number {
+  return Number.isFinite(x) ? Math.exp(-0.5 * x * x - LOG_ROOT_TWO_PI - logMass) : 0;
 }

@@ -26,7 +26,9 @@ export function compareWith(posterior: Posterior, draws: Draws, brews: readonly 
       ? tastedDraws(posterior, draws, data.brewOf.indexOf(brew, data.known))
       : new Float64Array(count).fill(score),
   );
-  const perGroup = Math.floor(count / PEAK_GROUPS);
+  const days = KNOTS.length;
+  const groups = PEAK_GROUPS;
+  const perGroup = Math.floor(count / groups);
   const said = new Float64Array(PEAK_GROUPS * WORDS);
   const asked = KNOTS.flatMap((_, k) => (k % EVERY_KNOT === 0 ? [k] : []));
   const atAsked = asked.map((k) => {
@@ -34,9 +36,9 @@ export function compareWith(posterior: Posterior, draws: Draws, brews: readonly 
     let best = 0;
     others.forEach((other, o) => {
       said.fill(0);
-      for (let group = 0; group < PEAK_GROUPS; group++) {
+      for (let group = 0; group < groups; group++) {
         for (let d = group * perGroup; d < (group + 1) * perGroup; d++) {
-          const by = curves[d * KNOTS.length + k]! + noise[d]! - other[d]!;
+          const by = curves[d * days + k]! + noise[d]! - other[d]!;
           said[group * WORDS + (by > alike ? 2 : by < -alike ? 0 : 1)]! += 1;
         }
       }

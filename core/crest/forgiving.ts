@@ -21,6 +21,7 @@ export function forgivingOf(
   const tried = settings.filter(({ factor }) => factor !== 'taster');
   if (tried.length < FORGIVING.settings || brews.length < FORGIVING.cups) return null;
   const { count, curves } = draws;
+  const knots = KNOTS.length;
   const { sigma0 } = posterior.data;
   const effects = effectDraws(posterior, draws, tried);
   const normals = normalTable(count, tried.length, DRAW_SEED + 2);
@@ -39,7 +40,7 @@ export function forgivingOf(
     });
     let [top, bottom] = [-Infinity, Infinity];
     for (let k = Math.max(0, from); k <= to; k++) {
-      const y = curves[d * KNOTS.length + k]!;
+      const y = curves[d * knots + k]!;
       if (y > top) top = y;
       if (y < bottom) bottom = y;
     }

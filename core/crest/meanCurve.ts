@@ -15,13 +15,14 @@ export function meanCurve(posterior: Posterior, nodes: readonly NodePosterior[])
   const { n } = data;
   const heights = noiseNodes.map(() => new Float64Array(grid.sides.length));
   const share = new Float64Array(noiseNodes.length);
+  const negligible = NEGLIGIBLE_WEIGHT;
   const unknown = n - data.known;
   // Whitened residuals of the entries without a known score, [noise node][entry].
   const tasted = noiseNodes.map(() => new Float64Array(unknown));
 
   posterior.forEachCell((w, cell, { rise, fall }, s) => {
     share[s]! += w;
-    if (w < NEGLIGIBLE_WEIGHT) return;
+    if (w < negligible) return;
     const expected = w * positiveMean(cells.heightMean[cell]!, cells.heightSd[cell]!);
     heights[s]![rise]! += expected;
     heights[s]![fall]! += expected;
@@ -33,7 +34,7 @@ export function meanCurve(posterior: Posterior, nodes: readonly NodePosterior[])
   noiseNodes.forEach((noiseNode, s) => {
     addSides(heights[s]!, grid.sidesByDay, mean, 1);
     const w = share[s]!;
-    if (n === 0 || w < NEGLIGIBLE_WEIGHT) return;
+    if (n === 0 || w < negligible) return;
     const residual = noiseNode.whitened.residual.map((v) => w * v);
     addSides(heights[s]!, noiseNode.sides, residual, -1);
     residual.set(tasted[s]!, data.known);
