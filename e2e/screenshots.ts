@@ -101,8 +101,9 @@ test('pictures of the main views', async ({ page, demo }) => {
   await page.goto(`${demo.address}/?finished=yes`);
   await expect(page.locator('.left').first()).toBeVisible();
   await picture('finished-bags');
-  await page.goto(`${demo.address}/recipes`);
-  await picture('recipes');
+  await page.goto(`${demo.address}/palate`);
+  await expect(page.locator('.calibration-chart svg').first()).toBeVisible();
+  await picture('palate');
   await page.goto(`${demo.address}/words`);
   await page.getByText('Stone fruit (').click();
   await picture('words');

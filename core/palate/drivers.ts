@@ -53,12 +53,14 @@ export function levelCosts(cups: readonly LevelledCup[]): LevelCosts {
     for (const { score, made } of own) {
       const x = made.map((one, a) => one - (share[a] ?? 0));
       x.forEach((one, a) => {
-        right[a]! -= (one * (score - mean)) / MISS_SD ** 2;
-        x.forEach((other, b) => (normal[a * n + b]! += (one * other) / MISS_SD ** 2));
+        right[a] = (right[a] ?? 0) - (one * (score - mean)) / MISS_SD ** 2;
+        x.forEach((other, b) => {
+          normal[a * n + b] = (normal[a * n + b] ?? 0) + (one * other) / MISS_SD ** 2;
+        });
       });
     }
   }
   if (n > 0) solveInPlace(normal, n, right);
   // What is liked too little or too much never adds to a score.
-  return Object.fromEntries(attributes.map((attribute, a) => [attribute, Math.max(0, right[a]!)]));
+  return Object.fromEntries(attributes.map((attribute, a) => [attribute, Math.max(0, right[a] ?? 0)]));
 }

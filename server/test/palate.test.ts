@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { DataSource } from 'typeorm';
 import { join } from 'node:path';
+import type { Brew } from '../../contract/brew';
 import type { ExchangeFile } from '../../contract/exchange';
 import type { PalateRecord } from '../../contract/palate';
 import type { BagPage } from '../../contract/shelf';
@@ -30,6 +31,12 @@ const addCup = (bagId: string, { day, mark = null, against = [] }: CupSaid): Pro
     cup: { scoringScale: 'mark10', mark, comparisons: against },
   });
 const bag = (): Promise<string> => server.addBag({ roastedOn: '2026-01-20', roastLevel: 'light', process: 'washed' });
+
+async function brewOf(bagId: string, id: string): Promise<Brew> {
+  const brew = (await page(bagId)).brews.find((one) => one.id === id);
+  if (!brew) throw new Error('This brew is not in the log');
+  return brew;
+}
 
 describe('cups held against each other', () => {
   it('judge a bag without a single mark', async () => {
@@ -69,8 +76,7 @@ describe('cups held against each other', () => {
         { thanId: mine, was: 'worse' },
       ]),
     ).toMatchObject([{ message: 'It was compared with the same cup twice' }]);
-    const { brews } = await page(one);
-    const { id: _, bagId: __, score, restDay, createdAt, revision, making, ...written } = brews[0]!;
+    const { id: _, bagId: __, score, restDay, createdAt, revision, making, ...written } = await brewOf(one, mine);
     expect([score, restDay, createdAt, making, revision]).toBeDefined();
     const itself = { ...written, revision, cup: { ...written.cup, comparisons: [{ thanId: mine, was: 'like' }] } };
     expect((await server.refused('PUT', `/brews/${mine}`, itself)).fields).toMatchObject([{ path: 'cup.comparisons' }]);
@@ -136,8 +142,7 @@ describe('the track record', () => {
     const ofBag = async () => (await record()).cups.filter((cup) => cup.bagId === bagId);
     const [foretold] = await ofBag();
     expect(foretold).toMatchObject({ brewId: second, score: 85, against: [{ thanId: first, was: 'better' }] });
-    const { brews } = await page(bagId);
-    const { id: _, bagId: __, score, restDay, createdAt, making, ...written } = brews.find(({ id }) => id === first)!;
+    const { id: _, bagId: __, score, restDay, createdAt, making, ...written } = await brewOf(bagId, first);
     expect([score, restDay, createdAt, making]).toBeDefined();
     await server.ok('PUT', `/brews/${first}`, { ...written, cup: { ...written.cup, descriptors: [], mark: 5 } });
     expect(await ofBag()).toEqual([foretold]);
