@@ -18,7 +18,7 @@ import {
 import { potOf, pourStructure, type PouredRecipe } from '../core/brew';
 import type { LevelledCup } from '../core/palate';
 import { stateOnDay } from '../core/text';
-import { judgedScale, judgedScore, SCALE_RANGES, scoreByLevels } from '../core/cup';
+import { judgedScale, judgedScore, SCALE_RANGES, scoreByLevels, type ScoredCup } from '../core/cup';
 import { addDays } from '../core/rest';
 import { unitsOf } from './settings';
 
@@ -51,16 +51,15 @@ export function fitInput(bag: Bag, brews: readonly LoggedBrew[], prior: TasterPr
   return prior === null ? input : { ...input, prior };
 }
 
-/** The cups of a bag that have both levels and a mark: what complaints cost is learnt from them. */
-export function levelledCups(bag: Bag, brews: readonly LoggedBrew[]): LevelledCup[] {
-  const { sigma0 } = SCALE_RANGES[judgedScale(bag.scoringScale, bag.weights)];
-  return brews.flatMap(({ fault, cup }) => {
-    const score = judgedScore(cup, bag.weights);
-    const levelled = cup.intensities.some(({ adequacy }) => adequacy !== null);
-    return fault === null && score !== null && levelled
-      ? [{ bagId: bag.id, score: score / sigma0, intensities: cup.intensities }]
-      : [];
-  });
+/** What complaints cost is learnt from a cup with both levels and a mark; null of one without. */
+export function levelledCup(
+  { id, scoringScale, weights }: Pick<Bag, 'id' | 'scoringScale' | 'weights'>,
+  cup: ScoredCup & Pick<Brew['cup'], 'intensities'>,
+): LevelledCup | null {
+  const score = judgedScore(cup, weights);
+  if (score === null || cup.intensities.every(({ adequacy }) => adequacy === null)) return null;
+  const { sigma0 } = SCALE_RANGES[judgedScale(scoringScale, weights)];
+  return { bagId: id, score: score / sigma0, intensities: cup.intensities };
 }
 
 /** What of a fit is told as it is. */

@@ -2,6 +2,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { fitInput } from '../../application/judgeBag';
 import { ageOn, compact, crestInput, fitCrest, type State } from '../../core/crest';
 import { stateOnDay, METRIC } from '../../core/text';
 import { loadBagsInUse, loadFinishedBags } from '../../server/db/bags';
@@ -23,6 +24,16 @@ afterAll(async () => {
 });
 
 describe('the demo household', () => {
+  it('tells the engine how each brew from the bench was poured', async () => {
+    const bags = await store.read(loadBagsInUse);
+    const asked = await Promise.all(
+      bags.map(async (bag) => fitInput(bag, (await store.read((db) => loadLogs(db, [bag.id])))[bag.id] ?? [], null)),
+    );
+    const pours = asked.flatMap(({ brews }) => brews.map((brew) => brew.pours ?? 0));
+    expect(pours.filter((count) => count > 1).length).toBeGreaterThan(2);
+    expect(pours.filter((count) => count === 0).length).toBeGreaterThan(20);
+  });
+
   it('has nine bags in different states and three finished ones', async () => {
     const bags = [...(await store.read(loadBagsInUse)), ...(await store.read(loadFinishedBags))];
     const logs = await store.read((db) =>

@@ -14,7 +14,7 @@ import { loadBag, touchBag } from './bags';
 import { GrinderEntity, RecipeVersionEntity } from './benchEntities';
 import { keepMaking, loadMakings, loadRecipesFollowed, takeFromBench } from './making';
 import { mustExist } from './refs';
-import { CupEntity } from './cupEntities';
+import { CupEntity, type CupRow } from './cupEntities';
 import { loadTasterIdentity } from './tasters';
 import { loadVocabulary, type IdOfWord } from './words';
 import { keepCup, loadCups } from './cups';
@@ -166,6 +166,32 @@ export async function loadBlindRepeats(db: EntityManager): Promise<RepeatGroup[]
   return Object.values(groupBy(marked, ({ same }) => same)).flatMap((group) =>
     group.slice(0, 1).map(({ sigma0 }) => ({ scores: group.map(({ score }) => score), sigma0 })),
   );
+}
+
+/** So many of the latest cups with levels say what complaints cost; older ones would say little more. */
+const LEVELLED_CUPS = 2000;
+
+/** The cups of finished bags that have levels, the latest first, each with its bag. */
+export async function loadLevelledCups(
+  db: EntityManager,
+): Promise<{ bag: Pick<Bag, 'id' | 'scoringScale' | 'weights'>; cup: CupRow }[]> {
+  const { entities, raw } = await db
+    .createQueryBuilder(CupEntity, 'cup')
+    .innerJoin('brew', 'brew', 'brew.id = cup."brewId" AND brew."deletedAt" IS NULL AND brew.fault IS NULL')
+    .innerJoin('bag', 'bag', 'bag.id = brew."bagId" AND bag."deletedAt" IS NULL AND bag."finishedOn" IS NOT NULL')
+    .addSelect('bag.id', 'bagId')
+    .where(`cup.intensities <> '[]'`)
+    .orderBy('brew."brewedAt"', 'DESC')
+    .limit(LEVELLED_CUPS)
+    .getRawAndEntities<{ bagId: string }>();
+  const bags = keyBy(
+    await db.findBy(BagEntity, { id: In([...new Set(raw.map(({ bagId }) => bagId))]) }),
+    ({ id }) => id,
+  );
+  return entities.flatMap((cup, i) => {
+    const bag = bags[raw[i]?.bagId ?? ''];
+    return bag ? [{ bag, cup }] : [];
+  });
 }
 
 /** One brew. Throws a not-found Problem. */

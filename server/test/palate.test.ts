@@ -150,6 +150,52 @@ describe('the track record', () => {
   });
 });
 
+describe('cups with levels and no mark', () => {
+  const levels = (...complaints: string[]) =>
+    ['fruit', 'weight', 'roast'].map((attribute) => ({
+      attribute,
+      intensity: null,
+      adequacy: complaints.includes(attribute) ? ('too much' as const) : ('just right' as const),
+    }));
+  const addLevels = (on: TestServer, bagId: string, day: number, mark: number | null, ...complaints: string[]) =>
+    on.addBrew(bagId, {
+      brewedAt: `2026-02-${String(day).padStart(2, '0')}T08:00:00Z`,
+      cup: { scoringScale: 'mark10', mark, intensities: levels(...complaints) },
+    });
+
+  it('judge a bag, which says so, and cost what the marks of finished bags say of complaints', async () => {
+    const own = await new TestServer().start();
+    const scores = async (bagId: string): Promise<(number | null)[]> =>
+      (await own.ok<BagPage>('GET', `/bags/${bagId}?today=${TODAY}`)).verdict.brews.map(({ asScored }) => asScored);
+    const bagId = await own.addBag({ roastedOn: '2026-01-25' });
+    await addLevels(own, bagId, 2, null, 'fruit', 'roast');
+    await addLevels(own, bagId, 9, null, 'roast');
+    await addLevels(own, bagId, 16, null);
+    const { verdict } = await own.ok<BagPage>('GET', `/bags/${bagId}?today=${TODAY}`);
+    expect(verdict.basis).toEqual({ marks: 0, levels: 3, comparisons: 0 });
+    expect(verdict.verdict).toMatch(/^Too early|It rests on levels alone/);
+    expect((await scores(bagId)).sort()).toEqual([73, 76.5, 80]);
+    // A finished bag in which roast went along with far lower marks, and fruit with none.
+    const past = await own.addBag({ roastedOn: '2026-01-25' });
+    for (const [day, mark, ...complaints] of [
+      [2, 6, 'roast'],
+      [5, 8, 'fruit'],
+      [8, 6, 'roast'],
+      [11, 8, 'fruit'],
+      [14, 6, 'roast', 'fruit'],
+      [17, 8],
+    ] as const)
+      await addLevels(own, past, day, mark, ...complaints);
+    await own.ok('PATCH', `/bags/${past}`, { finishedOn: TODAY });
+    const learnt = (await own.ok<BagPage>('GET', `/bags/${bagId}?today=${TODAY}`)).prior?.levelCosts ?? {};
+    expect(learnt.roast).toBeGreaterThan(1.5);
+    expect(learnt.fruit).toBeLessThan(0.8);
+    const [least] = (await scores(bagId)).sort((a, b) => (a ?? 0) - (b ?? 0));
+    expect(least).toBeCloseTo(80 - 3.5 * ((learnt.roast ?? NaN) + (learnt.fruit ?? NaN)), 6);
+    await own.end();
+  });
+});
+
 describe('crests given away and read', () => {
   const own = (): Promise<ExchangeFile> => server.ok('GET', '/crests');
 

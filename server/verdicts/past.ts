@@ -1,10 +1,10 @@
 import type { Bag } from '../../contract/bag';
 import { pastBagOf, type FinishedBag } from '../../application/exchange';
-import { levelledCups } from '../../application/judgeBag';
+import { levelledCup } from '../../application/judgeBag';
 import { levelCosts, type LevelCosts } from '../../core/palate';
 import { pooledRepeats, type PastBag, type Repeats, type TasterPrior } from '../../core/crest';
 import { loadFinishedBags, loadFinishedHeads, loadKindsInUse } from '../db/bags';
-import { loadBlindRepeats, loadLogs } from '../db/brews';
+import { loadBlindRepeats, loadLevelledCups } from '../db/brews';
 import { loadExchanges } from '../db/exchanges';
 import { loadSettings } from '../db/settings';
 import type { Store } from '../db/store';
@@ -123,12 +123,13 @@ export class Past {
   }
 
   async #readAnew(key: string, repeats: Repeats[], learnsShapes: boolean): Promise<void> {
-    const { finished, kinds, others } = await this.store.read(async (db) => ({
+    const { finished, kinds, others, levelled } = await this.store.read(async (db) => ({
       finished: await loadFinishedBags(db),
       kinds: await loadKindsInUse(db),
       others: await loadExchanges(db),
+      levelled: await loadLevelledCups(db),
     }));
-    const costs = await this.#levelCosts(finished);
+    const costs = levelCosts(levelled.flatMap(({ bag, cup }) => levelledCup(bag, cup) ?? []));
     const own = await this.#bagLikelihoods(finished);
     const bags: PastBag[] = [...own, ...others.flatMap((file) => file.bags.map(pastBagOf))];
     if (bags.length === 0 && repeats.length === 0) {
@@ -145,17 +146,6 @@ export class Past {
         kinds.flatMap((kind, i) => (priors[i] ? [[keyOf(kind), asWished(priors[i], { learnsShapes, costs })]] : [])),
       ),
     };
-  }
-
-  /** What complaints cost, by the cups of finished bags that have both levels and a mark. */
-  async #levelCosts(finished: readonly Bag[]): Promise<LevelCosts> {
-    const logs = await this.store.read((db) =>
-      loadLogs(
-        db,
-        finished.map(({ id }) => id),
-      ),
-    );
-    return levelCosts(finished.flatMap((bag) => levelledCups(bag, logs[bag.id] ?? [])));
   }
 
   /**
