@@ -1,5 +1,6 @@
 import type { Bag } from '../contract/bag';
 import type { BrewInput } from '../contract/brew';
+import type { Prediction } from '../contract/palate';
 import { ENGINE_VERSION, type CrestBrew, type CrestInput, type Foretold, type TasterPrior } from '../core/crest';
 import { judgedScore, scoreOfCup } from '../core/cup';
 import { fitInput, type LoggedBrew } from './judgeBag';
@@ -36,7 +37,7 @@ export function predictionOf(
   foretold: Foretold,
   bag: Bag,
   before: readonly LoggedBrew[],
-): Foretold & { engineVersion: number; last: number | null; best: number | null } {
+): Omit<Prediction, 'brewId' | 'madeAt'> {
   const marked = before
     .filter(({ fault, style }) => fault === null && style === bag.reference.style)
     .flatMap(({ brewedAt, cup }) => {
@@ -47,6 +48,7 @@ export function predictionOf(
   return {
     ...foretold,
     engineVersion: ENGINE_VERSION,
+    weights: bag.weights,
     last: marked.at(-1)?.score ?? null,
     best: marked.length === 0 ? null : Math.max(...marked.map(({ score }) => score)),
   };

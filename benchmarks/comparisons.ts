@@ -5,8 +5,9 @@ import { mean, regret } from './judge/measures';
 import { SIGMA0, simulateBag, type SimulatedBag } from './simulate/brewing';
 
 /**
- * What comparisons alone are worth: the share of what marks gain over the table, in regret, when every cup is held against
- * the best yet, against the last, or by both, and never marked. The same cups, tasted the same; "like" within 1.5 points.
+ * What comparisons alone are worth: the share of what marks gain over the table, in regret, when every cup is held
+ * against the best yet, against the last, or by both, and never marked. The same cups, tasted the same; "like" within
+ * 1.5 points.
  */
 const { values } = parseArgs({
   options: {

@@ -9,8 +9,8 @@ import { FAMILIES } from './simulate/families';
 import { STRANGE } from './simulate/strange';
 
 /**
- * How good the engine's advice is on bags whose truth is known, against a notebook, a spreadsheet and the floor: the six
- * families, and households that do what the model does not expect.
+ * How good the engine's advice is on bags whose truth is known, against a notebook, a spreadsheet and the floor: the
+ * six families, and households that do what the model does not expect.
  */
 const { values } = parseArgs({
   options: {

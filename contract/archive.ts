@@ -14,7 +14,7 @@ import { crestLesson } from './exchange';
 import { CHANGE_KINDS, CHANGE_SUBJECTS } from './history';
 import { notebookMapping } from './notebook';
 import { picture } from './picture';
-import { predictionFields } from './palate';
+import { prediction } from './palate';
 import { grinderInput, recipeFields } from './recipe';
 import { FIRST_SETTINGS, settings } from './settings';
 import { spellInput } from './bag';
@@ -106,7 +106,7 @@ export const archiveRows = {
     ...{ id, fileName: z.string(), takenAt: kept, bagIds: z.array(id), brewIds: z.array(id), undoneAt: gone },
   }),
   notebookMappings: z.strictObject({ signature: z.string(), mapping: notebookMapping, usedAt: kept }),
-  predictions: z.strictObject(predictionFields),
+  predictions: prediction,
   exchanges: z.strictObject({ id, name: z.string(), readAt: kept, bags: z.array(crestLesson) }),
   changes: z.strictObject({
     ...{ id, at: kept, subject: z.enum(CHANGE_SUBJECTS), subjectId: id, bagId: id, kind: z.enum(CHANGE_KINDS) },

@@ -19,7 +19,7 @@ export const spellInput = z
 export type SpellInput = z.infer<typeof spellInput>;
 
 const attributeWeight = quantity('A weight', 0, 10);
-const weights = z.strictObject(
+export const attributeWeights = z.strictObject(
   Object.fromEntries(ATTRIBUTES.map((attribute) => [attribute, attributeWeight])) as Record<
     Attribute,
     typeof attributeWeight
@@ -44,7 +44,7 @@ const bagFields = {
   price: quantity('Price', 0, 100_000).nullable().default(null),
   scoringScale: oneOf('Scoring', SCORING_SCALES).default('mark10'),
   /** What "best" means: weights on the attributes, or (null) the overall mark. */
-  weights: weights
+  weights: attributeWeights
     .refine((w) => ATTRIBUTES.some((attribute) => w[attribute] > 0), {
       path: ['aroma'],
       error: 'At least one attribute must weigh something',

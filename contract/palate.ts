@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { COMPARED } from '../core/cup';
+import { attributeWeights } from './bag';
 import { id, oneOf } from './fields';
 
 const probability = z.number().min(0).max(1);
@@ -23,7 +24,11 @@ export const predictionFields = {
   best: points.nullable(),
   /** Of the cups it was held against: what each word was given. */
   against: z.array(z.strictObject({ thanId: id, better: probability, like: probability, worse: probability })),
+  /** What “best” meant then, as on the bag. */
+  weights: attributeWeights.nullable().default(null),
 } as const;
+export const prediction = z.strictObject(predictionFields);
+export type Prediction = z.infer<typeof prediction>;
 
 /** A cup that was foretold, with what it then was. */
 export const foretoldCup = z.strictObject({

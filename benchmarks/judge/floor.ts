@@ -6,7 +6,8 @@ import { random } from '../simulate/random';
 
 /**
  * The best advice anyone could give who knows the simulator but not the bag: truths drawn from the same families,
- * weighted by their believed shares and by how well they explain the log, recipe effects integrated out, σ on a few nodes. Importance sampling.
+ * weighted by their believed shares and by how well they explain the log, recipe effects integrated out, σ on a few
+ * nodes. Importance sampling.
  */
 export function bayesOptimalDay({ input, tableDays }: SimulatedBag, seed: number, draws = 3000): number {
   const brews = input.brews.filter((b) => b.fault === null && b.overall !== null);

@@ -8,7 +8,10 @@ export interface PouredRecipe extends Pick<Recipe, 'doseG'> {
   stages: readonly Pick<Stage, 'act' | 'toG'>[];
 }
 
-/** How a recipe is poured: how many pours, the bloom one of them, and how many times the dose the bloom is; null where it has none. */
+/**
+ * How a recipe is poured: how many pours, the bloom one of them, and how many times the dose the bloom is; null where
+ * it has none.
+ */
 export function pourStructure({ doseG, stages }: PouredRecipe): { pours: number | null; bloomMultiple: number | null } {
   const pours = stages.filter(isPour);
   const first = pours[0];

@@ -97,7 +97,8 @@ export class BoxedNormal {
   /** Mean, variances and probability at the sites as they are, and the sites they would become next. */
   #step(covariance: Float64Array, from: Float64Array, to: Float64Array): number {
     const { size, tau, nu, mean, variance } = this;
-    // With B = I + T½ S T½ = L Lᵀ the covariance within the bounds is T^−½ (I − B⁻¹) T^−½, its mean S (ν − T½ B⁻¹ T½ S ν).
+    // With B = I + T½ S T½ = L Lᵀ the covariance within the bounds is T^−½ (I − B⁻¹) T^−½, its mean S (ν − T½ B⁻¹ T½ S
+    // ν).
     const [l, roots, free, pulled] = [this.#factor, this.#column, this.mean, this.#pulled];
     for (let i = 0; i < size; i++) {
       tau[i] = Math.max(tau[i]!, LEAST_SITE / covariance[i * size + i]!);
@@ -119,7 +120,8 @@ export class BoxedNormal {
       pulled[i] = moved / l[row + i]!;
       logMass -= Math.log(l[row + i]!);
     }
-    // L⁻¹ column by column: the sums of its squares are the diagonal of B⁻¹, its products with what is pulled B⁻¹ T½ S ν.
+    // L⁻¹ column by column: the sums of its squares are the diagonal of B⁻¹, its products with what is pulled B⁻¹ T½ S
+    // ν.
     const column = this.#solved;
     for (let j = 0; j < size; j++) {
       let square = 0;
@@ -151,7 +153,9 @@ export class BoxedNormal {
     return logMass;
   }
 
-  /** Finds what site `i` would become next from what all others make of its entry; false where that has no probability. */
+  /**
+   * Finds what site `i` would become next from what all others make of its entry; false where that has no probability.
+   */
   #site(i: number, from: number, to: number): boolean {
     this.#leaveOut(i);
     const [m, v] = [this.#cavityMean, this.#cavityVariance];
@@ -170,8 +174,8 @@ export class BoxedNormal {
   }
 
   /**
-   * What all bounds pull entry `i` by: the mean of anything that goes along with the vector is its covariance with it times
-   * these.
+   * What all bounds pull entry `i` by: the mean of anything that goes along with the vector is its covariance with it
+   * times these.
    */
   pull(i: number): number {
     return this.nu[i]! - this.tau[i]! * this.mean[i]!;

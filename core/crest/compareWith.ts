@@ -11,9 +11,9 @@ const WORDS = 3;
 const EVERY_KNOT = 4;
 
 /**
- * Which earlier cup a cup of each rest day is best held against: the one whose comparison tells most about when the peak is,
- * the mutual information of the word and the group of peaks the bag belongs to, over the drawn curves; the ids, per rest day
- * 0 … 90. Empty without brews.
+ * Which earlier cup a cup of each rest day is best held against: the one whose comparison tells most about when the
+ * peak is, the mutual information of the word and the group of peaks the bag belongs to, over the drawn curves; the
+ * ids, per rest day 0 … 90. Empty without brews.
  */
 export function compareWith(posterior: Posterior, draws: Draws, brews: readonly UsableBrew[]): string[] {
   if (brews.length === 0) return [];
@@ -50,7 +50,9 @@ export function compareWith(posterior: Posterior, draws: Draws, brews: readonly 
   return Array.from({ length: LAST_DAY + 1 }, (_, day) => atAsked[asked.findLastIndex((k) => KNOTS[k]! <= day)]!);
 }
 
-/** Mutual information of row and column of a table of counts, [group][word], each group as often as the others; nats. */
+/**
+ * Mutual information of row and column of a table of counts, [group][word], each group as often as the others; nats.
+ */
 function mutualInformation(counts: Float64Array): number {
   const groups = counts.length / WORDS;
   let total = 0;

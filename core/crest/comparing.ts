@@ -13,10 +13,11 @@ export interface RidgePlace {
 /**
  * What comparisons say of each cell of the grid.
  *
- * How the cups tasted that were held against each other was not written down; it is u = m + A·h + L z, with z ~ Normal(0, I) for
- * the entries whose score is not known and z found from the known ones. A comparison bounds a difference of two of them, and
- * the height A is bounded below by 0. Given a cell all of them together are one normal vector (A first, then the differences)
- * within bounds: its probability is the cell's evidence, and its factors carry what was learnt of A and z.
+ * How the cups tasted that were held against each other was not written down; it is u = m + A·h + L z, with z ~
+ * Normal(0, I) for the entries whose score is not known and z found from the known ones. A comparison bounds a
+ * difference of two of them, and the height A is bounded below by 0. Given a cell all of them together are one normal
+ * vector (A first, then the differences) within bounds: its probability is the cell's evidence, and its factors carry
+ * what was learnt of A and z.
  */
 export class Comparing {
   readonly #box: BoxedNormal;
@@ -67,8 +68,8 @@ export class Comparing {
   }
 
   /**
-   * ln of the probability of all comparisons and of a height above 0, in a cell where the known scores alone make the height
-   * Normal(mean, sd²).
+   * ln of the probability of all comparisons and of a height above 0, in a cell where the known scores alone make the
+   * height Normal(mean, sd²).
    *
    * @param white whitened sides of the ridge at the entries, from `riseAt` and `fallAt` on
    * @param like the sites of a cell much like this one, as `sitesInto` keeps them; null to find them from nothing
@@ -143,8 +144,8 @@ export class Comparing {
 
   /**
    * After `evidence`: z given a height, one draw from standard normals: `normals` has one for every unknown entry and
-   * then one for every comparison. The factors of the comparisons are read as observations of the differences (Matheron's
-   * rule: a draw of the prior is moved by what it misses of them).
+   * then one for every comparison. The factors of the comparisons are read as observations of the differences
+   * (Matheron's rule: a draw of the prior is moved by what it misses of them).
    */
   drawInto(out: Float64Array, at: number, byHeight: number, normals: Float64Array, normalsAt: number): void {
     const [m, u] = [this.#count, this.#unknown];

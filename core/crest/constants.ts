@@ -78,7 +78,8 @@ export type ShapeShares = Readonly<Record<Shape, number>>;
 
 /**
  * How many of a hundred bags run each way: one crest; opening up and then slowly stale; a long plateau; at its best
- * fresh; a crest and a second, lower one; hardly any change. *Assumption*, editorial; moved by a household's finished bags.
+ * fresh; a crest and a second, lower one; hardly any change. *Assumption*, editorial; moved by a household's finished
+ * bags.
  */
 export const SHAPE_SHARES: ShapeShares = {
   crest: 0.45,
@@ -103,8 +104,9 @@ export const OPENING = { peakInTaus: { median: 2.2, logSd: 0.3 } } as const;
  */
 export const PLATEAU = { halfLengths: [0.4, 0.65, 0.9], width: 0.14 } as const;
 /**
- * A bag that opens twice: a lower crest, `height` times as high, stands before or after the main one (each as likely) at
- * one of these distances in ln days (`between` where one has to stand for both); log-width of both. The other side is as wide as it usually is. *Assumption*.
+ * A bag that opens twice: a lower crest, `height` times as high, stands before or after the main one (each as likely)
+ * at one of these distances in ln days (`between` where one has to stand for both); log-width of both. The other side
+ * is as wide as it usually is. *Assumption*.
  */
 export const SECOND_CREST = { logApart: [0.7, 1.05], between: 0.87, height: 0.9, width: 0.35 } as const;
 
@@ -138,8 +140,8 @@ export const HISTORY = {
 
 /**
  * A prior that moved by less than this judges no bag noticeably differently, and none is judged anew for it: log days
- * of the expected peak, log σ/σ₀, log of any spread, points of the expected baseline, share of a shape, and σ₀ of a complaint's cost. *Assumption*, held in a test
- * against what it does to a fit.
+ * of the expected peak, log σ/σ₀, log of any spread, points of the expected baseline, share of a shape, and σ₀ of a
+ * complaint's cost. *Assumption*, held in a test against what it does to a fit.
  */
 export const PRIOR_MOVED = {
   peakLog: 0.02,
@@ -155,8 +157,8 @@ export const RISE_WIDTH = { median: 0.5, logSd: 0.35 } as const;
 export const FALL_WIDTH = { median: 0.6, logSd: 0.4 } as const;
 
 /**
- * Height of the ridge: normal with this mean and sd, cut off below 0, in σ₀; a bag that hardly changes is a shape of its
- * own. *Assumption*.
+ * Height of the ridge: normal with this mean and sd, cut off below 0, in σ₀; a bag that hardly changes is a shape of
+ * its own. *Assumption*.
  */
 export const HEIGHT = { mean: 3, sd: 1.5 } as const;
 /** Log-sd of the noise σ around σ₀. *Assumption*; blind repeats replace it. */
@@ -176,8 +178,8 @@ export const SHARED_BREW = 0.5;
  */
 export const ALIKE = 0.45;
 /**
- * Sd of the slip of the tongue in one comparison, in σ₀: errors belong to cups, but a household may say that each of two was
- * better than the other, and must still be answered. *Assumption*.
+ * Sd of the slip of the tongue in one comparison, in σ₀: errors belong to cups, but a household may say that each of
+ * two was better than the other, and must still be answered. *Assumption*.
  */
 export const SLIP = 0.2;
 /**
@@ -191,7 +193,9 @@ export const SHARED_CUP = 0.7;
  */
 export const BY_LEVELS = { variance: 2.5, offsetSd: 1.5 } as const;
 
-/** Baseline, the score at the peak: mean (the taster's own when known) and sd, in points. *Assumption*, from history. */
+/**
+ * Baseline, the score at the peak: mean (the taster's own when known) and sd, in points. *Assumption*, from history.
+ */
 export const BASELINE_MEAN = 80;
 export const BASELINE_SD = 8;
 
@@ -234,8 +238,8 @@ export const EFFECT_SD = {
 } as const;
 
 /**
- * Whether an effect changes with age: the prior sd of its change over ln days e-fold, as a share of its own prior sd; asked
- * once a setting and the others were each tried this often, twice or more in each half of the log. *Assumption*.
+ * Whether an effect changes with age: the prior sd of its change over ln days e-fold, as a share of its own prior sd;
+ * asked once a setting and the others were each tried this often, twice or more in each half of the log. *Assumption*.
  */
 export const EFFECT_CHANGE = { share: 1, cups: 4, perHalf: 2 } as const;
 
@@ -266,8 +270,8 @@ export const PROPOSAL_DAYS = 14;
 export const INFORMATIVE_ENOUGH = 0.8;
 
 /**
- * A bag is called forgiving when the best and the worst of what was tried are very likely less than this apart, fussy when
- * more than that, in σ₀; with so many settings other than the reference's and cups. *Assumption*.
+ * A bag is called forgiving when the best and the worst of what was tried are very likely less than this apart, fussy
+ * when more than that, in σ₀; with so many settings other than the reference's and cups. *Assumption*.
  */
 export const FORGIVING = { within: 2, beyond: 3, probability: 0.8, settings: 1, cups: 6 } as const;
 
@@ -306,7 +310,10 @@ export const ADVISED_DAYS = { from: 4, to: 60 } as const;
 export const GRID = { peak: 48, rise: 5, fall: 5, opening: 4, second: 2, noise: 4, deviation: 18, draws: 512 } as const;
 /** The grid of a bag with comparisons, which tell less of every cell and cost more. *Numerical*. */
 export const COMPARED_GRID = { ...GRID, rise: 2, fall: 2, opening: 2, second: 1, noise: 2 } as const;
-/** The rise, fall and noise grids reach this many sds to either side; with so few nodes that the variance is right. *Numerical*. */
+/**
+ * The rise, fall and noise grids reach this many sds to either side; with so few nodes that the variance is right.
+ * *Numerical*.
+ */
 export const GRID_REACH = 2.2;
 export const COARSE_REACH: Readonly<Record<number, number>> = { 2: 1, 3: Math.sqrt(3) };
 /**

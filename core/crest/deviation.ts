@@ -5,7 +5,9 @@ import { cholesky, dot, whiten } from './linalg';
 import type { WhitenedNode } from './posterior';
 import { logAge } from './shape';
 
-/** The baseline and deviation are carried on these log-ages, equally spaced over the reported days, and interpolated. */
+/**
+ * The baseline and deviation are carried on these log-ages, equally spaced over the reported days, and interpolated.
+ */
 const FIRST = logAge(0);
 const SPACING = (logAge(LAST_DAY) - FIRST) / (GRID.deviation - 1);
 export const NODES = Float64Array.from({ length: GRID.deviation }, (_, i) => FIRST + i * SPACING);

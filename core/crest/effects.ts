@@ -61,8 +61,8 @@ export function effectDraws(
 }
 
 /**
- * The baseline at the best day, points, given the brews: what a history keeps of a bag. Comparisons alone say nothing of
- * it.
+ * The baseline at the best day, points, given the brews: what a history keeps of a bag. Comparisons alone say nothing
+ * of it.
  */
 export function baselineMoments(posterior: Posterior, { count, residuals, noiseNode }: Draws): Moments {
   const { data } = posterior;
@@ -152,8 +152,8 @@ export function claimedEffect(posterior: Posterior, draws: Draws, loadings: Sett
 }
 
 /**
- * What the effects did to each usable brew, points: the sum of the mean effects of the settings it was made at, as they were
- * at its age.
+ * What the effects did to each usable brew, points: the sum of the mean effects of the settings it was made at, as they
+ * were at its age.
  */
 export function effectPerBrew(
   posterior: Posterior,

@@ -2,8 +2,8 @@ import { BY_LEVELS, RECORD_VARIANCE, SHARED_BREW, SHARED_CUP, SHARED_MORNING } f
 import type { UsableBrew } from './usable';
 
 /**
- * One tasting of one cup: a mark that is known, or how the cup tasted when it was held against another, which nobody wrote
- * down. A cup that was marked and compared has both.
+ * One tasting of one cup: a mark that is known, or how the cup tasted when it was held against another, which nobody
+ * wrote down. A cup that was marked and compared has both.
  */
 export interface Entry {
   /** Its brew, by its place among the usable ones. */
@@ -15,8 +15,8 @@ export interface Entry {
 }
 
 /**
- * The entries of the usable brews, in their order: those with a known score first. How the `asked` ones tasted, by their
- * ids, is asked for.
+ * The entries of the usable brews, in their order: those with a known score first. How the `asked` ones tasted, by
+ * their ids, is asked for.
  */
 export function entriesOf(brews: readonly UsableBrew[], asked: ReadonlySet<string>): Entry[] {
   const compared = new Set(
@@ -50,9 +50,9 @@ function sharedShare(one: UsableBrew, other: UsableBrew): number {
 }
 
 /**
- * Noise covariances of entries of one cup, brew or morning, in units of σ²: the share of what both have, by when they were
- * written down. What a cup has of noise altogether stays the same, so that a morning of one cup is judged as ever. Cups
- * of one bag and one rest age are of one day, also in the freezer, where a day is a small age but not none.
+ * Noise covariances of entries of one cup, brew or morning, in units of σ²: the share of what both have, by when they
+ * were written down. What a cup has of noise altogether stays the same, so that a morning of one cup is judged as ever.
+ * Cups of one bag and one rest age are of one day, also in the freezer, where a day is a small age but not none.
  */
 export function sharedNoiseOf(brews: readonly UsableBrew[], entries: readonly Entry[]): SharedNoise[] {
   return entries.flatMap((one, i) =>
@@ -72,9 +72,9 @@ export interface Contrast {
 }
 
 /**
- * The comparisons between entries: a cup is called better or worse when it tastes more than `alike` points apart, and like
- * the other in between (Thurstone's model with ties: Rao and Kupper, J. Am. Stat. Assoc. 62 (1967) 194–204; the errors
- * being the cups', it is a probit with scale √2 σ only while no cup is compared twice).
+ * The comparisons between entries: a cup is called better or worse when it tastes more than `alike` points apart, and
+ * like the other in between (Thurstone's model with ties: Rao and Kupper, J. Am. Stat. Assoc. 62 (1967) 194–204; the
+ * errors being the cups', it is a probit with scale √2 σ only while no cup is compared twice).
  */
 export function contrastsOf(brews: readonly UsableBrew[], entries: readonly Entry[], alike: number): Contrast[] {
   const tasted = new Map(

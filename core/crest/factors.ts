@@ -12,8 +12,8 @@ import type { FactorName } from './types';
 export interface Term {
   factor: FactorName | 'levels';
   /**
-   * Whether it is no setting's effect by itself: how one changes with age, or what scores worked out of levels differ by from
-   * marks.
+   * Whether it is no setting's effect by itself: how one changes with age, or what scores worked out of levels differ
+   * by from marks.
    */
   isBeside?: boolean;
   /** One value per usable brew (per entry, in the data), 0 at the reference. */
@@ -31,7 +31,9 @@ export interface Setting {
   loadings: { term: number; value: number }[];
   /** Which usable brews were made at this setting. */
   at: number[];
-  /** How its effect changes with age, where that was seen: a term whose value is this times ln age less `aroundLogAge`. */
+  /**
+   * How its effect changes with age, where that was seen: a term whose value is this times ln age less `aroundLogAge`.
+   */
   change: { term: number; value: number; aroundLogAge: number } | null;
 }
 
@@ -181,8 +183,8 @@ export function designMatrix(
 }
 
 /**
- * Whether a setting was tried often enough both early and late, and so were the others, that a change of its effect with
- * age can be told from the ridge. Brews are in the order of their age.
+ * Whether a setting was tried often enough both early and late, and so were the others, that a change of its effect
+ * with age can be told from the ridge. Brews are in the order of their age.
  */
 function triedEarlyAndLate(column: Float64Array): boolean {
   const half = Math.floor(column.length / 2);

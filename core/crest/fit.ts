@@ -31,8 +31,8 @@ import { dayProbabilities, spans, steadyProbability } from './window';
  *     y = baseline + A·h(x; component) + Σ recipe and taster effects + deviation(x) + noise
  *
  * with the priors of `constants.ts`. The curve h is one crest with a rise and a fall, or a crest with a lower one
- * before or after it, or going stale from the first day. Inference is exact up to the grid: peak, components and noise on
- * nodes, the height a cut-off normal, everything else Gaussian. The same input gives the same bytes, in any order of
+ * before or after it, or going stale from the first day. Inference is exact up to the grid: peak, components and noise
+ * on nodes, the height a cut-off normal, everything else Gaussian. The same input gives the same bytes, in any order of
  * its brews.
  *
  * @param density 1 in use; 2 doubles every grid, for checking that no reported figure depends on it

@@ -6,8 +6,8 @@ import type { CrestBrew, CrestInput, Foretold } from './types';
 import { leftOutOf, usableBrews } from './usable';
 
 /**
- * What the cups of a bag foretell of another one, before it is tasted: its score, and how it will be against the cups it
- * is held against. Null where it is of no use: no cup before it counts, or it is of another series or has a fault.
+ * What the cups of a bag foretell of another one, before it is tasted: its score, and how it will be against the cups
+ * it is held against. Null where it is of no use: no cup before it counts, or it is of another series or has a fault.
  *
  * @param input the bag with the cups before
  * @param brew the cup to come, with the comparisons that are to be foretold; what it scored is not looked at
@@ -37,7 +37,7 @@ export function foretell(input: CrestInput, brew: CrestBrew): Foretold | null {
   const tasted = drawsOf(brew.id);
   const [lo = NaN, hi = NaN] = histogramQuantiles(tasted, [0.1, 0.9]);
   const mean = tasted.reduce((sum, y) => sum + y, 0) / tasted.length;
-  const best = Math.max(...known.map(({ score }) => score ?? -Infinity));
+  const best = Math.max(...known.map(({ score, byLevels }) => (byLevels ? null : score) ?? -Infinity));
   return {
     mean,
     lo,

@@ -9,8 +9,9 @@ import type { Forgiving } from './types';
 import type { UsableBrew } from './usable';
 
 /**
- * How far the score fell over the recipes and days tried: in each drawn curve the range over the days tried and, on top, the
- * range of what the settings tried did, the reference's being nothing. Null while there is too little to say it of.
+ * How far the score fell over the recipes and days tried: in each drawn curve the range over the days tried and, on
+ * top, the range of what the settings tried did, the reference's being nothing. Null while there is too little to say
+ * it of.
  */
 export function forgivingOf(
   posterior: Posterior,

@@ -51,8 +51,8 @@ export interface NoiseNode {
 /** The fixed grids a fit runs on. They depend on nothing but the density, so they are built once and kept. */
 export interface Grid {
   /**
-   * ln peak age. Entry `FRESH_PEAK` stands for "no crest after the first days", `FLAT_PEAK` for "hardly any change"; from
-   * `FIRST_CREST` on come the midpoints of equal cells over ln 1.5 … ln 90.
+   * ln peak age. Entry `FRESH_PEAK` stands for "no crest after the first days", `FLAT_PEAK` for "hardly any change";
+   * from `FIRST_CREST` on come the midpoints of equal cells over ln 1.5 … ln 90.
    */
   logPeaks: Float64Array;
   peakStep: number;

@@ -4,7 +4,9 @@ import type { Data } from './likelihood';
 import { dot } from './linalg';
 import { logCdf } from './normal';
 
-/** The prior of the height as a regression takes it: its variance, points², and what it pulls by, mean over variance. */
+/**
+ * The prior of the height as a regression takes it: its variance, points², and what it pulls by, mean over variance.
+ */
 export function heightPrior(sigma0: number): { variance: number; pull: number; logEvidence: number } {
   const variance = (HEIGHT.sd * sigma0) ** 2;
   const pull = (HEIGHT.mean * sigma0) / variance;

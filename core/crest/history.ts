@@ -230,8 +230,8 @@ export function baselineFrom(past: readonly Pick<PastBag, 'bagLikelihood'>[]): n
 const SHARE_ROUNDS = 8;
 
 /**
- * The shape shares of a new bag: the stated ones are a Dirichlet prior worth `SHAPE_SHARES_WORTH` bags, and each past bag
- * counts for every shape by its probability of having run that way (expectation–maximisation for the weights of a
+ * The shape shares of a new bag: the stated ones are a Dirichlet prior worth `SHAPE_SHARES_WORTH` bags, and each past
+ * bag counts for every shape by its probability of having run that way (expectation–maximisation for the weights of a
  * mixture: Dempster, Laird and Rubin, J. R. Stat. Soc. B 39 (1977) 1–38).
  */
 export function shapeSharesFrom(past: readonly Pick<PastBag, 'bagLikelihood' | 'isOfOthers'>[]): ShapeShares {

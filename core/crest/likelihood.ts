@@ -44,7 +44,10 @@ function addNoise(
   }
 }
 
-/** Covariance of baseline and deviation at two log-ages, points²: a shared baseline, and a squared exponential in ln days. */
+/**
+ * Covariance of baseline and deviation at two log-ages, points²: a shared baseline, and a squared exponential in ln
+ * days.
+ */
 export function baselineCovariance(
   x1: number,
   x2: number,
@@ -57,7 +60,9 @@ export function baselineCovariance(
 /** A recipe effect as far as a covariance knows of it. */
 export type EffectTerm = Pick<Term, 'column' | 'priorSd'>;
 
-/** Covariance of the scores at log-ages `x` but for their noise, n × n, points²: level, deviation, effects of `terms`. */
+/**
+ * Covariance of the scores at log-ages `x` but for their noise, n × n, points²: level, deviation, effects of `terms`.
+ */
 function signalCovariance(
   data: Pick<Data, 'n' | 'x' | 'sigma0' | 'baselineSd'>,
   terms: readonly EffectTerm[],

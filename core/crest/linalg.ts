@@ -39,7 +39,9 @@ export function whiten(factor: Float64Array, n: number, x: Float64Array, at = 0)
   }
 }
 
-/** Solves S x = b in place of b, for a symmetric positive definite S given by its lower triangle, which is overwritten. */
+/**
+ * Solves S x = b in place of b, for a symmetric positive definite S given by its lower triangle, which is overwritten.
+ */
 export function solveInPlace(s: Float64Array, n: number, b: Float64Array): void {
   cholesky(s, n);
   whiten(s, n, b);

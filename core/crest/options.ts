@@ -87,8 +87,8 @@ function groupSums({ count, curves }: Draws): GroupSums {
  *
  *     ½ ln Var(y) − ½ Σ (share of group) ln Var(y | group)
  *
- * The noise of the score to come is what was learnt of the taster, draw by draw: the noisier, the less one cup tells. In a
- * good approximation the interval of the peak shrinks by the factor e to the minus this.
+ * The noise of the score to come is what was learnt of the taster, draw by draw: the noisier, the less one cup tells.
+ * In a good approximation the interval of the peak shrinks by the factor e to the minus this.
  */
 function informationByDay(
   { curves, noiseNode }: Draws,

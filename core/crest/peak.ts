@@ -32,9 +32,9 @@ function logQuantiles(
 }
 
 /**
- * Median peak age and the shortest interval (in ln days) of probability `INTERVAL_COVERAGE`, days, given that the bag has
- * a crest after its first days. The shortest interval leaves out the flat tails of the prior that a central one would
- * keep.
+ * Median peak age and the shortest interval (in ln days) of probability `INTERVAL_COVERAGE`, days, given that the bag
+ * has a crest after its first days. The shortest interval leaves out the flat tails of the prior that a central one
+ * would keep.
  */
 export function peakSummary(posterior: Posterior): { day: number; lo: number; hi: number; coverage: number } {
   const crested = posterior.condition('peak', (p) => p >= FIRST_CREST);

@@ -63,7 +63,10 @@ export function peakWeightsOf(logPeaks: Float64Array, prior: PeakPrior, adviceDa
   return crests.map((weight, p) => (p < FIRST_CREST ? 1 : weight / total));
 }
 
-/** The prior probability of every entry of the peak axis: of the crests by `peakWeights`, of none by the shares; sums to 1. */
+/**
+ * The prior probability of every entry of the peak axis: of the crests by `peakWeights`, of none by the shares; sums to
+ * 1.
+ */
 export function entryWeights(peakWeights: Float64Array, shares: ShapeShares): Float64Array {
   const crested = 1 - shares.fresh - shares.flat;
   return peakWeights.map((weight, p) =>

@@ -31,8 +31,8 @@ export function staling(x: number, days: number): number {
 }
 
 /**
- * A bag that opens up and is then slowly stale: gas hides exp(−a / τ) of it and staling takes away evenly, with its best
- * at log-age `peak` of `inTaus` τ; what is lost at log-age `x` against that best, 1 on the day of roasting.
+ * A bag that opens up and is then slowly stale: gas hides exp(−a / τ) of it and staling takes away evenly, with its
+ * best at log-age `peak` of `inTaus` τ; what is lost at log-age `x` against that best, 1 on the day of roasting.
  */
 export function opening(x: number, peak: number, inTaus: number): number {
   const left = Math.exp(-inTaus);

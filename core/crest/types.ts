@@ -25,7 +25,9 @@ export interface TasterPrior {
   baselineMean: number;
   /** How its bags run, and how many finished ones of its own that is worth; the stated shares where it is not given. */
   shapes?: { shares: ShapeShares; bags: number };
-  /** What too little or too much of an attribute costs, in σ₀, learnt from its marks; for cups with levels and no mark. */
+  /**
+   * What too little or too much of an attribute costs, in σ₀, learnt from its marks; for cups with levels and no mark.
+   */
   levelCosts?: Readonly<Record<string, number>>;
 }
 
@@ -102,7 +104,9 @@ export type FactorName = (typeof FACTOR_NAMES)[number];
 /** What the claimed recipe does to the score, against the reference, in points. */
 export type ClaimedEffect = Omit<Effect, 'factor' | 'setting' | 'change'>;
 
-/** How far the score fell over what was tried, points: the mean, and 10 % and 90 % quantiles; and what that is called. */
+/**
+ * How far the score fell over what was tried, points: the mean, and 10 % and 90 % quantiles; and what that is called.
+ */
 export interface Forgiving {
   fall: { mean: number; lo: number; hi: number };
   is: 'forgiving' | 'fussy' | null;

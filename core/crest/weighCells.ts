@@ -35,8 +35,8 @@ export interface Belief {
  *     precision P = 1/V + u·u,  mean M = (a/V + u·v) / P,
  *     evidence ∝ |C|^−½ exp(−½ v·v − ½ a²/V + ½ M²P) (P·V)^−½ Φ(M·√P) / Φ(a/√V)
  *
- * A ridge is the sum of its two sides, so u·u and u·v come from whitened sides shared by all cells. Where cups were compared,
- * Φ(M·√P) becomes the probability of the comparisons and of a height above 0 together (`Comparing`).
+ * A ridge is the sum of its two sides, so u·u and u·v come from whitened sides shared by all cells. Where cups were
+ * compared, Φ(M·√P) becomes the probability of the comparisons and of a height above 0 together (`Comparing`).
  */
 export function posteriorOf(data: Data, grid: Grid, belief: Belief): Posterior {
   const { n, known } = data;

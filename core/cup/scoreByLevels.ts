@@ -4,16 +4,20 @@ import type { AttributeWeights } from './scoringScales';
 
 /** The score of a cup whose levels are all just right, points; only differences from it are ever read. */
 const NOTHING_AMISS = 80;
-/** What too little or too much of one attribute costs, and what a merit gains per step over the middle, in σ₀. *Assumption*. */
+/**
+ * What too little or too much of one attribute costs, and what a merit gains per step over the middle, in σ₀.
+ * *Assumption*.
+ */
 const COST = 1;
 const GAIN = 0.4;
 const MIDDLE = 3;
 
 /**
- * The score, 0–100, that the levels of a cup come to where nobody marked it: what it lacked or had too much of takes off,
- * merits add. Null where no level says how it was liked.
+ * The score, 0–100, that the levels of a cup come to where nobody marked it: what it lacked or had too much of takes
+ * off, merits add. Null where no level says how it was liked.
  *
- * @param weights what the household means by "best": an attribute of weight 0 costs nothing; others as they are to their mean
+ * @param weights what the household means by "best": an attribute of weight 0 costs nothing; others as they are to
+ * their mean
  * @param sigma0 repeatability of the bag's scale, points
  * @param costs what complaints cost this household by its own marks, in σ₀, which count before its weights
  */

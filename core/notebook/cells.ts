@@ -30,8 +30,8 @@ const FRACTIONS: Readonly<Record<string, number>> = { '¼': 0.25, '½': 0.5, '¾
 const WRITTEN = /^(?:~|≈|ca\.?|about|approx\.?)?\s*([-+]?[\d.,'’ \u00a0]*\d)?\s*([¼½¾])?\s*(.*)$/isu;
 
 /**
- * The number a cell begins with. A lone comma before one or two digits is a decimal comma whatever the rest of the table
- * does, and a lone point a decimal point: nobody writes thousands in twos.
+ * The number a cell begins with. A lone comma before one or two digits is a decimal comma whatever the rest of the
+ * table does, and a lone point a decimal point: nobody writes thousands in twos.
  */
 export function numberIn(cell: Cell | undefined, decimal: DecimalMark): WrittenNumber | null {
   if (typeof cell === 'number') return Number.isFinite(cell) ? { value: cell, unit: '' } : null;
@@ -91,8 +91,8 @@ const MINUTES_SECONDS = /^(\d{1,3})\s*m(?:in)?\.?\s*(\d{1,2})\s*s?(?:ec)?$/i;
 const LONGEST_POUR_S = 3600;
 
 /**
- * A length of time in s: "2:45", "2'45''", "2m45", "165 s", 2.75 of a column in minutes. "02:45:00" is what a spreadsheet
- * makes of "2:45": hours and minutes there are minutes and seconds, unless the column is one of hours.
+ * A length of time in s: "2:45", "2'45''", "2m45", "165 s", 2.75 of a column in minutes. "02:45:00" is what a
+ * spreadsheet makes of "2:45": hours and minutes there are minutes and seconds, unless the column is one of hours.
  */
 export function secondsIn(cell: Cell | undefined, decimal: DecimalMark, unit: string): number | null {
   const text = textOf(cell);

@@ -10,8 +10,8 @@ export interface LevelledCup {
 }
 
 /**
- * What too little or too much of each attribute costs this household, in σ₀, by the attribute's id. *Assumption*: before a cup
- * says otherwise a complaint costs 1 ± 0.5, and marks miss by 1.3.
+ * What too little or too much of each attribute costs this household, in σ₀, by the attribute's id. *Assumption*:
+ * before a cup says otherwise a complaint costs 1 ± 0.5, and marks miss by 1.3.
  */
 export type LevelCosts = Readonly<Record<string, number>>;
 
@@ -21,9 +21,9 @@ const MISS_SD = 1.3;
 const LEAST_CUPS = 3;
 
 /**
- * The costs by which a household's own marks went along with its complaints: a linear regression within bags, each cup against the
- * mean of its bag, with a normal prior on every cost (ridge regression: Hoerl and Kennard, *Technometrics* 12 (1970) 55–67).
- * Attributes complained of in fewer than three cups are left out.
+ * The costs by which a household's own marks went along with its complaints: a linear regression within bags, each cup
+ * against the mean of its bag, with a normal prior on every cost (ridge regression: Hoerl and Kennard, *Technometrics*
+ * 12 (1970) 55–67). Attributes complained of in fewer than three cups are left out.
  */
 export function levelCosts(cups: readonly LevelledCup[]): LevelCosts {
   const complaints = cups.map(({ intensities }) =>

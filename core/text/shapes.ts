@@ -49,7 +49,9 @@ export function oddsText(probability: number): string {
 const WORTH_NAMING = 0.1;
 const MOST_NAMED = 2;
 
-/** How a bag runs, in a sentence: "Most likely it has one crest (two in three); one in six that it opens a second time." */
+/**
+ * How a bag runs, in a sentence: "Most likely it has one crest (two in three); one in six that it opens a second time."
+ */
 export function shapesText(shapes: ShapeShares): string {
   const [first, ...others] = [...SHAPES].sort((a, b) => shapes[b] - shapes[a]);
   if (!first) return '';

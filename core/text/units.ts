@@ -48,7 +48,9 @@ export function weightText(grams: number, units: Units, places = 1): string {
   return `${weightIn(units, grams, places)} ${units.weight}`;
 }
 
-/** A text in which temperatures and weights, never differences of temperatures, stand in °C and g, as they are written. */
+/**
+ * A text in which temperatures and weights, never differences of temperatures, stand in °C and g, as they are written.
+ */
 export function inUnits(units: Units, text: string): string {
   const degrees =
     units.temperature === '°C'

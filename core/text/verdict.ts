@@ -56,7 +56,9 @@ export function recipeClause(effects: readonly Effect[], sigma0: number, units: 
   return `; ${settingText(largest, units)} ${largest.mean < 0 ? 'hides it' : 'lifts it'} ${sizeWord(largest, sigma0)}`;
 }
 
-/** What one setting did to the score, in words; of one cup with it, or while it could be nothing, no size is claimed. */
+/**
+ * What one setting did to the score, in words; of one cup with it, or while it could be nothing, no size is claimed.
+ */
 export function effectText(effect: Effect, sigma0: number, units: Units): string {
   const { mean, helps, brews } = effect;
   const name = settingText(effect, units);
@@ -73,8 +75,8 @@ export function effectText(effect: Effect, sigma0: number, units: Units): string
 const CHANGE_SAID = 0.9;
 
 /**
- * What became of an effect with the days: "it helped on day 6 and hurts on day 30"; empty while that is not known, or was
- * not seen.
+ * What became of an effect with the days: "it helped on day 6 and hurts on day 30"; empty while that is not known, or
+ * was not seen.
  */
 export function effectChangeText({ change }: Pick<Effect, 'change'>, sigma0: number): string {
   if (!change || Math.max(change.grows, 1 - change.grows) < CHANGE_SAID) return '';

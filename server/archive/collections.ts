@@ -82,7 +82,9 @@ function tableOf(collection: CollectionName): Table {
 /** In an order in which nothing refers to what comes later. */
 export const TABLES: readonly Table[] = (Object.keys(ENTITY_OF) as CollectionName[]).map(tableOf);
 
-/** The same with the keys of all its objects in order: the same household gives the same text, whoever wrote it down. */
+/**
+ * The same with the keys of all its objects in order: the same household gives the same text, whoever wrote it down.
+ */
 function inOrder(value: unknown): unknown {
   if (Array.isArray(value)) return value.map(inOrder);
   if (typeof value !== 'object' || value === null) return value;

@@ -248,7 +248,10 @@ async function checkPot(db: EntityManager, bagId: string, id: string | null, pot
     throw invalidField('potId', 'This brew is not one of this bag that another cup can be poured from');
 }
 
-/** Refuses a comparison with a cup of another bag, with itself, or one of them twice; what was compared before may be gone. */
+/**
+ * Refuses a comparison with a cup of another bag, with itself, or one of them twice; what was compared before may be
+ * gone.
+ */
 async function checkComparisons(
   db: EntityManager,
   bagId: string,

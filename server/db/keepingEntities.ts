@@ -3,8 +3,8 @@ import type { CrestLesson } from '../../contract/exchange';
 import type { ChangeKind, ChangeSubject } from '../../contract/history';
 import type { NotebookMapping } from '../../contract/notebook';
 import type { PictureOf } from '../../contract/picture';
-import type { Foretold } from '../../core/crest';
-import { id, integer, json, optionalJson, optionalReal, optionalText, real, text } from './columns';
+import { predictionFields, type Prediction } from '../../contract/palate';
+import { columnsOf, id, integer, json, optionalJson, optionalText, text } from './columns';
 
 /** The tables of what was brought in, of what was changed, of what was foretold, and of pictures. */
 
@@ -79,26 +79,9 @@ export const PictureEntity = new EntitySchema<PictureRow>({
 });
 
 /** What was foretold of a brew's cup, as it stood before it was tasted. */
-export interface PredictionRow {
-  brewId: string;
-  madeAt: string;
-  engineVersion: number;
-  mean: number;
-  lo: number;
-  hi: number;
-  beatsBest: number | null;
-  last: number | null;
-  best: number | null;
-  against: Foretold['against'];
-}
-
-export const PredictionEntity = new EntitySchema<PredictionRow>({
+export const PredictionEntity = new EntitySchema<Prediction>({
   name: 'prediction',
-  columns: {
-    brewId: { type: 'varchar', primary: true },
-    ...{ madeAt: text, engineVersion: integer, mean: real, lo: real, hi: real },
-    ...{ beatsBest: optionalReal, last: optionalReal, best: optionalReal, against: json },
-  },
+  columns: { ...columnsOf(predictionFields), brewId: { type: 'varchar', primary: true } },
 });
 
 /** A file of another taster's crests that was read. */

@@ -14,7 +14,9 @@ import { NotebookImportEntity, NotebookMappingEntity, type NotebookImportRow } f
 import { addTaster } from './tasters';
 import { wordResolver } from './words';
 
-/** Tables of brews that are brought in: what they are held against, and how they are kept, taken back and remembered. */
+/**
+ * Tables of brews that are brought in: what they are held against, and how they are kept, taken back and remembered.
+ */
 
 /** The bags of the household that go by some names, with their brews. */
 export async function loadKnownBags(db: EntityManager, names: readonly string[]): Promise<KnownBag[]> {
@@ -86,8 +88,8 @@ export async function loadNotebookImports(db: EntityManager): Promise<NotebookIm
 }
 
 /**
- * Takes back what a table brought, or (null) brings it back. A bag that was brewed since stays, with those brews. Throws
- * a not-found Problem, and a conflict Problem where it went for good.
+ * Takes back what a table brought, or (null) brings it back. A bag that was brewed since stays, with those brews.
+ * Throws a not-found Problem, and a conflict Problem where it went for good.
  */
 export async function setNotebookUndone(
   db: EntityManager,

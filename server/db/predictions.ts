@@ -1,19 +1,19 @@
 import { In, IsNull, type EntityManager } from 'typeorm';
-import type { ForetoldCupRow } from '../../contract/palate';
+import type { ForetoldCupRow, Prediction } from '../../contract/palate';
 import { judgedScore } from '../../core/cup';
 import { loadCups } from './cups';
 import { BagEntity, BrewEntity } from './entities';
-import { PredictionEntity, type PredictionRow } from './keepingEntities';
+import { PredictionEntity } from './keepingEntities';
 
 /** What was foretold of each cup: written once, before it was tasted, and never again. */
 
-export async function keepPrediction(db: EntityManager, row: PredictionRow): Promise<void> {
+export async function keepPrediction(db: EntityManager, row: Prediction): Promise<void> {
   await db.insert(PredictionEntity, row);
 }
 
 /**
- * The cups that were foretold, the latest first, with what each then was; of all bags, or of one. Faulted and deleted ones are
- * left out: what happened to them nobody could foretell.
+ * The cups that were foretold, the latest first, with what each then was; of all bags, or of one. Faulted and deleted
+ * ones are left out: what happened to them nobody could foretell.
  */
 export async function loadForetoldCups(db: EntityManager, bagId?: string): Promise<ForetoldCupRow[]> {
   const bags = await db.findBy(BagEntity, { deletedAt: IsNull(), ...(bagId !== undefined && { id: bagId }) });
@@ -37,7 +37,7 @@ export async function loadForetoldCups(db: EntityManager, bagId?: string): Promi
           bagId: bag.id,
           bagName: bag.name,
           brewedAt: brew.brewedAt,
-          score: judgedScore(cup, bag.weights),
+          score: judgedScore(cup, row.weights),
         },
       ];
     })

@@ -22,7 +22,9 @@ export async function loadVocabulary(db: EntityManager): Promise<Vocabulary> {
   return madeOf(await db.find(WordEntity, { order: { createdAt: 'ASC' } }));
 }
 
-/** Making a vocabulary takes longer than all the rest of a cup: the last one is used again while the words are the same. */
+/**
+ * Making a vocabulary takes longer than all the rest of a cup: the last one is used again while the words are the same.
+ */
 let last: { own: string; vocabulary: Vocabulary } | null = null;
 function madeOf(own: readonly HouseholdWord[]): Vocabulary {
   const key = JSON.stringify(own);

@@ -15,7 +15,9 @@ const MOST_TEXT_BYTES = 16 * 1024 * 1024;
 const MOST_UNPACKED_BYTES = 32 * 1024 * 1024;
 const MOST_ENTRIES = 2000;
 
-/** What a file is, by what stands in it: an archive (JSON, or any zip that is no spreadsheet), a spreadsheet, or text. */
+/**
+ * What a file is, by what stands in it: an archive (JSON, or any zip that is no spreadsheet), a spreadsheet, or text.
+ */
 export async function kindOfFile(file: string): Promise<'archive' | 'spreadsheet' | 'text'> {
   if (!(await isZip(file))) return /^[\s\ufeff]*[{[]/.test(await beginningOf(file)) ? 'archive' : 'text';
   const names: string[] = [];

@@ -150,6 +150,17 @@ describe('the track record', () => {
   });
 });
 
+it('a prediction is held against what best meant when it was made', async () => {
+  const bagId = await bag();
+  await addCup(bagId, { day: 6, mark: 7.5 });
+  await addCup(bagId, { day: 14, mark: 8.5 });
+  const score = async () => (await record()).cups.find((cup) => cup.bagId === bagId)?.score;
+  expect(await score()).toBe(85);
+  const weights = { aroma: 1, acidity: 0, body: 0, sweetness: 0, cleanness: 0 };
+  await server.ok('PATCH', `/bags/${bagId}`, { weights });
+  expect(await score()).toBe(85);
+});
+
 describe('cups with levels and no mark', () => {
   const levels = (...complaints: string[]) =>
     ['fruit', 'weight', 'roast'].map((attribute) => ({

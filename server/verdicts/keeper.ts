@@ -107,10 +107,10 @@ export class VerdictKeeper {
   }
 
   /**
-   * What the cups of a bag foretell of another one, to be kept with it; null where they foretell nothing, or nothing can be
-   * judged at the moment: a cup is kept all the same.
+   * What the cups of a bag foretell of another one, to be kept with it; null where they foretell nothing, or nothing
+   * can be judged at the moment: a cup is kept all the same.
    */
-  async foretell(bag: Bag, brew: BrewInput): Promise<Prediction | null> {
+  async foretell(bag: Bag, brew: BrewInput): Promise<ReturnType<typeof predictionOf> | null> {
     const [prior, logs] = await Promise.all([this.#past.prior(bag), this.store.read((db) => loadLogs(db, [bag.id]))]);
     const before = logs[bag.id] ?? [];
     try {
@@ -227,9 +227,6 @@ export class VerdictKeeper {
     }
   }
 }
-
-/** What is kept of what was foretold, but for the brew it is of. */
-export type Prediction = ReturnType<typeof predictionOf>;
 
 interface Known {
   row: VerdictRow;

@@ -149,8 +149,8 @@ export class Past {
   }
 
   /**
-   * What each finished bag teaches, once all are judged; but for those without a cup that counts, and those that cannot be
-   * judged.
+   * What each finished bag teaches, once all are judged; but for those without a cup that counts, and those that cannot
+   * be judged.
    */
   async #bagLikelihoods(finished: readonly Bag[]): Promise<FinishedBag[]> {
     let fits = await this.judge.bagLikelihoodsOf(finished);

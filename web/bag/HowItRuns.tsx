@@ -16,7 +16,7 @@ export function HowItRuns({ page: { verdict, prior, record, settings } }: { page
         <span className="quiet">
           {settings.learnsShapes && learntShapesText(prior?.shapes)}{' '}
           {settings.learnsShapes && prior?.shapes && (
-            <Link className="text-decoration-underline" to="/store-room#shapes">
+            <Link className="text-decoration-underline" to="/store-room#learnsShapes">
               Undo that
             </Link>
           )}

@@ -18,8 +18,8 @@ interface Props {
 const MOST = 3;
 
 /**
- * The cup against others of its bag: better, like or worse, by a tap or by one key at the mark. The cup of which the answer
- * tells most is offered first.
+ * The cup against others of its bag: better, like or worse, by a tap or by one key at the mark. The cup of which the
+ * answer tells most is offered first.
  */
 export function ComparePart({ company: { brews, verdict }, id }: Props) {
   const { field, fieldState } = useController<BrewForm, 'cup.comparisons'>({ name: 'cup.comparisons' });

@@ -2,6 +2,7 @@ import { CartesianGrid, ReferenceLine, Scatter, ScatterChart, XAxis, YAxis } fro
 import type { PalateRecord } from '../../contract/palate';
 import { numberText } from '../ui/format';
 import { useWidth } from '../ui/useWidth';
+import { NumberHeads } from './NumberHeads';
 
 const PERCENT = [0, 25, 50, 75, 100];
 const percent = (share: number): number => Math.round(100 * share);
@@ -70,15 +71,7 @@ export function CalibrationChart({ bins }: { bins: PalateRecord['overall']['bins
         <table className="table table-sm">
           <thead>
             <tr>
-              <th scope="col" className="number">
-                Said
-              </th>
-              <th scope="col" className="number">
-                Happened
-              </th>
-              <th scope="col" className="number">
-                Times
-              </th>
+              <NumberHeads names={['Said', 'Happened', 'Times']} />
             </tr>
           </thead>
           <tbody>

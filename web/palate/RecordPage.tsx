@@ -8,6 +8,7 @@ import { ProblemNote } from '../ui/ProblemNote';
 import { usePageTitle } from '../ui/usePageTitle';
 import { Wait } from '../ui/Wait';
 import { CalibrationChart } from './CalibrationChart';
+import { NumberHeads } from './NumberHeads';
 
 /** How often the engine was right: what it foretold of every cup before it was tasted, and what that then was. */
 export function RecordPage() {
@@ -57,21 +58,7 @@ function Told({ record: { overall, bags, cups } }: { record: PalateRecord }) {
               <thead>
                 <tr>
                   <th scope="col">Bag</th>
-                  <th scope="col" className="number">
-                    Foretold
-                  </th>
-                  <th scope="col" className="number">
-                    Inside
-                  </th>
-                  <th scope="col" className="number">
-                    Missed by
-                  </th>
-                  <th scope="col" className="number">
-                    Last time again
-                  </th>
-                  <th scope="col" className="number">
-                    The best so far
-                  </th>
+                  <NumberHeads names={['Foretold', 'Inside', 'Missed by', 'Last time again', 'The best so far']} />
                 </tr>
               </thead>
               <tbody>

@@ -14,8 +14,8 @@ import { keptText } from './Safekeeping';
 const ASK_EVERY_MS = 300;
 
 /**
- * A file is looked at, and taken in on purpose, all of it or nothing: an archive in the place of what is here, a table of
- * brews on a page of its own, added to it.
+ * A file is looked at, and taken in on purpose, all of it or nothing: an archive in the place of what is here, a table
+ * of brews on a page of its own, added to it.
  */
 export function BringIn() {
   const [begin, { isLoading: sending, error }] = api.useBeginImportMutation();

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import type { Settings, SettingsChange } from '../../contract/settings';
@@ -162,43 +162,46 @@ function OwnBrewer({ add, known }: { add: (name: string) => void; known: readonl
 }
 
 function Advice({ settings }: { settings: Settings }) {
-  const change = useChange();
   return (
     <fieldset>
       <legend>What to brew next</legend>
-      <Form.Check
-        type="switch"
-        id="one-change"
-        label="One change at a time"
-        checked={settings.oneChange}
-        onChange={() => change({ oneChange: !settings.oneChange, was: { oneChange: settings.oneChange } })}
-      />
-      <p className="quiet small">
+      <AdviceSwitch of="oneChange" label="One change at a time" settings={settings}>
         On: a proposal changes at most one setting from the last brew. Off: it may change two at once; when the cup then
         differs, nobody can say which of them it was.
-      </p>
-      <Form.Check
-        type="switch"
-        id="reads-signs"
-        label="Read the table of signs"
-        checked={settings.readsSigns}
-        onChange={() => change({ readsSigns: !settings.readsSigns, was: { readsSigns: settings.readsSigns } })}
-      />
-      <p className="quiet small">
+      </AdviceSwitch>
+      <AdviceSwitch of="readsSigns" label="Read the table of signs" settings={settings}>
         On: of a cup that was disliked, sour, salty and thin are read as too little drawn out, bitter, dry, chalky and
         medicinal as too much. That is one school. Off: only the clock and the recipe’s own targets speak.
-      </p>
-      <Form.Check
-        type="switch"
-        id="shapes"
-        label="Finished bags teach how the next ones run"
-        checked={settings.learnsShapes}
-        onChange={() => change({ learnsShapes: !settings.learnsShapes, was: { learnsShapes: settings.learnsShapes } })}
-      />
-      <p className="quiet small">
+      </AdviceSwitch>
+      <AdviceSwitch of="learnsShapes" label="Finished bags teach how the next ones run" settings={settings}>
         On: of how a new bag may run (one crest, opening twice, hardly changing) more is believed of what your finished
         bags did. Off: every bag begins with the same stated shares. Nothing of a bag is lost either way.
-      </p>
+      </AdviceSwitch>
     </fieldset>
+  );
+}
+
+interface AdviceSwitchProps {
+  of: 'oneChange' | 'readsSigns' | 'learnsShapes';
+  label: string;
+  settings: Settings;
+  /** What it does on and off. */
+  children: ReactNode;
+}
+
+function AdviceSwitch({ of, label, settings, children }: AdviceSwitchProps) {
+  const change = useChange();
+  const isOn = settings[of];
+  return (
+    <>
+      <Form.Check
+        type="switch"
+        id={of}
+        label={label}
+        checked={isOn}
+        onChange={() => change({ [of]: !isOn, was: { [of]: isOn } })}
+      />
+      <p className="quiet small">{children}</p>
+    </>
   );
 }

@@ -13,7 +13,10 @@ import {
 
 /** Numbers, dates and marks as a person here writes them. */
 
-/** A plain date or a wall clock as a moment of a clock without a zone: whatever the zone here, it reads as it was written. */
+/**
+ * A plain date or a wall clock as a moment of a clock without a zone: whatever the zone here, it reads as it was
+ * written.
+ */
 const onTheWall = (written: string): Date => new Date(`${written}Z`);
 const noon = (date: string): Date => onTheWall(`${date}T12:00:00`);
 

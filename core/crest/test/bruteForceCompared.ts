@@ -3,9 +3,9 @@ import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import type { CrestInput } from '../types';
 
 /**
- * The model with comparisons, worked out by trying: bags are drawn from the prior, each cup is tasted, and those bags are
- * kept of which every comparison comes out as it was said, weighed by how well they explain the marks. Shares no code with
- * the engine. Handles brewers; all cups are of one taster and written at the cup.
+ * The model with comparisons, worked out by trying: bags are drawn from the prior, each cup is tasted, and those bags
+ * are kept of which every comparison comes out as it was said, weighed by how well they explain the marks. Shares no
+ * code with the engine. Handles brewers; all cups are of one taster and written at the cup.
  */
 export interface ComparedBruteForce {
   kept: number;

@@ -2,12 +2,15 @@ import type { MigrationInterface, QueryRunner } from 'typeorm';
 
 const PREDICTION = `"brewId" varchar PRIMARY KEY NOT NULL REFERENCES brew(id), "madeAt" text NOT NULL,
   "engineVersion" integer NOT NULL, "mean" real NOT NULL, "lo" real NOT NULL, "hi" real NOT NULL, "beatsBest" real,
-  "last" real, "best" real, "against" text NOT NULL`;
+  "last" real, "best" real, "against" text NOT NULL, "weights" text`;
 
 const EXCHANGE = `"id" varchar PRIMARY KEY NOT NULL, "name" text NOT NULL, "readAt" text NOT NULL,
   "bags" text NOT NULL`;
 
-/** Cups held against others, what was foretold of each cup, crests of others, and whether finished bags teach how the next run. */
+/**
+ * Cups held against others, what was foretold of each cup, crests of others, and whether finished bags teach how the
+ * next run.
+ */
 export class WhatWasForetold1700000000016 implements MigrationInterface {
   name = 'WhatWasForetold1700000000016';
 
