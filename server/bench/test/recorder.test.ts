@@ -132,13 +132,14 @@ describe('the recorder of the bench', () => {
       simulatedInstrument,
       silent,
     );
-    await recorder.begin(live);
+    // From the start on: how long the beginning took on a busy machine is not what is asked here.
+    await recorder.begin(live, 0);
     await vi.waitFor(async () => expect(await lastS(live.id)).toBeGreaterThan(1.5), PATIENTLY);
     await recorder.close();
     expect(refusals).toBeGreaterThan(3);
     const { trace } = await store.read((db) => loadLiveTrace(db, live.id));
     expect(trace).toHaveLength(1);
-    expect(trace[0]?.[0]?.[0]).toBeLessThan(0.5);
+    expect(trace[0]?.[0]?.[0]).toBe(0);
     expect((trace[0]?.length ?? 0) / ((trace[0]?.at(-1)?.[0] ?? 0) * 10)).toBeGreaterThan(0.9);
   });
 
