@@ -18,6 +18,7 @@ export * from './scaling';
 export * from './signs';
 export * from './stages';
 export * from './steadyClock';
+export * from './stock';
 export * from './starters';
 export * from './trace';
 export * from './units';

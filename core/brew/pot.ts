@@ -30,6 +30,15 @@ export function dosesOf(brews: readonly (PottedBrew & { doseG: number })[]): num
   return [...new Map(brews.map((brew) => [potOf(brew), brew.doseG])).values()];
 }
 
+/** The same, with the portion each was taken from. */
+export function drawnOf(
+  brews: readonly (PottedBrew & { doseG: number; portionId: string | null })[],
+): { portionId: string | null; grams: number }[] {
+  return [
+    ...new Map(brews.map(({ portionId, doseG, ...brew }) => [potOf(brew), { portionId, grams: doseG }])).values(),
+  ];
+}
+
 /** The cups of the pot a cup was poured from, itself among them. */
 export function cupsOfPot<T extends PottedBrew>(brews: readonly T[], of: PottedBrew): T[] {
   return brews.filter((brew) => potOf(brew) === potOf(of));

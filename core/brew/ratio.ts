@@ -26,6 +26,11 @@ export function pricePerCup(price: number, weightG: number, doseG: number): numb
   return (price / weightG) * doseG;
 }
 
+/** Price of 100 g. */
+export function pricePer100G(price: number, weightG: number): number {
+  return (100 * price) / weightG;
+}
+
 /** Grams left of a bag after the doses taken from it; never below 0. */
 export function gramsLeft(weightG: number, dosesG: readonly number[]): number {
   return Math.max(0, weightG - dosesG.reduce((sum, dose) => sum + dose, 0));

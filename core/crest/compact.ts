@@ -31,6 +31,11 @@ export function compact(fit: CrestFit): CrestFit {
       median: points(p.median),
       hi: points(p.hi),
     })),
+    sketch: {
+      noise: points(fit.sketch.noise),
+      mean: fit.sketch.mean.map(points),
+      curves: fit.sketch.curves.map((curve) => curve.map((y) => roundTo(y, 1))),
+    },
     inWindow: probabilities(fit.inWindow),
     climbing: probabilities(fit.climbing),
     fading: probabilities(fit.fading),

@@ -352,6 +352,9 @@ export const LEAST_INFORMATION = 0.02;
  */
 export const PEAK_GROUPS = 8;
 
+/** So many of the drawn curves are kept with a fit, for a plan across bags. *Numerical*. */
+export const SKETCH_CURVES = 32;
+
 /** At most this many pairs of settings are weighed as a next brew: those expected to be the best cups. *Assumption*. */
 export const MOST_PAIRS = 4;
 
@@ -371,4 +374,4 @@ export const NEGLIGIBLE_LOG = -22;
 export const FOLLOWED = { steps: 2, upTo: 16 } as const;
 
 /** Raised whenever an answer may change: kept verdicts of an older engine are worked out anew. */
-export const ENGINE_VERSION = 9;
+export const ENGINE_VERSION = 10;

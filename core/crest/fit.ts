@@ -17,6 +17,7 @@ import { entryWeights, peakWeightsOf, priorPeak } from './prior';
 import { siblingPrior, siblingInput } from './sibling';
 import { outliersOf } from './outliers';
 import type { Basis, CrestBrew, CrestFit, CrestInput, ReadBrew } from './types';
+import { sketchOf } from './sketch';
 import { tastedScores } from './tasted';
 import { askedBrew, leftOutOf, usableBrews, type UsableBrew } from './usable';
 import { posteriorOf } from './weighCells';
@@ -75,6 +76,7 @@ export function fitCrest(input: CrestInput, density = 1): CrestFit {
       baseline: baselineMoments(posterior, draws),
     },
     curve,
+    sketch: sketchOf(posterior, mean, draws),
     ...probabilities,
     ...spans(probabilities.inWindow),
     steady: first && last ? steadyProbability(draws, first.age, last.age, input.sigma0) : null,

@@ -29,6 +29,7 @@ export {
   type Proposal,
   type Situation,
 } from './next';
+export { sketchByDay } from './sketch';
 export { priorMoved } from './priorMoved';
 export { pooledRepeats, type RepeatGroup } from './repeats';
 export { compact, compactForetold } from './compact';

@@ -1,7 +1,16 @@
 import type { Fault, BrewParameters, RecordedFrom } from '../brew/kinds';
 import type { Comparison } from '../cup/comparison';
 import { SCALE_RANGES, type ScoringScale } from '../cup/scoringScales';
-import { dateOfInstant, restAge, roastDate, type LabelDates, type PlainDate, type StorageSpell } from '../rest';
+import {
+  dateOfInstant,
+  ratesWith,
+  restAge,
+  roastDate,
+  spellsOf,
+  type LabelDates,
+  type PlainDate,
+  type Stored,
+} from '../rest';
 import type { CrestInput, Process, RoastLevel } from './types';
 
 /** One brew as it is written down: an instant, not yet an age. */
@@ -15,17 +24,20 @@ export interface RecordedBrew extends BrewParameters {
   taster?: string | null;
   /** Cups of one brew name the same one. */
   pot?: string | null;
+  /** The portion its beans were of. */
+  portionId?: string | null;
   comparisons?: readonly Comparison[];
   byLevels?: number | null;
 }
 
 /** A bag and its log, as a file or a database keeps them. */
-export interface BagRecord extends LabelDates {
+export interface BagRecord extends LabelDates, Stored {
   roastLevel: RoastLevel | null;
   process: Process | null;
   restAdviceDays: number | null;
   scoringScale: ScoringScale;
-  spells: readonly StorageSpell[];
+  /** Rest days in the freezer in one day, as the household has it. */
+  freezerRate?: number;
   reference: BrewParameters;
   brews: readonly RecordedBrew[];
 }
@@ -33,6 +45,7 @@ export interface BagRecord extends LabelDates {
 /** What the engine needs of a record: dates become rest ages, the scale its repeatability. */
 export function crestInput(record: BagRecord): CrestInput {
   const { roastedOn } = roastDate(record);
+  const rates = ratesWith(record.freezerRate);
   return {
     roastLevel: record.roastLevel,
     process: record.process,
@@ -41,7 +54,7 @@ export function crestInput(record: BagRecord): CrestInput {
     sigma0: SCALE_RANGES[record.scoringScale].sigma0,
     brews: record.brews.map((brew) => ({
       id: brew.id,
-      age: restAge(roastedOn, dateOfInstant(brew.brewedAt), record.spells),
+      age: restAge(roastedOn, dateOfInstant(brew.brewedAt), spellsOf(record, brew.portionId ?? null), rates),
       style: brew.style,
       brewer: brew.brewer,
       doseG: brew.doseG,
@@ -64,6 +77,6 @@ export function crestInput(record: BagRecord): CrestInput {
 }
 
 /** Rest age of a recorded bag on a date, days. */
-export function ageOn(record: LabelDates & Pick<BagRecord, 'spells'>, on: PlainDate): number {
-  return restAge(roastDate(record).roastedOn, on, record.spells);
+export function ageOn(record: LabelDates & Pick<BagRecord, 'spells' | 'freezerRate'>, on: PlainDate): number {
+  return restAge(roastDate(record).roastedOn, on, record.spells, ratesWith(record.freezerRate));
 }

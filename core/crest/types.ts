@@ -184,6 +184,15 @@ export interface DaySpan {
   to: number;
 }
 
+/** A bag's curve as a handful of equally likely ones, and the noise of one cup, points. */
+export interface Sketch {
+  noise: number;
+  /** Expected score at the reference recipe at each knot, points. */
+  mean: number[];
+  /** The curves, points, [curve][knot]. */
+  curves: number[][];
+}
+
 /** The posterior of one bag, one series, as far as it does not depend on today. */
 export interface CrestFit {
   /** Brews that carry the judgement. */
@@ -207,6 +216,7 @@ export interface CrestFit {
   bagLikelihood: { peak: number[]; shapes: number[]; noise: Moments; baseline: Moments };
   /** Rest days 0 … 90. */
   curve: CurvePoint[];
+  sketch: Sketch;
   /**
    * Per rest day 0 … 90: probability of being noticeably as good as the best day, of still climbing to it, of fading.
    */

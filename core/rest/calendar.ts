@@ -45,3 +45,9 @@ export function dateOfInstant(instant: string): PlainDate {
   dayNumber(date);
   return date;
 }
+
+/** The day of the week: 0 for Monday … 6 for Sunday. */
+export function weekdayOf(date: PlainDate): number {
+  // 1970-01-01 was a Thursday.
+  return (((dayNumber(date) + 3) % 7) + 7) % 7;
+}

@@ -1,3 +1,4 @@
 export * from './calendar';
+export * from './portions';
 export * from './restAge';
 export * from './roastDate';

@@ -8,6 +8,11 @@ export type StoragePlace = 'room' | 'freezer';
 /** Rest days gained per calendar day. Unit: days per day. *Assumption*; a setting of the household may overrule it. */
 export const REST_RATES: Readonly<Record<StoragePlace, number>> = { room: 1, freezer: 0.03 };
 
+/** The rates with the freezer's as a household has it. */
+export function ratesWith(freezer: number | undefined): Readonly<Record<StoragePlace, number>> {
+  return freezer === undefined ? REST_RATES : { ...REST_RATES, freezer };
+}
+
 /**
  * A stay away from room temperature: from the day it begins up to, not including, the day it ends (null: still there).
  */

@@ -1,2 +1,3 @@
 export * from './lane';
 export * from './morning';
+export * from './orders';

@@ -1,5 +1,5 @@
 import { reportedDay } from '../crest';
-import { addDays, dateAtRestAge, dayNumber, REST_RATES, restAge, type PlainDate, type StorageSpell } from '../rest';
+import { addDays, dateAtRestAge, dayNumber, ratesWith, restAge, type PlainDate, type StorageSpell } from '../rest';
 
 /** A run of calendar dates, both included. */
 export interface DateSpan {
@@ -7,8 +7,8 @@ export interface DateSpan {
   to: PlainDate;
 }
 
-/** The part of a calendar that a shelf shows: five weeks either side of today. */
-export function shelfAxis(today: PlainDate, daysBefore = 35, daysAfter = 35): DateSpan {
+/** The part of a calendar that a shelf may show: a season, most of it still to come. */
+export function shelfAxis(today: PlainDate, daysBefore = 45, daysAfter = 75): DateSpan {
   return { from: addDays(today, -daysBefore), to: addDays(today, daysAfter) };
 }
 
@@ -21,23 +21,25 @@ export function ridgeByDate(
   roastedOn: PlainDate,
   spells: readonly StorageSpell[],
   axis: DateSpan,
+  freezerRate?: number,
 ): number[] {
+  const rates = ratesWith(freezerRate);
   const roasted = dayNumber(roastedOn);
   const first = dayNumber(axis.from);
   const last = dayNumber(axis.to);
   const stays = spells.map((s) => ({
     from: dayNumber(s.from),
     to: s.to === null ? Infinity : dayNumber(s.to),
-    rate: REST_RATES[s.place],
+    rate: rates[s.place],
   }));
-  let age = restAge(roastedOn, axis.from, spells);
+  let age = restAge(roastedOn, axis.from, spells, rates);
   const ridge: number[] = [];
   for (let day = first; day <= last; day++) {
     ridge.push(day < roasted ? 0 : (inWindow[reportedDay(age)] ?? 0));
     if (day >= roasted)
       age += stays.reduce(
         (slowest, s) => (s.from <= day && day < s.to ? Math.min(slowest, s.rate) : slowest),
-        REST_RATES.room,
+        rates.room,
       );
   }
   return ridge;
@@ -48,9 +50,11 @@ export function datesOf(
   days: { from: number; to: number } | null,
   roastedOn: PlainDate,
   spells: readonly StorageSpell[],
+  freezerRate?: number,
 ): DateSpan | null {
+  const rates = ratesWith(freezerRate);
   if (days === null) return null;
-  const from = dateAtRestAge(roastedOn, days.from, spells);
-  const after = dateAtRestAge(roastedOn, days.to + 1, spells);
+  const from = dateAtRestAge(roastedOn, days.from, spells, undefined, rates);
+  const after = dateAtRestAge(roastedOn, days.to + 1, spells, undefined, rates);
   return from === null || after === null ? null : { from, to: addDays(after, -1) };
 }

@@ -1,4 +1,5 @@
 export * from './advice';
+export * from './beans';
 export * from './caffeine';
 export * from './cautions';
 export * from './claimedRecipe';
@@ -8,7 +9,10 @@ export * from './faults';
 export * from './holdWish';
 export * from './household';
 export * from './notebook';
+export * from './orders';
+export * from './plan';
 export * from './proposals';
+export * from './reminders';
 export * from './shapes';
 export * from './shelf';
 export * from './stateOnDay';

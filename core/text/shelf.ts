@@ -2,9 +2,10 @@ import type { BrewParameters } from '../brew';
 import type { Proposal } from '../crest';
 import { daysBetween, type PlainDate } from '../rest';
 import { windowDaysLeft, type ShelfBag } from '../shelf';
+import type { CupReason } from '../shelf/plan';
 import { informationText, recipeText } from './proposals';
 import { temperatureText, weightText, type Units } from './units';
-import { cupsText } from './words';
+import { cupsText, inDaysText } from './words';
 
 /** What to do with one bag, and why, in whole sentences. */
 export interface BagAdvice {
@@ -23,13 +24,40 @@ export function parametersLine(
   return `${brewer}, ${weightText(doseG, units)} to ${weightText(waterG, units, 0)}${at}`;
 }
 
-/** Which bag this morning, and why. */
-export function morningAdvice(bag: ShelfBag, today: PlainDate, units: Units): BagAdvice {
+/** The cup of the plan that a morning follows. */
+export interface MorningCup {
+  reason: CupReason;
+  why: string;
+  /** One more than the household wants in a day. */
+  isExtra: boolean;
+}
+
+/** Which bag this morning, and why: by the plan, or, while there is none, by the states of the bags. */
+export function morningAdvice(bag: ShelfBag, today: PlainDate, units: Units, cup: MorningCup | null): BagAdvice {
+  const sentences = [
+    cup?.isExtra ? 'What you want today is drunk; this would be one more.' : '',
+    cup === null ? 'The plan is being worked out; by the states of the bags this one comes first.' : '',
+    // What the verdict says is not said twice.
+    cup === null || cup.reason === 'at-best' ? '' : cup.why,
+    bag.verdict,
+    stock(bag, today),
+  ];
   return {
     bagId: bag.id,
     name: bag.name,
     headline: `Brew ${bag.name}: ${parametersLine(bag.reference, units)}.`,
-    reason: `${bag.verdict} ${stock(bag, today)}`.trim(),
+    reason: sentences.filter(Boolean).join(' '),
+  };
+}
+
+/** That the plan waits, and for what. */
+export function waitingText(
+  { name, on }: { name: string; on: PlainDate },
+  today: PlainDate,
+): Pick<BagAdvice, 'headline' | 'reason'> {
+  return {
+    headline: 'No cup is planned for today.',
+    reason: `The plan waits for better days: the next cup is of ${name}, ${inDaysText(daysBetween(today, on))}.`,
   };
 }
 

@@ -74,3 +74,11 @@ export function knownByText({ knownBy, substitute }: Pick<HouseholdWord, 'knownB
   if (knownBy === 'never tasted') return 'Never tasted: look it up before it is said of a cup.';
   return `Known only by its substitute${substitute === '' ? '' : `: ${substitute}`}.`;
 }
+
+/** "today", "tomorrow", "yesterday", "in 5 days", "5 days ago". */
+export function inDaysText(days: number): string {
+  if (days === 0) return 'today';
+  if (days === 1) return 'tomorrow';
+  if (days === -1) return 'yesterday';
+  return days > 0 ? `in ${days} days` : `${-days} days ago`;
+}

@@ -1,15 +1,16 @@
 import { describe, expect, it } from 'vitest';
 import { reference, shelfBag } from '../../shelf/test/samples';
-import { leaveAlone, morningAdvice, mostInformativeAdvice, parametersLine } from '../shelf';
+import { leaveAlone, morningAdvice, mostInformativeAdvice, parametersLine, waitingText } from '../shelf';
 import { METRIC } from '../units';
 
 const TODAY = '2026-03-01';
+const AT_BEST = { reason: 'at-best', why: 'Day 20.', isExtra: false } as const;
 
 const bag = (name: string, differently: Parameters<typeof shelfBag>[1] = {}) =>
   shelfBag(name, { window: { from: '2026-02-25', to: '2026-03-02' }, ...differently });
 describe('the morning in words', () => {
   it('names the bag, its recipe, why, and what is left', () => {
-    expect(morningAdvice(bag('Fog Gate'), TODAY, METRIC)).toEqual({
+    expect(morningAdvice(bag('Fog Gate'), TODAY, METRIC, AT_BEST)).toEqual({
       bagId: 'Fog Gate',
       name: 'Fog Gate',
       headline: 'Brew Fog Gate: cone, 17 g to 272 g at 92 °C.',
@@ -19,12 +20,29 @@ describe('the morning in words', () => {
       bag('x', { window: { from: '2026-02-25', to: TODAY }, cupsLeft: 1 }),
       bag('x', { state: 'too-early' }),
       bag('x', { state: 'fading' }),
-    ].map((one) => morningAdvice(one, TODAY, METRIC).reason.replace('Verdict of x. ', ''));
+    ].map((one) => morningAdvice(one, TODAY, METRIC, AT_BEST).reason.replace('Verdict of x. ', ''));
     expect(reasons).toEqual([
       'One cup left, and its window closes today.',
       'A cup today would tell more; eight cups left.',
       'Eight cups left.',
     ]);
+  });
+
+  it('says where the morning is not, or not only, what the states of the bags say', () => {
+    const reason = (cup: Parameters<typeof morningAdvice>[3]): string =>
+      morningAdvice(bag('x'), TODAY, METRIC, cup).reason;
+    expect(reason(null)).toMatch(/^The plan is being worked out; by the states of the bags this one comes first\. /);
+    expect(reason({ reason: 'learning', why: 'To find out.', isExtra: false })).toMatch(
+      /^To find out\. Verdict of x\./,
+    );
+    expect(reason({ ...AT_BEST, isExtra: true })).toMatch(/^What you want today is drunk; this would be one more\. V/);
+  });
+
+  it('says what it waits for where no cup is planned', () => {
+    expect(waitingText({ name: 'Fog Gate', on: '2026-03-04' }, TODAY)).toEqual({
+      headline: 'No cup is planned for today.',
+      reason: 'The plan waits for better days: the next cup is of Fog Gate, in 3 days.',
+    });
   });
 
   it('says what a bag that is left alone waits for', () => {

@@ -1,0 +1,120 @@
+import { countBy, groupBy } from 'es-toolkit';
+import { assign, onDay, type Share } from './assign';
+import { LEARNING_SHARE, LEAST_PORTION, MOST_ROUNDS } from './constants';
+import { improve, worthOfCups } from './improve';
+import { worthOfLearning } from './learning';
+import { pricesOf } from './prices';
+import type { CupsWanted, FreezeStep, Pin, Plan, PlannedCup, PlanShelf, Way } from './types';
+import { scoreAt, waysOf } from './ways';
+
+/**
+ * Plans a shelf: which bag each cup of the days to come is of, and what lies in the freezer meanwhile, so that the
+ * expected sum of the scores is highest; with cups of today that are worth their learning.
+ *
+ * @param learningShare how much of the worth of learning is believed; 0: each cup is reckoned for itself
+ */
+export function planShelf(shelf: PlanShelf, learningShare = LEARNING_SHARE): Plan {
+  const { bags, wanted, pins } = shelf;
+  const { ways, shares: certain } = wholePortions(shelf);
+  const learning = learningShare > 0 ? learningOf(shelf, ways, certain).map((worth) => learningShare * worth) : [];
+  const shares = learning.some((worth) => worth > 0) ? assign(bags, ways, wanted, pins, learning) : certain;
+  const assigned = cupsOf(shelf, ways, shares, learning);
+  const cups = shelf.variety > 0 ? inOrder(improve(shelf, ways, assigned)) : assigned;
+  return {
+    cups,
+    freeze: freezeSteps(cups),
+    unfilled: unfilled(wanted, shares),
+    unkept: unkept(pins, cups),
+    worth: worthOfCups(cups, shelf),
+  };
+}
+
+/** Ways worth their trouble, and who drinks what by them: beans of portions too small to freeze go into larger ones. */
+function wholePortions({ bags, wanted, pins, days, freezer }: PlanShelf): { ways: Way[]; shares: Share[] } {
+  let ways = waysOf({ bags, days, freezer });
+  for (let round = 1; ; round++) {
+    const shares = assign(bags, ways, wanted, pins, []);
+    const byWay = groupBy(shares, ({ way }) => way);
+    const cupsBy = ways.map((_, w) => (byWay[w] ?? []).reduce((sum, { cups }) => sum + cups, 0));
+    const isSmall = ({ frozenOn }: Way, w: number): boolean => {
+      const cups = cupsBy[w] ?? 0;
+      return frozenOn !== null && cups > 0 && cups < LEAST_PORTION;
+    };
+    if (round === MOST_ROUNDS || !ways.some(isSmall)) return { ways, shares };
+    // Towards the end nothing new is begun, so that what was put together stays so.
+    const isOpen = (way: Way, w: number): boolean =>
+      way.frozenOn === null || cupsBy[w] !== 0 || round < MOST_ROUNDS / 2;
+    ways = ways.filter((way, w) => !isSmall(way, w) && isOpen(way, w));
+  }
+}
+
+/** Of each bag, what a cup today is worth for what it tells beyond what would be learnt anyway, points. */
+function learningOf({ bags, wanted }: PlanShelf, ways: readonly Way[], certain: readonly Share[]): number[] {
+  const prices = pricesOf(bags, ways, wanted, certain);
+  return bags.map((bag, b) => {
+    const days = certain.flatMap(({ way, group }) => (ways[way]?.bag === b ? [wanted[group]?.day ?? Infinity] : []));
+    // What is learnt anyway, on the day the bag is first to be drunk, is no reason to drink it today.
+    const later = days.length === 0 ? 0 : worthOfLearning(bag, Math.min(...days), wanted, prices);
+    return Math.max(0, worthOfLearning(bag, 0, wanted, prices) - later);
+  });
+}
+
+function cupsOf(
+  { bags, wanted, pins }: PlanShelf,
+  ways: readonly Way[],
+  shares: readonly Share[],
+  learning: readonly number[],
+): PlannedCup[] {
+  const pinned = countBy(pins, onDay);
+  const cups = shares.flatMap(({ way: w, group, cups: count }) => {
+    const way = ways[w];
+    const cup = wanted[group];
+    const bag = way && bags[way.bag];
+    if (!way || !cup || !bag) return [];
+    const { day, needs } = cup;
+    const expected = scoreAt(bag.mean, way.age + day - way.from);
+    const made = { day, needs, bag: way.bag, way, expected, learning: 0, isPinned: false };
+    return Array.from({ length: count }, () => made);
+  });
+  const told = new Set<number>();
+  return inOrder(cups).map((cup) => {
+    const learns = cup.day === 0 && !told.has(cup.bag);
+    if (learns) told.add(cup.bag);
+    const key = onDay(cup);
+    const isPinned = (pinned[key] ?? 0) > 0;
+    if (isPinned) pinned[key] = (pinned[key] ?? 0) - 1;
+    return { ...cup, learning: learns ? (learning[cup.bag] ?? 0) : 0, isPinned };
+  });
+}
+
+/** By day; within a day the best first. */
+function inOrder(cups: readonly PlannedCup[]): PlannedCup[] {
+  return [...cups].sort((a, b) => a.day - b.day || b.expected - a.expected || a.bag - b.bag);
+}
+
+function freezeSteps(cups: readonly PlannedCup[]): FreezeStep[] {
+  const steps = new Map<string, FreezeStep>();
+  for (const { bag, way } of cups) {
+    if (way.frozenOn === null || way.thawedOn === null) continue;
+    const key = `${bag} ${way.lot} ${way.frozenOn} ${way.thawedOn}`;
+    const { lot, frozenOn, thawedOn } = way;
+    steps.set(key, { bag, lot, frozenOn, thawedOn, cups: (steps.get(key)?.cups ?? 0) + 1 });
+  }
+  return [...steps.values()].sort((a, b) => a.frozenOn - b.frozenOn || a.thawedOn - b.thawedOn || a.bag - b.bag);
+}
+
+function unfilled(wanted: readonly CupsWanted[], shares: readonly Share[]): CupsWanted[] {
+  return wanted.flatMap((cup, g) => {
+    const filled = shares.reduce((sum, { group, cups }) => sum + (group === g ? cups : 0), 0);
+    return filled < cup.cups ? [{ ...cup, cups: cup.cups - filled }] : [];
+  });
+}
+
+function unkept(pins: readonly Pin[], cups: readonly PlannedCup[]): Pin[] {
+  const drunk = countBy(cups, onDay);
+  return pins.filter((pin) => {
+    const left = drunk[onDay(pin)] ?? 0;
+    drunk[onDay(pin)] = left - 1;
+    return left <= 0;
+  });
+}

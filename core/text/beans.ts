@@ -1,0 +1,37 @@
+import { START_DAYS, type StartRule } from '../shelf/plan';
+import { cupsText, inDaysText } from './words';
+
+/** What each start rule is called. */
+export const START_RULE_WORDS: Readonly<Record<StartRule, string>> = {
+  engine: 'by the engine',
+  fresh: 'the fresher the better',
+  'first-week': 'watch from the first week',
+  patient: 'patient',
+};
+
+/** A bag is watched by a cup every third day. *Assumption*: the usual pace runs from every day to every third. */
+const WATCHED_EVERY = 3;
+
+/** What a start rule costs: cups drunk before the bag's best days begin, watching it from its first day on. */
+export function startRuleText(rule: StartRule, bestFrom: number | null, doseG: number): string {
+  if (rule === 'engine') return 'Opened when a cup tells or tastes enough: the plan decides.';
+  const from = START_DAYS[rule];
+  const cups = bestFrom === null ? 0 : Math.max(0, Math.ceil((bestFrom - from) / WATCHED_EVERY));
+  const opened = `Opened from day ${from} on`;
+  return cups === 0
+    ? `${opened}: no cup before its best days.`
+    : `${opened}: with a cup every third day about ${cupsText(cups)}, ${Math.round(cups * doseG)} g, before its best days.`;
+}
+
+/** Few doses left are a reason to wait: so many at most. */
+const FEW = 3;
+
+/** That the last doses are better kept, or that there are none to lose; null where nothing is to be said. */
+export function lastDosesText(cupsLeft: number, bestInDays: number | null): string | null {
+  if (cupsLeft === 0 || cupsLeft > FEW) return null;
+  const left = cupsText(cupsLeft);
+  const counted = `${left[0]?.toUpperCase() ?? ''}${left.slice(1)} left`;
+  if (bestInDays !== null && bestInDays > 0)
+    return `${counted}, and its best days begin ${inDaysText(bestInDays)}: wait.`;
+  return `${counted}.`;
+}
