@@ -1,5 +1,4 @@
-import { bagFile, type BagFile } from '../contract/bagFile';
-import { fieldProblems } from '../contract/error';
+import type { BagFile } from '../contract/bagFile';
 import { cupsLeft, dosesOf, FAULTS, gramsLeft } from '../core/brew';
 import {
   ageOn,
@@ -90,22 +89,4 @@ export function verdictLine(file: BagFile) {
     peakProbability: fit.peakProbability,
     verdict,
   };
-}
-
-/** Reads one line of NDJSON. Throws an Error whose message is a sentence that names the field. */
-export function parseBagLine(line: string): BagFile {
-  let json: unknown;
-  try {
-    json = JSON.parse(line);
-  } catch {
-    throw new Error('This line is not JSON');
-  }
-  const parsed = bagFile.safeParse(json);
-  if (parsed.success) return parsed.data;
-  throw new Error(
-    fieldProblems(parsed.error)
-      .slice(0, 5)
-      .map(({ path, message }) => (path ? `${path}: ${message}` : message))
-      .join('; '),
-  );
 }

@@ -14,7 +14,9 @@ import { crestLesson } from './exchange';
 import { CHANGE_KINDS, CHANGE_SUBJECTS } from './history';
 import { notebookMapping } from './notebook';
 import { picture } from './picture';
+import { order } from './order';
 import { prediction } from './palate';
+import { planMark } from './plan';
 import { grinderInput, recipeFields } from './recipe';
 import { FIRST_SETTINGS, settings } from './settings';
 import { spellInput } from './bag';
@@ -25,7 +27,7 @@ import { wordId, wordInput } from './word';
  * worked out again (verdicts) and who is signed in are no part of it.
  */
 export const ARCHIVE_FORMAT = 'slow-crest.archive';
-export const ARCHIVE_VERSION = 3;
+export const ARCHIVE_VERSION = 4;
 
 const kept = name('The moment', 60);
 const gone = kept.nullable();
@@ -40,6 +42,7 @@ const { bagName: ____, ...liveFields } = liveBrew.shape;
 const NEWER_SETTINGS = [
   ...(['weightUnit', 'locale', 'weekStartsOn', 'kettles', 'filters', 'waters'] as const),
   ...(['caffeineGuideMg', 'showsCautions', 'keys', 'learnsShapes'] as const),
+  ...(['habits', 'variety', 'hasFreezer', 'freezerRate', 'goingRate', 'roasters', 'reminders'] as const),
 ] as const;
 
 /** The fields of a schema, each with a value where it is left out. */
@@ -114,6 +117,8 @@ export const archiveRows = {
   }),
   /** Their bytes lie beside the document, under `pictures/`. */
   pictures: z.strictObject({ ...picture.shape, bytes: count, deletedAt: gone }),
+  planMarks: planMark,
+  orders: order,
 } as const;
 
 export type CollectionName = keyof typeof archiveRows;

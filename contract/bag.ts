@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { PROCESSES, ROAST_LEVELS } from '../core/crest';
 import { ATTRIBUTES, BET_OUTCOMES, SCALE_RANGES, SCORING_SCALES, type Attribute, type ScoringScale } from '../core/cup';
+import { REST_RATES } from '../core/rest';
 import { id, name, oneOf, plainDate, quantity, text, changeOf } from './fields';
 import { labelFields, ownVerdictFields, stockFields } from './bagRecord';
 import { brewParametersInput } from './brewParameters';
@@ -121,6 +122,12 @@ export type BagChange = Partial<Omit<BagDraft, 'reference'>> & {
   was?: object;
 };
 
-/** A bag as the server gives it back. */
-export const bag = z.strictObject({ id, ...bagFields, createdAt: z.string(), revision: z.number().int() });
+/** A bag as the server gives it back, with the rate the household has for its freezer. */
+export const bag = z.strictObject({
+  id,
+  ...bagFields,
+  createdAt: z.string(),
+  revision: z.number().int(),
+  freezerRate: z.number().default(REST_RATES.freezer),
+});
 export type Bag = z.infer<typeof bag>;

@@ -11,8 +11,9 @@ import {
   SPECIES,
 } from '../core/cup';
 import { GRIND_WORDS } from '../core/brew';
+import { START_RULES } from '../core/shelf/plan';
 import { brewParameterFields } from './brewParameters';
-import { instant, name, oneOf, plainDate, quantity, text } from './fields';
+import { instant, name, oneOf, partId, plainDate, quantity, text } from './fields';
 
 /** What a taster may record of a bag besides what it is judged by. Everything may be left open. */
 
@@ -55,12 +56,46 @@ export const labelFields = {
   publishedRecipe: publishedRecipe.nullable().default(null),
 };
 
+/** A part of a bag weighed off, that goes into the freezer and out of it by itself. */
+export const heldPortion = z
+  .strictObject({
+    id: partId,
+    grams: quantity('A portion', 1, 20_000, 'g'),
+    stays: z
+      .array(
+        z.strictObject({
+          from: plainDate('The day it went in'),
+          to: plainDate('The day it came out').nullable(),
+        }),
+      )
+      .max(20, 'A portion can have 20 stays in the freezer at most'),
+  })
+  .refine(({ stays }) => stays.every(({ from, to }) => to === null || to >= from), {
+    path: ['stays'],
+    error: 'A portion cannot come out before it went in',
+  });
+
+/** What a bag or a portion had more, or less, than was reckoned, g. */
+export const beanCorrection = z.strictObject({
+  id: partId,
+  portionId: partId.nullable(),
+  on: plainDate('The day of weighing'),
+  grams: quantity('The difference', -20_000, 20_000, 'g'),
+  reason: name('A reason', 200),
+});
+
 /** How it came, and how its beans look. */
 export const stockFields = {
   /** Its story and the reason, to be held against the end. */
   boughtFor: text('What it was bought for', 500).trim().default(''),
   arrivedOn: plainDate('The day it arrived').nullable().default(null),
   openedOn: plainDate('The day it was opened').nullable().default(null),
+  /** When it may be opened. */
+  startRule: oneOf('When to start', START_RULES).default('engine'),
+  /** Parts weighed off, with their stays in the freezer. */
+  heldPortions: z.array(heldPortion).max(60, 'A bag can have 60 portions at most').default([]),
+  /** Where scale and arithmetic differed. */
+  corrections: z.array(beanCorrection).max(200, 'A bag can have 200 corrections at most').default([]),
   portions: quantity('Portions', 1, 200).int('Portions must be a whole number').nullable().default(null),
   beanLook: text('What the beans look like', 300).trim().default(''),
   beanSize: oneOf('Size of the beans', BEAN_SIZES).nullable().default(null),

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { FAULTS, RECORDED_FROM } from '../core/brew';
 import { cup, cupInput } from './cup';
-import { id, instant, oneOf, quantity, text } from './fields';
+import { id, instant, oneOf, partId, quantity, text } from './fields';
 import { making, makingInput } from './making';
 import { brewParameterFields } from './brewParameters';
 
@@ -16,6 +16,8 @@ export const brewFields = {
   faultNote: text('What went wrong', 500).default(''),
   /** Another cup of an earlier brew: the first brew of that pot. Its beans are drawn once. */
   potId: id.nullable().default(null),
+  /** The portion its beans are of; null for what is in the bag. */
+  portionId: partId.nullable().default(null),
 };
 
 /** A brew and its cup, logged in one visit. */

@@ -18,6 +18,7 @@ export const RESOURCES = [
   'Exchanges',
   'History',
   'Pictures',
+  'Calendar',
 ] as const;
 export type Resource = (typeof RESOURCES)[number];
 

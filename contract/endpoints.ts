@@ -8,6 +8,7 @@ import { id, oneOf } from './fields';
 import { INSTRUMENTS, readings } from './instrument';
 import { benchAnswer, liveBrew, liveInput, livePatch, liveStart, liveTrace } from './live';
 import { KEEPING_ENDPOINTS } from './keepingEndpoints';
+import { PLAN_ENDPOINTS } from './planEndpoints';
 import { keptTrace } from './making';
 import {
   grinder,
@@ -305,6 +306,7 @@ export const ENDPOINTS = {
     keepS: 0,
   }),
 
+  ...PLAN_ENDPOINTS,
   ...KEEPING_ENDPOINTS,
 
   words: get('/words', 'The household’s own words, and how often each is used.', { answer: words, tells: ['Words'] }),

@@ -31,6 +31,9 @@ export function oneOf<const T extends readonly [string, ...string[]]>(
 
 export const id = z.uuid({ error: 'This is not a known identifier' });
 
+/** What names a part of something kept as a whole; made by whoever adds the part. */
+export const partId = z.string({ error: 'This is not a known identifier' }).min(1).max(40);
+
 const EARLIEST = dayNumber('2000-01-01');
 const LATEST = dayNumber('2099-12-31');
 

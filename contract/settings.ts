@@ -1,8 +1,10 @@
 import { z } from 'zod';
 import { FIRST_INTENSITY_ATTRIBUTES, FIRST_SHEET, SCORING_SCALES } from '../core/cup';
+import { REST_RATES } from '../core/rest';
 import { TEMPERATURE_UNITS, WEIGHT_UNITS } from '../core/text';
 import { name, oneOf, quantity, text } from './fields';
 import { instrumentChange, instrumentSettings, NO_INSTRUMENTS } from './instrument';
+import { habit, reminders, roaster } from './plan';
 import { sheetOfParts } from './sheetOfParts';
 
 const intensityAttribute = z.strictObject({
@@ -98,6 +100,19 @@ export const settings = z.strictObject({
   /** Whether cautions stand where they apply. */
   showsCautions: z.boolean({ error: 'Showing cautions must be yes or no' }),
   keys: keyChoices,
+  /** Who drinks what when: what the plan of the shelf is made for. */
+  habits: z.array(habit).max(30, 'A household can list 30 habits at most'),
+  /** Points a cup of the bag of the day before is worth less. */
+  variety: quantity('The wish for variety', 0, 20, 'points'),
+  /** Whether portions may be frozen, and how many rest days pass in the freezer in one day. */
+  hasFreezer: z.boolean({ error: 'A freezer must be yes or no' }),
+  freezerRate: quantity('The rate of the freezer', 0, 1),
+  /** What 100 g of coffee usually costs; null: not known. */
+  goingRate: quantity('The going rate', 0, 100_000).nullable(),
+  roasters: z.array(roaster).max(100, 'A household can list 100 roasters at most').refine(haveOneName, {
+    error: 'Two roasters have the same name',
+  }),
+  reminders,
 });
 export type Settings = z.infer<typeof settings>;
 
@@ -123,6 +138,13 @@ export const FIRST_SETTINGS: Settings = {
   caffeineGuideMg: 400,
   showsCautions: true,
   keys: {},
+  habits: [{ tasterId: null, cups: [1, 1, 1, 1, 1, 1, 1], style: null, isDecaf: false }],
+  variety: 0.5,
+  hasFreezer: false,
+  freezerRate: REST_RATES.freezer,
+  goingRate: null,
+  roasters: [],
+  reminders: { steeps: true, lastGoodDays: true, orders: true, thaws: true },
 };
 
 /**

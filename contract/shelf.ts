@@ -5,7 +5,7 @@ import { bag } from './bag';
 import { brew } from './brew';
 import { trait } from './cup';
 import { draftHead } from './draft';
-import { id, plainDate } from './fields';
+import { id, partId, plainDate } from './fields';
 import { settings } from './settings';
 import { bagRecord } from './palate';
 import { shapeShares, verdict } from './verdict';
@@ -45,6 +45,8 @@ export const lane = z.strictObject({
   frozenSpans: z.array(z.strictObject({ from: date, to: date.nullable() })),
   brews: z.array(z.strictObject({ on: date, faulted: z.boolean() })),
   gramsLeft: z.number(),
+  /** Of them in portions in the freezer. */
+  inFreezerG: z.number(),
   cupsLeft: z.number().int(),
   judged,
   state: z.enum(STATES),
@@ -104,6 +106,10 @@ export const shelf = z.strictObject({
   axis: z.strictObject({ from: date, to: date }),
   lanes: z.array(lane),
   pick: advice.nullable(),
+  /** The next cup of the plan where it has none for today: what it waits for. */
+  waitsFor: z.strictObject({ bagId: id, name: z.string(), on: date }).nullable(),
+  /** Whether the morning follows the plan; while that is being made it follows the states of the bags. */
+  isPlanned: z.boolean(),
   /** The one brew from which most would be learnt today. */
   mostInformative: advice.nullable(),
   leaveAlone: z.array(advice),
@@ -149,6 +155,12 @@ export const bagPage = z.strictObject({
   roastAssumed: z.boolean(),
   frozen: z.boolean(),
   gramsLeft: z.number(),
+  /** What of it lies in the bag itself, and in each portion. */
+  stock: z.strictObject({
+    bagG: z.number(),
+    portions: z.array(z.strictObject({ id: partId, grams: z.number() })),
+    totalG: z.number(),
+  }),
   cupsLeft: z.number().int(),
   window: dateSpan,
   brews: z.array(brew),

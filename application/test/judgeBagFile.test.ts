@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { parseBagLine, verdictLine } from '../judgeBagFile';
+import { bagFile } from '../../contract/bagFile';
+import { parseLine } from '../jsonLine';
+import { verdictLine } from '../judgeBagFile';
 
 const parameters = { style: 'filter', brewer: 'cone', doseG: 17, waterG: 272, waterC: 92, grindStep: 0 };
 const brew = (brewedAt: string, overall: number, differently: object = {}) => ({
@@ -36,7 +38,7 @@ function file(differently: object = {}, label: object = {}): Record<string, unkn
   };
 }
 
-const judge = (value: unknown) => verdictLine(parseBagLine(JSON.stringify(value)));
+const judge = (value: unknown) => verdictLine(parseLine(bagFile, JSON.stringify(value)));
 
 describe('the bag file', () => {
   it('is answered with at least what the format promises', () => {
@@ -109,7 +111,7 @@ describe('the bag file', () => {
     ],
     ['a bare number', '7', /./],
   ])('refuses %s in a sentence', (_what, line, sentence) => {
-    expect(() => parseBagLine(line)).toThrow(sentence);
+    expect(() => parseLine(bagFile, line)).toThrow(sentence);
   });
 
   it('judges a bag by comparisons alone, whose overall is null', () => {
