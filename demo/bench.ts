@@ -24,6 +24,17 @@ export interface DemoBench {
   recipes: KeptRecipe[];
 }
 
+/** Two cups a day and three on Sundays, a freezer, and where the next bags come from. */
+const PLANNING = {
+  habits: [{ tasterId: null, cups: [2, 2, 2, 2, 2, 2, 3], style: null, isDecaf: false }],
+  hasFreezer: true,
+  goingRate: 6.4,
+  roasters: [
+    { name: 'Fernhill Roastery', roastsOn: [1], leadDays: 1, shippingDays: 2 },
+    { name: 'Ninth Kettle', roastsOn: [0, 3], leadDays: 2, shippingDays: 3 },
+  ],
+};
+
 /** Grinders, instruments and the recipes to begin with. */
 export async function furnish(db: EntityManager, today: string, now: Date): Promise<DemoBench> {
   await addGrinder(
@@ -37,7 +48,7 @@ export async function furnish(db: EntityManager, today: string, now: Date): Prom
     { word: 'coarse' as const, setting: 10 },
   ];
   await addGrinder(db, { name: 'Flat-burr grinder', burrChanges: [], grindWords }, now);
-  await keepSettings(db, { ...FIRST_SETTINGS, instruments: INSTRUMENTS });
+  await keepSettings(db, { ...FIRST_SETTINGS, ...PLANNING, instruments: INSTRUMENTS });
   return { recipes: await loadRecipes(db) };
 }
 

@@ -1,3 +1,4 @@
+import { BOUGHT_AGAIN, planAhead } from './ahead';
 import { bagInput } from '../contract/bag';
 import { brewInput } from '../contract/brew';
 import { addDays, restAge, type PlainDate, type StorageSpell } from '../core/rest';
@@ -106,6 +107,7 @@ export async function fillStore(store: Store, today: PlainDate): Promise<{ bags:
         if (!sameBrew) potId = id;
         brews++;
       }
+      if (label.name === BOUGHT_AGAIN) await planAhead(db, today, bagId);
       if (label.name === STEEPING) await lastNight(db, bench, bagId, now);
     }
   });

@@ -19,6 +19,7 @@ import { historyHandlers } from './places/history';
 import { notebookHandlers } from './places/notebooks';
 import { exchangeHandlers } from './places/exchange';
 import { palateHandlers } from './places/palate';
+import { planHandlers } from './places/plan';
 import { pictureHandlers } from './places/pictures';
 import { grinderHandlers, recipeHandlers } from './places/recipes';
 import { doorOf, guessLimits, readCookies, sessionHandlers } from './places/session';
@@ -54,6 +55,7 @@ function handlersOf(deps: Deps): Handlers {
     ...pictureHandlers(deps),
     ...palateHandlers(deps),
     ...exchangeHandlers(deps),
+    ...planHandlers(deps),
   };
 }
 const openApi = openApiDocument();

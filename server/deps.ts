@@ -5,12 +5,14 @@ import type { BenchRecorder } from './bench/recorder';
 import type { PictureShelf } from './pictures/shelf';
 import type { Store } from './db/store';
 import type { InstrumentRegistry } from './instruments/instrument';
+import type { ShelfPlanner } from './plan/planner';
 import type { VerdictKeeper } from './verdicts/keeper';
 
 /** What the routes are given; tests give their own clock. */
 export interface Deps {
   store: Store;
   verdicts: VerdictKeeper;
+  planner: ShelfPlanner;
   recorder: BenchRecorder;
   backups: BackupKeeper;
   imports: Imports;

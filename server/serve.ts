@@ -19,6 +19,7 @@ import { openStore, type Store } from './db/store';
 import { beginNotebook } from './notebook/reading';
 import { lockFolder } from './folderLock';
 import { picturesOf, PictureShelf } from './pictures/shelf';
+import { ShelfPlanner } from './plan/planner';
 import { startEngine } from './verdicts/engine';
 import type { Engine } from './verdicts/engineHere';
 import { VerdictKeeper } from './verdicts/keeper';
@@ -76,6 +77,7 @@ export async function serve(
     await recorder.resume();
     const verdicts = new VerdictKeeper(store, engine, log, patienceMs);
     taken.push(() => verdicts.close());
+    const planner = new ShelfPlanner(store, verdicts, engine);
     const { databaseFile, dataFolder } = config;
     const pictures = new PictureShelf(picturesOf(dataFolder));
     const backups = new BackupKeeper(store, databaseFile, dataFolder, pictures, now, log);
@@ -90,7 +92,10 @@ export async function serve(
     const instruments = simulatedInstrument;
     const server = createServer(
       createApp(
-        { store, verdicts, recorder, backups, imports, pictures, databaseFile, instruments, now, clock, passphrase },
+        {
+          ...{ store, verdicts, planner, recorder, backups, imports, pictures, databaseFile, instruments },
+          ...{ now, clock, passphrase },
+        },
         config,
         log,
         webFolder,

@@ -1,6 +1,6 @@
 import type { EntitySchema } from 'typeorm';
 import type { CollectionName } from '../../contract/archive';
-import { SessionEntity } from '../db/accessEntities';
+import { CalendarAddressEntity, SessionEntity } from '../db/accessEntities';
 import {
   GrinderEntity,
   LiveBrewEntity,
@@ -28,6 +28,8 @@ import {
   PredictionEntity,
 } from '../db/keepingEntities';
 
+import { OrderEntity, PlanMarkEntity } from '../db/planEntities';
+
 /** The table of each collection of an archive. */
 const ENTITY_OF: Readonly<Record<CollectionName, EntitySchema>> = {
   household: HouseholdEntity,
@@ -53,10 +55,15 @@ const ENTITY_OF: Readonly<Record<CollectionName, EntitySchema>> = {
   exchanges: ExchangeEntity,
   changes: ChangeEntity,
   pictures: PictureEntity,
+  planMarks: PlanMarkEntity,
+  orders: OrderEntity,
 };
 
-/** Tables that are no part of an archive: verdicts are worked out again, and who is signed in stays here. */
-export const NOT_ARCHIVED: readonly EntitySchema[] = [VerdictEntity, SessionEntity];
+/**
+ * Tables that are no part of an archive: verdicts are worked out again; who is signed in, and the secret address of
+ * the calendar, stay here.
+ */
+export const NOT_ARCHIVED: readonly EntitySchema[] = [VerdictEntity, SessionEntity, CalendarAddressEntity];
 
 /** How a value stands in its column. */
 type Kind = 'plain' | 'flag' | 'json';

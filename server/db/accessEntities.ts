@@ -15,3 +15,14 @@ export const SessionEntity = new EntitySchema<SessionRow>({
   name: 'session',
   columns: { token: { type: 'varchar', primary: true }, passphrase: text, expiresAt: { type: 'real' } },
 });
+
+/** What the address of the household's calendar ends with: who knows it may read the calendar and nothing else. */
+export interface CalendarAddressRow {
+  id: number;
+  secret: string;
+}
+
+export const CalendarAddressEntity = new EntitySchema<CalendarAddressRow>({
+  name: 'calendar_address',
+  columns: { id: { type: 'integer', primary: true }, secret: text },
+});

@@ -7,6 +7,7 @@ import { dateOfInstant, roastDate } from '../../core/rest';
 import { invalidField, notFound } from '../../application/problem';
 import { RecipeEntity } from './benchEntities';
 import { mustExist } from './refs';
+import { loadSettings } from './settings';
 import {
   BagEntity,
   BrewEntity,
@@ -24,10 +25,11 @@ function parametersOf(row: BrewParametersRow): BrewParametersInput {
   return parameters;
 }
 
-function bagOf(row: BagRow, reference: BrewParametersRow, spells: readonly SpellRow[]): Bag {
+function bagOf(row: BagRow, reference: BrewParametersRow, spells: readonly SpellRow[], freezerRate: number): Bag {
   const { deletedAt: _, ...fields } = row;
   return {
     ...fields,
+    freezerRate,
     reference: parametersOf(reference),
     spells: spells.map(({ place, from, to }) => ({ place, from, to })).sort((a, b) => (a.from < b.from ? -1 : 1)),
   };
@@ -40,10 +42,11 @@ async function assemble(db: EntityManager, rows: readonly BagRow[]): Promise<Bag
     (parameters) => parameters.bagId,
   );
   const spells = groupBy(await db.findBy(SpellEntity, { bagId }), (spell) => spell.bagId);
+  const { freezerRate } = await loadSettings(db);
   return rows.map((row) => {
     const reference = references[row.id];
     if (!reference) throw new Error(`Bag ${row.id} has no reference recipe`);
-    return bagOf(row, reference, spells[row.id] ?? []);
+    return bagOf(row, reference, spells[row.id] ?? [], freezerRate);
   });
 }
 
@@ -138,6 +141,14 @@ export async function changeBag(db: EntityManager, id: string, input: BagInput):
 /** Marks a bag as changed, so that a verdict kept for it no longer counts. */
 export async function touchBag(db: EntityManager, id: string): Promise<void> {
   await db.increment(BagEntity, { id }, 'revision', 1);
+}
+
+/** The same for every bag any beans of which were ever frozen. */
+export async function touchFrozenBags(db: EntityManager): Promise<void> {
+  const spells = await db.find(SpellEntity);
+  const frozen = new Set(spells.map(({ bagId }) => bagId));
+  for (const { id, heldPortions } of await db.find(BagEntity))
+    if (frozen.has(id) || heldPortions.length > 0) await touchBag(db, id);
 }
 
 /** Deletes a bag so that it can be brought back, or brings it back. */

@@ -3,11 +3,11 @@ import { groupBy, isEqual, keyBy, pick } from 'es-toolkit';
 import { In, IsNull, type EntityManager } from 'typeorm';
 import type { Bag } from '../../contract/bag';
 import type { Brew, BrewInput } from '../../contract/brew';
-import { isOfWholePot, potOf, SHARED_IN_POT, type CaffeineBrew } from '../../core/brew';
+import { isOfWholePot, potOf, SHARED_IN_POT, type CaffeineBrew, type Drawn } from '../../core/brew';
 import type { RepeatGroup } from '../../core/crest';
 import { scoreOfCup, SCALE_RANGES } from '../../core/cup';
 import { notAgreed } from '../../core/cup/words';
-import { addDays, dateOfInstant, restDay, roastDate, type PlainDate } from '../../core/rest';
+import { addDays, dateOfInstant, ratesWith, restDay, roastDate, spellsOf, type PlainDate } from '../../core/rest';
 import type { LoggedBrew } from '../../application/judgeBag';
 import { invalidField, notFound, Problem } from '../../application/problem';
 import { loadBag, touchBag } from './bags';
@@ -53,7 +53,12 @@ export async function loadBrews(db: EntityManager, bag: Bag): Promise<Brew[]> {
     .map((brew) => ({
       ...brew,
       making: makings.get(brew.id) ?? null,
-      restDay: restDay(roastedOn, dateOfInstant(brew.brewedAt), bag.spells),
+      restDay: restDay(
+        roastedOn,
+        dateOfInstant(brew.brewedAt),
+        spellsOf(bag, brew.portionId),
+        ratesWith(bag.freezerRate),
+      ),
     }))
     .sort((a, b) => Date.parse(b.brewedAt) - Date.parse(a.brewedAt) || (a.createdAt < b.createdAt ? 1 : -1));
 }
@@ -113,20 +118,34 @@ export async function loadCaffeineBrews(
   }));
 }
 
-/** How much the brews of each bag took, g: a pot once, however many cups it gave. */
-export async function loadGramsBrewed(db: EntityManager): Promise<Map<string, number>> {
+/** What was brewed of each bag and its portions, g: a pot once, however many cups it gave. */
+export async function loadDrawn(db: EntityManager): Promise<Map<string, Drawn[]>> {
   const pots = db
     .createQueryBuilder(BrewEntity, 'brew')
-    .select(['brew."bagId" AS "bagId"', 'MAX(brew."doseG") AS "doseG"'])
+    .select(['brew."bagId" AS "bagId"', 'MAX(brew."doseG") AS "doseG"', 'MAX(brew."portionId") AS "portionId"'])
     .where('brew."deletedAt" IS NULL')
     .groupBy('brew."bagId", COALESCE(brew."potId", brew.id)');
   const sums = await db
     .createQueryBuilder()
-    .select(['pot."bagId" AS "bagId"', 'SUM(pot."doseG") AS grams'])
+    .select(['pot."bagId" AS "bagId"', 'pot."portionId" AS "portionId"', 'SUM(pot."doseG") AS grams'])
     .from(`(${pots.getQuery()})`, 'pot')
-    .groupBy('pot."bagId"')
-    .getRawMany<{ bagId: string; grams: number }>();
-  return new Map(sums.map(({ bagId, grams }) => [bagId, grams]));
+    .groupBy('pot."bagId", pot."portionId"')
+    .getRawMany<{ bagId: string } & Drawn>();
+  return new Map(
+    Object.entries(groupBy(sums, ({ bagId }) => bagId)).map(([bagId, drawn]) => [
+      bagId,
+      drawn.map(({ portionId, grams }) => ({ portionId, grams })),
+    ]),
+  );
+}
+
+/** How many cups were drunk on a day: those of faulted brews too, for somebody stood at the kettle. */
+export async function loadCupsOn(db: EntityManager, on: PlainDate): Promise<number> {
+  return db
+    .createQueryBuilder(BrewEntity, 'brew')
+    .innerJoin('bag', 'bag', 'bag.id = brew."bagId" AND bag."deletedAt" IS NULL')
+    .where('brew."deletedAt" IS NULL AND SUBSTR(brew."brewedAt", 1, 10) = :on', { on })
+    .getCount();
 }
 
 /** Blind cups of one recipe of one bag, on one day, by one taster: what measures how repeatable the marks are. */

@@ -5,8 +5,9 @@ import type { IntensityAttribute, ScoringScale, SheetPart } from '../../core/cup
 import type { Fault, BrewParameters, RecordedFrom } from '../../core/brew';
 import type { TemperatureUnit, WeightUnit } from '../../core/text';
 import type { KeyChoices, BrewingWater, Weekday } from '../../contract/settings';
+import type { Habit, Reminders, Roaster } from '../../contract/plan';
 import type { InstrumentSettings } from '../../contract/instrument';
-import { SessionEntity } from './accessEntities';
+import { CalendarAddressEntity, SessionEntity } from './accessEntities';
 import {
   GrinderEntity,
   LiveBrewEntity,
@@ -23,8 +24,9 @@ import {
   PictureEntity,
   PredictionEntity,
 } from './keepingEntities';
+import { OrderEntity, PlanMarkEntity } from './planEntities';
 import { CupEntity, CupDescriptorEntity, DraftEntity, RemarkEntity, WordEntity } from './cupEntities';
-import { columnsOf, id, integer, optionalJson, optionalReal, optionalText, real, text } from './columns';
+import { columnsOf, id, integer, json, optionalJson, optionalReal, optionalText, real, text } from './columns';
 
 /**
  * The tables of bags and brews; those of the bench and of cups have files of their own. Dates and instants are kept as
@@ -74,7 +76,7 @@ export const BrewParametersEntity = new EntitySchema<BrewParametersRow>({
 });
 
 /** A bag as far as it is one row. */
-export type BagRow = Omit<Bag, 'reference' | 'spells'> & { deletedAt: string | null };
+export type BagRow = Omit<Bag, 'reference' | 'spells' | 'freezerRate'> & { deletedAt: string | null };
 
 export const BagEntity = new EntitySchema<BagRow>({
   name: 'bag',
@@ -114,6 +116,7 @@ export interface BrewRow extends Required<BrewParameters> {
   deletedAt: string | null;
   /** The first brew of the pot this is another cup of. */
   potId: string | null;
+  portionId: string | null;
   /** Raised with every change to what is written of the brew or its cup. */
   revision: number;
 }
@@ -131,6 +134,7 @@ export const BrewEntity = new EntitySchema<BrewRow>({
     fault: optionalText,
     faultNote: text,
     potId: optionalText,
+    portionId: optionalText,
     createdAt: text,
     deletedAt: optionalText,
     revision: integer,
@@ -162,6 +166,13 @@ export interface HouseholdRow {
   caffeineGuideMg: number | null;
   showsCautions: boolean;
   keys: KeyChoices;
+  habits: Habit[];
+  variety: number;
+  hasFreezer: boolean;
+  freezerRate: number;
+  goingRate: number | null;
+  roasters: Roaster[];
+  reminders: Reminders;
 }
 
 /** A list of what a household owns; empty until it says. */
@@ -189,6 +200,13 @@ export const HouseholdEntity = new EntitySchema<HouseholdRow>({
     caffeineGuideMg: { ...optionalReal, default: 400 },
     showsCautions: { type: 'boolean', default: true },
     keys: { type: 'simple-json', default: '{}' },
+    habits: json,
+    variety: real,
+    hasFreezer: { type: 'boolean' },
+    freezerRate: real,
+    goingRate: optionalReal,
+    roasters: householdList,
+    reminders: json,
   },
 });
 
@@ -221,6 +239,9 @@ export const ENTITIES = [
   ...[TasterEntity, BrewParametersEntity, BagEntity, SpellEntity, BrewEntity, HouseholdEntity, VerdictEntity],
   ...[CupEntity, RemarkEntity, WordEntity, CupDescriptorEntity, DraftEntity],
   ...[RecipeEntity, RecipeVersionEntity, GrinderEntity, LiveBrewEntity, TracePieceEntity, MakingEntity],
+  PlanMarkEntity,
+  OrderEntity,
   ...[NotebookImportEntity, NotebookMappingEntity, ChangeEntity, PictureEntity, PredictionEntity, ExchangeEntity],
   SessionEntity,
+  CalendarAddressEntity,
 ];

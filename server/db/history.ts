@@ -24,7 +24,7 @@ const PAGE = 60;
 
 /** What is written of a bag, as it could be written anew. */
 export async function writtenBag(db: EntityManager, id: string): Promise<object> {
-  return omit(await loadBag(db, id), ['id', 'createdAt', 'revision']);
+  return omit(await loadBag(db, id), ['id', 'createdAt', 'revision', 'freezerRate']);
 }
 
 /** What is written of a brew, as it could be written anew. */

@@ -3,7 +3,7 @@ import type { EntityManager } from 'typeorm';
 import { bagInput } from '../../contract/bag';
 import type { BagPage } from '../../contract/shelf';
 import { verdictOn } from '../../application/judgeBag';
-import { cupsLeft, dosesOf, gramsLeft } from '../../core/brew';
+import { cupsLeft, drawnOf, stockOf } from '../../core/brew';
 import { trackRecord } from '../../core/palate';
 import { roastDate, spellOn } from '../../core/rest';
 import { datesOf } from '../../core/shelf';
@@ -33,17 +33,19 @@ export function bagHandlers({ store, verdicts, recorder, now }: Deps): Handlers<
       verdicts.full(bag),
     ]);
     const { roastedOn, assumed } = roastDate(bag);
-    const left = gramsLeft(bag.weightG, dosesOf(brews));
-    const cups = cupsLeft(left, bag.reference.doseG);
+    const stock = stockOf(bag, drawnOf(brews));
+    const { doseG } = bag.reference;
+    const cups = stock.portions.reduce((sum, { grams }) => sum + cupsLeft(grams, doseG), cupsLeft(stock.bagG, doseG));
     const verdict = verdictOn(fit, bag, today, { ...settings, cupsLeft: cups });
     return {
       bag,
       roastedOn,
       roastAssumed: assumed,
       frozen: spellOn(bag.spells, today) !== null,
-      gramsLeft: left,
+      gramsLeft: stock.totalG,
+      stock,
       cupsLeft: cups,
-      window: datesOf(verdict.window, roastedOn, bag.spells),
+      window: datesOf(verdict.window, roastedOn, bag.spells, bag.freezerRate),
       brews,
       prior,
       settings,
@@ -76,7 +78,7 @@ export function bagHandlers({ store, verdicts, recorder, now }: Deps): Handlers<
      */
     changeBag: async ({ params: { id }, body, after }) => {
       const bag = await store.write(async (db) => {
-        const { id: _, createdAt: __, revision: ___, ...written } = await loadBag(db, id);
+        const { id: _, createdAt: __, revision: ___, freezerRate: ____, ...written } = await loadBag(db, id);
         const input = parse(bagInput, withChangeSent(written, body));
         notInFuture(now(), { roastedOn: input.roastedOn, finishedOn: input.finishedOn }, written);
         await recordChange(db, { subject: 'bag', id }, now(), () => changeBag(db, id, input));

@@ -2,6 +2,7 @@ import { withChange } from '../../application/settings';
 import { settings as wholeSettings } from '../../contract/settings';
 import { checkBackupFolder } from '../backup/keeper';
 import { bothKept } from '../changing';
+import { touchFrozenBags } from '../db/bags';
 import { keepSettings, loadSettings } from '../db/settings';
 import type { Deps } from '../deps';
 import { parse } from '../http';
@@ -21,6 +22,8 @@ export function settingsHandlers({ store }: Deps): Handlers<'settings' | 'change
         );
         if (changed.backupFolder !== savedVersion.backupFolder) checkBackupFolder(changed.backupFolder);
         await keepSettings(db, changed);
+        // What lay in the freezer is of another age now, and so is what its cups say.
+        if (changed.freezerRate !== savedVersion.freezerRate) await touchFrozenBags(db);
         return changed;
       }),
   };

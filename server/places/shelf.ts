@@ -3,23 +3,25 @@ import type { Bag } from '../../contract/bag';
 import { isOwnAddress } from '../../core/draft';
 import type { LiveBrew } from '../../contract/live';
 import type { Settings } from '../../contract/settings';
+import type { Plan } from '../../contract/plan';
 import type { Advice, Lane, OnBench, Shelf } from '../../contract/shelf';
 import type { Taster } from '../../contract/taster';
 import {
   caffeineByTaster,
   cupsLeft,
   dueAt,
-  gramsLeft,
   KIND_TRAITS,
   planOf,
   roundTo,
+  stockOf,
   type CaffeineBrew,
+  type Drawn,
 } from '../../core/brew';
 import { ageOn, daysAtBest, proposals, reportedDay, isInformative, isOnlyCompared, stateOf } from '../../core/crest';
 import { unitsOf } from '../../application/settings';
 import { leaveAlone, morningAdvice, mostInformativeAdvice, stateOnDay, type Units } from '../../core/text';
 import { judgedScale } from '../../core/cup';
-import { addDays, dateOfInstant, roastDate, spellOn } from '../../core/rest';
+import { addDays, dateOfInstant, isFrozenOn, roastDate, spellOn } from '../../core/rest';
 import {
   bagsToLeave,
   byUrgency,
@@ -32,7 +34,7 @@ import {
   type ShelfBag,
 } from '../../core/shelf';
 import { loadBagIds, loadBagsInUse, loadFinishedBags } from '../db/bags';
-import { loadCaffeineBrews, loadBrewTicks, loadGramsBrewed, type BrewTick } from '../db/brews';
+import { loadCaffeineBrews, loadBrewTicks, loadDrawn, type BrewTick } from '../db/brews';
 import { loadNagging } from '../db/cups';
 import { loadUnfinished } from '../db/drafts';
 import { loadBench } from '../db/live';
@@ -41,18 +43,22 @@ import { loadSettings } from '../db/settings';
 import { loadTasters } from '../db/tasters';
 import type { Deps } from '../deps';
 import type { Handlers } from '../routes';
+import { within } from '../waiting';
 import type { FitForShelf, Judged } from '../verdicts/keeper';
 
 /** The shelf: every bag as a lane, and what to do this morning; and the search across bags and notes. */
-export function shelfHandlers({ store, verdicts }: Deps): Handlers<'shelf' | 'judging' | 'search'> {
+export function shelfHandlers({ store, verdicts, planner }: Deps): Handlers<'shelf' | 'judging' | 'search'> {
   const shelf = async (today: string, finished: 'yes' | 'no'): Promise<Shelf> => {
     const axis = shelfAxis(today);
+    const planning = finished === 'yes' ? null : planner.plan(today);
+    // It may fail before it is waited for; the shelf is shown without it then.
+    planning?.catch(() => undefined);
     const shown = await store.read(finished === 'yes' ? loadFinishedBags : loadBagsInUse);
     const fits = await verdicts.forShelf(shown);
-    const { ticks, brewed, settings, drunk, tasters, bench, nagging, unfinished, ids } = await store.read(
+    const { ticks, drawn, settings, drunk, tasters, bench, nagging, unfinished, ids } = await store.read(
       async (db) => ({
         ticks: await loadBrewTicks(db, finished === 'yes' ? { from: EARLIEST, to: today } : axis),
-        brewed: await loadGramsBrewed(db),
+        drawn: await loadDrawn(db),
         settings: await loadSettings(db),
         drunk: await loadCaffeineBrews(db, { from: addDays(today, 1 - TALLIED_DAYS), to: today }),
         tasters: await loadTasters(db),
@@ -64,7 +70,7 @@ export function shelfHandlers({ store, verdicts }: Deps): Handlers<'shelf' | 'ju
     );
     const units = unitsOf(settings);
     const all = shown.map((bag) =>
-      laneAndBag(bag, { ticks: ticks[bag.id] ?? [], brewedG: brewed.get(bag.id) ?? 0 }, fits.get(bag.id) ?? null, {
+      laneAndBag(bag, { ticks: ticks[bag.id] ?? [], drawn: drawn.get(bag.id) ?? [] }, fits.get(bag.id) ?? null, {
         today,
         axis,
         units,
@@ -73,13 +79,16 @@ export function shelfHandlers({ store, verdicts }: Deps): Handlers<'shelf' | 'ju
     const order = byUrgency(today);
     all.sort((a, b) => order(a.bag, b.bag));
     const onShelf = all.filter(({ lane }) => lane.judged !== 'not yet').map(({ bag }) => bag);
-    const pick = pickOfTheMorning(onShelf, today);
+    const plan = planning && (await within(PATIENCE_MS, planning)) ? await planning : null;
+    const { pick, telling, waitsFor } = morningOf(onShelf, plan, today, units);
     return {
       today,
       axis,
       lanes: all.map(({ lane }) => lane),
-      pick: pick && morningAdvice(pick, today, units),
-      mostInformative: await mostInformative(onShelf, shown, today, settings),
+      pick,
+      waitsFor,
+      mostInformative: await mostInformative(telling, shown, today, settings),
+      isPlanned: planning === null || plan !== null,
       leaveAlone: bagsToLeave(onShelf).map((bag) => leaveAlone(bag, today)),
       caffeine: caffeineOf(drunk, tasters, settings.caffeineGuideMg),
       bench: bench.map(onBench),
@@ -161,6 +170,36 @@ const HISTORY_DAYS = 60;
 
 type LaneBag = ShelfBag & { informationToday: number };
 
+/** A plan that takes longer is not waited for: the page shows the shelf without it and asks again, ms. */
+const PATIENCE_MS = 400;
+
+/** The bag of this morning, by the plan; and the bags a most telling brew may be of, which are no other opinion. */
+function morningOf(
+  onShelf: readonly LaneBag[],
+  plan: Plan | null,
+  today: string,
+  units: Units,
+): { pick: Advice | null; telling: readonly LaneBag[]; waitsFor: Shelf['waitsFor'] } {
+  if (plan === null) {
+    const pick = pickOfTheMorning(onShelf, today);
+    return { pick: pick && morningAdvice(pick, today, units, null), telling: onShelf, waitsFor: null };
+  }
+  const cups = plan.cups.filter(({ on }) => on === today);
+  const bagOf = ({ bagId }: { bagId: string }): LaneBag | undefined => onShelf.find(({ id }) => id === bagId);
+  const [first] = cups;
+  const bag = first && bagOf(first);
+  return {
+    pick: bag ? morningAdvice(bag, today, units, { ...first, isExtra: plan.isExtraToday }) : null,
+    telling: cups.flatMap((cup) => bagOf(cup) ?? []),
+    waitsFor: nextCupOf(plan, today),
+  };
+}
+
+/** The first cup of a plan, where it is of a later day. */
+function nextCupOf({ cups: [next] }: Plan, today: string): Shelf['waitsFor'] {
+  return next === undefined || next.on === today ? null : { bagId: next.bagId, name: next.name, on: next.on };
+}
+
 /** What stands for a fit that is still to be made. */
 const NOT_YET = {
   reading: { state: 'too-early', stateProbability: 0, verdict: 'Not judged yet: its turn comes.' },
@@ -172,15 +211,19 @@ const NOT_YET = {
 
 function laneAndBag(
   bag: Bag,
-  { ticks, brewedG }: { ticks: readonly BrewTick[]; brewedG: number },
+  { ticks, drawn }: { ticks: readonly BrewTick[]; drawn: readonly Drawn[] },
   known: Judged<FitForShelf> | null,
   { today, axis, units }: { today: string; axis: DateSpan; units: Units },
 ): { lane: Lane; bag: LaneBag } {
   const { roastedOn, assumed } = roastDate(bag);
   const age = ageOn(bag, today);
-  const left = gramsLeft(bag.weightG, [brewedG]);
+  const { bagG, portions, totalG } = stockOf(bag, drawn);
+  const { doseG } = bag.reference;
   const { reading, usable, window, ridge, information } =
     known === null ? NOT_YET : readFit(bag, known.fit, { age, roastedOn, axis, units });
+  const inFreezer = portions.filter(({ id }) =>
+    bag.heldPortions.some((one) => one.id === id && isFrozenOn(one, today)),
+  );
   const frozen = spellOn(bag.spells, today) !== null;
   const shared = {
     id: bag.id,
@@ -190,7 +233,7 @@ function laneAndBag(
     usable,
     window,
     frozen,
-    cupsLeft: cupsLeft(left, bag.reference.doseG),
+    cupsLeft: portions.reduce((sum, { grams }) => sum + cupsLeft(grams, doseG), cupsLeft(bagG, doseG)),
   };
   return {
     bag: { ...shared, finished: bag.finishedOn !== null, reference: bag.reference, informationToday: information },
@@ -208,7 +251,11 @@ function laneAndBag(
       brews: ticks
         .map((tick) => ({ on: dateOfInstant(tick.brewedAt), faulted: tick.fault !== null }))
         .sort((a, b) => (a.on < b.on ? -1 : 1)),
-      gramsLeft: roundTo(left, 1),
+      gramsLeft: roundTo(totalG, 1),
+      inFreezerG: roundTo(
+        inFreezer.reduce((sum, { grams }) => sum + grams, 0),
+        1,
+      ),
       stateProbability: reading.stateProbability,
       ridge: [...ridge],
       history: bag.finishedOn === null || known === null ? null : historyOf(bag, known.fit, ticks),
@@ -237,8 +284,8 @@ function readFit(
   return {
     reading,
     usable: fit.usable,
-    window: datesOf(daysAtBest(fit, reading.state), roastedOn, bag.spells),
-    ridge: ridgeByDate(fit.inWindow, roastedOn, bag.spells, axis).map((p) => roundTo(p, 2)),
+    window: datesOf(daysAtBest(fit, reading.state), roastedOn, bag.spells, bag.freezerRate),
+    ridge: ridgeByDate(fit.inWindow, roastedOn, bag.spells, axis, bag.freezerRate).map((p) => roundTo(p, 2)),
     information: fit.mostInformation[reportedDay(age)] ?? 0,
   };
 }

@@ -204,7 +204,7 @@ describe('history', () => {
       ['02-05', 7],
     ] as const)
       await server.addBrew(late, { brewedAt: `2026-${day}T08:00:00Z`, cup: cup({ mark }) });
-    const { createdAt: _, revision: __, id: ___, ...label } = (await page(late)).bag;
+    const { createdAt: _, revision: __, id: ___, freezerRate: ____, ...label } = (await page(late)).bag;
     await server.ok('PATCH', `/bags/${late}`, { ...label, finishedOn: '2026-02-06' });
 
     const taught = await page(fresh);

@@ -24,7 +24,7 @@ const scored = ({ verdict }: BagPage): (number | null)[] =>
 
 /** Keeps a bag with some of what is written on it changed. */
 async function rewrite(id: string, differently: object): Promise<void> {
-  const { createdAt: _, revision: __, id: ___, ...label } = (await page(id)).bag;
+  const { createdAt: _, revision: __, id: ___, freezerRate: ____, ...label } = (await page(id)).bag;
   await server.ok('PATCH', `/bags/${id}`, { ...label, ...differently });
 }
 
@@ -62,7 +62,7 @@ describe('what best means', () => {
   it('refuses weights that weigh nothing, or are no attribute', async () => {
     const none = { aroma: 0, acidity: 0, body: 0, sweetness: 0, cleanness: 0 };
     const bagId = await server.addBag();
-    const { createdAt: _, revision: __, id: ___, ...label } = (await page(bagId)).bag;
+    const { createdAt: _, revision: __, id: ___, freezerRate: ____, ...label } = (await page(bagId)).bag;
     expect((await server.refused('PATCH', `/bags/${bagId}`, { ...label, weights: none })).fields).toEqual([
       { path: 'weights.aroma', message: 'At least one attribute must weigh something' },
     ]);

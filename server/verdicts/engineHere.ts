@@ -12,6 +12,7 @@ import {
   type Repeats,
   type TasterPrior,
 } from '../../core/crest';
+import { planOutcome, type PlanOutcome, type PlanShelf } from '../../core/shelf/plan';
 import type { Foretelling } from '../../application/foretellBrew';
 
 /** A kind of bag, as far as its prior goes. */
@@ -34,6 +35,8 @@ export interface Engine {
   fit(input: CrestInput): Promise<CrestFit>;
   /** What the cups of a bag foretell of another; null where nothing. Throws as `fit` does. */
   foretell(question: Foretelling): Promise<Foretold | null>;
+  /** Plans a shelf. Throws as `fit` does. */
+  plan(shelf: PlanShelf): Promise<PlanOutcome>;
   /** One prior for each kind asked for. Throws as `fit` does. */
   priors(question: PastQuestion): Promise<TasterPrior[]>;
   close(): Promise<void>;
@@ -59,6 +62,7 @@ export function engineHere(): Engine {
     ready: () => Promise.resolve(),
     fit: (input) => Promise.resolve(compact(fitCrest(input))),
     foretell: ({ input, asked }) => Promise.resolve(compactForetold(foretell(input, asked))),
+    plan: (shelf) => Promise.resolve(planOutcome(shelf)),
     priors: ({ past, repeats, kinds }) => {
       const history = historyOf(past, repeats);
       return Promise.resolve(kinds.map((kind) => priorFor(history, kind)));

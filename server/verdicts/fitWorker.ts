@@ -1,5 +1,6 @@
 import type { Foretelling } from '../../application/foretellBrew';
 import type { CrestFit, CrestInput, Foretold, TasterPrior } from '../../core/crest';
+import type { PlanOutcome, PlanShelf } from '../../core/shelf/plan';
 import { engineHere, type Answer, type PastQuestion } from './engineHere';
 
 /** What the engine's threads run. */
@@ -45,6 +46,10 @@ export function fit(input: CrestInput): Promise<Answer<CrestFit>> {
 
 export function foretell(question: Foretelling): Promise<Answer<Foretold | null>> {
   return answered(() => here.foretell(question));
+}
+
+export function plan(shelf: PlanShelf): Promise<Answer<PlanOutcome>> {
+  return answered(() => here.plan(shelf));
 }
 
 /** Answers once the thread has started. */

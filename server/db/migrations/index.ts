@@ -14,6 +14,7 @@ import { TheLiquor1700000000013 } from './13-theLiquor';
 import { TheFineGrain1700000000014 } from './14-theFineGrain';
 import { TheStoreRoom1700000000015 } from './15-theStoreRoom';
 import { WhatWasForetold1700000000016 } from './16-whatWasForetold';
+import { ThePlan1700000000017 } from './17-thePlan';
 
 /** In the order in which they run. */
 export const MIGRATIONS = [
@@ -33,4 +34,5 @@ export const MIGRATIONS = [
   TheFineGrain1700000000014,
   TheStoreRoom1700000000015,
   WhatWasForetold1700000000016,
+  ThePlan1700000000017,
 ];
