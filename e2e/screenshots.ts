@@ -70,7 +70,6 @@ test('pictures of the main views', async ({ page, demo }) => {
     .first()
     .click();
   await page.locator('.making .trace-chart').scrollIntoViewIfNeeded();
-  await picture('how-it-was-made');
   await page.getByRole('link', { name: 'Brew at the bench' }).click();
   await page.getByLabel('Dose').fill('22');
   await picture('lay-out');
@@ -104,6 +103,10 @@ test('pictures of the main views', async ({ page, demo }) => {
   await page.goto(`${demo.address}/palate`);
   await expect(page.locator('.calibration-chart svg').first()).toBeVisible();
   await picture('palate');
+  await page.goto(`${demo.address}/plan`);
+  await expect(page.locator('.plan-cup').first()).toBeVisible();
+  await expect(page.locator('.orders > li').first()).toBeVisible();
+  await picture('plan');
   await page.goto(`${demo.address}/words`);
   await page.getByText('Stone fruit (').click();
   await picture('words');

@@ -11,6 +11,7 @@ async function views(page: Page, demo: Application): Promise<string[]> {
   const finished = '/?finished=yes';
   return [
     '/',
+    '/plan',
     finished,
     '/bags/new',
     `${bag}`,
@@ -54,7 +55,7 @@ test('the shelf says what to brew and why, with every bag in a lane', async ({ p
   const today = page.getByRole('region', { name: 'Today' });
   await expect(today.getByRole('heading')).toHaveText(/^Brew .+: .+ g to \d+ g/);
   await expect(today).toContainText(/At its crest/);
-  await expect(page.locator('.lane')).toHaveCount(9);
+  await expect(page.locator('.lane')).toHaveCount(10);
   await expect(page.locator('.leave-alone')).toContainText('Huehue Ridge');
   // Eight bags without scrolling.
   const endOfEighth = async (): Promise<number> => {
@@ -66,12 +67,12 @@ test('the shelf says what to brew and why, with every bag in a lane', async ({ p
   await expect(page.locator('.lane')).toHaveCount(3);
   await expect(page).toHaveURL(/finished=yes/);
   await page.goBack();
-  await expect(page.locator('.lane')).toHaveCount(9);
+  await expect(page.locator('.lane')).toHaveCount(10);
 });
 
 test('search finds a bag by a word in its notes, by keyboard alone', async ({ page, demo }) => {
   await page.goto(demo.address);
-  await expect(page.locator('.lane')).toHaveCount(9);
+  await expect(page.locator('.lane')).toHaveCount(10);
   await page.keyboard.press('/');
   await page.keyboard.type('damson skin');
   await expect(page.getByRole('option').first()).toContainText('Kivu Terrace');

@@ -26,7 +26,8 @@ const PLACES = [
 function PlaceLinks() {
   const { pathname } = useLocation();
   return PLACES.map(([to, name]) => {
-    const isHere = to === '/' ? pathname === '/' || pathname.startsWith('/bags/') : pathname.startsWith(to);
+    const isHere =
+      to === '/' ? pathname === '/' || pathname === '/plan' || pathname.startsWith('/bags/') : pathname.startsWith(to);
     return (
       <NavLink
         key={to}

@@ -34,6 +34,7 @@ export const router = createBrowserRouter([
         path: '/recipes/:recipeId',
         lazy: async () => ({ Component: (await import('./recipes/RecipePage')).RecipePage }),
       },
+      { path: '/plan', lazy: async () => ({ Component: (await import('./shelf/PlanPage')).PlanPage }) },
       { path: '/palate', lazy: async () => ({ Component: (await import('./palate/RecordPage')).RecordPage }) },
       { path: '/words', lazy: async () => ({ Component: (await import('./words/WordsPage')).WordsPage }) },
       { path: '/words/find', lazy: async () => ({ Component: (await import('./words/FindWordPage')).FindWordPage }) },

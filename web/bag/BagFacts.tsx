@@ -1,7 +1,7 @@
 import type { BagPage } from '../../contract/shelf';
-import { pricePerCup } from '../../core/brew';
+import { pricePer100G, pricePerCup } from '../../core/brew';
 import { isExpectation } from '../../core/crest';
-import { likelihoodWord } from '../../core/text';
+import { likelihoodWord, priceText } from '../../core/text';
 import { dateText, numberText, weightText } from '../ui/format';
 import { StateMark } from '../domain/StateMark';
 import { useUnits } from '../api/useUnits';
@@ -9,7 +9,7 @@ import { useUnits } from '../api/useUnits';
 /** The line under a bag's name: its age, where it is, what is left. */
 export function BagFacts({ page, today }: { page: BagPage; today: string }) {
   const units = useUnits();
-  const { bag, verdict, roastedOn, roastAssumed, frozen, gramsLeft, cupsLeft, window } = page;
+  const { bag, verdict, roastedOn, roastAssumed, frozen, gramsLeft, cupsLeft, window, settings } = page;
   const perCup = bag.price === null ? null : pricePerCup(bag.price, bag.weightG, bag.reference.doseG);
   return (
     <div className="facts">
@@ -32,7 +32,11 @@ export function BagFacts({ page, today }: { page: BagPage; today: string }) {
       {!isExpectation(verdict) && !bag.finishedOn && verdict.state !== 'steady' && (
         <span>in its window today: {likelihoodText(verdict.inWindowToday)}</span>
       )}
-      {perCup !== null && <span>{numberText(perCup, 2)} a cup</span>}
+      {perCup !== null && bag.price !== null && (
+        <span>
+          {numberText(perCup, 2)} a cup, {priceText(pricePer100G(bag.price, bag.weightG), settings.goingRate)}
+        </span>
+      )}
     </div>
   );
 }

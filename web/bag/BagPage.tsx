@@ -11,6 +11,7 @@ import { useToday } from '../state/today';
 import { usePageTitle } from '../ui/usePageTitle';
 import { Wait } from '../ui/Wait';
 import { BagFacts } from './BagFacts';
+import { Beans } from './Beans';
 import { BagMenu } from './BagMenu';
 import { DayTable } from './DayTable';
 import { EffectList } from './EffectList';
@@ -61,7 +62,11 @@ function BagView({ page: logged, today }: { page: Page; today: string }) {
   const [question, ask] = useState(NO_QUESTION);
   const { answer, answering } = useWhatIf(logged, today, question);
   const page = answer
-    ? { ...logged, verdict: answer, window: datesOf(answer.window, logged.roastedOn, logged.bag.spells) }
+    ? {
+        ...logged,
+        verdict: answer,
+        window: datesOf(answer.window, logged.roastedOn, logged.bag.spells, logged.bag.freezerRate),
+      }
     : logged;
   const { bag, verdict, brews } = page;
   const lastBrew = brews[0];
@@ -129,6 +134,7 @@ function BagView({ page: logged, today }: { page: Page; today: string }) {
           <LastBrewAdvice page={page} />
           <EffectList verdict={verdict} />
           <HowItRuns page={page} />
+          <Beans page={logged} today={today} />
           <LabelAgainstCup page={page} />
           <OwnVerdict page={logged} />
           <section>

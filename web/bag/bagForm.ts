@@ -27,6 +27,8 @@ const PLAIN = omit(bagInput.shape, [
   'betMark',
   'scoringScale',
   'finalLevels',
+  'heldPortions',
+  'corrections',
 ]);
 
 /** A bag as typed: every field as text. The names are the contract's, so that problems find their field. */
@@ -41,8 +43,10 @@ export interface BagForm extends Record<keyof typeof PLAIN, string> {
   publishedRecipe: ParametersForm & Record<'grindWord' | 'asPrinted', string>;
   spells: { from: string; to: string }[];
   blend: { name: string; sharePercent: string }[];
-  /** Only carried along: they are drawn on the page of the bag. */
+  /** Only carried along: they are written on the page of the bag. */
   finalLevels: Bag['finalLevels'];
+  heldPortions: Bag['heldPortions'];
+  corrections: Bag['corrections'];
 }
 
 type ParametersForm = Record<'style' | 'brewer' | 'doseG' | 'waterG' | 'waterC' | 'filter' | 'waterRecipe', string>;
@@ -119,7 +123,7 @@ export function emptyBag(standard: KeptRecipe | null = null, scoringScale: Scori
     publishedRecipe: NO_PUBLISHED_RECIPE,
     spells: [],
     blend: [],
-    finalLevels: [],
+    ...{ finalLevels: [], heldPortions: [], corrections: [] },
   };
 }
 
@@ -132,7 +136,7 @@ export function typedBag(bag: Bag): BagForm {
     betMark: typedMark(bag.scoringScale, bag.betMark),
     reference: typedParameters(bag.reference),
     publishedRecipe: typedPublished(bag.publishedRecipe),
-    finalLevels: bag.finalLevels,
+    ...pick(bag, ['finalLevels', 'heldPortions', 'corrections']),
     spells: bag.spells.map(({ from, to }) => ({ from, to: to ?? '' })),
     blend: bag.blend.map(({ name, sharePercent }) => ({ name, sharePercent: asTyped(sharePercent) })),
   };

@@ -64,7 +64,7 @@ export function BrewSheet({ bag, tasters, verdict, recipe = null, id = null, com
         <div className="the-brew">
           {sheet.initial.potId === '' ? (
             <>
-              <ParametersPart />
+              <ParametersPart portions={bag.heldPortions} />
               <MakingPart {...{ verdict, recipe, id, company }} />
             </>
           ) : (
@@ -87,7 +87,7 @@ export function BrewSheet({ bag, tasters, verdict, recipe = null, id = null, com
   );
 }
 
-function ParametersPart() {
+function ParametersPart({ portions }: { portions: Bag['heldPortions'] }) {
   const units = useUnits();
   const [dose, water, brewer, style] = useWatch<BrewForm, ['doseG', 'waterG', 'brewer', 'style']>({
     name: ['doseG', 'waterG', 'brewer', 'style'],
@@ -112,6 +112,19 @@ function ParametersPart() {
               : `or a ratio, ${shot ? '1:2' : '1:16'}`
           }
         />
+        {portions.length > 0 && (
+          <SelectField
+            name="portionId"
+            label="Beans of"
+            options={[
+              { value: '', text: 'the bag itself' },
+              ...portions.map(({ id, grams, stays }, i) => ({
+                value: id,
+                text: `portion ${i + 1}, ${weightText(grams, units, 0)}${stays.at(-1)?.to === null ? ', frozen' : ''}`,
+              })),
+            ]}
+          />
+        )}
         <TemperatureField name="waterC" label="Water temperature" />
         <TextField name="grindStep" label="Grind" unit="steps" decimal help="From the reference; finer is negative" />
         <TextField

@@ -6,6 +6,7 @@ import type { Brew } from '../../contract/brew';
 import type { LiveBrew } from '../../contract/live';
 import type { KeptRecipe } from '../../contract/recipe';
 import type { BagPage } from '../../contract/shelf';
+import { isFrozenOn } from '../../core/rest';
 import type { Taster } from '../../contract/taster';
 import { KIND_TRAITS, minutesText, type Grinder } from '../../core/brew';
 import { parametersLine, type Units } from '../../core/text';
@@ -98,21 +99,25 @@ function Sheet({ page, origin, goneId, tasters, recipes, grinders }: SheetProps)
   // The sheet is laid once: a verdict that changes underneath must not empty it.
   const initial = useMemo(
     (): BrewForm => {
+      const portionId = openPortion(page, today);
       const tasterId = brews[0]?.tasterId ?? '';
       const scoring = { scoringScale: bag.scoringScale, sheetOfParts: settings.sheetOfParts };
       switch (origin.by) {
         case 'bench': {
           const grind = againstReference(origin.live.recipe, bag, recipes, grinders, today);
-          return brewFromBench(origin.live, scoring, tasterId, grind?.steps ?? bag.reference.grindStep);
+          return {
+            ...brewFromBench(origin.live, scoring, tasterId, grind?.steps ?? bag.reference.grindStep),
+            portionId,
+          };
         }
         case 'pot':
           return anotherCup(origin.brew, scoring);
         case 'printed':
-          return brewAsPrinted(origin.recipe, scoring, tasterId);
+          return { ...brewAsPrinted(origin.recipe, scoring, tasterId), portionId };
         case 'again':
-          return sameAgain(origin.brew, scoring, tasterId);
+          return { ...sameAgain(origin.brew, scoring, tasterId), portionId };
         case 'reference':
-          return newBrew(bag.reference, scoring, tasterId);
+          return { ...newBrew(bag.reference, scoring, tasterId), portionId };
       }
     },
     // eslint-disable-next-line react-hooks/exhaustive-deps
@@ -187,4 +192,14 @@ function draftOf(origin: Origin): string {
     case 'reference':
       return 'new';
   }
+}
+
+/** The portion that was taken out of the freezer last and still holds a dose: what lies open is drunk first. */
+function openPortion({ bag, stock }: BagPage, today: string): string {
+  const out = bag.heldPortions.filter(
+    (portion) =>
+      !isFrozenOn(portion, today) &&
+      (stock.portions.find(({ id }) => id === portion.id)?.grams ?? 0) >= bag.reference.doseG,
+  );
+  return out.at(-1)?.id ?? '';
 }

@@ -31,6 +31,8 @@ export interface BrewForm {
   making: MakingForm;
   /** The first brew of the pot this is another cup of; empty for none. */
   potId: string;
+  /** The portion its beans are of; empty for what is in the bag. */
+  portionId: string;
   /** The brew on the bench this is the cup of; empty for none. */
   liveId: string;
   /** The revision of the brew this is written over; empty for a new one. */
@@ -109,6 +111,7 @@ export function newBrew(parameters: BrewParametersInput, scoring: Scoring, taste
     cup: emptyCup(scoring),
     making: NO_MAKING,
     potId: '',
+    portionId: '',
     liveId: '',
     revision: '',
   };
@@ -138,6 +141,7 @@ export function anotherCup(brew: Brew, scoring: Scoring): BrewForm {
     ...newBrew(brew, scoring, ''),
     ...pick(typedBrew(brew), ['brewedAt', 'drainS', 'recordedFrom']),
     potId: potOf(brew),
+    portionId: brew.portionId ?? '',
   };
 }
 
@@ -216,6 +220,7 @@ export function typedBrew(brew: Brew): BrewForm {
     cup: typedCup(cup),
     making: typedMaking(brew.making),
     potId: brew.potId ?? '',
+    portionId: brew.portionId ?? '',
     liveId: '',
     revision: String(brew.revision),
   };
@@ -237,6 +242,7 @@ function toValues({ cup, ...typed }: BrewForm): unknown {
     cup: cupValues(cup),
     making: makingValues(typed.making),
     potId: typedChoice(typed.potId),
+    portionId: typedChoice(typed.portionId),
     liveId: typedChoice(typed.liveId),
     revision: typedNumber(typed.revision),
   };

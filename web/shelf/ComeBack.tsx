@@ -1,11 +1,11 @@
+import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import type { Shelf } from '../../contract/shelf';
 import { dateText, momentText } from '../ui/format';
 import { localDateTime } from '../state/today';
 
-/** What waits to be finished: sheets that were begun, and words that would not come. */
-export function ComeBack({ shelf: { unfinished, nagging, today } }: { shelf: Shelf }) {
-  if (unfinished.length + nagging.length === 0) return null;
+/** What waits: sheets that were begun, words that would not come, and whatever else is due. */
+export function ComeBack({ shelf: { unfinished, nagging, today }, children }: { shelf: Shelf; children?: ReactNode }) {
   return (
     <ul className="come-back" aria-label="Waiting for you">
       {unfinished.map(({ key, title, href, updatedAt }) => (
@@ -24,6 +24,7 @@ export function ComeBack({ shelf: { unfinished, nagging, today } }: { shelf: She
           ({bagName}, {dateText(on, today)})
         </li>
       ))}
+      {children}
     </ul>
   );
 }

@@ -71,6 +71,34 @@ export function LanePicture({
   );
 }
 
+/** A bag on its way: a ring where it arrives, and the days it is expected at its best. */
+export function OrderPicture({
+  arrivesOn,
+  best,
+  today,
+  scale,
+  headline,
+}: {
+  arrivesOn: string | null;
+  best: { from: string; to: string } | null;
+  today: string;
+  scale: DateScale;
+  headline: string;
+}) {
+  return (
+    <svg className="lane-picture" viewBox={`0 0 ${scale.width} ${HEIGHT}`} role="img" aria-label={headline}>
+      {arrivesOn !== null && scale.shows(arrivesOn) && (
+        <>
+          <line className="base" x1={scale.x(arrivesOn)} x2={scale.width} y1={BASE} y2={BASE} />
+          <circle className="roast" cx={scale.x(arrivesOn)} cy={BASE} r="4" />
+        </>
+      )}
+      {best && <WindowLine window={best} scale={scale} />}
+      <line className="today" x1={scale.x(today)} x2={scale.x(today)} y1={0} y2={HEIGHT} />
+    </svg>
+  );
+}
+
 function FrozenSpan({ span, scale }: { span: { from: string; to: string | null }; scale: DateScale }) {
   if (span.from > scale.to || (span.to !== null && span.to < scale.from)) return null;
   const from = span.from > scale.from ? scale.x(span.from) : 0;

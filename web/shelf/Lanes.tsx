@@ -1,71 +1,141 @@
-import { useMemo } from 'react';
+import { groupBy } from 'es-toolkit';
+import { useMemo, useRef } from 'react';
 import { Link } from 'react-router';
+import type { OrderAdvice } from '../../contract/order';
+import type { Plan, PlannedCup } from '../../contract/plan';
 import type { Lane, Shelf } from '../../contract/shelf';
 import { addDays, daysBetween } from '../../core/rest';
 import { dateText, weightText } from '../ui/format';
 import { StateMark } from '../domain/StateMark';
 import { useWidth } from '../ui/useWidth';
-import { LanePicture } from './LanePicture';
+import { LanePicture, OrderPicture } from './LanePicture';
+import { PlannedCups } from './PlannedCups';
+import { usePlanMarks, type PlanMarks } from './usePlanMarks';
+import { useZoom, useZoomGestures, zoomedAxis, ZOOMS, type Zoom } from './zoom';
 import { dateScale, type DateScale } from './dateScale';
 import { api } from '../api/api';
 import { useUnits } from '../api/useUnits';
 
-/** Below this many pixels the calendar shows fewer weeks. */
+/** Below this many pixels the calendar shows fewer days. */
 const NARROW = 520;
 
-/** All lanes under one calendar, with today as a line through them. */
+/** All lanes under one calendar, with today as a line through them, and the cups that are planned. */
 export function Lanes({ shelf }: { shelf: Shelf }) {
   const [ref, width] = useWidth<HTMLDivElement>();
-  const scale = useMemo(() => {
-    const axis = width < NARROW ? { from: addDays(shelf.today, -21), to: addDays(shelf.today, 21) } : shelf.axis;
-    return dateScale(axis, width);
-  }, [shelf, width]);
+  const whole = useRef<HTMLDivElement>(null);
+  const { zoom, choose, step } = useZoom();
+  useZoomGestures(whole, step);
+  const { data: plan } = api.usePlanQuery({ today: shelf.today });
+  const { data: orders = [] } = api.useOrdersQuery({ today: shelf.today });
+  const marks = usePlanMarks();
+  const scale = useMemo(
+    () => dateScale(zoomedAxis(zoom, shelf.today, width < NARROW), width),
+    [shelf.today, width, zoom],
+  );
+  const cups = useMemo(() => groupBy(plan?.cups ?? [], ({ bagId }) => bagId), [plan]);
   return (
-    <div>
+    <div ref={whole} className="calendar">
       <div className="axis">
-        <div />
-        <div ref={ref}>{width > 0 && <Axis today={shelf.today} scale={scale} />}</div>
+        <ZoomTaps zoom={zoom} choose={choose} />
+        <div ref={ref}>{width > 0 && <Axis today={shelf.today} scale={scale} visits={visitsOf(plan)} />}</div>
       </div>
       <div className="lanes">
         {shelf.lanes.map((lane) => (
-          <LaneLink key={lane.id} lane={lane} shelf={shelf} scale={scale} />
+          <LaneRow key={lane.id} {...{ lane, shelf, scale, marks }} cups={cups[lane.id] ?? []} />
         ))}
+        {orders
+          .filter(({ order }) => order.orderedOn !== null)
+          .map((advice) => (
+            <OrderLane key={advice.order.id} advice={advice} today={shelf.today} scale={scale} />
+          ))}
       </div>
       <Legend />
     </div>
   );
 }
 
-function LaneLink({ lane, shelf, scale }: { lane: Lane; shelf: Shelf; scale: DateScale }) {
+const visitsOf = (plan: Plan | undefined): string[] =>
+  (plan?.marks ?? []).filter(({ kind }) => kind === 'visit').map(({ on }) => on);
+
+function ZoomTaps({ zoom, choose }: { zoom: Zoom; choose: (zoom: Zoom) => void }) {
+  return (
+    <div className="zooms" role="group" aria-label="Days shown">
+      {ZOOMS.map((one) => (
+        <button key={one.id} type="button" aria-pressed={one === zoom} onClick={() => choose(one)}>
+          {one.name}
+        </button>
+      ))}
+    </div>
+  );
+}
+
+interface LaneProps {
+  lane: Lane;
+  shelf: Shelf;
+  scale: DateScale;
+  cups: readonly PlannedCup[];
+  marks: PlanMarks;
+}
+
+function LaneRow({ lane, shelf, scale, cups, marks }: LaneProps) {
   const units = useUnits();
-  const { id, name, roaster, restDay, judged, state, cupsLeft, gramsLeft, frozen, roastAssumed, finishedOn } = lane;
+  const { id, name, roaster, restDay, judged, state, cupsLeft, gramsLeft, inFreezerG, frozen, roastAssumed } = lane;
   const where = [
     `day ${restDay}${roastAssumed ? ' (assumed)' : ''}${frozen ? ', frozen' : ''}`,
     judged === 'earlier' ? 'being judged anew' : '',
+    inFreezerG > 0 ? `${weightText(inFreezerG, units, 0)} frozen` : '',
     roaster,
   ]
     .filter(Boolean)
     .join(' · ');
-  const left = finishedOn
-    ? `finished ${dateText(finishedOn, shelf.today)}`
-    : `${weightText(gramsLeft, units, 0)}, ${cupsLeft} ${cupsLeft === 1 ? 'cup' : 'cups'}`;
   return (
-    <Link className="lane" to={`/bags/${id}`} title={lane.verdict}>
-      <span className="lane-text">
+    <div className="lane">
+      <Link className="lane-text" to={`/bags/${id}`} title={lane.verdict}>
         <strong>{name}</strong>
         {judged === 'not yet' ? <span className="state-mark unjudged">being judged</span> : <StateMark state={state} />}
         <span className="where">{where}</span>
-        <span className="left">{left}</span>
-      </span>
-      {scale.width > 0 && <LanePicture lane={lane} today={shelf.today} ridgeFrom={shelf.axis.from} scale={scale} />}
-    </Link>
+        <span className="left">
+          {weightText(gramsLeft, units, 0)}, {cupsLeft} {cupsLeft === 1 ? 'cup' : 'cups'}
+        </span>
+      </Link>
+      {scale.width > 0 && (
+        <div className="lane-days">
+          <LanePicture lane={lane} today={shelf.today} ridgeFrom={shelf.axis.from} scale={scale} />
+          <PlannedCups cups={cups} today={shelf.today} scale={scale} marks={marks} />
+        </div>
+      )}
+    </div>
+  );
+}
+
+/** A bag on its way: when it arrives, and the days it is expected at its best. */
+function OrderLane({ advice, today, scale }: { advice: OrderAdvice; today: string; scale: DateScale }) {
+  const { order, headline, bestFrom, bestTo } = advice;
+  return (
+    <div className="lane">
+      <Link className="lane-text" to="/plan#orders" title={headline}>
+        <strong>{order.name}</strong>
+        <span className="state-mark">on its way</span>
+        <span className="where">{order.roaster}</span>
+        <span className="left">{order.arrivesOn === null ? '' : `here ${dateText(order.arrivesOn, today)}`}</span>
+      </Link>
+      {scale.width > 0 && (
+        <div className="lane-days">
+          <OrderPicture
+            {...{ today, scale, headline }}
+            arrivesOn={order.arrivesOn}
+            best={bestFrom !== null && bestTo !== null ? { from: bestFrom, to: bestTo } : null}
+          />
+        </div>
+      )}
+    </div>
   );
 }
 
 /** As a calendar counts them. */
 const WEEKDAY = { sunday: 0, monday: 1, saturday: 6 } as const;
 
-function Axis({ today, scale }: { today: string; scale: DateScale }) {
+function Axis({ today, scale, visits }: { today: string; scale: DateScale; visits: readonly string[] }) {
   const days = daysBetween(scale.from, scale.to);
   const { weekStartsOn = 'monday' } = api.useSettingsQuery(undefined).data ?? {};
   // The first days of weeks, as far from today as the word needs.
@@ -89,6 +159,11 @@ function Axis({ today, scale }: { today: string; scale: DateScale }) {
           </g>
         );
       })}
+      {visits
+        .filter((on) => scale.shows(on))
+        .map((on) => (
+          <path key={on} className="visit" d={`M${scale.x(on) - 4} 22 h8 l-4 6 Z`} />
+        ))}
       <text className="today-word" x={scale.x(today)} y={17} textAnchor="middle">
         Today
       </text>
@@ -119,6 +194,17 @@ function Legend() {
           <line className="tick" x1="4" x2="4" y1="2" y2="13" />
         </svg>
         a brew
+      </span>
+      <span>
+        <span className="planned-cup sample" />a cup planned
+      </span>
+      <span>
+        <span className="planned-cup pinned sample" />
+        set by you
+      </span>
+      <span>
+        <span className="planned-cup of-portion sample" />
+        out of the freezer
       </span>
       <span>
         <svg className="lane-picture" style={{ width: 8, height: 14, display: 'inline' }}>

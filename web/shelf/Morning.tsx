@@ -1,6 +1,10 @@
 import { Link } from 'react-router';
 import type { Shelf } from '../../contract/shelf';
+import { waitingText } from '../../core/text';
 import { OnBench } from './OnBench';
+
+/** Bags to leave alone that are named; the others are counted. */
+const MOST_LEFT_ALONE = 6;
 
 const NOTHING = { headline: 'Nothing needs brewing today.', reason: 'What is on the shelf is frozen or used up.' };
 const NOT_JUDGED = {
@@ -9,8 +13,15 @@ const NOT_JUDGED = {
 };
 
 /** The decision at the kettle: which bag, with what, why; and which to leave alone. */
-export function Morning({ shelf: { pick, mostInformative, leaveAlone, bench, lanes } }: { shelf: Shelf }) {
-  const { headline, reason } = pick ?? (lanes.some(({ judged }) => judged === 'not yet') ? NOT_JUDGED : NOTHING);
+export function Morning({
+  shelf: { pick, waitsFor, mostInformative, leaveAlone, bench, lanes, today },
+}: {
+  shelf: Shelf;
+}) {
+  const isUnjudged = lanes.some(({ judged }) => judged === 'not yet');
+  const { headline, reason } = pick ?? (isUnjudged ? NOT_JUDGED : waitsFor ? waitingText(waitsFor, today) : NOTHING);
+  const shown = leaveAlone.slice(0, MOST_LEFT_ALONE);
+  const more = leaveAlone.length - shown.length;
   return (
     <>
       <section className="morning" aria-label="Today">
@@ -18,6 +29,16 @@ export function Morning({ shelf: { pick, mostInformative, leaveAlone, bench, lan
           <h1>{headline}</h1>
           <p>{reason}</p>
         </div>
+        {!pick && waitsFor && (
+          <div className="morning-actions">
+            <Link className="btn btn-plain" to={`/bags/${waitsFor.bagId}/bench`}>
+              Brew it all the same
+            </Link>
+            <Link className="btn btn-plain" to="/plan">
+              See the plan
+            </Link>
+          </div>
+        )}
         {pick && (
           <div className="morning-actions">
             <Link className="btn btn-primary" to={`/bags/${pick.bagId}/bench`}>
@@ -41,13 +62,13 @@ export function Morning({ shelf: { pick, mostInformative, leaveAlone, bench, lan
       {leaveAlone.length > 0 && (
         <p className="leave-alone">
           Leave alone:{' '}
-          {leaveAlone.map(({ bagId, name, reason }, i) => (
+          {shown.map(({ bagId, name, reason }, i) => (
             <span key={bagId}>
               {i > 0 && '; '}
               <Link to={`/bags/${bagId}`}>{name}</Link> ({reason})
             </span>
           ))}
-          .
+          {more > 0 && `; and ${more} more`}.
         </p>
       )}
     </>

@@ -1,4 +1,6 @@
+import { useEffect } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
+import type { Shelf } from '../../contract/shelf';
 import { api } from '../api/api';
 import { useActionKey } from '../api/keys';
 import { ProblemNote } from '../ui/ProblemNote';
@@ -11,7 +13,29 @@ import { FinishedBags } from './FinishedBags';
 import { JudgingNote } from './JudgingNote';
 import { Lanes } from './Lanes';
 import { Morning } from './Morning';
+import { Reminders } from './Reminders';
 import { useJudging } from './useJudging';
+
+/**
+ * A morning that was shown before the plan was made is asked for again once it is; and the plan, once all that it is
+ * made of is judged.
+ */
+function usePlanArriving(shelf: Shelf | undefined, refetch: () => unknown): void {
+  const { data: plan, refetch: planAnew } = api.usePlanQuery({ today: shelf?.today ?? '' }, { skip: !shelf });
+  const waits = shelf !== undefined && !shelf.isPlanned;
+  useEffect(() => {
+    if (waits && plan) refetch();
+    // Once for each plan that comes.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [waits, plan]);
+  const judged = shelf?.lanes.filter((lane) => lane.judged === 'now').length ?? 0;
+  const planned = plan !== undefined;
+  useEffect(() => {
+    if (planned) void planAnew();
+    // As more of the shelf is judged.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [judged]);
+}
 
 /** Home: which bag this morning, and every bag's place on the calendar. */
 export function ShelfPage() {
@@ -22,6 +46,7 @@ export function ShelfPage() {
   const { data: shelf, error, refetch } = api.useShelfQuery({ today, finished });
   usePageTitle(finished === 'yes' ? 'Finished bags' : '');
   const judging = useJudging(shelf, refetch);
+  usePlanArriving(shelf, refetch);
   const pick = finished === 'no' ? (shelf?.pick ?? null) : null;
   useActionKey('waterOn', () => pick && void navigate(`/bags/${pick.bagId}/bench`), [pick]);
   useActionKey('sameAgain', () => pick && void navigate(`/bags/${pick.bagId}/brew?again=last`), [pick]);
@@ -55,11 +80,18 @@ export function ShelfPage() {
   return (
     <>
       {finished === 'yes' ? <h1>Finished bags</h1> : <Morning shelf={shelf} />}
-      {finished === 'no' && <ComeBack shelf={shelf} />}
+      {finished === 'no' && (
+        <ComeBack shelf={shelf}>
+          <Reminders shelf={shelf} />
+        </ComeBack>
+      )}
       {judging && <JudgingNote judging={judging} />}
       {finished === 'yes' ? <FinishedBags shelf={shelf} /> : <Lanes shelf={shelf} />}
       {finished === 'no' && <CaffeineLine caffeine={shelf.caffeine} today={shelf.today} />}
-      <p className="mt-3">{other}</p>
+      <p className="mt-3 d-flex gap-4">
+        {finished === 'no' && <Link to="/plan">The plan, day by day</Link>}
+        {other}
+      </p>
     </>
   );
 }

@@ -35,6 +35,8 @@ const SHAPES = {
   cautions: z.string(),
   /** What was tapped on a brew and the server does not have yet. */
   bench: livePatch,
+  /** What the browser has been asked to say today. */
+  reminded: z.object({ on: z.string(), keys: z.array(z.string()) }),
   /** What is written on a sheet and not saved. */
   draft: sheet,
 } as const;

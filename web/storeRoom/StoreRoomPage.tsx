@@ -1,13 +1,12 @@
 import { useState, type ReactNode } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
-import type { Settings, SettingsChange } from '../../contract/settings';
+import type { Settings } from '../../contract/settings';
 import { BREWERS } from '../../core/brew';
-import { api, problemOf, SIGN_IN } from '../api/api';
+import { api, SIGN_IN } from '../api/api';
+import { useSettingsChange } from '../api/useSettingsChange';
 import { sentenceCase } from '../ui/format';
-import { toastShown } from '../state/notices';
 import { ProblemNote } from '../ui/ProblemNote';
-import { useAppDispatch } from '../state/store';
 import { usePageTitle } from '../ui/usePageTitle';
 import { Wait } from '../ui/Wait';
 import { Care } from './Care';
@@ -24,7 +23,7 @@ import { Writing } from './Writing';
 /** What the household owns and how it likes to be advised. Every change is kept at once. */
 export function StoreRoomPage() {
   const { data: settings, error, refetch } = api.useSettingsQuery(undefined);
-  const change = useChange();
+  const change = useSettingsChange();
   usePageTitle('Store room');
   if (!settings)
     return error ? <ProblemNote error={error} retry={() => void refetch()} /> : <Wait what="Reading the store room" />;
@@ -56,17 +55,6 @@ export function StoreRoomPage() {
   );
 }
 
-/** Keeps a change at once; says so only when it could not. */
-function useChange(): (change: SettingsChange) => void {
-  const [send] = api.useChangeSettingsMutation();
-  const dispatch = useAppDispatch();
-  return (change) =>
-    void send({ body: change }).then(({ error }) => {
-      const problem = problemOf(error);
-      if (problem) dispatch(toastShown({ text: problem.message }));
-    });
-}
-
 /** For a household that asks for its passphrase: how to be asked again. */
 function SignedIn() {
   const { data: session } = api.useSessionQuery(undefined);
@@ -87,7 +75,7 @@ function SignedIn() {
 }
 
 function Brewers({ settings }: { settings: Settings }) {
-  const change = useChange();
+  const change = useSettingsChange();
   const { brewers } = settings;
   const own = brewers?.filter((brewer) => !BREWERS.some((kind) => kind === brewer)) ?? [];
   const toggle = (brewer: string): void => {
@@ -190,7 +178,7 @@ interface AdviceSwitchProps {
 }
 
 function AdviceSwitch({ of, label, settings, children }: AdviceSwitchProps) {
-  const change = useChange();
+  const change = useSettingsChange();
   const isOn = settings[of];
   return (
     <>
