@@ -1,30 +1,53 @@
 import type { Order, OrderAdvice } from '../contract/order';
 import type { Roaster } from '../contract/plan';
-import { pricePer100G, roundTo } from '../core/brew';
-import { fitCrest, likelyDays } from '../core/crest';
+import { pricePer100G, roundTo, type BrewParameters } from '../core/brew';
+import { fitCrest, likelyDays, type CrestFit, type CrestInput, type TasterPrior } from '../core/crest';
 import { SCALE_RANGES } from '../core/cup';
 import { addDays } from '../core/rest';
 import { orderDates, UNKNOWN_ROASTER, type RoasterDays } from '../core/shelf';
 import { orderText } from '../core/text';
 
-/** The rest days on which a bag nobody has tasted yet is expected at its best. */
-export function expectedDays({ roastLevel, process }: Pick<Order, 'roastLevel' | 'process'>): {
-  from: number;
-  to: number;
-} {
-  const reference = { style: 'filter', brewer: 'cone', doseG: 16, waterG: 256, waterC: null, grindStep: null } as const;
+/** How a bag is brewed of which nothing else is known. *Assumption*. */
+export const USUAL_REFERENCE: BrewParameters = {
+  style: 'filter',
+  brewer: 'cone',
+  doseG: 16,
+  waterG: 256,
+  waterC: null,
+  grindStep: null,
+};
+
+/** What the engine is given of a bag nobody has tasted yet. */
+export function untastedInput(
+  { roastLevel, process }: Pick<Order, 'roastLevel' | 'process'>,
+  reference: BrewParameters,
+  prior: TasterPrior | null,
+): CrestInput {
   const { sigma0 } = SCALE_RANGES.mark10;
-  return likelyDays(fitCrest({ roastLevel, process, restAdviceDays: null, reference, brews: [], sigma0 }));
+  return { roastLevel, process, restAdviceDays: null, reference, brews: [], sigma0, ...(prior && { prior }) };
+}
+
+/** A bag that is wished for or on its way, with what is expected of it. */
+export interface ExpectedOrder {
+  order: Order;
+  /** How it will be brewed: as the bag it is again, or as usual. */
+  reference: BrewParameters;
+  fit: Pick<CrestFit, 'window' | 'peak' | 'fresh' | 'inWindow' | 'usable' | 'sketch' | 'sigma0'>;
+}
+
+/** The same by the table alone. */
+export function expectedByTable(order: Order, reference = USUAL_REFERENCE): ExpectedOrder {
+  return { order, reference, fit: fitCrest(untastedInput(order, reference, null)) };
 }
 
 /** What to do about each order, for a shelf that lasts until a day (null: longer than it is planned). */
 export function orderAdvice(
-  orders: readonly Order[],
+  orders: readonly ExpectedOrder[],
   roasters: readonly Roaster[],
   { today, runsOutOn, planTo }: { today: string; runsOutOn: string | null; planTo: string },
 ): OrderAdvice[] {
-  return orders.map((order): OrderAdvice => {
-    const best = expectedDays(order);
+  return orders.map(({ order, fit }): OrderAdvice => {
+    const best = likelyDays(fit);
     const per100G = order.price === null ? null : roundTo(pricePer100G(order.price, order.weightG), 2);
     const roastedOn = order.roastedOn ?? null;
     if (order.orderedOn !== null) {

@@ -1,10 +1,11 @@
 import type { Bag } from '../contract/bag';
 import type { Freezing, Plan, PlanMark, PlannedCup } from '../contract/plan';
 import type { Settings } from '../contract/settings';
-import { roundTo, stockOf, type Drawn } from '../core/brew';
+import { cupsLeft, roundTo, stockOf, type Drawn, type Style } from '../core/brew';
 import { NOTICEABLE, sketchByDay, type CrestFit } from '../core/crest';
-import { judgedScale } from '../core/cup';
+import { judgedScale, type ScoringScale } from '../core/cup';
 import { addDays, daysBetween, roastDate, spellsOf, weekdayOf } from '../core/rest';
+import { UNKNOWN_ROASTER } from '../core/shelf';
 import {
   lotOf,
   PLAN_DAYS,
@@ -17,6 +18,7 @@ import {
   type PlanShelf,
 } from '../core/shelf/plan';
 import { cupReasonText } from '../core/text';
+import type { ExpectedOrder } from './orders';
 
 /** What a plan needs of a fit. */
 export function expectationOf({
@@ -31,6 +33,8 @@ export interface HouseholdShelf {
   today: string;
   bags: readonly { bag: Bag; fit: Pick<CrestFit, 'sketch' | 'sigma0'>; drawn: readonly Drawn[] }[];
   settings: Pick<Settings, 'habits' | 'variety' | 'hasFreezer' | 'freezerRate'>;
+  /** Bags on their way. */
+  coming: readonly ExpectedOrder[];
   marks: readonly PlanMark[];
   /** Cups drunk today. */
   drunkToday: number;
@@ -74,10 +78,33 @@ function wantedOf({ today, settings, marks, drunkToday }: HouseholdShelf): {
   return { wanted: wanted.flat(), isExtraToday };
 }
 
+/** A roaster's post of whom nothing is known, days. *Assumption*, as `UNKNOWN_ROASTER`. */
+const { shippingDays: USUAL_POST } = UNKNOWN_ROASTER;
+
+/** The beans of a bag on its way: nobody brews them before they are here, and today they are not. */
+function comingLots({ order, reference }: ExpectedOrder, today: string): Lot[] {
+  const { roastedOn, arrivesOn, weightG } = order;
+  const roasted = roastedOn ?? (arrivesOn && addDays(arrivesOn, -USUAL_POST));
+  if (roasted === null) return [];
+  const here = daysBetween(today, arrivesOn ?? addDays(roasted, USUAL_POST));
+  const cups = cupsLeft(weightG, reference.doseG);
+  return [{ id: null, cups, age: daysBetween(roasted, today), isFrozen: false, fromDay: Math.max(1, here) }];
+}
+
+/** What an answer says of a bag. */
+interface NamedBag {
+  id: string;
+  name: string;
+  style: Style;
+  scale: ScoringScale;
+  doseG: number;
+  isComing: boolean;
+}
+
 /** What is to be planned, and the bags and marks by their places in it. */
 export interface PlanQuestion {
   shelf: PlanShelf;
-  bags: readonly Bag[];
+  bags: readonly NamedBag[];
   pins: readonly PlanMark[];
   isExtraToday: boolean;
 }
@@ -86,7 +113,15 @@ export interface PlanQuestion {
 export function planQuestion(household: HouseholdShelf): PlanQuestion {
   const { today, settings, marks } = household;
   const { wanted, isExtraToday } = wantedOf(household);
-  const bags = household.bags.map(({ bag }) => bag);
+  const bags = [
+    ...household.bags.map(({ bag: { id, name, reference, scoringScale, weights } }): NamedBag => {
+      const scale = judgedScale(scoringScale, weights);
+      return { id, name, style: reference.style, doseG: reference.doseG, scale, isComing: false };
+    }),
+    ...household.coming.map(({ order: { id, name }, reference: { style, doseG } }): NamedBag => {
+      return { id, name, style, doseG, scale: 'mark10', isComing: true };
+    }),
+  ];
   const place = new Map(bags.map(({ id }, i) => [id, i]));
   const pins = marks.filter(
     ({ kind, on, bagId }) => kind === 'pin' && on >= today && bagId !== null && place.has(bagId),
@@ -96,13 +131,22 @@ export function planQuestion(household: HouseholdShelf): PlanQuestion {
     pins,
     isExtraToday,
     shelf: {
-      bags: household.bags.map(({ bag, fit, drawn }) => ({
-        id: bag.id,
-        lots: lotsOf(bag, drawn, today, settings.freezerRate),
-        style: bag.reference.style,
-        isDecaf: bag.process === 'decaffeinated',
-        ...expectationOf(fit),
-      })),
+      bags: [
+        ...household.bags.map(({ bag, fit, drawn }) => ({
+          id: bag.id,
+          lots: lotsOf(bag, drawn, today, settings.freezerRate),
+          style: bag.reference.style,
+          isDecaf: bag.process === 'decaffeinated',
+          ...expectationOf(fit),
+        })),
+        ...household.coming.map((coming) => ({
+          id: coming.order.id,
+          lots: comingLots(coming, today),
+          style: coming.reference.style,
+          isDecaf: coming.order.process === 'decaffeinated',
+          ...expectationOf(coming.fit),
+        })),
+      ],
       wanted,
       days: PLAN_DAYS,
       pins: pins.map(({ on, bagId }) => ({ day: daysBetween(today, on), bag: place.get(bagId ?? '') ?? 0 })),
@@ -151,9 +195,10 @@ export function planAnswer(
         on: addDays(today, cup.day),
         bagId: bag.id,
         name: bag.name,
-        style: bag.reference.style,
+        isComing: bag.isComing,
+        style: bag.style,
         expected: roundTo(cup.expected, 1),
-        scale: judgedScale(bag.scoringScale, bag.weights),
+        scale: bag.scale,
         restDay: restDayOf(cup),
         reason: reasonOf(cup, planBag, shelf.bags.length === 1),
         why: whyOf(cup, shelf.bags, today),
@@ -166,8 +211,13 @@ export function planAnswer(
   const freeze = plan.freeze.flatMap(({ bag: b, cups: count, frozenOn, thawedOn }): Freezing[] => {
     const bag = bags[b];
     if (!bag) return [];
-    const grams = roundTo(count * bag.reference.doseG, 1);
-    return [{ bagId: bag.id, name: bag.name, grams, from: addDays(today, frozenOn), to: addDays(today, thawedOn) }];
+    const grams = roundTo(count * bag.doseG, 1);
+    return [
+      {
+        ...{ bagId: bag.id, isComing: bag.isComing, name: bag.name, grams },
+        ...{ from: addDays(today, frozenOn), to: addDays(today, thawedOn) },
+      },
+    ];
   });
   const unfilled = plan.unfilled.map(({ day, cups: count }) => ({ on: addDays(today, day), cups: count }));
   return {

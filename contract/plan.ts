@@ -62,7 +62,9 @@ const date = z.string();
 /** A cup of the plan. */
 export const plannedCup = z.strictObject({
   on: date,
+  /** Its bag; of one on its way, the order. */
   bagId: id,
+  isComing: z.boolean(),
   name: z.string(),
   style: z.enum(STYLES),
   /** Expected score, 0–100, and the scale it is said in. */
@@ -81,7 +83,10 @@ export const plannedCup = z.strictObject({
 export type PlannedCup = z.infer<typeof plannedCup>;
 
 /** What to put into the freezer, and when it comes out. */
-export const freezing = z.strictObject({ bagId: id, name: z.string(), grams: z.number(), from: date, to: date });
+export const freezing = z.strictObject({
+  ...{ bagId: id, isComing: z.boolean(), name: z.string() },
+  ...{ grams: z.number(), from: date, to: date },
+});
 export type Freezing = z.infer<typeof freezing>;
 
 export const plan = z.strictObject({

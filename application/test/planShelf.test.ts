@@ -1,6 +1,7 @@
 import ICAL from 'ical.js';
 import { describe, expect, it } from 'vitest';
 import { bag as bagSchema, bagInput, type BagDraft } from '../../contract/bag';
+import type { Order } from '../../contract/order';
 import { planMark, type Habit, type PlanMark } from '../../contract/plan';
 import { shelfFile } from '../../contract/shelfFile';
 import { compact, fitCrest } from '../../core/crest';
@@ -9,7 +10,7 @@ import { planOutcome } from '../../core/shelf/plan';
 import { calendarText } from '../calendar';
 import { parseLine } from '../jsonLine';
 import { fitInput } from '../judgeBag';
-import { orderAdvice } from '../orders';
+import { expectedByTable, orderAdvice } from '../orders';
 import { planAnswer, planQuestion, type HouseholdShelf } from '../planShelf';
 import { planLine } from '../planShelfFile';
 
@@ -27,7 +28,7 @@ function shelved(n: number, differently: Partial<BagDraft> = {}): HouseholdShelf
 
 function household(bags: HouseholdShelf['bags'], differently: Partial<HouseholdShelf> = {}): HouseholdShelf {
   const settings = { habits: [EVERYONE], variety: 0, hasFreezer: false, freezerRate: 0.03 };
-  return { today: TODAY, bags, settings, marks: [], drunkToday: 0, ...differently };
+  return { today: TODAY, bags, settings, coming: [], marks: [], drunkToday: 0, ...differently };
 }
 
 function answered(shelf: HouseholdShelf) {
@@ -98,17 +99,43 @@ describe('the plan of a household', () => {
   });
 });
 
+describe('a bag on its way', () => {
+  it('is drunk from the day after it is here, and fills days that nothing on the shelf could', () => {
+    const coming = expectedByTable(
+      orderOf({ orderedOn: TODAY, roastedOn: '2026-03-02', arrivesOn: '2026-03-05', weightG: 64 }),
+    );
+    const alone = answered(household([shelved(1, { weightG: 68 })]));
+    const both = answered(household([shelved(1, { weightG: 68 })], { coming: [coming] }));
+    const ofIt = both.cups.filter(({ isComing }) => isComing);
+    expect(ofIt).toHaveLength(4);
+    for (const { on, bagId, name } of ofIt) {
+      expect(on >= '2026-03-05').toBe(true);
+      expect([bagId, name]).toEqual([coming.order.id, 'Again']);
+    }
+    expect(both.unfilled).toHaveLength(alone.unfilled.length - 4);
+    // One that should be here and was not taken in yet cannot be the cup of today.
+    const late = { ...coming, order: { ...coming.order, arrivesOn: '2026-02-20' } };
+    expect(answered(household([], { coming: [late] })).cups[0]?.on).toBe('2026-03-02');
+    // Of one nobody knows the days of, nothing can be planned.
+    const unknown = { ...coming, order: { ...coming.order, roastedOn: null, arrivesOn: null } };
+    expect(answered(household([], { coming: [unknown] })).cups).toEqual([]);
+  });
+});
+
+const orderOf = (differently: Partial<Order>): Order => ({
+  ...{ id: idOf(1), name: 'Again', roaster: 'Ninth Kettle', bagId: null, weightG: 250, price: 15 },
+  ...({ roastLevel: 'light', process: 'washed', availableFrom: null, availableUntil: null } as const),
+  ...{ orderedOn: null, roastedOn: null, arrivesOn: null },
+  ...differently,
+});
+
 describe('orders', () => {
-  const order = {
-    ...{ id: idOf(1), name: 'Again', roaster: 'Ninth Kettle', bagId: null, weightG: 250, price: 15 },
-    ...({ roastLevel: 'light', process: 'washed', availableFrom: null, availableUntil: null } as const),
-    ...{ orderedOn: null, roastedOn: null, arrivesOn: null },
-  };
+  const order = orderOf({});
   const roasters = [{ name: 'ninth kettle', roastsOn: [1], leadDays: 1, shippingDays: 2 }];
   const until = { today: TODAY, runsOutOn: '2026-04-20', planTo: '2026-04-29' };
 
   it('are placed so that the next bag is at its best when the shelf runs out', () => {
-    const [advice] = orderAdvice([order], roasters, until);
+    const [advice] = orderAdvice([expectedByTable(order)], roasters, until);
     expect(advice?.bestFrom !== undefined && advice.bestFrom !== null && advice.bestFrom <= '2026-04-20').toBe(true);
     expect(advice?.headline).toMatch(/^Order in \d+ days at the latest: then its best days would begin in \d+ days\./);
     expect(advice?.pricePer100G).toBe(6);
@@ -116,13 +143,12 @@ describe('orders', () => {
 
   it('on their way say when they come and from when on they are expected at their best', () => {
     const coming = { ...order, orderedOn: TODAY, roastedOn: '2026-03-03', arrivesOn: '2026-03-05' };
-    const [advice] = orderAdvice([coming], roasters, until);
+    const [advice] = orderAdvice([expectedByTable(coming)], roasters, until);
     expect(advice).toMatchObject({ orderBy: null, roastedOn: '2026-03-03' });
     expect(advice?.headline).toBe('On its way, here in 4 days.');
     expect((advice?.bestFrom ?? '') > '2026-03-10').toBe(true);
-    expect(orderAdvice([{ ...order, availableUntil: '2026-02-01' }], roasters, until)[0]?.headline).toBe(
-      'It cannot be had any more.',
-    );
+    const gone = expectedByTable({ ...order, availableUntil: '2026-02-01' });
+    expect(orderAdvice([gone], roasters, until)[0]?.headline).toBe('It cannot be had any more.');
   });
 });
 
@@ -132,7 +158,7 @@ describe('the calendar', () => {
     windows: [{ bagId: 'b', name: 'Fog; Gate, one', from: '2026-03-28', to: '2026-03-30', isExpected: true }],
     plan: {
       cups: [cup],
-      freeze: [{ bagId: 'b', name: 'Fog', grams: 51, from: '2026-03-29', to: '2026-10-25' }],
+      freeze: [{ bagId: 'b', isComing: false, name: 'Fog', grams: 51, from: '2026-03-29', to: '2026-10-25' }],
       marks: [mark(1, { kind: 'visit', on: '2026-03-30', cups: 6 })],
     },
     orders: [{ order: { id: 'o', name: 'Again' }, orderBy: '2026-04-01', headline: 'Order.' } as never],

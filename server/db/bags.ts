@@ -50,6 +50,12 @@ async function assemble(db: EntityManager, rows: readonly BagRow[]): Promise<Bag
   });
 }
 
+/** How a bag is brewed, whether or not it is still there; null where nobody knows. */
+export async function loadReference(db: EntityManager, bagId: string): Promise<BrewParametersInput | null> {
+  const row = await db.findOneBy(BrewParametersEntity, { bagId, isReference: true });
+  return row && parametersOf(row);
+}
+
 /** The bags in use. */
 export async function loadBagsInUse(db: EntityManager): Promise<Bag[]> {
   return assemble(db, await db.findBy(BagEntity, { deletedAt: IsNull(), finishedOn: IsNull() }));

@@ -48,7 +48,7 @@ export function planHandlers({ store, planner, verdicts, now }: Deps): Handlers<
       planner.plan(today),
       store.read(async (db) => ({ orders: await loadOrders(db), settings: await loadSettings(db) })),
     ]);
-    return orderAdvice(kept.orders, kept.settings.roasters, { today, runsOutOn, planTo: to });
+    return orderAdvice(await planner.expected(kept.orders), kept.settings.roasters, { today, runsOutOn, planTo: to });
   };
 
   const calendar = async (): Promise<GivenFile> => {

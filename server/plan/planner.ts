@@ -1,10 +1,11 @@
-import type { Bag } from '../../contract/bag';
+import type { Order } from '../../contract/order';
 import type { Plan } from '../../contract/plan';
+import { USUAL_REFERENCE, type ExpectedOrder } from '../../application/orders';
 import { planAnswer, planQuestion, type PlanQuestion } from '../../application/planShelf';
 import { planOutcome, type PlanOutcome } from '../../core/shelf/plan';
-import { loadBagsInUse } from '../db/bags';
+import { loadBagsInUse, loadReference } from '../db/bags';
 import { loadCupsOn, loadDrawn } from '../db/brews';
-import { loadMarks } from '../db/plan';
+import { loadMarks, loadOrders } from '../db/plan';
 import { loadSettings } from '../db/settings';
 import type { Store } from '../db/store';
 import { EngineProblem, type Engine } from '../verdicts/engineHere';
@@ -30,23 +31,37 @@ export class ShelfPlanner {
   async plan(today: string): Promise<Plan> {
     const bags = await this.store.read(loadBagsInUse);
     const fits = await this.verdicts.forShelf(bags);
-    const { drawn, settings, marks, drunkToday } = await this.store.read(async (db) => ({
+    const { drawn, settings, marks, drunkToday, orders } = await this.store.read(async (db) => ({
       drawn: await loadDrawn(db),
       settings: await loadSettings(db),
       marks: await loadMarks(db),
       drunkToday: await loadCupsOn(db, today),
+      orders: await loadOrders(db),
     }));
     const judged = bags.flatMap((bag) => {
       const fit = fits.get(bag.id)?.fit;
       return fit ? [{ bag, fit, drawn: drawn.get(bag.id) ?? [] }] : [];
     });
-    const question = planQuestion({ today, bags: judged, settings, marks, drunkToday });
+    const coming = await this.expected(orders.filter(({ orderedOn }) => orderedOn !== null));
+    const question = planQuestion({ today, bags: judged, coming, settings, marks, drunkToday });
     const unjudged = bags.filter(({ id }) => !fits.has(id)).map(({ id }) => id);
     return this.#kept(keyOf(question, today, unjudged), async () =>
       planAnswer(question, await this.#outcome(question), {
         today,
         marks: marks.filter(({ on }) => on >= today),
         unjudged,
+      }),
+    );
+  }
+
+  /** Orders with what is expected of each: brewed as the bag it is again, judged by what the past teaches. */
+  async expected(orders: readonly Order[]): Promise<ExpectedOrder[]> {
+    return Promise.all(
+      orders.map(async (order) => {
+        const { bagId } = order;
+        const known = bagId === null ? null : await this.store.read((db) => loadReference(db, bagId));
+        const reference = known ?? USUAL_REFERENCE;
+        return { order, reference, fit: await this.verdicts.untasted(order, reference) };
       }),
     );
   }
@@ -75,7 +90,6 @@ export class ShelfPlanner {
 
 /** Everything a plan depends on. Of a bag's curves the mean stands for all of them. */
 function keyOf({ shelf, bags, pins, isExtraToday }: PlanQuestion, today: string, unjudged: readonly string[]): string {
-  const names = bags.map(({ name, scoringScale, weights }: Bag) => ({ name, scoringScale, weights }));
   const slim = { ...shelf, bags: shelf.bags.map(({ curves: _, ...bag }) => bag) };
-  return JSON.stringify([today, slim, names, pins, isExtraToday, unjudged]);
+  return JSON.stringify([today, slim, bags, pins, isExtraToday, unjudged]);
 }

@@ -1,6 +1,9 @@
 import type { Bag } from '../../contract/bag';
 import type { Judging } from '../../contract/shelf';
 import type { BrewInput } from '../../contract/brew';
+import type { Order } from '../../contract/order';
+import { untastedInput } from '../../application/orders';
+import type { BrewParameters } from '../../core/brew';
 import type { FinishedBag } from '../../application/exchange';
 import { foretelling, predictionOf } from '../../application/foretellBrew';
 import { fitInput } from '../../application/judgeBag';
@@ -29,6 +32,8 @@ export interface Judged<Fit> {
 
 /** A wait a person hardly notices, ms: after it, what is known is shown, and marked. */
 const PATIENCE_MS = 150;
+/** So many kinds of bags on their way are remembered. */
+const UNTASTED_KEPT = 50;
 /** No bag is judged faster than this, ms. */
 const LEAST_MS = 10;
 
@@ -43,6 +48,8 @@ export class VerdictKeeper {
   readonly #past: Past;
   /** Raised when all bags were replaced: what was begun before is of bags that are gone. */
   #era = 0;
+  /** Fits of bags nobody has tasted yet, by what the engine was given. */
+  readonly #untasted = new Map<string, CrestFit>();
   /** Fits that the disk did not take: shown all the same, for as long as the application runs. */
   readonly #unsaved = new Map<string, VerdictRow>();
 
@@ -120,6 +127,25 @@ export class VerdictKeeper {
       this.log.warn({ err: error, bag: bag.id }, 'a cup was not foretold');
       return null;
     }
+  }
+
+  /**
+   * What is expected of a bag nobody has tasted yet, by what the household's past teaches. Worked out once for each
+   * kind for as long as that stands.
+   */
+  async untasted(order: Pick<Order, 'roastLevel' | 'process'>, reference: BrewParameters): Promise<CrestFit> {
+    const prior = await this.#past.prior({ ...order, reference, finishedOn: null });
+    const input = untastedInput(order, reference, prior);
+    const key = JSON.stringify(input);
+    const known = this.#untasted.get(key);
+    if (known) return known;
+    const fit = await this.engine.fit(input).catch((error: unknown) => {
+      if (error instanceof EngineProblem) return engineHere().fit(input);
+      throw error;
+    });
+    for (const old of [...this.#untasted.keys()].slice(0, -UNTASTED_KEPT)) this.#untasted.delete(old);
+    this.#untasted.set(key, fit);
+    return fit;
   }
 
   /** The household's own finished bags, with what each teaches. */

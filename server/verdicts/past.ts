@@ -12,8 +12,15 @@ import type { BagLikelihood } from '../db/verdicts';
 import { EngineProblem, type BagKind, type Engine } from './engineHere';
 import { within } from '../waiting';
 
+/** What a bag's prior depends on. */
+type KindedBag = Pick<Bag, 'roastLevel' | 'process' | 'finishedOn'> & { reference: Pick<Bag['reference'], 'style'> };
+
 /** A bag as far as its prior goes. */
-export const bagKindOf = ({ roastLevel, process, reference }: Bag): BagKind => ({
+export const bagKindOf = ({
+  roastLevel,
+  process,
+  reference,
+}: Pick<KindedBag, 'roastLevel' | 'process' | 'reference'>): BagKind => ({
   roastLevel,
   process,
   style: reference.style,
@@ -92,14 +99,14 @@ export class Past {
   }
 
   /** The prior of a bag by the past as it was last read; null: the table's; undefined: not known yet. */
-  taught(bag: Bag): TasterPrior | null | undefined {
+  taught(bag: KindedBag): TasterPrior | null | undefined {
     if (bag.finishedOn !== null) return null;
     if (this.#read === null) return undefined;
     return this.#read.past === null ? null : this.#read.priors.get(keyOf(bagKindOf(bag)));
   }
 
   /** The same, worked out where it is not known for this kind of bag; the table's while the past was never read. */
-  async prior(bag: Bag): Promise<TasterPrior | null> {
+  async prior(bag: KindedBag): Promise<TasterPrior | null> {
     const known = this.taught(bag);
     const read = this.#read;
     if (known !== undefined || !read?.past) return known ?? null;

@@ -5,7 +5,7 @@ import type { OrderAdvice } from '../../contract/order';
 import type { Plan, PlannedCup } from '../../contract/plan';
 import type { Lane, Shelf } from '../../contract/shelf';
 import { addDays, daysBetween } from '../../core/rest';
-import { dateText, weightText } from '../ui/format';
+import { dateText, weekdayText, weightText } from '../ui/format';
 import { StateMark } from '../domain/StateMark';
 import { useWidth } from '../ui/useWidth';
 import { LanePicture, OrderPicture } from './LanePicture';
@@ -46,7 +46,12 @@ export function Lanes({ shelf }: { shelf: Shelf }) {
         {orders
           .filter(({ order }) => order.orderedOn !== null)
           .map((advice) => (
-            <OrderLane key={advice.order.id} advice={advice} today={shelf.today} scale={scale} />
+            <OrderLane
+              key={advice.order.id}
+              {...{ advice, scale }}
+              today={shelf.today}
+              cups={cups[advice.order.id] ?? []}
+            />
           ))}
       </div>
       <Legend />
@@ -109,7 +114,17 @@ function LaneRow({ lane, shelf, scale, cups, marks }: LaneProps) {
 }
 
 /** A bag on its way: when it arrives, and the days it is expected at its best. */
-function OrderLane({ advice, today, scale }: { advice: OrderAdvice; today: string; scale: DateScale }) {
+function OrderLane({
+  advice,
+  today,
+  scale,
+  cups,
+}: {
+  advice: OrderAdvice;
+  today: string;
+  scale: DateScale;
+  cups: readonly PlannedCup[];
+}) {
   const { order, headline, bestFrom, bestTo } = advice;
   return (
     <div className="lane">
@@ -122,15 +137,28 @@ function OrderLane({ advice, today, scale }: { advice: OrderAdvice; today: strin
       {scale.width > 0 && (
         <div className="lane-days">
           <OrderPicture
-            {...{ today, scale, headline }}
+            {...{ today, scale, headline: plannedOf(headline, cups) }}
             arrivesOn={order.arrivesOn}
             best={bestFrom !== null && bestTo !== null ? { from: bestFrom, to: bestTo } : null}
           />
+          {cups
+            .filter(({ on }) => scale.shows(on))
+            .map(({ on, why }, i) => (
+              <span
+                key={i}
+                className="planned-cup"
+                style={{ left: scale.x(on) }}
+                title={`${weekdayText(on)}. ${why}`}
+              />
+            ))}
         </div>
       )}
     </div>
   );
 }
+
+const plannedOf = (headline: string, { length }: readonly PlannedCup[]): string =>
+  length === 0 ? headline : `${headline} ${length === 1 ? 'One cup' : `${length} cups`} of it planned.`;
 
 /** As a calendar counts them. */
 const WEEKDAY = { sunday: 0, monday: 1, saturday: 6 } as const;

@@ -149,9 +149,15 @@ function Day({
   );
 }
 
+/** Where more stands about the beans of a cup, or of what is to be frozen. */
+const addressOf = ({ bagId, isComing }: Pick<PlannedCup, 'bagId' | 'isComing'>, part = ''): string =>
+  isComing ? '/plan#orders' : `/bags/${bagId}${part}`;
+
 function Cup({ cup, plan, marks }: { cup: PlannedCup; plan: Plan; marks: PlanMarks }) {
-  const { on, bagId, name, expected, scale, why, pin } = cup;
-  const bags = [...new Map(plan.cups.map((one) => [one.bagId, one.name]))].sort(([, a], [, b]) => (a < b ? -1 : 1));
+  const { on, bagId, isComing, name, expected, scale, why, pin } = cup;
+  // A cup can be set of what is here.
+  const here = plan.cups.filter((one) => !one.isComing);
+  const bags = [...new Map(here.map((one) => [one.bagId, one.name]))].sort(([, a], [, b]) => (a < b ? -1 : 1));
   const day = on === plan.today ? 'today' : weekdayText(on);
   const instead = (other: string): void => {
     if (other !== bagId) void marks.move({ ...cup, bagId: other }, on);
@@ -159,7 +165,7 @@ function Cup({ cup, plan, marks }: { cup: PlannedCup; plan: Plan; marks: PlanMar
   return (
     <li className="plan-cup">
       <div>
-        <Link to={`/bags/${bagId}`}>{name}</Link>{' '}
+        <Link to={addressOf(cup)}>{name}</Link> {isComing && <span className="quiet">on its way </span>}
         <span className="expected">
           expected {markText(scale, markOf(scale, Math.min(100, Math.max(0, expected))))}
         </span>
@@ -174,9 +180,11 @@ function Cup({ cup, plan, marks }: { cup: PlannedCup; plan: Plan; marks: PlanMar
             Unset
           </Button>
         ) : (
-          <Button variant="bare" aria-label={`Set ${name} for ${day}`} onClick={() => void marks.set(bagId, on)}>
-            Set
-          </Button>
+          !isComing && (
+            <Button variant="bare" aria-label={`Set ${name} for ${day}`} onClick={() => void marks.set(bagId, on)}>
+              Set
+            </Button>
+          )
         )}
         <Form.Select
           size="sm"
@@ -184,6 +192,7 @@ function Cup({ cup, plan, marks }: { cup: PlannedCup; plan: Plan; marks: PlanMar
           value={bagId}
           onChange={({ target }) => instead(target.value)}
         >
+          {isComing && <option value={bagId}>{name}</option>}
           {bags.map(([id, label]) => (
             <option key={id} value={id}>
               {label}
@@ -212,7 +221,7 @@ function FreezerSteps({ plan: { freeze, freezerGain, today } }: { plan: Plan }) 
           <ul className="plain-list">
             {freeze.slice(0, 12).map((step) => (
               <li key={`${step.bagId} ${step.from} ${step.to}`}>
-                <Link to={`/bags/${step.bagId}#beans`}>{freezingText(step, units)}</Link>,{' '}
+                <Link to={addressOf(step, '#beans')}>{freezingText(step, units)}</Link>,{' '}
                 {step.from === today ? 'today' : weekdayText(step.from)} to {weekdayText(step.to)}
               </li>
             ))}
