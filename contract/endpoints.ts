@@ -19,7 +19,7 @@ import {
   recipeChange,
   recipeInput,
 } from './recipe';
-import { palateRecord } from './palate';
+import { bagValue, palateRecord } from './palate';
 import { sessionAnswer, signIn } from './session';
 import { settings, settingsChange } from './settings';
 import { bagPage, judging, searchHit, searchQuery, shelf, shelfQuery, todayQuery } from './shelf';
@@ -73,6 +73,12 @@ export const ENDPOINTS = {
     answer: bagPage,
     errors: ['not-found'],
     tells: ['Bag'],
+  }),
+  bagValue: get('/bags/:id/value', 'What a bag gives for its price, against the household’s others.', {
+    params: byId,
+    answer: bagValue,
+    errors: ['not-found'],
+    tells: ['Bag', 'Shelf'],
   }),
   addBag: post('/bags', 'Adds a bag.', { body: bagInput, answer: bag, changes: ['Shelf'], creates: true }),
   changeBag: patch('/bags/:id', 'Changes what is named of a bag, and nothing else.', {

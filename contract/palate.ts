@@ -47,6 +47,17 @@ export const foretoldCup = z.strictObject({
 });
 export type ForetoldCupRow = z.infer<typeof foretoldCup>;
 
+/** What a bag gives for its price among the household's own; null while there is too little to say it by. */
+export const bagValue = z.strictObject({
+  value: z
+    .strictObject({
+      above: z.strictObject({ mean: points, lo: points, hi: points }),
+      place: z.number().int(),
+      of: z.number().int(),
+    })
+    .nullable(),
+});
+
 /** How often the engine was right: in sum, and the cups it foretold. */
 const trackRecord = z.strictObject({
   foretold: z.number().int(),

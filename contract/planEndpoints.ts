@@ -24,6 +24,13 @@ export const PLAN_ENDPOINTS = {
     errors: ['not-found'],
     changes: ['Shelf'],
   }),
+  freezerRate: get('/plan/freezer', 'How fast the freezer ages beans, by bags that were both in it and out.', {
+    answer: z.strictObject({
+      /** Rest days a day: median and interval of probability 0.8; null where no bag tells. */
+      learnt: z.strictObject({ median: z.number(), lo: z.number(), hi: z.number(), bags: z.number().int() }).nullable(),
+    }),
+    tells: ['Bag', 'Shelf'],
+  }),
   orders: get('/orders', 'Bags wished for or on their way, and when to order them.', {
     query: todayQuery,
     answer: z.array(orderAdvice),

@@ -114,7 +114,7 @@ describe('a bag on its way', () => {
     }
     expect(both.unfilled).toHaveLength(alone.unfilled.length - 4);
     // One that should be here and was not taken in yet cannot be the cup of today.
-    const late = { ...coming, order: { ...coming.order, arrivesOn: '2026-02-20' } };
+    const late = { ...coming, order: { ...coming.order, roastedOn: '2026-02-10', arrivesOn: '2026-02-13' } };
     expect(answered(household([], { coming: [late] })).cups[0]?.on).toBe('2026-03-02');
     // Of one nobody knows the days of, nothing can be planned.
     const unknown = { ...coming, order: { ...coming.order, roastedOn: null, arrivesOn: null } };

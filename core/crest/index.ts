@@ -15,6 +15,7 @@ export {
 } from './constants';
 export { fitCrest } from './fit';
 export { foretell } from './foretell';
+export { FREEZER_RATES, learntRate, logEvidenceOf, tellsFreezerRate, type LearntRate } from './freezerRate';
 export { PEAK_AXIS } from './grid';
 export { tablePeakDays } from './prior';
 export { historyOf, priorFor, type PastBag, type Repeats } from './history';

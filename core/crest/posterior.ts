@@ -25,6 +25,8 @@ export interface Cells {
   heightSd: Float64Array;
   /** Given a cell, the mean of the whitened residual at the entries without a known score, [cell][entry]. */
   unknownMean: Float64Array;
+  /** Logarithm of the evidence of all cells together, but for what is the same for the same marks. */
+  logEvidence: number;
   /** What the comparisons were read as in a cell, as `Comparing` keeps it, [cell][site]. */
   sites: Float64Array;
 }
@@ -84,7 +86,8 @@ export class Posterior {
     });
     if (total === 0) return null;
     for (let cell = 0; cell < weight.length; cell++) weight[cell]! /= total;
-    return new Posterior(this.grid, this.data, this.noiseNodes, this.sides, { ...this.cells, weight });
+    const logEvidence = this.cells.logEvidence + Math.log(total);
+    return new Posterior(this.grid, this.data, this.noiseNodes, this.sides, { ...this.cells, weight, logEvidence });
   }
 }
 

@@ -107,12 +107,19 @@ export function posteriorOf(data: Data, grid: Grid, belief: Belief): Posterior {
       weight[cell] = logWeight;
     }
   });
-  normalise(weight);
-  return new Posterior(grid, data, noiseNodes, sides, { weight, heightMean, heightSd, unknownMean, sites });
+  const total = normalise(weight);
+  return new Posterior(grid, data, noiseNodes, sides, {
+    weight,
+    logEvidence: total,
+    heightMean,
+    heightSd,
+    unknownMean,
+    sites,
+  });
 }
 
-/** Turns log weights into weights that sum to 1, in place. */
-function normalise(logWeights: Float64Array): void {
+/** Turns log weights into weights that sum to 1, in place; returns the logarithm of their sum before. */
+function normalise(logWeights: Float64Array): number {
   let max = -Infinity;
   for (const w of logWeights) if (w > max) max = w;
   let total = 0;
@@ -121,4 +128,5 @@ function normalise(logWeights: Float64Array): void {
     total += logWeights[i] = below < NEGLIGIBLE_LOG ? 0 : Math.exp(below);
   }
   for (let i = 0; i < logWeights.length; i++) logWeights[i] = logWeights[i]! / total;
+  return max + Math.log(total);
 }

@@ -1,2 +1,3 @@
 export * from './trackRecord';
 export * from './drivers';
+export * from './value';

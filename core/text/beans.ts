@@ -1,5 +1,7 @@
 import { START_DAYS, type StartRule } from '../shelf/plan';
-import { cupsText, inDaysText } from './words';
+import { roundTo } from '../brew/units';
+import type { LearntRate } from '../crest';
+import { countWord, cupsText, inDaysText } from './words';
 
 /** What each start rule is called. */
 export const START_RULE_WORDS: Readonly<Record<StartRule, string>> = {
@@ -22,6 +24,18 @@ export function startRuleText(rule: StartRule, bestFrom: number | null, doseG: n
     ? `${opened}: no cup before its best days.`
     : `${opened}: with a cup every third day about ${cupsText(cups)}, ${Math.round(cups * doseG)} g, before its best days.`;
 }
+
+/** What bags that were both in and out say of the freezer. */
+export function learntRateText({ median, lo, hi, bags }: LearntRate): string {
+  const said = (rate: number): string => String(roundTo(rate, rate < 0.1 ? 3 : 2));
+  const from =
+    bags === 1
+      ? 'One bag that was both in and out says'
+      : `${sentence(countWord(bags))} bags that were both in and out say`;
+  return `${from} ${said(median)}; 8 in 10: ${said(lo)} to ${said(hi)}.`;
+}
+
+const sentence = (text: string): string => `${text[0]?.toUpperCase() ?? ''}${text.slice(1)}`;
 
 /** Few doses left are a reason to wait: so many at most. */
 const FEW = 3;

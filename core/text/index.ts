@@ -18,4 +18,5 @@ export * from './shelf';
 export * from './stateOnDay';
 export * from './units';
 export { effectChangeText, effectText } from './verdict';
+export * from './value';
 export * from './words';

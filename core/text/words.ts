@@ -35,6 +35,16 @@ const COUNT_WORDS = [
 /** "three", "14". */
 export const countWord = (count: number): string => COUNT_WORDS[count] ?? String(count);
 
+const ORDINAL_WORDS = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seventh', 'eighth', 'ninth', 'tenth'];
+
+/** "third", "14th"; places count from 1. */
+export function ordinalWord(place: number): string {
+  const word = ORDINAL_WORDS[place - 1];
+  if (word) return word;
+  const teens = place % 100 >= 11 && place % 100 <= 13;
+  return `${place}${teens ? 'th' : (['th', 'st', 'nd', 'rd'][place % 10] ?? 'th')}`;
+}
+
 /** "no cups", "one cup", "three cups", "14 cups". */
 export function cupsText(count: number): string {
   return `${countWord(count)} ${count === 1 ? 'cup' : 'cups'}`;

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { groupBy, keyBy } from 'es-toolkit';
-import { In, IsNull, Not, type EntityManager } from 'typeorm';
+import { In, IsNull, MoreThan, Not, type EntityManager } from 'typeorm';
 import type { Bag, BagInput } from '../../contract/bag';
 import type { BrewParametersInput } from '../../contract/brewParameters';
 import { dateOfInstant, roastDate } from '../../core/rest';
@@ -48,6 +48,34 @@ async function assemble(db: EntityManager, rows: readonly BagRow[]): Promise<Bag
     if (!reference) throw new Error(`Bag ${row.id} has no reference recipe`);
     return bagOf(row, reference, spells[row.id] ?? [], freezerRate);
   });
+}
+
+/** So many of the latest bags that were frozen say how fast the freezer ages them. */
+const FROZEN_BAGS = 12;
+
+/** The latest bags of which something was frozen, in use or finished. */
+export async function loadFrozenBags(db: EntityManager): Promise<Bag[]> {
+  const rows = await db
+    .createQueryBuilder(BagEntity, 'bag')
+    .where('bag."deletedAt" IS NULL')
+    .andWhere(`(bag."heldPortions" <> '[]' OR EXISTS (SELECT 1 FROM storage_spell WHERE "bagId" = bag.id))`)
+    .orderBy('bag."createdAt"', 'DESC')
+    .limit(FROZEN_BAGS)
+    .getMany();
+  return assemble(db, rows);
+}
+
+/** So many of the latest bags say what a price usually gives. */
+const PRICED_BAGS = 60;
+
+/** The latest bags with a price, in use or finished. */
+export async function loadPricedBags(db: EntityManager): Promise<Bag[]> {
+  const rows = await db.find(BagEntity, {
+    where: { deletedAt: IsNull(), price: MoreThan(0) },
+    order: { createdAt: 'DESC', id: 'ASC' },
+    take: PRICED_BAGS,
+  });
+  return assemble(db, rows);
 }
 
 /** How a bag is brewed, whether or not it is still there; null where nobody knows. */

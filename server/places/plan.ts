@@ -29,6 +29,7 @@ type PlanEndpoint =
   | 'plan'
   | 'addPlanMark'
   | 'removePlanMark'
+  | 'freezerRate'
   | 'orders'
   | 'addOrder'
   | 'changeOrder'
@@ -84,6 +85,8 @@ export function planHandlers({ store, planner, verdicts, now }: Deps): Handlers<
       await store.write((db) => removeMark(db, id));
       return null;
     },
+
+    freezerRate: async () => ({ learnt: await verdicts.freezerRate() }),
 
     orders: ({ query: { today } }) => orders(today),
     addOrder: async ({ body }) => ({ id: await store.write((db) => addOrder(db, body)) }),

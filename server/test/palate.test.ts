@@ -271,3 +271,23 @@ describe('crests given away and read', () => {
     await other.end();
   });
 });
+
+describe('value', () => {
+  it('is said among the household’s own bags with a price, once there are enough of them', async () => {
+    const priced = async (price: number, mark: number): Promise<string> => {
+      const id = await server.addBag({ roastedOn: '2026-01-20', price, weightG: 250 });
+      await addCup(id, { day: 12, mark });
+      await addCup(id, { day: 14, mark });
+      return id;
+    };
+    const valueOf = async (id: string) =>
+      (await server.ok<{ value: { place: number; of: number } | null }>('GET', `/bags/${id}/value`)).value;
+    const best = await priced(10, 9);
+    expect(await valueOf(best)).toBeNull();
+    for (const price of [10, 12, 14]) await priced(price, 6);
+    expect(await valueOf(best)).toMatchObject({ place: 1, of: 4 });
+    // One that nobody has tasted has no value yet.
+    const untasted = await server.addBag({ roastedOn: '2026-01-20', price: 10, weightG: 250 });
+    expect(await valueOf(untasted)).toBeNull();
+  });
+});

@@ -106,6 +106,28 @@ describe('portions', () => {
   });
 });
 
+describe('the rate of the freezer', () => {
+  it('is learnt once a bag has cups from before the freezer and after it', async () => {
+    const learnt = async () => (await server.ok<{ learnt: object | null }>('GET', '/plan/freezer')).learnt;
+    expect(await learnt()).toBeNull();
+    const spells = [{ place: 'freezer' as const, from: addDays(TODAY, -40), to: addDays(TODAY, -10) }];
+    const bagId = await server.addBag({ name: 'In and out', ...roasted(60), spells, weightG: 500 });
+    for (const [daysAgo, mark] of [
+      [50, 7],
+      [45, 8],
+      [8, 8],
+      [2, 7],
+    ] as const)
+      await server.addBrew(bagId, {
+        brewedAt: `${addDays(TODAY, -daysAgo)}T08:00:00Z`,
+        cup: { scoringScale: 'mark10', mark },
+      });
+    expect(await learnt()).toMatchObject({ bags: 1, median: expect.any(Number) as number });
+    await server.ok('DELETE', `/bags/${bagId}`);
+    expect(await learnt()).toBeNull();
+  });
+});
+
 describe('orders over HTTP', () => {
   it('are wished for, ordered, and taken off the list', async () => {
     const { id } = await server.ok<{ id: string }>('POST', '/orders', { name: 'Winter Lot', price: 19, weightG: 200 });
@@ -124,8 +146,18 @@ describe('orders over HTTP', () => {
       orderBy: null,
       headline: expect.stringMatching(/^On its way/) as string,
     });
+    // It is planned with once it is here, by what is expected of its kind, and stands for no bag of the shelf until then.
+    const ofIt = (await plan()).cups.filter(({ bagId }) => bagId === id);
+    expect(ofIt.length).toBeGreaterThan(3);
+    for (const { on, isComing, name } of ofIt)
+      expect({ isComing, name, isHere: on >= addDays(TODAY, 3) }).toEqual({
+        isComing: true,
+        name: 'Winter Lot',
+        isHere: true,
+      });
     await server.ok('DELETE', `/orders/${id}`);
     expect(await orders()).toEqual([]);
+    expect((await plan()).cups.some(({ isComing }) => isComing)).toBe(false);
     const wrong = { name: 'x', availableFrom: '2026-05-01', availableUntil: '2026-04-01' };
     expect((await server.refused('POST', '/orders', wrong)).fields).toEqual([
       { path: 'availableUntil', message: 'It cannot be gone before it can be had' },

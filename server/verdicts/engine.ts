@@ -13,7 +13,10 @@ export function startEngine(worker = threadFile()): Engine {
   const threads = Math.max(1, availableParallelism() - 1);
   // Started ahead of the first question; where that fails, the question finds out.
   let pool: Pool | null = attempt(() => openPool(worker, threads));
-  const run = async <T>(name: 'fit' | 'foretell' | 'plan' | 'priors' | 'ready', question: unknown): Promise<T> => {
+  const run = async <T>(
+    name: 'fit' | 'foretell' | 'plan' | 'evidence' | 'priors' | 'ready',
+    question: unknown,
+  ): Promise<T> => {
     let mine: Pool;
     try {
       mine = pool ??= openPool(worker, threads);
@@ -42,6 +45,7 @@ export function startEngine(worker = threadFile()): Engine {
     fit: (input) => run('fit', input),
     foretell: (question) => run('foretell', question),
     plan: (shelf) => run('plan', shelf),
+    evidence: (inputs) => run('evidence', inputs),
     priors: (question) => run('priors', question),
     close: async () => pool?.threads.destroy(),
   };

@@ -4,6 +4,7 @@ import {
   fitCrest,
   foretell,
   historyOf,
+  logEvidenceOf,
   priorFor,
   type CrestFit,
   type CrestInput,
@@ -37,6 +38,8 @@ export interface Engine {
   foretell(question: Foretelling): Promise<Foretold | null>;
   /** Plans a shelf. Throws as `fit` does. */
   plan(shelf: PlanShelf): Promise<PlanOutcome>;
+  /** How well each of these foretells its own marks: the logarithm of its evidence. Throws as `fit` does. */
+  evidence(inputs: readonly CrestInput[]): Promise<number[]>;
   /** One prior for each kind asked for. Throws as `fit` does. */
   priors(question: PastQuestion): Promise<TasterPrior[]>;
   close(): Promise<void>;
@@ -63,6 +66,7 @@ export function engineHere(): Engine {
     fit: (input) => Promise.resolve(compact(fitCrest(input))),
     foretell: ({ input, asked }) => Promise.resolve(compactForetold(foretell(input, asked))),
     plan: (shelf) => Promise.resolve(planOutcome(shelf)),
+    evidence: (inputs) => Promise.resolve(inputs.map((input) => logEvidenceOf(input))),
     priors: ({ past, repeats, kinds }) => {
       const history = historyOf(past, repeats);
       return Promise.resolve(kinds.map((kind) => priorFor(history, kind)));

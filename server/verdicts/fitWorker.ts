@@ -52,6 +52,10 @@ export function plan(shelf: PlanShelf): Promise<Answer<PlanOutcome>> {
   return answered(() => here.plan(shelf));
 }
 
+export function evidence(inputs: readonly CrestInput[]): Promise<Answer<number[]>> {
+  return answered(() => here.evidence(inputs));
+}
+
 /** Answers once the thread has started. */
 export function ready(): Answer<null> {
   return { answer: null };

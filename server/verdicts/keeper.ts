@@ -7,9 +7,18 @@ import type { BrewParameters } from '../../core/brew';
 import type { FinishedBag } from '../../application/exchange';
 import { foretelling, predictionOf } from '../../application/foretellBrew';
 import { fitInput } from '../../application/judgeBag';
-import { ENGINE_VERSION, priorMoved, type CrestFit, type TasterPrior } from '../../core/crest';
+import {
+  ENGINE_VERSION,
+  FREEZER_RATES,
+  learntRate,
+  priorMoved,
+  tellsFreezerRate,
+  type CrestFit,
+  type LearntRate,
+  type TasterPrior,
+} from '../../core/crest';
 import type { Logger } from 'pino';
-import { loadBag } from '../db/bags';
+import { loadBag, loadFrozenBags } from '../db/bags';
 import { loadLogs } from '../db/brews';
 import type { VerdictRow } from '../db/entities';
 import { keepVerdict, loadBagLikelihoods, loadVerdicts, type BagLikelihood } from '../db/verdicts';
@@ -48,6 +57,8 @@ export class VerdictKeeper {
   readonly #past: Past;
   /** Raised when all bags were replaced: what was begun before is of bags that are gone. */
   #era = 0;
+  /** What the freezer's rate was last learnt from, and what came of it. */
+  #freezer: { key: string; rate: Promise<LearntRate | null> } | null = null;
   /** Fits of bags nobody has tasted yet, by what the engine was given. */
   readonly #untasted = new Map<string, CrestFit>();
   /** Fits that the disk did not take: shown all the same, for as long as the application runs. */
@@ -146,6 +157,39 @@ export class VerdictKeeper {
     for (const old of [...this.#untasted.keys()].slice(0, -UNTASTED_KEPT)) this.#untasted.delete(old);
     this.#untasted.set(key, fit);
     return fit;
+  }
+
+  /**
+   * What the household's bags that were both in the freezer and out of it say of its rate; null where none was.
+   * Worked out once for as long as none of them changes. Throws an EngineProblem where nothing can be judged.
+   */
+  async freezerRate(): Promise<LearntRate | null> {
+    const bags = await this.store.read(loadFrozenBags);
+    const key = JSON.stringify(bags.map(({ id, revision }) => [id, revision]));
+    if (this.#freezer?.key !== key) {
+      const rate = this.#learnFreezerRate(bags);
+      this.#freezer = { key, rate };
+      // What failed is tried anew by whoever asks next.
+      rate.catch(() => (this.#freezer = null));
+    }
+    return this.#freezer.rate;
+  }
+
+  async #learnFreezerRate(bags: readonly Bag[]): Promise<LearntRate | null> {
+    const logs = await this.store.read((db) =>
+      loadLogs(
+        db,
+        bags.map(({ id }) => id),
+      ),
+    );
+    const evidence: number[][] = [];
+    for (const bag of bags) {
+      const inputs = FREEZER_RATES.map((freezerRate) => fitInput({ ...bag, freezerRate }, logs[bag.id] ?? [], null));
+      const [slow, fast] = [inputs[0], inputs.at(-1)];
+      // One bag after another: a cup that is just being saved is judged in between.
+      if (slow && fast && tellsFreezerRate(slow, fast)) evidence.push(await this.engine.evidence(inputs));
+    }
+    return learntRate(evidence);
   }
 
   /** The household's own finished bags, with what each teaches. */

@@ -1,7 +1,8 @@
 import type { BagPage } from '../../contract/shelf';
 import { pricePer100G, pricePerCup } from '../../core/brew';
 import { isExpectation } from '../../core/crest';
-import { likelihoodWord, priceText } from '../../core/text';
+import { likelihoodWord, priceText, valueText } from '../../core/text';
+import { api } from '../api/api';
 import { dateText, numberText, weightText } from '../ui/format';
 import { StateMark } from '../domain/StateMark';
 import { useUnits } from '../api/useUnits';
@@ -39,6 +40,12 @@ export function BagFacts({ page, today }: { page: BagPage; today: string }) {
       )}
     </div>
   );
+}
+
+/** What the bag gives for its price, once enough others say what a price usually gives. */
+export function ValueLine({ bag: { id, price } }: Pick<BagPage, 'bag'>) {
+  const { data } = api.useBagValueQuery({ id }, { skip: price === null });
+  return data?.value ? <p className="quiet mb-1">{valueText(data.value)}</p> : null;
 }
 
 function likelihoodText(p: number): string {

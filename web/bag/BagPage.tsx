@@ -10,7 +10,7 @@ import { ProblemNote } from '../ui/ProblemNote';
 import { useToday } from '../state/today';
 import { usePageTitle } from '../ui/usePageTitle';
 import { Wait } from '../ui/Wait';
-import { BagFacts } from './BagFacts';
+import { BagFacts, ValueLine } from './BagFacts';
 import { Beans } from './Beans';
 import { BagMenu } from './BagMenu';
 import { DayTable } from './DayTable';
@@ -96,6 +96,7 @@ function BagView({ page: logged, today }: { page: Page; today: string }) {
           )}
           <QuestionNote {...asking} />
           <BagFacts page={page} today={today} />
+          <ValueLine bag={page.bag} />
         </div>
         <div className="bag-actions">
           {lastBrew && (

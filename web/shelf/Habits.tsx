@@ -3,7 +3,8 @@ import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import type { Habit } from '../../contract/plan';
 import type { Settings, SettingsChange } from '../../contract/settings';
-import { STYLES } from '../../core/brew';
+import { roundTo, STYLES } from '../../core/brew';
+import { learntRateText } from '../../core/text';
 import { api } from '../api/api';
 import { numberText, sentenceCase } from '../ui/format';
 
@@ -158,8 +159,10 @@ function FreezerRate({ rate, change }: { rate: number; change: Props['change'] }
   const [typed, setTyped] = useState<string | null>(null);
   const number = typed === null ? rate : Number(typed.replace(',', '.'));
   const isWrong = !(number >= 0 && number <= 1);
+  const learnt = api.useFreezerRateQuery(undefined).data?.learnt ?? null;
+  const keepRate = (freezerRate: number): void => change({ freezerRate, was: { freezerRate: rate } });
   const keep = (): void => {
-    if (typed !== null && !isWrong && number !== rate) change({ freezerRate: number, was: { freezerRate: rate } });
+    if (typed !== null && !isWrong && number !== rate) keepRate(number);
     if (!isWrong) setTyped(null);
   };
   return (
@@ -176,8 +179,15 @@ function FreezerRate({ rate, change }: { rate: number; change: Props['change'] }
         onKeyDown={({ key }) => key === 'Enter' && keep()}
       />
       <Form.Text>
-        An assumption: nobody has measured your freezer. 0 stands still, 1 is as at room temperature.
+        {learnt
+          ? learntRateText(learnt)
+          : 'An assumption: nobody has measured your freezer. 0 stands still, 1 is as at room temperature.'}
       </Form.Text>
+      {learnt && roundTo(learnt.median, 3) !== rate && (
+        <Button variant="plain" className="mt-1" onClick={() => keepRate(roundTo(learnt.median, 3))}>
+          Reckon with {numberText(learnt.median, 3)}
+        </Button>
+      )}
     </Form.Group>
   );
 }
