@@ -1,0 +1,86 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { standingsOf, strengthsOf, type Preference } from '../standings';
+
+const pair = (better: number, worse: number, weight = 1): Preference => ({ better, worse, weight });
+const STANDARD = { mean: 0, sd: 1 };
+
+describe('strengths from preferences', () => {
+  it('are those another optimiser finds', () => {
+    // The same posterior maximised by Newton's method in numpy 2.4.
+    const preferences = [
+      ...[pair(0, 1, 4), pair(1, 0, 1), pair(0, 2, 3), pair(2, 0, 2), pair(1, 2, 2), pair(2, 1, 2.5)],
+      ...[pair(3, 0, 1), pair(0, 3, 2), pair(3, 2, 1.5)],
+    ];
+    const { mean, covariance } = strengthsOf(4, { preferences }, STANDARD);
+    const expected = [0.4519812131966148, -0.45146240765262446, -0.23708574762070325, 0.236566942076713];
+    const sds = [0.6373851757424799, 0.6811167717066456, 0.6531982589853434, 0.7516935319443173];
+    expected.forEach((one, i) => expect(mean[i]).toBeCloseTo(one, 9));
+    sds.forEach((one, i) => expect(Math.sqrt(covariance[5 * i]!)).toBeCloseTo(one, 9));
+  });
+
+  it('come to the odds that were counted where a prior hardly weighs', () => {
+    // 30 to 10: θ0 − θ1 = ln 3.
+    const { mean } = strengthsOf(2, { preferences: [pair(0, 1, 30), pair(1, 0, 10)] }, { mean: 0, sd: 1000 });
+    expect(mean[0]! - mean[1]!).toBeCloseTo(Math.log(3), 4);
+  });
+
+  it('take marks for what they are: without preferences, the mean of mark and prior by their precisions', () => {
+    const { mean, covariance } = strengthsOf(
+      2,
+      { preferences: [], marks: [{ item: 0, score: 86, sd: 2 }] },
+      { mean: 80, sd: 4 },
+      3.5,
+    );
+    expect(mean[0]).toBeCloseTo((86 / 4 + 80 / 16) / (1 / 4 + 1 / 16), 9);
+    expect(covariance[0]).toBeCloseTo(1 / (1 / 4 + 1 / 16), 9);
+    expect(mean[1]).toBeCloseTo(80, 9);
+    expect(() => strengthsOf(2, { preferences: [pair(0, 2)] }, STANDARD)).toThrow(RangeError);
+  });
+
+  it('stay finite where one never lost, and turn round with the preferences', () => {
+    fc.assert(
+      fc.property(
+        fc.array(
+          fc.tuple(fc.integer({ min: 0, max: 4 }), fc.integer({ min: 0, max: 4 }), fc.integer({ min: 1, max: 9 })),
+          {
+            maxLength: 20,
+          },
+        ),
+        (drawn) => {
+          const preferences = drawn.flatMap(([a, b, weight]) => (a === b ? [] : [pair(a, b, weight)]));
+          const { mean } = strengthsOf(5, { preferences }, STANDARD);
+          const turned = strengthsOf(
+            5,
+            { preferences: preferences.map((p) => pair(p.worse, p.better, p.weight)) },
+            STANDARD,
+          );
+          mean.forEach((one, i) => {
+            expect(Number.isFinite(one)).toBe(true);
+            expect(turned.mean[i]).toBeCloseTo(-one, 8);
+          });
+        },
+      ),
+    );
+  });
+});
+
+describe('standings', () => {
+  it('say where one stands, and where it could', () => {
+    const preferences = [pair(0, 1, 40), pair(0, 2, 40), pair(1, 2, 2), pair(2, 1, 1)];
+    const standings = standingsOf(strengthsOf(3, { preferences }, { mean: 0, sd: 2 }));
+    expect(standings.map(({ item, place }) => [item, place])).toEqual([
+      [0, 1],
+      [1, 2],
+      [2, 3],
+    ]);
+    // The first is sure; the other two could change places.
+    expect(standings.map(({ bestPlace, worstPlace }) => [bestPlace, worstPlace])).toEqual([
+      [1, 1],
+      [2, 3],
+      [2, 3],
+    ]);
+    for (const { lo, mean, hi } of standings) expect(lo < mean && mean < hi).toBe(true);
+    expect(standingsOf(strengthsOf(0, { preferences: [] }, STANDARD))).toEqual([]);
+  });
+});

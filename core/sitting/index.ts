@@ -1,0 +1,4 @@
+export * from './codes';
+export * from './schedule';
+export * from './triangle';
+export * from './williams';
