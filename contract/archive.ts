@@ -17,6 +17,7 @@ import { picture } from './picture';
 import { order } from './order';
 import { prediction } from './palate';
 import { planMark } from './plan';
+import { cupAnswer, sittingFields, tableAnswer } from './sitting';
 import { grinderInput, recipeFields } from './recipe';
 import { FIRST_SETTINGS, settings } from './settings';
 import { spellInput } from './bag';
@@ -27,7 +28,7 @@ import { wordId, wordInput } from './word';
  * worked out again (verdicts) and who is signed in are no part of it.
  */
 export const ARCHIVE_FORMAT = 'slow-crest.archive';
-export const ARCHIVE_VERSION = 4;
+export const ARCHIVE_VERSION = 5;
 
 const kept = name('The moment', 60);
 const gone = kept.nullable();
@@ -119,6 +120,26 @@ export const archiveRows = {
   pictures: z.strictObject({ ...picture.shape, bytes: count, deletedAt: gone }),
   planMarks: planMark,
   orders: order,
+  sittings: z.strictObject({
+    id,
+    ...sittingFields,
+    /** Which code is on which cup, and the cups in the order in which they were drawn. */
+    codes: z.record(z.string(), z.string()),
+    drawn: z.array(z.string()),
+    ...{ createdAt: kept, revealedAt: gone, keySeenAt: gone, deletedAt: gone },
+  }),
+  seats: z.strictObject({
+    ...{ id, sittingId: id, name: name('Name', 60), tasterId: id.nullable(), place: count, isGuest: z.boolean() },
+    ...{ doneAt: gone, createdAt: kept },
+  }),
+  /** Of a cup; of the table as a whole where no cup is named. */
+  answers: z.strictObject({
+    seatId: id,
+    cupId: z.string(),
+    written: count,
+    answer: z.union([tableAnswer, cupAnswer]),
+    firstAt: kept,
+  }),
 } as const;
 
 export type CollectionName = keyof typeof archiveRows;

@@ -19,6 +19,9 @@ export const RESOURCES = [
   'History',
   'Pictures',
   'Calendar',
+  'Sittings',
+  'Sharing',
+  'Seat',
 ] as const;
 export type Resource = (typeof RESOURCES)[number];
 
@@ -44,6 +47,8 @@ export interface Endpoint {
   events?: Readonly<Record<string, z.ZodType>>;
   /** Answers also who is not signed in. */
   open?: true;
+  /** Answers guests of a shared sitting as well; everything else is not there for them. */
+  forGuests?: true;
   /** Failures of its own, besides those any request can meet. */
   errors?: readonly ApiError['code'][];
   /** What the answer tells of. */

@@ -9,6 +9,7 @@ import { INSTRUMENTS, readings } from './instrument';
 import { benchAnswer, liveBrew, liveInput, livePatch, liveStart, liveTrace } from './live';
 import { KEEPING_ENDPOINTS } from './keepingEndpoints';
 import { PLAN_ENDPOINTS } from './planEndpoints';
+import { TABLE_ENDPOINTS } from './tableEndpoints';
 import { keptTrace } from './making';
 import {
   grinder,
@@ -313,6 +314,7 @@ export const ENDPOINTS = {
   }),
 
   ...PLAN_ENDPOINTS,
+  ...TABLE_ENDPOINTS,
   ...KEEPING_ENDPOINTS,
 
   words: get('/words', 'The household’s own words, and how often each is used.', { answer: words, tells: ['Words'] }),

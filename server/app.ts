@@ -1,12 +1,12 @@
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
-import express, { type Express } from 'express';
+import express, { type Express, type Request, type RequestHandler, type Router } from 'express';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { openApiDocument } from '../application/openApi';
 import type { Deps } from './deps';
-import { notFound } from '../application/problem';
-import { knownNames } from './access/names';
+import { notFound, type Problem } from '../application/problem';
+import { EVERY_NETWORK, knownNames } from './access/names';
 import { refuseStrangers } from './access/strangers';
 import type { Config } from './config';
 import { answerErrors, requireJson } from './http';
@@ -25,6 +25,7 @@ import { grinderHandlers, recipeHandlers } from './places/recipes';
 import { doorOf, guessLimits, readCookies, sessionHandlers } from './places/session';
 import { settingsHandlers } from './places/settings';
 import { shelfHandlers } from './places/shelf';
+import { tableHandlers } from './places/table';
 import { tasterHandlers } from './places/tasters';
 import { wordHandlers } from './places/words';
 import { routesOf, type Handlers } from './routes';
@@ -56,6 +57,7 @@ function handlersOf(deps: Deps): Handlers {
     ...palateHandlers(deps),
     ...exchangeHandlers(deps),
     ...planHandlers(deps),
+    ...tableHandlers(deps),
   };
 }
 const openApi = openApiDocument();
@@ -69,9 +71,52 @@ export function createApp(
   webFolder: string | null,
   checkAnswers = process.env.NODE_ENV !== 'production',
 ): Express {
+  const door = doorOf(deps);
+  return appOf({ isKnown: knownNames(host, names), log, webFolder, pages: '/{*path}' }, (api) => {
+    api.use(readCookies);
+    const before = { signIn: guessLimits('passphrases'), joinSitting: guessLimits('codes') };
+    api.use(routesOf(handlersOf(deps), { door, before, checkAnswers }));
+    api.use(door);
+  });
+}
+
+/** Pages that guests of a sitting are shown. */
+const GUEST_PAGES = ['/join', '/seat/:secret'];
+
+/** What guests of a shared sitting are answered: their own sheets and nothing else, whatever they ask for. */
+export function createGuestApp(
+  deps: Deps,
+  { names }: Pick<Config, 'names'>,
+  log: Logger,
+  webFolder: string | null,
+  checkAnswers = process.env.NODE_ENV !== 'production',
+): Express {
+  const isKnown = knownNames(EVERY_NETWORK, names);
+  const app = appOf({ isKnown, log, webFolder, pages: GUEST_PAGES }, (api) => {
+    const before = { joinSitting: guessLimits('codes') };
+    const nobody: RequestHandler = (request) => {
+      throw nothingAt(request);
+    };
+    api.use(routesOf(handlersOf(deps), { door: nobody, before, checkAnswers, forGuests: true }));
+  });
+  return app;
+}
+
+const nothingAt = ({ method, originalUrl }: Request): Problem => notFound(`${method} ${originalUrl.slice(0, 100)}`);
+
+/** What every listener of this application has around what it answers. */
+function appOf(
+  {
+    isKnown,
+    log,
+    webFolder,
+    pages,
+  }: { isKnown: (name: string) => boolean; log: Logger; webFolder: string | null; pages: string | string[] },
+  answers: (api: Router) => void,
+): Express {
   const app = express();
   app.disable('x-powered-by');
-  app.use(refuseStrangers(knownNames(host, names), log));
+  app.use(refuseStrangers(isKnown, log));
   app.use(
     helmet({
       contentSecurityPolicy: {
@@ -80,18 +125,15 @@ export function createApp(
       strictTransportSecurity: false,
     }),
   );
-
   const api = express.Router();
   api.use(requireJson, express.json({ limit: BODY_LIMIT, strict: true }), refuseMonsters);
   api.use((_request, response, next) => {
     response.set('cache-control', 'no-store');
     next();
   });
-  const door = doorOf(deps);
-  api.use(readCookies);
-  api.use(routesOf(handlersOf(deps), { door, before: { signIn: guessLimits() }, checkAnswers }));
-  api.use(door, (request) => {
-    throw notFound(`${request.method} ${request.originalUrl.slice(0, 100)}`);
+  answers(api);
+  api.use((request) => {
+    throw nothingAt(request);
   });
   app.use('/api', api);
 
@@ -104,10 +146,14 @@ export function createApp(
         setHeaders: (response, path) => path.endsWith('.html') && response.set('cache-control', 'no-cache'),
       }),
     );
-    app.get('/{*path}', (_request, response) =>
+    app.get(pages, (_request, response) =>
       response.set('cache-control', 'no-cache').sendFile(join(webFolder, 'index.html')),
     );
+    if (pages === GUEST_PAGES) app.get('/', (_request, response) => response.redirect('/join'));
   }
+  app.use((request) => {
+    throw nothingAt(request);
+  });
   app.use(answerErrors(log));
   return app;
 }

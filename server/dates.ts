@@ -11,6 +11,11 @@ export function instantHere(date: PlainDate, time: string): string {
   return `${wall}${minutes < 0 ? '-' : '+'}${pad(Math.floor(apart / 60))}:${pad(apart % 60)}`;
 }
 
+/** A moment as the wall clock of this machine shows it, to the minute, with its offset. */
+export function wallInstant(moment: Date): string {
+  return instantHere(dateHere(moment), `${pad(moment.getHours())}:${pad(moment.getMinutes())}`);
+}
+
 /** The date on this machine's calendar. */
 export function dateHere(moment: Date): PlainDate {
   return `${moment.getFullYear()}-${pad(moment.getMonth() + 1)}-${pad(moment.getDate())}`;

@@ -4,6 +4,8 @@ import type { BackupKeeper } from './backup/keeper';
 import type { BenchRecorder } from './bench/recorder';
 import type { PictureShelf } from './pictures/shelf';
 import type { Store } from './db/store';
+import type { GuestDoor } from './sittings/guestDoor';
+import type { SittingHub } from './sittings/hub';
 import type { InstrumentRegistry } from './instruments/instrument';
 import type { ShelfPlanner } from './plan/planner';
 import type { VerdictKeeper } from './verdicts/keeper';
@@ -16,6 +18,9 @@ export interface Deps {
   recorder: BenchRecorder;
   backups: BackupKeeper;
   imports: Imports;
+  /** Who listens to which sitting, and the door for guests. */
+  hub: SittingHub;
+  guests: GuestDoor;
   pictures: PictureShelf;
   /** The database the household lies in. */
   databaseFile: string;

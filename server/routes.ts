@@ -53,12 +53,15 @@ interface Around {
   before: Partial<Record<EndpointName, RequestHandler[]>>;
   /** Whether every answer is held against its schema. */
   checkAnswers: boolean;
+  /** Only what answers guests of a sitting is there at all. */
+  forGuests?: boolean;
 }
 
 /** The routes of all endpoints, in the order of their table. */
-export function routesOf(handlers: Handlers, { door, before, checkAnswers }: Around): Router {
+export function routesOf(handlers: Handlers, { door, before, checkAnswers, forGuests = false }: Around): Router {
   const routes = Router();
   for (const [name, endpoint] of Object.entries(ENDPOINTS) as [EndpointName, Endpoint][]) {
+    if (forGuests && !endpoint.forGuests) continue;
     const method = endpoint.method.toLowerCase() as Lowercase<Endpoint['method']>;
     const [handle, checked] = [handlers[name] as AnyHandler, checkAnswers ? endpoint.answer : undefined];
     routes[method](

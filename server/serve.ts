@@ -2,14 +2,14 @@ import { createServer, type Server } from 'node:http';
 import { join } from 'node:path';
 import type { AddressInfo } from 'node:net';
 import type { Logger } from 'pino';
-import { createApp } from './app';
+import { createApp, createGuestApp } from './app';
 import { steadyClock } from '../core/brew';
 import { Imports } from './archive/imports';
 import { backupFolderOf, makeBackup } from './backup/files';
 import { BackupKeeper } from './backup/keeper';
 import { BenchRecorder } from './bench/recorder';
 import { simulatedInstrument } from './instruments/simulated/bench';
-import { isEverywhere, isLoopback, networkAddresses } from './access/names';
+import { EVERY_NETWORK, isEverywhere, isLoopback, networkAddresses } from './access/names';
 import { keepPassphrase, keptPassphrase } from './access/passphrase';
 import { StartProblem, type Config } from './config';
 import { ensureStarters } from './db/recipes';
@@ -20,6 +20,9 @@ import { beginNotebook } from './notebook/reading';
 import { lockFolder } from './folderLock';
 import { picturesOf, PictureShelf } from './pictures/shelf';
 import { ShelfPlanner } from './plan/planner';
+import type { Deps } from './deps';
+import { GuestDoor } from './sittings/guestDoor';
+import { SittingHub } from './sittings/hub';
 import { startEngine } from './verdicts/engine';
 import type { Engine } from './verdicts/engineHere';
 import { VerdictKeeper } from './verdicts/keeper';
@@ -90,17 +93,14 @@ export async function serve(
     );
     taken.push(() => imports.cancel());
     const instruments = simulatedInstrument;
-    const server = createServer(
-      createApp(
-        {
-          ...{ store, verdicts, planner, recorder, backups, imports, pictures, databaseFile, instruments },
-          ...{ now, clock, passphrase },
-        },
-        config,
-        log,
-        webFolder,
-      ),
-    );
+    const guests = new GuestDoor((request, response) => guestApp(request, response), guestsAt(config), now);
+    taken.push(() => guests.close());
+    const deps: Deps = {
+      ...{ store, verdicts, planner, recorder, backups, imports, pictures, databaseFile, instruments },
+      ...{ now, clock, passphrase, guests, hub: new SittingHub() },
+    };
+    const guestApp = createGuestApp(deps, config, log, webFolder);
+    const server = createServer(createApp(deps, config, log, webFolder));
     // Whoever opens a bag at once would wait for the thread; where it does not start, nobody waits for it.
     await within(THREAD_MS, engine.ready());
     await listen(server, config);
@@ -115,6 +115,12 @@ export async function serve(
     throw error;
   }
 }
+
+/** Guests come to the next port, and only while a sitting is shared. */
+const guestsAt = ({ port }: Config): { port: number; host: string } => ({
+  port: port === 0 ? 0 : port + 1,
+  host: EVERY_NETWORK,
+});
 
 function closed(server: Server): Promise<unknown> {
   const over = new Promise((resolve) => server.close(resolve));

@@ -1,7 +1,9 @@
 import { hostname, networkInterfaces } from 'node:os';
 
 const LOOPBACK = ['localhost', '127.0.0.1', '::1'];
-const EVERYWHERE = ['0.0.0.0', '::'];
+/** The address that stands for every network of this machine. */
+export const EVERY_NETWORK = '0.0.0.0';
+const EVERYWHERE = [EVERY_NETWORK, '::'];
 
 /** Whether an address can be reached from this machine alone. */
 export function isLoopback(host: string): boolean {

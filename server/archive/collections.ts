@@ -29,6 +29,7 @@ import {
 } from '../db/keepingEntities';
 
 import { OrderEntity, PlanMarkEntity } from '../db/planEntities';
+import { AnswerEntity, SeatEntity, SeatSecretEntity, SittingEntity } from '../db/sittingEntities';
 
 /** The table of each collection of an archive. */
 const ENTITY_OF: Readonly<Record<CollectionName, EntitySchema>> = {
@@ -57,13 +58,21 @@ const ENTITY_OF: Readonly<Record<CollectionName, EntitySchema>> = {
   pictures: PictureEntity,
   planMarks: PlanMarkEntity,
   orders: OrderEntity,
+  sittings: SittingEntity,
+  seats: SeatEntity,
+  answers: AnswerEntity,
 };
 
 /**
- * Tables that are no part of an archive: verdicts are worked out again; who is signed in, and the secret address of
- * the calendar, stay here.
+ * Tables that are no part of an archive: verdicts are worked out again; who is signed in or sits at a table,
+ * and the secret address of the calendar, stay here.
  */
-export const NOT_ARCHIVED: readonly EntitySchema[] = [VerdictEntity, SessionEntity, CalendarAddressEntity];
+export const NOT_ARCHIVED: readonly EntitySchema[] = [
+  VerdictEntity,
+  SessionEntity,
+  CalendarAddressEntity,
+  SeatSecretEntity,
+];
 
 /** How a value stands in its column. */
 type Kind = 'plain' | 'flag' | 'json';
@@ -140,6 +149,11 @@ export const REFERENCES: readonly (readonly [from: CollectionName, column: strin
   ['predictions', 'brewId', 'brews'],
   ['pictures', 'bagId', 'bags'],
   ['pictures', 'brewId', 'brews'],
+  ['planMarks', 'bagId', 'bags'],
+  ['orders', 'bagId', 'bags'],
+  ['seats', 'sittingId', 'sittings'],
+  ['seats', 'tasterId', 'tasters'],
+  ['answers', 'seatId', 'seats'],
 ];
 /** What there must be one of for each. */
 export const ONE_FOR_EACH: readonly (readonly [of: CollectionName, column: string, each: CollectionName])[] = [

@@ -25,6 +25,7 @@ import {
   PredictionEntity,
 } from './keepingEntities';
 import { OrderEntity, PlanMarkEntity } from './planEntities';
+import { AnswerEntity, SeatEntity, SeatSecretEntity, SittingEntity } from './sittingEntities';
 import { CupEntity, CupDescriptorEntity, DraftEntity, RemarkEntity, WordEntity } from './cupEntities';
 import { columnsOf, id, integer, json, optionalJson, optionalReal, optionalText, real, text } from './columns';
 
@@ -241,6 +242,7 @@ export const ENTITIES = [
   ...[RecipeEntity, RecipeVersionEntity, GrinderEntity, LiveBrewEntity, TracePieceEntity, MakingEntity],
   PlanMarkEntity,
   OrderEntity,
+  ...[SittingEntity, SeatEntity, AnswerEntity, SeatSecretEntity],
   ...[NotebookImportEntity, NotebookMappingEntity, ChangeEntity, PictureEntity, PredictionEntity, ExchangeEntity],
   SessionEntity,
   CalendarAddressEntity,

@@ -16,7 +16,7 @@ const GUESSES = [
   { limit: 20, windowMs: 3_600_000, wait: 'an hour' },
 ];
 
-const slowDown = ({ limit, windowMs, wait }: (typeof GUESSES)[number]) =>
+const slowDown = ({ limit, windowMs, wait }: (typeof GUESSES)[number], what: string) =>
   rateLimit({
     limit,
     windowMs,
@@ -24,7 +24,7 @@ const slowDown = ({ limit, windowMs, wait }: (typeof GUESSES)[number]) =>
     standardHeaders: 'draft-8',
     legacyHeaders: false,
     handler: (_request, _response, next) =>
-      next(new Problem('too-many', `Too many wrong passphrases. Wait ${wait} and try again.`)),
+      next(new Problem('too-many', `Too many wrong ${what}. Wait ${wait} and try again.`)),
   });
 
 const tokenOf = (request: Request): string => {
@@ -51,8 +51,8 @@ export function doorOf(deps: Deps): RequestHandler {
 /** Reads the cookies every session is carried by. */
 export const readCookies: RequestHandler = cookieParser();
 
-/** Guessing slows down; each server counts for itself. */
-export const guessLimits = (): RequestHandler[] => GUESSES.map(slowDown);
+/** Guessing slows down; each server counts for itself. `what` is guessed, in the plural. */
+export const guessLimits = (what: string): RequestHandler[] => GUESSES.map((guesses) => slowDown(guesses, what));
 
 /** Signing in and out, where the household is asked for its passphrase. */
 export function sessionHandlers(deps: Deps): Handlers<'session' | 'signIn' | 'signOut'> {

@@ -15,6 +15,7 @@ import { TheFineGrain1700000000014 } from './14-theFineGrain';
 import { TheStoreRoom1700000000015 } from './15-theStoreRoom';
 import { WhatWasForetold1700000000016 } from './16-whatWasForetold';
 import { ThePlan1700000000017 } from './17-thePlan';
+import { TheTable1700000000018 } from './18-theTable';
 
 /** In the order in which they run. */
 export const MIGRATIONS = [
@@ -35,4 +36,5 @@ export const MIGRATIONS = [
   TheStoreRoom1700000000015,
   WhatWasForetold1700000000016,
   ThePlan1700000000017,
+  TheTable1700000000018,
 ];

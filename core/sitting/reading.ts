@@ -1,0 +1,166 @@
+import { pairedDifference, icc21, kendallsW, type IntraclassCorrelation, type PairedDifference } from '../palate';
+import type { Compared } from '../cup/comparison';
+import { brewOfCup, oddCup, type PouredCup } from './kinds';
+import { triangleChance } from './triangle';
+
+/** What one taster wrote, cups by their ids. */
+export interface TastersSheet {
+  seat: string;
+  /** Points, 0–100; null where it was not marked. */
+  scores: Readonly<Record<string, number | null>>;
+  /** Words found, by the ids they go by. */
+  words: Readonly<Record<string, readonly string[]>>;
+  /** Cups from the best to the least liked; those said to be alike stand together. */
+  order: readonly (readonly string[])[];
+  /** The one of three called the odd one; null where none was. */
+  odd: string | null;
+  /** Each cup against the yardstick. */
+  againstYardstick: Readonly<Record<string, Compared | null>>;
+}
+
+export interface CupReading {
+  id: string;
+  /** How many marked it, and the mean and median of that. */
+  marked: number;
+  mean: number | null;
+  median: number | null;
+  /** Mean place in the tasters' orders, 1 the best; null where nobody put it in order. */
+  place: number | null;
+  /** Words that at least half of the tasters found, and those that one alone did, with how many found each. */
+  shared: { word: string; by: number }[];
+  lone: { word: string; seat: string }[];
+  yardstick: Record<Compared, number>;
+}
+
+/** One cup against another. */
+export interface PairReading {
+  a: string;
+  b: string;
+  /** How much higher `a` was marked, by those who marked both; null where nobody did. */
+  difference: PairedDifference | null;
+  /** How many put `a` before `b`, behind it, or beside it. */
+  before: number;
+  behind: number;
+  beside: number;
+  /** They are one brew: what lies between them is the tasters. */
+  isSameBrew: boolean;
+}
+
+export interface SittingReading {
+  tasters: number;
+  cups: CupReading[];
+  pairs: PairReading[];
+  /** How far the tasters agree; null where fewer than two marked or ordered all cups. */
+  agreement: { tasters: number; w: number | null; icc: IntraclassCorrelation | null } | null;
+  /** Of a triangle: how many named the odd cup, and how likely so many are by guessing. */
+  triangle: { asked: number; right: number; chance: number } | null;
+}
+
+/** Places of cups in an order, alike ones sharing the mean of theirs. */
+function placesOf(order: readonly (readonly string[])[]): Map<string, number> {
+  const places = new Map<string, number>();
+  let before = 0;
+  for (const group of order) {
+    for (const cup of group) places.set(cup, before + (group.length + 1) / 2);
+    before += group.length;
+  }
+  return places;
+}
+
+/** The order a taster gave, or the one their marks come to; null where neither names all of the cups. */
+function rankedBy(sheet: TastersSheet, cups: readonly PouredCup[]): number[] | null {
+  const places = placesOf(sheet.order);
+  if (cups.every(({ id }) => places.has(id))) return cups.map(({ id }) => -(places.get(id) ?? 0));
+  const scores = cups.map(({ id }) => sheet.scores[id] ?? null);
+  return scores.every((one) => one !== null) ? scores : null;
+}
+
+/** Which of two cups a taster puts first: by the order given, else by marks; null where neither says. */
+export function preferred(sheet: TastersSheet, a: string, b: string): 'a' | 'b' | 'alike' | null {
+  const places = placesOf(sheet.order);
+  const [ofA, ofB] = [places.get(a), places.get(b)];
+  if (ofA !== undefined && ofB !== undefined) return ofA === ofB ? 'alike' : ofA < ofB ? 'a' : 'b';
+  const [scoreA, scoreB] = [sheet.scores[a] ?? null, sheet.scores[b] ?? null];
+  if (scoreA === null || scoreB === null) return null;
+  return scoreA === scoreB ? 'alike' : scoreA > scoreB ? 'a' : 'b';
+}
+
+/** What the sheets of a sitting come to. Points of score, 0–100. */
+export function readSitting(cups: readonly PouredCup[], sheets: readonly TastersSheet[]): SittingReading {
+  const odd = oddCup(cups);
+  const named = sheets.filter((sheet) => sheet.odd !== null);
+  const right = named.filter((sheet) => sheet.odd === odd).length;
+  return {
+    tasters: sheets.length,
+    cups: cups.map(({ id }) => readCup(id, sheets)),
+    pairs: cups.flatMap((a, i) => cups.slice(i + 1).map((b) => readPair(a, b, sheets))),
+    agreement: agreementOf(cups, sheets),
+    triangle:
+      odd === null || named.length === 0
+        ? null
+        : { asked: named.length, right, chance: triangleChance(right, named.length) },
+  };
+}
+
+function readCup(id: string, sheets: readonly TastersSheet[]): CupReading {
+  const scores = sheets.flatMap((sheet) => sheet.scores[id] ?? []).sort((a, b) => a - b);
+  const places = sheets.flatMap((sheet) => placesOf(sheet.order).get(id) ?? []);
+  const found = new Map<string, string[]>();
+  for (const { seat, words } of sheets)
+    for (const word of new Set(words[id] ?? [])) found.set(word, [...(found.get(word) ?? []), seat]);
+  const writing = sheets.filter(({ words }) => (words[id] ?? []).length > 0).length;
+  const said = (was: Compared): number => sheets.filter((sheet) => sheet.againstYardstick[id] === was).length;
+  return {
+    id,
+    marked: scores.length,
+    mean: scores.length === 0 ? null : mean(scores),
+    median: scores.length === 0 ? null : medianOf(scores),
+    place: places.length === 0 ? null : mean(places),
+    shared: [...found]
+      .filter(([, seats]) => seats.length > 1 && seats.length * 2 >= writing)
+      .map(([word, seats]) => ({ word, by: seats.length }))
+      .sort((a, b) => b.by - a.by || (a.word < b.word ? -1 : 1)),
+    lone:
+      writing < 2
+        ? []
+        : [...found].flatMap(([word, [seat, ...more]]) => (seat && more.length === 0 ? [{ word, seat }] : [])),
+    yardstick: { better: said('better'), like: said('like'), worse: said('worse') },
+  };
+}
+
+function readPair(a: PouredCup, b: PouredCup, sheets: readonly TastersSheet[]): PairReading {
+  const differences = sheets.flatMap(({ scores }) => {
+    const [ofA, ofB] = [scores[a.id] ?? null, scores[b.id] ?? null];
+    return ofA === null || ofB === null ? [] : [ofA - ofB];
+  });
+  const said = sheets.map((sheet) => preferred(sheet, a.id, b.id));
+  return {
+    a: a.id,
+    b: b.id,
+    difference: pairedDifference(differences),
+    before: said.filter((one) => one === 'a').length,
+    behind: said.filter((one) => one === 'b').length,
+    beside: said.filter((one) => one === 'alike').length,
+    isSameBrew: brewOfCup(a) === brewOfCup(b),
+  };
+}
+
+function agreementOf(cups: readonly PouredCup[], sheets: readonly TastersSheet[]): SittingReading['agreement'] {
+  const ranked = sheets.flatMap((sheet) => {
+    const row = rankedBy(sheet, cups);
+    return row ? [row] : [];
+  });
+  if (ranked.length < 2) return null;
+  const marks = sheets.flatMap(({ scores }) => {
+    const row = cups.map(({ id }) => scores[id] ?? null);
+    return row.every((one) => one !== null) ? [row] : [];
+  });
+  return { tasters: ranked.length, w: kendallsW(ranked), icc: marks.length < 2 ? null : icc21(marks) };
+}
+
+const mean = (values: readonly number[]): number => values.reduce((sum, one) => sum + one, 0) / values.length;
+
+function medianOf(sorted: readonly number[]): number {
+  const middle = Math.floor(sorted.length / 2);
+  return sorted.length % 2 === 1 ? sorted[middle]! : (sorted[middle - 1]! + sorted[middle]!) / 2;
+}

@@ -1,0 +1,250 @@
+import { omit } from 'es-toolkit';
+import { brewInput } from '../../contract/brew';
+import type { Seat, Sitting } from '../../contract/sitting';
+import {
+  checkAnswer,
+  checkTable,
+  cupOfCode,
+  cupsToLog,
+  isWritten,
+  progressOf,
+  revealedOf,
+  seatView,
+} from '../../application/sitting';
+import { wallInstant } from '../dates';
+import { loadBag, loadBagHeads } from '../db/bags';
+import { addBrew } from '../db/brews';
+import { recordAdded } from '../db/history';
+import { keepPrediction } from '../db/predictions';
+import { loadSettings } from '../db/settings';
+import {
+  addSeat,
+  addSitting,
+  keepAnswer,
+  keepDone,
+  keepKeySeen,
+  keepRevealed,
+  loadSeats,
+  loadSitting,
+  loadSittings,
+  newSecret,
+  openSitting,
+  removeSeat,
+  seatBySecret,
+  seatOf,
+  setSittingDeleted,
+  tastersOfSeats,
+  type WrittenSeat,
+} from '../db/sittings';
+import type { SittingRow } from '../db/sittingEntities';
+import { loadVocabulary, wordResolver } from '../db/words';
+import type { Deps } from '../deps';
+import type { Handlers } from '../routes';
+import type { TABLE_ENDPOINTS } from '../../contract/tableEndpoints';
+
+/** A seat as the host sees it: how far its taster is, and not what was written. */
+const seatLine = ({ id, name, tasterId, isGuest, answers, doneAt }: WrittenSeat): Seat => ({
+  ...{ id, name, tasterId, isGuest },
+  written: Object.values(answers).filter(({ answer }) => isWritten(answer)).length,
+  isDone: doneAt !== null,
+});
+
+/** Cups side by side: laying out, seats, what is written at them, the reveal; and the door for guests. */
+export function tableHandlers(deps: Deps): Handlers<keyof typeof TABLE_ENDPOINTS> {
+  const { store, now, hub, guests, verdicts } = deps;
+
+  const tell = async (sittingId: string): Promise<void> => {
+    const { sitting, seats } = await store.read(async (db) => ({
+      sitting: await loadSitting(db, sittingId),
+      seats: await loadSeats(db, sittingId),
+    }));
+    hub.tell(sittingId, { ...progressOf(seats), isRevealed: sitting.revealedAt !== null });
+  };
+
+  /** What is said of a sitting that still goes on; throws a conflict Problem for one that does not. */
+  const written = async (
+    secret: string,
+    work: (seatId: string, sitting: SittingRow) => Promise<unknown>,
+  ): Promise<void> => {
+    const { seat, sitting } = await store.read((db) => seatBySecret(db, secret));
+    openSitting(sitting);
+    await work(seat.id, sitting);
+  };
+
+  return {
+    sittings: async () =>
+      (await store.read(loadSittings)).map(({ id, name, kind, cups, seats, createdAt, revealedAt }) => ({
+        ...{ id, name, kind, seats, createdAt, revealedAt },
+        cups: cups.length,
+      })),
+    addSitting: async ({ body }) => ({ id: await store.write((db) => addSitting(db, body, now())) }),
+    sitting: ({ params: { id } }) =>
+      store.read(async (db): Promise<Sitting> => {
+        const drawn = await loadSitting(db, id);
+        const seats = await loadSeats(db, id);
+        // Nothing that was drawn leaves here before the reveal but the codes, by number.
+        return {
+          ...omit(drawn, ['codes', 'drawn', 'deletedAt']),
+          codes: Object.values(drawn.codes).sort(),
+          seats: seats.map(seatLine),
+          revealed: drawn.revealedAt === null ? null : revealedOf(drawn, seats, await loadVocabulary(db)),
+        };
+      }),
+    sittingStream: async ({ params: { id } }) => {
+      await store.read((db) => loadSitting(db, id));
+      return (send) => hub.listen(id, (change) => send('changed', 'table', change));
+    },
+    removeSitting: async ({ params: { id } }) => {
+      if (guests.sittingId === id) await guests.close();
+      await store.write((db) => setSittingDeleted(db, id, now().toISOString()));
+      return null;
+    },
+    restoreSitting: async ({ params: { id } }) => {
+      await store.write((db) => setSittingDeleted(db, id, null));
+      return null;
+    },
+    sittingKey: ({ params: { id } }) =>
+      store.write(async (db) => {
+        const { cups, codes } = await loadSitting(db, id);
+        await keepKeySeen(db, id, now());
+        return { cups: cups.map((cup) => ({ id: cup.id, name: cup.name, code: codes[cup.id] ?? '' })) };
+      }),
+
+    takeSeat: async ({ params: { id }, body, after }) => {
+      const taken = await store.write((db) => addSeat(db, id, { ...body, isGuest: false }, now()));
+      after(() => tell(id));
+      return taken;
+    },
+    seatAgain: ({ params: { id, seatId } }) =>
+      store.write(async (db) => {
+        openSitting(await loadSitting(db, id));
+        await seatOf(db, id, seatId);
+        return { seatId, secret: await newSecret(db, seatId) };
+      }),
+    removeSeat: async ({ params: { id, seatId }, after }) => {
+      await store.write(async (db) => {
+        openSitting(await loadSitting(db, id));
+        await seatOf(db, id, seatId);
+        await removeSeat(db, seatId);
+      });
+      after(() => tell(id));
+      return null;
+    },
+    reveal: async ({ params: { id }, after }) => {
+      const bagIds = await reveal(deps, id);
+      if (guests.sittingId === id) guests.stopJoining();
+      after(async () => {
+        await tell(id);
+        for (const bagId of bagIds) verdicts.prefetch(await store.read((db) => loadBag(db, bagId)));
+      });
+      return null;
+    },
+
+    sharing: () => guests.sharing,
+    share: async ({ params: { id } }) => {
+      openSitting(await store.read((db) => loadSitting(db, id)));
+      await guests.open(id);
+      return guests.sharing;
+    },
+    stopSharing: async () => {
+      await guests.close();
+      return null;
+    },
+
+    joinSitting: async ({ body: { code, name }, after }) => {
+      const sittingId = guests.sittingOf(code);
+      const taken = await store.write((db) => addSeat(db, sittingId, { name, tasterId: null, isGuest: true }, now()));
+      after(() => tell(sittingId));
+      return taken;
+    },
+    seat: ({ params: { secret } }) =>
+      store.read(async (db) => {
+        const { seat, sitting } = await seatBySecret(db, secret);
+        const seats = await loadSeats(db, sitting.id);
+        const own = seats.find(({ id }) => id === seat.id);
+        if (!own) throw new Error(`Seat ${seat.id} has no place at its own table`);
+        const { intensityAttributes } = await loadSettings(db);
+        const heads = sitting.blindToCup && sitting.revealedAt === null ? [] : await loadBagHeads(db);
+        const printed = Object.fromEntries(heads.map((bag) => [bag.id, bag.printedNotes]));
+        const vocabulary = await loadVocabulary(db);
+        return seatView(sitting, own, { seats, attributes: intensityAttributes, printed, vocabulary });
+      }),
+    seatStream: async ({ params: { secret } }) => {
+      const { sitting } = await store.read((db) => seatBySecret(db, secret));
+      return (send) => hub.listen(sitting.id, (change) => send('changed', 'table', change));
+    },
+    writeAnswer: async ({ params: { secret }, body: { written: count, cup, table } }) => {
+      await written(secret, (seatId, sitting) =>
+        store.write(async (db) => {
+          const at = wallInstant(now());
+          if (cup) {
+            checkAnswer(sitting, cup.answer, await loadVocabulary(db));
+            const { id: cupId } = cupOfCode(sitting, cup.code);
+            await keepAnswer(db, seatId, cupId, { written: count, answer: cup.answer, at });
+          }
+          if (table) {
+            checkTable(sitting, table);
+            await keepAnswer(db, seatId, null, { written: count, answer: table, at });
+          }
+        }),
+      );
+      return null;
+    },
+    seatDone: async ({ params: { secret }, body: { isDone }, after }) => {
+      await written(secret, async (seatId, sitting) => {
+        await store.write((db) => keepDone(db, seatId, isDone ? now().toISOString() : null));
+        after(() => tell(sitting.id));
+      });
+      return null;
+    },
+  };
+}
+
+/** Logs what everyone wrote, and lets everyone know; returns the bags that have new cups. All of it, or nothing. */
+async function reveal({ store, now, verdicts }: Deps, id: string): Promise<Set<string>> {
+  const { sitting, seats } = await store.read(async (db) => ({
+    sitting: await loadSitting(db, id),
+    seats: await loadSeats(db, id),
+  }));
+  openSitting(sitting);
+  const cups = cupsToLog(sitting, seats, wallInstant(now())).map((cup) => ({
+    ...cup,
+    input: brewInput.parse(cup.draft),
+  }));
+  const bags = new Map<string, Awaited<ReturnType<typeof loadBag>>>();
+  for (const { bagId } of cups) if (!bags.has(bagId)) bags.set(bagId, await store.read((db) => loadBag(db, bagId)));
+  // Before any of them is kept: what is foretold must not have seen it.
+  const foretold = new Map<object, Awaited<ReturnType<typeof verdicts.foretell>>>();
+  for (const cup of cups) {
+    const bag = bags.get(cup.bagId);
+    if (bag) foretold.set(cup, await verdicts.foretell(bag, cup.input));
+  }
+  await store.write(async (db) => {
+    openSitting(await loadSitting(db, id));
+    const tasters = await tastersOfSeats(db, seats, now());
+    const idOfWord = await wordResolver(db, now());
+    const brewOfPot = new Map<string, string>();
+    const logged = new Map<string, string>();
+    for (const cup of cups) {
+      const comparisons = cup.against.flatMap(({ cupId, was }) => {
+        const thanId = logged.get(`${cup.seatId} ${cupId}`);
+        return thanId === undefined ? [] : [{ thanId, was }];
+      });
+      const potId = brewOfPot.get(cup.brewOf) ?? null;
+      const input = {
+        ...cup.input,
+        tasterId: tasters.get(cup.seatId) ?? null,
+        potId,
+        cup: { ...cup.input.cup, comparisons },
+      };
+      const brewId = await addBrew(db, cup.bagId, input, now(), idOfWord);
+      const prediction = foretold.get(cup);
+      if (prediction) await keepPrediction(db, { brewId, madeAt: now().toISOString(), ...prediction });
+      await recordAdded(db, { subject: 'brew', id: brewId }, now());
+      logged.set(`${cup.seatId} ${cup.cupId}`, brewId);
+      if (potId === null) brewOfPot.set(cup.brewOf, brewId);
+    }
+    await keepRevealed(db, id, now());
+  });
+  return new Set(bags.keys());
+}
