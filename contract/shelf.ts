@@ -3,6 +3,7 @@ import { STATES } from '../core/crest';
 import { SCORING_SCALES } from '../core/cup';
 import { bag } from './bag';
 import { brew } from './brew';
+import { brewParametersInput } from './brewParameters';
 import { trait } from './cup';
 import { draftHead } from './draft';
 import { id, partId, plainDate } from './fields';
@@ -37,6 +38,7 @@ export const lane = z.strictObject({
   roaster: z.string(),
   style: z.string(),
   brewer: z.string(),
+  reference: brewParametersInput,
   roastedOn: date,
   roastAssumed: z.boolean(),
   finishedOn: date.nullable(),

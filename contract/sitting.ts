@@ -101,6 +101,8 @@ export const seat = z.strictObject({
   name: z.string(),
   tasterId: id.nullable(),
   isGuest: z.boolean(),
+  /** The codes in the order in which they come to this seat. */
+  order: z.array(code),
   /** Cups with something written of them. */
   written: z.number().int(),
   isDone: z.boolean(),

@@ -16,6 +16,7 @@ const THEME_SHAPES = { auto: '◐', light: '○', dark: '●' };
 const PLACES = [
   ['/', 'Shelf'],
   ['/bench', 'Bench'],
+  ['/table', 'Table'],
   ['/recipes', 'Recipes'],
   ['/palate', 'Palate'],
   ['/words', 'Words'],

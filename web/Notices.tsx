@@ -44,6 +44,7 @@ function NoticeLine({ notice }: { notice: Notice }) {
   const [restoreLive] = api.useRestoreLiveMutation();
   const [restoreGrinder] = api.useRestoreGrinderMutation();
   const [restorePicture] = api.useRestorePictureMutation();
+  const [restoreSitting] = api.useRestoreSittingMutation();
   const [nagAgain] = api.useNagAgainMutation();
   const restoreWord = useRestoreWord();
   const navigate = useNavigate();
@@ -72,6 +73,7 @@ function NoticeLine({ notice }: { notice: Notice }) {
       if (undo.kind === 'recipe') return restoreRecipe({ id });
       if (undo.kind === 'nag') return nagAgain({ id });
       if (undo.kind === 'picture') return restorePicture({ id });
+      if (undo.kind === 'sitting') return restoreSitting({ id });
       if (undo.kind === 'word') return restoreWord(undo);
       return undo.kind === 'live' ? restoreLive({ id }) : restoreGrinder({ id });
     };

@@ -35,6 +35,19 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('./recipes/RecipePage')).RecipePage }),
       },
       { path: '/plan', lazy: async () => ({ Component: (await import('./shelf/PlanPage')).PlanPage }) },
+      { path: '/table', lazy: async () => ({ Component: (await import('./table/TablePage')).TablePage }) },
+      {
+        path: '/table/new',
+        lazy: async () => ({ Component: (await import('./table/NewSittingPage')).NewSittingPage }),
+      },
+      {
+        path: '/table/:sittingId',
+        lazy: async () => ({ Component: (await import('./table/SittingPage')).SittingPage }),
+      },
+      {
+        path: '/table/:sittingId/paper',
+        lazy: async () => ({ Component: (await import('./table/PaperPage')).PaperPage }),
+      },
       { path: '/palate', lazy: async () => ({ Component: (await import('./palate/RecordPage')).RecordPage }) },
       { path: '/words', lazy: async () => ({ Component: (await import('./words/WordsPage')).WordsPage }) },
       { path: '/words/find', lazy: async () => ({ Component: (await import('./words/FindWordPage')).FindWordPage }) },
@@ -52,6 +65,17 @@ export const router = createBrowserRouter([
       },
       { path: '*', element: <LostPage /> },
     ],
+  },
+  // Guests come here from their own phones: nothing of the household stands around it.
+  {
+    path: '/join',
+    HydrateFallback: () => null,
+    lazy: async () => ({ Component: (await import('./table/JoinPage')).JoinPage }),
+  },
+  {
+    path: '/seat/:secret',
+    HydrateFallback: () => null,
+    lazy: async () => ({ Component: (await import('./table/SeatPage')).SeatPage }),
   },
   {
     path: SIGN_IN,

@@ -2,6 +2,7 @@ export * from './advice';
 export * from './band';
 export * from './standing';
 export * from './recipe';
+export * from './brewTimes';
 export * from './caffeine';
 export * from './clock';
 export * from './extraction';

@@ -15,6 +15,7 @@ export * from './proposals';
 export * from './reminders';
 export * from './shapes';
 export * from './shelf';
+export * from './sitting';
 export * from './stateOnDay';
 export * from './units';
 export { effectChangeText, effectText } from './verdict';

@@ -243,6 +243,7 @@ function laneAndBag(
       roaster: bag.roaster,
       style: bag.reference.style,
       brewer: bag.reference.brewer,
+      reference: bag.reference,
       roastedOn,
       roastAssumed: assumed,
       finishedOn: bag.finishedOn,

@@ -5,6 +5,7 @@ import {
   checkAnswer,
   checkTable,
   cupOfCode,
+  cupsOfSeat,
   cupsToLog,
   isWritten,
   progressOf,
@@ -43,8 +44,9 @@ import type { Handlers } from '../routes';
 import type { TABLE_ENDPOINTS } from '../../contract/tableEndpoints';
 
 /** A seat as the host sees it: how far its taster is, and not what was written. */
-const seatLine = ({ id, name, tasterId, isGuest, answers, doneAt }: WrittenSeat): Seat => ({
+const seatLine = (sitting: SittingRow, { id, name, tasterId, isGuest, place, answers, doneAt }: WrittenSeat): Seat => ({
   ...{ id, name, tasterId, isGuest },
+  order: cupsOfSeat(sitting, place).map((cup) => sitting.codes[cup.id] ?? ''),
   written: Object.values(answers).filter(({ answer }) => isWritten(answer)).length,
   isDone: doneAt !== null,
 });
@@ -86,7 +88,7 @@ export function tableHandlers(deps: Deps): Handlers<keyof typeof TABLE_ENDPOINTS
         return {
           ...omit(drawn, ['codes', 'drawn', 'deletedAt']),
           codes: Object.values(drawn.codes).sort(),
-          seats: seats.map(seatLine),
+          seats: seats.map((seat) => seatLine(drawn, seat)),
           revealed: drawn.revealedAt === null ? null : revealedOf(drawn, seats, await loadVocabulary(db)),
         };
       }),

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { livePatch } from '../../contract/live';
+import { cupAnswer, tableAnswer } from '../../contract/sitting';
 import { SIPPED_PHASES } from '../../core/cup';
 import { presentForm } from '../../core/draft';
 
@@ -39,6 +40,13 @@ const SHAPES = {
   reminded: z.object({ on: z.string(), keys: z.array(z.string()) }),
   /** What is written on a sheet and not saved. */
   draft: sheet,
+  /** The way to a seat at a table that this browser took, by the seat. */
+  seat: z.string(),
+  /** What was written at a seat, by cup, and whether the server has it. */
+  answers: z.record(
+    z.string(),
+    z.object({ written: z.number(), isSent: z.boolean(), answer: z.union([cupAnswer, tableAnswer]) }),
+  ),
 } as const;
 
 type Shapes = typeof SHAPES;

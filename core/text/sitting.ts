@@ -1,0 +1,114 @@
+import { roundTo } from '../brew/units';
+import { SCALE_RANGES, type ScoringScale } from '../cup';
+import type { CupReading, PairReading, SittingKind, SittingReading, SittingTiming } from '../sitting';
+import { countWord, ordinalWord } from './words';
+
+/** What each kind of sitting is called, and what it answers. */
+export const SITTING_KIND_WORDS: Readonly<Record<SittingKind, { name: string; asks: string }>> = {
+  'same-recipe': { name: 'Several bags, one recipe', asks: 'What the coffees are, whatever is done to them.' },
+  'own-best': { name: 'Several bags, each at its own best', asks: 'Which one you would rather drink.' },
+  brewers: { name: 'One bag, several brewers', asks: 'What brings it out.' },
+  drinks: { name: 'One coffee, several drinks', asks: 'How it does as filter, as a shot, with milk, iced.' },
+  yardstick: { name: 'Against a yardstick', asks: 'How each stands against one you know.' },
+  triangle: { name: 'A triangle', asks: 'Whether two can be told apart at all: three cups, two of them alike.' },
+  free: { name: 'Any cups', asks: 'Whatever stands on the table.' },
+};
+
+export const SITTING_TIMING_WORDS: Readonly<Record<SittingTiming, string>> = {
+  together: 'ready together',
+  'in turn': 'one after another',
+  apart: 'hours or days apart',
+};
+
+/** A difference of points as a scale writes it: "0.4". */
+export function differenceText(scale: ScoringScale, points: number): string {
+  const { points: unit, step } = SCALE_RANGES[scale];
+  return String(roundTo(Math.abs(points) / unit, step < 0.1 || step === 0.25 ? 2 : 1));
+}
+
+const sentence = (text: string): string => `${text[0]?.toUpperCase() ?? ''}${text.slice(1)}`;
+
+/** How far the tasters agree, in words first; empty where there is nothing to say it by. */
+export function agreementText(agreement: SittingReading['agreement']): string {
+  if (!agreement) return '';
+  const { tasters, w, icc } = agreement;
+  if (w === null) return 'Nobody told the cups apart.';
+  const order =
+    w >= 0.7 ? 'in much the same order' : w >= 0.4 ? 'in partly the same order' : 'in hardly the same order';
+  const ranked = `${sentence(countWord(tasters))} tasters put the cups ${order} (Kendall’s W ${roundTo(w, 2)}; 1 is one order, 0 none)`;
+  if (!icc) return `${ranked}.`;
+  const alike =
+    icc.icc >= 0.6 ? 'mark them alike' : icc.icc >= 0.3 ? 'mark them somewhat alike' : 'mark them unlike one another';
+  return `${ranked}, and ${alike} (intraclass correlation, two-way, single marks, absolute agreement: ${roundTo(icc.icc, 2)}; 8 in 10: ${roundTo(icc.lo, 2)} to ${roundTo(icc.hi, 2)}).`;
+}
+
+/** How one cup was marked against another; empty where nobody marked both. */
+export function pairText(
+  { difference, isSameBrew }: Pick<PairReading, 'difference' | 'isSameBrew'>,
+  names: readonly [string, string],
+  scale: ScoringScale,
+): string {
+  if (!difference) return '';
+  const { mean, pairs, interval } = difference;
+  const [higher, lower] = mean >= 0 ? names : [names[1], names[0]];
+  const by = pairs === 1 ? 'by the one who marked both' : `by the ${countWord(pairs)} who marked both`;
+  const size = differenceText(scale, mean);
+  if (isSameBrew)
+    return `${names[0]} and ${names[1]} are one brew, marked ${size} apart ${by}: that much is the tasters’ own.`;
+  if (Number(size) === 0) return `${higher} and ${lower} were marked alike ${by}.`;
+  const [near, far] = interval ? (mean >= 0 ? [interval.lo, interval.hi] : [-interval.hi, -interval.lo]) : [null, null];
+  const between =
+    near === null || far === null
+      ? 'of one pair nothing more can be said'
+      : near > 0
+        ? `8 in 10: ${differenceText(scale, near)} to ${differenceText(scale, far)}`
+        : `8 in 10: ${differenceText(scale, near)} below to ${differenceText(scale, far)} above, so it may be chance`;
+  return `${higher} was marked ${size} above ${lower} ${by} (${between}).`;
+}
+
+/** What a triangle came to. */
+export function triangleText(triangle: NonNullable<SittingReading['triangle']>): string {
+  const { asked, right, chance } = triangle;
+  const percent = chance < 0.001 ? 'less than 0.1 %' : `${roundTo(100 * chance, chance < 0.1 ? 1 : 0)} %`;
+  const said = `${sentence(countWord(right))} of ${countWord(asked)} named the odd cup. By guessing alone so many or more would with a chance of ${percent}`;
+  if (chance < 0.05) return `${said}: the two can be told apart.`;
+  return chance < 0.2
+    ? `${said}: perhaps they can be told apart; more tasters would say.`
+    : `${said}: nothing says that they can be told apart.`;
+}
+
+/** How the cups came out, in a sentence: the first, and how surely. */
+export function sittingHeadline(
+  { cups, pairs, tasters }: Pick<SittingReading, 'cups' | 'pairs' | 'tasters'>,
+  nameOf: (id: string) => string,
+): string {
+  if (tasters === 0) return 'Nobody wrote anything.';
+  const inOrder = rankedCups(cups);
+  const [first, second] = inOrder;
+  if (!first || !second || (first.mean === null && first.place === null)) return 'No cup was marked or put in order.';
+  const pair = pairs.find(({ a, b }) => (a === first.id && b === second.id) || (a === second.id && b === first.id));
+  if (pair?.isSameBrew) return `${nameOf(first.id)} came first, twice: it was the same brew.`;
+  const interval = pair?.difference?.interval;
+  const isSure = interval !== null && interval !== undefined && (interval.lo > 0 || interval.hi < 0);
+  const ahead = `${nameOf(first.id)} came first, ${nameOf(second.id)} ${ordinalWord(2)}`;
+  if (tasters === 1) return `${ahead}, to one taster.`;
+  return isSure ? `${ahead}, and surely so.` : `${ahead}; what lies between them may be chance.`;
+}
+
+/** Cups from the best on: by the mean of their marks, else by their place in the tasters' orders. */
+export function rankedCups<T extends Pick<CupReading, 'mean' | 'place'>>(cups: readonly T[]): T[] {
+  const isMarked = cups.some(({ mean }) => mean !== null);
+  return [...cups].sort((a, b) =>
+    isMarked ? (b.mean ?? -Infinity) - (a.mean ?? -Infinity) : (a.place ?? Infinity) - (b.place ?? Infinity),
+  );
+}
+
+/** How a cup stood against the yardstick; empty where nobody said. */
+export function yardstickText({ better, like, worse }: CupReading['yardstick'], name: string): string {
+  const parts = [
+    better > 0 ? `better to ${countWord(better)}` : '',
+    like > 0 ? `like it to ${countWord(like)}` : '',
+    worse > 0 ? `worse to ${countWord(worse)}` : '',
+  ].filter(Boolean);
+  return parts.length === 0 ? '' : `Against ${name}: ${parts.join(', ')}.`;
+}

@@ -1,0 +1,108 @@
+import { Link } from 'react-router';
+import type { Revealed, Seat } from '../../contract/sitting';
+import { markOf, type ScoringScale } from '../../core/cup';
+import {
+  agreementText,
+  countWord,
+  pairText,
+  rankedCups,
+  sittingHeadline,
+  triangleText,
+  yardstickText,
+} from '../../core/text';
+import { markText, numberText } from '../ui/format';
+import { MarkDots } from './MarkDots';
+
+interface Props {
+  revealed: Revealed;
+  /** Who wrote what; null where names are not told. */
+  seats: readonly Pick<Seat, 'id' | 'name'>[] | null;
+  scale: ScoringScale;
+  yardstick: string | null;
+  /** Codes in the order of whoever reads this. */
+  own?: readonly string[];
+  linksToBags?: boolean;
+}
+
+/** What a sitting came to: in words first, then cup by cup, then one against another. */
+export function Reading({ revealed: { cups, reading }, seats, scale, yardstick, own, linksToBags }: Props) {
+  const cupOf = new Map(cups.map((cup) => [cup.id, cup]));
+  const nameOf = (id: string): string => {
+    const cup = cupOf.get(id);
+    const isTwice = cups.filter(({ name }) => name === cup?.name).length > 1;
+    return cup ? (isTwice ? `${cup.name} (${cup.code})` : cup.name) : id;
+  };
+  const said = (score: number): string => markText(scale, markOf(scale, score));
+  const nameOfSeat = (id: string): string => seats?.find((seat) => seat.id === id)?.name ?? 'one taster';
+  const pairs = reading.pairs.flatMap((pair) => {
+    const text = pairText(pair, [nameOf(pair.a), nameOf(pair.b)], scale);
+    return text === '' ? [] : [{ ...pair, text }];
+  });
+  const agreement = agreementText(reading.agreement);
+  return (
+    <div className="reading">
+      <p className="verdict">{sittingHeadline(reading, nameOf)}</p>
+      {reading.triangle && <p>{triangleText(reading.triangle)}</p>}
+      {agreement !== '' && <p>{agreement}</p>}
+      <ol className="revealed-cups">
+        {rankedCups(reading.cups).map((cup) => {
+          const { code = '', bagId = null, said: wrote = [] } = cupOf.get(cup.id) ?? {};
+          const against = yardstick === null ? '' : yardstickText(cup.yardstick, yardstick);
+          return (
+            <li key={cup.id}>
+              <div className="revealed-head">
+                <span className="code">{code}</span>
+                <strong dir="auto">
+                  {linksToBags && bagId !== null ? <Link to={`/bags/${bagId}`}>{nameOf(cup.id)}</Link> : nameOf(cup.id)}
+                </strong>
+                <span className="quiet">
+                  {cup.mean === null ? 'not marked' : `${said(cup.mean)} on the mean`}
+                  {cup.place !== null && `, place ${numberText(cup.place, 1)}`}
+                  {own && `, your cup ${own.indexOf(code) + 1}`}
+                </span>
+              </div>
+              <MarkDots scores={wrote.flatMap(({ score }) => score ?? [])} mean={cup.mean} scale={scale} />
+              {cup.shared.length > 0 && (
+                <p className="mb-0">
+                  Found by several: {cup.shared.map(({ word, by }) => `${word} (${countWord(by)})`).join(', ')}.
+                </p>
+              )}
+              {cup.lone.length > 0 && (
+                <p className="quiet mb-0">
+                  By one alone:{' '}
+                  {cup.lone.map(({ word, seat }) => (seats ? `${word} (${nameOfSeat(seat)})` : word)).join(', ')}.
+                </p>
+              )}
+              {against !== '' && <p className="mb-0">{against}</p>}
+              {wrote.some(({ remarks }) => remarks.trim() !== '') && (
+                <details>
+                  <summary>In their own words</summary>
+                  <ul className="plain-list">
+                    {wrote
+                      .filter(({ remarks }) => remarks.trim() !== '')
+                      .map(({ seat, remarks }) => (
+                        <li key={seat} dir="auto">
+                          {seats && <strong>{nameOfSeat(seat)}: </strong>}
+                          {remarks}
+                        </li>
+                      ))}
+                  </ul>
+                </details>
+              )}
+            </li>
+          );
+        })}
+      </ol>
+      {pairs.length > 0 && (
+        <section>
+          <h2>One against another</h2>
+          <ul className="plain-list pairs">
+            {pairs.map(({ a, b, text }) => (
+              <li key={`${a} ${b}`}>{text}</li>
+            ))}
+          </ul>
+        </section>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,109 @@
+import { useEffect, useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import { useParams } from 'react-router';
+import type { SeatView } from '../../contract/sitting';
+import { isWritten } from '../../application/sitting';
+import { api } from '../api/api';
+import { useAppSelector } from '../state/store';
+import { showTheme } from '../state/theme';
+import { ProblemNote } from '../ui/ProblemNote';
+import { usePageTitle } from '../ui/usePageTitle';
+import { Wait } from '../ui/Wait';
+import { CupSheet } from './CupSheet';
+import { Reading } from './Reading';
+import { TableSheet } from './TableSheet';
+import { useSeatSheet } from './useSeatSheet';
+
+/** A taster's own sheet: one cup after another in an order of their own, then the table as a whole. */
+export function SeatPage() {
+  const { secret = '' } = useParams();
+  const { data: view, error, refetch } = api.useSeatQuery({ secret });
+  const theme = useAppSelector((state) => state.theme);
+  useEffect(() => showTheme(theme), [theme]);
+  usePageTitle(view?.sittingName ?? 'Table');
+  return (
+    <main id="content" className="container seat-page">
+      {view ? (
+        <Sheet key={secret} secret={secret} view={view} refetch={refetch} />
+      ) : error ? (
+        <ProblemNote error={error} retry={() => void refetch()} />
+      ) : (
+        <Wait what="Reading your sheet" />
+      )}
+    </main>
+  );
+}
+
+function Sheet({ secret, view, refetch }: { secret: string; view: SeatView; refetch: () => unknown }) {
+  const sheet = useSeatSheet(secret, view, refetch);
+  const [at, setAt] = useState(0);
+  const [sayDone, { error }] = api.useSeatDoneMutation();
+  const { cups, revealed, seats, done, isDone } = view;
+  if (revealed)
+    return (
+      <>
+        <h1 dir="auto">{view.sittingName}</h1>
+        <Reading
+          revealed={revealed}
+          seats={null}
+          scale={view.scoringScale}
+          yardstick={view.yardstick}
+          own={cups.map(({ code }) => code)}
+        />
+      </>
+    );
+  const cup = cups[at];
+  return (
+    <>
+      <header className="seat-head">
+        <h1 dir="auto">{view.sittingName}</h1>
+        <p className="quiet" dir="auto">
+          {view.seatName}
+          {seats > 1 && `, ${done} of ${seats} are through`}
+        </p>
+      </header>
+      <nav className="cup-tabs" aria-label="Cups">
+        {cups.map(({ code, name }, i) => {
+          const isFilled = cups[i] && isWritten(sheet.answerOf(cups[i]));
+          return (
+            <button key={code} type="button" aria-current={i === at ? 'step' : undefined} onClick={() => setAt(i)}>
+              <span>{name ?? code}</span>
+              <span className="sr-only visually-hidden">{isFilled ? ', written' : ', nothing written'}</span>
+              <span aria-hidden="true">{isFilled ? '●' : '○'}</span>
+            </button>
+          );
+        })}
+        <button type="button" aria-current={at === cups.length ? 'step' : undefined} onClick={() => setAt(cups.length)}>
+          <span>All</span>
+        </button>
+      </nav>
+      {cup ? (
+        <CupSheet key={cup.code} view={view} cup={cup} sheet={sheet} place={at + 1} />
+      ) : (
+        <TableSheet view={view} sheet={sheet} />
+      )}
+      <footer className="seat-foot">
+        <p className="quiet small" role="status">
+          {sheet.state.refused ??
+            {
+              kept: 'Everything you wrote is kept.',
+              pending: 'Being kept …',
+              'here only': 'Kept on this device; it goes to the host as soon as there is a network.',
+            }[sheet.state.kept]}
+        </p>
+        <ProblemNote error={error} />
+        {cup ? (
+          <Button onClick={() => setAt(at + 1)}>{at + 1 < cups.length ? 'Next cup' : 'On to the whole table'}</Button>
+        ) : (
+          <Button
+            variant={isDone ? 'plain' : 'primary'}
+            disabled={sheet.state.kept === 'here only'}
+            onClick={() => void sayDone({ secret, body: { isDone: !isDone } })}
+          >
+            {isDone ? 'Not through after all' : 'I am through'}
+          </Button>
+        )}
+      </footer>
+    </>
+  );
+}

@@ -1,0 +1,130 @@
+import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import Form from 'react-bootstrap/Form';
+import { Link, useNavigate } from 'react-router';
+import type { Sitting, Seat } from '../../contract/sitting';
+import { api } from '../api/api';
+import { useSayOutcome } from '../api/useSayOutcome';
+import { keptInBrowser } from '../state/kept';
+
+/** Who sits at a table and how far each is. Nothing of what they wrote is shown before the reveal. */
+export function Seats({ sitting: { id, seats, cups } }: { sitting: Sitting }) {
+  return (
+    <section>
+      <h2>Who tastes</h2>
+      {seats.length > 0 && (
+        <ul className="plain-list seats">
+          {seats.map((seat) => (
+            <SeatLine key={seat.id} sittingId={id} seat={seat} cups={cups.length} />
+          ))}
+        </ul>
+      )}
+      <AddSeat sittingId={id} seated={seats} />
+    </section>
+  );
+}
+
+function SeatLine({ sittingId, seat, cups }: { sittingId: string; seat: Seat; cups: number }) {
+  const { id, name, isGuest, written, isDone } = seat;
+  const navigate = useNavigate();
+  const say = useSayOutcome();
+  const [seatAgain] = api.useSeatAgainMutation();
+  const [removeSeat] = api.useRemoveSeatMutation();
+  const own = keptInBrowser.get('seat', id);
+  // A device that wrote at this seat goes on there; another one is let in, and the one before is not any more.
+  const sitHere = async (): Promise<void> => {
+    const { data, error } = await seatAgain({ id: sittingId, seatId: id, body: {} });
+    if (!data) {
+      say(error, '');
+      return;
+    }
+    keptInBrowser.set('seat', data.secret, id);
+    void navigate(`/seat/${data.secret}`);
+  };
+  return (
+    <li>
+      <span>
+        <strong dir="auto">{name}</strong> {isGuest && <span className="quiet">guest</span>}
+      </span>
+      <span className="quiet" aria-live="polite">
+        {isDone ? 'through' : written === 0 ? 'nothing written yet' : `${written} of ${cups} cups`}
+      </span>
+      <span className="seat-actions">
+        {own === null ? (
+          <Button variant="bare" aria-label={`Write for ${name} here`} onClick={() => void sitHere()}>
+            {isGuest ? 'Write here instead' : 'Write here'}
+          </Button>
+        ) : (
+          <Link className="btn btn-bare" to={`/seat/${own}`} aria-label={`To the sheet of ${name}`}>
+            To the sheet
+          </Link>
+        )}
+        <Button
+          variant="bare"
+          aria-label={`Take the seat of ${name} away`}
+          onClick={() =>
+            void removeSeat({ id: sittingId, seatId: id, body: {} }).then(({ error }) =>
+              say(error, `${name} sits here no more.`),
+            )
+          }
+        >
+          Take away
+        </Button>
+      </span>
+    </li>
+  );
+}
+
+function AddSeat({ sittingId, seated }: { sittingId: string; seated: readonly Seat[] }) {
+  const [typed, setTyped] = useState('');
+  const say = useSayOutcome();
+  const [takeSeat] = api.useTakeSeatMutation();
+  const { data: tasters = [] } = api.useTastersQuery(undefined);
+  const free = tasters.filter(
+    ({ name, mergedInto }) =>
+      mergedInto === null && !seated.some((seat) => seat.name.toLowerCase() === name.toLowerCase()),
+  );
+  const seat = async (name: string, tasterId: string | null): Promise<void> => {
+    const { data, error } = await takeSeat({ id: sittingId, body: { name, tasterId } });
+    if (!data) {
+      say(error, '');
+      return;
+    }
+    keptInBrowser.set('seat', data.secret, data.seatId);
+    setTyped('');
+  };
+  return (
+    <>
+      {free.length > 0 && (
+        <div className="taps">
+          <div>
+            {free.slice(0, 8).map(({ id, name }) => (
+              <button key={id} type="button" className="btn btn-plain" dir="auto" onClick={() => void seat(name, id)}>
+                Seat {name}
+              </button>
+            ))}
+          </div>
+        </div>
+      )}
+      <form
+        className="d-flex gap-2"
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (typed.trim() !== '') void seat(typed.trim(), null);
+        }}
+      >
+        <Form.Control
+          className="w-auto flex-fill"
+          aria-label="Name of someone else who tastes"
+          placeholder="someone else"
+          maxLength={60}
+          value={typed}
+          onChange={({ target }) => setTyped(target.value)}
+        />
+        <Button type="submit" variant="plain" disabled={typed.trim() === ''}>
+          Seat
+        </Button>
+      </form>
+    </>
+  );
+}

@@ -1,0 +1,147 @@
+import { useEffect, useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import { Link, useNavigate, useParams } from 'react-router';
+import type { Sitting } from '../../contract/sitting';
+import { SITTING_KIND_WORDS, SITTING_TIMING_WORDS } from '../../core/text';
+import { api } from '../api/api';
+import { listen } from '../api/listen';
+import { useSayOutcome } from '../api/useSayOutcome';
+import { toastShown } from '../state/notices';
+import { useAppDispatch } from '../state/store';
+import { ProblemNote } from '../ui/ProblemNote';
+import { usePageTitle } from '../ui/usePageTitle';
+import { Wait } from '../ui/Wait';
+import { BrewSchedule } from './BrewSchedule';
+import { KeyOfCodes } from './KeyOfCodes';
+import { Reading } from './Reading';
+import { Seats } from './Seats';
+import { Sharing } from './Sharing';
+
+/** One sitting, for whoever hosts it: what to brew when, who sits where, how far they are; and the reveal. */
+export function SittingPage() {
+  const { sittingId = '' } = useParams();
+  const { data: sitting, error, refetch } = api.useSittingQuery({ id: sittingId });
+  usePageTitle(sitting?.name ?? 'Table');
+  useEffect(() => listen('sittingStream', { id: sittingId }, { changed: () => void refetch() }), [sittingId, refetch]);
+  if (sitting?.id !== sittingId)
+    return error ? <ProblemNote error={error} retry={() => void refetch()} /> : <Wait what="Reading the table" />;
+  return (
+    <article className="table-place">
+      <p className="quiet mb-1">
+        <Link to="/table">Table</Link> · {SITTING_KIND_WORDS[sitting.kind].name} ·{' '}
+        {SITTING_TIMING_WORDS[sitting.timing]}
+      </p>
+      <h1 dir="auto">{sitting.name}</h1>
+      {sitting.revealed ? (
+        <>
+          <Reading
+            revealed={sitting.revealed}
+            seats={sitting.seats}
+            scale={sitting.scoringScale}
+            yardstick={sitting.yardstick?.name ?? null}
+            linksToBags
+          />
+          <TakeAway sitting={sitting} />
+        </>
+      ) : (
+        <Hidden sitting={sitting} />
+      )}
+    </article>
+  );
+}
+
+function Hidden({ sitting }: { sitting: Sitting }) {
+  const { id, seats, codes, keySeenAt } = sitting;
+  const done = seats.filter(({ isDone }) => isDone).length;
+  return (
+    <>
+      <p className="verdict">
+        {seats.length === 0
+          ? 'Seat whoever tastes, yourself among them.'
+          : done === seats.length
+            ? 'Everyone is through.'
+            : `${done} of ${seats.length} are through.`}
+      </p>
+      <div className="row">
+        <div className="col-lg-7">
+          <Seats sitting={sitting} />
+          <RevealButton id={id} done={done} of={seats.length} />
+          <BrewSchedule sitting={sitting} />
+        </div>
+        <aside className="col-lg-5 side">
+          <Sharing sitting={sitting} />
+          <section>
+            <h2>Codes</h2>
+            <p>
+              On the table: <span className="codes">{codes.join(' · ')}</span>
+            </p>
+            <p className="quiet">
+              Which is which stays on this machine until the reveal. Whoever pours looks it up; whoever tastes does not.
+              {keySeenAt !== null && ' It was looked up already.'}
+            </p>
+            <KeyOfCodes id={id} />
+            <Link className="btn btn-plain" to={`/table/${id}/paper`}>
+              Paper for tables without phones
+            </Link>
+          </section>
+          <TakeAway sitting={sitting} />
+        </aside>
+      </div>
+    </>
+  );
+}
+
+/** Asked again while some still write: what is revealed is not hidden any more. */
+function RevealButton({ id, done, of }: { id: string; done: number; of: number }) {
+  const [isAsked, setAsked] = useState(false);
+  const [reveal, { isLoading, error }] = api.useRevealMutation();
+  if (of === 0) return null;
+  const waits = of - done;
+  return (
+    <div className="reveal">
+      <Button
+        disabled={isLoading}
+        onClick={() => (waits > 0 && !isAsked ? setAsked(true) : void reveal({ id, body: {} }))}
+      >
+        {isAsked ? 'Reveal all the same' : 'Reveal'}
+      </Button>{' '}
+      {isAsked && (
+        <span role="alert">
+          {waits === 1 ? 'One is' : `${waits} are`} not through. What is written by then counts, and no more can be.
+        </span>
+      )}
+      <ProblemNote error={error} />
+    </div>
+  );
+}
+
+function TakeAway({ sitting: { id, revealedAt } }: { sitting: Sitting }) {
+  const navigate = useNavigate();
+  const dispatch = useAppDispatch();
+  const [remove] = api.useRemoveSittingMutation();
+  const say = useSayOutcome();
+  const takeAway = async (): Promise<void> => {
+    const { error } = await remove({ id, body: {} });
+    if (error) {
+      say(error, '');
+      return;
+    }
+    void navigate('/table');
+    dispatch(
+      toastShown({
+        text:
+          revealedAt === null
+            ? 'The table is cleared.'
+            : 'The table is cleared; the cups stay in the logs of their bags.',
+        undo: { kind: 'sitting', id },
+      }),
+    );
+  };
+  return (
+    <p className="mt-3">
+      <Button variant="bare" onClick={() => void takeAway()}>
+        Clear this table away
+      </Button>
+    </p>
+  );
+}

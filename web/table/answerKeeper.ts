@@ -1,0 +1,125 @@
+import type { AnswerInput, CupAnswer, SeatView, TableAnswer } from '../../contract/sitting';
+import type { BrowserStore, Kept } from '../state/browserStore';
+
+/** What a keeper needs of the server: resolves once it has an answer; says why where it refuses it for good. */
+export interface AnswerTransport {
+  put(answer: AnswerInput): Promise<{ refused: string | null }>;
+}
+
+export interface AnswersState {
+  /** Whether the server has all that was written here. */
+  kept: 'kept' | 'pending' | 'here only';
+  /** Why the server does not take something; null where it takes all. */
+  refused: string | null;
+}
+
+/** What is written of the table as a whole stands under no code. */
+const WHOLE_TABLE = '';
+const WAIT_MS = 250;
+const AGAIN_MS = 2000;
+
+type KeptAnswer = Kept<'answers'>[string];
+
+/**
+ * Keeps what a taster writes at a table: in this browser at once, on the server a moment later, and again while the
+ * network is away. Every answer is counted up, so that one that arrives late undoes no later one.
+ */
+export class AnswerKeeper {
+  #answers: Record<string, KeptAnswer>;
+  #timer: ReturnType<typeof setTimeout> | null = null;
+  #isSending = false;
+  #refused: string | null = null;
+
+  constructor(
+    private readonly seat: string,
+    private readonly transport: AnswerTransport,
+    private readonly browser: BrowserStore,
+    private readonly onState: (state: AnswersState) => void,
+  ) {
+    this.#answers = browser.get('answers', seat) ?? {};
+    if (this.#unsent().length > 0) this.#sendIn(0);
+  }
+
+  /** What stands of a cup: the later of what is here and what the server says. */
+  ofCup({ code, written, answer }: Pick<SeatView['cups'][number], 'code' | 'written' | 'answer'>): CupAnswer {
+    const own = this.#answers[code];
+    return own && own.written > written ? (own.answer as CupAnswer) : answer;
+  }
+
+  ofTable({ written, answer }: SeatView['table']): TableAnswer {
+    const own = this.#answers[WHOLE_TABLE];
+    return own && own.written > written ? (own.answer as TableAnswer) : answer;
+  }
+
+  /** Writes a cup, over what the server had when it was asked. */
+  writeCup(code: string, answer: CupAnswer, serverWritten: number): void {
+    this.#write(code, answer, serverWritten);
+  }
+
+  writeTable(answer: TableAnswer, serverWritten: number): void {
+    this.#write(WHOLE_TABLE, answer, serverWritten);
+  }
+
+  /** The network may be back. */
+  retry(): void {
+    if (this.#unsent().length > 0) this.#sendIn(0);
+  }
+
+  /** Resolves nothing: what is not sent stays in the browser and goes with the next visit. */
+  close(): void {
+    if (this.#timer) clearTimeout(this.#timer);
+    this.#timer = null;
+  }
+
+  #write(key: string, answer: CupAnswer | TableAnswer, serverWritten: number): void {
+    const written = Math.max(this.#answers[key]?.written ?? 0, serverWritten) + 1;
+    this.#keep(key, { written, answer, isSent: false });
+    this.#refused = null;
+    this.#tell('pending');
+    this.#sendIn(WAIT_MS);
+  }
+
+  #keep(key: string, answer: KeptAnswer): void {
+    this.#answers = { ...this.#answers, [key]: answer };
+    this.browser.set('answers', this.#answers, this.seat);
+  }
+
+  #unsent(): [string, KeptAnswer][] {
+    return Object.entries(this.#answers).filter(([, { isSent }]) => !isSent);
+  }
+
+  #sendIn(ms: number): void {
+    if (this.#timer) clearTimeout(this.#timer);
+    this.#timer = setTimeout(() => void this.#send(), ms);
+  }
+
+  async #send(): Promise<void> {
+    this.#timer = null;
+    if (this.#isSending) return;
+    this.#isSending = true;
+    try {
+      for (let next = this.#unsent()[0]; next; next = this.#unsent()[0]) {
+        const [key, { written, answer }] = next;
+        const body =
+          key === WHOLE_TABLE
+            ? { written, table: answer as TableAnswer }
+            : { written, cup: { code: key, answer: answer as CupAnswer } };
+        const { refused } = await this.transport.put(body);
+        // What was written meanwhile goes next.
+        if (this.#answers[key]?.written !== written) continue;
+        this.#refused = refused ?? this.#refused;
+        this.#keep(key, { written, answer, isSent: true });
+      }
+      this.#tell('kept');
+    } catch {
+      this.#tell('here only');
+      this.#sendIn(AGAIN_MS);
+    } finally {
+      this.#isSending = false;
+    }
+  }
+
+  #tell(kept: AnswersState['kept']): void {
+    this.onState({ kept, refused: this.#refused });
+  }
+}

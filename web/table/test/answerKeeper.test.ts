@@ -1,0 +1,99 @@
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { EMPTY_ANSWER, type AnswerInput } from '../../../contract/sitting';
+import { browserStore } from '../../state/browserStore';
+import { AnswerKeeper, type AnswersState } from '../answerKeeper';
+
+const answer = (mark: number) => ({ ...EMPTY_ANSWER, mark });
+
+/** A phone, and a server that can be out of reach. */
+function phone() {
+  const storage = new Map<string, string>();
+  const browser = browserStore({
+    getItem: (key) => storage.get(key) ?? null,
+    setItem: (key, value) => void storage.set(key, value),
+    removeItem: (key) => void storage.delete(key),
+  });
+  const server = { isAway: false, refuses: null as string | null, has: new Map<string, AnswerInput>(), asked: 0 };
+  const states: AnswersState[] = [];
+  const open = (): AnswerKeeper =>
+    new AnswerKeeper(
+      'seat',
+      {
+        put: (body) => {
+          server.asked++;
+          if (server.isAway) return Promise.reject(new Error('away'));
+          if (server.refuses !== null) return Promise.resolve({ refused: server.refuses });
+          const key = body.cup?.code ?? '';
+          if ((server.has.get(key)?.written ?? 0) < body.written) server.has.set(key, body);
+          return Promise.resolve({ refused: null });
+        },
+      },
+      browser,
+      (state) => states.push(state),
+    );
+  return { server, states, open };
+}
+
+beforeEach(() => vi.useFakeTimers());
+afterEach(() => vi.useRealTimers());
+
+describe('what a taster writes at a table', () => {
+  it('is on the server a moment later, the last of many strokes alone', async () => {
+    const { server, states, open } = phone();
+    const keeper = open();
+    for (const mark of [5, 6, 7]) keeper.writeCup('417', answer(mark), 0);
+    expect(keeper.ofCup({ code: '417', written: 0, answer: EMPTY_ANSWER }).mark).toBe(7);
+    await vi.advanceTimersByTimeAsync(300);
+    expect(server.has.get('417')).toMatchObject({ written: 3, cup: { answer: { mark: 7 } } });
+    expect(server.asked).toBe(1);
+    expect(states.at(-1)).toEqual({ kept: 'kept', refused: null });
+  });
+
+  it('is not lost while the network is away, nor with the page', async () => {
+    const { server, states, open } = phone();
+    server.isAway = true;
+    const keeper = open();
+    keeper.writeCup('417', answer(8), 0);
+    keeper.writeTable({ order: [['417']], odd: null }, 0);
+    await vi.advanceTimersByTimeAsync(5000);
+    expect(states.at(-1)?.kept).toBe('here only');
+    keeper.close();
+    server.isAway = false;
+    const again = open();
+    expect(again.ofCup({ code: '417', written: 0, answer: EMPTY_ANSWER }).mark).toBe(8);
+    expect(again.ofTable({ written: 0, answer: { order: [], odd: null } }).order).toEqual([['417']]);
+    await vi.advanceTimersByTimeAsync(10);
+    expect([...server.has.keys()].sort()).toEqual(['', '417']);
+  });
+
+  it('gives way to what another device wrote later, and counts on from there', async () => {
+    const { server, open } = phone();
+    const keeper = open();
+    keeper.writeCup('417', answer(5), 0);
+    await vi.advanceTimersByTimeAsync(300);
+    expect(keeper.ofCup({ code: '417', written: 9, answer: answer(3) }).mark).toBe(3);
+    keeper.writeCup('417', answer(4), 9);
+    await vi.advanceTimersByTimeAsync(300);
+    expect(server.has.get('417')?.written).toBe(10);
+  });
+
+  it('says why the server does not take it, and does not send it for ever', async () => {
+    const { server, states, open } = phone();
+    server.refuses = 'This sitting was revealed';
+    open().writeCup('417', answer(5), 0);
+    await vi.advanceTimersByTimeAsync(10_000);
+    expect(server.asked).toBe(1);
+    expect(states.at(-1)).toEqual({ kept: 'kept', refused: 'This sitting was revealed' });
+  });
+
+  it('keeps what is written while an answer is on its way', async () => {
+    const { server, open } = phone();
+    const keeper = open();
+    keeper.writeCup('417', answer(5), 0);
+    const sending = vi.advanceTimersByTimeAsync(251);
+    keeper.writeCup('417', answer(6), 0);
+    await sending;
+    await vi.advanceTimersByTimeAsync(500);
+    expect(server.has.get('417')).toMatchObject({ written: 2, cup: { answer: { mark: 6 } } });
+  });
+});

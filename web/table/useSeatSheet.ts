@@ -1,0 +1,63 @@
+import { useEffect, useState } from 'react';
+import type { CupAnswer, SeatView, TableAnswer } from '../../contract/sitting';
+import { api, isPassing, problemOf } from '../api/api';
+import { listen } from '../api/listen';
+import { keptInBrowser } from '../state/kept';
+import { AnswerKeeper, type AnswersState } from './answerKeeper';
+
+/** A taster's sheet as it stands on this device, and how to write on it. */
+export interface SeatSheet {
+  answerOf: (cup: SeatView['cups'][number]) => CupAnswer;
+  table: TableAnswer;
+  writeCup: (cup: SeatView['cups'][number], answer: CupAnswer) => void;
+  writeTable: (answer: TableAnswer) => void;
+  state: AnswersState;
+}
+
+/** Keeps a seat's sheet here and on the server, and asks anew when the table changes. */
+export function useSeatSheet(secret: string, view: SeatView, refetch: () => unknown): SeatSheet {
+  const [writeAnswer] = api.useWriteAnswerMutation();
+  const [state, setState] = useState<AnswersState>({ kept: 'kept', refused: null });
+  const [keeper] = useState(
+    () =>
+      new AnswerKeeper(
+        secret,
+        {
+          put: async (body) => {
+            const { error } = await writeAnswer({ secret, body });
+            if (error && isPassing(error)) throw new Error('The server is out of reach');
+            return { refused: problemOf(error)?.message ?? null };
+          },
+        },
+        keptInBrowser,
+        setState,
+      ),
+  );
+  // What is written here is drawn from the keeper: a count of changes draws it anew.
+  const [, setWritten] = useState(0);
+  useEffect(() => {
+    const retry = (): void => keeper.retry();
+    addEventListener('online', retry);
+    document.addEventListener('visibilitychange', retry);
+    return () => {
+      removeEventListener('online', retry);
+      document.removeEventListener('visibilitychange', retry);
+      keeper.close();
+    };
+  }, [keeper]);
+  useEffect(() => listen('seatStream', { secret }, { changed: () => void refetch() }), [secret, refetch]);
+  const drawn = (): void => setWritten((count) => count + 1);
+  return {
+    answerOf: (cup) => keeper.ofCup(cup),
+    table: keeper.ofTable(view.table),
+    writeCup: (cup, answer) => {
+      keeper.writeCup(cup.code, answer, cup.written);
+      drawn();
+    },
+    writeTable: (answer) => {
+      keeper.writeTable(answer, view.table.written);
+      drawn();
+    },
+    state,
+  };
+}
