@@ -9,7 +9,7 @@ import {
   type SeatView,
   type TableAnswer,
 } from '../contract/sitting';
-import { scoreOfCup, type IntensityAttribute } from '../core/cup';
+import { levelValue, scoreOfCup, type IntensityAttribute } from '../core/cup';
 import { agreedList, notAgreed, wordSpelt, type Vocabulary } from '../core/cup/words';
 import { orderOfSeat, brewOfCup, readSitting, type SittingReading, type TastersSheet } from '../core/sitting';
 import { fieldProblems } from '../contract/error';
@@ -102,6 +102,7 @@ export function seatView(
   const showsLabel = isOver || (!sitting.blindToCup && !sitting.blindToLabel);
   return {
     sittingName: sitting.name,
+    seatId: seat.id,
     seatName: seat.name,
     timing: sitting.timing,
     isTriangle: sitting.kind === 'triangle',
@@ -159,6 +160,13 @@ export function sheetOf(
   return {
     seat: id,
     scores: byCup((answer) => scoreIn(sitting.scoringScale, answer)),
+    levels: byCup(({ intensities }) =>
+      Object.fromEntries(
+        intensities.flatMap(({ attribute, intensity }) =>
+          intensity === null ? [] : [[attribute, levelValue(intensity)] as const],
+        ),
+      ),
+    ),
     words: byCup(({ words }) => words.map(nameOf)),
     order: table.answer.order
       .map((group) => group.flatMap((code) => idOf.get(code) ?? []))

@@ -127,6 +127,12 @@ const cupReading = z.strictObject({
   shared: z.array(z.strictObject({ word: z.string(), by: z.number().int() })),
   lone: z.array(z.strictObject({ word: z.string(), seat: z.string() })),
   yardstick: z.strictObject({ better: z.number(), like: z.number(), worse: z.number() }),
+  levels: z.array(
+    z.strictObject({
+      attribute: z.string(),
+      ...{ median: z.number(), lowest: z.number(), highest: z.number(), by: z.number().int() },
+    }),
+  ),
 });
 const pairReading = z.strictObject({
   ...{ a: partId, b: partId },
@@ -191,6 +197,7 @@ export const sittingKey = z.strictObject({ cups: z.array(z.strictObject({ id: pa
 /** A seat as its taster sees it: codes in an order of their own, and nothing of what is in them. */
 export const seatView = z.strictObject({
   sittingName: z.string(),
+  seatId: id,
   seatName: z.string(),
   timing: z.enum(SITTING_TIMINGS),
   isTriangle: z.boolean(),

@@ -123,6 +123,8 @@ function appOf(
         directives: { 'style-src': ["'self'", "'unsafe-inline'"], 'upgrade-insecure-requests': null },
       },
       strictTransportSecurity: false,
+      // Browsers heed neither without TLS, and complain on every page of a phone.
+      ...(pages === GUEST_PAGES && { crossOriginOpenerPolicy: false, originAgentCluster: false }),
     }),
   );
   const api = express.Router();

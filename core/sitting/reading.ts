@@ -8,6 +8,8 @@ export interface TastersSheet {
   seat: string;
   /** Points, 0–100; null where it was not marked. */
   scores: Readonly<Record<string, number | null>>;
+  /** Levels given, 1–5, by cup and attribute. */
+  levels: Readonly<Record<string, Readonly<Record<string, number>>>>;
   /** Words found, by the ids they go by. */
   words: Readonly<Record<string, readonly string[]>>;
   /** Cups from the best to the least liked; those said to be alike stand together. */
@@ -30,6 +32,8 @@ export interface CupReading {
   shared: { word: string; by: number }[];
   lone: { word: string; seat: string }[];
   yardstick: Record<Compared, number>;
+  /** Of each attribute that somebody gave a level: the median, the ends, and by how many. */
+  levels: { attribute: string; median: number; lowest: number; highest: number; by: number }[];
 }
 
 /** One cup against another. */
@@ -125,7 +129,19 @@ function readCup(id: string, sheets: readonly TastersSheet[]): CupReading {
         ? []
         : [...found].flatMap(([word, [seat, ...more]]) => (seat && more.length === 0 ? [{ word, seat }] : [])),
     yardstick: { better: said('better'), like: said('like'), worse: said('worse') },
+    levels: levelsOf(id, sheets),
   };
+}
+
+function levelsOf(id: string, sheets: readonly TastersSheet[]): CupReading['levels'] {
+  const given = new Map<string, number[]>();
+  for (const { levels } of sheets)
+    for (const [attribute, level] of Object.entries(levels[id] ?? {}))
+      given.set(attribute, [...(given.get(attribute) ?? []), level]);
+  return [...given].map(([attribute, values]) => {
+    const sorted = values.sort((a, b) => a - b);
+    return { attribute, median: medianOf(sorted), lowest: sorted[0]!, highest: sorted.at(-1)!, by: sorted.length };
+  });
 }
 
 function readPair(a: PouredCup, b: PouredCup, sheets: readonly TastersSheet[]): PairReading {

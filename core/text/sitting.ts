@@ -26,6 +26,7 @@ export function differenceText(scale: ScoringScale, points: number): string {
   return String(roundTo(Math.abs(points) / unit, step < 0.1 || step === 0.25 ? 2 : 1));
 }
 
+const signed = (value: number): string => String(roundTo(value, 2)).replace('-', '−');
 const sentence = (text: string): string => `${text[0]?.toUpperCase() ?? ''}${text.slice(1)}`;
 
 /** How far the tasters agree, in words first; empty where there is nothing to say it by. */
@@ -39,7 +40,7 @@ export function agreementText(agreement: SittingReading['agreement']): string {
   if (!icc) return `${ranked}.`;
   const alike =
     icc.icc >= 0.6 ? 'mark them alike' : icc.icc >= 0.3 ? 'mark them somewhat alike' : 'mark them unlike one another';
-  return `${ranked}, and ${alike} (intraclass correlation, two-way, single marks, absolute agreement: ${roundTo(icc.icc, 2)}; 8 in 10: ${roundTo(icc.lo, 2)} to ${roundTo(icc.hi, 2)}).`;
+  return `${ranked}, and ${alike} (intraclass correlation, two-way, single marks, absolute agreement: ${signed(icc.icc)}; 8 in 10: ${signed(icc.lo)} to ${signed(icc.hi)}).`;
 }
 
 /** How one cup was marked against another; empty where nobody marked both. */

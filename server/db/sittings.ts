@@ -167,17 +167,21 @@ export async function seatBySecret(db: EntityManager, secret: string): Promise<{
   return { seat, sitting: await loadSitting(db, seat.sittingId) };
 }
 
-/** Keeps what was written of a cup, or (null) of the table, unless something later is there. */
+/**
+ * Keeps what was written of a cup, or (null) of the table, unless something later is there. Says whether it is the first
+ * that was written there.
+ */
 export async function keepAnswer(
   db: EntityManager,
   seatId: string,
   cupId: string | null,
   { written, answer, at }: { written: number; answer: CupAnswer | TableAnswer; at: string },
-): Promise<void> {
+): Promise<boolean> {
   const place = { seatId, cupId: cupId ?? WHOLE_TABLE };
   const before = await db.findOneBy(AnswerEntity, place);
-  if (before && before.written >= written) return;
+  if (before && before.written >= written) return false;
   await db.upsert(AnswerEntity, { ...place, written, answer, firstAt: before?.firstAt ?? at }, ['seatId', 'cupId']);
+  return before === null;
 }
 
 export async function keepDone(db: EntityManager, seatId: string, doneAt: string | null): Promise<void> {

@@ -175,14 +175,16 @@ export function tableHandlers(deps: Deps): Handlers<keyof typeof TABLE_ENDPOINTS
       const { sitting } = await store.read((db) => seatBySecret(db, secret));
       return (send) => hub.listen(sitting.id, (change) => send('changed', 'table', change));
     },
-    writeAnswer: async ({ params: { secret }, body: { written: count, cup, table } }) => {
+    writeAnswer: async ({ params: { secret }, body: { written: count, cup, table }, after }) => {
       await written(secret, (seatId, sitting) =>
         store.write(async (db) => {
           const at = wallInstant(now());
           if (cup) {
             checkAnswer(sitting, cup.answer, await loadVocabulary(db));
             const { id: cupId } = cupOfCode(sitting, cup.code);
-            await keepAnswer(db, seatId, cupId, { written: count, answer: cup.answer, at });
+            const isFirst = await keepAnswer(db, seatId, cupId, { written: count, answer: cup.answer, at });
+            // The host sees how far everyone is, and not every stroke.
+            if (isFirst) after(() => tell(sitting.id));
           }
           if (table) {
             checkTable(sitting, table);

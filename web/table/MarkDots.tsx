@@ -8,11 +8,12 @@ const MIDDLE = 13;
 
 /** Every taster's mark of a cup along its scale, with their mean as a stroke. */
 export function MarkDots({
-  scores,
+  marks,
   mean,
   scale,
 }: {
-  scores: readonly number[];
+  /** Points, and whether it is the reader’s own. */
+  marks: readonly { score: number; isOwn: boolean }[];
   mean: number | null;
   scale: ScoringScale;
 }) {
@@ -26,7 +27,7 @@ export function MarkDots({
       className="mark-dots"
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
       role="img"
-      aria-label={`Marks: ${scores.map(text).join(', ')}; mean ${text(mean)}`}
+      aria-label={`Marks: ${marks.map(({ score }) => text(score)).join(', ')}; mean ${text(mean)}`}
     >
       <line className="ground" x1={MARGIN} x2={WIDTH - MARGIN} y1={MIDDLE} y2={MIDDLE} />
       {[from, (from + to) / 2, to].map((at) => (
@@ -34,8 +35,8 @@ export function MarkDots({
           {text(at)}
         </text>
       ))}
-      {scores.map((score, i) => (
-        <circle key={i} cx={x(score)} cy={MIDDLE} r="4.5" />
+      {marks.map(({ score, isOwn }, i) => (
+        <circle key={i} className={isOwn ? 'own' : ''} cx={x(score)} cy={MIDDLE} r="4.5" />
       ))}
       <line className="mean" x1={x(mean)} x2={x(mean)} y1={MIDDLE - 10} y2={MIDDLE + 8} />
     </svg>

@@ -150,6 +150,12 @@ function SittingForm({ bags, brewers, scoringScale }: Props) {
           <Form.Text>It need not stand on the table; one you only remember will do, and weighs as a memory.</Form.Text>
         </Form.Group>
       )}
+      {kind === 'same-recipe' && cups[0]?.parameters && (
+        <p className="quiet">
+          All follow the recipe of the one picked first, each ground as it is used to be. A denser bean may want another
+          grind for the same cup: say so beside it.
+        </p>
+      )}
       <LaidCups cups={cups} set={setCups} />
       <div className="fields">
         <Form.Group controlId="sitting-name">

@@ -19,13 +19,15 @@ interface Props {
   seats: readonly Pick<Seat, 'id' | 'name'>[] | null;
   scale: ScoringScale;
   yardstick: string | null;
-  /** Codes in the order of whoever reads this. */
-  own?: readonly string[];
+  /** Of whoever reads this: their seat, and the codes in the order they had them. */
+  own?: { seatId: string; codes: readonly string[] };
+  /** What levels are given for, by their ids. */
+  attributes: readonly { id: string; name: string }[];
   linksToBags?: boolean;
 }
 
 /** What a sitting came to: in words first, then cup by cup, then one against another. */
-export function Reading({ revealed: { cups, reading }, seats, scale, yardstick, own, linksToBags }: Props) {
+export function Reading({ revealed: { cups, reading }, seats, scale, yardstick, own, attributes, linksToBags }: Props) {
   const cupOf = new Map(cups.map((cup) => [cup.id, cup]));
   const nameOf = (id: string): string => {
     const cup = cupOf.get(id);
@@ -58,10 +60,16 @@ export function Reading({ revealed: { cups, reading }, seats, scale, yardstick, 
                 <span className="quiet">
                   {cup.mean === null ? 'not marked' : `${said(cup.mean)} on the mean`}
                   {cup.place !== null && `, place ${numberText(cup.place, 1)}`}
-                  {own && `, your cup ${own.indexOf(code) + 1}`}
+                  {own && `, your cup ${own.codes.indexOf(code) + 1}`}
                 </span>
               </div>
-              <MarkDots scores={wrote.flatMap(({ score }) => score ?? [])} mean={cup.mean} scale={scale} />
+              <MarkDots
+                marks={wrote.flatMap(({ seat, score }) =>
+                  score === null ? [] : [{ score, isOwn: seat === own?.seatId }],
+                )}
+                mean={cup.mean}
+                scale={scale}
+              />
               {cup.shared.length > 0 && (
                 <p className="mb-0">
                   Found by several: {cup.shared.map(({ word, by }) => `${word} (${countWord(by)})`).join(', ')}.
@@ -93,6 +101,39 @@ export function Reading({ revealed: { cups, reading }, seats, scale, yardstick, 
           );
         })}
       </ol>
+      {reading.tasters > 1 && (
+        <section className="table-scroll" tabIndex={0} role="region" aria-label="One sheet of all">
+          <h2>One sheet of all</h2>
+          <table className="consensus">
+            <thead>
+              <tr>
+                <th scope="col">Cup</th>
+                <th scope="col">Median mark</th>
+                <th scope="col">Words of at least half</th>
+                <th scope="col">Levels, median (lowest to highest)</th>
+              </tr>
+            </thead>
+            <tbody>
+              {rankedCups(reading.cups).map(({ id, median, shared, levels }) => (
+                <tr key={id}>
+                  <th scope="row">{nameOf(id)}</th>
+                  <td>{median === null ? '' : said(median)}</td>
+                  <td>{shared.map(({ word }) => word).join(', ')}</td>
+                  <td>
+                    {levels
+                      .map(({ attribute, median: level, lowest, highest }) => {
+                        const name = attributes.find((one) => one.id === attribute)?.name ?? attribute;
+                        const ends = lowest === highest ? '' : ` (${numberText(lowest)} to ${numberText(highest)})`;
+                        return `${name} ${numberText(level)}${ends}`;
+                      })
+                      .join(', ')}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </section>
+      )}
       {pairs.length > 0 && (
         <section>
           <h2>One against another</h2>

@@ -48,7 +48,8 @@ function Sheet({ secret, view, refetch }: { secret: string; view: SeatView; refe
           seats={null}
           scale={view.scoringScale}
           yardstick={view.yardstick}
-          own={cups.map(({ code }) => code)}
+          attributes={view.attributes}
+          own={{ seatId: view.seatId, codes: cups.map(({ code }) => code) }}
         />
       </>
     );

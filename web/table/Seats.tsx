@@ -51,7 +51,11 @@ function SeatLine({ sittingId, seat, cups }: { sittingId: string; seat: Seat; cu
       </span>
       <span className="seat-actions">
         {own === null ? (
-          <Button variant="bare" aria-label={`Write for ${name} here`} onClick={() => void sitHere()}>
+          <Button
+            variant="bare"
+            aria-label={`${isGuest ? 'Write here instead' : 'Write here'}, as ${name}`}
+            onClick={() => void sitHere()}
+          >
             {isGuest ? 'Write here instead' : 'Write here'}
           </Button>
         ) : (
@@ -61,7 +65,7 @@ function SeatLine({ sittingId, seat, cups }: { sittingId: string; seat: Seat; cu
         )}
         <Button
           variant="bare"
-          aria-label={`Take the seat of ${name} away`}
+          aria-label={`Take away the seat of ${name}`}
           onClick={() =>
             void removeSeat({ id: sittingId, seatId: id, body: {} }).then(({ error }) =>
               say(error, `${name} sits here no more.`),

@@ -21,6 +21,7 @@ import { Sharing } from './Sharing';
 export function SittingPage() {
   const { sittingId = '' } = useParams();
   const { data: sitting, error, refetch } = api.useSittingQuery({ id: sittingId });
+  const { data: settings } = api.useSettingsQuery(undefined);
   usePageTitle(sitting?.name ?? 'Table');
   useEffect(() => listen('sittingStream', { id: sittingId }, { changed: () => void refetch() }), [sittingId, refetch]);
   if (sitting?.id !== sittingId)
@@ -28,8 +29,10 @@ export function SittingPage() {
   return (
     <article className="table-place">
       <p className="quiet mb-1">
-        <Link to="/table">Table</Link> · {SITTING_KIND_WORDS[sitting.kind].name} ·{' '}
-        {SITTING_TIMING_WORDS[sitting.timing]}
+        <Link className="text-decoration-underline" to="/table">
+          Table
+        </Link>{' '}
+        · {SITTING_KIND_WORDS[sitting.kind].name} · {SITTING_TIMING_WORDS[sitting.timing]}
       </p>
       <h1 dir="auto">{sitting.name}</h1>
       {sitting.revealed ? (
@@ -39,6 +42,7 @@ export function SittingPage() {
             seats={sitting.seats}
             scale={sitting.scoringScale}
             yardstick={sitting.yardstick?.name ?? null}
+            attributes={settings?.intensityAttributes ?? []}
             linksToBags
           />
           <TakeAway sitting={sitting} />
@@ -121,12 +125,13 @@ function TakeAway({ sitting: { id, revealedAt } }: { sitting: Sitting }) {
   const [remove] = api.useRemoveSittingMutation();
   const say = useSayOutcome();
   const takeAway = async (): Promise<void> => {
+    // Away from it first: what is cleared is not asked for again.
+    await navigate('/table');
     const { error } = await remove({ id, body: {} });
     if (error) {
       say(error, '');
       return;
     }
-    void navigate('/table');
     dispatch(
       toastShown({
         text:

@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { CupAnswer, SeatView, TableAnswer } from '../../contract/sitting';
 import { api, isPassing, problemOf } from '../api/api';
 import { listen } from '../api/listen';
@@ -45,7 +45,21 @@ export function useSeatSheet(secret: string, view: SeatView, refetch: () => unkn
       keeper.close();
     };
   }, [keeper]);
-  useEffect(() => listen('seatStream', { secret }, { changed: () => void refetch() }), [secret, refetch]);
+  // A phone asks anew only where its own page would be another, and whenever it was away.
+  const shown = useRef(view);
+  useEffect(() => {
+    shown.current = view;
+  }, [view]);
+  useEffect(() => {
+    const isOther = (change: { seats: number; done: number; isRevealed: boolean }): boolean =>
+      change.seats !== shown.current.seats || change.done !== shown.current.done || change.isRevealed;
+    return listen(
+      'seatStream',
+      { secret },
+      { changed: (change) => isOther(change) && void refetch() },
+      () => void refetch(),
+    );
+  }, [secret, refetch]);
   const drawn = (): void => setWritten((count) => count + 1);
   return {
     answerOf: (cup) => keeper.ofCup(cup),

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { agreementText, pairText, rankedCups, sittingHeadline, triangleText, yardstickText } from '../sitting';
 
 const cup = (id: string, mean: number | null, place: number | null = null) => ({
-  ...{ id, marked: 3, mean, median: mean, place, shared: [], lone: [] },
+  ...{ id, marked: 3, mean, median: mean, place, shared: [], lone: [], levels: [] },
   yardstick: { better: 0, like: 0, worse: 0 },
 });
 const pair = (mean: number, interval: { lo: number; hi: number } | null, isSameBrew = false) => ({
