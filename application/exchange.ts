@@ -5,6 +5,8 @@ import { roundTo } from '../core/brew';
 /** A finished bag of the household, and how many cups its judgement rests on. */
 export interface FinishedBag extends PastBag {
   cups: number;
+  name: string;
+  finishedOn: string;
 }
 
 /** ln likelihoods as they are given away: nothing finer than a hundredth can be told apart. */

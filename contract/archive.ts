@@ -18,6 +18,7 @@ import { order } from './order';
 import { prediction } from './palate';
 import { planMark } from './plan';
 import { cupAnswer, sittingFields, tableAnswer } from './sitting';
+import { referenceTasting } from './reference';
 import { grinderInput, recipeFields } from './recipe';
 import { FIRST_SETTINGS, settings } from './settings';
 import { spellInput } from './bag';
@@ -139,6 +140,11 @@ export const archiveRows = {
     written: count,
     answer: z.union([tableAnswer, cupAnswer]),
     firstAt: kept,
+  }),
+  referenceTastings: referenceTasting,
+  trainerCards: z.strictObject({
+    ...{ key: z.string(), dueAt: kept, stability: z.number(), difficulty: z.number() },
+    ...{ reps: count, lapses: count, state: count, askedAt: gone },
   }),
 } as const;
 

@@ -22,6 +22,8 @@ export const RESOURCES = [
   'Sittings',
   'Sharing',
   'Seat',
+  'References',
+  'Trainer',
 ] as const;
 export type Resource = (typeof RESOURCES)[number];
 

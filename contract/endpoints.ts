@@ -20,7 +20,8 @@ import {
   recipeChange,
   recipeInput,
 } from './recipe';
-import { bagValue, palateRecord } from './palate';
+import { bagValue } from './palate';
+import { PALATE_ENDPOINTS } from './palateEndpoints';
 import { sessionAnswer, signIn } from './session';
 import { settings, settingsChange } from './settings';
 import { bagPage, judging, searchHit, searchQuery, shelf, shelfQuery, todayQuery } from './shelf';
@@ -61,11 +62,6 @@ export const ENDPOINTS = {
     query: searchQuery,
     answer: z.array(searchHit),
     keepS: 5,
-  }),
-
-  palateRecord: get('/palate/record', 'How often the engine was right, by bag and cup.', {
-    answer: palateRecord,
-    tells: ['Bag'],
   }),
 
   bagPage: get('/bags/:id', 'A bag with its verdict and its log.', {
@@ -313,6 +309,7 @@ export const ENDPOINTS = {
     keepS: 0,
   }),
 
+  ...PALATE_ENDPOINTS,
   ...PLAN_ENDPOINTS,
   ...TABLE_ENDPOINTS,
   ...KEEPING_ENDPOINTS,

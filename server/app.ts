@@ -22,6 +22,7 @@ import { palateHandlers } from './places/palate';
 import { planHandlers } from './places/plan';
 import { pictureHandlers } from './places/pictures';
 import { grinderHandlers, recipeHandlers } from './places/recipes';
+import { referenceHandlers } from './places/references';
 import { doorOf, guessLimits, readCookies, sessionHandlers } from './places/session';
 import { settingsHandlers } from './places/settings';
 import { shelfHandlers } from './places/shelf';
@@ -55,6 +56,7 @@ function handlersOf(deps: Deps): Handlers {
     ...historyHandlers(deps),
     ...pictureHandlers(deps),
     ...palateHandlers(deps),
+    ...referenceHandlers(deps),
     ...exchangeHandlers(deps),
     ...planHandlers(deps),
     ...tableHandlers(deps),

@@ -49,6 +49,24 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('./table/PaperPage')).PaperPage }),
       },
       { path: '/palate', lazy: async () => ({ Component: (await import('./palate/RecordPage')).RecordPage }) },
+      { path: '/palate/liking', lazy: async () => ({ Component: (await import('./palate/LikingPage')).LikingPage }) },
+      {
+        path: '/palate/repeats',
+        lazy: async () => ({ Component: (await import('./palate/RepeatsPage')).RepeatsPage }),
+      },
+      {
+        path: '/palate/standings',
+        lazy: async () => ({ Component: (await import('./palate/StandingsPage')).StandingsPage }),
+      },
+      { path: '/palate/crests', lazy: async () => ({ Component: (await import('./palate/CrestsPage')).CrestsPage }) },
+      {
+        path: '/palate/tasters',
+        lazy: async () => ({ Component: (await import('./palate/TastersPage')).TastersPage }),
+      },
+      {
+        path: '/palate/references',
+        lazy: async () => ({ Component: (await import('./palate/ReferencesPage')).ReferencesPage }),
+      },
       { path: '/words', lazy: async () => ({ Component: (await import('./words/WordsPage')).WordsPage }) },
       { path: '/words/find', lazy: async () => ({ Component: (await import('./words/FindWordPage')).FindWordPage }) },
       {

@@ -6,3 +6,5 @@ export * from './pairedDifference';
 export * from './repeatability';
 export * from './ridge';
 export * from './standings';
+export * from './liking';
+export * from './trainer';

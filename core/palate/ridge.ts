@@ -53,7 +53,8 @@ function normalEquations({ n, p, x, y }: Centred, lambda: number): { left: Float
  *     b = (XᵀX + λI)⁻¹ Xᵀy   with columns and scores about their means
  *
  * Hoerl and Kennard, *Technometrics* 12 (1970) 55–67. Read as a normal prior on every coefficient, its covariance is
- * s²(XᵀX + λI)⁻¹ (Gelman et al., *Bayesian Data Analysis*, 3rd ed., ch. 14), s² = (Σ residual² + λ b·b) / (n − 1).
+ * s²(XᵀX + λI)⁻¹ (Gelman et al., *Bayesian Data Analysis*, 3rd ed., ch. 14), with s² = Σ residual² / (n − 1 − columns in use), the
+ * latter being the trace of X(XᵀX + λI)⁻¹Xᵀ (Hastie and Tibshirani, *Generalized Additive Models*, 1990, ch. 3).
  *
  * @param rows [cup][column]; columns should be of like size, since all are pulled alike
  * @throws RangeError where rows and scores are not as many, or λ is not above 0
@@ -71,14 +72,16 @@ export function ridge(rows: readonly (readonly number[])[], scores: readonly num
     for (let c = 0; c < p; c++) fitted += x[i * p + c]! * coefficients[c]!;
     misses += (y[i]! - fitted) ** 2;
   }
-  const pull = coefficients.reduce((sum, one) => sum + one * one, 0);
-  const variance = (misses + lambda * pull) / Math.max(1, n - 1);
-  const sd = Float64Array.from({ length: p }, (_, c) => {
+  const inverse = Array.from({ length: p }, (_, c) => {
     const unit = new Float64Array(p);
     unit[c] = 1;
     solveInPlace(left.slice(), p, unit);
-    return Math.sqrt(variance * unit[c]!);
+    return unit[c]!;
   });
+  // tr(X(XᵀX + λI)⁻¹Xᵀ): how many of the columns the fit really uses.
+  const used = inverse.reduce((sum, one) => sum + 1 - lambda * one, 0);
+  const variance = misses / Math.max(1, n - 1 - used);
+  const sd = Float64Array.from(inverse, (one) => Math.sqrt(variance * one));
   const intercept = meanY - coefficients.reduce((sum, one, c) => sum + one * columnMeans[c]!, 0);
   return { intercept, coefficients, sd, residualSd: Math.sqrt(variance), lambda };
 }

@@ -10,6 +10,7 @@ export * from './holdWish';
 export * from './household';
 export * from './notebook';
 export * from './orders';
+export * from './palate';
 export * from './plan';
 export * from './proposals';
 export * from './reminders';

@@ -11,6 +11,16 @@ const RUNS: Readonly<Record<Shape, string>> = {
   flat: 'it hardly changes',
 };
 
+/** What each way of running is called. */
+export const SHAPE_NAMES: Readonly<Record<Shape, string>> = {
+  crest: 'one crest',
+  opening: 'opening up, then slowly stale',
+  plateau: 'a long plateau',
+  fresh: 'best fresh',
+  twice: 'a second crest',
+  flat: 'hardly changing',
+};
+
 /** The same of bags that are finished, after a number. */
 const RAN: Readonly<Record<Shape, string>> = {
   crest: 'had one crest',

@@ -29,7 +29,14 @@ import {
 } from '../db/keepingEntities';
 
 import { OrderEntity, PlanMarkEntity } from '../db/planEntities';
-import { AnswerEntity, SeatEntity, SeatSecretEntity, SittingEntity } from '../db/sittingEntities';
+import {
+  AnswerEntity,
+  ReferenceEntity,
+  SeatEntity,
+  SeatSecretEntity,
+  SittingEntity,
+  TrainerCardEntity,
+} from '../db/sittingEntities';
 
 /** The table of each collection of an archive. */
 const ENTITY_OF: Readonly<Record<CollectionName, EntitySchema>> = {
@@ -61,6 +68,8 @@ const ENTITY_OF: Readonly<Record<CollectionName, EntitySchema>> = {
   sittings: SittingEntity,
   seats: SeatEntity,
   answers: AnswerEntity,
+  referenceTastings: ReferenceEntity,
+  trainerCards: TrainerCardEntity,
 };
 
 /**

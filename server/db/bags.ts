@@ -89,6 +89,11 @@ export async function loadBagsInUse(db: EntityManager): Promise<Bag[]> {
   return assemble(db, await db.findBy(BagEntity, { deletedAt: IsNull(), finishedOn: IsNull() }));
 }
 
+/** Every bag that was not deleted, in use or finished. */
+export async function loadAllBags(db: EntityManager): Promise<Bag[]> {
+  return assemble(db, await db.findBy(BagEntity, { deletedAt: IsNull() }));
+}
+
 /** Every bag that was not deleted, as far as its own row says. */
 export async function loadBagHeads(db: EntityManager): Promise<BagRow[]> {
   return db.findBy(BagEntity, { deletedAt: IsNull() });

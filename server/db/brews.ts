@@ -4,8 +4,7 @@ import { In, IsNull, type EntityManager } from 'typeorm';
 import type { Bag } from '../../contract/bag';
 import type { Brew, BrewInput } from '../../contract/brew';
 import { isOfWholePot, potOf, SHARED_IN_POT, type CaffeineBrew, type Drawn } from '../../core/brew';
-import type { RepeatGroup } from '../../core/crest';
-import { scoreOfCup, SCALE_RANGES } from '../../core/cup';
+import { scoreOfCup } from '../../core/cup';
 import { notAgreed } from '../../core/cup/words';
 import { addDays, dateOfInstant, ratesWith, restDay, roastDate, spellsOf, type PlainDate } from '../../core/rest';
 import type { LoggedBrew } from '../../application/judgeBag';
@@ -146,45 +145,6 @@ export async function loadCupsOn(db: EntityManager, on: PlainDate): Promise<numb
     .innerJoin('bag', 'bag', 'bag.id = brew."bagId" AND bag."deletedAt" IS NULL')
     .where('brew."deletedAt" IS NULL AND SUBSTR(brew."brewedAt", 1, 10) = :on', { on })
     .getCount();
-}
-
-/** Blind cups of one recipe of one bag, on one day, by one taster: what measures how repeatable the marks are. */
-export async function loadBlindRepeats(db: EntityManager): Promise<RepeatGroup[]> {
-  const blind = await db.findBy(CupEntity, { blind: true });
-  const brews = keyBy(
-    await db.findBy(BrewEntity, { id: In(blind.map((cup) => cup.brewId)), deletedAt: IsNull(), fault: IsNull() }),
-    (brew) => brew.id,
-  );
-  const who = await loadTasterIdentity(db);
-  const kept = new Set(
-    (await db.findBy(BagEntity, { id: In(Object.values(brews).map((brew) => brew.bagId)), deletedAt: IsNull() })).map(
-      (bag) => bag.id,
-    ),
-  );
-  const marked = blind.flatMap((cup) => {
-    const brew = (brews as Record<string, BrewRow | undefined>)[cup.brewId];
-    const score = scoreOfCup(cup);
-    if (!brew || score === null || !kept.has(brew.bagId)) return [];
-    const { bagId, tasterId, style, brewer, doseG, waterG, waterC, grindStep, filter, waterRecipe } = brew;
-    const same = JSON.stringify([
-      bagId,
-      tasterId && who(tasterId),
-      dateOfInstant(brew.brewedAt),
-      cup.scoringScale,
-      style,
-      brewer,
-      doseG,
-      waterG,
-      waterC,
-      grindStep,
-      filter,
-      waterRecipe,
-    ]);
-    return [{ same, score, sigma0: SCALE_RANGES[cup.scoringScale].sigma0 }];
-  });
-  return Object.values(groupBy(marked, ({ same }) => same)).flatMap((group) =>
-    group.slice(0, 1).map(({ sigma0 }) => ({ scores: group.map(({ score }) => score), sigma0 })),
-  );
 }
 
 /** So many of the latest cups with levels say what complaints cost; older ones would say little more. */

@@ -25,7 +25,14 @@ import {
   PredictionEntity,
 } from './keepingEntities';
 import { OrderEntity, PlanMarkEntity } from './planEntities';
-import { AnswerEntity, SeatEntity, SeatSecretEntity, SittingEntity } from './sittingEntities';
+import {
+  AnswerEntity,
+  ReferenceEntity,
+  SeatEntity,
+  SeatSecretEntity,
+  SittingEntity,
+  TrainerCardEntity,
+} from './sittingEntities';
 import { CupEntity, CupDescriptorEntity, DraftEntity, RemarkEntity, WordEntity } from './cupEntities';
 import { columnsOf, id, integer, json, optionalJson, optionalReal, optionalText, real, text } from './columns';
 
@@ -242,7 +249,7 @@ export const ENTITIES = [
   ...[RecipeEntity, RecipeVersionEntity, GrinderEntity, LiveBrewEntity, TracePieceEntity, MakingEntity],
   PlanMarkEntity,
   OrderEntity,
-  ...[SittingEntity, SeatEntity, AnswerEntity, SeatSecretEntity],
+  ...[SittingEntity, SeatEntity, AnswerEntity, SeatSecretEntity, ReferenceEntity, TrainerCardEntity],
   ...[NotebookImportEntity, NotebookMappingEntity, ChangeEntity, PictureEntity, PredictionEntity, ExchangeEntity],
   SessionEntity,
   CalendarAddressEntity,

@@ -1,6 +1,8 @@
 import { EntitySchema } from 'typeorm';
 import { sittingFields, type CupAnswer, type SittingInput, type TableAnswer } from '../../contract/sitting';
-import { columnsOf, id, integer, json, optionalText, text } from './columns';
+import { referenceFields, type ReferenceInput } from '../../contract/reference';
+import type { TrainerCard } from '../../core/palate';
+import { columnsOf, id, integer, json, optionalText, real, text } from './columns';
 
 /** A table of cups, and what is drawn for it: which code is on which cup, and in which order they go round. */
 export interface SittingRow extends SittingInput {
@@ -66,6 +68,32 @@ export const AnswerEntity = new EntitySchema<AnswerRow>({
     written: integer,
     answer: json,
     firstAt: text,
+  },
+});
+
+/** A food beside the cup, planned or done. */
+export interface ReferenceRow extends ReferenceInput {
+  id: string;
+  createdAt: string;
+}
+
+export const ReferenceEntity = new EntitySchema<ReferenceRow>({
+  name: 'reference_tasting',
+  columns: { id, ...columnsOf(referenceFields), createdAt: text },
+});
+
+/** How firmly something that is asked back is known. */
+export interface TrainerCardRow extends TrainerCard {
+  /** The word, or the cup of a sitting. */
+  key: string;
+}
+
+export const TrainerCardEntity = new EntitySchema<TrainerCardRow>({
+  name: 'trainer_card',
+  columns: {
+    key: { type: 'varchar', primary: true },
+    ...{ dueAt: text, stability: real, difficulty: real, reps: integer, lapses: integer, state: integer },
+    askedAt: optionalText,
   },
 });
 

@@ -23,7 +23,7 @@ import { loadLogs } from '../db/brews';
 import type { VerdictRow } from '../db/entities';
 import { keepVerdict, loadBagLikelihoods, loadVerdicts, type BagLikelihood } from '../db/verdicts';
 import type { Store } from '../db/store';
-import { engineHere, EngineProblem, type Engine } from './engineHere';
+import { engineHere, EngineProblem, type BagKind, type Engine } from './engineHere';
 import { bagKindOf, Past } from './past';
 import { within } from '../waiting';
 import { JudgingQueue } from './queue';
@@ -190,6 +190,16 @@ export class VerdictKeeper {
       if (slow && fast && tellsFreezerRate(slow, fast)) evidence.push(await this.engine.evidence(inputs));
     }
     return learntRate(evidence);
+  }
+
+  /** How far marks are taken to miss, against what their scale is assumed to, and what that rests on. */
+  noise(): Promise<{ factor: number; bags: number; repeats: number }> {
+    return this.#past.noise();
+  }
+
+  /** What the past teaches of kinds of bags after its first so many bags. Throws an EngineProblem. */
+  priorsAfter(bags: readonly FinishedBag[], kinds: readonly BagKind[]): Promise<TasterPrior[]> {
+    return this.engine.priors({ past: bags, repeats: [], kinds });
   }
 
   /** The household's own finished bags, with what each teaches. */

@@ -2,9 +2,11 @@ import type { Bag } from '../../contract/bag';
 import { pastBagOf, type FinishedBag } from '../../application/exchange';
 import { levelledCup } from '../../application/judgeBag';
 import { levelCosts, type LevelCosts } from '../../core/palate';
-import { pooledRepeats, type PastBag, type Repeats, type TasterPrior } from '../../core/crest';
+import { noisePriorFrom, pooledRepeats, type PastBag, type Repeats, type TasterPrior } from '../../core/crest';
 import { loadFinishedBags, loadFinishedHeads, loadKindsInUse } from '../db/bags';
-import { loadBlindRepeats, loadLevelledCups } from '../db/brews';
+import { repeatsForEngine } from '../../application/palate';
+import { loadLevelledCups } from '../db/brews';
+import { loadTastings } from '../db/palate';
 import { loadExchanges } from '../db/exchanges';
 import { loadSettings } from '../db/settings';
 import type { Store } from '../db/store';
@@ -93,6 +95,15 @@ export class Past {
     await within(this.#reading.since + ms - performance.now(), this.#reading.done);
   }
 
+  /** How far marks are taken to miss, as a multiple of what their scale is assumed to, and what that rests on. */
+  async noise(): Promise<{ factor: number; bags: number; repeats: number }> {
+    const { key, repeats, learnsShapes } = await this.#now();
+    if (this.#read?.key !== key) await this.#readAnew(key, repeats, learnsShapes);
+    const bags = this.#read?.past?.bags ?? [];
+    const degrees = repeats.reduce((sum, one) => sum + one.degrees, 0);
+    return { factor: Math.exp(noisePriorFrom(bags, repeats).mean), bags: bags.length, repeats: degrees };
+  }
+
   /** The household's own finished bags, with what each teaches. */
   async finishedBags(): Promise<FinishedBag[]> {
     return this.#bagLikelihoods(await this.store.read(loadFinishedBags));
@@ -121,7 +132,7 @@ export class Past {
   async #now(): Promise<{ key: string; repeats: Repeats[]; learnsShapes: boolean }> {
     const { heads, groups, learnsShapes, others } = await this.store.read(async (db) => ({
       heads: await loadFinishedHeads(db),
-      groups: await loadBlindRepeats(db),
+      groups: repeatsForEngine(await loadTastings(db, 'repeats', { withWords: false })),
       learnsShapes: (await loadSettings(db)).learnsShapes,
       others: (await loadExchanges(db)).map(({ id }) => id),
     }));
@@ -170,7 +181,11 @@ export class Past {
     }
     return finished.flatMap((bag) => {
       const fit = fits.get(bag.id);
-      return fit && fit.usable > 0 ? [{ ...bagKindOf(bag), cups: fit.usable, bagLikelihood: fit.bagLikelihood }] : [];
+      if (!fit || fit.usable === 0) return [];
+      const { name, finishedOn } = bag;
+      return [
+        { ...bagKindOf(bag), name, finishedOn: finishedOn ?? '', cups: fit.usable, bagLikelihood: fit.bagLikelihood },
+      ];
     });
   }
 }

@@ -9,6 +9,7 @@ import { usePageTitle } from '../ui/usePageTitle';
 import { Wait } from '../ui/Wait';
 import { CalibrationChart } from './CalibrationChart';
 import { NumberHeads } from './NumberHeads';
+import { PalateNav } from './PalateNav';
 
 /** How often the engine was right: what it foretold of every cup before it was tasted, and what that then was. */
 export function RecordPage() {
@@ -19,6 +20,7 @@ export function RecordPage() {
   return (
     <article className="record">
       <h1>Palate: how often it was right</h1>
+      <PalateNav />
       {record.cups.length === 0 ? (
         <p>
           Nothing was foretold yet. From the second cup of a bag on, every cup is foretold from the ones before it when

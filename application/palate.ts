@@ -1,0 +1,273 @@
+import { groupBy } from 'es-toolkit';
+import type { Cup } from '../contract/cup';
+import type { RepeatGroup } from '../core/crest';
+import { ATTRIBUTES, levelValue, SCALE_RANGES, scoreOfCup, SCORING_SCALES, type ScoringScale } from '../core/cup';
+import {
+  likingOf,
+  pairedDifference,
+  repeatabilityOf,
+  standingsOf,
+  strengthsOf,
+  type DescribedCup,
+  type Liking,
+  type PairedDifference,
+  type Preference,
+  type Repeatability,
+  type Standing,
+} from '../core/palate';
+import { preferred, type TastersSheet } from '../core/sitting';
+import type { ScoreAtBest } from './atBest';
+
+/** One cup as far as a palate is read from it. */
+export interface Tasting {
+  brewId: string;
+  bagId: string;
+  /** The brew it was poured from. */
+  pot: string;
+  /** Whose it is, whatever name it goes by; null where nobody said. */
+  tasterId: string | null;
+  on: string;
+  /** Everything that was weighed and set, as one text. */
+  recipe: string;
+  cup: Omit<Cup, 'remarks' | 'descriptors'>;
+  words: readonly { name: string; family: string | null }[];
+}
+
+/**
+ * Cups of one taster that were the same thing: of one brew; or blind, of one recipe of one bag on one day. What they were
+ * marked apart is the taster.
+ */
+export function repeatGroups(tastings: readonly Tasting[]): Tasting[][] {
+  const byBrew = groupBy(tastings, ({ pot, tasterId, cup }) => JSON.stringify([pot, tasterId, cup.scoringScale]));
+  const sameBrew = Object.values(byBrew).filter((group) => group.length > 1);
+  const counted = new Set(sameBrew.flat());
+  const blind = tastings.filter((one) => one.cup.blind && !counted.has(one));
+  const byRecipe = groupBy(blind, ({ bagId, tasterId, on, recipe, cup }) =>
+    JSON.stringify([bagId, tasterId, on, recipe, cup.scoringScale]),
+  );
+  return [...sameBrew, ...Object.values(byRecipe).filter((group) => group.length > 1)];
+}
+
+/** The same as the engine takes them: marks, and the σ₀ of their scale. */
+export function repeatsForEngine(tastings: readonly Tasting[]): RepeatGroup[] {
+  return repeatGroups(tastings).flatMap((group) => {
+    const scores = group.flatMap(({ cup }) => scoreOfCup(cup) ?? []);
+    const scale = group[0]?.cup.scoringScale;
+    return scale && scores.length > 1 ? [{ scores, sigma0: SCALE_RANGES[scale].sigma0 }] : [];
+  });
+}
+
+/** How repeatable a taster is, on each scale and in each attribute, in their own units. */
+export interface RepeatableIn {
+  tasterId: string | null;
+  scales: { scale: ScoringScale; repeatability: Repeatability; assumed: number }[];
+  /** Attributes that are marked 0–10, and levels that are drawn 1–5. */
+  attributes: { of: string; isLevel: boolean; repeatability: Repeatability }[];
+}
+
+export function repeatabilities(tastings: readonly Tasting[]): RepeatableIn[] {
+  const groups = repeatGroups(tastings);
+  const byTaster = groupBy(groups, ([first]) => first?.tasterId ?? '');
+  return Object.entries(byTaster).map(([tasterId, own]) => ({
+    tasterId: tasterId === '' ? null : tasterId,
+    scales: SCORING_SCALES.flatMap((scale) => {
+      const { points, sigma0 } = SCALE_RANGES[scale];
+      const ofScale = own.filter(([first]) => first?.cup.scoringScale === scale);
+      const repeatability = repeatabilityOf(
+        ofScale.map((group) => group.flatMap(({ cup }) => scoreOfCup(cup) ?? []).map((score) => score / points)),
+      );
+      return repeatability ? [{ scale, repeatability, assumed: sigma0 / points }] : [];
+    }),
+    attributes: attributesOf(own),
+  }));
+}
+
+function attributesOf(groups: readonly Tasting[][]): RepeatableIn['attributes'] {
+  const marked = ATTRIBUTES.flatMap((of) => {
+    const repeatability = repeatabilityOf(groups.map((group) => group.flatMap(({ cup }) => cup[of] ?? [])));
+    return repeatability ? [{ of, isLevel: false, repeatability }] : [];
+  });
+  const levelled = [...new Set(groups.flat().flatMap(({ cup }) => cup.intensities.map(({ attribute }) => attribute)))];
+  return [
+    ...marked,
+    ...levelled.flatMap((of) => {
+      const repeatability = repeatabilityOf(groups.map((group) => group.flatMap((one) => levelsOf(one)[of] ?? [])));
+      return repeatability ? [{ of, isLevel: true, repeatability }] : [];
+    }),
+  ];
+}
+
+/** The levels of a cup, 1–5, by attribute. */
+function levelsOf({ cup: { intensities } }: Tasting): Record<string, number> {
+  return Object.fromEntries(
+    intensities.flatMap(({ attribute, intensity }) => (intensity === null ? [] : [[attribute, levelValue(intensity)]])),
+  );
+}
+
+/** What a taster’s scores go along with; of everyone’s cups where none is named. */
+export function likingFrom(tastings: readonly Tasting[], tasterId: string | null): Liking | null {
+  const own = tasterId === null ? tastings : tastings.filter((one) => one.tasterId === tasterId);
+  return likingOf(
+    own.flatMap((one): DescribedCup[] => {
+      const score = scoreOfCup(one.cup);
+      if (score === null) return [];
+      const families = [...new Set(one.words.flatMap(({ family }) => family ?? []))];
+      return [{ score, levels: levelsOf(one), families }];
+    }),
+  );
+}
+
+/** Something that stands among its kind: a bag, or a yardstick from outside. */
+export interface StandingItem {
+  id: string;
+  name: string;
+  bagId: string | null;
+  best: ScoreAtBest | null;
+}
+
+/** What a sitting says of whom to whom: each taster’s sheet, with the item of each cup. */
+export interface SittingWord {
+  sheets: readonly TastersSheet[];
+  /** The item of each cup; cups of none are left out. */
+  itemOf: Readonly<Record<string, string>>;
+  yardstick: string | null;
+}
+
+/** Strengths are thought to lie so far apart before anything is known, points. *Assumption*. */
+const SPREAD = 8;
+/** Two that lie so far apart are preferred e : 1, points. *Assumption*: one mark of one cup misses by about that. */
+const PREFERENCE_POINTS = 3;
+
+/**
+ * The standings of a kind: marks at each one’s best and what was preferred at the table, together. Those nobody marked
+ * or compared are left out.
+ */
+export function standingsAmong(
+  items: readonly StandingItem[],
+  sittings: readonly SittingWord[],
+): (Omit<Standing, 'item'> & Omit<StandingItem, 'best'>)[] {
+  const ids = new Set(items.map(({ id }) => id));
+  const preferences = preferencesIn(sittings).filter(({ better, worse }) => ids.has(better) && ids.has(worse));
+  const known = items.filter(
+    ({ id, best }) => best !== null || preferences.some(({ better, worse }) => better === id || worse === id),
+  );
+  const place = new Map(known.map(({ id }, i) => [id, i]));
+  const within = preferences.flatMap(({ better, worse, weight }): Preference[] => {
+    const [a, b] = [place.get(better), place.get(worse)];
+    return a === undefined || b === undefined ? [] : [{ better: a, worse: b, weight }];
+  });
+  const marks = known.flatMap(({ best }, item) => (best ? [{ item, score: best.mean, sd: Math.max(1, best.sd) }] : []));
+  const mean = marks.length === 0 ? 75 : marks.reduce((sum, { score }) => sum + score, 0) / marks.length;
+  const strengths = strengthsOf(known.length, { preferences: within, marks }, { mean, sd: SPREAD }, PREFERENCE_POINTS);
+  return standingsOf(strengths).flatMap(({ item, ...standing }) => {
+    const one = known[item];
+    return one ? [{ ...standing, id: one.id, name: one.name, bagId: one.bagId }] : [];
+  });
+}
+
+function preferencesIn(sittings: readonly SittingWord[]): { better: string; worse: string; weight: number }[] {
+  return sittings.flatMap(({ sheets, itemOf, yardstick }) => {
+    const cups = Object.keys(itemOf);
+    const pairs = cups.flatMap((a, i) => cups.slice(i + 1).map((b) => [a, b] as const));
+    return sheets.flatMap((sheet) => [
+      ...pairs.flatMap(([a, b]) => {
+        const [one, other] = [itemOf[a], itemOf[b]];
+        const was = preferred(sheet, a, b);
+        return one === undefined || other === undefined || one === other || was === null
+          ? []
+          : preference(one, other, was === 'a' ? 'better' : was === 'b' ? 'worse' : 'like');
+      }),
+      ...cups.flatMap((cup) => {
+        const [item, was] = [itemOf[cup], sheet.againstYardstick[cup]];
+        return yardstick === null || item === undefined || !was ? [] : preference(item, yardstick, was);
+      }),
+    ]);
+  });
+}
+
+const preference = (one: string, other: string, was: 'better' | 'like' | 'worse') =>
+  was === 'like'
+    ? [
+        { better: one, worse: other, weight: 0.5 },
+        { better: other, worse: one, weight: 0.5 },
+      ]
+    : [{ better: was === 'better' ? one : other, worse: was === 'better' ? other : one, weight: 1 }];
+
+/** Two tasters over the brews both had: who is higher, by how much, and the words each finds. */
+export interface SideBySide {
+  brews: number;
+  /** The first above the second, points of score. */
+  difference: PairedDifference | null;
+  /** How far apart two of their marks of one brew lie besides, points. */
+  apart: number | null;
+  words: { both: string[]; onlyFirst: string[]; onlySecond: string[] };
+  /** Levels of which the two gave differing amounts: the first above the second. */
+  levels: { attribute: string; difference: PairedDifference }[];
+}
+
+/** A word is a taster’s own once it was found so often. */
+const OWN_WORD = 2;
+const MOST_WORDS = 12;
+
+export function sideBySide(tastings: readonly Tasting[], first: string, second: string): SideBySide {
+  const of = (tasterId: string): Tasting[] => tastings.filter((one) => one.tasterId === tasterId);
+  const [one, other] = [groupBy(of(first), ({ pot }) => pot), groupBy(of(second), ({ pot }) => pot)];
+  const shared = Object.keys(one).flatMap((pot) => {
+    const [a, b] = [one[pot]?.[0], other[pot]?.[0]];
+    return a && b ? [{ a, b }] : [];
+  });
+  const differences = shared.flatMap(({ a, b }) => {
+    const [scoreA, scoreB] = [scoreOfCup(a.cup), scoreOfCup(b.cup)];
+    return scoreA === null || scoreB === null ? [] : [scoreA - scoreB];
+  });
+  const difference = pairedDifference(differences);
+  const apart = differences.length < 2 || !difference ? null : spreadOf(differences, difference.mean);
+  return {
+    brews: shared.length,
+    difference,
+    apart,
+    words: wordsApart(of(first), of(second)),
+    levels: levelsApart(shared),
+  };
+}
+
+function spreadOf(values: readonly number[], mean: number): number {
+  return Math.sqrt(values.reduce((sum, value) => sum + (value - mean) ** 2, 0) / (values.length - 1));
+}
+
+function levelsApart(shared: readonly { a: Tasting; b: Tasting }[]): SideBySide['levels'] {
+  const attributes = new Set(shared.flatMap(({ a }) => a.cup.intensities.map(({ attribute }) => attribute)));
+  return [...attributes].flatMap((attribute) => {
+    const differences = shared.flatMap(({ a, b }) => {
+      const [ofA, ofB] = [levelsOf(a)[attribute], levelsOf(b)[attribute]];
+      return ofA === undefined || ofB === undefined ? [] : [ofA - ofB];
+    });
+    const difference = pairedDifference(differences);
+    return difference?.interval ? [{ attribute, difference }] : [];
+  });
+}
+
+function wordsApart(first: readonly Tasting[], second: readonly Tasting[]): SideBySide['words'] {
+  const counted = (tastings: readonly Tasting[]): Map<string, number> => {
+    const counts = new Map<string, number>();
+    for (const { words } of tastings) for (const { name } of words) counts.set(name, (counts.get(name) ?? 0) + 1);
+    return counts;
+  };
+  const [one, other] = [counted(first), counted(second)];
+  const often = (counts: Map<string, number>): string[] =>
+    [...counts]
+      .filter(([, count]) => count >= OWN_WORD)
+      .sort(([a, countA], [b, countB]) => countB - countA || (a < b ? -1 : 1))
+      .map(([name]) => name);
+  return {
+    both: often(one)
+      .filter((name) => other.has(name))
+      .slice(0, MOST_WORDS),
+    onlyFirst: often(one)
+      .filter((name) => !other.has(name))
+      .slice(0, MOST_WORDS),
+    onlySecond: often(other)
+      .filter((name) => !one.has(name))
+      .slice(0, MOST_WORDS),
+  };
+}

@@ -1,0 +1,132 @@
+import { cdf } from '../crest/normal';
+import { ridgeByEvidence } from './ridge';
+
+/** A scored cup with what was found in it. */
+export interface DescribedCup {
+  /** Points, 0–100. */
+  score: number;
+  /** Levels, 1–5, by attribute; those that were not given are missing. */
+  levels: Readonly<Record<string, number>>;
+  /** Families of the words found. */
+  families: readonly string[];
+}
+
+/** What one more level, or one family of words, adds to a score. */
+export interface Driver {
+  kind: 'level' | 'family';
+  /** The attribute’s id or the family’s name. */
+  of: string;
+  /** Points for one level more about the usual one, or for the family being there; interval of probability 0.8. */
+  effect: { mean: number; lo: number; hi: number };
+  /** Cups it rests on. */
+  cups: number;
+  /** Of a level: where liking is highest, 1–5; null where more, or less, is simply better. */
+  ideal: number | null;
+}
+
+/** What drives liking: null while there are too few cups to say anything. */
+export interface Liking {
+  cups: number;
+  /** The surest first. */
+  drivers: Driver[];
+}
+
+/** With fewer scored cups nothing is said. */
+export const LIKING_CUPS = 15;
+/** A level or family must be in so many cups, and a family missing from as many, to be told from the rest. */
+const LEAST_CUPS = 5;
+const Z80 = 1.2816;
+/** A bend downwards is spoken of as an ideal from this probability on. */
+const SURE = 0.8;
+
+interface Column {
+  kind: 'level' | 'family' | 'bend';
+  of: string;
+  values: number[];
+  mean: number;
+  sd: number;
+  cups: number;
+}
+
+/**
+ * What goes along with a taster’s scores: a ridge regression of the scores on levels (straight and bent) and on families
+ * of words, each column about its mean and in units of its spread, the pull weighed by the evidence (`ridgeByEvidence`). It
+ * tells what goes together, not what would happen: a taster who likes fruity coffees may buy better ones.
+ *
+ * The ideal of a level x is −b / (2c) of b·x + c·x², where c is surely below 0 and the ideal lies within 1–5 (an
+ * ideal-point model: Carroll, in *Multidimensional Scaling* I (1972) 105–155).
+ */
+export function likingOf(cups: readonly DescribedCup[]): Liking | null {
+  if (cups.length < LIKING_CUPS) return null;
+  const columns = columnsOf(cups);
+  if (columns.length === 0) return { cups: cups.length, drivers: [] };
+  const rows = cups.map((_, i) => columns.map(({ values, mean, sd }) => (values[i]! - mean) / sd));
+  const { coefficients, sd } = ridgeByEvidence(
+    rows,
+    cups.map(({ score }) => score),
+  );
+  const drivers = columns.flatMap((column, c): Driver[] => {
+    if (column.kind === 'bend') return [];
+    const unit = 1 / column.sd;
+    const [mean, spread] = [coefficients[c]! * unit, sd[c]! * unit];
+    const bend = columns.findIndex(({ kind, of }) => kind === 'bend' && of === column.of);
+    return [
+      {
+        kind: column.kind,
+        of: column.of,
+        effect: { mean, lo: mean - Z80 * spread, hi: mean + Z80 * spread },
+        cups: column.cups,
+        ideal: bend < 0 ? null : idealOf(column, columns[bend]!, mean, coefficients[bend]!, sd[bend]!),
+      },
+    ];
+  });
+  const sureness = ({ effect: { mean, lo, hi } }: Driver): number => Math.abs(mean) / Math.max(1e-9, hi - lo);
+  return { cups: cups.length, drivers: drivers.sort((a, b) => sureness(b) - sureness(a) || (a.of < b.of ? -1 : 1)) };
+}
+
+/** Columns that enough cups speak of. A missing level stands at the mean of those given. */
+function columnsOf(cups: readonly DescribedCup[]): Column[] {
+  const attributes = [...new Set(cups.flatMap(({ levels }) => Object.keys(levels)))].sort();
+  const families = [...new Set(cups.flatMap((cup) => cup.families))].sort();
+  const levels = attributes.flatMap((of): Column[] => {
+    const given = cups.flatMap((cup) => cup.levels[of] ?? []);
+    if (given.length < LEAST_CUPS) return [];
+    const mean = given.reduce((sum, one) => sum + one, 0) / given.length;
+    const straight = column(
+      'level',
+      of,
+      cups.map((cup) => cup.levels[of] ?? mean),
+      given.length,
+    );
+    const about = cups.map((cup) => ((cup.levels[of] ?? mean) - mean) ** 2);
+    const bend = column('bend', of, about, given.length);
+    // A bend needs more than two levels to be seen.
+    const isBent = new Set(given).size > 2 && bend.sd > 1e-9;
+    return straight.sd > 1e-9 ? [straight, ...(isBent ? [bend] : [])] : [];
+  });
+  const words = families.flatMap((of): Column[] => {
+    const there = cups.filter((cup) => cup.families.includes(of)).length;
+    if (there < LEAST_CUPS || cups.length - there < LEAST_CUPS) return [];
+    return [
+      column(
+        'family',
+        of,
+        cups.map((cup) => Number(cup.families.includes(of))),
+        there,
+      ),
+    ];
+  });
+  return [...levels, ...words];
+}
+
+function column(kind: Column['kind'], of: string, values: number[], cups: number): Column {
+  const mean = values.reduce((sum, one) => sum + one, 0) / values.length;
+  const sd = Math.sqrt(values.reduce((sum, one) => sum + (one - mean) ** 2, 0) / values.length);
+  return { kind, of, values, mean, sd, cups };
+}
+
+function idealOf(straight: Column, bend: Column, slope: number, bent: number, sd: number): number | null {
+  if (!(cdf(-bent / sd) >= SURE)) return null;
+  const ideal = straight.mean - slope / (2 * (bent / bend.sd));
+  return ideal >= 1 && ideal <= 5 ? ideal : null;
+}

@@ -1,0 +1,71 @@
+import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
+import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
+import { describe, expect, it } from 'vitest';
+import { likingOf, LIKING_CUPS, type DescribedCup } from '../liking';
+
+/** Cups of a taster who likes sweetness up to 3.5, more fruit the better, does not like nuts, and is told of weight for nothing. */
+function tasted(count: number, seed: number, noise = 2, fruitSlope = 2): DescribedCup[] {
+  const random = xoroshiro128plus(seed);
+  const uniform = (): number => uniformFloat64(random);
+  // Seeds that are neighbours begin alike.
+  for (let i = 0; i < 100; i++) uniform();
+  const level = (): number => 1 + Math.round(8 * uniform()) / 2;
+  return Array.from({ length: count }, () => {
+    const [sweetness, fruit, weight] = [level(), level(), level()];
+    const nuts = uniform() < 0.4;
+    const error = noise * (uniform() + uniform() + uniform() - 1.5) * 2;
+    return {
+      score: 78 - 2 * (sweetness - 3.5) ** 2 + fruitSlope * (fruit - 3) - (nuts ? 5 : 0) + error,
+      levels: { sweetness, fruit, weight },
+      families: nuts ? ['nuts and seeds'] : ['flowers'],
+    };
+  });
+}
+
+describe('what drives liking', () => {
+  it('is silent below fifteen cups', () => {
+    expect(likingOf(tasted(LIKING_CUPS - 1, 1))).toBeNull();
+    expect(likingOf(tasted(LIKING_CUPS, 1))).not.toBeNull();
+    expect(likingOf(Array.from({ length: 20 }, () => ({ score: 70, levels: {}, families: [] })))).toEqual({
+      cups: 20,
+      drivers: [],
+    });
+  });
+
+  it('finds an ideal, a slope and a family, and claims nothing of what does not matter', () => {
+    const drivers = likingOf(tasted(80, 7))?.drivers ?? [];
+    const of = (name: string) => drivers.find((one) => one.of === name);
+    expect(of('sweetness')?.ideal).toBeGreaterThan(3);
+    expect(of('sweetness')?.ideal).toBeLessThan(4);
+    expect(of('fruit')?.effect.lo).toBeGreaterThan(0.8);
+    expect(of('fruit')?.effect.hi).toBeLessThan(3);
+    expect(of('fruit')?.ideal).toBeNull();
+    // One family there means the other is not: the two share what they add.
+    expect((of('nuts and seeds')?.effect.mean ?? 0) - (of('flowers')?.effect.mean ?? 0)).toBeLessThan(-3);
+    expect(Math.abs(of('weight')?.effect.mean ?? NaN)).toBeLessThan(0.8);
+    expect(of('weight')?.ideal).toBeNull();
+  });
+
+  it('holds what is true eight times in ten', () => {
+    let inside = 0;
+    const RUNS = 120;
+    for (let run = 0; run < RUNS; run++) {
+      // Whatever it is that is true.
+      const truth = 3 * Math.cos(2 * run);
+      const fruit = likingOf(tasted(40, 100 + run, 3, truth))?.drivers.find((one) => one.of === 'fruit')?.effect;
+      if (fruit && fruit.lo <= truth && fruit.hi >= truth) inside++;
+    }
+    expect(inside / RUNS).toBeGreaterThan(0.68);
+    expect(inside / RUNS).toBeLessThan(0.92);
+  });
+
+  it('does not hear of what hardly any cup speaks of, nor of what all do', () => {
+    const cups = tasted(30, 3).map((cup, i) => ({
+      ...cup,
+      levels: { ...cup.levels, ...(i < 3 && { length: 4 }), roast: 3 },
+      families: [...cup.families, 'citrus'],
+    }));
+    const named = likingOf(cups)?.drivers.map((one) => one.of);
+    for (const unheard of ['length', 'roast', 'citrus']) expect(named).not.toContain(unheard);
+  });
+});

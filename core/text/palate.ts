@@ -1,0 +1,136 @@
+import { roundTo } from '../brew/units';
+import { SCALE_RANGES, type ScoringScale } from '../cup';
+import { LIKING_CUPS, type Driver, type PairedDifference, type Repeatability, type Standing } from '../palate';
+import { countWord, cupsText, ordinalWord } from './words';
+
+const sentence = (text: string): string => `${text[0]?.toUpperCase() ?? ''}${text.slice(1)}`;
+const said = (value: number, places = 1): string => String(roundTo(Math.abs(value), places));
+const signed = (value: number): string => `${value < 0 ? '−' : '+'}${said(value)}`;
+
+/** How repeatable a taster is on a scale, and how firmly that is known. `unit` is what one of its marks is called. */
+export function repeatabilityText(
+  name: string,
+  { sd, lo, hi, degrees, more }: Repeatability,
+  assumed: number | null,
+): string {
+  const places = sd < 1 ? 2 : 1;
+  const who = name === '' ? 'Marks of one and the same cup lie' : `${name}’s marks of one and the same cup lie`;
+  const range = `8 in 10: ${said(lo, places)} to ${said(hi, places)}`;
+  const from = `from ${degrees === 1 ? 'one repeat' : `${countWord(degrees)} repeats`}`;
+  const against = assumed === null ? '' : ` Before any repeat ${said(assumed, places)} is assumed.`;
+  const firm = more === 0 ? ' That is firm.' : ` ${sentence(countWord(more))} more would make it firm.`;
+  return `${who} ${said(sd, places)} apart (standard deviation; ${range}), ${from}.${firm}${against}`;
+}
+
+/** What the engine makes of it. */
+export function engineNoiseText({ factor, bags, repeats }: { factor: number; bags: number; repeats: number }): string {
+  const from = [
+    repeats > 0 ? `${countWord(repeats)} ${repeats === 1 ? 'repeat' : 'repeats'}` : '',
+    bags > 0 ? `${countWord(bags)} finished ${bags === 1 ? 'bag' : 'bags'}` : '',
+  ].filter(Boolean);
+  if (from.length === 0)
+    return 'The engine takes marks to miss by what is assumed of each scale: there are no repeats and no finished bags yet.';
+  const percent = Math.round(100 * (factor - 1));
+  const as =
+    percent === 0
+      ? 'as far as is assumed of each scale'
+      : `${Math.abs(percent)} % ${percent > 0 ? 'further' : 'less'} than is assumed of each scale`;
+  return `The engine takes marks to miss ${as}, by ${from.join(' and ')}.`;
+}
+
+/** What one level more, or a family of words, goes along with; of `scale`’s marks. */
+export function driverText({ kind, effect, ideal, cups }: Driver, name: string, scale: ScoringScale): string {
+  const { points } = SCALE_RANGES[scale];
+  const [mean, lo, hi] = [effect.mean / points, effect.lo / points, effect.hi / points];
+  const range = `8 in 10: ${signed(lo)} to ${signed(hi)}`;
+  const what = sentence(name);
+  if (kind === 'family') {
+    if (lo <= 0 && hi >= 0) return `${what}: no telling (${range}; in ${cupsText(cups)}).`;
+    return `${what} go with ${mean > 0 ? 'higher' : 'lower'} marks: ${signed(mean)} (${range}; in ${cupsText(cups)}).`;
+  }
+  if (ideal !== null) {
+    const end = roundTo(ideal, 1);
+    if (end >= 4.5) return `${what} helps, up to ${end}.`;
+    if (end <= 1.5) return `${what} is liked best when there is little of it, about ${end}.`;
+    return `${what} helps up to ${end}, and is too much beyond.`;
+  }
+  if (lo <= 0 && hi >= 0) return `${what}: no telling (${range} a level; in ${cupsText(cups)}).`;
+  return `The ${mean > 0 ? 'more' : 'less'} ${name.toLowerCase()}, the better: ${signed(mean)} a level (${range}).`;
+}
+
+/** Whether a driver is told from nothing. */
+export const isTold = ({ effect: { lo, hi }, ideal }: Pick<Driver, 'effect' | 'ideal'>): boolean =>
+  ideal !== null || lo > 0 || hi < 0;
+
+/** That there are too few cups to say what is liked. */
+export function tooFewCupsText(cups: number): string {
+  const more = LIKING_CUPS - cups;
+  return `What you like is said from ${countWord(LIKING_CUPS)} scored cups on. There are ${countWord(cups)}: ${countWord(more)} more.`;
+}
+
+/** "third of nine, could be second": a place, and the places it could be. */
+export function standingText(
+  { place, bestPlace, worstPlace }: Pick<Standing, 'place' | 'bestPlace' | 'worstPlace'>,
+  of: number,
+): string {
+  const here = `${ordinalWord(place)} of ${countWord(of)}`;
+  if (bestPlace === place && worstPlace === place) return here;
+  if (bestPlace < place && worstPlace > place)
+    return `${here}, could be ${ordinalWord(bestPlace)} to ${ordinalWord(worstPlace)}`;
+  const other = bestPlace < place ? bestPlace : worstPlace;
+  const by =
+    Math.abs(other - place) > 1 && other !== place
+      ? bestPlace < place
+        ? `as high as ${ordinalWord(other)}`
+        : `as low as ${ordinalWord(other)}`
+      : ordinalWord(other);
+  return `${here}, could be ${by}`;
+}
+
+/** How the household’s own days of a kind lie against the table’s. */
+export function crestDaysText({
+  tableDays,
+  learntDays,
+  bags,
+}: {
+  tableDays: number;
+  learntDays: number;
+  bags: number;
+}): string {
+  const [table, learnt] = [Math.round(tableDays), Math.round(learntDays)];
+  const from = bags === 1 ? 'one bag' : `${countWord(bags)} bags`;
+  if (table === learnt) return `day ${learnt}, as the table has it (${from})`;
+  return `day ${learnt}, ${Math.abs(learnt - table)} ${Math.abs(learnt - table) === 1 ? 'day' : 'days'} ${learnt > table ? 'later' : 'sooner'} than the table’s day ${table} (${from})`;
+}
+
+/** Who is higher, and by how much; in the marks of a scale. */
+export function higherText(
+  difference: PairedDifference | null,
+  [first, second]: readonly [string, string],
+  scale: ScoringScale,
+): string {
+  if (!difference)
+    return `${first} and ${second} have marked no brew together yet. A table does that, or another cup of a brew.`;
+  const { points } = SCALE_RANGES[scale];
+  const { mean, pairs, interval } = difference;
+  const [higher, lower] = mean >= 0 ? [first, second] : [second, first];
+  const over = pairs === 1 ? 'the one brew both marked' : `the ${countWord(pairs)} brews both marked`;
+  const size = said(mean / points);
+  if (size === '0') return `${first} and ${second} mark alike over ${over}.`;
+  if (!interval) return `${higher} marked ${size} above ${lower} over ${over}; one brew says little.`;
+  const isSure = interval.lo > 0 || interval.hi < 0;
+  const [near, far] = mean >= 0 ? [interval.lo, interval.hi] : [-interval.hi, -interval.lo];
+  return `${higher} marks ${size} above ${lower} over ${over} (8 in 10: ${signed(near / points)} to ${signed(far / points)})${isSure ? '' : ', which may be chance'}.`;
+}
+
+/** Who repeats more finely; empty where it is not known of both. */
+export function finerText(
+  sds: readonly [Repeatability | null, Repeatability | null],
+  [first, second]: readonly [string, string],
+): string {
+  const [a, b] = sds;
+  if (!a || !b) return '';
+  const [finer, sd, coarser] = a.sd <= b.sd ? [first, a, b] : [second, b, a];
+  const isSure = sd.hi < coarser.lo;
+  return `${finer} repeats more finely: ${said(sd.sd, 2)} against ${said(coarser.sd, 2)}${isSure ? '' : ', though that may be chance'}.`;
+}

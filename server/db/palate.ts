@@ -1,0 +1,77 @@
+import { keyBy } from 'es-toolkit';
+import { In, type EntityManager } from 'typeorm';
+import type { Tasting } from '../../application/palate';
+import { potOf } from '../../core/brew';
+import { currentWord } from '../../core/cup/words';
+import { CupDescriptorEntity, CupEntity } from './cupEntities';
+import { BrewEntity, type BrewRow } from './entities';
+import { loadTasterIdentity } from './tasters';
+import { loadVocabulary } from './words';
+
+/** What was tasted, cup by cup, as far as a palate can be read from it. */
+
+/** So many of the latest cups say what a taster likes; older ones would say little more. */
+const MOST_CUPS = 3000;
+
+/** Cups that can repeat another: blind ones, and those of a brew with several cups. */
+const CAN_REPEAT = `(cup.blind = 1 OR brew."potId" IS NOT NULL
+  OR EXISTS (SELECT 1 FROM brew AS other WHERE other."potId" = brew.id AND other."deletedAt" IS NULL))`;
+
+/**
+ * The latest cups without a fault, the latest first, each with its brew.
+ *
+ * @param which all of them, or only those that can repeat another
+ * @param withWords whether the families of their words are looked up
+ */
+export async function loadTastings(
+  db: EntityManager,
+  which: 'all' | 'repeats',
+  { withWords }: { withWords: boolean },
+): Promise<Tasting[]> {
+  const query = db
+    .createQueryBuilder(CupEntity, 'cup')
+    .innerJoin('brew', 'brew', 'brew.id = cup."brewId" AND brew."deletedAt" IS NULL AND brew.fault IS NULL')
+    .innerJoin('bag', 'bag', 'bag.id = brew."bagId" AND bag."deletedAt" IS NULL');
+  if (which === 'repeats') query.where(CAN_REPEAT);
+  const cups = await query.orderBy('brew."brewedAt"', 'DESC').addOrderBy('cup.id').limit(MOST_CUPS).getMany();
+  const brews: Record<string, BrewRow | undefined> = keyBy(
+    await db.findBy(BrewEntity, { id: In(cups.map(({ brewId }) => brewId)) }),
+    ({ id }) => id,
+  );
+  const who = await loadTasterIdentity(db);
+  const words = withWords
+    ? await wordsOfCups(
+        db,
+        cups.map(({ id }) => id),
+      )
+    : new Map<string, Tasting['words']>();
+  return cups.flatMap((cup): Tasting[] => {
+    const brew = brews[cup.brewId];
+    if (!brew) return [];
+    const { style, brewer, doseG, waterG, waterC, grindStep, filter, waterRecipe } = brew;
+    return [
+      {
+        brewId: brew.id,
+        bagId: brew.bagId,
+        pot: potOf(brew),
+        tasterId: brew.tasterId && who(brew.tasterId),
+        on: brew.brewedAt.slice(0, 10),
+        recipe: JSON.stringify([style, brewer, doseG, waterG, waterC, grindStep, filter, waterRecipe]),
+        cup,
+        words: words.get(cup.id) ?? [],
+      },
+    ];
+  });
+}
+
+async function wordsOfCups(db: EntityManager, cupIds: readonly string[]): Promise<Map<string, Tasting['words']>> {
+  const vocabulary = await loadVocabulary(db);
+  const found = new Map<string, { name: string; family: string | null }[]>();
+  for (const { cupId, wordId, typed } of await db.findBy(CupDescriptorEntity, { cupId: In([...cupIds]) })) {
+    const word = currentWord(vocabulary, wordId);
+    const here = found.get(cupId) ?? [];
+    here.push({ name: word?.name ?? typed, family: word?.family ?? null });
+    found.set(cupId, here);
+  }
+  return found;
+}
