@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { ALLERGENS } from '../core/cup/words';
-import { OUTCOMES } from '../core/palate';
+import { ALLERGENS } from '../core/cup/words/descriptor';
+import { OUTCOMES } from '../core/palate/outcomes';
 import { id, oneOf, plainDate, text } from './fields';
 import { wordId } from './word';
 

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { COMPARED, SCORING_SCALES } from '../core/cup';
-import { CUP_CONDITIONS, oddCup, SITTING_CUPS, SITTING_KINDS, SITTING_TIMINGS } from '../core/sitting';
+import { CUP_CONDITIONS, oddCup, SITTING_CUPS, SITTING_KINDS, SITTING_TIMINGS } from '../core/sitting/kinds';
 import { brewParametersInput } from './brewParameters';
 import { cupFields, WORDS_MAX } from './cup';
 import { id, name, oneOf, partId, quantity, text } from './fields';

@@ -15,6 +15,7 @@ import { brewAtBench, furnish, lastNight } from './bench';
 import { instantAt } from './calendar';
 import { BAGS, TASTERS } from './household';
 import { scorer, trueScore } from './scores';
+import { AT_THE_TABLE, setTheTable } from './table';
 import { intensitiesOf, descriptorsOf } from './tasting';
 
 /** The bag of which a cold steep stands in the refrigerator. */
@@ -30,6 +31,7 @@ export async function fillStore(store: Store, today: PlainDate): Promise<{ bags:
     await ensureStarters(db, now);
     const bench = await furnish(db, addDays(today, -30), now);
     const tasterIds = new Map<string, string>();
+    const bagIds = new Map<string, string>();
     for (const name of TASTERS) tasterIds.set(name, (await addTaster(db, name, now)).id);
     for (const { label, age, frozen, bestBeforeOnly, finishedAt, truth, brews: log } of BAGS) {
       const roastedOn = addDays(today, -age);
@@ -45,6 +47,7 @@ export async function fillStore(store: Store, today: PlainDate): Promise<{ bags:
         finishedOn: finishedAt === undefined ? null : on(finishedAt),
       });
       const bagId = await addBag(db, bag, now);
+      bagIds.set(label.name, bagId);
       let potId: string | null = null;
       for (const [
         i,
@@ -110,6 +113,8 @@ export async function fillStore(store: Store, today: PlainDate): Promise<{ bags:
       if (label.name === BOUGHT_AGAIN) await planAhead(db, today, bagId);
       if (label.name === STEEPING) await lastNight(db, bench, bagId, now);
     }
+    const atTable = AT_THE_TABLE.flatMap((name) => bagIds.get(name) ?? []);
+    brews += await setTheTable(db, today, atTable, tasterIds);
   });
   return { bags: BAGS.length, brews };
 }

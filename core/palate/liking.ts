@@ -1,4 +1,5 @@
 import { cdf } from '../crest/normal';
+import { LIKING_CUPS } from './constants';
 import { ridgeByEvidence } from './ridge';
 
 /** A scored cup with what was found in it. */
@@ -31,8 +32,6 @@ export interface Liking {
   drivers: Driver[];
 }
 
-/** With fewer scored cups nothing is said. */
-export const LIKING_CUPS = 15;
 /** A level or family must be in so many cups, and a family missing from as many, to be told from the rest. */
 const LEAST_CUPS = 5;
 const Z80 = 1.2816;

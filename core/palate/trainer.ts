@@ -1,9 +1,6 @@
 import { createEmptyCard, fsrs, Rating, type Card } from 'ts-fsrs';
 import { currentWord, type Vocabulary, type Word } from '../cup/words';
-
-/** How an answer went. */
-export const OUTCOMES = ['right', 'slowly', 'wrong'] as const;
-export type Outcome = (typeof OUTCOMES)[number];
+import type { Outcome } from './outcomes';
 
 /** What is kept of something that is asked back: when it was asked, and how firmly it is known. */
 export interface TrainerCard {

@@ -1,6 +1,7 @@
 import { roundTo } from '../brew/units';
 import { SCALE_RANGES, type ScoringScale } from '../cup';
-import { LIKING_CUPS, type Driver, type PairedDifference, type Repeatability, type Standing } from '../palate';
+import type { Driver, PairedDifference, Repeatability, Standing } from '../palate';
+import { LIKING_CUPS } from '../palate/constants';
 import { countWord, cupsText, ordinalWord } from './words';
 
 const sentence = (text: string): string => `${text[0]?.toUpperCase() ?? ''}${text.slice(1)}`;
@@ -45,8 +46,8 @@ export function driverText({ kind, effect, ideal, cups }: Driver, name: string, 
   const range = `8 in 10: ${signed(lo)} to ${signed(hi)}`;
   const what = sentence(name);
   if (kind === 'family') {
-    if (lo <= 0 && hi >= 0) return `${what}: no telling (${range}; in ${cupsText(cups)}).`;
-    return `${what} go with ${mean > 0 ? 'higher' : 'lower'} marks: ${signed(mean)} (${range}; in ${cupsText(cups)}).`;
+    if (lo <= 0 && hi >= 0) return `Words of ${name}: no telling (${range}; in ${cupsText(cups)}).`;
+    return `Marks are ${mean > 0 ? 'higher' : 'lower'} with words of ${name}: ${signed(mean)} (${range}; in ${cupsText(cups)}).`;
   }
   if (ideal !== null) {
     const end = roundTo(ideal, 1);

@@ -1,12 +1,11 @@
 import { omit } from 'es-toolkit';
-import { brewInput } from '../../contract/brew';
+import type { Bag } from '../../contract/bag';
 import type { Seat, Sitting } from '../../contract/sitting';
 import {
   checkAnswer,
   checkTable,
   cupOfCode,
   cupsOfSeat,
-  cupsToLog,
   isWritten,
   progressOf,
   revealedOf,
@@ -14,9 +13,6 @@ import {
 } from '../../application/sitting';
 import { wallInstant } from '../dates';
 import { loadBag, loadBagHeads } from '../db/bags';
-import { addBrew } from '../db/brews';
-import { recordAdded } from '../db/history';
-import { keepPrediction } from '../db/predictions';
 import { loadSettings } from '../db/settings';
 import {
   addSeat,
@@ -24,7 +20,6 @@ import {
   keepAnswer,
   keepDone,
   keepKeySeen,
-  keepRevealed,
   loadSeats,
   loadSitting,
   loadSittings,
@@ -34,12 +29,12 @@ import {
   seatBySecret,
   seatOf,
   setSittingDeleted,
-  tastersOfSeats,
   type WrittenSeat,
 } from '../db/sittings';
 import type { SittingRow } from '../db/sittingEntities';
-import { loadVocabulary, wordResolver } from '../db/words';
+import { loadVocabulary } from '../db/words';
 import type { Deps } from '../deps';
+import { cupsOfReveal, logSitting, type CupToReveal } from '../sittings/reveal';
 import type { Handlers } from '../routes';
 import type { TABLE_ENDPOINTS } from '../../contract/tableEndpoints';
 
@@ -211,44 +206,18 @@ async function reveal({ store, now, verdicts }: Deps, id: string): Promise<Set<s
     seats: await loadSeats(db, id),
   }));
   openSitting(sitting);
-  const cups = cupsToLog(sitting, seats, wallInstant(now())).map((cup) => ({
-    ...cup,
-    input: brewInput.parse(cup.draft),
-  }));
-  const bags = new Map<string, Awaited<ReturnType<typeof loadBag>>>();
+  const cups = cupsOfReveal(sitting, seats, now());
+  const bags = new Map<string, Bag>();
   for (const { bagId } of cups) if (!bags.has(bagId)) bags.set(bagId, await store.read((db) => loadBag(db, bagId)));
   // Before any of them is kept: what is foretold must not have seen it.
-  const foretold = new Map<object, Awaited<ReturnType<typeof verdicts.foretell>>>();
+  const foretold: CupToReveal[] = [];
   for (const cup of cups) {
     const bag = bags.get(cup.bagId);
-    if (bag) foretold.set(cup, await verdicts.foretell(bag, cup.input));
+    foretold.push({ ...cup, prediction: bag ? await verdicts.foretell(bag, cup.input) : null });
   }
   await store.write(async (db) => {
     openSitting(await loadSitting(db, id));
-    const tasters = await tastersOfSeats(db, seats, now());
-    const idOfWord = await wordResolver(db, now());
-    const brewOfPot = new Map<string, string>();
-    const logged = new Map<string, string>();
-    for (const cup of cups) {
-      const comparisons = cup.against.flatMap(({ cupId, was }) => {
-        const thanId = logged.get(`${cup.seatId} ${cupId}`);
-        return thanId === undefined ? [] : [{ thanId, was }];
-      });
-      const potId = brewOfPot.get(cup.brewOf) ?? null;
-      const input = {
-        ...cup.input,
-        tasterId: tasters.get(cup.seatId) ?? null,
-        potId,
-        cup: { ...cup.input.cup, comparisons },
-      };
-      const brewId = await addBrew(db, cup.bagId, input, now(), idOfWord);
-      const prediction = foretold.get(cup);
-      if (prediction) await keepPrediction(db, { brewId, madeAt: now().toISOString(), ...prediction });
-      await recordAdded(db, { subject: 'brew', id: brewId }, now());
-      logged.set(`${cup.seatId} ${cup.cupId}`, brewId);
-      if (potId === null) brewOfPot.set(cup.brewOf, brewId);
-    }
-    await keepRevealed(db, id, now());
+    await logSitting(db, id, { seats, cups: foretold }, now());
   });
   return new Set(bags.keys());
 }

@@ -1,3 +1,4 @@
+import { useEffect, useRef } from 'react';
 import { NavLink } from 'react-router';
 
 const PARTS = [
@@ -12,8 +13,14 @@ const PARTS = [
 
 /** The parts of the palate, with the one in view marked. */
 export function PalateNav() {
+  const nav = useRef<HTMLElement>(null);
+  // On a phone the part in view may lie beside the screen.
+  useEffect(
+    () => nav.current?.querySelector('[aria-current]')?.scrollIntoView({ block: 'nearest', inline: 'center' }),
+    [],
+  );
   return (
-    <nav className="parts" aria-label="Parts of the palate">
+    <nav ref={nav} className="parts" aria-label="Parts of the palate">
       {PARTS.map(([to, name]) => (
         <NavLink key={to} to={to} end>
           {name}

@@ -1,7 +1,8 @@
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { describe, expect, it } from 'vitest';
-import { likingOf, LIKING_CUPS, type DescribedCup } from '../liking';
+import { LIKING_CUPS } from '../constants';
+import { likingOf, type DescribedCup } from '../liking';
 
 /** Cups of a taster who likes sweetness up to 3.5, more fruit the better, does not like nuts, and is told of weight for nothing. */
 function tasted(count: number, seed: number, noise = 2, fruitSlope = 2): DescribedCup[] {

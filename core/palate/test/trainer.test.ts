@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { bareWord, vocabularyOf } from '../../cup/words';
-import { askedAgain, OUTCOMES, wordQuestion, type Outcome, type TrainerCard } from '../trainer';
+import { OUTCOMES, type Outcome } from '../outcomes';
+import { askedAgain, wordQuestion, type TrainerCard } from '../trainer';
 
 const DAY_MS = 86_400_000;
 const START = new Date('2026-03-01T08:00:00Z');

@@ -50,7 +50,7 @@ describe('a palate in words', () => {
     );
     const against = { mean: -15, lo: -25, hi: -5 };
     expect(driverText(driver({ kind: 'family', effect: against }), 'nuts and seeds', 'mark10')).toBe(
-      'Nuts and seeds go with lower marks: −1.5 (8 in 10: −2.5 to −0.5; in 24 cups).',
+      'Marks are lower with words of nuts and seeds: −1.5 (8 in 10: −2.5 to −0.5; in 24 cups).',
     );
     expect(tooFewCupsText(9)).toBe('What you like is said from 15 scored cups on. There are nine: six more.');
   });
