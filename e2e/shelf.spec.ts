@@ -25,7 +25,11 @@ async function views(page: Page, demo: Application): Promise<string[]> {
     '/recipes/new',
     '/words',
     '/words/find',
-    '/palate',
+    ...['', '/liking', '/repeats', '/standings', '/crests', '/tasters', '/references'].map((part) => `/palate${part}`),
+    '/table',
+    '/table/new',
+    await sitting(page),
+    `${await sitting(page)}/paper`,
     '/store-room',
     '/store-room/changes',
     '/nowhere',
@@ -38,6 +42,14 @@ async function recipe(page: Page): Promise<string> {
     id: string;
   }[];
   return `/recipes/${recipes[0]?.id}`;
+}
+
+/** The address of the table the demo has set. */
+async function sitting(page: Page): Promise<string> {
+  const sittings = (await (await page.request.get(`${new URL(page.url()).origin}/api/sittings`)).json()) as {
+    id: string;
+  }[];
+  return `/table/${sittings[0]?.id}`;
 }
 
 async function settled(page: Page): Promise<void> {

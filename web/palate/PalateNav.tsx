@@ -15,10 +15,9 @@ const PARTS = [
 export function PalateNav() {
   const nav = useRef<HTMLElement>(null);
   // On a phone the part in view may lie beside the screen.
-  useEffect(
-    () => nav.current?.querySelector('[aria-current]')?.scrollIntoView({ block: 'nearest', inline: 'center' }),
-    [],
-  );
+  useEffect(() => {
+    nav.current?.querySelector('[aria-current]')?.scrollIntoView({ block: 'nearest', inline: 'center' });
+  }, []);
   return (
     <nav ref={nav} className="parts" aria-label="Parts of the palate">
       {PARTS.map(([to, name]) => (

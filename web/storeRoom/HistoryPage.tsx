@@ -119,7 +119,13 @@ function ChangeLine({ change, isOfOne }: { change: Change; isOfOne: boolean }) {
         {!isOfOne && (
           <>
             {' of '}
-            {isDeleted ? <strong dir="auto">{bagName}</strong> : <Link to={`/bags/${bagId}`}>{bagName}</Link>}
+            {isDeleted ? (
+              <strong dir="auto">{bagName}</strong>
+            ) : (
+              <Link className="text-decoration-underline" to={`/bags/${bagId}`}>
+                {bagName}
+              </Link>
+            )}
           </>
         )}
         {fields.length > 0 && (

@@ -1,0 +1,206 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { crests, liking, repeats, standings, twoTasters } from '../../contract/palateReading';
+import type { ReferenceTasting, Trainer } from '../../contract/reference';
+import type { SittingDraft } from '../../contract/sitting';
+import type { Taster } from '../../contract/taster';
+import type { BagPage } from '../../contract/shelf';
+import { TestServer, TODAY, REFERENCE } from './running';
+
+let server: TestServer;
+let at = Date.parse(`${TODAY}T12:00:00Z`);
+beforeAll(async () => {
+  server = await new TestServer(() => new Date(at)).start();
+});
+afterAll(() => server.end());
+
+const ROASTED = '2026-01-20';
+const onDay = (day: number, hour = 8): string =>
+  `${new Date(Date.parse(ROASTED) + day * 86_400_000).toISOString().slice(0, 10)}T${String(hour).padStart(2, '0')}:00:00Z`;
+const bag = (name: string, differently = {}): Promise<string> =>
+  server.addBag({ name, roastedOn: ROASTED, ...differently });
+const mark = (
+  bagId: string,
+  day: number,
+  value: number,
+  differently: object = {},
+  brew: object = {},
+): Promise<string> =>
+  server.addBrew(bagId, {
+    brewedAt: onDay(day),
+    cup: { scoringScale: 'mark10', mark: value, ...differently },
+    ...brew,
+  });
+const taster = async (name: string): Promise<string> => (await server.ok<Taster>('POST', '/tasters', { name })).id;
+
+describe('repeats', () => {
+  it('are cups of one brew by one taster and blind cups of one recipe on one day, and the engine hears of them at once', async () => {
+    const [ines, omar] = [await taster('Ines'), await taster('Omar')];
+    const bagId = await bag('Repeated');
+    const told = async () => repeats.parse(await server.ok('GET', '/palate/repeats'));
+    expect((await told()).tasters).toEqual([]);
+    const noise = async () => (await server.ok<BagPage>('GET', `/bags/${bagId}?today=${TODAY}`)).prior?.noise ?? null;
+    expect(await noise()).toBeNull();
+
+    const pot = await mark(bagId, 9, 8, {}, { tasterId: ines });
+    await mark(bagId, 9, 8.4, {}, { tasterId: ines, potId: pot });
+    // Another taster of the same brew repeats nothing; nor do two open cups of one recipe.
+    await mark(bagId, 9, 5, {}, { tasterId: omar, potId: pot });
+    await mark(bagId, 12, 7, {}, { tasterId: omar });
+    await mark(bagId, 12, 5, {}, { tasterId: omar });
+    for (const [value, hour] of [
+      [6, 9],
+      [6.6, 11],
+    ] as const)
+      await mark(bagId, 15, value, { blind: true, acidity: value }, { tasterId: ines, brewedAt: onDay(15, hour) });
+    const { tasters, engine } = await told();
+    expect(tasters.map(({ name }) => name)).toEqual(['Ines']);
+    const [ofInes] = tasters;
+    expect(ofInes?.scales[0]).toMatchObject({ scale: 'mark10', assumed: 0.35, repeatability: { degrees: 2 } });
+    // s² = (0.4²/2 + 0.6²/2) / 2
+    expect(ofInes?.scales[0]?.repeatability.sd).toBeCloseTo(Math.sqrt((0.08 + 0.18) / 2), 9);
+    expect(ofInes?.attributes).toMatchObject([{ of: 'acidity', isLevel: false, repeatability: { degrees: 1 } }]);
+    expect(engine).toMatchObject({ repeats: 2, bags: 0 });
+    expect(await noise()).not.toBeNull();
+  });
+});
+
+describe('liking', () => {
+  it('is silent below fifteen cups, and then says what goes with a taster’s own marks', async () => {
+    const mira = await taster('Mira');
+    const bagId = await bag('Liked');
+    const of = async (id: string) => liking.parse(await server.ok('GET', `/palate/liking?taster=${id}`));
+    for (let i = 0; i < 14; i++) {
+      const level = 1 + (i % 5);
+      const intensities = [{ attribute: 'sweetness', intensity: String(level), adequacy: null }];
+      await mark(bagId, 5 + i, 5 + level / 2, { intensities }, { tasterId: mira });
+    }
+    expect(await of(mira)).toEqual({ cups: 14, liking: null });
+    await mark(bagId, 30, 7, { descriptors: [{ typed: 'quince', slot: 'cup' }] }, { tasterId: mira });
+    const { liking: said } = await of(mira);
+    expect(said?.drivers[0]).toMatchObject({ kind: 'level', of: 'sweetness' });
+    expect(said?.drivers[0]?.effect.lo).toBeGreaterThan(0);
+    expect((await of(await taster('Nobody yet'))).cups).toBe(0);
+  });
+});
+
+describe('standings', () => {
+  it('put bags in order within their kind, by marks and by what was preferred at the table, beside a yardstick', async () => {
+    const kind = { origin: 'Rwanda', process: 'washed' as const };
+    const [good, less, other] = [
+      await bag('Good', kind),
+      await bag('Less', kind),
+      await bag('Other', { origin: 'Yemen' }),
+    ];
+    for (const day of [9, 12, 15]) {
+      await mark(good, day, 8.8);
+      await mark(less, day, 6.5);
+      await mark(other, day, 7.5);
+    }
+    const cup = (id: string, bagId: string) => ({ id, name: id, bagId, parameters: REFERENCE });
+    const draft: SittingDraft = {
+      ...{ name: 'Against one', kind: 'yardstick', scoringScale: 'mark10' },
+      yardstick: { name: 'The best so far' },
+      cups: [cup('g', good), cup('l', less)],
+    };
+    const { id } = await server.ok<{ id: string }>('POST', '/sittings', draft);
+    const { secret } = await server.ok<{ secret: string }>('POST', `/sittings/${id}/seats`, { name: 'Mira' });
+    const key = await server.ok<{ cups: { id: string; code: string }[] }>('POST', `/sittings/${id}/key`);
+    for (const { id: cupId, code } of key.cups)
+      await server.ok('PUT', `/seats/${secret}/answer`, {
+        written: 1,
+        cup: { code, answer: { mark: cupId === 'g' ? 9 : 6, againstYardstick: cupId === 'g' ? 'like' : 'worse' } },
+      });
+    await server.ok('POST', `/sittings/${id}/reveal`);
+    const { all, kinds } = standings.parse(await server.ok('GET', '/palate/standings'));
+    const rwanda = kinds.find(({ field, value }) => field === 'origin' && value === 'Rwanda')?.standings ?? [];
+    const names = rwanda.map(({ name }) => name);
+    expect(names.filter((name) => name !== 'The best so far')).toEqual(['Good', 'Less']);
+    expect(rwanda.find(({ bagId }) => bagId === null)).toMatchObject({ name: 'The best so far' });
+    expect(names.at(-1)).toBe('Less');
+    expect(all.map(({ name }) => name)).toContain('Other');
+    expect(kinds.some(({ value }) => value === 'Yemen')).toBe(false);
+  });
+});
+
+describe('crests', () => {
+  it('tell how the household’s own days moved away from the table, bag by bag', async () => {
+    const told = async () => crests.parse(await server.ok('GET', '/palate/crests'));
+    expect((await told()).bags).toBe(0);
+    for (const name of ['First', 'Second']) {
+      const bagId = await bag(name, { roastLevel: 'light', process: 'washed' });
+      for (const [day, value] of [
+        [5, 5],
+        [12, 6],
+        [20, 7],
+        [30, 8.6],
+        [38, 8.2],
+      ] as const)
+        await mark(bagId, day, value);
+      await server.ok('PATCH', `/bags/${bagId}`, { finishedOn: TODAY, was: { finishedOn: null } });
+    }
+    const { bags, kinds, shapes } = await told();
+    expect(bags).toBe(2);
+    const [light] = kinds;
+    expect(light).toMatchObject({ roastLevel: 'light', process: 'washed', bags: 2, moves: [{}, {}] });
+    expect(light?.learntDays).toBeGreaterThan(light?.tableDays ?? Infinity);
+    const total = Object.values(shapes.learnt).reduce((sum, one) => sum + one, 0);
+    expect(total).toBeCloseTo(1, 6);
+  });
+});
+
+describe('two tasters', () => {
+  it('are held against each other over the brews both had', async () => {
+    const [ada, ben] = [await taster('Ada'), await taster('Ben')];
+    const bagId = await bag('Shared');
+    for (const day of [8, 10, 12]) {
+      const pot = await mark(bagId, day, 8, { descriptors: [{ typed: 'quince', slot: 'cup' }] }, { tasterId: ada });
+      await mark(bagId, day, 7.5, { descriptors: [{ typed: 'walnut', slot: 'cup' }] }, { tasterId: ben, potId: pot });
+    }
+    const told = twoTasters.parse(await server.ok('GET', `/palate/tasters?first=${ada}&second=${ben}`));
+    expect(told).toMatchObject({ brews: 3, difference: { pairs: 3 } });
+    expect(told.difference?.mean).toBeCloseTo(5, 9);
+    expect(told.words).toEqual({ both: [], onlyFirst: ['quince'], onlySecond: ['walnut'] });
+    const turned = twoTasters.parse(await server.ok('GET', `/palate/tasters?first=${ben}&second=${ada}`));
+    expect(turned.difference?.mean).toBeCloseTo(-5, 9);
+  });
+});
+
+describe('references', () => {
+  it('are planned, logged and taken away', async () => {
+    const draft = { on: TODAY, items: [{ wordId: 'quince', food: 'quince jelly' }] };
+    const { id } = await server.ok<{ id: string }>('POST', '/palate/references', draft);
+    const all = (): Promise<ReferenceTasting[]> => server.ok('GET', '/palate/references');
+    expect(await all()).toMatchObject([{ id, items: [{ wordId: 'quince', matched: null }] }]);
+    const matched = { on: TODAY, items: [{ wordId: 'quince', food: 'quince jelly', matched: 'near' }] };
+    await server.ok('PUT', `/palate/references/${id}`, matched);
+    expect((await all())[0]?.items[0]?.matched).toBe('near');
+    expect((await server.refused('POST', '/palate/references', { on: TODAY, items: [] })).fields[0]?.path).toBe(
+      'items',
+    );
+    await server.ok('DELETE', `/palate/references/${id}`);
+    expect(await all()).toEqual([]);
+    expect((await server.refused('DELETE', `/palate/references/${id}`)).status).toBe(404);
+  });
+
+  it('and words are asked back, the later the better it went', async () => {
+    const now = (): Promise<Trainer> => server.ok('GET', '/palate/trainer');
+    const first = await now();
+    expect(first.of).toBeGreaterThan(1);
+    expect(first.due).toBe(first.of);
+    const { question } = first;
+    expect(question?.options.map(({ id }) => id)).toContain(question?.answer);
+    await server.ok('POST', '/palate/trainer', { key: question?.key, outcome: 'right' });
+    const second = await now();
+    expect(second.due).toBe(first.due - 1);
+    expect(second.question?.key).not.toBe(question?.key);
+    for (let { question: next } = second; next; { question: next } = await now())
+      await server.ok('POST', '/palate/trainer', { key: next.key, outcome: 'wrong' });
+    expect(await now()).toMatchObject({ due: 0, question: null });
+    expect((await now()).nextOn).not.toBeNull();
+    // The wrong ones come again first.
+    at += 2 * 86_400_000;
+    const again = await now();
+    expect(again.due).toBeGreaterThan(0);
+    expect(again.question?.key).not.toBe(question?.key);
+  });
+});
