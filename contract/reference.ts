@@ -24,7 +24,6 @@ export const referenceFields = {
 };
 export const referenceInput = z.strictObject(referenceFields);
 export type ReferenceInput = z.infer<typeof referenceInput>;
-export type ReferenceDraft = z.input<typeof referenceInput>;
 export const referenceTasting = z.strictObject({ id, ...referenceFields, createdAt: z.string() });
 export type ReferenceTasting = z.infer<typeof referenceTasting>;
 

@@ -1,4 +1,5 @@
 import { fileURLToPath } from 'node:url';
+import type { Page } from '@playwright/test';
 import { expect, test } from './application';
 
 const folder = fileURLToPath(new URL('../docs/screenshots/', import.meta.url));
@@ -21,7 +22,7 @@ test('pictures of the main views', async ({ page, demo }) => {
     .getByRole('link', { name: /Kivu Terrace/ })
     .first()
     .click();
-  await expect(page.locator('.brew-point')).toHaveCount(7);
+  await expect(page.locator('.brew-point')).toHaveCount(11);
   await picture('bag');
   await page.emulateMedia({ colorScheme: 'dark' });
   await picture('bag-dark');
@@ -57,7 +58,6 @@ test('pictures of the main views', async ({ page, demo }) => {
   await picture('word-finder');
   await page.getByText('A word that will not come').click();
   await page.evaluate('window.scrollTo(0, document.body.scrollHeight)');
-  await picture('levels');
   await page.getByRole('button', { name: 'Cancel' }).click();
   await page.getByRole('button', { name: 'Dismiss' }).click();
   await page.locator('.ridgelines').scrollIntoViewIfNeeded();
@@ -86,7 +86,6 @@ test('pictures of the main views', async ({ page, demo }) => {
   await page.getByRole('button', { name: 'Lay it out' }).click();
   await page.getByRole('checkbox', { name: 'Paper rinsed' }).click();
   await page.getByRole('checkbox', { name: 'Rinse water thrown away' }).click();
-  await picture('pre-flight');
   await page.getByRole('button', { name: 'Start', exact: true }).click();
   await page.getByText(/^then, once the level is/).waitFor();
   await picture('bench');
@@ -94,7 +93,6 @@ test('pictures of the main views', async ({ page, demo }) => {
   await picture('bench-phone');
   await page.getByText(/^Drained in/).waitFor();
   await page.emulateMedia({ colorScheme: 'dark' });
-  await picture('drained-phone');
   await page.emulateMedia({ colorScheme: 'light' });
   await page.setViewportSize({ width: 1280, height: 800 });
   await page.goto(`${demo.address}/?finished=yes`);
@@ -103,6 +101,16 @@ test('pictures of the main views', async ({ page, demo }) => {
   await page.goto(`${demo.address}/palate`);
   await expect(page.locator('.calibration-chart svg').first()).toBeVisible();
   await picture('palate');
+  await page.goto(`${demo.address}/palate/standings`);
+  await expect(page.locator('.standings li').first()).toBeVisible();
+  await picture('standings');
+  await page.goto(`${demo.address}/table`);
+  await page.locator('.sittings a').first().click();
+  await expect(page.locator('.reading')).toBeVisible();
+  await picture('table');
+  await seatOnPhone(page, demo.address);
+  await picture('seat-phone');
+  await page.setViewportSize({ width: 1280, height: 800 });
   await page.goto(`${demo.address}/plan`);
   await expect(page.locator('.plan-cup').first()).toBeVisible();
   await expect(page.locator('.orders > li').first()).toBeVisible();
@@ -118,3 +126,22 @@ test('pictures of the main views', async ({ page, demo }) => {
   await expect(page.getByRole('region', { name: 'The first brews' })).toBeVisible();
   await picture('bring-in-a-table');
 });
+
+/** A taster’s own sheet at a blind table, half written, on a phone. */
+async function seatOnPhone(page: Page, address: string): Promise<void> {
+  await page.goto(`${address}/table/new`);
+  for (const name of ['Amber Stair', 'Kivu Terrace', 'Mbeya Slopes'])
+    await page.getByRole('group', { name: 'Which bags?' }).getByRole('button', { name }).click();
+  await page.getByLabel('Name of the sitting').fill('Three washed ones');
+  await page.getByRole('button', { name: 'Lay the table' }).click();
+  await page.getByRole('button', { name: 'Seat Mira' }).click();
+  await page.getByRole('link', { name: 'To the sheet of Mira' }).click();
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.getByLabel('The cup as a whole').fill('7.9');
+  for (const word of ['quince', 'rooibos']) {
+    await page.getByLabel('What is in it').fill(word);
+    await page.keyboard.press('Enter');
+  }
+  await page.getByText('How much of each').click();
+  await expect(page.locator('.seat-foot')).toContainText('Everything you wrote is kept');
+}
