@@ -36,7 +36,7 @@ export function fitInput(bag: Bag, brews: readonly LoggedBrew[], prior: TasterPr
       ...brew,
       ...(recipe && pourStructure(recipe)),
       overall: judgedScore(brew.cup, bag.weights),
-      byLevels: scoreByLevels(brew.cup.intensities, bag.weights, sigma0, prior?.levelCosts),
+      byLevels: scoreByLevels(brew.cup.intensities, bag.weights, sigma0, prior?.levelCosts, prior?.levelLikings),
       comparisons: brew.cup.comparisons,
       taster: brew.tasterId,
       pot: potOf(brew),

@@ -1,8 +1,17 @@
 import { groupBy } from 'es-toolkit';
 import type { Cup } from '../contract/cup';
 import type { RepeatGroup } from '../core/crest';
-import { ATTRIBUTES, levelValue, SCALE_RANGES, scoreOfCup, SCORING_SCALES, type ScoringScale } from '../core/cup';
 import {
+  ATTRIBUTES,
+  levelValue,
+  SCALE_RANGES,
+  scoreOfCup,
+  SCORING_SCALES,
+  type LevelLiking,
+  type ScoringScale,
+} from '../core/cup';
+import {
+  levelLikings,
   likingOf,
   pairedDifference,
   repeatabilityOf,
@@ -115,6 +124,20 @@ export function likingFrom(tastings: readonly Tasting[], tasterId: string | null
       return [{ score, levels: levelsOf(one), families }];
     }),
   );
+}
+
+/**
+ * What amounts of an attribute are worth to a household by all its marks, in σ₀, for cups with levels and no mark; of the scale
+ * most of them are in.
+ */
+export function likingsForEngine(tastings: readonly Tasting[]): Record<string, LevelLiking> {
+  const byScale = groupBy(
+    tastings.filter(({ cup }) => scoreOfCup(cup) !== null && cup.intensities.length > 0),
+    ({ cup }) => cup.scoringScale,
+  );
+  const [most] = Object.entries(byScale).sort(([, a], [, b]) => b.length - a.length);
+  const liking = most && likingFrom(most[1], null);
+  return liking ? levelLikings(liking, SCALE_RANGES[most[0] as ScoringScale].sigma0) : {};
 }
 
 /** Something that stands among its kind: a bag, or a yardstick from outside. */

@@ -42,6 +42,7 @@ export const liking = z.strictObject({
           effect,
           cups: count,
           ideal: z.number().nullable(),
+          ...{ usual: z.number(), bend: z.number() },
         }),
       ),
     })

@@ -174,6 +174,9 @@ export const bagPage = z.strictObject({
       baselineMean: z.number(),
       shapes: z.strictObject({ shares: shapeShares, bags: z.number() }).optional(),
       levelCosts: z.record(z.string(), z.number()).optional(),
+      levelLikings: z
+        .record(z.string(), z.strictObject({ usual: z.number(), slope: z.number(), bend: z.number() }))
+        .optional(),
     })
     .nullable(),
   settings,

@@ -140,3 +140,61 @@ test('crests are shown before they are written, read from a file, and thrown out
   });
   await expect(page.getByText('else.json was not read: format: This is not a file of crests.')).toBeVisible();
 });
+
+test('the palate says what is liked, how repeatable, and what stands how, of nothing and of a household with a past', async ({
+  page,
+  unused,
+  demo,
+}) => {
+  for (const [part, said] of [
+    ['liking', 'There are no: 15 more.'],
+    ['repeats', 'Nothing was repeated yet.'],
+    ['standings', 'Nothing stands yet'],
+    ['crests', 'No bag with cups is finished yet.'],
+    ['tasters', 'One taster alone has cups here.'],
+    ['references', 'None yet.'],
+  ] as const) {
+    await page.goto(`${unused.address}/palate/${part}`);
+    await expect(page.getByText(said)).toBeVisible();
+  }
+  await page.goto(`${demo.address}/palate`);
+  await page.getByRole('link', { name: 'What you like' }).click();
+  await expect(page.locator('.drivers li').first()).toBeVisible();
+  await page.getByRole('group', { name: 'Whose cups?' }).getByRole('button', { name: 'Tomas' }).click();
+  await expect(page).toHaveURL(/taster=/);
+  await page.getByRole('link', { name: 'How repeatable' }).click();
+  await expect(page.locator('.verdict')).toContainText('The engine takes marks to miss');
+  await expect(page.getByRole('heading', { name: 'Mira' })).toBeVisible();
+  await page.getByRole('link', { name: 'Standings' }).click();
+  await page
+    .getByRole('group', { name: 'Among' })
+    .getByRole('button', { name: /^Washed/ })
+    .click();
+  await expect(page.locator('.verdict')).toHaveText(/ is first of [a-z]+.* among process washed\.$/);
+  await page.getByRole('link', { name: 'Crests' }).click();
+  await expect(page.getByRole('img', { name: /^Day expected after each bag/ }).first()).toBeVisible();
+  await page.getByRole('link', { name: 'Two tasters' }).click();
+  await expect(page.locator('.verdict')).toContainText(/Mira|Tomas/);
+});
+
+test('a reference tasting names allergens first, and words are asked back by the keyboard', async ({ page, demo }) => {
+  await page.goto(`${demo.address}/palate/references`);
+  await page.getByLabel('Words to have beside the cup').fill('walnut');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText(/^Contains .*nuts/)).toBeVisible();
+  await page.getByRole('button', { name: 'Plan it for today' }).click();
+  await expect(page.getByRole('heading', { name: /walnut$/ })).toBeVisible();
+  const asked = page.getByRole('group', { name: 'Walnut: is it what is in the cup?' });
+  await asked.getByRole('button', { name: 'Near' }).press('Enter');
+  await expect(asked.getByRole('button', { name: 'Near' })).toHaveAttribute('aria-pressed', 'true');
+  await page.reload();
+  await expect(asked.getByRole('button', { name: 'Near' })).toHaveAttribute('aria-pressed', 'true');
+
+  const trainer = page.locator('.trainer');
+  const before = Number(/^(\d+) of/.exec(await trainer.locator('p').first().innerText())?.[1]);
+  // Two wrong ones at most, then it is told.
+  for (let tries = 0; tries < 2 && !(await trainer.getByRole('button', { name: 'Next' }).isVisible()); tries++)
+    await trainer.locator('.answers button:not([disabled])').first().press('Enter');
+  await trainer.getByRole('button', { name: 'Next' }).press('Enter');
+  await expect(trainer.locator('p').first()).toHaveText(new RegExp(`^${before - 1} of`));
+});

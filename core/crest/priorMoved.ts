@@ -14,6 +14,17 @@ function costsMoved(one: Readonly<Record<string, number>>, other: Readonly<Recor
   );
 }
 
+/** Whether a level two steps from the usual one is worth noticeably otherwise, or one is liked by amounts and was not. */
+function likingsMoved(one: TasterPrior['levelLikings'] = {}, other: TasterPrior['levelLikings'] = {}): boolean {
+  const worth = (likings: NonNullable<TasterPrior['levelLikings']>, attribute: string, away: number): number => {
+    const liking = likings[attribute];
+    return liking ? liking.slope * away + liking.bend * away ** 2 : 0;
+  };
+  return Object.keys({ ...one, ...other }).some((attribute) =>
+    [-2, 2].some((away) => Math.abs(worth(one, attribute, away) - worth(other, attribute, away)) > PRIOR_MOVED.cost),
+  );
+}
+
 /**
  * Whether two priors would judge a bag noticeably differently: where a peak is expected by more than
  * `PRIOR_MOVED.peakLog` of its days, or how widely it, the noise or the level are believed by more than their share.
@@ -34,6 +45,7 @@ export function priorMoved(
     (one.shapes === undefined) !== (other.shapes === undefined) ||
     SHAPES.some((shape) => Math.abs(sharesOf(one)[shape] - sharesOf(other)[shape]) > PRIOR_MOVED.share) ||
     costsMoved(one.levelCosts ?? {}, other.levelCosts ?? {}) ||
+    likingsMoved(one.levelLikings, other.levelLikings) ||
     Math.abs(one.baselineMean - other.baselineMean) > PRIOR_MOVED.baselinePoints
   );
 }

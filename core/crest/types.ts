@@ -1,5 +1,6 @@
 import type { Fault, BrewParameters, RecordedFrom, Style } from '../brew/kinds';
 import type { Compared, Comparison } from '../cup/comparison';
+import type { LevelLiking } from '../cup/scoreByLevels';
 import type { FACTOR_NAMES, Process, RoastLevel, Shape, ShapeShares } from './constants';
 
 export type { Process, RoastLevel, Shape, ShapeShares };
@@ -29,6 +30,8 @@ export interface TasterPrior {
    * What too little or too much of an attribute costs, in σ₀, learnt from its marks; for cups with levels and no mark.
    */
   levelCosts?: Readonly<Record<string, number>>;
+  /** What amounts of an attribute are worth, learnt from its marks; for the same cups. */
+  levelLikings?: Readonly<Record<string, LevelLiking>>;
 }
 
 /** One brew as the engine sees it. */

@@ -1,4 +1,5 @@
 import { cdf } from '../crest/normal';
+import type { LevelLiking } from '../cup';
 import { LIKING_CUPS } from './constants';
 import { ridgeByEvidence } from './ridge';
 
@@ -23,6 +24,28 @@ export interface Driver {
   cups: number;
   /** Of a level: where liking is highest, 1–5; null where more, or less, is simply better. */
   ideal: number | null;
+  /** Of a level: the usual one, and points for the square of a step away from it; 0 where no bend is seen. */
+  usual: number;
+  bend: number;
+}
+
+/** Whether a driver is surely told from nothing: an ideal, or an effect many times its error. */
+export function isTold({ effect: { mean, lo, hi }, ideal }: Pick<Driver, 'effect' | 'ideal'>): boolean {
+  return ideal !== null || Math.abs(mean) > (Z_SURE * (hi - lo)) / (2 * Z80);
+}
+
+/**
+ * What levels are worth to a taster who gives no marks, in units of a scale's repeatability: of the attributes that are told
+ * from nothing alone.
+ *
+ * @param sigma0 repeatability of the scale the marks were in, points
+ */
+export function levelLikings({ drivers }: Liking, sigma0: number): Record<string, LevelLiking> {
+  return Object.fromEntries(
+    drivers
+      .filter((driver) => driver.kind === 'level' && isTold(driver))
+      .map(({ of, effect, usual, bend }) => [of, { usual, slope: effect.mean / sigma0, bend: bend / sigma0 }]),
+  );
 }
 
 /** What drives liking: null while there are too few cups to say anything. */
@@ -35,8 +58,12 @@ export interface Liking {
 /** A level or family must be in so many cups, and a family missing from as many, to be told from the rest. */
 const LEAST_CUPS = 5;
 const Z80 = 1.2816;
-/** A bend downwards is spoken of as an ideal from this probability on. */
-const SURE = 0.8;
+/**
+ * Of many drivers one in five would be told from nothing at 0.8 by chance alone: a bend or a slope is sure from this
+ * probability on. *Assumption*.
+ */
+const SURE = 0.975;
+const Z_SURE = 1.96;
 
 interface Column {
   kind: 'level' | 'family' | 'bend';
@@ -69,13 +96,16 @@ export function likingOf(cups: readonly DescribedCup[]): Liking | null {
     const unit = 1 / column.sd;
     const [mean, spread] = [coefficients[c]! * unit, sd[c]! * unit];
     const bend = columns.findIndex(({ kind, of }) => kind === 'bend' && of === column.of);
+    const isLevel = column.kind === 'level';
     return [
       {
         kind: column.kind,
         of: column.of,
         effect: { mean, lo: mean - Z80 * spread, hi: mean + Z80 * spread },
         cups: column.cups,
-        ideal: bend < 0 ? null : idealOf(column, columns[bend]!, mean, coefficients[bend]!, sd[bend]!),
+        ideal: bend < 0 || !isLevel ? null : idealOf(column, columns[bend]!, mean, coefficients[bend]!, sd[bend]!),
+        usual: isLevel ? column.mean : 0,
+        bend: bend < 0 || !isLevel ? 0 : coefficients[bend]! / columns[bend]!.sd,
       },
     ];
   });

@@ -39,15 +39,21 @@ export function engineNoiseText({ factor, bags, repeats }: { factor: number; bag
   return `The engine takes marks to miss ${as}, by ${from.join(' and ')}.`;
 }
 
-/** What one level more, or a family of words, goes along with; of `scale`’s marks. */
-export function driverText({ kind, effect, ideal, cups }: Driver, name: string, scale: ScoringScale): string {
+/** What one level more, or a family of words, goes along with; in the marks of a scale, and as surely as it is told. */
+export function driverText(
+  { kind, effect, ideal, cups }: Driver,
+  name: string,
+  scale: ScoringScale,
+  isSure: boolean,
+): string {
   const { points } = SCALE_RANGES[scale];
   const [mean, lo, hi] = [effect.mean / points, effect.lo / points, effect.hi / points];
   const range = `8 in 10: ${signed(lo)} to ${signed(hi)}`;
   const what = sentence(name);
   if (kind === 'family') {
     if (lo <= 0 && hi >= 0) return `Words of ${name}: no telling (${range}; in ${cupsText(cups)}).`;
-    return `Marks are ${mean > 0 ? 'higher' : 'lower'} with words of ${name}: ${signed(mean)} (${range}; in ${cupsText(cups)}).`;
+    const marks = `arks are ${mean > 0 ? 'higher' : 'lower'} with words of ${name}: ${signed(mean)} (${range}; in ${cupsText(cups)}).`;
+    return isSure ? `M${marks}` : `Perhaps m${marks}`;
   }
   if (ideal !== null) {
     const end = roundTo(ideal, 1);
@@ -56,12 +62,9 @@ export function driverText({ kind, effect, ideal, cups }: Driver, name: string, 
     return `${what} helps up to ${end}, and is too much beyond.`;
   }
   if (lo <= 0 && hi >= 0) return `${what}: no telling (${range} a level; in ${cupsText(cups)}).`;
-  return `The ${mean > 0 ? 'more' : 'less'} ${name.toLowerCase()}, the better: ${signed(mean)} a level (${range}).`;
+  const better = `he ${mean > 0 ? 'more' : 'less'} ${name.toLowerCase()}, the better: ${signed(mean)} a level (${range}).`;
+  return isSure ? `T${better}` : `Perhaps t${better}`;
 }
-
-/** Whether a driver is told from nothing. */
-export const isTold = ({ effect: { lo, hi }, ideal }: Pick<Driver, 'effect' | 'ideal'>): boolean =>
-  ideal !== null || lo > 0 || hi < 0;
 
 /** That there are too few cups to say what is liked. */
 export function tooFewCupsText(cups: number): string {

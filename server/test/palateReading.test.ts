@@ -204,3 +204,34 @@ describe('references', () => {
     expect(again.question?.key).not.toBe(question?.key);
   });
 });
+
+describe('levels of whoever gives no marks', () => {
+  it('count by what the household’s own marks say amounts are worth', async () => {
+    const taught = await bag('Taught');
+    for (let i = 0; i < 18; i++) {
+      const level = 1 + (i % 5);
+      const intensities = [{ attribute: 'flowers', intensity: String(level), adequacy: null }];
+      await mark(taught, 5 + i, 5 + 0.6 * level, { intensities });
+    }
+    const unmarked = await bag('Unmarked');
+    const page = () => server.ok<BagPage>('GET', `/bags/${unmarked}?today=${TODAY}`);
+    for (const [day, intensity] of [
+      [6, '2'],
+      [12, '4'],
+      [18, '5'],
+    ] as const) {
+      const intensities = [{ attribute: 'flowers', intensity, adequacy: null }];
+      await server.addBrew(unmarked, {
+        brewedAt: onDay(day),
+        cup: { scoringScale: 'mark10', mark: null, intensities },
+      });
+    }
+    // The past is read when a bag is finished.
+    await server.ok('PATCH', `/bags/${taught}`, { finishedOn: TODAY, was: { finishedOn: null } });
+    const { verdict, prior } = await page();
+    expect(prior?.levelLikings?.flowers?.slope).toBeGreaterThan(0);
+    expect(verdict.basis).toEqual({ marks: 0, levels: 3, comparisons: 0 });
+    const scored = new Map(verdict.brews.map(({ age, asScored }) => [Math.round(age), asScored ?? NaN]));
+    expect(scored.get(18)).toBeGreaterThan(scored.get(6) ?? NaN);
+  });
+});

@@ -10,6 +10,7 @@ import {
   type SittingDraft,
 } from '../../contract/sitting';
 import type { BagPage } from '../../contract/shelf';
+import { networkAddresses } from '../access/names';
 import { REFERENCE, TestServer, TODAY } from './running';
 
 let server: TestServer;
@@ -205,6 +206,10 @@ describe('sharing a sitting', () => {
     const { id } = await layOut();
     expect(await server.ok('GET', '/sharing')).toMatchObject({ sittingId: null, addresses: [], code: null });
     expect((await server.refused('POST', '/seats', { code: '000000', name: 'Eve' })).status).toBe(404);
+    // Only this machine is answered, and only under its own name.
+    const { port } = new URL(server.running.address);
+    for (const network of networkAddresses().filter((one) => !one.includes(':')))
+      await expect(fetch(`http://${network}:${port}/api/health`)).rejects.toThrow();
     const { address } = await share(id);
     expect((await asGuest(address, 'GET', '/api/seats/abcdefghijklmnopqrstuvwxyz012345')).status).toBe(404);
     await server.ok('DELETE', '/sharing');

@@ -1,10 +1,11 @@
 import type { Bag } from '../../contract/bag';
 import { pastBagOf, type FinishedBag } from '../../application/exchange';
 import { levelledCup } from '../../application/judgeBag';
+import type { LevelLiking } from '../../core/cup';
 import { levelCosts, type LevelCosts } from '../../core/palate';
 import { noisePriorFrom, pooledRepeats, type PastBag, type Repeats, type TasterPrior } from '../../core/crest';
 import { loadFinishedBags, loadFinishedHeads, loadKindsInUse } from '../db/bags';
-import { repeatsForEngine } from '../../application/palate';
+import { likingsForEngine, repeatsForEngine } from '../../application/palate';
 import { loadLevelledCups } from '../db/brews';
 import { loadTastings } from '../db/palate';
 import { loadExchanges } from '../db/exchanges';
@@ -44,19 +45,21 @@ interface Read {
   past: { bags: PastBag[]; repeats: Repeats[] } | null;
   /** Whether finished bags teach how the next ones run. */
   learnsShapes: boolean;
-  /** What complaints cost, by the marks of finished bags. */
+  /** What complaints cost by the marks of finished bags, and what amounts are worth by all marks. */
   costs: LevelCosts;
+  likings: Record<string, LevelLiking>;
   priors: Map<string, TasterPrior>;
 }
 
 /** A prior without what the household does not want to be learnt. */
 const asWished = (
   { shapes, ...prior }: TasterPrior,
-  { learnsShapes, costs }: Pick<Read, 'learnsShapes' | 'costs'>,
+  { learnsShapes, costs, likings }: Pick<Read, 'learnsShapes' | 'costs' | 'likings'>,
 ): TasterPrior => ({
   ...prior,
   ...(learnsShapes && shapes && { shapes }),
   ...(Object.keys(costs).length > 0 && { levelCosts: costs }),
+  ...(Object.keys(likings).length > 0 && { levelLikings: likings }),
 });
 
 /**
@@ -141,17 +144,19 @@ export class Past {
   }
 
   async #readAnew(key: string, repeats: Repeats[], learnsShapes: boolean): Promise<void> {
-    const { finished, kinds, others, levelled } = await this.store.read(async (db) => ({
+    const { finished, kinds, others, levelled, tastings } = await this.store.read(async (db) => ({
       finished: await loadFinishedBags(db),
       kinds: await loadKindsInUse(db),
       others: await loadExchanges(db),
       levelled: await loadLevelledCups(db),
+      tastings: await loadTastings(db, 'all', { withWords: false }),
     }));
     const costs = levelCosts(levelled.flatMap(({ bag, cup }) => levelledCup(bag, cup) ?? []));
+    const likings = likingsForEngine(tastings);
     const own = await this.#bagLikelihoods(finished);
     const bags: PastBag[] = [...own, ...others.flatMap((file) => file.bags.map(pastBagOf))];
     if (bags.length === 0 && repeats.length === 0) {
-      this.#read = { key, past: null, learnsShapes, costs, priors: new Map() };
+      this.#read = { key, past: null, learnsShapes, costs, likings, priors: new Map() };
       return;
     }
     const priors = kinds.length === 0 ? [] : await this.engine.priors({ past: bags, repeats, kinds });
@@ -160,8 +165,11 @@ export class Past {
       past: { bags, repeats },
       learnsShapes,
       costs,
+      likings,
       priors: new Map(
-        kinds.flatMap((kind, i) => (priors[i] ? [[keyOf(kind), asWished(priors[i], { learnsShapes, costs })]] : [])),
+        kinds.flatMap((kind, i) =>
+          priors[i] ? [[keyOf(kind), asWished(priors[i], { learnsShapes, costs, likings })]] : [],
+        ),
       ),
     };
   }

@@ -1,7 +1,8 @@
 import { useSearchParams } from 'react-router';
 import type { LikingAnswer } from '../../contract/palateReading';
 import type { Settings } from '../../contract/settings';
-import { driverText, isTold, tooFewCupsText } from '../../core/text';
+import { isTold } from '../../core/palate';
+import { driverText, tooFewCupsText } from '../../core/text';
 import { api } from '../api/api';
 import { Taps } from '../forms/fields';
 import { sentenceCase } from '../ui/format';
@@ -54,7 +55,7 @@ function Drivers({ said: { cups, liking }, settings }: { said: LikingAnswer; set
     <>
       <p className="verdict">
         {first
-          ? driverText(first, nameOf(first.kind, first.of), scale)
+          ? driverText(first, nameOf(first.kind, first.of), scale, true)
           : drivers.length === 0
             ? 'Draw levels or find words in a few more cups: there is nothing yet to hold the marks against.'
             : 'Nothing found in your cups goes along with your marks for sure.'}
@@ -65,7 +66,7 @@ function Drivers({ said: { cups, liking }, settings }: { said: LikingAnswer; set
       </p>
       <ul className="plain-list drivers">
         {drivers.map((driver) => {
-          const text = driverText(driver, nameOf(driver.kind, driver.of), scale);
+          const text = driverText(driver, nameOf(driver.kind, driver.of), scale, isTold(driver));
           return (
             <li key={`${driver.kind} ${driver.of}`} className={isTold(driver) ? '' : 'quiet'}>
               <span>{text}</span>

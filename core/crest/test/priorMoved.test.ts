@@ -30,6 +30,7 @@ describe('whether a prior moved', () => {
       'the spread of the noise',
       { ...table, noise: { ...table.noise, sd: times(table.noise.sd, 1.1 * PRIOR_MOVED.spreadLog) } },
     ],
+    ['what an amount is worth', { ...table, levelLikings: { fruit: { usual: 3, slope: PRIOR_MOVED.cost, bend: 0 } } }],
     ['the baseline', { ...table, baselineMean: table.baselineMean + 1.1 * PRIOR_MOVED.baselinePoints }],
   ])('is yes where %s moved', (_what, moved) => {
     expect([priorMoved(table, moved, kind), priorMoved(moved, null, kind)]).toEqual([true, true]);

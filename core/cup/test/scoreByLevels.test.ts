@@ -25,6 +25,20 @@ describe('the score that levels come to', () => {
     expect(scoreByLevels([], null, 3.5)).toBeNull();
   });
 
+  it('reads an amount as this household’s own marks say it is liked, where nobody says how it was', () => {
+    // Best at 3.5: half a step further is a quarter of the bend less.
+    const likings = { fruit: { usual: 3, slope: 1, bend: -1 } };
+    const score = (intensity: GivenIntensity['intensity']) =>
+      scoreByLevels([level('fruit', null, intensity)], null, 4, {}, likings);
+    expect(score('3')).toBe(80);
+    expect(score('3.5')).toBeCloseTo(81, 9);
+    expect(score('4')).toBeCloseTo(80, 9);
+    expect(score('5')).toBeCloseTo(72, 9);
+    // What was said of it counts before what amounts usually are worth; and so it is with nothing known.
+    expect(scoreByLevels([level('fruit', 'just right', '5')], null, 4, {}, likings)).toBe(80);
+    expect(scoreByLevels([level('weight', null, '5')], null, 4, {}, likings)).toBeNull();
+  });
+
   it('weighs attributes as the household does', () => {
     const sour = [level('acidity', 'too much')];
     const weights = { ...EQUAL_WEIGHTS, acidity: 6 };

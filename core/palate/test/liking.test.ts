@@ -2,7 +2,7 @@ import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { describe, expect, it } from 'vitest';
 import { LIKING_CUPS } from '../constants';
-import { likingOf, type DescribedCup } from '../liking';
+import { levelLikings, likingOf, type DescribedCup } from '../liking';
 
 /** Cups of a taster who likes sweetness up to 3.5, more fruit the better, does not like nuts, and is told of weight for nothing. */
 function tasted(count: number, seed: number, noise = 2, fruitSlope = 2): DescribedCup[] {
@@ -22,6 +22,24 @@ function tasted(count: number, seed: number, noise = 2, fruitSlope = 2): Describ
     };
   });
 }
+
+describe('what levels are worth', () => {
+  it('is told of those that are told from nothing alone, and puts cups in the order of their scores', () => {
+    const cups = tasted(120, 11);
+    const liking = likingOf(cups);
+    const likings = liking ? levelLikings(liking, 3.5) : {};
+    expect(Object.keys(likings).sort()).toEqual(['fruit', 'sweetness']);
+    const worth = (name: string, level: number): number => {
+      const { usual = 0, slope = 0, bend = 0 } = likings[name] ?? {};
+      return 3.5 * (slope * (level - usual) + bend * (level - usual) ** 2);
+    };
+    // 2 points a level of fruit; sweetness best at 3.5, two points less a step away.
+    expect(worth('fruit', 4) - worth('fruit', 2)).toBeGreaterThan(3);
+    expect(worth('fruit', 4) - worth('fruit', 2)).toBeLessThan(5);
+    expect(worth('sweetness', 3.5)).toBeGreaterThan(worth('sweetness', 2) + 2);
+    expect(worth('sweetness', 3.5)).toBeGreaterThan(worth('sweetness', 5) + 2);
+  });
+});
 
 describe('what drives liking', () => {
   it('is silent below fifteen cups', () => {

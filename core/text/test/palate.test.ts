@@ -34,22 +34,23 @@ describe('a palate in words', () => {
 
   it('says what is liked no more surely than the interval allows', () => {
     const driver = (differently: Partial<Driver>): Driver => ({
-      ...{ kind: 'level', of: 'x', effect: { mean: 12, lo: 4, hi: 20 }, cups: 24, ideal: null },
+      ...{ kind: 'level', of: 'x', effect: { mean: 12, lo: 4, hi: 20 }, cups: 24, ideal: null, usual: 3, bend: 0 },
       ...differently,
     });
-    expect(driverText(driver({ ideal: 3.96 }), 'sweetness', 'mark10')).toBe(
+    expect(driverText(driver({ ideal: 3.96 }), 'sweetness', 'mark10', true)).toBe(
       'Sweetness helps up to 4, and is too much beyond.',
     );
-    expect(driverText(driver({ ideal: 4.8 }), 'sweetness', 'mark10')).toBe('Sweetness helps, up to 4.8.');
-    expect(driverText(driver({}), 'fruit', 'mark10')).toBe(
+    expect(driverText(driver({ ideal: 4.8 }), 'sweetness', 'mark10', true)).toBe('Sweetness helps, up to 4.8.');
+    expect(driverText(driver({}), 'fruit', 'mark10', true)).toBe(
       'The more fruit, the better: +1.2 a level (8 in 10: +0.4 to +2).',
     );
+    expect(driverText(driver({}), 'fruit', 'mark10', false)).toMatch(/^Perhaps the more fruit, the better/);
     const unsure = { mean: 2, lo: -4, hi: 8 };
-    expect(driverText(driver({ effect: unsure }), 'weight', 'mark10')).toBe(
+    expect(driverText(driver({ effect: unsure }), 'weight', 'mark10', true)).toBe(
       'Weight: no telling (8 in 10: −0.4 to +0.8 a level; in 24 cups).',
     );
     const against = { mean: -15, lo: -25, hi: -5 };
-    expect(driverText(driver({ kind: 'family', effect: against }), 'nuts and seeds', 'mark10')).toBe(
+    expect(driverText(driver({ kind: 'family', effect: against }), 'nuts and seeds', 'mark10', true)).toBe(
       'Marks are lower with words of nuts and seeds: −1.5 (8 in 10: −2.5 to −0.5; in 24 cups).',
     );
     expect(tooFewCupsText(9)).toBe('What you like is said from 15 scored cups on. There are nine: six more.');
