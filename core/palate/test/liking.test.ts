@@ -78,6 +78,18 @@ describe('what drives liking', () => {
     expect(inside / RUNS).toBeLessThan(0.92);
   });
 
+  it('says no ideal that lies where no cup can be', () => {
+    // Falls ever faster, from 1 on: the best of it would be below 1.
+    const cups = Array.from({ length: 60 }, (_, i) => {
+      const sweetness = 1 + (i % 9) / 2;
+      return { score: 90 - 1.2 * (sweetness + 1) ** 2 + ((i * 7) % 5) / 5, levels: { sweetness }, families: [] };
+    });
+    const [driver] = likingOf(cups)?.drivers ?? [];
+    expect(driver?.bend).toBeLessThan(0);
+    expect(driver?.ideal).toBeNull();
+    expect(driver?.effect.hi).toBeLessThan(0);
+  });
+
   it('does not hear of what hardly any cup speaks of, nor of what all do', () => {
     const cups = tasted(30, 3).map((cup, i) => ({
       ...cup,

@@ -83,4 +83,19 @@ describe('standings', () => {
     for (const { lo, mean, hi } of standings) expect(lo < mean && mean < hi).toBe(true);
     expect(standingsOf(strengthsOf(0, { preferences: [] }, STANDARD))).toEqual([]);
   });
+
+  it('know that two whose marks share what is not known are told apart all the same', () => {
+    // Both are known to 3 points, but only together: their difference is known to 1.
+    const mean = Float64Array.of(82, 80);
+    const together = standingsOf({ mean, covariance: Float64Array.of(9, 8.5, 8.5, 9) });
+    expect(together.map(({ bestPlace, worstPlace }) => [bestPlace, worstPlace])).toEqual([
+      [1, 1],
+      [2, 2],
+    ]);
+    const apart = standingsOf({ mean, covariance: Float64Array.of(9, 0, 0, 9) });
+    expect(apart.map(({ bestPlace, worstPlace }) => [bestPlace, worstPlace])).toEqual([
+      [1, 2],
+      [1, 2],
+    ]);
+  });
 });

@@ -42,4 +42,15 @@ describe('what a bag gives for its price', () => {
       }),
     );
   });
+
+  it('is less sure of a bag that is less known, and of a price far from all others', () => {
+    const width = (bags: PricedBag[], id: string): number => {
+      const { lo = NaN, hi = NaN } = valueAmong(bags, id)?.above ?? {};
+      return hi - lo;
+    };
+    const others = [8, 9, 10, 11].map((price, i) => bag(`b${i}`, price, 70 + i));
+    const near = width([...others, bag('x', 9.5, 75)], 'x');
+    expect(width([...others, { ...bag('x', 9.5, 75), sd: 6 }], 'x')).toBeGreaterThan(near * 1.2);
+    expect(width([...others, bag('x', 60, 75)], 'x')).toBeGreaterThan(near * 1.2);
+  });
 });
