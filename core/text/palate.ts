@@ -6,7 +6,10 @@ import { countWord, cupsText, ordinalWord } from './words';
 
 const sentence = (text: string): string => `${text[0]?.toUpperCase() ?? ''}${text.slice(1)}`;
 const said = (value: number, places = 1): string => String(roundTo(Math.abs(value), places));
-const signed = (value: number): string => `${value < 0 ? '−' : '+'}${said(value)}`;
+const signed = (value: number): string => {
+  const size = said(value);
+  return size === '0' ? size : `${value < 0 ? '−' : '+'}${size}`;
+};
 
 /** How repeatable a taster is on a scale, and how firmly that is known. `unit` is what one of its marks is called. */
 export function repeatabilityText(

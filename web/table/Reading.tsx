@@ -1,3 +1,4 @@
+import { partition } from 'es-toolkit';
 import { Link } from 'react-router';
 import type { Revealed, Seat } from '../../contract/sitting';
 import { markOf, type ScoringScale } from '../../core/cup';
@@ -12,6 +13,9 @@ import {
 } from '../../core/text';
 import { markText, numberText } from '../ui/format';
 import { MarkDots } from './MarkDots';
+
+/** So few pairs are all shown at once: those of four cups. */
+const FEW_PAIRS = 6;
 
 interface Props {
   revealed: Revealed;
@@ -40,6 +44,11 @@ export function Reading({ revealed: { cups, reading }, seats, scale, yardstick, 
     const text = pairText(pair, [nameOf(pair.a), nameOf(pair.b)], scale);
     return text === '' ? [] : [{ ...pair, text }];
   });
+  // Of many pairs those come first that are surely apart, and those that are one brew.
+  const isTold = ({ isSameBrew, difference }: (typeof pairs)[number]): boolean =>
+    isSameBrew || (difference?.interval != null && (difference.interval.lo > 0 || difference.interval.hi < 0));
+  const sorted = [...pairs].sort((a, b) => Math.abs(b.difference?.mean ?? 0) - Math.abs(a.difference?.mean ?? 0));
+  const [told, chance] = sorted.length <= FEW_PAIRS ? [sorted, []] : partition(sorted, isTold);
   const agreement = agreementText(reading.agreement);
   return (
     <div className="reading">
@@ -137,13 +146,25 @@ export function Reading({ revealed: { cups, reading }, seats, scale, yardstick, 
       {pairs.length > 0 && (
         <section>
           <h2>One against another</h2>
-          <ul className="plain-list pairs">
-            {pairs.map(({ a, b, text }) => (
-              <li key={`${a} ${b}`}>{text}</li>
-            ))}
-          </ul>
+          <Pairs pairs={told} />
+          {chance.length > 0 && (
+            <details>
+              <summary>{chance.length} more, which may be chance</summary>
+              <Pairs pairs={chance} />
+            </details>
+          )}
         </section>
       )}
     </div>
+  );
+}
+
+function Pairs({ pairs }: { pairs: readonly { a: string; b: string; text: string }[] }) {
+  return (
+    <ul className="plain-list pairs">
+      {pairs.map(({ a, b, text }) => (
+        <li key={`${a} ${b}`}>{text}</li>
+      ))}
+    </ul>
   );
 }

@@ -49,6 +49,8 @@ describe('a palate in words', () => {
     expect(driverText(driver({ effect: unsure }), 'weight', 'mark10', true)).toBe(
       'Weight: no telling (8 in 10: −0.4 to +0.8 a level; in 24 cups).',
     );
+    const near = { mean: -3, lo: -6, hi: -0.3 };
+    expect(driverText(driver({ effect: near }), 'weight', 'mark10', false)).toContain('(8 in 10: −0.6 to 0)');
     const against = { mean: -15, lo: -25, hi: -5 };
     expect(driverText(driver({ kind: 'family', effect: against }), 'nuts and seeds', 'mark10', true)).toBe(
       'Marks are lower with words of nuts and seeds: −1.5 (8 in 10: −2.5 to −0.5; in 24 cups).',
