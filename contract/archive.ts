@@ -131,7 +131,7 @@ export const archiveRows = {
   }),
   seats: z.strictObject({
     ...{ id, sittingId: id, name: name('Name', 60), tasterId: id.nullable(), place: count, isGuest: z.boolean() },
-    ...{ doneAt: gone, createdAt: kept },
+    ...{ doneAt: gone, createdAt: kept, deletedAt: gone },
   }),
   /** Of a cup; of the table as a whole where no cup is named. */
   answers: z.strictObject({
@@ -141,7 +141,7 @@ export const archiveRows = {
     answer: z.union([tableAnswer, cupAnswer]),
     firstAt: kept,
   }),
-  referenceTastings: referenceTasting,
+  referenceTastings: referenceTasting.extend({ deletedAt: gone }),
   trainerCards: z.strictObject({
     ...{ key: z.string(), dueAt: kept, stability: z.number(), difficulty: z.number() },
     ...{ reps: count, lapses: count, state: count, askedAt: gone },

@@ -44,7 +44,13 @@ export const PALATE_ENDPOINTS = {
     errors: ['not-found'],
     changes: ['References'],
   }),
-  removeReference: remove('/palate/references/:id', 'Takes a reference tasting away.', {
+  removeReference: remove('/palate/references/:id', 'Takes a reference tasting away; it can be brought back.', {
+    params: byId,
+    body: nothing,
+    errors: ['not-found'],
+    changes: ['References'],
+  }),
+  restoreReference: post('/palate/references/:id/restore', 'Brings a reference tasting back.', {
     params: byId,
     body: nothing,
     errors: ['not-found'],

@@ -86,7 +86,13 @@ export const TABLE_ENDPOINTS = {
       changes: ['Sittings'],
     },
   ),
-  removeSeat: remove('/sittings/:id/seats/:seatId', 'Takes a seat away, with what was written at it.', {
+  removeSeat: remove('/sittings/:id/seats/:seatId', 'Takes a seat away; it can be brought back.', {
+    params: bySeat,
+    body: nothing,
+    errors: ['not-found', 'conflict'],
+    changes: ['Sittings'],
+  }),
+  restoreSeat: post('/sittings/:id/seats/:seatId/restore', 'Brings a seat back, with what was written at it.', {
     params: bySeat,
     body: nothing,
     errors: ['not-found', 'conflict'],

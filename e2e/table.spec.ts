@@ -125,6 +125,10 @@ test('a table is laid with the keyboard alone, written on paper and entered afte
   await page.getByLabel('Name of someone else who tastes').fill('Ines');
   await page.keyboard.press('Enter');
   await expect(page.locator('.seats')).toContainText('nothing written yet');
+  await page.getByRole('button', { name: 'Take away the seat of Ines' }).click();
+  await expect(page.locator('.seats')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.locator('.seats')).toContainText('Ines');
 
   await page.getByRole('link', { name: 'Paper for tables without phones' }).click();
   await expect(page.locator('.paper-codes .code')).toHaveCount(2);

@@ -45,6 +45,8 @@ function NoticeLine({ notice }: { notice: Notice }) {
   const [restoreGrinder] = api.useRestoreGrinderMutation();
   const [restorePicture] = api.useRestorePictureMutation();
   const [restoreSitting] = api.useRestoreSittingMutation();
+  const [restoreSeat] = api.useRestoreSeatMutation();
+  const [restoreReference] = api.useRestoreReferenceMutation();
   const [nagAgain] = api.useNagAgainMutation();
   const restoreWord = useRestoreWord();
   const navigate = useNavigate();
@@ -74,6 +76,8 @@ function NoticeLine({ notice }: { notice: Notice }) {
       if (undo.kind === 'nag') return nagAgain({ id });
       if (undo.kind === 'picture') return restorePicture({ id });
       if (undo.kind === 'sitting') return restoreSitting({ id });
+      if (undo.kind === 'seat') return restoreSeat({ id: undo.sittingId, seatId: id });
+      if (undo.kind === 'reference') return restoreReference({ id });
       if (undo.kind === 'word') return restoreWord(undo);
       return undo.kind === 'live' ? restoreLive({ id }) : restoreGrinder({ id });
     };

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { EntityManager } from 'typeorm';
+import { IsNull, type EntityManager } from 'typeorm';
 import type { ReferenceInput, ReferenceTasting } from '../../contract/reference';
 import { notFound } from '../../application/problem';
 import type { TrainerCard } from '../../core/palate';
@@ -8,12 +8,16 @@ import { ReferenceEntity, TrainerCardEntity } from './sittingEntities';
 /** Reference tastings, and what is asked back. */
 
 export async function loadReferences(db: EntityManager): Promise<ReferenceTasting[]> {
-  return db.find(ReferenceEntity, { order: { on: 'DESC', createdAt: 'DESC', id: 'ASC' } });
+  const rows = await db.find(ReferenceEntity, {
+    where: { deletedAt: IsNull() },
+    order: { on: 'DESC', createdAt: 'DESC', id: 'ASC' },
+  });
+  return rows.map(({ deletedAt: _, ...tasting }) => tasting);
 }
 
 export async function addReference(db: EntityManager, input: ReferenceInput, now: Date): Promise<string> {
   const id = randomUUID();
-  await db.insert(ReferenceEntity, { id, ...input, createdAt: now.toISOString() });
+  await db.insert(ReferenceEntity, { id, ...input, createdAt: now.toISOString(), deletedAt: null });
   return id;
 }
 
@@ -23,9 +27,9 @@ export async function changeReference(db: EntityManager, id: string, input: Refe
   if (!affected) throw notFound('This tasting');
 }
 
-/** Throws a not-found Problem. */
-export async function removeReference(db: EntityManager, id: string): Promise<void> {
-  const { affected } = await db.delete(ReferenceEntity, { id });
+/** Takes a tasting away, or brings it back. Throws a not-found Problem. */
+export async function setReferenceDeleted(db: EntityManager, id: string, deletedAt: string | null): Promise<void> {
+  const { affected } = await db.update(ReferenceEntity, { id }, { deletedAt });
   if (!affected) throw notFound('This tasting');
 }
 

@@ -39,13 +39,14 @@ export interface SeatRow {
   isGuest: boolean;
   doneAt: string | null;
   createdAt: string;
+  deletedAt: string | null;
 }
 
 export const SeatEntity = new EntitySchema<SeatRow>({
   name: 'sitting_seat',
   columns: {
     ...{ id, sittingId: text, name: text, tasterId: optionalText, place: integer, isGuest: { type: 'boolean' } },
-    ...{ doneAt: optionalText, createdAt: text },
+    ...{ doneAt: optionalText, createdAt: text, deletedAt: optionalText },
   },
 });
 
@@ -75,11 +76,12 @@ export const AnswerEntity = new EntitySchema<AnswerRow>({
 export interface ReferenceRow extends ReferenceInput {
   id: string;
   createdAt: string;
+  deletedAt: string | null;
 }
 
 export const ReferenceEntity = new EntitySchema<ReferenceRow>({
   name: 'reference_tasting',
-  columns: { id, ...columnsOf(referenceFields), createdAt: text },
+  columns: { id, ...columnsOf(referenceFields), createdAt: text, deletedAt: optionalText },
 });
 
 /** How firmly something that is asked back is known. */

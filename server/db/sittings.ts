@@ -39,7 +39,7 @@ export async function loadSittings(db: EntityManager): Promise<(SittingRow & { s
     where: { deletedAt: IsNull() },
     order: { createdAt: 'DESC', id: 'ASC' },
   });
-  const seats = groupBy(await db.find(SeatEntity), ({ sittingId }) => sittingId);
+  const seats = groupBy(await db.findBy(SeatEntity, { deletedAt: IsNull() }), ({ sittingId }) => sittingId);
   return sittings.map((one) => ({ ...one, seats: seats[one.id]?.length ?? 0 }));
 }
 
@@ -79,7 +79,7 @@ export async function keepRevealed(db: EntityManager, id: string, now: Date): Pr
 
 /** The seats of a sitting with what was written at each, in the order in which they were taken. */
 export async function loadSeats(db: EntityManager, sittingId: string): Promise<WrittenSeat[]> {
-  const seats = await db.find(SeatEntity, { where: { sittingId }, order: { place: 'ASC' } });
+  const seats = await db.find(SeatEntity, { where: { sittingId, deletedAt: IsNull() }, order: { place: 'ASC' } });
   const answers = groupBy(
     await db.findBy(AnswerEntity, { seatId: In(seats.map(({ id }) => id)) }),
     ({ seatId }) => seatId,
@@ -122,22 +122,26 @@ export async function addSeat(
 ): Promise<{ seatId: string; secret: string }> {
   openSitting(await loadSitting(db, sittingId));
   await mustExist(db, TasterEntity, tasterId, 'tasterId', 'taster');
-  const seats = await db.findBy(SeatEntity, { sittingId });
-  const same = name.toLocaleLowerCase();
-  if (seats.some((seat) => seat.name.toLocaleLowerCase() === same)) {
-    const message = `${name} sits at this table already`;
-    throw new Problem('conflict', `${message}. Choose another name, such as one with an initial.`, [
-      { path: 'name', message },
-    ]);
-  }
+  const all = await db.findBy(SeatEntity, { sittingId });
+  const seats = all.filter(({ deletedAt }) => deletedAt === null);
+  refuseSameName(seats, name);
   if (seats.length >= MOST_SEATS) throw new Problem('conflict', `This table has no room for more than ${MOST_SEATS}.`);
   const seatId = randomUUID();
-  const place = Math.max(-1, ...seats.map((seat) => seat.place)) + 1;
+  const place = Math.max(-1, ...all.map((seat) => seat.place)) + 1;
   await db.insert(SeatEntity, {
     ...{ id: seatId, sittingId, name, tasterId, place, isGuest },
-    ...{ doneAt: null, createdAt: now.toISOString() },
+    ...{ doneAt: null, createdAt: now.toISOString(), deletedAt: null },
   });
   return { seatId, secret: await newSecret(db, seatId) };
+}
+
+function refuseSameName(seats: readonly SeatRow[], name: string): void {
+  const same = name.toLocaleLowerCase();
+  if (!seats.some((seat) => seat.name.toLocaleLowerCase() === same)) return;
+  const message = `${name} sits at this table already`;
+  throw new Problem('conflict', `${message}. Choose another name, such as one with an initial.`, [
+    { path: 'name', message },
+  ]);
 }
 
 /** Throws a conflict Problem for a sitting that was revealed: what was written there stands. */
@@ -148,21 +152,29 @@ export function openSitting({ revealedAt }: Pick<SittingRow, 'revealedAt'>): voi
 
 /** Throws a not-found Problem. */
 export async function seatOf(db: EntityManager, sittingId: string, seatId: string): Promise<SeatRow> {
-  const seat = await db.findOneBy(SeatEntity, { id: seatId, sittingId });
+  const seat = await db.findOneBy(SeatEntity, { id: seatId, sittingId, deletedAt: IsNull() });
   if (!seat) throw notFound('This seat');
   return seat;
 }
 
-export async function removeSeat(db: EntityManager, seatId: string): Promise<void> {
-  await db.delete(AnswerEntity, { seatId });
-  await db.delete(SeatSecretEntity, { seatId });
-  await db.delete(SeatEntity, { id: seatId });
+/** Takes a seat away, so that it can be brought back with what was written at it. */
+export async function removeSeat(db: EntityManager, seatId: string, now: Date): Promise<void> {
+  await db.update(SeatEntity, { id: seatId }, { deletedAt: now.toISOString() });
+}
+
+/** Brings a seat back. Throws a not-found Problem, and a conflict Problem where another of its name sits there now. */
+export async function restoreSeat(db: EntityManager, sittingId: string, seatId: string): Promise<void> {
+  const seat = await db.findOneBy(SeatEntity, { id: seatId, sittingId });
+  if (!seat) throw notFound('This seat');
+  if (seat.deletedAt === null) return;
+  refuseSameName(await db.findBy(SeatEntity, { sittingId, deletedAt: IsNull() }), seat.name);
+  await db.update(SeatEntity, { id: seatId }, { deletedAt: null });
 }
 
 /** The seat a secret belongs to, with its sitting. Throws a not-found Problem for any other. */
 export async function seatBySecret(db: EntityManager, secret: string): Promise<{ seat: SeatRow; sitting: SittingRow }> {
   const kept = await db.findOneBy(SeatSecretEntity, { digest: digestOf(secret) });
-  const seat = kept && (await db.findOneBy(SeatEntity, { id: kept.seatId }));
+  const seat = kept && (await db.findOneBy(SeatEntity, { id: kept.seatId, deletedAt: IsNull() }));
   if (!seat) throw notFound('This seat');
   return { seat, sitting: await loadSitting(db, seat.sittingId) };
 }

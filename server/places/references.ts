@@ -3,14 +3,27 @@ import { sheetOf } from '../../application/sitting';
 import { trainerNow, type CupToRecall } from '../../application/trainer';
 import { askedAgain } from '../../core/palate';
 import { brewOfCup } from '../../core/sitting';
-import { addReference, changeReference, keepCard, loadCards, loadReferences, removeReference } from '../db/references';
+import {
+  addReference,
+  changeReference,
+  keepCard,
+  loadCards,
+  loadReferences,
+  setReferenceDeleted,
+} from '../db/references';
 import { loadSeats, loadSittings } from '../db/sittings';
 import { loadVocabulary, loadWords } from '../db/words';
 import type { Deps } from '../deps';
 import type { Handlers } from '../routes';
 
 type ReferenceEndpoint =
-  'references' | 'addReference' | 'changeReference' | 'removeReference' | 'trainer' | 'answerTrainer';
+  | 'references'
+  | 'addReference'
+  | 'changeReference'
+  | 'removeReference'
+  | 'restoreReference'
+  | 'trainer'
+  | 'answerTrainer';
 
 /** So many of the latest sittings are asked back. */
 const SITTINGS = 3;
@@ -25,7 +38,11 @@ export function referenceHandlers({ store, now }: Deps): Handlers<ReferenceEndpo
       return null;
     },
     removeReference: async ({ params: { id } }) => {
-      await store.write((db) => removeReference(db, id));
+      await store.write((db) => setReferenceDeleted(db, id, now().toISOString()));
+      return null;
+    },
+    restoreReference: async ({ params: { id } }) => {
+      await store.write((db) => setReferenceDeleted(db, id, null));
       return null;
     },
     trainer: () =>

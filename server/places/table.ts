@@ -26,6 +26,7 @@ import {
   newSecret,
   openSitting,
   removeSeat,
+  restoreSeat,
   seatBySecret,
   seatOf,
   setSittingDeleted,
@@ -122,7 +123,15 @@ export function tableHandlers(deps: Deps): Handlers<keyof typeof TABLE_ENDPOINTS
       await store.write(async (db) => {
         openSitting(await loadSitting(db, id));
         await seatOf(db, id, seatId);
-        await removeSeat(db, seatId);
+        await removeSeat(db, seatId, now());
+      });
+      after(() => tell(id));
+      return null;
+    },
+    restoreSeat: async ({ params: { id, seatId }, after }) => {
+      await store.write(async (db) => {
+        openSitting(await loadSitting(db, id));
+        await restoreSeat(db, id, seatId);
       });
       after(() => tell(id));
       return null;

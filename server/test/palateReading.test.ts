@@ -179,7 +179,11 @@ describe('references', () => {
     );
     await server.ok('DELETE', `/palate/references/${id}`);
     expect(await all()).toEqual([]);
-    expect((await server.refused('DELETE', `/palate/references/${id}`)).status).toBe(404);
+    await server.ok('POST', `/palate/references/${id}/restore`);
+    expect((await all())[0]?.id).toBe(id);
+    await server.ok('DELETE', `/palate/references/${id}`);
+    const nobody = '0f0e7c2e-1111-4111-8111-000000000000';
+    expect((await server.refused('DELETE', `/palate/references/${nobody}`)).status).toBe(404);
   });
 
   it('and words are asked back, the later the better it went', async () => {

@@ -102,6 +102,21 @@ describe('a sitting', () => {
     expect((await server.refused('POST', `/sittings/${id}/seats`, { name: 'two' })).fields[0]?.path).toBe('name');
   });
 
+  it('takes a seat away and brings it back with what was written, unless another of its name sits there', async () => {
+    const { id } = await layOut();
+    const { seatId, secret } = await take(id, 'Ines');
+    const [first] = (await view(secret)).cups;
+    await write(secret, first?.code ?? '', { mark: 7 });
+    await server.ok('DELETE', `/sittings/${id}/seats/${seatId}`);
+    expect((await server.refused('GET', `/seats/${secret}`)).status).toBe(404);
+    expect((await sitting(id)).seats).toEqual([]);
+    await server.ok('POST', `/sittings/${id}/seats/${seatId}/restore`);
+    expect((await view(secret)).cups[0]?.answer.mark).toBe(7);
+    await server.ok('DELETE', `/sittings/${id}/seats/${seatId}`);
+    await take(id, 'ines');
+    expect((await server.refused('POST', `/sittings/${id}/seats/${seatId}/restore`)).status).toBe(409);
+  });
+
   it('keeps the latest of what was written, whatever arrives when, and refuses what a cup cannot hold', async () => {
     const { id } = await layOut({ agreedWords: 'quince, damson' });
     const { secret } = await take(id, 'Ines');

@@ -166,7 +166,9 @@ function Tasting({ tasting }: { tasting: ReferenceTasting }) {
       <Button
         variant="bare"
         aria-label={`Take away the tasting of ${dateText(input.on, today)}`}
-        onClick={() => void remove({ id, body: {} }).then(({ error }) => say(error, 'Taken away.'))}
+        onClick={() =>
+          void remove({ id, body: {} }).then(({ error }) => say(error, 'Taken away.', { kind: 'reference', id }))
+        }
       >
         Take away
       </Button>

@@ -4,7 +4,8 @@ import type { Mirror } from '../forms/draftKeeper';
 
 /** How a deletion is taken back. */
 export type Undo =
-  | { kind: 'bag' | 'brew' | 'recipe' | 'live' | 'grinder' | 'nag' | 'picture' | 'sitting'; id: string }
+  | { kind: 'bag' | 'brew' | 'recipe' | 'live' | 'grinder' | 'nag' | 'picture' | 'sitting' | 'reference'; id: string }
+  | { kind: 'seat'; id: string; sittingId: string }
   /** A word as it was; `forgotten` where it has to be added anew. */
   | {
       kind: 'word';

@@ -68,7 +68,7 @@ function SeatLine({ sittingId, seat, cups }: { sittingId: string; seat: Seat; cu
           aria-label={`Take away the seat of ${name}`}
           onClick={() =>
             void removeSeat({ id: sittingId, seatId: id, body: {} }).then(({ error }) =>
-              say(error, `${name} sits here no more.`),
+              say(error, `${name} sits here no more.`, { kind: 'seat', id, sittingId }),
             )
           }
         >

@@ -6,8 +6,6 @@ import { SITTING_KIND_WORDS, SITTING_TIMING_WORDS } from '../../core/text';
 import { api } from '../api/api';
 import { listen } from '../api/listen';
 import { useSayOutcome } from '../api/useSayOutcome';
-import { toastShown } from '../state/notices';
-import { useAppDispatch } from '../state/store';
 import { ProblemNote } from '../ui/ProblemNote';
 import { usePageTitle } from '../ui/usePageTitle';
 import { Wait } from '../ui/Wait';
@@ -121,26 +119,14 @@ function RevealButton({ id, done, of }: { id: string; done: number; of: number }
 
 function TakeAway({ sitting: { id, revealedAt } }: { sitting: Sitting }) {
   const navigate = useNavigate();
-  const dispatch = useAppDispatch();
   const [remove] = api.useRemoveSittingMutation();
   const say = useSayOutcome();
   const takeAway = async (): Promise<void> => {
     // Away from it first: what is cleared is not asked for again.
     await navigate('/table');
     const { error } = await remove({ id, body: {} });
-    if (error) {
-      say(error, '');
-      return;
-    }
-    dispatch(
-      toastShown({
-        text:
-          revealedAt === null
-            ? 'The table is cleared.'
-            : 'The table is cleared; the cups stay in the logs of their bags.',
-        undo: { kind: 'sitting', id },
-      }),
-    );
+    const kept = revealedAt === null ? '' : '; the cups stay in the logs of their bags';
+    say(error, `The table is cleared${kept}.`, { kind: 'sitting', id });
   };
   return (
     <p className="mt-3">

@@ -8,13 +8,13 @@ const SITTING = `"id" varchar PRIMARY KEY NOT NULL, "name" text NOT NULL, "kind"
 
 const SEAT = `"id" varchar PRIMARY KEY NOT NULL, "sittingId" text NOT NULL REFERENCES sitting(id), "name" text NOT NULL,
   "tasterId" text REFERENCES taster(id), "place" integer NOT NULL, "isGuest" boolean NOT NULL, "doneAt" text,
-  "createdAt" text NOT NULL`;
+  "createdAt" text NOT NULL, "deletedAt" text`;
 
 const ANSWER = `"seatId" varchar NOT NULL REFERENCES sitting_seat(id), "cupId" varchar NOT NULL, "written" integer NOT NULL,
   "answer" text NOT NULL, "firstAt" text NOT NULL, PRIMARY KEY ("seatId", "cupId")`;
 
 const REFERENCE = `"id" varchar PRIMARY KEY NOT NULL, "on" text NOT NULL, "items" text NOT NULL, "remarks" text NOT NULL,
-  "createdAt" text NOT NULL`;
+  "createdAt" text NOT NULL, "deletedAt" text`;
 
 const CARD = `"key" varchar PRIMARY KEY NOT NULL, "dueAt" text NOT NULL, "stability" real NOT NULL, "difficulty" real NOT NULL,
   "reps" integer NOT NULL, "lapses" integer NOT NULL, "state" integer NOT NULL, "askedAt" text`;
