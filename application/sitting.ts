@@ -171,7 +171,7 @@ export function sheetOf(
     order: table.answer.order
       .map((group) => group.flatMap((code) => idOf.get(code) ?? []))
       .filter((group) => group.length > 0),
-    odd: (table.answer.odd !== null && idOf.get(table.answer.odd)) || null,
+    odd: table.answer.odd === null ? null : (idOf.get(table.answer.odd) ?? null),
     againstYardstick: byCup(({ againstYardstick }) => againstYardstick),
   };
 }
@@ -238,7 +238,7 @@ export function cupsToLog(sitting: DrawnSitting, seats: readonly SeatWithAnswers
       const answer = seat.answers[cup.id]?.answer;
       const against = againstOthers(sitting, seat, cup);
       if ((!answer || !isWritten(answer)) && against.length === 0) return [];
-      const { words = [], againstYardstick: _, ...written } = answer ?? EMPTY_ANSWER;
+      const { words, againstYardstick: _, ...written } = answer ?? EMPTY_ANSWER;
       const draft: BrewDraft = {
         ...parameters,
         brewedAt: firstAt(brewOfCup(cup)),

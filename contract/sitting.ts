@@ -57,7 +57,7 @@ export const sittingInput = z.strictObject(sittingFields).superRefine(({ kind, c
   if (new Set(ids).size < ids.length) wrong(['cups'], 'Two cups go by the same name');
   cups.forEach(({ sameAs, bagId, parameters }, i) => {
     const first = cups.find((cup) => cup.id === sameAs);
-    if (sameAs !== null && (!first || first.sameAs !== null || first.id === ids[i]))
+    if (sameAs !== null && (first?.sameAs !== null || first.id === ids[i]))
       wrong(['cups', i, 'sameAs'], 'It can only be another cup of a brew on this table');
     if (bagId !== null && parameters === null) wrong(['cups', i, 'parameters'], 'How it is brewed is needed');
   });

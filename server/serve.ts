@@ -93,7 +93,7 @@ export async function serve(
     );
     taken.push(() => imports.cancel());
     const instruments = simulatedInstrument;
-    const guests = new GuestDoor((request, response) => guestApp(request, response), guestsAt(config), now);
+    const guests = new GuestDoor((request, response) => void guestApp(request, response), guestsAt(config), now);
     taken.push(() => guests.close());
     const deps: Deps = {
       ...{ store, verdicts, planner, recorder, backups, imports, pictures, databaseFile, instruments },

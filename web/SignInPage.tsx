@@ -6,6 +6,7 @@ import { isOwnAddress } from '../core/draft';
 import { api, problemOf } from './api/api';
 import { useAppSelector } from './state/store';
 import { showTheme } from './state/theme';
+import { RidgeMark } from './ui/RidgeMark';
 import { usePageTitle } from './ui/usePageTitle';
 
 /** Asks for the household's passphrase, where the application can be reached from other machines. */
@@ -26,10 +27,7 @@ export function SignInPage() {
   const problem = problemOf(error);
   return (
     <main id="content" className="container sign-in">
-      <svg className="sign-in-ridge" viewBox="0 0 34 22" aria-hidden="true">
-        <path d="M2 18 C7 17 9 3 13 3 C18 3 21 13 32 16" />
-        <path d="M2 20.6 L32 20.6" />
-      </svg>
+      <RidgeMark />
       <h1>This household keeps its shelf to itself</h1>
       <p className="quiet">
         Its passphrase was chosen on the machine Slow Crest runs on. What you had written in this browser is still here.

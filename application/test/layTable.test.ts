@@ -50,7 +50,9 @@ describe('a table', () => {
 
   it('is ready together: each brew once, none while its kettle pours another', () => {
     const cups = laid('brewers');
-    const twice = [...cups, { ...cups[0]!, id: 'again', sameAs: cups[0]!.id }];
+    const [first] = cups;
+    if (!first) throw new Error('There is a cup');
+    const twice = [...cups, { ...first, id: 'again', sameAs: first.id }];
     const schedule = scheduleFor({ timing: 'together', kettles: 1, cups: twice });
     expect(schedule?.map(({ id }) => id).sort()).toEqual(cups.map(({ id }) => id).sort());
     expect(Math.min(...(schedule ?? []).map(({ startS }) => startS))).toBe(0);

@@ -76,7 +76,7 @@ export function ridge(rows: readonly (readonly number[])[], scores: readonly num
     const unit = new Float64Array(p);
     unit[c] = 1;
     solveInPlace(left.slice(), p, unit);
-    return unit[c]!;
+    return unit[c];
   });
   // tr(X(XᵀX + λI)⁻¹Xᵀ): how many of the columns the fit really uses.
   const used = inverse.reduce((sum, one) => sum + 1 - lambda * one, 0);

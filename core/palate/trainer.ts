@@ -1,4 +1,4 @@
-import { createEmptyCard, fsrs, Rating, type Card } from 'ts-fsrs';
+import { createEmptyCard, fsrs, Rating, TypeConvert, type Card } from 'ts-fsrs';
 import { currentWord, type Vocabulary, type Word } from '../cup/words';
 import type { Outcome } from './outcomes';
 
@@ -35,7 +35,7 @@ export function askedAgain(card: TrainerCard | null, outcome: Outcome, now: Date
           difficulty: card.difficulty,
           reps: card.reps,
           lapses: card.lapses,
-          state: card.state,
+          state: TypeConvert.state(card.state),
         },
       }
     : createEmptyCard(now);

@@ -22,8 +22,11 @@ export function cupCodes(count: number, below: RandomBelow): string[] {
   const codes: string[] = [];
   for (const code of shuffled(all, below)) {
     if (codes.length === count) break;
-    if (codes.every((other) => [...code].filter((digit, i) => digit !== other[i]).length > 1)) codes.push(code);
+    if (codes.every((other) => digitsApart(code, other) > 1)) codes.push(code);
   }
   if (codes.length < count) throw new RangeError(`${count} codes cannot be told apart`);
   return codes;
 }
+
+const digitsApart = (one: string, other: string): number =>
+  [0, 1, 2].filter((place) => one.charAt(place) !== other.charAt(place)).length;

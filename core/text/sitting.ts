@@ -1,5 +1,6 @@
 import { roundTo } from '../brew/units';
 import { SCALE_RANGES, type ScoringScale } from '../cup';
+import type { PairedDifference } from '../palate';
 import type { CupReading, PairReading, SittingKind, SittingReading, SittingTiming } from '../sitting';
 import { countWord, ordinalWord } from './words';
 
@@ -50,21 +51,21 @@ export function pairText(
   scale: ScoringScale,
 ): string {
   if (!difference) return '';
-  const { mean, pairs, interval } = difference;
+  const { mean, pairs } = difference;
   const [higher, lower] = mean >= 0 ? names : [names[1], names[0]];
   const by = pairs === 1 ? 'by the one who marked both' : `by the ${countWord(pairs)} who marked both`;
   const size = differenceText(scale, mean);
   if (isSameBrew)
     return `${names[0]} and ${names[1]} are one brew, marked ${size} apart ${by}: that much is the tasters’ own.`;
   if (Number(size) === 0) return `${higher} and ${lower} were marked alike ${by}.`;
-  const [near, far] = interval ? (mean >= 0 ? [interval.lo, interval.hi] : [-interval.hi, -interval.lo]) : [null, null];
-  const between =
-    near === null || far === null
-      ? 'of one pair nothing more can be said'
-      : near > 0
-        ? `8 in 10: ${differenceText(scale, near)} to ${differenceText(scale, far)}`
-        : `8 in 10: ${differenceText(scale, near)} below to ${differenceText(scale, far)} above, so it may be chance`;
-  return `${higher} was marked ${size} above ${lower} ${by} (${between}).`;
+  return `${higher} was marked ${size} above ${lower} ${by} (${betweenText(difference, scale)}).`;
+}
+
+function betweenText({ mean, interval }: PairedDifference, scale: ScoringScale): string {
+  if (interval === null) return 'of one pair nothing more can be said';
+  const [near, far] = mean >= 0 ? [interval.lo, interval.hi] : [-interval.hi, -interval.lo];
+  const [from, to] = [differenceText(scale, near), differenceText(scale, far)];
+  return near > 0 ? `8 in 10: ${from} to ${to}` : `8 in 10: ${from} below to ${to} above, so it may be chance`;
 }
 
 /** What a triangle came to. */
@@ -90,7 +91,7 @@ export function sittingHeadline(
   const pair = pairs.find(({ a, b }) => (a === first.id && b === second.id) || (a === second.id && b === first.id));
   if (pair?.isSameBrew) return `${nameOf(first.id)} came first, twice: it was the same brew.`;
   const interval = pair?.difference?.interval;
-  const isSure = interval !== null && interval !== undefined && (interval.lo > 0 || interval.hi < 0);
+  const isSure = interval != null && (interval.lo > 0 || interval.hi < 0);
   const ahead = `${nameOf(first.id)} came first, ${nameOf(second.id)} ${ordinalWord(2)}`;
   if (tasters === 1) return `${ahead}, to one taster.`;
   return isSure ? `${ahead}, and surely so.` : `${ahead}; what lies between them may be chance.`;

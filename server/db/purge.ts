@@ -12,6 +12,8 @@ const BENCH_GONE = `SELECT id FROM live_brew WHERE "closedAt" < :1
   OR "bagId" IN (SELECT id FROM bag WHERE "deletedAt" < :1)`;
 const CUPS_GONE = `SELECT id FROM cup WHERE "brewId" IN (${BREWS_GONE})`;
 const BAGS_GONE = `SELECT id FROM bag WHERE "deletedAt" < :1`;
+const SEATS_GONE = `SELECT id FROM sitting_seat WHERE "deletedAt" < :1
+  OR "sittingId" IN (SELECT id FROM sitting WHERE "deletedAt" < :1)`;
 
 /** In an order in which nothing is left behind that refers to what is gone. */
 const STEPS = [
@@ -34,7 +36,15 @@ const STEPS = [
   `DELETE FROM verdict WHERE "bagId" IN (${BAGS_GONE})`,
   `DELETE FROM change_record WHERE "at" < :1 OR "bagId" IN (${BAGS_GONE})`,
   `DELETE FROM picture WHERE "deletedAt" < :1 OR "bagId" IN (${BAGS_GONE})`,
+  `DELETE FROM plan_mark WHERE "bagId" IN (${BAGS_GONE})`,
+  // What is wished for may be had again, though the bag it was is gone.
+  `UPDATE bag_order SET "bagId" = NULL WHERE "bagId" IN (${BAGS_GONE})`,
   `DELETE FROM bag WHERE id IN (${BAGS_GONE})`,
+  `DELETE FROM sitting_answer WHERE "seatId" IN (${SEATS_GONE})`,
+  `DELETE FROM seat_secret WHERE "seatId" IN (${SEATS_GONE})`,
+  `DELETE FROM sitting_seat WHERE id IN (${SEATS_GONE})`,
+  `DELETE FROM sitting WHERE "deletedAt" < :1`,
+  `DELETE FROM reference_tasting WHERE "deletedAt" < :1`,
 ];
 
 /**

@@ -102,7 +102,7 @@ export function palateHandlers({ store, verdicts }: Deps): Handlers<PalateEndpoi
         return { id: bag.id, name: bag.name, bagId: bag.id, best: fit ? scoreAtBest(fit) : null };
       });
       const outside = sittings.revealed.flatMap(({ yardstick }): StandingItem[] =>
-        yardstick === null || yardstick.bagId !== null
+        yardstick?.bagId !== null
           ? []
           : [{ id: outsideId(yardstick.name), name: yardstick.name, bagId: null, best: null }],
       );

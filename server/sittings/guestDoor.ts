@@ -91,7 +91,7 @@ export class GuestDoor {
    */
   sittingOf(code: string): string {
     const open = this.#open;
-    if (open && open.code === code && this.now().getTime() < open.expiresAt) return open.sittingId;
+    if (open?.code === code && this.now().getTime() < open.expiresAt) return open.sittingId;
     if (open && ++open.wrong >= MOST_WRONG) {
       open.code = String(randomInt(1_000_000)).padStart(6, '0');
       open.wrong = 0;

@@ -5,7 +5,7 @@ import { liveBrewSample } from '../../contract/test/samples';
 import { ENTITIES } from '../db/entities';
 import { addPicture } from '../db/pictures';
 import { purge } from '../db/purge';
-import { brewDraft, TestServer, TODAY } from './running';
+import { brewDraft, REFERENCE, TestServer, TODAY } from './running';
 
 let server: TestServer;
 beforeAll(async () => {
@@ -52,6 +52,7 @@ describe('what was deleted', () => {
     const { recipe } = liveBrewSample();
     await server.ok('POST', '/bench', { bagId: gone, recipe });
     await server.ok('GET', `/bags/${gone}?today=${TODAY}`);
+    await server.ok('POST', '/plan/marks', { kind: 'pin', on: TODAY, bagId: gone });
     await server.ok('DELETE', `/bags/${gone}`);
     await purgeAfter(29);
     await server.ok('POST', `/bags/${gone}/restore`);
@@ -75,6 +76,36 @@ describe('what was deleted', () => {
     const heads = brews.filter(({ potId }) => potId === null);
     expect([brews.length, heads.length, gramsLeft]).toEqual([2, 1, 100 - brewDraft().doseG]);
     expect(brews.find(({ potId }) => potId !== null)?.potId).toBe(heads[0]?.id);
+  });
+
+  it('leaves an order of a bag that is gone, and takes tables and tastings that were cleared away along', async () => {
+    const before = await rows();
+    const bagId = await server.addBag({ name: 'Once more' });
+    const { id: orderId } = await server.ok<{ id: string }>('POST', '/orders', { name: 'Once more again', bagId });
+    const cup = { name: 'x', bagId, parameters: REFERENCE };
+    const { id } = await server.ok<{ id: string }>('POST', '/sittings', {
+      ...{ name: 'Cleared', kind: 'free', scoringScale: 'mark10' },
+      cups: [
+        { ...cup, id: 'a' },
+        { ...cup, id: 'b' },
+      ],
+    });
+    const { seatId, secret } = await server.ok<{ seatId: string; secret: string }>('POST', `/sittings/${id}/seats`, {
+      name: 'Ines',
+    });
+    await server.ok('PUT', `/seats/${secret}/answer`, { written: 1, table: { order: [] } });
+    await server.ok('DELETE', `/sittings/${id}/seats/${seatId}`);
+    await server.ok('DELETE', `/sittings/${id}`);
+    const tasting = await server.ok<{ id: string }>('POST', '/palate/references', {
+      ...{ on: TODAY, items: [{ wordId: 'quince' }] },
+    });
+    await server.ok('DELETE', `/palate/references/${tasting.id}`);
+    await server.ok('DELETE', `/bags/${bagId}`);
+    await purgeAfter(31);
+    expect(await rows()).toEqual({ ...before, bag_order: (before.bag_order ?? 0) + 1 });
+    const [order] = await server.ok<{ order: { id: string; bagId: string | null } }[]>('GET', `/orders?today=${TODAY}`);
+    expect(order?.order).toMatchObject({ id: orderId, bagId: null });
+    await server.ok('DELETE', `/orders/${orderId}`);
   });
 
   it('takes traces of brews that were cleared off the bench along, and nothing that is still there', async () => {

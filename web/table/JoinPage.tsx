@@ -6,6 +6,7 @@ import { api, problemOf } from '../api/api';
 import { keptInBrowser } from '../state/kept';
 import { useAppSelector } from '../state/store';
 import { showTheme } from '../state/theme';
+import { RidgeMark } from '../ui/RidgeMark';
 import { usePageTitle } from '../ui/usePageTitle';
 
 /** A guest comes to the table that is shared, by its code. */
@@ -28,10 +29,7 @@ export function JoinPage() {
   };
   return (
     <main id="content" className="container sign-in">
-      <svg className="sign-in-ridge" viewBox="0 0 34 22" aria-hidden="true">
-        <path d="M2 18 C7 17 9 3 13 3 C18 3 21 13 32 16" />
-        <path d="M2 20.6 L32 20.6" />
-      </svg>
+      <RidgeMark />
       <h1>Come to the table</h1>
       <p className="quiet">What you write goes to your host and, at the reveal, to everyone at this table.</p>
       <Form className="form-sheet" onSubmit={(event) => void submit(event)}>
