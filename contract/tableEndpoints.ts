@@ -155,6 +155,6 @@ export const TABLE_ENDPOINTS = {
     open: true,
     forGuests: true,
     errors: ['not-found', 'conflict'],
-    changes: ['Seat'],
+    changes: ['Seat', 'Sittings'],
   }),
 } as const satisfies Record<string, Endpoint>;

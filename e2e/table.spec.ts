@@ -149,6 +149,11 @@ test('a table is laid with the keyboard alone, written on paper and entered afte
   await expect(page.locator('.seat-foot')).toContainText('Everything you wrote is kept');
   await page.reload();
   await expect(page.locator('.mark-slider output')).toHaveText('5.1');
+  await page.getByRole('button', { name: 'All', exact: true }).click();
+  await page.getByRole('button', { name: 'I am through' }).click();
+  await expect(page.getByRole('button', { name: 'Not through after all' })).toBeVisible();
+  await page.goBack();
+  await expect(page.locator('.verdict')).toHaveText('Everyone is through.');
   await page.goto(`${unused.address}/table`);
   await page.getByRole('link', { name: 'One bag, several brewers' }).click();
   await page.getByRole('button', { name: 'Clear this table away' }).click();

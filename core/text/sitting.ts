@@ -72,7 +72,7 @@ function betweenText({ mean, interval }: PairedDifference, scale: ScoringScale):
 export function triangleText(triangle: NonNullable<SittingReading['triangle']>): string {
   const { asked, right, chance } = triangle;
   const percent = chance < 0.001 ? 'less than 0.1 %' : `${roundTo(100 * chance, chance < 0.1 ? 1 : 0)} %`;
-  const said = `${sentence(countWord(right))} of ${countWord(asked)} named the odd cup. By guessing alone so many or more would with a chance of ${percent}`;
+  const said = `${right === 0 ? 'None' : sentence(countWord(right))} of ${countWord(asked)} named the odd cup. By guessing alone so many or more would with a chance of ${percent}`;
   if (chance < 0.05) return `${said}: the two can be told apart.`;
   return chance < 0.2
     ? `${said}: perhaps they can be told apart; more tasters would say.`

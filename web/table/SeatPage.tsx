@@ -54,6 +54,10 @@ function Sheet({ secret, view, refetch }: { secret: string; view: SeatView; refe
       </>
     );
   const cup = cups[at];
+  const through = async (): Promise<void> => {
+    // Who is through has written all there is to reveal.
+    if (isDone || (await sheet.flush())) await sayDone({ secret, body: { isDone: !isDone } });
+  };
   return (
     <>
       <header className="seat-head">
@@ -99,7 +103,7 @@ function Sheet({ secret, view, refetch }: { secret: string; view: SeatView; refe
           <Button
             variant={isDone ? 'plain' : 'primary'}
             disabled={sheet.state.kept === 'here only'}
-            onClick={() => void sayDone({ secret, body: { isDone: !isDone } })}
+            onClick={() => void through()}
           >
             {isDone ? 'Not through after all' : 'I am through'}
           </Button>

@@ -18,10 +18,19 @@ import { Sharing } from './Sharing';
 /** One sitting, for whoever hosts it: what to brew when, who sits where, how far they are; and the reveal. */
 export function SittingPage() {
   const { sittingId = '' } = useParams();
-  const { data: sitting, error, refetch } = api.useSittingQuery({ id: sittingId });
+  const { data: sitting, error, refetch } = api.useSittingQuery({ id: sittingId }, { refetchOnMountOrArgChange: true });
   const { data: settings } = api.useSettingsQuery(undefined);
   usePageTitle(sitting?.name ?? 'Table');
-  useEffect(() => listen('sittingStream', { id: sittingId }, { changed: () => void refetch() }), [sittingId, refetch]);
+  useEffect(() => {
+    const again = (): void => void refetch();
+    // After a break what happened meanwhile is asked for; at first the page has just asked.
+    let isFirst = true;
+    const opened = (): void => {
+      if (!isFirst) again();
+      isFirst = false;
+    };
+    return listen('sittingStream', { id: sittingId }, { changed: again }, opened);
+  }, [sittingId, refetch]);
   if (sitting?.id !== sittingId)
     return error ? <ProblemNote error={error} retry={() => void refetch()} /> : <Wait what="Reading the table" />;
   return (

@@ -27,7 +27,8 @@ type KeptAnswer = Kept<'answers'>[string];
 export class AnswerKeeper {
   #answers: Record<string, KeptAnswer>;
   #timer: ReturnType<typeof setTimeout> | null = null;
-  #isSending = false;
+  #sending: Promise<void> | null = null;
+  #isClosed = false;
   #refused: string | null = null;
 
   constructor(
@@ -62,13 +63,21 @@ export class AnswerKeeper {
 
   /** The network may be back. */
   retry(): void {
+    this.#isClosed = false;
     if (this.#unsent().length > 0) this.#sendIn(0);
   }
 
-  /** Resolves nothing: what is not sent stays in the browser and goes with the next visit. */
-  close(): void {
+  /** Sends what is not sent yet at once; resolves with whether the server has all of it. */
+  async flush(): Promise<boolean> {
     if (this.#timer) clearTimeout(this.#timer);
-    this.#timer = null;
+    await this.#send();
+    return this.#unsent().length === 0;
+  }
+
+  /** The page is left: what is written goes now, and what cannot go stays in the browser for the next visit. */
+  close(): void {
+    this.#isClosed = true;
+    void this.flush();
   }
 
   #write(key: string, answer: CupAnswer | TableAnswer, serverWritten: number): void {
@@ -93,10 +102,14 @@ export class AnswerKeeper {
     this.#timer = setTimeout(() => void this.#send(), ms);
   }
 
-  async #send(): Promise<void> {
+  /** One after another: who asks while something is on its way waits for that, and for what was written since. */
+  #send(): Promise<void> {
     this.#timer = null;
-    if (this.#isSending) return;
-    this.#isSending = true;
+    this.#sending ??= this.#sendAll().finally(() => (this.#sending = null));
+    return this.#sending;
+  }
+
+  async #sendAll(): Promise<void> {
     try {
       for (let next = this.#unsent()[0]; next; next = this.#unsent()[0]) {
         const [key, { written, answer }] = next;
@@ -113,9 +126,7 @@ export class AnswerKeeper {
       this.#tell('kept');
     } catch {
       this.#tell('here only');
-      this.#sendIn(AGAIN_MS);
-    } finally {
-      this.#isSending = false;
+      if (!this.#isClosed) this.#sendIn(AGAIN_MS);
     }
   }
 

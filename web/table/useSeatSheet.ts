@@ -11,6 +11,8 @@ export interface SeatSheet {
   table: TableAnswer;
   writeCup: (cup: SeatView['cups'][number], answer: CupAnswer) => void;
   writeTable: (answer: TableAnswer) => void;
+  /** Sends what is not sent yet; says whether the server has all of it. */
+  flush: () => Promise<boolean>;
   state: AnswersState;
 }
 
@@ -37,6 +39,7 @@ export function useSeatSheet(secret: string, view: SeatView, refetch: () => unkn
   const [, setWritten] = useState(0);
   useEffect(() => {
     const retry = (): void => keeper.retry();
+    retry();
     addEventListener('online', retry);
     document.addEventListener('visibilitychange', retry);
     return () => {
@@ -72,6 +75,7 @@ export function useSeatSheet(secret: string, view: SeatView, refetch: () => unkn
       keeper.writeTable(answer, view.table.written);
       drawn();
     },
+    flush: () => keeper.flush(),
     state,
   };
 }

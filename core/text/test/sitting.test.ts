@@ -61,6 +61,7 @@ describe('a sitting in words', () => {
       /21 %: nothing says that they can be told apart\.$/,
     );
     expect(triangleText({ asked: 6, right: 4, chance: 0.1 })).toMatch(/perhaps/);
+    expect(triangleText({ asked: 3, right: 0, chance: 1 })).toMatch(/^None of three named the odd cup\./);
   });
 
   it('says how a cup stood against the yardstick', () => {

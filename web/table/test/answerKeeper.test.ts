@@ -96,4 +96,25 @@ describe('what a taster writes at a table', () => {
     await vi.advanceTimersByTimeAsync(500);
     expect(server.has.get('417')).toMatchObject({ written: 2, cup: { answer: { mark: 6 } } });
   });
+
+  it('goes at once when the page is left, and before a taster is through', async () => {
+    const { server, open } = phone();
+    const keeper = open();
+    keeper.writeCup('417', answer(5), 0);
+    keeper.close();
+    await vi.advanceTimersByTimeAsync(0);
+    expect(server.has.get('417')?.written).toBe(1);
+    const again = open();
+    again.writeCup('417', answer(6), 1);
+    again.writeCup('528', answer(7), 0);
+    expect(await again.flush()).toBe(true);
+    expect(server.has.size).toBe(2);
+    server.isAway = true;
+    again.writeCup('528', answer(8), 1);
+    expect(await again.flush()).toBe(false);
+    again.close();
+    await vi.advanceTimersByTimeAsync(10_000);
+    // A page that is gone does not go on trying.
+    expect(server.asked).toBe(5);
+  });
 });
