@@ -20,6 +20,7 @@ export const RESOURCES = [
   'Pictures',
   'Calendar',
   'Sittings',
+  'Sitting',
   'Sharing',
   'Seat',
   'References',

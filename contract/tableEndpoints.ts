@@ -36,7 +36,7 @@ export const TABLE_ENDPOINTS = {
     params: byId,
     answer: sitting,
     errors: ['not-found'],
-    tells: ['Sittings'],
+    tells: ['Sitting'],
   }),
   sittingStream: get('/sittings/:id/stream', 'How far the tasters are.', {
     params: byId,
@@ -47,13 +47,14 @@ export const TABLE_ENDPOINTS = {
     params: byId,
     body: nothing,
     errors: ['not-found'],
+    // A page of it that is just being left does not ask for what is gone.
     changes: ['Sittings'],
   }),
   restoreSitting: post('/sittings/:id/restore', 'Brings a sitting back.', {
     params: byId,
     body: nothing,
     errors: ['not-found'],
-    changes: ['Sittings'],
+    changes: ['Sittings', 'Sitting'],
   }),
   sittingKey: post(
     '/sittings/:id/key',
@@ -63,7 +64,7 @@ export const TABLE_ENDPOINTS = {
       body: nothing,
       answer: sittingKey,
       errors: ['not-found'],
-      changes: ['Sittings'],
+      changes: ['Sittings', 'Sitting'],
     },
   ),
   takeSeat: post('/sittings/:id/seats', 'Sets a place for a taster; answers the secret its device goes by.', {
@@ -72,7 +73,7 @@ export const TABLE_ENDPOINTS = {
     answer: takenSeat,
     creates: true,
     errors: ['not-found', 'conflict'],
-    changes: ['Sittings'],
+    changes: ['Sittings', 'Sitting'],
   }),
   seatAgain: post(
     '/sittings/:id/seats/:seatId/secret',
@@ -83,26 +84,26 @@ export const TABLE_ENDPOINTS = {
       answer: takenSeat,
       creates: true,
       errors: ['not-found', 'conflict'],
-      changes: ['Sittings'],
+      changes: ['Sittings', 'Sitting'],
     },
   ),
   removeSeat: remove('/sittings/:id/seats/:seatId', 'Takes a seat away; it can be brought back.', {
     params: bySeat,
     body: nothing,
     errors: ['not-found', 'conflict'],
-    changes: ['Sittings'],
+    changes: ['Sittings', 'Sitting'],
   }),
   restoreSeat: post('/sittings/:id/seats/:seatId/restore', 'Brings a seat back, with what was written at it.', {
     params: bySeat,
     body: nothing,
     errors: ['not-found', 'conflict'],
-    changes: ['Sittings'],
+    changes: ['Sittings', 'Sitting'],
   }),
   reveal: post('/sittings/:id/reveal', 'Tells everyone which cup was which, and logs every cup on its bag.', {
     params: byId,
     body: nothing,
     errors: ['not-found', 'conflict'],
-    changes: ['Sittings', 'Shelf', 'Bag', 'Tasters', 'Words'],
+    changes: ['Sittings', 'Sitting', 'Shelf', 'Bag', 'Tasters', 'Words'],
   }),
 
   sharing: get('/sharing', 'Whether a sitting is shared on the network, and the way in.', {
@@ -155,6 +156,6 @@ export const TABLE_ENDPOINTS = {
     open: true,
     forGuests: true,
     errors: ['not-found', 'conflict'],
-    changes: ['Seat', 'Sittings'],
+    changes: ['Seat', 'Sittings', 'Sitting'],
   }),
 } as const satisfies Record<string, Endpoint>;
