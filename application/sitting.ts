@@ -11,7 +11,7 @@ import {
 } from '../contract/sitting';
 import { levelValue, scoreOfCup, type IntensityAttribute } from '../core/cup';
 import { agreedList, notAgreed, wordSpelt, type Vocabulary } from '../core/cup/words';
-import { orderOfSeat, brewOfCup, readSitting, type SittingReading, type TastersSheet } from '../core/sitting';
+import { servingOrder, brewOfCup, readSitting, type SittingReading, type TastersSheet } from '../core/sitting';
 import { fieldProblems } from '../contract/error';
 import { Problem } from './problem';
 
@@ -50,7 +50,7 @@ export function cupOfCode(sitting: DrawnSitting, code: string): SittingCup {
 export function cupsOfSeat(sitting: DrawnSitting, place: number): SittingCup[] {
   const byId = new Map(sitting.cups.map((cup) => [cup.id, cup]));
   // Where nothing is hidden they come as they stand; else in an order of the design that is nobody else's.
-  const ids = sitting.blindToCup ? orderOfSeat(sitting.drawn, place) : sitting.cups.map(({ id }) => id);
+  const ids = sitting.blindToCup ? servingOrder(sitting.drawn, place) : sitting.cups.map(({ id }) => id);
   return ids.flatMap((id) => byId.get(id) ?? []);
 }
 
@@ -70,13 +70,13 @@ export function checkAnswer(
   throw new Problem('invalid', message, [{ path: 'cup.answer.words', message }]);
 }
 
-/** Refuses an order that names a cup twice, or one that is not there. */
-export function checkTable(sitting: DrawnSitting, { order, odd }: TableAnswer): void {
-  const named = order.flat();
+/** Refuses a ranking that names a cup twice, or one that is not there. */
+export function checkTable(sitting: DrawnSitting, { ranking, odd }: TableAnswer): void {
+  const named = ranking.flat();
   for (const code of [...named, ...(odd === null ? [] : [odd])]) cupOfCode(sitting, code);
   if (new Set(named).size < named.length) {
-    const message = 'A cup stands in the order twice';
-    throw new Problem('invalid', message, [{ path: 'table.order', message }]);
+    const message = 'A cup stands in the ranking twice';
+    throw new Problem('invalid', message, [{ path: 'table.ranking', message }]);
   }
 }
 
@@ -168,7 +168,7 @@ export function sheetOf(
       ),
     ),
     words: byCup(({ words }) => words.map(nameOf)),
-    order: table.answer.order
+    ranking: table.answer.ranking
       .map((group) => group.flatMap((code) => idOf.get(code) ?? []))
       .filter((group) => group.length > 0),
     odd: table.answer.odd === null ? null : (idOf.get(table.answer.odd) ?? null),
@@ -258,8 +258,8 @@ export function cupsToLog(sitting: DrawnSitting, seats: readonly SeatWithAnswers
 /** How a cup was against those of its bag that stand after it on the table, as its taster put them in order. */
 function againstOthers(sitting: DrawnSitting, seat: SeatWithAnswers, cup: SittingCup): CupToLog['against'] {
   const idOf = new Map(sitting.cups.map(({ id }) => [codeOf(sitting, id), id]));
-  const order = seat.table.answer.order.map((group) => group.flatMap((one) => idOf.get(one) ?? []));
-  const placeOf = (id: string): number => order.findIndex((group) => group.includes(id));
+  const ranking = seat.table.answer.ranking.map((group) => group.flatMap((one) => idOf.get(one) ?? []));
+  const placeOf = (id: string): number => ranking.findIndex((group) => group.includes(id));
   const own = placeOf(cup.id);
   if (own < 0) return [];
   const earlier = sitting.cups.slice(0, sitting.cups.indexOf(cup));

@@ -79,9 +79,9 @@ export const cupAnswer = z.strictObject({
 export type CupAnswer = z.infer<typeof cupAnswer>;
 export const EMPTY_ANSWER: CupAnswer = cupAnswer.parse({ mark: null });
 
-/** What a taster says of all of them: the order, the best first, and the odd one of three. */
+/** What a taster says of all of them: a ranking, the best first, and the odd one of three. */
 export const tableAnswer = z.strictObject({
-  order: z.array(z.array(code).min(1)).max(SITTING_CUPS.most).default([]),
+  ranking: z.array(z.array(code).min(1)).max(SITTING_CUPS.most).default([]),
   odd: code.nullable().default(null),
 });
 export type TableAnswer = z.infer<typeof tableAnswer>;
@@ -102,9 +102,9 @@ export const seat = z.strictObject({
   tasterId: id.nullable(),
   isGuest: z.boolean(),
   /** The codes in the order in which they come to this seat. */
-  order: z.array(code),
+  servingOrder: z.array(code),
   /** Cups with something written of them. */
-  written: z.number().int(),
+  cupsWritten: z.number().int(),
   isDone: z.boolean(),
 });
 export type Seat = z.infer<typeof seat>;

@@ -71,8 +71,8 @@ export async function setTheTable(
     for (const [cupId, said] of Object.entries(cups))
       await keepAnswer(db, seatId, cupId, { written: 1, answer: { ...EMPTY_ANSWER, ...said }, at });
     if (name === 'Mira') {
-      const order = [['kivu'], ['again'], ['quebrada']].map((group) => group.map((cup) => codes[cup] ?? ''));
-      await keepAnswer(db, seatId, null, { written: 1, answer: { order, odd: null }, at });
+      const ranking = [['kivu'], ['again'], ['quebrada']].map((group) => group.map((cup) => codes[cup] ?? ''));
+      await keepAnswer(db, seatId, null, { written: 1, answer: { ranking, odd: null }, at });
     }
   }
   const seats = await loadSeats(db, id);

@@ -147,7 +147,7 @@ test('the palate says what is liked, how repeatable, and what stands how, of not
   demo,
 }) => {
   for (const [part, said] of [
-    ['liking', 'There are no: 15 more.'],
+    ['liking', 'There is none yet.'],
     ['repeats', 'Nothing was repeated yet.'],
     ['standings', 'Nothing stands yet'],
     ['crests', 'No bag with cups is finished yet.'],

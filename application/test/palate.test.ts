@@ -38,7 +38,7 @@ describe('repeats', () => {
 
 describe('standings', () => {
   const sheet = (scores: Record<string, number>): TastersSheet => ({
-    ...{ seat: 's', scores, levels: {}, words: {}, order: [], odd: null },
+    ...{ seat: 's', scores, levels: {}, words: {}, ranking: [], odd: null },
     againstYardstick: { x: 'better' },
   });
   const item = (id: string, mean: number | null) => ({

@@ -13,7 +13,7 @@ export interface TastersSheet {
   /** Words found, by the ids they go by. */
   words: Readonly<Record<string, readonly string[]>>;
   /** Cups from the best to the least liked; those said to be alike stand together. */
-  order: readonly (readonly string[])[];
+  ranking: readonly (readonly string[])[];
   /** The one of three called the odd one; null where none was. */
   odd: string | null;
   /** Each cup against the yardstick. */
@@ -26,7 +26,7 @@ export interface CupReading {
   marked: number;
   mean: number | null;
   median: number | null;
-  /** Mean place in the tasters' orders, 1 the best; null where nobody put it in order. */
+  /** Mean place in the tasters' rankings, 1 the best; null where nobody ranked it. */
   place: number | null;
   /** Words that at least half of the tasters found, and those that one alone did, with how many found each. */
   shared: { word: string; by: number }[];
@@ -60,28 +60,28 @@ export interface SittingReading {
   triangle: { asked: number; right: number; chance: number } | null;
 }
 
-/** Places of cups in an order, alike ones sharing the mean of theirs. */
-function placesOf(order: readonly (readonly string[])[]): Map<string, number> {
+/** Places of cups in a ranking, alike ones sharing the mean of theirs. */
+function placesOf(ranking: readonly (readonly string[])[]): Map<string, number> {
   const places = new Map<string, number>();
   let before = 0;
-  for (const group of order) {
+  for (const group of ranking) {
     for (const cup of group) places.set(cup, before + (group.length + 1) / 2);
     before += group.length;
   }
   return places;
 }
 
-/** The order a taster gave, or the one their marks come to; null where neither names all of the cups. */
+/** The ranking a taster gave, or the one their marks come to; null where neither names all of the cups. */
 function rankedBy(sheet: TastersSheet, cups: readonly PouredCup[]): number[] | null {
-  const places = placesOf(sheet.order);
+  const places = placesOf(sheet.ranking);
   if (cups.every(({ id }) => places.has(id))) return cups.map(({ id }) => -(places.get(id) ?? 0));
   const scores = cups.map(({ id }) => sheet.scores[id] ?? null);
   return scores.every((one) => one !== null) ? scores : null;
 }
 
-/** Which of two cups a taster puts first: by the order given, else by marks; null where neither says. */
+/** Which of two cups a taster puts first: by the ranking given, else by marks; null where neither says. */
 export function preferred(sheet: TastersSheet, a: string, b: string): 'a' | 'b' | 'alike' | null {
-  const places = placesOf(sheet.order);
+  const places = placesOf(sheet.ranking);
   const [ofA, ofB] = [places.get(a), places.get(b)];
   if (ofA !== undefined && ofB !== undefined) return ofA === ofB ? 'alike' : ofA < ofB ? 'a' : 'b';
   const [scoreA, scoreB] = [sheet.scores[a] ?? null, sheet.scores[b] ?? null];
@@ -108,7 +108,7 @@ export function readSitting(cups: readonly PouredCup[], sheets: readonly Tasters
 
 function readCup(id: string, sheets: readonly TastersSheet[]): CupReading {
   const scores = sheets.flatMap((sheet) => sheet.scores[id] ?? []).sort((a, b) => a - b);
-  const places = sheets.flatMap((sheet) => placesOf(sheet.order).get(id) ?? []);
+  const places = sheets.flatMap((sheet) => placesOf(sheet.ranking).get(id) ?? []);
   const found = new Map<string, string[]>();
   for (const { seat, words } of sheets)
     for (const word of new Set(words[id] ?? [])) found.set(word, [...(found.get(word) ?? []), seat]);

@@ -19,7 +19,7 @@ export function williamsDesign(n: number): number[][] {
  * @param seat counts from 0
  * @param shuffled the cups, as they were drawn
  */
-export function orderOfSeat<T>(shuffled: readonly T[], seat: number): T[] {
+export function servingOrder<T>(shuffled: readonly T[], seat: number): T[] {
   const design = williamsDesign(shuffled.length);
   return (design[seat % design.length] ?? []).map((place) => shuffled[place]!);
 }

@@ -1,7 +1,7 @@
 import { START_DAYS, type StartRule } from '../shelf/plan';
 import { roundTo } from '../brew/units';
 import type { LearntRate } from '../crest';
-import { countWord, cupsText, inDaysText } from './words';
+import { capitalised, countWord, cupsText, inDaysText } from './words';
 
 /** What each start rule is called. */
 export const START_RULE_WORDS: Readonly<Record<StartRule, string>> = {
@@ -31,11 +31,9 @@ export function learntRateText({ median, lo, hi, bags }: LearntRate): string {
   const from =
     bags === 1
       ? 'One bag that was both in and out says'
-      : `${sentence(countWord(bags))} bags that were both in and out say`;
+      : `${capitalised(countWord(bags))} bags that were both in and out say`;
   return `${from} ${said(median)}; 8 in 10: ${said(lo)} to ${said(hi)}.`;
 }
-
-const sentence = (text: string): string => `${text[0]?.toUpperCase() ?? ''}${text.slice(1)}`;
 
 /** Few doses left are a reason to wait: so many at most. */
 const FEW = 3;
@@ -43,8 +41,7 @@ const FEW = 3;
 /** That the last doses are better kept, or that there are none to lose; null where nothing is to be said. */
 export function lastDosesText(cupsLeft: number, bestInDays: number | null): string | null {
   if (cupsLeft === 0 || cupsLeft > FEW) return null;
-  const left = cupsText(cupsLeft);
-  const counted = `${left[0]?.toUpperCase() ?? ''}${left.slice(1)} left`;
+  const counted = `${capitalised(cupsText(cupsLeft))} left`;
   if (bestInDays !== null && bestInDays > 0)
     return `${counted}, and its best days begin ${inDaysText(bestInDays)}: wait.`;
   return `${counted}.`;

@@ -2,9 +2,8 @@ import { roundTo } from '../brew/units';
 import { SCALE_RANGES, type ScoringScale } from '../cup';
 import type { Driver, PairedDifference, Repeatability, Standing } from '../palate';
 import { LIKING_CUPS } from '../palate/constants';
-import { countWord, cupsText, ordinalWord } from './words';
+import { capitalised, countWord, cupsText, ordinalWord } from './words';
 
-const sentence = (text: string): string => `${text[0]?.toUpperCase() ?? ''}${text.slice(1)}`;
 const said = (value: number, places = 1): string => String(roundTo(Math.abs(value), places));
 const signed = (value: number): string => {
   const size = said(value);
@@ -22,7 +21,7 @@ export function repeatabilityText(
   const range = `8 in 10: ${said(lo, places)} to ${said(hi, places)}`;
   const from = `from ${degrees === 1 ? 'one repeat' : `${countWord(degrees)} repeats`}`;
   const against = assumed === null ? '' : ` Before any repeat ${said(assumed, places)} is assumed.`;
-  const firm = more === 0 ? ' That is firm.' : ` ${sentence(countWord(more))} more would make it firm.`;
+  const firm = more === 0 ? ' That is firm.' : ` ${capitalised(countWord(more))} more would make it firm.`;
   return `${who} ${said(sd, places)} apart (standard deviation; ${range}), ${from}.${firm}${against}`;
 }
 
@@ -52,11 +51,14 @@ export function driverText(
   const { points } = SCALE_RANGES[scale];
   const [mean, lo, hi] = [effect.mean / points, effect.lo / points, effect.hi / points];
   const range = `8 in 10: ${signed(lo)} to ${signed(hi)}`;
-  const what = sentence(name);
+  const what = capitalised(name);
+  const perhaps = isSure ? '' : 'perhaps ';
   if (kind === 'family') {
     if (lo <= 0 && hi >= 0) return `Words of ${name}: no telling (${range}; in ${cupsText(cups)}).`;
-    const marks = `arks are ${mean > 0 ? 'higher' : 'lower'} with words of ${name}: ${signed(mean)} (${range}; in ${cupsText(cups)}).`;
-    return isSure ? `M${marks}` : `Perhaps m${marks}`;
+    const side = mean > 0 ? 'higher' : 'lower';
+    return capitalised(
+      `${perhaps}marks are ${side} with words of ${name}: ${signed(mean)} (${range}; in ${cupsText(cups)}).`,
+    );
   }
   if (ideal !== null) {
     const end = roundTo(ideal, 1);
@@ -65,14 +67,15 @@ export function driverText(
     return `${what} helps up to ${end}, and is too much beyond.`;
   }
   if (lo <= 0 && hi >= 0) return `${what}: no telling (${range} a level; in ${cupsText(cups)}).`;
-  const better = `he ${mean > 0 ? 'more' : 'less'} ${name.toLowerCase()}, the better: ${signed(mean)} a level (${range}).`;
-  return isSure ? `T${better}` : `Perhaps t${better}`;
+  const amount = `the ${mean > 0 ? 'more' : 'less'} ${name.toLowerCase()}`;
+  return capitalised(`${perhaps}${amount}, the better: ${signed(mean)} a level (${range}).`);
 }
 
 /** That there are too few cups to say what is liked. */
 export function tooFewCupsText(cups: number): string {
-  const more = LIKING_CUPS - cups;
-  return `What you like is said from ${countWord(LIKING_CUPS)} scored cups on. There are ${countWord(cups)}: ${countWord(more)} more.`;
+  const more = `${countWord(LIKING_CUPS - cups)} more`;
+  const sofar = cups === 0 ? 'There is none yet.' : `There ${cups === 1 ? 'is' : 'are'} ${countWord(cups)}: ${more}.`;
+  return `What you like is said from ${countWord(LIKING_CUPS)} scored cups on. ${sofar}`;
 }
 
 /** "third of nine, could be second": a place, and the places it could be. */
@@ -128,6 +131,18 @@ export function higherText(
   const isSure = interval.lo > 0 || interval.hi < 0;
   const [near, far] = mean >= 0 ? [interval.lo, interval.hi] : [-interval.hi, -interval.lo];
   return `${higher} marks ${size} above ${lower} over ${over} (8 in 10: ${signed(near / points)} to ${signed(far / points)})${isSure ? '' : ', which may be chance'}.`;
+}
+
+/** Of which of two tasters a level is the higher, and by how much; of a difference the first has above the second. */
+export function levelApartText(
+  name: string,
+  { mean, interval }: PairedDifference,
+  [first, second]: readonly [string, string],
+): string {
+  const [higher, lower] = mean > 0 ? [first, second] : [second, first];
+  const [near, far] = interval ? (mean > 0 ? [interval.lo, interval.hi] : [-interval.hi, -interval.lo]) : [0, 0];
+  const range = interval ? ` (8 in 10: ${signed(near)} to ${signed(far)})` : '';
+  return `${capitalised(name)}: ${higher} draws ${said(mean)} more than ${lower}${range}.`;
 }
 
 /** Who repeats more finely; empty where it is not known of both. */

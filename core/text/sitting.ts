@@ -2,7 +2,7 @@ import { roundTo } from '../brew/units';
 import { SCALE_RANGES, type ScoringScale } from '../cup';
 import type { PairedDifference } from '../palate';
 import type { CupReading, PairReading, SittingKind, SittingReading, SittingTiming } from '../sitting';
-import { countWord, ordinalWord } from './words';
+import { capitalised, countWord, ordinalWord } from './words';
 
 /** What each kind of sitting is called, and what it answers. */
 export const SITTING_KIND_WORDS: Readonly<Record<SittingKind, { name: string; asks: string }>> = {
@@ -28,8 +28,6 @@ export function differenceText(scale: ScoringScale, points: number): string {
 }
 
 const signed = (value: number): string => String(roundTo(value, 2)).replace('-', '−');
-const sentence = (text: string): string => `${text[0]?.toUpperCase() ?? ''}${text.slice(1)}`;
-
 /** How far the tasters agree, in words first; empty where there is nothing to say it by. */
 export function agreementText(agreement: SittingReading['agreement']): string {
   if (!agreement) return '';
@@ -37,7 +35,7 @@ export function agreementText(agreement: SittingReading['agreement']): string {
   if (w === null) return 'Nobody told the cups apart.';
   const order =
     w >= 0.7 ? 'in much the same order' : w >= 0.4 ? 'in partly the same order' : 'in hardly the same order';
-  const ranked = `${sentence(countWord(tasters))} tasters put the cups ${order} (Kendall’s W ${roundTo(w, 2)}; 1 is one order, 0 none)`;
+  const ranked = `${capitalised(countWord(tasters))} tasters put the cups ${order} (Kendall’s W ${roundTo(w, 2)}; 1 is one order, 0 none)`;
   if (!icc) return `${ranked}.`;
   const alike =
     icc.icc >= 0.6 ? 'mark them alike' : icc.icc >= 0.3 ? 'mark them somewhat alike' : 'mark them unlike one another';
@@ -72,7 +70,7 @@ function betweenText({ mean, interval }: PairedDifference, scale: ScoringScale):
 export function triangleText(triangle: NonNullable<SittingReading['triangle']>): string {
   const { asked, right, chance } = triangle;
   const percent = chance < 0.001 ? 'less than 0.1 %' : `${roundTo(100 * chance, chance < 0.1 ? 1 : 0)} %`;
-  const said = `${right === 0 ? 'None' : sentence(countWord(right))} of ${countWord(asked)} named the odd cup. By guessing alone so many or more would with a chance of ${percent}`;
+  const said = `${right === 0 ? 'None' : capitalised(countWord(right))} of ${countWord(asked)} named the odd cup. By guessing alone so many or more would with a chance of ${percent}`;
   if (chance < 0.05) return `${said}: the two can be told apart.`;
   return chance < 0.2
     ? `${said}: perhaps they can be told apart; more tasters would say.`

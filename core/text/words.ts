@@ -45,6 +45,9 @@ export function ordinalWord(place: number): string {
   return `${place}${teens ? 'th' : (['th', 'st', 'nd', 'rd'][place % 10] ?? 'th')}`;
 }
 
+/** The same with a capital: what begins a sentence. */
+export const capitalised = (text: string): string => `${text[0]?.toUpperCase() ?? ''}${text.slice(1)}`;
+
 /** "no cups", "one cup", "three cups", "14 cups". */
 export function cupsText(count: number): string {
   return `${countWord(count)} ${count === 1 ? 'cup' : 'cups'}`;

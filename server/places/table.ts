@@ -42,8 +42,8 @@ import type { TABLE_ENDPOINTS } from '../../contract/tableEndpoints';
 /** A seat as the host sees it: how far its taster is, and not what was written. */
 const seatLine = (sitting: SittingRow, { id, name, tasterId, isGuest, place, answers, doneAt }: WrittenSeat): Seat => ({
   ...{ id, name, tasterId, isGuest },
-  order: cupsOfSeat(sitting, place).map((cup) => sitting.codes[cup.id] ?? ''),
-  written: Object.values(answers).filter(({ answer }) => isWritten(answer)).length,
+  servingOrder: cupsOfSeat(sitting, place).map((cup) => sitting.codes[cup.id] ?? ''),
+  cupsWritten: Object.values(answers).filter(({ answer }) => isWritten(answer)).length,
   isDone: doneAt !== null,
 });
 

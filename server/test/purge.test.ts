@@ -93,7 +93,7 @@ describe('what was deleted', () => {
     const { seatId, secret } = await server.ok<{ seatId: string; secret: string }>('POST', `/sittings/${id}/seats`, {
       name: 'Ines',
     });
-    await server.ok('PUT', `/seats/${secret}/answer`, { written: 1, table: { order: [] } });
+    await server.ok('PUT', `/seats/${secret}/answer`, { written: 1, table: { ranking: [] } });
     await server.ok('DELETE', `/sittings/${id}/seats/${seatId}`);
     await server.ok('DELETE', `/sittings/${id}`);
     const tasting = await server.ok<{ id: string }>('POST', '/palate/references', {

@@ -131,7 +131,7 @@ describe('a sitting', () => {
     await write(secret, code, { words: ['Quince'] }, 10);
     const other = ['123', '456', '789', '234'].find((one) => !cups.some((c) => c.code === one)) ?? '';
     expect((await wrong({ cup: { code: other, answer: { mark: 5 } } })).status).toBe(422);
-    expect((await wrong({ table: { order: [[code], [code]] } })).message).toContain('twice');
+    expect((await wrong({ table: { ranking: [[code], [code]] } })).message).toContain('twice');
     expect((await wrong({})).status).toBe(422);
     expect((await server.refused('GET', '/seats/abcdefghijklmnopqrstuvwxyz012345')).status).toBe(404);
   });
@@ -149,10 +149,10 @@ describe('a sitting', () => {
         const words = cupId === 'a' ? ['quince'] : [];
         await write(seat.secret, code(cupId), { mark, words });
       }
-    const order = [[code('a')], [code('c')], [code('a again'), code('b')]];
-    await server.ok('PUT', `/seats/${omar.secret}/answer`, { written: 1, table: { order } });
+    const ranking = [[code('a')], [code('c')], [code('a again'), code('b')]];
+    await server.ok('PUT', `/seats/${omar.secret}/answer`, { written: 1, table: { ranking } });
     await server.ok('PUT', `/seats/${omar.secret}/done`, { isDone: true });
-    expect((await sitting(id)).seats.map(({ name, written, isDone }) => [name, written, isDone])).toEqual([
+    expect((await sitting(id)).seats.map(({ name, cupsWritten, isDone }) => [name, cupsWritten, isDone])).toEqual([
       ['Ines', 4, false],
       ['Omar', 4, true],
     ]);
@@ -174,7 +174,7 @@ describe('a sitting', () => {
     expect(brews.every((brew) => brew.cup.blind && brew.cup.company === 'panel')).toBe(true);
     expect(brews.filter((brew) => brew.cup.descriptors.some(({ typed }) => typed === 'quince'))).toHaveLength(2);
     const compared = brews.flatMap((brew) => brew.cup.comparisons.map(({ was }) => was)).sort();
-    // Omar’s order, each cup against those before it on the table.
+    // Omar’s ranking, each cup against those before it on the table.
     expect(compared).toEqual(['worse', 'worse', 'worse']);
     expect((await page(otherId)).brews).toHaveLength(2);
     // What stands, stands: nothing is logged twice, nor written any more.

@@ -2,9 +2,8 @@ import { useSearchParams } from 'react-router';
 import Form from 'react-bootstrap/Form';
 import type { TwoTasters } from '../../contract/palateReading';
 import type { Taster } from '../../contract/taster';
-import { finerText, higherText } from '../../core/text';
+import { finerText, higherText, levelApartText } from '../../core/text';
 import { api } from '../api/api';
-import { numberText, sentenceCase } from '../ui/format';
 import { PalatePart } from './PalatePart';
 
 /** Two palates side by side: who is higher, who is finer, on what they differ. */
@@ -108,14 +107,8 @@ function Levels({
   if (apart.length === 0) return null;
   return (
     <ul className="plain-list">
-      {apart.map(({ attribute, difference: { mean, interval } }) => (
-        <li key={attribute}>
-          {sentenceCase(nameOf(attribute))}: {mean > 0 ? first : second} draws {numberText(Math.abs(mean), 1)} more than{' '}
-          {mean > 0 ? second : first}
-          {interval &&
-            ` (8 in 10: ${numberText(Math.min(Math.abs(interval.lo), Math.abs(interval.hi)), 1)} to ${numberText(Math.max(Math.abs(interval.lo), Math.abs(interval.hi)), 1)})`}
-          .
-        </li>
+      {apart.map(({ attribute, difference }) => (
+        <li key={attribute}>{levelApartText(nameOf(attribute), difference, [first, second])}</li>
       ))}
     </ul>
   );

@@ -66,8 +66,8 @@ function SittingForm({ bags, brewers, scoringScale }: Props) {
   });
 
   function laid({ kind, bags: ids, brewers: chosen, styles }: typeof picked): SittingCup[] {
-    const order = ids.flatMap((id) => bags.find((bag) => bag.id === id) ?? []);
-    return cupsFor({ kind, bags: order, brewers: chosen, styles }, nanoid);
+    const chosenBags = ids.flatMap((id) => bags.find((bag) => bag.id === id) ?? []);
+    return cupsFor({ kind, bags: chosenBags, brewers: chosen, styles }, nanoid);
   }
   const pick = (differently: Partial<typeof picked>): void => {
     const next = { ...picked, ...differently };

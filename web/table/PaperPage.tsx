@@ -14,7 +14,7 @@ export function PaperPage() {
   if (!sitting)
     return error ? <ProblemNote error={error} retry={() => void refetch()} /> : <Wait what="Reading the table" />;
   const { name, codes, seats, scoringScale } = sitting;
-  const tasters = seats.length > 0 ? seats : [{ id: 'blank', name: '', order: codes }];
+  const tasters = seats.length > 0 ? seats : [{ id: 'blank', name: '', servingOrder: codes }];
   return (
     <article className="paper">
       <div className="no-print">
@@ -51,7 +51,7 @@ export function PaperPage() {
               </tr>
             </thead>
             <tbody>
-              {seat.order.map((code) => (
+              {seat.servingOrder.map((code) => (
                 <tr key={code}>
                   <th scope="row">{code}</th>
                   <td />

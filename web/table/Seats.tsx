@@ -25,7 +25,7 @@ export function Seats({ sitting: { id, seats, cups } }: { sitting: Sitting }) {
 }
 
 function SeatLine({ sittingId, seat, cups }: { sittingId: string; seat: Seat; cups: number }) {
-  const { id, name, isGuest, written, isDone } = seat;
+  const { id, name, isGuest, cupsWritten, isDone } = seat;
   const navigate = useNavigate();
   const say = useSayOutcome();
   const [seatAgain] = api.useSeatAgainMutation();
@@ -47,7 +47,7 @@ function SeatLine({ sittingId, seat, cups }: { sittingId: string; seat: Seat; cu
         <strong dir="auto">{name}</strong> {isGuest && <span className="quiet">guest</span>}
       </span>
       <span className="quiet" aria-live="polite">
-        {isDone ? 'through' : written === 0 ? 'nothing written yet' : `${written} of ${cups} cups`}
+        {isDone ? 'through' : cupsWritten === 0 ? 'nothing written yet' : `${cupsWritten} of ${cups} cups`}
       </span>
       <span className="seat-actions">
         {own === null ? (

@@ -7,8 +7,8 @@ import type { SeatSheet } from './useSeatSheet';
 
 /** The cups against each other: which was better, which were alike; of a triangle, which was the odd one. */
 export function TableSheet({ view: { cups, isTriangle }, sheet }: { view: SeatView; sheet: SeatSheet }) {
-  const { order, odd } = sheet.table;
-  const placed = order.flat();
+  const { ranking, odd } = sheet.table;
+  const placed = ranking.flat();
   const labelOf = (code: string): string => cups.find((cup) => cup.code === code)?.name ?? code;
   const left = cups.map(({ code }) => code).filter((code) => !placed.includes(code));
   const write = (differently: Partial<typeof sheet.table>): void =>
@@ -28,7 +28,7 @@ export function TableSheet({ view: { cups, isTriangle }, sheet }: { view: SeatVi
         Tap the best one first, then the next. A cup that is like the one before goes beside it. Marks alone are enough.
       </p>
       <ol className="in-order">
-        {order.map((group, i) => (
+        {ranking.map((group, i) => (
           <li key={group.join()}>
             <span>{sentenceCase(ordinalWord(i + 1))}:</span>{' '}
             {group.map((code) => (
@@ -36,10 +36,12 @@ export function TableSheet({ view: { cups, isTriangle }, sheet }: { view: SeatVi
                 key={code}
                 type="button"
                 className="chip"
-                aria-label={`Take ${labelOf(code)} out of the order`}
+                aria-label={`Take ${labelOf(code)} out of the ranking`}
                 onClick={() =>
                   write({
-                    order: order.map((one) => one.filter((other) => other !== code)).filter((one) => one.length > 0),
+                    ranking: ranking
+                      .map((one) => one.filter((other) => other !== code))
+                      .filter((one) => one.length > 0),
                   })
                 }
               >
@@ -52,14 +54,14 @@ export function TableSheet({ view: { cups, isTriangle }, sheet }: { view: SeatVi
       {left.map((code) => (
         <div key={code} className="to-order">
           <strong>{labelOf(code)}</strong>
-          <Button variant="plain" onClick={() => write({ order: [...order, [code]] })}>
-            {order.length === 0 ? 'The best' : 'Next best'}
+          <Button variant="plain" onClick={() => write({ ranking: [...ranking, [code]] })}>
+            {ranking.length === 0 ? 'The best' : 'Next best'}
           </Button>
-          {order.length > 0 && (
+          {ranking.length > 0 && (
             <Button
               variant="plain"
               onClick={() =>
-                write({ order: order.map((group, i) => (i === order.length - 1 ? [...group, code] : group)) })
+                write({ ranking: ranking.map((group, i) => (i === ranking.length - 1 ? [...group, code] : group)) })
               }
             >
               Like the one before

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { cupCodes, shuffled } from '../codes';
 import { triangleChance } from '../triangle';
-import { orderOfSeat, williamsDesign } from '../williams';
+import { servingOrder, williamsDesign } from '../williams';
 
 /** Random numbers from a seed. */
 const seeded = (seed: number) => {
@@ -27,9 +27,9 @@ describe('a Williams design', () => {
     fc.assert(
       fc.property(fc.integer({ min: 2, max: 8 }), fc.nat(30), (n, seat) => {
         const cups = Array.from({ length: n }, (_, i) => `cup ${i}`);
-        const order = orderOfSeat(cups, seat);
+        const order = servingOrder(cups, seat);
         expect([...order].sort()).toEqual([...cups].sort());
-        if (n > 2) expect(orderOfSeat(cups, seat + 1)).not.toEqual(order);
+        if (n > 2) expect(servingOrder(cups, seat + 1)).not.toEqual(order);
       }),
     );
   });

@@ -9,7 +9,7 @@ const CUPS = [
   { id: 'a2', sameAs: 'a' },
 ];
 const sheet = (seat: string, differently: Partial<TastersSheet> = {}): TastersSheet => ({
-  ...{ seat, scores: {}, levels: {}, words: {}, order: [], odd: null, againstYardstick: {} },
+  ...{ seat, scores: {}, levels: {}, words: {}, ranking: [], odd: null, againstYardstick: {} },
   ...differently,
 });
 
@@ -19,7 +19,7 @@ describe('the sheets of a sitting', () => {
       sheet('1', {
         scores: { a: 80, b: 60, a2: 78 },
         words: { a: ['quince', 'walnut'] },
-        order: [['a', 'a2'], ['b']],
+        ranking: [['a', 'a2'], ['b']],
         levels: { a: { body: 3 } },
         againstYardstick: { a: 'better' },
       }),
@@ -43,14 +43,14 @@ describe('the sheets of a sitting', () => {
   it('hold one cup against another by those who marked both, and know a brew again', () => {
     const { pairs } = readSitting(CUPS, [
       sheet('1', { scores: { a: 80, b: 60, a2: 78 } }),
-      sheet('2', { scores: { a: 70, b: 64 }, order: [['b'], ['a']] }),
+      sheet('2', { scores: { a: 70, b: 64 }, ranking: [['b'], ['a']] }),
     ]);
     const of = (a: string, b: string) => pairs.find((pair) => pair.a === a && pair.b === b);
     expect(of('a', 'b')).toMatchObject({ difference: { pairs: 2, mean: 13 }, before: 1, behind: 1, isSameBrew: false });
     expect(of('a', 'a2')).toMatchObject({ difference: { pairs: 1, mean: 2, interval: null }, isSameBrew: true });
-    // An order that was given says more than marks.
-    expect(preferred(sheet('2', { scores: { a: 70, b: 64 }, order: [['b'], ['a']] }), 'a', 'b')).toBe('b');
-    expect(preferred(sheet('3', { order: [['a', 'b']] }), 'a', 'b')).toBe('alike');
+    // A ranking that was given says more than marks.
+    expect(preferred(sheet('2', { scores: { a: 70, b: 64 }, ranking: [['b'], ['a']] }), 'a', 'b')).toBe('b');
+    expect(preferred(sheet('3', { ranking: [['a', 'b']] }), 'a', 'b')).toBe('alike');
     expect(preferred(sheet('4'), 'a', 'b')).toBeNull();
   });
 

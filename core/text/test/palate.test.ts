@@ -6,6 +6,7 @@ import {
   engineNoiseText,
   finerText,
   higherText,
+  levelApartText,
   repeatabilityText,
   standingText,
   tooFewCupsText,
@@ -55,6 +56,10 @@ describe('a palate in words', () => {
     expect(driverText(driver({ kind: 'family', effect: against }), 'nuts and seeds', 'mark10', true)).toBe(
       'Marks are lower with words of nuts and seeds: −1.5 (8 in 10: −2.5 to −0.5; in 24 cups).',
     );
+    expect(levelApartText('body', { pairs: 4, mean: -0.8, interval: { lo: -1.2, hi: -0.4 } }, ['Mira', 'Tomas'])).toBe(
+      'Body: Tomas draws 0.8 more than Mira (8 in 10: +0.4 to +1.2).',
+    );
+    expect(tooFewCupsText(0)).toMatch(/There is none yet\.$/);
     expect(tooFewCupsText(9)).toBe('What you like is said from 15 scored cups on. There are nine: six more.');
   });
 

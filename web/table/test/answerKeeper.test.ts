@@ -54,14 +54,14 @@ describe('what a taster writes at a table', () => {
     server.isAway = true;
     const keeper = open();
     keeper.writeCup('417', answer(8), 0);
-    keeper.writeTable({ order: [['417']], odd: null }, 0);
+    keeper.writeTable({ ranking: [['417']], odd: null }, 0);
     await vi.advanceTimersByTimeAsync(5000);
     expect(states.at(-1)?.kept).toBe('here only');
     keeper.close();
     server.isAway = false;
     const again = open();
     expect(again.ofCup({ code: '417', written: 0, answer: EMPTY_ANSWER }).mark).toBe(8);
-    expect(again.ofTable({ written: 0, answer: { order: [], odd: null } }).order).toEqual([['417']]);
+    expect(again.ofTable({ written: 0, answer: { ranking: [], odd: null } }).ranking).toEqual([['417']]);
     await vi.advanceTimersByTimeAsync(10);
     expect([...server.has.keys()].sort()).toEqual(['', '417']);
   });
