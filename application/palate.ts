@@ -43,7 +43,8 @@ export interface Tasting {
 }
 
 /**
- * Cups of one taster that were the same thing: of one brew; or blind, of one recipe of one bag on one day. What they were
+ * Cups of one taster that were the same thing: of one brew; or blind, of one recipe of one bag on one day. What they
+ * were
  * marked apart is the taster.
  */
 export function repeatGroups(tastings: readonly Tasting[]): Tasting[][] {
@@ -127,7 +128,8 @@ export function likingFrom(tastings: readonly Tasting[], tasterId: string | null
 }
 
 /**
- * What amounts of an attribute are worth to a household by all its marks, in σ₀, for cups with levels and no mark; of the scale
+ * What amounts of an attribute are worth to a household by all its marks, in σ₀, for cups with levels and no mark; of
+ * the scale
  * most of them are in.
  */
 export function likingsForEngine(tastings: readonly Tasting[]): Record<string, LevelLiking> {

@@ -8,7 +8,8 @@ import { random } from './simulate/random';
 import { timingText } from './timing';
 
 /**
- * A table of twelve phones and six cups on the built server: how long from a taster's stroke to its answer, and from the
+ * A table of twelve phones and six cups on the built server: how long from a taster's stroke to its answer, and from
+ * the
  * first word of a cup and from being through to every other phone that hears of it. Each phone drops twice, in the
  * middle of what it sends and of what it hears; what was written last must stand in the end.
  */

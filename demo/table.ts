@@ -31,7 +31,8 @@ const SAID: Readonly<Record<string, Readonly<Record<string, Said>>>> = {
 };
 
 /**
- * A Sunday’s table, revealed: two bags by one recipe, blind, one of them poured twice; and a reference tasting that came
+ * A Sunday’s table, revealed: two bags by one recipe, blind, one of them poured twice; and a reference tasting that
+ * came
  * of it. Returns how many cups it logged.
  */
 export async function setTheTable(

@@ -26,7 +26,9 @@ async function comeIn(browser: Browser, host: Page, name: string): Promise<Page>
   return phone;
 }
 
-/** Marks every cup by keys, from a mark on upwards, in the order in which they come; returns the codes in that order. */
+/**
+ * Marks every cup by keys, from a mark on upwards, in the order in which they come; returns the codes in that order.
+ */
 async function markAll(phone: Page, first: number): Promise<string[]> {
   const codes: string[] = [];
   for (let cup = 0; cup < 4; cup++) {

@@ -106,7 +106,9 @@ function begin(start: Begin, response: Response): void {
   );
 }
 
-/** Sends a file. Where it breaks off half way the connection does as well: half a file must not look like a whole one. */
+/**
+ * Sends a file. Where it breaks off half way the connection does as well: half a file must not look like a whole one.
+ */
 async function give({ name, bytes, neverChanges }: GivenFile, type: string, response: Response): Promise<void> {
   const how = neverChanges ? 'inline' : 'attachment';
   response.status(200).type(type).set('content-disposition', `${how}; filename="${name}"`);

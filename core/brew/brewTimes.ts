@@ -7,7 +7,8 @@ import { STARTER_RECIPES } from './starters';
 const UNKNOWN = { brewS: 240, pourS: 60 } as const;
 
 /**
- * How long a brew takes from its first water to the cup, and how long of that it needs the kettle, s: by the plan of the
+ * How long a brew takes from its first water to the cup, and how long of that it needs the kettle, s: by the plan of
+ * the
  * recipe this household begins with for its kind. Null for one that is made the day before.
  */
 export function brewTimes({

@@ -23,7 +23,8 @@ export interface Stock {
 }
 
 /**
- * What is left of a bag and of each of its portions, g: what went in, less what was weighed off and brewed, as corrected
+ * What is left of a bag and of each of its portions, g: what went in, less what was weighed off and brewed, as
+ * corrected
  * by the scale; never less than nothing. What was brewed of a portion that is not known came out of the bag.
  */
 export function stockOf({ weightG, heldPortions, corrections }: BeanWeights, drawn: readonly Drawn[]): Stock {

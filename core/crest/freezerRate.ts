@@ -19,7 +19,9 @@ export interface LearntRate {
   bags: number;
 }
 
-/** Whether a bag's cups can tell the freezer's rate: read at the lowest and the highest one, some ages differ, some not. */
+/**
+ * Whether a bag's cups can tell the freezer's rate: read at the lowest and the highest one, some ages differ, some not.
+ */
 export function tellsFreezerRate(slow: CrestInput, fast: CrestInput): boolean {
   const ages = new Map(usableBrews(slow).map(({ id, age }) => [id, age]));
   const touched = usableBrews(fast).filter(({ id, age }) => Math.abs((ages.get(id) ?? age) - age) > 0.5).length;

@@ -14,7 +14,9 @@ function costsMoved(one: Readonly<Record<string, number>>, other: Readonly<Recor
   );
 }
 
-/** Whether a level two steps from the usual one is worth noticeably otherwise, or one is liked by amounts and was not. */
+/**
+ * Whether a level two steps from the usual one is worth noticeably otherwise, or one is liked by amounts and was not.
+ */
 function likingsMoved(one: TasterPrior['levelLikings'] = {}, other: TasterPrior['levelLikings'] = {}): boolean {
   const worth = (likings: NonNullable<TasterPrior['levelLikings']>, attribute: string, away: number): number => {
     const liking = likings[attribute];

@@ -12,7 +12,9 @@ const COST = 1;
 const GAIN = 0.4;
 const MIDDLE = 3;
 
-/** What a level is worth, in σ₀: `slope` for one more than the usual one, `bend` for the square of a step away from it. */
+/**
+ * What a level is worth, in σ₀: `slope` for one more than the usual one, `bend` for the square of a step away from it.
+ */
 export interface LevelLiking {
   usual: number;
   slope: number;

@@ -17,7 +17,8 @@ export function averageRanks(values: readonly number[]): number[] {
 }
 
 /**
- * Kendall's coefficient of concordance of m raters over n cups, 0 (no agreement) to 1 (one ranking), corrected for ties:
+ * Kendall's coefficient of concordance of m raters over n cups, 0 (no agreement) to 1 (one ranking), corrected for
+ * ties:
  *
  *     W = 12 S / (m²(n³ − n) − m Σ T),   S = Σ (rank sum − mean rank sum)²,   T = Σ (t³ − t) over a rater's ties of t
  *

@@ -35,7 +35,8 @@ export function isTold({ effect: { mean, lo, hi }, ideal }: Pick<Driver, 'effect
 }
 
 /**
- * What levels are worth to a taster who gives no marks, in units of a scale's repeatability: of the attributes that are told
+ * What levels are worth to a taster who gives no marks, in units of a scale's repeatability: of the attributes that are
+ * told
  * from nothing alone.
  *
  * @param sigma0 repeatability of the scale the marks were in, points
@@ -75,8 +76,10 @@ interface Column {
 }
 
 /**
- * What goes along with a taster’s scores: a ridge regression of the scores on levels (straight and bent) and on families
- * of words, each column about its mean and in units of its spread, the pull weighed by the evidence (`ridgeByEvidence`). It
+ * What goes along with a taster’s scores: a ridge regression of the scores on levels (straight and bent) and on
+ * families
+ * of words, each column about its mean and in units of its spread, the pull weighed by the evidence
+ * (`ridgeByEvidence`). It
  * tells what goes together, not what would happen: a taster who likes fruity coffees may buy better ones.
  *
  * The ideal of a level x is −b / (2c) of b·x + c·x², where c is surely below 0 and the ideal lies within 1–5 (an

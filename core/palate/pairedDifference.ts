@@ -9,7 +9,8 @@ export interface PairedDifference {
 }
 
 /**
- * How much one cup was marked above another by the tasters who marked both: mean ± t · s/√n with n − 1 degrees of freedom
+ * How much one cup was marked above another by the tasters who marked both: mean ± t · s/√n with n − 1 degrees of
+ * freedom
  * (Student, *Biometrika* 6 (1908) 1–25). Null without a pair.
  */
 export function pairedDifference(differences: readonly number[], confidence = 0.8): PairedDifference | null {

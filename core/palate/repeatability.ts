@@ -18,7 +18,8 @@ const MOST_REPEATS = 200;
 
 /**
  * Repeatability from groups of marks of the same thing, tasted without knowing so: s² = Σ (y − group mean)² / ν with
- * ν = Σ (group size − 1), and νs²/σ² following χ²(ν) (Bland and Altman, *Br. Med. J.* 313 (1996) 744). Groups of one say nothing;
+ * ν = Σ (group size − 1), and νs²/σ² following χ²(ν) (Bland and Altman, *Br. Med. J.* 313 (1996) 744). Groups of one
+ * say nothing;
  * null without two marks of one thing.
  */
 export function repeatabilityOf(groups: readonly (readonly number[])[], confidence = 0.8): Repeatability | null {

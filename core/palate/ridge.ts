@@ -53,7 +53,8 @@ function normalEquations({ n, p, x, y }: Centred, lambda: number): { left: Float
  *     b = (XᵀX + λI)⁻¹ Xᵀy   with columns and scores about their means
  *
  * Hoerl and Kennard, *Technometrics* 12 (1970) 55–67. Read as a normal prior on every coefficient, its covariance is
- * s²(XᵀX + λI)⁻¹ (Gelman et al., *Bayesian Data Analysis*, 3rd ed., ch. 14), with s² = Σ residual² / (n − 1 − columns in use), the
+ * s²(XᵀX + λI)⁻¹ (Gelman et al., *Bayesian Data Analysis*, 3rd ed., ch. 14), with s² = Σ residual² / (n − 1 − columns
+ * in use), the
  * latter being the trace of X(XᵀX + λI)⁻¹Xᵀ (Hastie and Tibshirani, *Generalized Additive Models*, 1990, ch. 3).
  *
  * @param rows [cup][column]; columns should be of like size, since all are pulled alike
@@ -90,7 +91,8 @@ export function ridge(rows: readonly (readonly number[])[], scores: readonly num
 const LAMBDAS = Array.from({ length: 9 }, (_, k) => 2 ** (k - 2));
 
 /**
- * The same over all pulls, each weighed by how likely it makes the scores, whatever the coefficients and the spread are:
+ * The same over all pulls, each weighed by how likely it makes the scores, whatever the coefficients and the spread
+ * are:
  *
  *     ln evidence = ½ p ln λ − ½ ln |XᵀX + λI| − ½ (n − 1) ln (yᵀy − bᵀXᵀy)
  *

@@ -19,7 +19,8 @@ const scheduler = fsrs({ enable_fuzz: false, enable_short_term: false, request_r
 const RATING = { right: Rating.Good, slowly: Rating.Hard, wrong: Rating.Again } as const;
 
 /**
- * When something is asked next, by how it went and how firmly it was known (a model of forgetting with published weights: the
+ * When something is asked next, by how it went and how firmly it was known (a model of forgetting with published
+ * weights: the
  * package `ts-fsrs`, its defaults, without random spread).
  *
  * @param card null for what was never asked

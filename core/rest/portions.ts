@@ -15,7 +15,8 @@ export interface Stored {
 }
 
 /**
- * The stays in the freezer of a portion: those of its bag until it first went in by itself, then its own. Of no portion,
+ * The stays in the freezer of a portion: those of its bag until it first went in by itself, then its own. Of no
+ * portion,
  * or one that is not known, the bag's.
  */
 export function spellsOf({ spells, heldPortions = [] }: Stored, portionId: string | null): readonly StorageSpell[] {

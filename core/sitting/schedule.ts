@@ -16,8 +16,10 @@ export interface ScheduledBrew {
 }
 
 /**
- * Starts for brews that are to be ready together, with so many kettles, each for one brew at a time and then refilled. The
- * longest brew goes first (of all orders that one is done soonest: Jackson, *Naval Res. Logist. Quart.* 3 (1956) 201–225, turned round);
+ * Starts for brews that are to be ready together, with so many kettles, each for one brew at a time and then refilled.
+ * The
+ * longest brew goes first (of all orders that one is done soonest: Jackson, *Naval Res. Logist. Quart.* 3 (1956)
+ * 201–225, turned round);
  * then every brew starts as late as its kettle allows, so that no cup waits longer than it must.
  *
  * @param refillS seconds a kettle needs between two brews

@@ -4,7 +4,8 @@ import binomialCdf from '@stdlib/stats-base-dists-binomial-cdf';
 const BY_GUESSING = 1 / 3;
 
 /**
- * The probability that at least so many of n tasters name the odd cup of three by guessing alone: the exact upper tail of
+ * The probability that at least so many of n tasters name the odd cup of three by guessing alone: the exact upper tail
+ * of
  * Binomial(n, 1/3) (Roessler et al., *Food Research* 13 (1948) 503–505; ISO 4120).
  *
  * @throws RangeError where more are right than were asked

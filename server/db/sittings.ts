@@ -180,7 +180,8 @@ export async function seatBySecret(db: EntityManager, secret: string): Promise<{
 }
 
 /**
- * Keeps what was written of a cup, or (null) of the table, unless something later is there. Says whether it is the first
+ * Keeps what was written of a cup, or (null) of the table, unless something later is there. Says whether it is the
+ * first
  * that was written there.
  */
 export async function keepAnswer(

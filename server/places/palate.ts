@@ -30,7 +30,9 @@ const WITH_WORDS = { withWords: true } as const;
 /** All of them but references and the trainer, which have a file of their own. */
 type PalateEndpoint = Extract<keyof typeof PALATE_ENDPOINTS, `palate${string}`> | 'bagValue';
 
-/** What the household's own cups say: how often the engine was right, how repeatable, what is liked, what stands how. */
+/**
+ * What the household's own cups say: how often the engine was right, how repeatable, what is liked, what stands how.
+ */
 export function palateHandlers({ store, verdicts }: Deps): Handlers<PalateEndpoint> {
   return {
     bagValue: async ({ params: { id } }) => {

@@ -4,7 +4,10 @@ import { describe, expect, it } from 'vitest';
 import { LIKING_CUPS } from '../constants';
 import { levelLikings, likingOf, type DescribedCup } from '../liking';
 
-/** Cups of a taster who likes sweetness up to 3.5, more fruit the better, does not like nuts, and is told of weight for nothing. */
+/**
+ * Cups of a taster who likes sweetness up to 3.5, more fruit the better, does not like nuts, and is told of weight for
+ * nothing.
+ */
 function tasted(count: number, seed: number, noise = 2, fruitSlope = 2): DescribedCup[] {
   const random = xoroshiro128plus(seed);
   const uniform = (): number => uniformFloat64(random);

@@ -13,7 +13,8 @@ export interface RuleOutcome {
 }
 
 /**
- * Follows a rule through the days of a plan, on the same expectations. Frozen beans are taken out as they are asked for.
+ * Follows a rule through the days of a plan, on the same expectations. Frozen beans are taken out as they are asked
+ * for.
  */
 export function followRule({ bags, wanted }: Pick<PlanShelf, 'bags' | 'wanted'>, rule: Rule): RuleOutcome {
   const left = bags.map(({ lots }) => lots.reduce((sum, { cups }) => sum + cups, 0));
