@@ -1,6 +1,7 @@
 import { mapValues, pick } from 'es-toolkit';
 import { z } from 'zod';
 import { BACKUP_REASONS } from '../core/keeping';
+import { WRITE_UP_KINDS } from '../core/writeUp';
 import { bagInput } from './bag';
 import { brewParameterFields } from './brewParameters';
 import { brewFields } from './brew';
@@ -23,13 +24,14 @@ import { grinderInput, recipeFields } from './recipe';
 import { FIRST_SETTINGS, settings } from './settings';
 import { spellInput } from './bag';
 import { wordId, wordInput } from './word';
+import { VERSION_REASONS, writeUpContent, writeUpSubject } from './writeUp';
 
 /**
  * Everything a household keeps, as one document: a collection a table, a row an entry, references by id. What can be
  * worked out again (verdicts) and who is signed in are no part of it.
  */
 export const ARCHIVE_FORMAT = 'slow-crest.archive';
-export const ARCHIVE_VERSION = 5;
+export const ARCHIVE_VERSION = 6;
 
 const kept = name('The moment', 60);
 const gone = kept.nullable();
@@ -145,6 +147,14 @@ export const archiveRows = {
   trainerCards: z.strictObject({
     ...{ key: z.string(), dueAt: kept, stability: z.number(), difficulty: z.number() },
     ...{ reps: count, lapses: count, state: count, askedAt: gone },
+  }),
+  writeUps: z.strictObject({
+    ...{ id, kind: z.enum(WRITE_UP_KINDS), subject: writeUpSubject, content: writeUpContent, finalOn: gone },
+    ...{ createdAt: kept, changedAt: kept, revision: count, deletedAt: gone },
+  }),
+  writeUpVersions: z.strictObject({
+    ...{ id, writeUpId: id, number: count, reason: z.enum(VERSION_REASONS), content: writeUpContent },
+    ...{ finalOn: gone, createdAt: kept },
   }),
 } as const;
 

@@ -100,6 +100,8 @@ export const cupFields = {
   /** Tasted without knowing which cup it was: two such cups of one recipe on one day measure the taster. */
   blind: z.boolean({ error: 'Blind must be yes or no' }).default(false),
   remarks: text('Notes', REMARKS_MAX).default(''),
+  /** Those words are for this household alone: no write-up has them. */
+  remarksPrivate: z.boolean({ error: 'Private must be yes or no' }).default(false),
   nag: nag.nullable().default(null),
 };
 

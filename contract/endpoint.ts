@@ -25,6 +25,8 @@ export const RESOURCES = [
   'Seat',
   'References',
   'Trainer',
+  'WriteUps',
+  'WriteUp',
 ] as const;
 export type Resource = (typeof RESOURCES)[number];
 

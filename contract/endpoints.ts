@@ -10,6 +10,7 @@ import { benchAnswer, liveBrew, liveInput, livePatch, liveStart, liveTrace } fro
 import { KEEPING_ENDPOINTS } from './keepingEndpoints';
 import { PLAN_ENDPOINTS } from './planEndpoints';
 import { TABLE_ENDPOINTS } from './tableEndpoints';
+import { WRITE_UP_ENDPOINTS } from './writeUpEndpoints';
 import { keptTrace } from './making';
 import {
   grinder,
@@ -312,6 +313,7 @@ export const ENDPOINTS = {
   ...PALATE_ENDPOINTS,
   ...PLAN_ENDPOINTS,
   ...TABLE_ENDPOINTS,
+  ...WRITE_UP_ENDPOINTS,
   ...KEEPING_ENDPOINTS,
 
   words: get('/words', 'The household’s own words, and how often each is used.', { answer: words, tells: ['Words'] }),

@@ -41,6 +41,16 @@ export const recipeFields = {
     .array(z.strictObject({ grinderId: id, setting: quantity('Grinder setting', -1000, 10_000) }))
     .max(10, 'A recipe can have 10 more grinders at most')
     .default([]),
+  /** The same on grinders that are not of this household, by their names. */
+  grindsElsewhere: z
+    .array(
+      z.strictObject({
+        grinder: name('The grinder', 60),
+        setting: quantity('Grinder setting', -1000, 10_000),
+      }),
+    )
+    .max(20, 'A recipe can have 20 grinders of others at most')
+    .default([]),
   grindWord: oneOf('Grind', GRIND_WORDS).nullable().default(null),
   iceG: quantity('Ice', 0, 10_000, 'g').default(0),
   drain: band.nullable().default(null),
@@ -49,6 +59,7 @@ export const recipeFields = {
   shotS: quantity('Length of the shot', 1, 600, 's').nullable().default(null),
   steepHours: quantity('Steep', 0.1, 48, 'hours').nullable().default(null),
   stages: z.array(stage).max(30, 'A recipe can have 30 stages at most').default([]),
+  why: text('Why it is so', 20_000).trim().default(''),
 };
 
 function checkRecipe(recipe: Recipe, context: z.RefinementCtx): void {

@@ -27,6 +27,7 @@ import { doorOf, guessLimits, readCookies, sessionHandlers } from './places/sess
 import { settingsHandlers } from './places/settings';
 import { shelfHandlers } from './places/shelf';
 import { tableHandlers } from './places/table';
+import { writeUpHandlers } from './places/writeUps';
 import { tasterHandlers } from './places/tasters';
 import { wordHandlers } from './places/words';
 import { routesOf, type Handlers } from './routes';
@@ -60,6 +61,7 @@ function handlersOf(deps: Deps): Handlers {
     ...exchangeHandlers(deps),
     ...planHandlers(deps),
     ...tableHandlers(deps),
+    ...writeUpHandlers(deps),
   };
 }
 const openApi = openApiDocument();

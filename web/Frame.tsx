@@ -19,6 +19,7 @@ const PLACES = [
   ['/table', 'Table'],
   ['/recipes', 'Recipes'],
   ['/palate', 'Palate'],
+  ['/write-ups', 'Write-ups'],
   ['/words', 'Words'],
   ['/store-room', 'Store room'],
 ] as const;

@@ -47,6 +47,8 @@ function NoticeLine({ notice }: { notice: Notice }) {
   const [restoreSitting] = api.useRestoreSittingMutation();
   const [restoreSeat] = api.useRestoreSeatMutation();
   const [restoreReference] = api.useRestoreReferenceMutation();
+  const [restoreWriteUp] = api.useRestoreWriteUpMutation();
+  const [restoreVersion] = api.useRestoreVersionMutation();
   const [nagAgain] = api.useNagAgainMutation();
   const restoreWord = useRestoreWord();
   const navigate = useNavigate();
@@ -78,6 +80,8 @@ function NoticeLine({ notice }: { notice: Notice }) {
       if (undo.kind === 'sitting') return restoreSitting({ id });
       if (undo.kind === 'seat') return restoreSeat({ id: undo.sittingId, seatId: id });
       if (undo.kind === 'reference') return restoreReference({ id });
+      if (undo.kind === 'write-up') return restoreWriteUp({ id });
+      if (undo.kind === 'version') return restoreVersion({ id: undo.writeUpId, versionId: id });
       if (undo.kind === 'word') return restoreWord(undo);
       return undo.kind === 'live' ? restoreLive({ id }) : restoreGrinder({ id });
     };

@@ -31,6 +31,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('./recipes/NewRecipePage')).NewRecipePage }),
       },
       {
+        path: '/recipes/from-card',
+        lazy: async () => ({ Component: (await import('./recipes/ReadCardPage')).ReadCardPage }),
+      },
+      {
         path: '/recipes/:recipeId',
         lazy: async () => ({ Component: (await import('./recipes/RecipePage')).RecipePage }),
       },
@@ -66,6 +70,19 @@ export const router = createBrowserRouter([
       {
         path: '/palate/references',
         lazy: async () => ({ Component: (await import('./palate/ReferencesPage')).ReferencesPage }),
+      },
+      { path: '/write-ups', lazy: async () => ({ Component: (await import('./writeUps/WriteUpsPage')).WriteUpsPage }) },
+      {
+        path: '/write-ups/new',
+        lazy: async () => ({ Component: (await import('./writeUps/NewWriteUpPage')).NewWriteUpPage }),
+      },
+      {
+        path: '/write-ups/side-by-side',
+        lazy: async () => ({ Component: (await import('./writeUps/SideBySidePage')).SideBySidePage }),
+      },
+      {
+        path: '/write-ups/:writeUpId',
+        lazy: async () => ({ Component: (await import('./writeUps/WriteUpPage')).WriteUpPage }),
       },
       { path: '/words', lazy: async () => ({ Component: (await import('./words/WordsPage')).WordsPage }) },
       { path: '/words/find', lazy: async () => ({ Component: (await import('./words/FindWordPage')).FindWordPage }) },

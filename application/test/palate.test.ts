@@ -10,7 +10,7 @@ const cupOf = (mark: number, blind: boolean): Tasting['cup'] => {
     ...({ scoringScale: 'mark10', mark, parts: [], blind } as const),
     ...({ markAt: null, finishS: null, dryness: null, textures: [], liquorColour: null, liquorClarity: null } as const),
     ...({ shotLayers: null, coffeeFaults: [], progress: null, comparisons: [], milkKind: '', company: null } as const),
-    nag: null,
+    ...{ nag: null, remarksPrivate: false },
   };
 };
 let next = 0;

@@ -80,6 +80,8 @@ export interface Recipe extends Omit<BrewParameters, 'grindStep' | 'filter' | 'w
   grinderSetting: number | null;
   /** The same grind on other grinders. */
   otherGrinds: GrinderGrind[];
+  /** The same on grinders that are not of this household, by their names. */
+  grindsElsewhere: NamedGrind[];
   grindWord: GrindWord | null;
   /** Part of the water that waits in the vessel as ice, grams. */
   iceG: number;
@@ -92,6 +94,14 @@ export interface Recipe extends Omit<BrewParameters, 'grindStep' | 'filter' | 'w
   shotS: number | null;
   steepHours: number | null;
   stages: Stage[];
+  /** Why it is so, in the words of whoever wrote it. */
+  why: string;
+}
+
+/** A setting of a grinder that goes by its name. */
+export interface NamedGrind {
+  grinder: string;
+  setting: number;
 }
 
 /** A setting of a grinder. */

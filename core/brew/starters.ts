@@ -25,6 +25,7 @@ function recipe(
     grinderId: null,
     grinderSetting: null,
     otherGrinds: [],
+    grindsElsewhere: [],
     grindWord: null,
     iceG: 0,
     drain: null,
@@ -33,6 +34,7 @@ function recipe(
     shotS: null,
     steepHours: null,
     stages: [],
+    why: '',
   };
   return { name, kind, style, brewer, doseG, waterG, waterC, ...open, ...more };
 }

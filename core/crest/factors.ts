@@ -1,6 +1,7 @@
 import { ratio } from '../brew/ratio';
 import { roundTo } from '../brew/units';
 import { EFFECT_CHANGE, EFFECT_SD } from './constants';
+import { SETTING_NAMES } from './settingNames';
 import { logAge } from './shape';
 import type { UsableBrew } from './usable';
 import type { BrewParameters } from '../brew/kinds';
@@ -46,10 +47,6 @@ function mostUsed<T extends string | number>(values: readonly (T | null)[]): T |
   const counts = new Map<T, number>();
   for (const value of values) if (value !== null) counts.set(value, (counts.get(value) ?? 0) + 1);
   return [...counts].sort((a, b) => b[1] - a[1] || (a[0] < b[0] ? -1 : 1))[0]?.[0] ?? null;
-}
-
-function signed(value: number): string {
-  return value > 0 ? `+${value}` : `−${Math.abs(value)}`;
 }
 
 type Parameters = BrewParameters & Pick<UsableBrew, 'taster'>;
@@ -145,18 +142,18 @@ export function designMatrix(
   measured(
     'waterC',
     (b) => (b.waterC === null || reference.waterC === null ? 0 : b.waterC - reference.waterC),
-    (dC) => `${roundTo((reference.waterC ?? 0) + dC, 1)} °C`,
+    (dC) => SETTING_NAMES.waterC((reference.waterC ?? 0) + dC),
   );
   measured(
     'grindStep',
     (b) => (b.grindStep ?? 0) - (reference.grindStep ?? 0),
-    (steps) => signed(roundTo(steps, 2)),
+    SETTING_NAMES.grindStep,
   );
   // Rounded to what a kitchen scale and a spoon of beans can tell apart, so that 240.2 g is not a setting of its own.
   measured(
     'ratio',
     (b) => roundTo(ratio(b.waterG, b.doseG) - referenceRatio, 1),
-    (dr) => `1:${roundTo(referenceRatio + dr, 1)}`,
+    (dr) => SETTING_NAMES.ratio(referenceRatio + dr),
   );
   const usualPours = mostUsed(brews.map((b) => b.pours ?? null));
   if (usualPours !== null)

@@ -32,6 +32,7 @@ export {
 } from './next';
 export { sketchByDay } from './sketch';
 export { priorMoved } from './priorMoved';
+export { changesFrom } from './settingNames';
 export { pooledRepeats, type RepeatGroup } from './repeats';
 export { compact, compactForetold } from './compact';
 export { ageOn, crestInput, type BagRecord } from './record';

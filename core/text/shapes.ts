@@ -60,12 +60,12 @@ const WORTH_NAMING = 0.1;
 const MOST_NAMED = 2;
 
 /**
- * How a bag runs, in a sentence: "Most likely it has one crest (two in three); one in six that it opens a second time."
+ * How a bag runs, and so many other ways it may, in a sentence: "Most likely it has one crest (two in three); one in six that it opens a second time."
  */
-export function shapesText(shapes: ShapeShares): string {
+export function shapesText(shapes: ShapeShares, mostNamed = MOST_NAMED): string {
   const [first, ...others] = [...SHAPES].sort((a, b) => shapes[b] - shapes[a]);
   if (!first) return '';
-  const named = others.filter((shape) => shapes[shape] >= WORTH_NAMING).slice(0, MOST_NAMED);
+  const named = others.filter((shape) => shapes[shape] >= WORTH_NAMING).slice(0, mostNamed);
   const also = named.map((shape) => `${oddsText(shapes[shape])} that ${RUNS[shape]}`);
   const rest = also.length === 0 ? '' : `; ${also.join(', ')}`;
   return `Most likely ${RUNS[first]} (${oddsText(shapes[first])})${rest}.`;

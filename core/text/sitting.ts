@@ -53,6 +53,7 @@ export function pairText(
   const [higher, lower] = mean >= 0 ? names : [names[1], names[0]];
   const by = pairs === 1 ? 'by the one who marked both' : `by the ${countWord(pairs)} who marked both`;
   const size = differenceText(scale, mean);
+  if (isSameBrew && Number(size) === 0) return `${names[0]} and ${names[1]} are one brew, and were marked alike ${by}.`;
   if (isSameBrew)
     return `${names[0]} and ${names[1]} are one brew, marked ${size} apart ${by}: that much is the tasters’ own.`;
   if (Number(size) === 0) return `${higher} and ${lower} were marked alike ${by}.`;

@@ -37,6 +37,7 @@ import {
   SittingEntity,
   TrainerCardEntity,
 } from '../db/sittingEntities';
+import { WriteUpEntity, WriteUpVersionEntity } from '../db/writeUpEntities';
 
 /** The table of each collection of an archive. */
 const ENTITY_OF: Readonly<Record<CollectionName, EntitySchema>> = {
@@ -70,6 +71,8 @@ const ENTITY_OF: Readonly<Record<CollectionName, EntitySchema>> = {
   answers: AnswerEntity,
   referenceTastings: ReferenceEntity,
   trainerCards: TrainerCardEntity,
+  writeUps: WriteUpEntity,
+  writeUpVersions: WriteUpVersionEntity,
 };
 
 /**
@@ -163,6 +166,7 @@ export const REFERENCES: readonly (readonly [from: CollectionName, column: strin
   ['seats', 'sittingId', 'sittings'],
   ['seats', 'tasterId', 'tasters'],
   ['answers', 'seatId', 'seats'],
+  ['writeUpVersions', 'writeUpId', 'writeUps'],
 ];
 /** What there must be one of for each. */
 export const ONE_FOR_EACH: readonly (readonly [of: CollectionName, column: string, each: CollectionName])[] = [

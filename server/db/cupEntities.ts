@@ -30,6 +30,7 @@ export interface CupRow extends Record<Attribute, number | null> {
   id: string;
   brewId: string;
   scoringScale: ScoringScale;
+  remarksPrivate: boolean;
   mark: number | null;
   parts: MarkedPart[];
   intensities: GivenIntensity[];

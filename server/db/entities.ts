@@ -33,6 +33,7 @@ import {
   SittingEntity,
   TrainerCardEntity,
 } from './sittingEntities';
+import { WriteUpEntity, WriteUpVersionEntity } from './writeUpEntities';
 import { CupEntity, CupDescriptorEntity, DraftEntity, RemarkEntity, WordEntity } from './cupEntities';
 import { columnsOf, id, integer, json, optionalJson, optionalReal, optionalText, real, text } from './columns';
 
@@ -249,6 +250,7 @@ export const ENTITIES = [
   ...[RecipeEntity, RecipeVersionEntity, GrinderEntity, LiveBrewEntity, TracePieceEntity, MakingEntity],
   PlanMarkEntity,
   OrderEntity,
+  ...[WriteUpEntity, WriteUpVersionEntity],
   ...[SittingEntity, SeatEntity, AnswerEntity, SeatSecretEntity, ReferenceEntity, TrainerCardEntity],
   ...[NotebookImportEntity, NotebookMappingEntity, ChangeEntity, PictureEntity, PredictionEntity, ExchangeEntity],
   SessionEntity,

@@ -12,7 +12,9 @@ import {
   type StageTime,
 } from '../../core/brew';
 import { invalidField, notFound } from '../../application/problem';
+import { scoreOfCup } from '../../core/cup';
 import { MakingEntity, type MakingRow } from './benchEntities';
+import { loadCups } from './cups';
 import { dropPieces, loadLive, loadLiveTrace, setLiveClosed } from './live';
 import { loadVersionsById } from './recipes';
 
@@ -118,4 +120,22 @@ export async function takeFromBench(
 function rounded({ step, fromS, untilS, toG }: StageTime): StageTime {
   const round = (value: number | null): number | null => (value === null ? null : roundTo(value, 1));
   return { step, fromS: round(fromS), untilS: round(untilS), toG: round(toG) };
+}
+
+/** What cups were scored, 0–100, that were brewed by any version of a recipe and had no fault; null for no mark. */
+export async function loadScoresByRecipe(db: EntityManager, recipeId: string): Promise<(number | null)[]> {
+  const rows = await db.query<{ brewId: string }[]>(
+    `SELECT making."brewId" AS "brewId" FROM making
+       JOIN recipe_version ON recipe_version.id = making."recipeVersionId" AND recipe_version."recipeId" = ?
+       JOIN brew ON brew.id = making."brewId" AND brew."deletedAt" IS NULL AND brew.fault IS NULL`,
+    [recipeId],
+  );
+  const cups = await loadCups(
+    db,
+    rows.map(({ brewId }) => brewId),
+  );
+  return rows.flatMap(({ brewId }) => {
+    const cup = cups.get(brewId);
+    return cup ? [scoreOfCup(cup)] : [];
+  });
 }

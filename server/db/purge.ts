@@ -45,6 +45,8 @@ const STEPS = [
   `DELETE FROM sitting_seat WHERE id IN (${SEATS_GONE})`,
   `DELETE FROM sitting WHERE "deletedAt" < :1`,
   `DELETE FROM reference_tasting WHERE "deletedAt" < :1`,
+  `DELETE FROM write_up_version WHERE "writeUpId" IN (SELECT id FROM write_up WHERE "deletedAt" < :1)`,
+  `DELETE FROM write_up WHERE "deletedAt" < :1`,
 ];
 
 /**

@@ -1,29 +1,15 @@
 import { groupBy, omit } from 'es-toolkit';
-import type { Bag } from '../../contract/bag';
 import type { PALATE_ENDPOINTS } from '../../contract/palateEndpoints';
-import { STANDING_FIELDS, type StandingField, type Standings } from '../../contract/palateReading';
-import { scoreAtBest } from '../../application/atBest';
 import { crestHistory } from '../../application/crestHistory';
-import {
-  likingFrom,
-  repeatabilities,
-  sideBySide,
-  standingsAmong,
-  type SittingWord,
-  type StandingItem,
-} from '../../application/palate';
-import { sheetOf } from '../../application/sitting';
-import { pricePer100G } from '../../core/brew';
+import { likingFrom, repeatabilities, sideBySide } from '../../application/palate';
 import { scoreOfCup } from '../../core/cup';
-import { trackRecord, valueAmong } from '../../core/palate';
-import { loadAllBags, loadBag, loadPricedBags } from '../db/bags';
+import { trackRecord } from '../../core/palate';
 import { loadTastings } from '../db/palate';
 import { loadForetoldCups } from '../db/predictions';
-import { loadSeats, loadSittings } from '../db/sittings';
 import { loadTasters } from '../db/tasters';
-import { loadVocabulary } from '../db/words';
 import type { Deps } from '../deps';
 import type { Handlers } from '../routes';
+import { standingsOfBags, valueOfBag } from '../verdicts/among';
 
 const WITH_WORDS = { withWords: true } as const;
 
@@ -35,20 +21,7 @@ type PalateEndpoint = Extract<keyof typeof PALATE_ENDPOINTS, `palate${string}`> 
  */
 export function palateHandlers({ store, verdicts }: Deps): Handlers<PalateEndpoint> {
   return {
-    bagValue: async ({ params: { id } }) => {
-      const bags = await store.read(async (db) => {
-        await loadBag(db, id);
-        return loadPricedBags(db);
-      });
-      const fits = await verdicts.forShelf(bags);
-      const priced = bags.flatMap(({ id: bagId, price, weightG }) => {
-        const fit = fits.get(bagId)?.fit;
-        const best = fit ? scoreAtBest(fit) : null;
-        if (!best || !price) return [];
-        return [{ id: bagId, pricePer100G: pricePer100G(price, weightG), score: best.mean, sd: best.sd }];
-      });
-      return { value: valueAmong(priced, id) };
-    },
+    bagValue: async ({ params: { id } }) => ({ value: await valueOfBag({ store, verdicts }, id) }),
 
     palateRecord: async () => {
       const cups = await store.read((db) => loadForetoldCups(db));
@@ -82,45 +55,7 @@ export function palateHandlers({ store, verdicts }: Deps): Handlers<PalateEndpoi
       };
     },
 
-    palateStandings: async () => {
-      const { bags, sittings } = await store.read(async (db) => {
-        const vocabulary = await loadVocabulary(db);
-        const revealed = (await loadSittings(db)).filter(({ revealedAt }) => revealedAt !== null);
-        const words: SittingWord[] = [];
-        for (const sitting of revealed) {
-          const seats = await loadSeats(db, sitting.id);
-          const { yardstick, cups } = sitting;
-          words.push({
-            sheets: seats.map((seat) => sheetOf(sitting, seat, vocabulary)),
-            itemOf: Object.fromEntries(cups.flatMap(({ id, bagId }) => (bagId === null ? [] : [[id, bagId]]))),
-            yardstick: yardstick && (yardstick.bagId ?? outsideId(yardstick.name)),
-          });
-        }
-        return { bags: await loadAllBags(db), sittings: { words, revealed } };
-      });
-      const fits = await verdicts.forShelf(bags);
-      const items = bags.map((bag): StandingItem => {
-        const fit = fits.get(bag.id)?.fit;
-        return { id: bag.id, name: bag.name, bagId: bag.id, best: fit ? scoreAtBest(fit) : null };
-      });
-      const outside = sittings.revealed.flatMap(({ yardstick }): StandingItem[] =>
-        yardstick?.bagId !== null
-          ? []
-          : [{ id: outsideId(yardstick.name), name: yardstick.name, bagId: null, best: null }],
-      );
-      const yardsticks = [...new Map(outside.map((one) => [one.id, one])).values()];
-      const among = (own: readonly StandingItem[]) => standingsAmong([...own, ...yardsticks], sittings.words);
-      const kinds = STANDING_FIELDS.flatMap((field): Standings['kinds'] =>
-        Object.entries(groupBy(bags, (bag) => valueOf(bag, field)))
-          .filter(([value, ofKind]) => value !== '' && ofKind.length > 1)
-          .map(([value, ofKind]) => {
-            const ids = new Set(ofKind.map(({ id }) => id));
-            return { field, value, standings: among(items.filter(({ id }) => ids.has(id))) };
-          })
-          .filter(({ standings }) => standings.length > 1),
-      );
-      return { all: among(items), kinds };
-    },
+    palateStandings: () => standingsOfBags({ store, verdicts }),
 
     palateCrests: async () =>
       crestHistory(await verdicts.finishedBags(), (bags, kinds) => verdicts.priorsAfter(bags, kinds)),
@@ -130,12 +65,4 @@ export function palateHandlers({ store, verdicts }: Deps): Handlers<PalateEndpoi
       return sideBySide(tastings, first, second);
     },
   };
-}
-
-/** A yardstick from outside goes by its name. */
-const outsideId = (name: string): string => `outside ${name.trim().toLocaleLowerCase()}`;
-
-function valueOf(bag: Bag, field: StandingField): string {
-  if (field === 'style') return bag.reference.style;
-  return (bag[field] ?? '').trim();
 }

@@ -59,6 +59,10 @@ export function BagMenu({ page: { bag, frozen }, today }: { page: BagPage; today
             Put back on the shelf
           </Dropdown.Item>
         )}
+        <Dropdown.Item onClick={() => void navigate(`/write-ups/new?kind=bag&of=${bag.id}`)}>Write it up</Dropdown.Item>
+        <Dropdown.Item onClick={() => void navigate(`/write-ups/new?kind=comparison&of=${bag.id}`)}>
+          Write it up against another
+        </Dropdown.Item>
         <Dropdown.Item onClick={() => void navigate(`/store-room/changes?bag=${bag.id}`)}>
           What was changed
         </Dropdown.Item>

@@ -110,6 +110,11 @@ function BagView({ page: logged, today }: { page: Page; today: string }) {
           <Link className={lastBrew ? 'btn btn-plain' : 'btn btn-primary'} to={`/bags/${bag.id}/brew`}>
             Log a brew
           </Link>
+          {bag.finishedOn !== null && (
+            <Link className="btn btn-plain" to={`/write-ups/new?kind=bag&of=${bag.id}`}>
+              Write it up
+            </Link>
+          )}
           <BagMenu page={logged} today={today} />
         </div>
       </div>

@@ -143,6 +143,7 @@ export function LogEntry({
         {cup.remarks && (
           <p className="remarks" dir="auto">
             {cup.remarks}
+            {cup.remarksPrivate && <span className="quiet"> (for this household alone)</span>}
           </p>
         )}
         {(chosen || tried) && (read?.leftOut ?? null) === null && (

@@ -15,7 +15,7 @@ import {
 } from '../../core/cup';
 import { agreedList } from '../../core/cup/words';
 import { api } from '../api/api';
-import { TapsField, TextField } from '../forms/fields';
+import { SwitchField, TapsField, TextField } from '../forms/fields';
 import { numberText } from '../ui/format';
 import type { BrewForm } from './brewForm';
 import { AgreedWords } from './agreedWords';
@@ -41,6 +41,16 @@ interface Props {
   first: boolean;
   /** The cup before, where this is a new one: its words can be said again by a tap. */
   before: Cup | null;
+}
+
+/** Whether those words stay out of everything that is written up; asked once there are any. */
+function PrivateWords() {
+  const remarks = useWatch<BrewForm, 'cup.remarks'>({ name: 'cup.remarks' });
+  return remarks.trim() === '' ? null : (
+    <div className="wide">
+      <SwitchField name="cup.remarksPrivate" label="For this household alone" help="No write-up has these words." />
+    </div>
+  );
 }
 
 /** The cup: its score, its descriptors, and, for who wants them, its phases, intensities and mouthfeel. */
@@ -79,6 +89,7 @@ export function CupPart({ bag, sheet, company, id, markFirst, first, before }: P
           />
           <WordsProblem />
           <TextField name="cup.remarks" label="In your words" className="wide" rows={3} help={<RemarksLength />} />
+          <PrivateWords />
         </div>
         <details open={staged || coached || initialValues.coolingFrom !== ''}>
           <summary>Look by look: beans, ground, wet, hot, warm, cool</summary>

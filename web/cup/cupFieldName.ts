@@ -8,6 +8,7 @@ const NAMES: Readonly<Record<string, string>> = {
   typing: 'being typed',
   progress: 'against the cups before',
   remarks: 'in your words',
+  remarksPrivate: 'for this household alone',
   intensity: 'level',
   adequacy: 'how it was liked',
   nag: 'the word that will not come',

@@ -58,6 +58,7 @@ export interface CupForm extends Record<Attribute, string> {
   company: string;
   blind: boolean;
   remarks: string;
+  remarksPrivate: boolean;
   /** A word that would not come; `ended` carries along one whose search is over. */
   nag: { on: boolean; said: string; tapped: Trait[]; ended: Pick<Nag, 'resolvedWith' | 'dropped'> | null };
   /** When the cooling clock was started, ms; of the sheet only. */
@@ -98,6 +99,7 @@ export function emptyCup({ scoringScale, sheetOfParts }: Scoring): CupForm {
       company: '',
       blind: false,
       remarks: '',
+      remarksPrivate: false,
       nag: { on: false, said: '', tapped: [], ended: null },
       coolingFrom: '',
     },
@@ -118,7 +120,7 @@ export function typedCup(cup: Cup): CupForm {
     ...emptyCup({ scoringScale: cup.scoringScale, sheetOfParts: [] }),
     parts: cup.parts.map((part) => ({ ...part, mark: asTyped(part.mark) })),
     ...mapValues(pick(cup, [...ATTRIBUTES]), asTyped),
-    ...pick(cup, ['textures', 'coffeeFaults', 'comparisons', 'milkKind', 'blind', 'remarks']),
+    ...pick(cup, ['textures', 'coffeeFaults', 'comparisons', 'milkKind', 'blind', 'remarks', 'remarksPrivate']),
     mark: typedMark(cup.scoringScale, cup.mark),
     intensities: Object.fromEntries(
       cup.intensities.map(({ attribute, intensity, adequacy }) => [

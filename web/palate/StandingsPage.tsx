@@ -62,6 +62,11 @@ function Among({ standings: { all, kinds } }: { standings: Standings }) {
         The score each is expected to have on its best day at its own recipe, together with what was preferred at the
         table; the bar holds 8 in 10. A place counts as sure from there on.
       </p>
+      <p>
+        <Link className="btn btn-plain" to="/write-ups/new?kind=comparison">
+          Write some of them up against each other
+        </Link>
+      </p>
     </>
   );
 }

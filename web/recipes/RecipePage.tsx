@@ -4,7 +4,7 @@ import { useNavigate, useParams, useSearchParams } from 'react-router';
 import type { KeptRecipeVersion, KeptRecipe } from '../../contract/recipe';
 import { scaleRecipe, scaleChanges } from '../../core/brew';
 import { api, problemOf } from '../api/api';
-import { dateText, weightText } from '../ui/format';
+import { dateText, numberText, weightText } from '../ui/format';
 import { toastShown } from '../state/notices';
 import { ProblemNote } from '../ui/ProblemNote';
 import { RecipeLines } from '../domain/RecipeLines';
@@ -96,6 +96,9 @@ function Recipe({ kept }: { kept: KeptRecipe }) {
         </div>
         <div className="bag-actions">
           <Button onClick={() => setAddress({ edit: 'yes' })}>Edit</Button>
+          <Button variant="plain" onClick={() => void navigate(`/write-ups/new?kind=card&of=${kept.id}`)}>
+            Card for others
+          </Button>
           {!kept.isStandard && (
             <Button variant="plain" onClick={() => void standard()}>
               Make it the standard
@@ -133,6 +136,17 @@ function ScaledRecipe({ kept: { recipe } }: { kept: KeptRecipe }) {
   return (
     <>
       <RecipeLines recipe={scaled} />
+      {recipe.grindsElsewhere.length > 0 && (
+        <p className="quiet mt-2 mb-0">
+          Its grind elsewhere:{' '}
+          {recipe.grindsElsewhere.map(({ grinder, setting }) => `${grinder} ${numberText(setting, 2)}`).join(', ')}
+        </p>
+      )}
+      {recipe.why !== '' && (
+        <p className="recipe-why mt-2 mb-0" dir="auto">
+          {recipe.why}
+        </p>
+      )}
       <div className="d-flex gap-2 align-items-center mt-3 flex-wrap">
         <label htmlFor="scale-to">At another dose</label>
         <WeightInput id="scale-to" value={typed} otherwise={recipe.doseG} onChange={setTyped} />

@@ -86,6 +86,7 @@ function SettingFields() {
             help="It means something on this grinder only."
           />
           <OtherGrinds grinders={grinders} />
+          <GrindsElsewhere />
           <SelectField name="grindWord" label="Grind, in words" options={choices(GRIND_WORDS, 'Not stated')} />
           <TextField name="tdsTarget" label="Dissolved solids wanted" unit="%" decimal />
           <TextField name="hardnessPpm" label="Hardness" unit="ppm" decimal />
@@ -98,7 +99,38 @@ function SettingFields() {
           />
         </div>
       </details>
+      <TextField
+        name="why"
+        label="Why it is so"
+        className="wide"
+        rows={3}
+        help="For whoever reads its card: what each step does for this coffee."
+      />
     </fieldset>
+  );
+}
+
+/** The same grind on grinders that are not of this household, for whoever has one. */
+function GrindsElsewhere() {
+  const { control } = useFormContext<RecipeForm>();
+  const { fields, append, remove } = useFieldArray({ control, name: 'grindsElsewhere' });
+  return (
+    <div className="wide">
+      {fields.map((grind, i) => (
+        <div key={grind.id} className="fields mb-2">
+          <TextField name={`grindsElsewhere.${i}.grinder`} label="A grinder of others" />
+          <TextField name={`grindsElsewhere.${i}.setting`} label="Its setting on that" decimal />
+          <div className="align-self-center">
+            <Button variant="bare" onClick={() => remove(i)}>
+              Remove
+            </Button>
+          </div>
+        </div>
+      ))}
+      <Button variant="plain" onClick={() => append({ grinder: '', setting: '' })}>
+        Its setting on a grinder of others
+      </Button>
+    </div>
   );
 }
 

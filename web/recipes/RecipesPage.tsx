@@ -29,6 +29,9 @@ export function RecipesPage() {
           <Link className="btn btn-primary" to="/recipes/new">
             Write a recipe
           </Link>
+          <Link className="btn btn-plain" to="/recipes/from-card">
+            Read a card
+          </Link>
         </div>
       </div>
       <ul className="recipe-list">

@@ -18,6 +18,7 @@ export interface RecipeForm {
   grinderId: string;
   grinderSetting: string;
   otherGrinds: { grinderId: string; setting: string }[];
+  grindsElsewhere: { grinder: string; setting: string }[];
   grindWord: string;
   iceG: string;
   drain: { fromS: string; toS: string };
@@ -26,6 +27,7 @@ export interface RecipeForm {
   shotS: string;
   steepHours: string;
   stages: StageForm[];
+  why: string;
   /** The version this was laid over; empty for a new recipe. */
   versionId: string;
 }
@@ -92,6 +94,7 @@ export function typedRecipe(recipe: Recipe, versionId = ''): RecipeForm {
       grinderId: recipe.grinderId ?? '',
       grinderSetting: asTyped(recipe.grinderSetting),
       otherGrinds: recipe.otherGrinds.map(({ grinderId, setting }) => ({ grinderId, setting: asTyped(setting) })),
+      grindsElsewhere: recipe.grindsElsewhere.map(({ grinder, setting }) => ({ grinder, setting: asTyped(setting) })),
       grindWord: recipe.grindWord ?? '',
       iceG: recipe.iceG === 0 ? '' : asTyped(recipe.iceG),
     },
@@ -103,6 +106,7 @@ export function typedRecipe(recipe: Recipe, versionId = ''): RecipeForm {
     },
     drain: drain === null ? { fromS: '', toS: '' } : { fromS: minutesText(drain.fromS), toS: minutesText(drain.toS) },
     stages: recipe.stages.map(typedStage),
+    why: recipe.why,
     versionId,
   };
 }
@@ -129,6 +133,10 @@ function toValues({ drain, stages, ...typed }: RecipeForm): unknown {
       grinderId: typedChoice(typed.grinderId),
       grinderSetting: typedNumber(typed.grinderSetting),
       otherGrinds: typed.otherGrinds.map(({ grinderId, setting }) => ({ grinderId, setting: typedNumber(setting) })),
+      grindsElsewhere: typed.grindsElsewhere.map(({ grinder, setting }) => ({
+        grinder,
+        setting: typedNumber(setting),
+      })),
       grindWord: typedChoice(typed.grindWord),
       iceG: typedNumber(typed.iceG) ?? 0,
     },
@@ -142,6 +150,7 @@ function toValues({ drain, stages, ...typed }: RecipeForm): unknown {
         ? null
         : { fromS: typedSeconds(drain.fromS), toS: typedSeconds(drain.toS) },
     stages: shot ? [] : stageValues(stages),
+    why: typed.why,
   };
 }
 

@@ -47,6 +47,8 @@ const SHAPES = {
     z.string(),
     z.object({ written: z.number(), isSent: z.boolean(), answer: z.union([cupAnswer, tableAnswer]) }),
   ),
+  /** What is written over a passage of a write-up and the server does not have yet; `was`: what stood there then. */
+  passage: z.object({ text: z.string(), was: z.string().nullable() }),
 } as const;
 
 type Shapes = typeof SHAPES;

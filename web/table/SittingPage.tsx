@@ -52,6 +52,11 @@ export function SittingPage() {
             attributes={settings?.intensityAttributes ?? []}
             linksToBags
           />
+          <p className="mt-3">
+            <Link className="btn btn-plain" to={`/write-ups/new?kind=sitting&of=${sitting.id}`}>
+              Write it up
+            </Link>
+          </p>
           <TakeAway sitting={sitting} />
         </>
       ) : (

@@ -16,6 +16,7 @@ import { TheStoreRoom1700000000015 } from './15-theStoreRoom';
 import { WhatWasForetold1700000000016 } from './16-whatWasForetold';
 import { ThePlan1700000000017 } from './17-thePlan';
 import { TheTable1700000000018 } from './18-theTable';
+import { TheWriteUp1700000000019 } from './19-theWriteUp';
 
 /** In the order in which they run. */
 export const MIGRATIONS = [
@@ -37,4 +38,5 @@ export const MIGRATIONS = [
   WhatWasForetold1700000000016,
   ThePlan1700000000017,
   TheTable1700000000018,
+  TheWriteUp1700000000019,
 ];

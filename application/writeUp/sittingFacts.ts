@@ -1,0 +1,60 @@
+import type { SittingInput } from '../../contract/sitting';
+import type { Settings } from '../../contract/settings';
+import type { MarksFigure } from '../../contract/writeUp';
+import type { Vocabulary } from '../../core/cup/words';
+import type { SittingFacts } from '../../core/text/writeUp';
+import { revealedOf, type DrawnSitting, type SeatWithAnswers } from '../sitting';
+import { unitsOf } from '../settings';
+
+/** Everything a write-up of a table is composed from. */
+export interface SittingRecordRead {
+  sitting: DrawnSitting & Pick<SittingInput, 'name' | 'kind' | 'timing'>;
+  seats: readonly SeatWithAnswers[];
+  vocabulary: Vocabulary;
+  settings: Settings;
+  /** Rest days on which the bags of its cups stood, by bag. */
+  restDayOf: ReadonlyMap<string, number>;
+}
+
+/** What a revealed table came to, as a write-up tells it. */
+export function sittingFacts({ sitting, seats, vocabulary, settings, restDayOf }: SittingRecordRead): SittingFacts {
+  const { cups, reading } = revealedOf(sitting, seats, vocabulary);
+  const nameOf = new Map(settings.intensityAttributes.map(({ id, name }) => [id, name]));
+  const seatName = new Map(seats.map(({ id, name }) => [id, name]));
+  return {
+    ...{ name: sitting.name, kind: sitting.kind, timing: sitting.timing, isBlind: sitting.blindToCup },
+    on: (sitting.revealedAt ?? '').slice(0, 10),
+    scale: sitting.scoringScale,
+    reading,
+    cups: sitting.cups.map(({ id, name, bagId, declared, parameters }) => ({
+      ...{ id, name, declared },
+      restDay: bagId === null ? null : (restDayOf.get(bagId) ?? null),
+      recipe: parameters && { ...parameters, name: null },
+      said: (cups.find((cup) => cup.id === id)?.said ?? []).map(({ seat, remarks }) => ({
+        taster: seatName.get(seat) ?? '',
+        remarks,
+      })),
+      levels: (reading.cups.find((cup) => cup.id === id)?.levels ?? []).map(({ attribute, median }) => ({
+        name: nameOf.get(attribute) ?? attribute,
+        value: median,
+      })),
+    })),
+    yardstick: sitting.yardstick?.name ?? null,
+    units: unitsOf(settings),
+    tasterOf: Object.fromEntries(seatName),
+  };
+}
+
+/** The marks of a table as they are drawn; null where nobody gave any. */
+export function marksFigure(
+  { sitting, seats, vocabulary }: SittingRecordRead,
+  { reading, scale }: SittingFacts,
+): MarksFigure | null {
+  const { cups } = revealedOf(sitting, seats, vocabulary);
+  const drawn = cups.map(({ id, name, said }) => ({
+    name,
+    mean: reading.cups.find((cup) => cup.id === id)?.mean ?? null,
+    marks: said.flatMap(({ score }) => score ?? []),
+  }));
+  return drawn.some(({ marks }) => marks.length > 0) ? { scale, cups: drawn } : null;
+}

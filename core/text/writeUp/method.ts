@@ -1,0 +1,71 @@
+import type { Section } from '../../writeUp';
+import { capitalised, countWord } from '../words';
+import type { BagFacts } from './facts';
+import { hasCurve } from './crest';
+import { counted, dateSaid, passage, section } from './saying';
+
+const SCALES: Readonly<Record<BagFacts['scale'], string>> = {
+  mark10: 'Marks are out of 10.',
+  composite: 'Marks are out of 10, put together of aroma, acidity, body and the whole.',
+  levels: 'Marks are levels from 1 to 5.',
+  parts: 'Marks are out of 100, added up part by part.',
+  stars: 'Marks are stars out of 5, in quarters.',
+};
+
+/** What the certainty of a write-up is said in. */
+export const CERTAINTY =
+  '“Almost certainly” stands for 19 chances in 20 or more, “very likely” for 8 in 10, “probably” for more than even, “perhaps” for less.';
+
+/** A record of the engine is told from so many cups on. */
+const FORETOLD_SAID = 5;
+
+/** How it was judged: how many cups, by how many tasters, on which days, and what does not count. */
+export function methodSection(facts: BagFacts): Section[] {
+  const { cups, faulted, coffee, frozenDays, foretold, scale } = facts;
+  const fromMemory = cups.filter((cup) => cup.isFromMemory).length;
+  const blind = cups.filter(({ isBlind }) => isBlind).length;
+  return section(
+    'method',
+    passage('method.cups', cupsText(facts)),
+    passage(
+      'method.faulted',
+      faulted > 0 &&
+        `${capitalised(counted(faulted, 'more cup had', 'more cups had'))} something go wrong in the brewing and ${faulted === 1 ? 'does' : 'do'} not count.`,
+    ),
+    passage(
+      'method.memory',
+      fromMemory > 0 &&
+        `${capitalised(counted(fromMemory, 'was', 'were'))} written from memory and ${fromMemory === 1 ? 'weighs' : 'weigh'} less.`,
+    ),
+    passage(
+      'method.blind',
+      blind > 0 && `${capitalised(counted(blind, 'was', 'were'))} tasted without knowing which cup it was.`,
+    ),
+    passage(
+      'method.assumed',
+      coffee.isRoastAssumed &&
+        `When it was roasted is not printed: days are counted from ${dateSaid(coffee.roastedOn)}, reckoned back from the best-before date.`,
+    ),
+    passage(
+      'method.frozen',
+      frozenDays > 0 &&
+        `It lay in the freezer for ${counted(frozenDays, 'day')}, which hardly count as days since roasting.`,
+    ),
+    passage('method.scale', SCALES[scale]),
+    passage(
+      'method.foretold',
+      foretold !== null &&
+        foretold.cups >= FORETOLD_SAID &&
+        `Cups were foretold from those before them: ${foretold.inside} of ${foretold.cups} came out inside the range given, where 8 in 10 should.`,
+    ),
+    passage('method.certainty', hasCurve(facts.crest) && CERTAINTY),
+  );
+}
+
+function cupsText({ cups, tasters }: BagFacts): string {
+  const days = [...new Set(cups.map(({ restDay }) => restDay))];
+  const [first, last] = [days[0] ?? 0, days.at(-1) ?? 0];
+  const by = tasters > 1 ? ` by ${countWord(tasters)} tasters` : '';
+  const on = first === last ? `on day ${first} after roasting` : `from day ${first} to day ${last} after roasting`;
+  return `${capitalised(counted(cups.length, 'cup'))}${by}, ${on}.`;
+}

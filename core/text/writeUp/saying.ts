@@ -1,0 +1,106 @@
+import { roundTo } from '../../brew';
+import { levelText, markOf, nearestLevel, type ScoringScale } from '../../cup';
+import type { Passage, Section, SectionId } from '../../writeUp';
+import { countWord } from '../words';
+
+/** How a write-up says numbers, lists and dates; and the passages it is made of. */
+
+/** Where a mark is said of, and how a reader knows its range. */
+const RANGE_SAID: Readonly<Record<ScoringScale, string>> = {
+  mark10: ' out of 10',
+  composite: ' out of 10',
+  levels: ' out of 5',
+  parts: ' out of 100',
+  stars: ' of 5 stars',
+};
+
+const QUARTERS = ['', '¼', '½', '¾'];
+
+/** A score as its scale writes it, without the range: "8.6", "3¾", "high 3", "86.5". */
+export function bareMark(scale: ScoringScale, score: number): string {
+  const mark = markOf(scale, Math.min(100, Math.max(0, score)));
+  if (scale === 'levels') return levelText(nearestLevel(mark));
+  if (scale === 'parts') return String(roundTo(mark, 1));
+  if (scale !== 'stars') return mark.toFixed(1);
+  const [whole, rest] = [Math.floor(mark), QUARTERS[Math.round(mark * 4) % 4] ?? ''];
+  return whole === 0 && rest !== '' ? rest : `${whole}${rest}`;
+}
+
+/** The same with its range: "8.6 out of 10". */
+export const markSaid = (scale: ScoringScale, score: number): string => `${bareMark(scale, score)}${RANGE_SAID[scale]}`;
+
+/** "8.2 to 8.9"; one of them where the two are written alike. */
+export function marksBetween(scale: ScoringScale, lo: number, hi: number): string {
+  const [from, to] = [bareMark(scale, lo), bareMark(scale, hi)];
+  return from === to ? from : `${from} to ${to}`;
+}
+
+/** "a", "a and b", "a, b and c". */
+export function listed(items: readonly string[]): string {
+  const [last, ...before] = [...items].reverse();
+  if (last === undefined) return '';
+  return before.length === 0 ? last : `${before.reverse().join(', ')} and ${last}`;
+}
+
+/** "a", "a or b", "a, b or c". */
+export const eitherOf = (items: readonly string[]): string => listed(items).replace(/ and (?!.* and )/, ' or ');
+
+/** "day 18 to day 27"; "day 18" where it is one. */
+export const fromDayToDay = ({ from, to }: { from: number; to: number }): string =>
+  from === to ? `day ${from}` : `day ${from} to day ${to}`;
+
+/** "days 18 to 27"; "day 18" where it is one. */
+export const onDays = ({ from, to }: { from: number; to: number }): string =>
+  from === to ? `day ${from}` : `days ${from} to ${to}`;
+
+const MONTHS = [
+  ...['January', 'February', 'March', 'April', 'May', 'June', 'July'],
+  ...['August', 'September', 'October', 'November', 'December'],
+];
+
+/** A plain date in English: "4 September 2026". */
+export function dateSaid(date: string): string {
+  const [year = '', month = '1', day = '1'] = date.split('-');
+  return `${Number(day)} ${MONTHS[Number(month) - 1] ?? ''} ${year}`;
+}
+
+/** An amount of money: "15", "14.50". */
+export const moneySaid = (amount: number): string => (Number.isInteger(amount) ? String(amount) : amount.toFixed(2));
+
+/** "medium-light" is "medium light". */
+export const plainWords = (code: string): string => code.replaceAll('-', ' ');
+
+/** "one cup", "ten cups". */
+export const counted = (count: number, one: string, many = `${one}s`): string =>
+  `${countWord(count)} ${count === 1 ? one : many}`;
+
+/** A sentence of what may be a clause: a capital in front, a full stop behind. */
+export function sentence(text: string): string {
+  const trimmed = text.trim();
+  const whole = /[.!?…”]$/.test(trimmed) ? trimmed : `${trimmed}.`;
+  return `${whole.charAt(0).toUpperCase()}${whole.slice(1)}`;
+}
+
+/** The same within a sentence. */
+export const lowered = (text: string): string => `${text.charAt(0).toLowerCase()}${text.slice(1)}`;
+
+/** Who speaks: one taster, or several. */
+export const voice = ({ tasters }: { tasters: number }): { we: string; our: string } =>
+  tasters > 1 ? { we: 'we', our: 'our' } : { we: 'I', our: 'my' };
+
+/** A passage; nothing where there is nothing to say. */
+export function passage(
+  key: string,
+  text: string | null | false,
+  rest: Partial<Pick<Passage, 'named' | 'needs'>> = {},
+): Passage[] {
+  return text === null || text === false || text === ''
+    ? []
+    : [{ key, text, named: rest.named ?? null, needs: rest.needs ?? null }];
+}
+
+/** A section; nothing where nothing stands in it. */
+export function section(id: SectionId, ...passages: readonly Passage[][]): Section[] {
+  const all = passages.flat();
+  return all.length === 0 ? [] : [{ id, passages: all }];
+}

@@ -1,0 +1,72 @@
+import { pricePer100G, pricePerCup, roundTo } from '../../brew';
+import type { Section } from '../../writeUp';
+import { standingText } from '../palate';
+import { capitalised, countWord, ordinalWord } from '../words';
+import type { BagFacts, StandingFacts } from './facts';
+import { listed, moneySaid, passage, plainWords, section, sentence, voice } from './saying';
+
+/** What it costs and gives for that, how it stands, and whether it would be bought again. */
+export function worthSection(facts: BagFacts): Section[] {
+  const { value, standings, trueTo, liked } = facts;
+  return section(
+    'worth',
+    passage('worth.again', buyAgainText(facts)),
+    passage(
+      'worth.liked',
+      liked === null
+        ? null
+        : liked === 'liked'
+          ? `Apart from how good it is, ${voice(facts).we} liked it.`
+          : `Apart from how good it is, it was not to ${voice(facts).our} taste.`,
+    ),
+    passage('worth.price', priceText(facts), { needs: 'price' }),
+    passage('worth.value', value === null ? null : valueSaid(value, voice(facts).our), { needs: 'price' }),
+    passage('worth.standing', standings.length === 0 ? null : standingsSaid(standings, voice(facts).our), {
+      needs: 'standing',
+    }),
+    passage(
+      'worth.true',
+      trueTo.length > 0 && sentence(listed(trueTo.map(({ what, how }) => `${how} true to its ${what}`))),
+    ),
+  );
+}
+
+/** Whether it would be bought again; null where nobody said. */
+export function buyAgainText(facts: BagFacts): string | null {
+  const { price, weightG } = facts.coffee;
+  const we = capitalised(voice(facts).we);
+  switch (facts.buyAgain) {
+    case 'yes':
+      return `${we} would buy it again.`;
+    case 'at this price':
+      return `${we} would buy it again at its price${price === null ? '' : `, ${moneySaid(price)} for ${weightG} g`}.`;
+    case 'another season':
+      return `${we} would buy it again in another season.`;
+    case 'no':
+      return `${we} would not buy it again.`;
+    default:
+      return null;
+  }
+}
+
+function priceText({ coffee: { price, weightG }, recipe }: BagFacts): string | null {
+  if (price === null || price === 0) return null;
+  const per100 = weightG === 100 ? '' : `${moneySaid(roundTo(pricePer100G(price, weightG), 2))} for 100 g, `;
+  return `It cost ${moneySaid(price)} for ${weightG} g: ${per100}${moneySaid(roundTo(pricePerCup(price, weightG, recipe.doseG), 2))} a cup.`;
+}
+
+function valueSaid({ above: { mean, lo, hi }, place, of }: NonNullable<BagFacts['value']>, our: string): string {
+  const [near, far] = mean >= 0 ? [lo, hi] : [-hi, -lo];
+  const among = `${ordinalWord(place)} of ${our} ${countWord(of)} bags by value`;
+  if (near <= 0) return `For its price it gives about what ${our} bags give, ${among}.`;
+  const by = `${roundTo(Math.abs(mean), 0)} points of a hundred (8 chances in 10: ${roundTo(near, 0)} to ${roundTo(far, 0)})`;
+  return `For its price it is ${mean >= 0 ? 'better' : 'worse'} than ${our} other bags, by ${by}: ${among}.`;
+}
+
+function standingsSaid(standings: readonly StandingFacts[], our: string): string {
+  const said = standings.map((one) => {
+    const among = one.kind === '' ? `among all ${our} bags` : `among ${our} ${plainWords(one.kind)} coffees`;
+    return `${among} it stands ${standingText(one, one.of)}`;
+  });
+  return sentence(said.join('; '));
+}

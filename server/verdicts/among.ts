@@ -1,0 +1,79 @@
+import { groupBy } from 'es-toolkit';
+import type { Bag } from '../../contract/bag';
+import { STANDING_FIELDS, type StandingField, type Standings } from '../../contract/palateReading';
+import { scoreAtBest } from '../../application/atBest';
+import { standingsAmong, type SittingWord, type StandingItem } from '../../application/palate';
+import { sheetOf } from '../../application/sitting';
+import { pricePer100G } from '../../core/brew';
+import { valueAmong, type ValueForPrice } from '../../core/palate';
+import { loadAllBags, loadBag, loadPricedBags } from '../db/bags';
+import { loadSeats, loadSittings } from '../db/sittings';
+import { loadVocabulary } from '../db/words';
+import type { Deps } from '../deps';
+
+/** How a bag stands among the household's others. */
+
+type Judges = Pick<Deps, 'store' | 'verdicts'>;
+
+/** What a bag gives for its price; null while there is too little to say it by. Throws a not-found Problem. */
+export async function valueOfBag({ store, verdicts }: Judges, id: string): Promise<ValueForPrice | null> {
+  const bags = await store.read(async (db) => {
+    await loadBag(db, id);
+    return loadPricedBags(db);
+  });
+  const fits = await verdicts.forShelf(bags);
+  const priced = bags.flatMap(({ id: bagId, price, weightG }) => {
+    const fit = fits.get(bagId)?.fit;
+    const best = fit ? scoreAtBest(fit) : null;
+    if (!best || !price) return [];
+    return [{ id: bagId, pricePer100G: pricePer100G(price, weightG), score: best.mean, sd: best.sd }];
+  });
+  return valueAmong(priced, id);
+}
+
+/** The standings of all bags, and within each kind of which there are two or more. */
+export async function standingsOfBags({ store, verdicts }: Judges): Promise<Standings> {
+  const { bags, sittings } = await store.read(async (db) => {
+    const vocabulary = await loadVocabulary(db);
+    const revealed = (await loadSittings(db)).filter(({ revealedAt }) => revealedAt !== null);
+    const words: SittingWord[] = [];
+    for (const sitting of revealed) {
+      const seats = await loadSeats(db, sitting.id);
+      const { yardstick, cups } = sitting;
+      words.push({
+        sheets: seats.map((seat) => sheetOf(sitting, seat, vocabulary)),
+        itemOf: Object.fromEntries(cups.flatMap(({ id, bagId }) => (bagId === null ? [] : [[id, bagId]]))),
+        yardstick: yardstick && (yardstick.bagId ?? outsideId(yardstick.name)),
+      });
+    }
+    return { bags: await loadAllBags(db), sittings: { words, revealed } };
+  });
+  const fits = await verdicts.forShelf(bags);
+  const items = bags.map((bag): StandingItem => {
+    const fit = fits.get(bag.id)?.fit;
+    return { id: bag.id, name: bag.name, bagId: bag.id, best: fit ? scoreAtBest(fit) : null };
+  });
+  const outside = sittings.revealed.flatMap(({ yardstick }): StandingItem[] =>
+    yardstick?.bagId !== null ? [] : [{ id: outsideId(yardstick.name), name: yardstick.name, bagId: null, best: null }],
+  );
+  const yardsticks = [...new Map(outside.map((one) => [one.id, one])).values()];
+  const among = (own: readonly StandingItem[]) => standingsAmong([...own, ...yardsticks], sittings.words);
+  const kinds = STANDING_FIELDS.flatMap((field): Standings['kinds'] =>
+    Object.entries(groupBy(bags, (bag) => valueOfField(bag, field)))
+      .filter(([value, ofKind]) => value !== '' && ofKind.length > 1)
+      .map(([value, ofKind]) => {
+        const ids = new Set(ofKind.map(({ id }) => id));
+        return { field, value, standings: among(items.filter(({ id }) => ids.has(id))) };
+      })
+      .filter(({ standings }) => standings.length > 1),
+  );
+  return { all: among(items), kinds };
+}
+
+/** A yardstick from outside goes by its name. */
+const outsideId = (name: string): string => `outside ${name.trim().toLocaleLowerCase()}`;
+
+function valueOfField(bag: Bag, field: StandingField): string {
+  if (field === 'style') return bag.reference.style;
+  return (bag[field] ?? '').trim();
+}

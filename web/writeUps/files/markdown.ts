@@ -1,0 +1,53 @@
+import { cardSettings, cardStages } from '../../../core/text/writeUp/cardTable';
+import { SECTION_HEADINGS } from '../../../core/text/writeUp/headings';
+import type { ShownPassage } from '../../../core/writeUp';
+import { inParagraphs } from '../publication/lines';
+import type { PublicationParts } from '../publication/Publication';
+
+/** Names of the pictures that lie beside the text; null where there is none. */
+export interface PictureNames {
+  ridge: string | null;
+  pictures: readonly string[];
+}
+
+/** Text in which nothing is taken for a mark of Markdown. */
+export function plainText(text: string): string {
+  return text
+    .replace(/[\\`*_[\]<>|~]/g, (sign) => `\\${sign}`)
+    .replace(/^(\s*)([#>+-])/gm, '$1\\$2')
+    .replace(/^(\s*\d+)([.)])(?=\s)/gm, '$1\\$2');
+}
+
+const row = (cells: readonly string[]): string => `| ${cells.map((cell) => plainText(cell)).join(' | ')} |`;
+
+/** A write-up as Markdown, with its pictures by the names of files beside it. */
+export function markdownOf(
+  { sections, figures, units, foot, pictures }: PublicationParts,
+  names: PictureNames,
+): string {
+  const of = (id: string): readonly ShownPassage[] => sections.find((one) => one.id === id)?.passages ?? [];
+  const [title, ...lines] = of('head');
+  const blocks: string[] = [
+    `# ${plainText(title?.text ?? 'Without a title')}`,
+    ...lines.map(({ text }) => `*${plainText(text)}*`),
+    ...of('short').map(({ text }) => plainText(text)),
+    ...names.pictures.map((name, i) => `![${plainText(pictures[i]?.alt ?? '')}](${name})`),
+    ...(names.ridge === null ? [] : [`![Score against rest day](${names.ridge})`]),
+  ];
+  const { card } = figures;
+  if (card) {
+    const settings = cardSettings(card, units);
+    blocks.push([row(['Setting', 'Value']), '| --- | --- |', ...settings.map(row)].join('\n'));
+    const stages = cardStages(card, units).map(({ at, what, how }) => row([at, what, how]));
+    blocks.push([row(['At', 'Do', 'How']), '| --- | --- | --- |', ...stages].join('\n'));
+  }
+  for (const { id, passages } of sections) {
+    if (id === 'head' || id === 'short') continue;
+    blocks.push(`## ${SECTION_HEADINGS[id]}`);
+    const { areLines, paragraphs } = inParagraphs(id, passages);
+    const said = paragraphs.map((some) => plainText(some.map(({ text }) => text).join(' ')));
+    blocks.push(areLines ? said.map((one) => `- ${one}`).join('\n') : said.join('\n\n'));
+  }
+  if (foot !== '') blocks.push('---', plainText(foot));
+  return `${blocks.join('\n\n')}\n`;
+}

@@ -1,0 +1,58 @@
+import type { WriteUp, WriteUpContent } from '../../contract/writeUp';
+import type { Picture } from '../../contract/picture';
+import { FIRST_SHOWS, published, type ShownSection } from '../../core/writeUp';
+import type { Units } from '../../core/text';
+import { dateSaid } from '../../core/text/writeUp/saying';
+import type { PublicationParts, PublishedPicture } from './publication/Publication';
+
+/** The title of a write-up as it stands. */
+export function titleOf(content: Pick<WriteUpContent, 'sections' | 'edits' | 'own' | 'shows'>): string {
+  const head = published(content, content.shows).find(({ id }) => id === 'head');
+  return head?.passages.find(({ key }) => key === 'head.title')?.text ?? 'Without a title';
+}
+
+/** Where a picture of a bag is had. */
+export const pictureAddress = (id: string): string => `/api/pictures/${id}`;
+
+/** The pictures that are shown, with what each shows; of those that are still there. */
+export function shownPictures(content: WriteUpContent, pictures: readonly Picture[]): PublishedPicture[] {
+  return content.pictures.flatMap((id) => {
+    const picture = pictures.find((one) => one.id === id);
+    return picture ? [{ src: pictureAddress(id), alt: altOf(picture) }] : [];
+  });
+}
+
+const PICTURE_WORDS: Readonly<Record<Picture['of'], string>> = {
+  bag: 'The bag',
+  beans: 'The beans',
+  bed: 'The bed after brewing',
+  liquor: 'The coffee in the cup',
+};
+export const altOf = ({ of }: Picture): string => PICTURE_WORDS[of];
+
+/** Everything that is published of a write-up, and nothing else. */
+export function partsOf(
+  { kind, finalOn }: Pick<WriteUp, 'kind' | 'finalOn'>,
+  content: WriteUpContent,
+  { pictures, units, today }: { pictures: readonly PublishedPicture[]; units: Units; today: string },
+): PublicationParts {
+  return {
+    ...{ kind, pictures, units, figures: content.figures },
+    sections: published(content, content.shows),
+    foot: finalOn === null ? `A draft of ${dateSaid(today)}.` : `${dateSaid(finalOn)}.`,
+  };
+}
+
+/** What stands in a write-up without regard to what is shown: to hold two against each other. */
+export const allShown = (content: WriteUpContent): ShownSection[] =>
+  published(content, { ...FIRST_SHOWS, names: true });
+
+/** A title as a file may be called: "nyanza-grove". */
+export function fileNameOf(title: string): string {
+  const plain = title
+    .normalize('NFKD')
+    .replace(/[^\p{L}\p{N}]+/gu, '-')
+    .replace(/^-+|-+$/g, '')
+    .toLowerCase();
+  return plain === '' ? 'write-up' : plain.slice(0, 60);
+}

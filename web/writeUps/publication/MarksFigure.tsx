@@ -1,0 +1,82 @@
+import type { MarksFigure as Figure } from '../../../contract/writeUp';
+import { SCALE_RANGES } from '../../../core/cup';
+import { linear, roundTicks } from './axis';
+import { SANS, type Palette } from './palette';
+
+const WIDTH = 720;
+const [NAME, ROW, TOP, FOOT, END] = [190, 30, 6, 40, 24];
+
+/** Every mark that was given at a table, cup by cup, and the mean of each. */
+export function MarksFigure({
+  figure: { cups, scale },
+  palette,
+  label,
+}: {
+  figure: Figure;
+  palette: Palette;
+  label: string;
+}) {
+  const { points, max } = SCALE_RANGES[scale];
+  const values = cups
+    .flatMap(({ marks, mean }) => [...marks, ...(mean === null ? [] : [mean])])
+    .map((one) => one / points);
+  if (values.length === 0) return null;
+  const height = TOP + cups.length * ROW + FOOT;
+  const ticks = roundTicks(Math.max(0, Math.min(...values)), Math.min(max, Math.max(...values)));
+  const x = linear([ticks[0] ?? 0, ticks.at(-1) ?? 1], [NAME, WIDTH - END]);
+  const y = (i: number): number => TOP + i * ROW + ROW / 2;
+  const shown = (name: string): string => (name.length > 26 ? `${name.slice(0, 25)}…` : name);
+  return (
+    <svg
+      xmlns="http://www.w3.org/2000/svg"
+      viewBox={`0 0 ${WIDTH} ${height}`}
+      width={WIDTH}
+      height={height}
+      role="img"
+      aria-label={label}
+      fontFamily={SANS}
+      fontSize={12}
+      fill={palette.soft}
+    >
+      {ticks.map((tick) => (
+        <g key={tick}>
+          <line x1={x(tick)} x2={x(tick)} y1={TOP} y2={height - FOOT} stroke={palette.rule} />
+          <text x={x(tick)} y={height - FOOT + 16} textAnchor="middle">
+            {tick}
+          </text>
+        </g>
+      ))}
+      <text x={(NAME + WIDTH - END) / 2} y={height - 6} textAnchor="middle">
+        marks; the upright line is their mean
+      </text>
+      {cups.map(({ name, marks, mean }, i) => (
+        <g key={i}>
+          <text x={NAME - 10} y={y(i) + 4} textAnchor="end" fill={palette.ink}>
+            {shown(name)}
+          </text>
+          {marks.map((mark, k) => (
+            <circle
+              key={k}
+              cx={x(mark / points)}
+              cy={y(i)}
+              r={5}
+              fill={palette.fill}
+              fillOpacity={0.7}
+              stroke={palette.lichen}
+            />
+          ))}
+          {mean !== null && (
+            <line
+              x1={x(mean / points)}
+              x2={x(mean / points)}
+              y1={y(i) - 11}
+              y2={y(i) + 11}
+              stroke={palette.ink}
+              strokeWidth={2}
+            />
+          )}
+        </g>
+      ))}
+    </svg>
+  );
+}
