@@ -107,6 +107,8 @@ export async function lastNight(db: EntityManager, { recipes }: DemoBench, bagId
       {
         ...standard.recipe,
         grindWord: 'medium fine',
+        why: 'Small pours first keep the bed even while it is still dry inside; the last and largest one waits for the water to sink, so that a slow bed is not flooded.',
+        grindsElsewhere: [{ grinder: 'Conical grinder, 38 mm', setting: 24 }],
         ...(flat && hand
           ? { grinderId: hand.id, grinderSetting: 18, otherGrinds: [{ grinderId: flat.id, setting: 5.5 }] }
           : {}),

@@ -17,6 +17,7 @@ import { BAGS, TASTERS } from './household';
 import { scorer, trueScore } from './scores';
 import { AT_THE_TABLE, setTheTable } from './table';
 import { intensitiesOf, descriptorsOf } from './tasting';
+import { writeItUp } from './writeUps';
 
 /** The bag of which a cold steep stands in the refrigerator. */
 const STEEPING = 'Harbour House Blend';
@@ -33,7 +34,7 @@ export async function fillStore(store: Store, today: PlainDate): Promise<{ bags:
     const tasterIds = new Map<string, string>();
     const bagIds = new Map<string, string>();
     for (const name of TASTERS) tasterIds.set(name, (await addTaster(db, name, now)).id);
-    for (const { label, age, frozen, bestBeforeOnly, finishedAt, truth, brews: log } of BAGS) {
+    for (const { label, age, frozen, bestBeforeOnly, byStandard, finishedAt, truth, brews: log } of BAGS) {
       const roastedOn = addDays(today, -age);
       const on = (day: number): PlainDate => addDays(roastedOn, day);
       const spells: StorageSpell[] = frozen
@@ -41,6 +42,7 @@ export async function fillStore(store: Store, today: PlainDate): Promise<{ bags:
         : [];
       const bag = bagInput.parse({
         ...label,
+        referenceRecipeId: byStandard ? (bench.recipes.find(({ isStandard }) => isStandard)?.id ?? null) : null,
         roastedOn: bestBeforeOnly ? null : roastedOn,
         bestBefore: bestBeforeOnly ? addDays(roastedOn, ASSUMED_SHELF_LIFE_DAYS) : null,
         spells,
@@ -116,5 +118,6 @@ export async function fillStore(store: Store, today: PlainDate): Promise<{ bags:
     const atTable = AT_THE_TABLE.flatMap((name) => bagIds.get(name) ?? []);
     brews += await setTheTable(db, today, atTable, tasterIds);
   });
+  await writeItUp(store, today);
   return { bags: BAGS.length, brews };
 }

@@ -26,6 +26,7 @@ export const FINISHED_BAGS: readonly DemoBag[] = [
       reference: cone,
     },
     age: 84,
+    byStandard: true,
     finishedAt: 46,
     truth: { baseline: 88, peakDay: 26, riseWidth: 0.45, fallWidth: 0.6, height: 13, brewers: { press: -3 } },
     brews: [

@@ -54,6 +54,8 @@ export interface DemoBag {
   /** Days since roast on which it went into the freezer and came out again (null: still there). */
   frozen?: { from: number; to: number | null };
   bestBeforeOnly?: boolean;
+  /** Its reference is the household's standard recipe. */
+  byStandard?: boolean;
   /** Days since roast on which it was finished. */
   finishedAt?: number;
   truth: Truth;

@@ -3,6 +3,7 @@ import type { Bag } from '../../contract/bag';
 import type { Brew } from '../../contract/brew';
 import type { ForetoldCupRow } from '../../contract/palate';
 import type { Settings } from '../../contract/settings';
+import type { Grinder, Recipe } from '../../core/brew';
 import {
   ageOn,
   changesFrom,
@@ -44,8 +45,9 @@ export interface BagRecordRead {
   value: ValueForPrice | null;
   standings: readonly StandingFacts[];
   foretold: readonly ForetoldCupRow[];
-  /** The name of the card its reference was taken from. */
-  recipeName: string | null;
+  /** The recipe its reference was taken from, and the grinders it names. */
+  recipe: Recipe | null;
+  grinders: readonly Pick<Grinder, 'id' | 'name'>[];
   today: string;
 }
 
@@ -63,7 +65,7 @@ export function countedCups({ bag, brews }: Pick<BagRecordRead, 'bag' | 'brews'>
 
 /** The record of a bag as a write-up tells it. What is marked private, and what a hidden label says, is not in it. */
 export function bagFacts(read: BagRecordRead): BagFacts {
-  const { bag, brews, fit, vocabulary, settings, tasters, value, standings, foretold, recipeName, today } = read;
+  const { bag, brews, fit, vocabulary, settings, tasters, value, standings, foretold, recipe, today } = read;
   const cups = countedCups(read);
   const worded = cups.map(({ restDay, cup }) => ({
     restDay,
@@ -82,7 +84,7 @@ export function bagFacts(read: BagRecordRead): BagFacts {
     tasters: new Set(cups.map(({ tasterId }) => tasterId)).size,
     crest: crestFacts(fit, cups),
     sigma0: fit.sigma0,
-    recipe: { ...bag.reference, name: recipeName },
+    recipe: { ...bag.reference, name: recipe?.name ?? null },
     effects: fit.effects,
     claimed: fit.claimed,
     confounded: fit.confounded,

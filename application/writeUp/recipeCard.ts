@@ -13,6 +13,7 @@ import {
 import { fieldProblems, type FieldProblem } from '../../contract/error';
 import { recipeInput, type RecipeInput } from '../../contract/recipe';
 import { Problem } from '../problem';
+import type { BagRecordRead } from './bagFacts';
 
 /** Recipes as files: written by one household, read by another. */
 
@@ -24,6 +25,19 @@ export function cardOf(recipe: Recipe, grinders: readonly Pick<Grinder, 'id' | '
   });
   const settings = omit(recipe, ['grinderId', 'grinderSetting', 'otherGrinds', 'grindsElsewhere', 'why']);
   return { ...settings, grinds: [...own, ...recipe.grindsElsewhere] };
+}
+
+/** The card of a bag's reference; null where it has none, or was changed from it. */
+export function cardOfReference({
+  bag: { reference },
+  recipe,
+  grinders,
+}: Pick<BagRecordRead, 'bag' | 'recipe' | 'grinders'>): RecipeCard | null {
+  if (recipe === null) return null;
+  const isSame = (['brewer', 'doseG', 'waterG', 'waterC'] as const).every(
+    (field) => recipe[field] === reference[field],
+  );
+  return isSame ? cardOf(recipe, grinders) : null;
 }
 
 /** The file of a card, with what was written of why it is so. */

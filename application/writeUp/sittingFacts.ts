@@ -2,7 +2,7 @@ import type { SittingInput } from '../../contract/sitting';
 import type { Settings } from '../../contract/settings';
 import type { MarksFigure } from '../../contract/writeUp';
 import type { Vocabulary } from '../../core/cup/words';
-import type { SittingFacts } from '../../core/text/writeUp';
+import { namesOf, type SittingFacts } from '../../core/text/writeUp';
 import { revealedOf, type DrawnSitting, type SeatWithAnswers } from '../sitting';
 import { unitsOf } from '../settings';
 
@@ -48,11 +48,13 @@ export function sittingFacts({ sitting, seats, vocabulary, settings, restDayOf }
 /** The marks of a table as they are drawn; null where nobody gave any. */
 export function marksFigure(
   { sitting, seats, vocabulary }: SittingRecordRead,
-  { reading, scale }: SittingFacts,
+  facts: SittingFacts,
 ): MarksFigure | null {
+  const { reading, scale } = facts;
   const { cups } = revealedOf(sitting, seats, vocabulary);
-  const drawn = cups.map(({ id, name, said }) => ({
-    name,
+  const nameOf = namesOf(facts);
+  const drawn = cups.map(({ id, said }) => ({
+    name: nameOf(id),
     mean: reading.cups.find((cup) => cup.id === id)?.mean ?? null,
     marks: said.flatMap(({ score }) => score ?? []),
   }));

@@ -3,7 +3,7 @@ import { bagFacts, type BagRecordRead } from '../../application/writeUp/bagFacts
 import { cardFacts } from '../../application/writeUp/cardFacts';
 import { comparisonFacts } from '../../application/writeUp/comparisonFacts';
 import { levelsFigure, NO_FIGURES, ridgeFigure } from '../../application/writeUp/figures';
-import { cardOf } from '../../application/writeUp/recipeCard';
+import { cardOf, cardOfReference } from '../../application/writeUp/recipeCard';
 import { marksFigure, sittingFacts, type SittingRecordRead } from '../../application/writeUp/sittingFacts';
 import { Problem } from '../../application/problem';
 import type { Bag } from '../../contract/bag';
@@ -60,7 +60,12 @@ export class WriteUpComposer {
     const ridge = ridgeFigure(read, facts);
     return {
       sections: composeBag(facts),
-      figures: { ...NO_FIGURES, ridges: ridge ? [ridge] : [], levels: levelsFigure(read, facts) },
+      figures: {
+        ...NO_FIGURES,
+        ridges: ridge ? [ridge] : [],
+        levels: levelsFigure(read, facts),
+        card: cardOfReference(read),
+      },
     };
   }
 
@@ -133,17 +138,10 @@ export class WriteUpComposer {
       tasters: await loadTasters(db),
       foretold: await loadForetoldCups(db, bagId),
       recipes: await loadRecipes(db),
+      grinders: await loadGrinders(db),
     }));
-    const recipe = read.recipes.find(({ id }) => id === bag.referenceRecipeId)?.recipe;
-    return {
-      ...read,
-      bag,
-      fit,
-      value,
-      today,
-      standings: standingsOf(bag, standings),
-      recipeName: recipe?.name ?? null,
-    };
+    const recipe = read.recipes.find(({ id }) => id === bag.referenceRecipeId)?.recipe ?? null;
+    return { ...read, bag, fit, value, today, recipe, standings: standingsOf(bag, standings) };
   }
 
   async #readSitting(sittingId: string): Promise<SittingRecordRead> {

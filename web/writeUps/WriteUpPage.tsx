@@ -1,4 +1,5 @@
 import { nanoid } from '@reduxjs/toolkit';
+import { useEffect } from 'react';
 import Button from 'react-bootstrap/Button';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import type { WriteUp, WriteUpContent } from '../../contract/writeUp';
@@ -36,6 +37,26 @@ export function WriteUpPage() {
   if (data?.id !== writeUpId)
     return error ? <ProblemNote error={error} retry={() => void refetch()} /> : <Wait what="Reading the write-up" />;
   return <Shown key={writeUpId} writeUp={data} today={today} />;
+}
+
+/** A printed page goes by its title alone. */
+function usePrintedTitle(title: string): void {
+  useEffect(() => {
+    let before = '';
+    const toPrint = (): void => {
+      before = document.title;
+      document.title = title;
+    };
+    const printed = (): void => {
+      document.title = before;
+    };
+    addEventListener('beforeprint', toPrint);
+    addEventListener('afterprint', printed);
+    return () => {
+      removeEventListener('beforeprint', toPrint);
+      removeEventListener('afterprint', printed);
+    };
+  }, [title]);
 }
 
 function Shown({ writeUp, today }: { writeUp: WriteUp; today: string }) {
@@ -85,6 +106,7 @@ function WithContent({
   isEarlier: boolean;
 }) {
   const units = useUnits();
+  usePrintedTitle(titleOf(content));
   const [addPassage] = api.useAddPassageMutation();
   const pictures = usePicturesOf(writeUp.subject.bagIds);
   const parts = partsOf(writeUp, content, { pictures: shownPictures(content, pictures), units, today });

@@ -44,7 +44,7 @@ export function composeSitting(facts: SittingFacts): Section[] {
 }
 
 /** Cups by name; of two that go by one name the later is told apart. */
-function namesOf({ cups }: SittingFacts): (id: string) => string {
+export function namesOf({ cups }: Pick<SittingFacts, 'cups'>): (id: string) => string {
   const named = new Map(
     cups.map((cup, i) => {
       const before = cups.slice(0, i).filter(({ name }) => name === cup.name).length;

@@ -1,3 +1,5 @@
+import type { RecipeCard } from '../../../contract/writeUp';
+import type { Units } from '../../../core/text';
 import { cardSettings, cardStages } from '../../../core/text/writeUp/cardTable';
 import { SECTION_HEADINGS } from '../../../core/text/writeUp/headings';
 import type { ShownPassage } from '../../../core/writeUp';
@@ -22,7 +24,7 @@ const row = (cells: readonly string[]): string => `| ${cells.map((cell) => plain
 
 /** A write-up as Markdown, with its pictures by the names of files beside it. */
 export function markdownOf(
-  { sections, figures, units, foot, pictures }: PublicationParts,
+  { kind, sections, figures, units, foot, pictures }: PublicationParts,
   names: PictureNames,
 ): string {
   const of = (id: string): readonly ShownPassage[] => sections.find((one) => one.id === id)?.passages ?? [];
@@ -34,20 +36,25 @@ export function markdownOf(
     ...names.pictures.map((name, i) => `![${plainText(pictures[i]?.alt ?? '')}](${name})`),
     ...(names.ridge === null ? [] : [`![Score against rest day](${names.ridge})`]),
   ];
-  const { card } = figures;
-  if (card) {
-    const settings = cardSettings(card, units);
-    blocks.push([row(['Setting', 'Value']), '| --- | --- |', ...settings.map(row)].join('\n'));
-    const stages = cardStages(card, units).map(({ at, what, how }) => row([at, what, how]));
-    blocks.push([row(['At', 'Do', 'How']), '| --- | --- | --- |', ...stages].join('\n'));
-  }
+  if (kind === 'card') blocks.push(...cardBlocks(figures.card, units));
   for (const { id, passages } of sections) {
     if (id === 'head' || id === 'short') continue;
     blocks.push(`## ${SECTION_HEADINGS[id]}`);
+    if (id === 'recipe') blocks.push(...cardBlocks(figures.card, units));
     const { areLines, paragraphs } = inParagraphs(id, passages);
     const said = paragraphs.map((some) => plainText(some.map(({ text }) => text).join(' ')));
     blocks.push(areLines ? said.map((one) => `- ${one}`).join('\n') : said.join('\n\n'));
   }
   if (foot !== '') blocks.push('---', plainText(foot));
   return `${blocks.join('\n\n')}\n`;
+}
+
+/** The settings and the stages of a recipe as tables; none where there is no recipe. */
+function cardBlocks(card: RecipeCard | null, units: Units): string[] {
+  if (!card) return [];
+  const stages = cardStages(card, units).map(({ at, what, how }) => row([at, what, how]));
+  return [
+    [row(['Setting', 'Value']), '| --- | --- |', ...cardSettings(card, units).map(row)].join('\n'),
+    [row(['At', 'Do', 'How']), '| --- | --- | --- |', ...stages].join('\n'),
+  ];
 }

@@ -3,8 +3,8 @@ import { SCALE_RANGES } from '../../../core/cup';
 import { linear, roundTicks } from './axis';
 import { SANS, type Palette } from './palette';
 
-const WIDTH = 720;
-const [NAME, ROW, TOP, FOOT, END] = [190, 30, 6, 40, 24];
+const WIDTH = 560;
+const [NAME, ROW, TOP, FOOT, END] = [172, 28, 6, 40, 18];
 
 /** Every mark that was given at a table, cup by cup, and the mean of each. */
 export function MarksFigure({
@@ -25,7 +25,7 @@ export function MarksFigure({
   const ticks = roundTicks(Math.max(0, Math.min(...values)), Math.min(max, Math.max(...values)));
   const x = linear([ticks[0] ?? 0, ticks.at(-1) ?? 1], [NAME, WIDTH - END]);
   const y = (i: number): number => TOP + i * ROW + ROW / 2;
-  const shown = (name: string): string => (name.length > 26 ? `${name.slice(0, 25)}…` : name);
+  const shown = (name: string): string => (name.length > 24 ? `${name.slice(0, 23)}…` : name);
   return (
     <svg
       xmlns="http://www.w3.org/2000/svg"
@@ -47,7 +47,7 @@ export function MarksFigure({
         </g>
       ))}
       <text x={(NAME + WIDTH - END) / 2} y={height - 6} textAnchor="middle">
-        marks; the upright line is their mean
+        marks; upright: their mean
       </text>
       {cups.map(({ name, marks, mean }, i) => (
         <g key={i}>

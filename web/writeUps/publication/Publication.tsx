@@ -42,6 +42,7 @@ const ABOVE: readonly SectionId[] = ['head', 'short'];
 
 /** A write-up as it is published: on the page, on paper and in a file, drawn by the same hand. */
 export function Publication({
+  kind,
   sections,
   figures,
   pictures,
@@ -83,18 +84,18 @@ export function Publication({
           <RidgeFigure figures={figures.ridges} palette={palette} label={`Score against rest day. ${figureLabel}`} />
           <figcaption>
             {figures.ridges.length === 1
-              ? 'The score the recipe would get on each day; the band holds 8 chances in 10. Circles are cups as scored, dots the same at that recipe.'
+              ? 'The score the recipe would get on each day; the band holds 8 chances in 10. Shaded days are probably its best, darker ones very likely. Circles are cups as scored, dots the same at that recipe.'
               : 'The score each would get by its own recipe on each day.'}
           </figcaption>
           <RidgeData figures={figures.ridges} />
         </figure>
       )}
       {figures.marks && (
-        <figure>
+        <figure className="pub-marks">
           <MarksFigure figure={figures.marks} palette={palette} label={`Marks, cup by cup. ${figureLabel}`} />
         </figure>
       )}
-      {figures.card && <CardTable card={figures.card} units={units} />}
+      {kind === 'card' && figures.card && <CardTable card={figures.card} units={units} />}
       <div className="pub-body">
         {sections
           .filter(({ id }) => !ABOVE.includes(id))
@@ -109,6 +110,7 @@ export function Publication({
                   </figure>
                 ))}
               <Passages id={id} passages={passages} passage={passage} />
+              {id === 'recipe' && figures.card && <CardTable card={figures.card} units={units} />}
               {behind(id)}
             </section>
           ))}

@@ -111,7 +111,7 @@ function Window({
     <g>
       <rect {...span(window)} fill={palette.fill} fillOpacity={0.16} />
       {core && <rect {...span(core)} fill={palette.fill} fillOpacity={0.2} />}
-      <text x={x(window.from) + 4} y={TOP - 8} fill={palette.soft}>
+      <text className="pub-wide" x={x(window.from) + 4} y={TOP - 8} fill={palette.soft}>
         probably at its best{core ? '; darker: very likely' : ''}
       </text>
     </g>

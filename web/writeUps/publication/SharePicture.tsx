@@ -30,6 +30,17 @@ export function inLines(text: string, characters: number, most: number): string[
   return [...lines.slice(0, most - 1), `${last.slice(0, Math.max(1, characters - 2)).replace(/[\s,;:.]+$/, '')} …`];
 }
 
+/** As many passages as go into so many lines whole; the first of them in any case. */
+function wholePassages(passages: readonly string[], characters: number, most: number): string[] {
+  const [first = '', ...others] = passages;
+  let said = first;
+  for (const one of others) {
+    if (inLines(`${said} ${one}`, characters, Infinity).length > most) break;
+    said = `${said} ${one}`;
+  }
+  return inLines(said, characters, most);
+}
+
 /** A write-up in one picture: its title, what is read first, and the ridge where there is one. */
 export function SharePicture({ words, figures, palette }: { words: SharedWords; figures: Figures; palette: Palette }) {
   const { width, height } = SHARE_SIZE;
@@ -37,7 +48,7 @@ export function SharePicture({ words, figures, palette }: { words: SharedWords; 
   const title = inLines(words.title, 36, 2);
   const line = inLines(words.line, 96, 1);
   const room = ridge ? 3 : 6;
-  const says = inLines(words.says.join(' '), 62, room);
+  const says = wholePassages(words.says, 62, room);
   const titleEnd = 96 + title.length * 70;
   return (
     <svg
