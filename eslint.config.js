@@ -11,7 +11,7 @@ const shared = ['api', 'forms', 'ui', 'domain', 'state'];
 const above = ['./server', './web', './demo', './benchmarks', './reliability', './scripts', './e2e'];
 const zones = [
   {
-    target: ['./core/rest', './core/brew', './core/cup', './core/change', './core/draft'],
+    target: ['./core/rest', './core/brew', './core/cup', './core/change', './core/draft', './core/writeUp'],
     from: ['./core/crest', './core/text', './core/shelf'],
   },
   { target: './core/crest/*.ts', from: ['./core/text', './core/shelf'] },

@@ -68,6 +68,7 @@ export const CupEntity = new EntitySchema<CupRow>({
     ...{ liquorColour: optionalText, liquorClarity: optionalText, shotLayers: optionalText, coffeeFaults: json },
     ...{ progress: optionalText, comparisons: { ...json, default: '[]' } },
     ...{ milkKind: text, company: optionalText, blind: { type: 'boolean' }, nag: optionalJson },
+    remarksPrivate: { type: 'boolean' },
   },
 });
 

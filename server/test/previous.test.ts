@@ -112,6 +112,7 @@ describe('a household from before there were words', () => {
         blind: false,
         nag: null,
         remarks: 'Quince, honey',
+        remarksPrivate: false,
         descriptors: [],
       },
     });
@@ -196,6 +197,7 @@ describe('a household from before things had one name', () => {
         scoringScale: 'parts',
         intensities: [{ attribute: 'fruit', intensity: '3+', adequacy: 'just right' }],
         remarks: 'Quince, honey',
+        remarksPrivate: false,
         descriptors: [{ id: 'own', typed: 'Attic', slot: 'warm-first' }],
         aroma: 7.5,
         body: 7.25,
@@ -283,7 +285,7 @@ describe('a household whose stages waited for the clock alone', () => {
     const file = join(folder, 'clockwork.sqlite');
     const [, , press] = STARTER_RECIPES;
     if (!press) throw new Error('There is no third recipe');
-    const { otherGrinds: _, ...earlier } = press;
+    const { otherGrinds: _, grindsElsewhere: __, why: ___, ...earlier } = press;
     const stages = press.stages.map(({ act, atS, forS, toG, how }) => ({ act, atS, forS, toG, how }));
     const before = await databaseOf(file, 13);
     await before.query(`INSERT INTO recipe (id, "isStandard", "createdAt") VALUES ('r', 1, '2026-01-01T00:00:00Z')`);

@@ -1,0 +1,324 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { CardPreview, WriteUp, WriteUpContent, WriteUpInput, WriteUpLine } from '../../contract/writeUp';
+import { writeUp as writeUpSchema, writeUpContent, writeUpLine } from '../../contract/writeUp';
+import type { KeptRecipe, RecipeInput } from '../../contract/recipe';
+import { STARTER_RECIPES } from '../../core/brew';
+import { differences, published } from '../../core/writeUp';
+import { purge } from '../db/purge';
+import { TestServer, TODAY, REFERENCE } from './running';
+
+let server: TestServer;
+let at = Date.parse(`${TODAY}T12:00:00Z`);
+beforeAll(async () => {
+  server = await new TestServer(() => new Date(at)).start();
+});
+afterAll(() => server.end());
+
+const ROASTED = '2026-01-20';
+const onDay = (day: number, hour = 8): string =>
+  `${new Date(Date.parse(ROASTED) + day * 86_400_000).toISOString().slice(0, 10)}T${String(hour).padStart(2, '0')}:00:00Z`;
+const mark = (bagId: string, day: number, value: number | null, cup: object = {}, brew: object = {}): Promise<string> =>
+  server.addBrew(bagId, { brewedAt: onDay(day), cup: { scoringScale: 'mark10', mark: value, ...cup }, ...brew });
+/** A bag with one crest around day 20. */
+async function followed(name: string, differently: object = {}): Promise<string> {
+  const bagId = await server.addBag({ name, roastedOn: ROASTED, ...differently });
+  for (const [day, value] of [
+    [6, 6.5],
+    [11, 7.4],
+    [16, 8.4],
+    [20, 8.8],
+    [24, 8.6],
+    [30, 7.8],
+    [36, 7.2],
+  ] as const)
+    await mark(bagId, day, value);
+  return bagId;
+}
+const write = async (kind: WriteUpInput['kind'], subject: object): Promise<string> =>
+  (await server.ok<{ id: string }>('POST', `/write-ups?today=${TODAY}`, { kind, subject })).id;
+const read = async (id: string): Promise<WriteUp> =>
+  writeUpSchema.parse(await server.ok('GET', `/write-ups/${id}?today=${TODAY}`));
+/** What was wrong with a request that is refused with a status. */
+const refused = async (status: number, method: string, path: string, body?: unknown) => {
+  const refusal = await server.refused(method, path, body);
+  expect(refusal.status).toBe(status);
+  return refusal;
+};
+const list = async (): Promise<WriteUpLine[]> => writeUpLine.array().parse(await server.ok('GET', '/write-ups'));
+const textsOf = (content: WriteUpContent): string[] =>
+  published(content, content.shows).flatMap(({ passages }) => passages.map(({ text }) => text));
+const textOf = ({ content }: WriteUp, key: string): string | undefined =>
+  content.sections.flatMap(({ passages }) => passages).find((one) => one.key === key)?.text;
+
+describe('a write-up', () => {
+  it('of a bag is composed from its record: the days of its verdict, its marks, its words', async () => {
+    const bagId = await followed('Hollow Ridge', { buyAgain: 'yes', price: 15, printedNotes: 'quince' });
+    await mark(bagId, 40, 7, { remarks: 'Quince again, and paper.' });
+    const id = await write('bag', { bagIds: [bagId] });
+    const written = await read(id);
+    expect(textOf(written, 'short.when')).toMatch(/^Hollow Ridge is probably at its best from day \d+ to day \d+/);
+    expect(textsOf(written.content)).toContain('“Quince again, and paper.”');
+    expect(textOf(written, 'label.found')).toBe('The one printed note, quince, was found.');
+    expect(written.content.figures.ridges).toHaveLength(1);
+    expect(written.fresh).toEqual({ sections: written.content.sections, figures: written.content.figures });
+    expect((await list())[0]).toMatchObject({ id, kind: 'bag', title: 'Hollow Ridge', finalOn: null, versions: 0 });
+  });
+
+  it('of a bag that was tasted on one day claims no crest', async () => {
+    const bagId = await server.addBag({ name: 'One Evening', roastedOn: ROASTED });
+    for (const [hour, value] of [
+      [18, 7.5],
+      [19, 8],
+      [20, 7.8],
+    ] as const)
+      await mark(bagId, 19, value, {}, { brewedAt: onDay(19, hour) });
+    const written = await read(await write('bag', { bagIds: [bagId] }));
+    expect(written.content.sections.map(({ id }) => id)).not.toContain('crest');
+    expect(written.content.figures.ridges).toEqual([]);
+    expect(textOf(written, 'short.when')).toContain('tasted on one day, day 19');
+  });
+
+  it('has no word that is private, no printed note that is hidden, no cup with a fault, and nobody’s name', async () => {
+    const { id: tasterId } = await server.ok<{ id: string }>('POST', '/tasters', { name: 'Ottoline' });
+    const bagId = await followed('Quiet Acre', { printedNotes: 'tamarind', labelNotes: 'hidden' });
+    await mark(bagId, 21, 8.7, { remarks: 'Secret damson.', remarksPrivate: true }, { tasterId });
+    await mark(bagId, 22, 8.7, { remarks: 'Open fig.' }, { tasterId });
+    await mark(bagId, 23, 4, { remarks: 'Spilt it all.' }, { fault: 'spill' });
+    const written = await read(await write('bag', { bagIds: [bagId] }));
+    const everything = JSON.stringify(written.content);
+    expect(everything).toContain('Open fig.');
+    expect(everything).not.toMatch(/Secret|damson|tamarind|Spilt/);
+    expect(textsOf(written.content).join(' ')).not.toContain('Ottoline');
+    expect(textOf(written, 'method.faulted')).toMatch(/^One more cup/);
+    await server.ok('PATCH', `/write-ups/${written.id}`, { shows: { ...written.content.shows, names: true } });
+    expect(textsOf((await read(written.id)).content).join(' ')).toContain('Day 22, Ottoline');
+  });
+
+  it('of a table waits for its reveal, and is told then', async () => {
+    const bagId = await server.addBag({ name: 'Fog Gate', roastedOn: ROASTED });
+    const cups = ['a', 'b'].map((cup) => ({ id: cup, name: `Cup ${cup}`, bagId, parameters: REFERENCE }));
+    const { id } = await server.ok<{ id: string }>('POST', '/sittings', {
+      name: 'Sunday',
+      kind: 'free',
+      scoringScale: 'mark10',
+      cups,
+    });
+    const early = await refused(409, 'POST', `/write-ups?today=${TODAY}`, {
+      kind: 'sitting',
+      subject: { sittingId: id },
+    });
+    expect(early.message).toContain('not revealed yet');
+    await server.ok('POST', `/sittings/${id}/reveal`, {});
+    const written = await read(await write('sitting', { sittingId: id }));
+    expect(textOf(written, 'head.title')).toBe('Sunday');
+    expect(textOf(written, 'short.result')).toBe('Nobody wrote anything.');
+  });
+
+  it('of two bags holds them against each other, and of one, of none or of what is not there is refused', async () => {
+    const [one, other] = [await followed('East Hill'), await followed('West Hill')];
+    const written = await read(await write('comparison', { bagIds: [one, other] }));
+    expect(textOf(written, 'short.pair.0.1')).toContain('can hardly be told apart');
+    expect(written.content.figures.ridges.map(({ name }) => name)).toEqual(['East Hill', 'West Hill']);
+    const path = `/write-ups?today=${TODAY}`;
+    const alone = await refused(422, 'POST', path, { kind: 'comparison', subject: { bagIds: [one, one] } });
+    expect(alone.fields[0]?.message).toBe('A comparison needs two bags at least');
+    for (const kind of ['bag', 'sitting', 'card'])
+      expect((await refused(422, 'POST', path, { kind, subject: {} })).fields).toHaveLength(1);
+    await refused(404, 'POST', path, {
+      kind: 'bag',
+      subject: { bagIds: ['3f0e7a52-7c52-4f2f-9d8c-2f6a5f1f7a11'] },
+    });
+  });
+});
+
+describe('what is written over', () => {
+  it('stays through new cups and composing anew, and the difference is told', async () => {
+    const bagId = await followed('Long Walk');
+    const id = await write('bag', { bagIds: [bagId] });
+    const before = await read(id);
+    const path = `/write-ups/${id}/passages`;
+    await server.ok('PUT', path, { key: 'short.mark', text: 'A lovely thing.', was: null });
+    await server.ok('PUT', path, { key: 'method.cups', text: '', was: null });
+    await server.ok('POST', path, { key: 'days.own-1', after: null, text: 'It rained all week.' });
+    await mark(bagId, 39, 9.4, { remarks: 'Out of nowhere.' });
+    const moved = await read(id);
+    expect(moved.content.sections).toEqual(before.content.sections);
+    const told = differences(moved.content, moved.fresh?.sections ?? []);
+    expect(told.map(({ now }) => now)).toContain('“Out of nowhere.”');
+    expect(told.find(({ key }) => key === 'short.mark')).toMatchObject({ yours: 'A lovely thing.' });
+
+    await server.ok('POST', `/write-ups/${id}/composed?today=${TODAY}`, {});
+    const after = await read(id);
+    expect(differences(after.content, after.fresh?.sections ?? [])).toEqual([]);
+    const texts = textsOf(after.content);
+    expect(texts).toEqual(expect.arrayContaining(['A lovely thing.', 'It rained all week.', '“Out of nowhere.”']));
+    expect(texts.some((text) => text.startsWith('Eight cups'))).toBe(false);
+    // What stood before is a version, and comes back whole.
+    const [version] = after.versions;
+    expect(version).toMatchObject({ number: 1, reason: 'before' });
+    expect(writeUpContent.parse(await server.ok('GET', `/write-ups/${id}/versions/${version?.id ?? ''}`))).toEqual(
+      moved.content,
+    );
+    await server.ok('POST', `/write-ups/${id}/versions/${version?.id ?? ''}/restore`, {});
+    expect((await read(id)).content).toEqual(moved.content);
+    expect((await read(id)).versions.map(({ number }) => number)).toEqual([2, 1]);
+  });
+
+  it('is given back to the record, or taken away', async () => {
+    const id = await write('bag', { bagIds: [await followed('There and Back')] });
+    const path = `/write-ups/${id}/passages`;
+    await server.ok('PUT', path, { key: 'short.when', text: 'Some day.', was: null });
+    await server.ok('PUT', path, { key: 'short.when', text: null, was: 'Some day.' });
+    await server.ok('POST', path, { key: 'short.own-x', after: 'short.when', text: 'One.' });
+    await server.ok('POST', path, { key: 'short.own-x', after: null, text: 'Two.' });
+    expect((await read(id)).content).toMatchObject({
+      edits: {},
+      own: [{ key: 'short.own-x', after: 'short.when', text: 'Two.' }],
+    });
+    await server.ok('DELETE', `${path}/short.own-x`);
+    expect((await read(id)).content.own).toEqual([]);
+    // What says just what the record says is no edit.
+    const said = textOf(await read(id), 'short.when') ?? '';
+    await server.ok('PUT', path, { key: 'short.when', text: said, was: null });
+    expect((await read(id)).content.edits).toEqual({});
+  });
+
+  it('is not undone by another who did not see it', async () => {
+    const id = await write('bag', { bagIds: [await followed('Two Hands')] });
+    const path = `/write-ups/${id}/passages`;
+    await server.ok('PUT', path, { key: 'short.when', text: 'Mine.', was: null });
+    const refusal = await refused(409, 'PUT', path, { key: 'short.when', text: 'Yours.', was: null });
+    expect(refusal.message).toContain('“Mine.”');
+    await server.ok('PUT', path, { key: 'short.when', text: 'Ours.', was: 'Mine.' });
+    // The same once more changes nothing and is no conflict.
+    await server.ok('PUT', path, { key: 'short.when', text: 'Ours.', was: 'Mine.' });
+    expect((await read(id)).content.edits['short.when']?.text).toBe('Ours.');
+    await refused(404, 'PUT', path, { key: 'short.nothing', text: 'x', was: null });
+    await refused(422, 'POST', path, { key: 'nowhere.own-1', after: null, text: 'x' });
+  });
+});
+
+describe('what is final', () => {
+  it('is a version with its day, and a draft again once something is changed', async () => {
+    const id = await write('bag', { bagIds: [await followed('Last Word')] });
+    await server.ok('POST', `/write-ups/${id}/versions`, { finalOn: TODAY });
+    await server.ok('POST', `/write-ups/${id}/versions`, { finalOn: TODAY });
+    expect(await read(id)).toMatchObject({
+      finalOn: TODAY,
+      versions: [{ number: 1, reason: 'final', finalOn: TODAY }],
+    });
+    await server.ok('PUT', `/write-ups/${id}/passages`, { key: 'short.when', text: 'Or not.', was: null });
+    expect((await read(id)).finalOn).toBeNull();
+    expect((await list()).find((one) => one.id === id)).toMatchObject({ finalOn: null, finals: 1 });
+    await refused(422, 'POST', `/write-ups/${id}/versions`, { finalOn: 'soon' });
+  });
+
+  it('outlives what it is of, and is deleted and brought back itself', async () => {
+    const bagId = await followed('Gone Hill');
+    const id = await write('bag', { bagIds: [bagId] });
+    const { content } = await read(id);
+    await server.ok('DELETE', `/bags/${bagId}`);
+    expect(await read(id)).toMatchObject({ fresh: null, content });
+    await refused(404, 'POST', `/write-ups/${id}/composed?today=${TODAY}`, {});
+
+    await server.ok('POST', `/write-ups/${id}/versions`, {});
+    await server.ok('DELETE', `/write-ups/${id}`);
+    await refused(404, 'GET', `/write-ups/${id}?today=${TODAY}`);
+    await server.ok('POST', `/write-ups/${id}/restore`, {});
+    expect((await read(id)).versions).toHaveLength(1);
+
+    await server.ok('DELETE', `/write-ups/${id}`);
+    at += 31 * 86_400_000;
+    await server.running.store.write((db) => purge(db, new Date(at)));
+    await refused(404, 'POST', `/write-ups/${id}/restore`, {});
+    at -= 31 * 86_400_000;
+  });
+});
+
+describe('a recipe card', () => {
+  const grinder = (on: TestServer, name: string): Promise<{ id: string }> => on.ok('POST', '/grinders', { name });
+
+  it('is read by another household to the same stages and settings', async () => {
+    const [hand, flat] = [await grinder(server, 'Hand grinder'), await grinder(server, 'Flat-burr grinder')];
+    const recipe: RecipeInput = {
+      ...STARTER_RECIPES[0]!,
+      ...{ name: 'Slow rain', grinderId: hand.id, grinderSetting: 18.5, why: 'So that it stays even.' },
+      otherGrinds: [{ grinderId: flat.id, setting: 5 }],
+      grindsElsewhere: [{ grinder: 'A tall one', setting: 31 }],
+    };
+    const kept = await server.ok<KeptRecipe>('POST', '/recipes', recipe);
+    const written = await read(await write('card', { recipeId: kept.id }));
+    expect(textOf(written, 'why.own-0')).toBe('So that it stays even.');
+    const card = written.content.figures.card;
+    const file = { format: 'slow-crest.recipe', version: 1, recipe: card, why: ['So that it stays even.'] };
+
+    const other = await new TestServer().start();
+    try {
+      const own = await grinder(other, 'flat-burr GRINDER');
+      const text = JSON.stringify(file);
+      expect(await other.ok<CardPreview>('POST', '/recipe-cards/read', { text })).toMatchObject({
+        ...{ sameName: false, ownGrinders: ['Flat-burr grinder'], otherGrinders: ['Hand grinder', 'A tall one'] },
+      });
+      const taken = await other.ok<KeptRecipe>('POST', '/recipe-cards', { text });
+      const { grinderId: _, grinderSetting: __, otherGrinds: ___, grindsElsewhere: ____, ...settings } = recipe;
+      expect(taken.recipe).toEqual({
+        ...settings,
+        ...{ grinderId: own.id, grinderSetting: 5, otherGrinds: [] },
+        grindsElsewhere: [
+          { grinder: 'Hand grinder', setting: 18.5 },
+          { grinder: 'A tall one', setting: 31 },
+        ],
+      });
+      // And given on from there it is the same card again, whatever order its grinders stand in.
+      const again = (
+        await other.ok<{ id: string }>('POST', `/write-ups?today=${TODAY}`, {
+          kind: 'card',
+          subject: { recipeId: taken.id },
+        })
+      ).id;
+      const { content } = writeUpSchema.parse(await other.ok('GET', `/write-ups/${again}?today=${TODAY}`));
+      const { grinds, ...rest } = content.figures.card!;
+      const { grinds: before, ...first } = card!;
+      expect(rest).toEqual(first);
+      expect(new Set(grinds.map(({ grinder: name, setting }) => `${name.toLowerCase()} ${setting}`))).toEqual(
+        new Set(before.map(({ grinder: name, setting }) => `${name.toLowerCase()} ${setting}`)),
+      );
+    } finally {
+      await other.end();
+    }
+  });
+
+  it('that is broken, newer or something else is refused in words, and nothing is taken in', async () => {
+    const {
+      grinderId: _,
+      grinderSetting: __,
+      otherGrinds: ___,
+      grindsElsewhere: ____,
+      why: _____,
+      ...settings
+    } = STARTER_RECIPES[0]!;
+    const card = { format: 'slow-crest.recipe', version: 1, recipe: { ...settings, grinds: [] }, why: [] };
+    const before = (await server.ok<KeptRecipe[]>('GET', '/recipes')).length;
+    const broken: [unknown, RegExp][] = [
+      ['{"format": "slow-crest.rec', /no recipe card: it is not JSON/],
+      ['[]', /not a recipe card/],
+      ['null', /not a recipe card/],
+      [{ ...card, format: 'slow-crest.archive' }, /not a recipe card/],
+      [{ ...card, version: 2 }, /newer version/],
+      [{ ...card, version: 'one' }, /newer version/],
+      [{ ...card, recipe: { ...card.recipe, doseG: -3 } }, /recipe\.doseG: Dose must be between/],
+      [{ ...card, recipe: { ...card.recipe, poison: 1 } }, /recipe\.poison/],
+      [{ ...card, recipe: { ...card.recipe, iceG: 900 } }, /recipe\.iceG: Ice is part of the water/],
+      [{ ...card, recipe: { ...card.recipe, stages: [] } }, /recipe\.stages: At least one pour/],
+      [{ ...card, recipe: { ...card.recipe, stages: [...settings.stages].reverse() } }, /recipe\.stages\.\d+\.\w+: /],
+      [{ ...card, recipe: { ...card.recipe, grinds: [{ grinder: '', setting: 1 }] } }, /The grinder is needed/],
+    ];
+    for (const [file, why] of broken)
+      for (const path of ['/recipe-cards/read', '/recipe-cards']) {
+        const text = typeof file === 'string' ? file : JSON.stringify(file);
+        expect((await refused(422, 'POST', path, { text })).message).toMatch(why);
+      }
+    expect((await server.ok<KeptRecipe[]>('GET', '/recipes')).length).toBe(before);
+    await server.ok('POST', '/recipe-cards', { text: JSON.stringify(card) });
+  });
+});
