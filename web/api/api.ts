@@ -19,6 +19,7 @@ import type { Bench, LiveBrew } from '../../contract/live';
 import { addressOf, type AnyCall } from './address';
 import { SerialisedWrites } from './serialisedWrites';
 import { steadyNow } from '../state/steadyNow';
+import { localDate } from '../state/today';
 
 const send = fetchBaseQuery({ baseUrl: '/api' });
 export const SIGN_IN = '/sign-in';
@@ -123,6 +124,17 @@ export const api = createApi({
       onQueryStarted: async ({ body }, { dispatch, queryFulfilled }) => {
         dispatch(api.util.getRunningQueryThunk('settings', undefined))?.abort();
         const shown = dispatch(api.util.updateQueryData('settings', undefined, (before) => withChange(before, body)));
+        await queryFulfilled.catch(() => shown.undo());
+      },
+    },
+    changeWriteUp: {
+      // Shown before the server has it.
+      onQueryStarted: async ({ id, body }, { dispatch, queryFulfilled }) => {
+        const shown = dispatch(
+          api.util.updateQueryData('writeUp', { id, today: localDate() }, (before) => {
+            Object.assign(before.content, body);
+          }),
+        );
         await queryFulfilled.catch(() => shown.undo());
       },
     },
