@@ -1,8 +1,7 @@
-import { mapValues } from 'es-toolkit';
 import { z } from 'zod';
 import { GRIND_WORDS } from '../core/brew';
 import { SCORING_SCALES } from '../core/cup/scoringScales';
-import { FIRST_SHOWS, SECTION_IDS, SHOWABLE, WRITE_UP_KINDS } from '../core/writeUp';
+import { SECTION_IDS, SHOWABLE, WRITE_UP_KINDS } from '../core/writeUp';
 import { id, name, oneOf, plainDate, quantity, text } from './fields';
 import { recipeFields } from './recipe';
 
@@ -130,12 +129,13 @@ const ownPassage = z.strictObject({
   text: text('A passage', PASSAGE_MAX),
 });
 
-const shows = z.strictObject(
-  mapValues(FIRST_SHOWS, () => z.boolean({ error: 'Shown must be yes or no' })) as Record<
-    (typeof SHOWABLE)[number],
-    z.ZodBoolean
-  >,
-);
+const isShown = z.boolean({ error: 'Shown must be yes or no' });
+const shows = z.strictObject({
+  names: isShown,
+  'own words': isShown,
+  price: isShown,
+  standing: isShown,
+} satisfies Record<(typeof SHOWABLE)[number], z.ZodBoolean>);
 const shownPictures = z.array(id).max(4, 'A write-up can show four pictures at most');
 
 /** All that stands in a write-up: as composed, as written over, as added, and what of it is shown. */

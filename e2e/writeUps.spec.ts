@@ -317,9 +317,8 @@ test('two write-ups side by side, what is shown of one, and every page on a phon
   for (const address of [...addresses, `/write-ups/side-by-side?a=${all[0]?.id ?? ''}&b=${all[1]?.id ?? ''}`]) {
     await page.goto(demo.address + address);
     await expect(page.locator('main h1').first()).toBeVisible();
-    expect(`${address} ${await page.evaluate('document.documentElement.scrollWidth <= innerWidth')}`).toBe(
-      `${address} true`,
-    );
+    const fits = await page.evaluate<boolean>('document.documentElement.scrollWidth <= innerWidth');
+    expect({ address, fits }).toEqual({ address, fits: true });
   }
   await page.emulateMedia({ colorScheme: 'dark' });
   await page.goto(demo.address + join('/write-ups', all[0]?.id ?? ''));

@@ -144,11 +144,7 @@ export function designMatrix(
     (b) => (b.waterC === null || reference.waterC === null ? 0 : b.waterC - reference.waterC),
     (dC) => SETTING_NAMES.waterC((reference.waterC ?? 0) + dC),
   );
-  measured(
-    'grindStep',
-    (b) => (b.grindStep ?? 0) - (reference.grindStep ?? 0),
-    SETTING_NAMES.grindStep,
-  );
+  measured('grindStep', (b) => (b.grindStep ?? 0) - (reference.grindStep ?? 0), SETTING_NAMES.grindStep);
   // Rounded to what a kitchen scale and a spoon of beans can tell apart, so that 240.2 g is not a setting of its own.
   measured(
     'ratio',

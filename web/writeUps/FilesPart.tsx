@@ -5,6 +5,7 @@ import { Taps } from '../forms/fields';
 import { toastShown } from '../state/notices';
 import { useAppDispatch } from '../state/store';
 import type { Saved } from './files/exports';
+import { isLong } from './files/printSize';
 import { DARK, LIGHT } from './publication/palette';
 import type { PublicationParts } from './publication/Publication';
 
@@ -42,11 +43,14 @@ export function FilesPart({ parts, title, paper, kind }: Props) {
   );
   const hasRidge = parts.figures.ridges.length > 0;
   return (
-    <section>
+    <section id="publish">
       <h2>Publish</h2>
       <p>
         <Button onClick={() => window.print()}>Save as PDF, or print</Button>
       </p>
+      {isLong(parts) && (
+        <p className="quiet">As it is, it takes more than two pages; leave something out, and it goes on two.</p>
+      )}
       <div className="files">
         {button('One HTML file', (files, saved) => files.saveHtml(saved))}
         {button('Markdown with pictures', (files, saved) => files.saveMarkdown(saved))}

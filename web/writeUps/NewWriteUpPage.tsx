@@ -116,6 +116,7 @@ function Choose() {
   const { data: finished } = api.useShelfQuery({ today, finished: 'yes' });
   const { data: sittings } = api.useSittingsQuery(undefined);
   const { data: recipes } = api.useRecipesQuery(undefined);
+  const isRead = open && finished && sittings && recipes;
   const bags = [...(finished?.lanes ?? []), ...(open?.lanes ?? [])];
   const choices: Readonly<Record<WriteUpKind, readonly Choice[]>> = {
     bag: bags,
@@ -150,7 +151,8 @@ function Choose() {
           )
         }
       />
-      {choices[kind].length === 0 && (
+      {!isRead && <Wait what="Reading what there is" />}
+      {isRead && choices[kind].length === 0 && (
         <p>
           {kind === 'sitting'
             ? 'No table is revealed yet.'

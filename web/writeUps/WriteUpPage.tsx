@@ -83,6 +83,9 @@ function Shown({ writeUp, today }: { writeUp: WriteUp; today: string }) {
               ? 'draft'
               : `final on ${dateText(writeUp.finalOn, today)}`}
         </p>
+        <a className="d-lg-none text-decoration-underline" href="#publish">
+          To its files
+        </a>
         {version && (
           <Link className="btn btn-plain" to={`/write-ups/${writeUp.id}`}>
             Back to what stands

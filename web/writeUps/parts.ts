@@ -1,6 +1,6 @@
 import type { WriteUp, WriteUpContent } from '../../contract/writeUp';
 import type { Picture } from '../../contract/picture';
-import { FIRST_SHOWS, published, type ShownSection } from '../../core/writeUp';
+import { published } from '../../core/writeUp';
 import type { Units } from '../../core/text';
 import { dateSaid } from '../../core/text/writeUp/saying';
 import type { PublicationParts, PublishedPicture } from './publication/Publication';
@@ -42,10 +42,6 @@ export function partsOf(
     foot: finalOn === null ? `A draft of ${dateSaid(today)}.` : `${dateSaid(finalOn)}.`,
   };
 }
-
-/** What stands in a write-up without regard to what is shown: to hold two against each other. */
-export const allShown = (content: WriteUpContent): ShownSection[] =>
-  published(content, { ...FIRST_SHOWS, names: true });
 
 /** A title as a file may be called: "nyanza-grove". */
 export function fileNameOf(title: string): string {

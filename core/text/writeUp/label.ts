@@ -22,7 +22,7 @@ export function labelSection({ label, blindToLabel, roast, restClaim, crest, cup
     ),
     passage(
       'label.never',
-      never.length > 0 && found.length + kin.length > 0 && `${sentence(`${listed(never)} never came`)}`,
+      never.length > 0 && found.length + kin.length > 0 && sentence(`${listed(never)} never came`),
     ),
     passage(
       'label.blind',

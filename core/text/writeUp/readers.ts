@@ -39,7 +39,10 @@ export function readersSection(facts: BagFacts): Section[] {
     ...byDays(facts),
     ...byRecipe(facts),
     ...byDrink(facts),
-    passage('readers.not.levels', low.length > 0 && `Not for whoever looks for ${eitherOf(low.map(({ name }) => name))}: there is little.`),
+    passage(
+      'readers.not.levels',
+      low.length > 0 && `Not for whoever looks for ${eitherOf(low.map(({ name }) => name))}: there is little.`,
+    ),
     passage(
       'readers.not.label',
       promised.length > 0 &&

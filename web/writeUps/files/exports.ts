@@ -56,7 +56,10 @@ export async function saveMarkdown(saved: Saved): Promise<void> {
   const ridge = ridgeSvg(parts.figures, labelOf(saved), palette, await embeddedFonts());
   const pictures = parts.pictures.map((_, i) => `${name}-picture-${i + 1}.jpg`);
   const text = markdownOf(parts, { ridge: ridge && `${name}-ridge.png`, pictures });
-  if (!ridge && pictures.length === 0) return saveFile(new Blob([text], { type: 'text/markdown' }), `${name}.md`);
+  if (!ridge && pictures.length === 0) {
+    saveFile(new Blob([text], { type: 'text/markdown' }), `${name}.md`);
+    return;
+  }
   const files: Record<string, Uint8Array> = { [`${name}.md`]: strToU8(text) };
   if (ridge) files[`${name}-ridge.png`] = await bytesOf(await pngOf(ridge));
   for (const [i, picture] of parts.pictures.entries())

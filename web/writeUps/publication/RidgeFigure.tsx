@@ -5,7 +5,7 @@ import type { Palette } from './palette';
 import { SANS } from './palette';
 
 export const RIDGE_SIZE = { width: 720, height: 330 };
-const [LEFT, RIGHT, TOP, BOTTOM] = [64, 16, 30, 46];
+const [LEFT, RIGHT, TOP, BOTTOM] = [64, 16, 30, 52];
 
 interface Props {
   figures: readonly Figure[];
@@ -63,11 +63,11 @@ export function RidgeFigure({ figures, palette, label }: Props) {
         </g>
       ))}
       {weeks.map((day) => (
-        <text key={day} x={x(day)} y={height - BOTTOM + 18} textAnchor="middle">
+        <text key={day} x={x(day)} y={height - BOTTOM + 20} textAnchor="middle">
           {day}
         </text>
       ))}
-      <text x={(LEFT + width - RIGHT) / 2} y={height - 8} textAnchor="middle">
+      <text x={(LEFT + width - RIGHT) / 2} y={height - 6} textAnchor="middle">
         days since roasting
       </text>
       <text transform={`translate(16 ${(TOP + height - BOTTOM) / 2}) rotate(-90)`} textAnchor="middle">

@@ -89,9 +89,9 @@ describe('a passage that is written', () => {
   it('is sent in the order in which it was written, also while one is on its way', async () => {
     let letThrough: () => void = () => undefined;
     const slow = vi.fn(
-      (change: PassageChange) =>
+      (_change: PassageChange) =>
         new Promise<string | null>((resolve) => {
-          letThrough = () => resolve(server.put(change).then(() => null) as unknown as null);
+          letThrough = () => resolve(null);
         }),
     );
     const keeper = new PassageKeeper('w', 'short.when', null, slow, browser, (state) => states.push(state));

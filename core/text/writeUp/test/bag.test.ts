@@ -11,8 +11,7 @@ import { cup, FOLLOWED, ONE_EVENING } from './sampleFacts';
 const said = (sections: readonly Section[]): Record<string, string> =>
   Object.fromEntries(sections.flatMap(({ passages }) => passages.map(({ key, text }) => [key, text])));
 const of = (facts: Partial<BagFacts>): Record<string, string> => said(composeBag({ ...FOLLOWED, ...facts }));
-const known = FOLLOWED.crest.is === 'known' ? FOLLOWED.crest : null;
-const crest = (more: object): BagFacts['crest'] => ({ ...known!, ...more });
+const crest = (more: object): BagFacts['crest'] => ({ ...FOLLOWED.crest, ...more });
 
 const outcome = (printed: string, is: DescriptorOutcome['outcome'], as: string[] = []): DescriptorOutcome => ({
   ...{ printed, word: null, outcome: is, cups: is === 'never' ? 0 : 2, days: [], as, leading: 0, traces: 0 },
@@ -132,6 +131,10 @@ describe('the days', () => {
 
   it('quote long words whole of few cups, and whole sentences of many', () => {
     const long = `${'It opens slowly. '.repeat(20)}The end.`;
+    const longer =
+      of({ cups: [cup(9, 74, { id: 'a', remarks: 'It opens slowly. '.repeat(200) })] })['days.a.words'] ?? '';
+    expect(longer.length).toBeGreaterThan(1700);
+    expect(longer.length).toBeLessThan(1810);
     const few = of({ cups: [cup(9, 74, { id: 'a', remarks: long })] })['days.a.words'];
     const many = of({ cups: [...FOLLOWED.cups, cup(50, 74, { id: 'a', remarks: long })] })['days.a.words'];
     expect(few).toBe(`“${long}”`);
@@ -141,6 +144,31 @@ describe('the days', () => {
       'days.a.words'
     ];
     expect(unbroken).toMatch(/word …”$/);
+  });
+});
+
+describe('the days of many cups', () => {
+  const many = (count: number): BagFacts['cups'] =>
+    Array.from({ length: count }, (_, i) =>
+      cup(5 + i, i === 31 ? 95 : 80, { id: `c${i}`, remarks: i % 7 === 3 ? 'Noted.' : '' }),
+    );
+  const daysOf = (cups: BagFacts['cups']): string[] =>
+    Object.keys(of({ cups })).filter((key) => /^days\.c\d+$/.test(key));
+
+  it('are all told while they are few enough, and else those that say most, with how many more there are', () => {
+    expect(daysOf(many(24))).toHaveLength(24);
+    expect(of({ cups: many(24) })['days.more']).toBeUndefined();
+    const told = daysOf(many(60));
+    expect(told).toHaveLength(24);
+    expect(told).toEqual(
+      expect.arrayContaining(['days.c0', 'days.c59', 'days.c31', 'days.c3', 'days.c10', 'days.c52']),
+    );
+    expect(told.map((key) => Number(key.slice(6)))).toEqual(
+      told.map((key) => Number(key.slice(6))).sort((a, b) => a - b),
+    );
+    expect(of({ cups: many(60) })['days.more']).toBe('36 more cups are in the log, and count as these do.');
+    const allNoted = many(60).map((one) => ({ ...one, remarks: 'Noted.' }));
+    expect(daysOf(allNoted)).toHaveLength(24);
   });
 });
 
@@ -199,7 +227,7 @@ describe('levels, notes and label', () => {
     expect(of({ otherDrinks: milk })['readers.not.milk']).toBe(
       'Not with milk: 7.0 out of 10 there, from 2 cups, against 8.8 out of 10 as filter.',
     );
-    expect(of({ otherDrinks: [{ ...milk[0]!, score: 87 }] })['readers.love.milk']).toContain(
+    expect(of({ otherDrinks: [{ style: 'milk', cups: 2, score: 87 }] })['readers.love.milk']).toContain(
       'With milk it does as well',
     );
   });

@@ -87,7 +87,7 @@ describe('bags against each other', () => {
     ...FOLLOWED,
     coffee: { ...FOLLOWED.coffee, name: 'Low Barn', price: 16 },
     words: [{ name: 'fig', cups: 3, days: [9] }],
-    levels: [{ ...FOLLOWED.levels[0]!, value: 2.5 }],
+    levels: FOLLOWED.levels.slice(0, 1).map((one) => ({ ...one, value: 2.5 })),
   };
   const facts = (more: Partial<ComparisonFacts> = {}): ComparisonFacts => ({
     ...{ bags: [FOLLOWED, other], pairs: [{ a: 0, b: 1, mean: 6, sd: 2 }], sittings: [] },
@@ -126,7 +126,9 @@ describe('bags against each other', () => {
 });
 
 describe('a recipe card', () => {
-  const recipe = { ...STARTER_RECIPES[0]!, why: 'Small pours first.\n\nThe last one waits.' };
+  const [starter] = STARTER_RECIPES;
+  if (!starter) throw new Error('There is no recipe to begin with');
+  const recipe = { ...starter, why: 'Small pours first.\n\nThe last one waits.' };
   const card = { recipe, units: METRIC, brews: 5, scores: { lo: 74, hi: 89, scale: 'mark10' as const }, bags: [] };
 
   it('says why it is so, in its writer’s words and by the record, and what to take care of', () => {
