@@ -3,7 +3,7 @@ import { isEqual } from 'es-toolkit';
 import type { WriteUp } from '../../contract/writeUp';
 import { differences, wordChanges, type Difference } from '../../core/writeUp';
 import { SECTION_HEADINGS } from '../../core/text/writeUp/headings';
-import { countWord } from '../../core/text/words';
+import { capitalised, countWord } from '../../core/text/words';
 import { api } from '../api/api';
 import { useSayOutcome } from '../api/useSayOutcome';
 import { useToday } from '../state/today';
@@ -39,7 +39,7 @@ export function MovedOn({ writeUp: { id, content, fresh } }: { writeUp: WriteUp 
       <p>
         {all.length === 0
           ? 'The sentences would be the same; the pictures would be drawn anew.'
-          : `${all.length === 1 ? 'One passage' : `${countWord(all.length)} passages`} would read otherwise today. What you wrote stays as it is.`}
+          : `${capitalised(countWord(all.length))} ${all.length === 1 ? 'passage' : 'passages'} would read otherwise today. What you wrote stays as it is.`}
       </p>
       <ul className="plain-list differences">
         {all.map((one) => (

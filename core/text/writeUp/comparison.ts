@@ -29,14 +29,54 @@ export function composeComparison(facts: ComparisonFacts): Section[] {
         `${capitalised(counted(bags.length, 'coffee'))}, each at its own best and by its own recipe.`,
       ),
     ),
-    ...section('short', ...facts.pairs.map((pair) => passage(`short.pair.${pair.a}.${pair.b}`, pairSaid(facts, pair)))),
+    ...section(
+      'short',
+      ...(bags.length > 2 ? orderPassages(facts) : facts.pairs.map((pair) => pairPassage(facts, pair, 'short'))),
+    ),
     ...section('cups', ...bags.flatMap((bag, i) => bagPassages(bag, i))),
-    ...section('pairs', ...sittingPassages(facts)),
+    ...section(
+      'pairs',
+      ...(bags.length > 2 ? facts.pairs.map((pair) => pairPassage(facts, pair, 'pairs')) : []),
+      ...sittingPassages(facts),
+    ),
     ...section('levels', ...levelPassages(bags)),
     ...section('notes', ...notePassages(bags)),
     ...section('worth', ...worthPassages(bags)),
     ...section('readers', ...readerPassages(facts)),
     ...section('method', ...methodPassages(bags)),
+  ];
+}
+
+type Pair = ComparisonFacts['pairs'][number];
+
+const pairPassage = (facts: ComparisonFacts, pair: Pair, where: 'short' | 'pairs'): ReturnType<typeof passage> =>
+  passage(`${where}.pair.${pair.a}.${pair.b}`, pairSaid(facts, pair));
+
+/** Whether a difference lies on one side with 8 chances in 10. */
+const isSure = ({ mean, sd }: Pair): boolean => intervalOf({ mean: Math.abs(mean), sd }).lo > 0;
+
+/** Of more than two: the order they come in, and what of it is very likely. */
+function orderPassages({ bags, pairs }: ComparisonFacts): Passages {
+  const standing = (i: number): number =>
+    pairs.reduce((sum, { a, b, mean }) => sum + (a === i ? mean : b === i ? -mean : 0), 0);
+  const compared = bags.flatMap(({ coffee }, i) =>
+    pairs.some(({ a, b }) => a === i || b === i) ? [{ name: coffee.name, standing: standing(i) }] : [],
+  );
+  if (compared.length === 0) return [];
+  const inOrder = compared.sort((x, y) => y.standing - x.standing).map(({ name }) => name);
+  const nameOf = (i: number): string => bags[i]?.coffee.name ?? '';
+  const sure = pairs.filter(isSure).map(({ a, b, mean }) => {
+    const [higher, lower] = mean >= 0 ? [a, b] : [b, a];
+    return `${nameOf(higher)} than ${nameOf(lower)}`;
+  });
+  return [
+    passage('short.order', `By their marks, each at its best, they come in this order: ${listed(inOrder)}.`),
+    passage(
+      'short.sure',
+      sure.length === 0
+        ? 'What lies between them may be chance.'
+        : `Very likely better is ${listed(sure)}; the rest of the order may be chance.`,
+    ),
   ];
 }
 
@@ -50,6 +90,8 @@ function pairSaid({ bags }: ComparisonFacts, { a, b, mean, sd }: ComparisonFacts
   const isSameScale = bags[a]?.scale === bags[b]?.scale;
   const size = (points: number): string =>
     isSameScale ? differenceText(scale, points) : `${Math.round(points)} of 100`;
+  if (size(Math.abs(mean)) === size(0))
+    return `At their best ${first} and ${second} come out alike, as far as their marks can tell.`;
   if (lo <= 0)
     return `At their best ${first} and ${second} can hardly be told apart by their marks: ${higher} comes out ${size(Math.abs(mean))} higher, which may be chance.`;
   return `At its best ${higher} is better than ${lower}, ${likelihoodWord(sure)}: by ${size(Math.abs(mean))} (8 chances in 10: ${size(lo)} to ${size(hi)}).`;

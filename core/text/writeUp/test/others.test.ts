@@ -104,6 +104,31 @@ describe('bags against each other', () => {
     );
   });
 
+  it('of more than two are put in order, with what of it is very likely', () => {
+    const third = { ...other, coffee: { ...other.coffee, name: 'Gate' } };
+    const three = (...pairs: [a: number, b: number, mean: number, sd: number][]) =>
+      said(
+        composeComparison(
+          facts({
+            bags: [FOLLOWED, other, third],
+            pairs: pairs.map(([a, b, mean, sd]) => ({ a, b, mean, sd })),
+          }),
+        ),
+      );
+    const told = three([0, 1, -2, 3], [0, 2, 6, 2], [1, 2, 8, 2]);
+    expect(told).toMatchObject({
+      'short.order': 'By their marks, each at its best, they come in this order: Low Barn, Hollow Ridge and Gate.',
+      'short.sure':
+        'Very likely better is Hollow Ridge than Gate and Low Barn than Gate; the rest of the order may be chance.',
+    });
+    expect(told['pairs.pair.0.2']).toContain('Hollow Ridge is better than Gate');
+    expect(told['short.pair.0.2']).toBeUndefined();
+    expect(three([0, 1, 1, 3], [0, 2, 2, 3], [1, 2, 0.1, 3])).toMatchObject({
+      'short.sure': 'What lies between them may be chance.',
+      'pairs.pair.1.2': 'At their best Low Barn and Gate come out alike, as far as their marks can tell.',
+    });
+  });
+
   it('are told apart by levels, words, price and days, and by the tables they stood on', () => {
     const difference = { mean: 7, pairs: 2, interval: { lo: 1, hi: 13 } };
     const sittings = [{ on: '2026-11-24', difference, a: 'Hollow Ridge', b: 'Low Barn' }];
