@@ -81,7 +81,8 @@ export function bagFacts(read: BagRecordRead): BagFacts {
     units: unitsOf(settings),
     cups: cups.map((brew) => cupFacts(brew, bag, vocabulary, nameOf(brew.tasterId))),
     faulted: brews.filter(({ fault }) => fault !== null).length,
-    tasters: new Set(cups.map(({ tasterId }) => tasterId)).size,
+    // Cups that name nobody are no further taster.
+    tasters: Math.max(1, new Set(cups.flatMap(({ tasterId }) => tasterId ?? [])).size),
     crest: crestFacts(fit, cups),
     sigma0: fit.sigma0,
     recipe: { ...bag.reference, name: recipe?.name ?? null },

@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { CardPreview, WriteUp, WriteUpContent, WriteUpInput, WriteUpLine } from '../../contract/writeUp';
 import { writeUp as writeUpSchema, writeUpContent, writeUpLine } from '../../contract/writeUp';
+import { EMPTY_ANSWER } from '../../contract/sitting';
 import type { KeptRecipe, RecipeInput } from '../../contract/recipe';
 import { STARTER_RECIPES } from '../../core/brew';
 import { differences, published } from '../../core/writeUp';
@@ -117,7 +118,9 @@ describe('a write-up', () => {
   it('of two bags holds them against each other, and of one, of none or of what is not there is refused', async () => {
     const [one, other] = [await followed('East Hill'), await followed('West Hill')];
     const written = await read(await write('comparison', { bagIds: [one, other] }));
-    expect(textOf(written, 'short.pair.0.1')).toContain('can hardly be told apart');
+    expect(textOf(written, 'short.pair.0.1')).toBe(
+      'At their best East Hill and West Hill come out alike, as far as their marks can tell.',
+    );
     expect(written.content.figures.ridges.map(({ name }) => name)).toEqual(['East Hill', 'West Hill']);
     const path = `/write-ups?today=${TODAY}`;
     const alone = await refused(422, 'POST', path, { kind: 'comparison', subject: { bagIds: [one, one] } });
@@ -128,6 +131,54 @@ describe('a write-up', () => {
       kind: 'bag',
       subject: { bagIds: ['3f0e7a52-7c52-4f2f-9d8c-2f6a5f1f7a11'] },
     });
+  });
+});
+
+describe('what others say of it', () => {
+  it('is in the write-up: how it stands among three bags or more, and how it was where both stood on a table', async () => {
+    const [one, other] = [await followed('North Gate', { origin: 'Yemen' }), await followed('South Gate')];
+    const { id } = await server.ok<{ id: string }>('POST', '/sittings', {
+      ...{ name: 'Gates', kind: 'same-recipe', scoringScale: 'mark10', blindToCup: false },
+      // The second bag stands first on the table.
+      cups: [other, one].map((bagId, i) => ({ id: `cup ${i}`, name: `Gate ${i}`, bagId, parameters: REFERENCE })),
+    });
+    const { codes } = await server.ok<{ codes: string[] }>('GET', `/sittings/${id}`);
+    const { secret } = await server.ok<{ secret: string }>('POST', `/sittings/${id}/seats`, { name: 'Ottoline' });
+    const seat = await server.ok<{ cups: { code: string; name: string }[] }>('GET', `/seats/${secret}`);
+    expect(codes).toHaveLength(2);
+    for (const { code, name } of seat.cups) {
+      const answer = { ...EMPTY_ANSWER, mark: name === 'Gate 0' ? 6 : 9 };
+      await server.ok('PUT', `/seats/${secret}/answer`, { written: 1, cup: { code, answer } });
+    }
+    await server.ok('POST', `/sittings/${id}/reveal`, {});
+
+    const compared = await read(await write('comparison', { bagIds: [one, other] }));
+    expect(textOf(compared, 'pairs.0')).toBe(
+      'Side by side on 1 March 2026, one taster marked North Gate 3 above South Gate, which may be chance.',
+    );
+    const table = await read(await write('sitting', { sittingId: id }));
+    expect(textOf(table, 'method.tasters')).toBe(
+      'One taster, one sitting: Gate 0 on day 40 after roasting and Gate 1 on day 40 after roasting.',
+    );
+    expect(table.content.figures.marks?.cups.map(({ marks }) => marks)).toEqual([[60], [90]]);
+    const alone = await read(await write('bag', { bagIds: [one] }));
+    expect(textOf(alone, 'worth.standing')).toMatch(/^Among all my bags it stands \w+ of \w+/);
+    expect(textOf(alone, 'worth.standing')).not.toContain('Yemen');
+  });
+
+  it('is on a card: the cups that were made with it and had no fault, and the bag it is the reference of', async () => {
+    const kept = await server.ok<KeptRecipe>('POST', '/recipes', { ...STARTER_RECIPES[0], name: 'By the card' });
+    const bagId = await server.addBag({ name: 'Card Hill', roastedOn: ROASTED, referenceRecipeId: kept.id });
+    const making = { recipeVersionId: kept.versionId };
+    for (const [day, value, fault] of [
+      [10, 7.2, null],
+      [14, 8.1, null],
+      [18, 3, 'spill'],
+    ] as const)
+      await mark(bagId, day, value, {}, { making, fault });
+    await mark(bagId, 20, 9.9);
+    const card = await read(await write('card', { recipeId: kept.id }));
+    expect(textOf(card, 'why.record')).toBe('Brewed twice, for Card Hill; marked 7.2 to 8.1.');
   });
 });
 

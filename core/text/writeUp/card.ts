@@ -1,6 +1,7 @@
 import type { Section } from '../../writeUp';
 import { cautionsFor } from '../cautions';
 import { effectText } from '../verdict';
+import { countWord } from '../words';
 import { counted, listed, lowered, marksBetween, passage, section, sentence } from './saying';
 import { recipeLine, servedBetter } from './recipe';
 import type { CardFacts } from './facts';
@@ -22,13 +23,16 @@ export function composeCard({ recipe, units, brews, scores, bags }: CardFacts): 
       passage(
         'why.record',
         brews > 0 &&
-          `Brewed ${brews === 1 ? 'once' : `${brews} times`}${names.length > 0 ? `, for ${listed(names)}` : ''}${scores ? `; marked ${marksBetween(scores.scale, scores.lo, scores.hi)}` : ''}.`,
+          `Brewed ${timesSaid(brews)}${names.length > 0 ? `, for ${listed(names)}` : ''}${scores ? `; marked ${marksBetween(scores.scale, scores.lo, scores.hi)}` : ''}.`,
       ),
       ...bags.flatMap((bag) => tried(bag, units)),
     ),
     ...section('caution', ...cautionsFor(recipe.kind).map((caution, i) => passage(`caution.${i}`, caution))),
   ];
 }
+
+const timesSaid = (times: number): string =>
+  times === 1 ? 'once' : times === 2 ? 'twice' : `${countWord(times)} times`;
 
 /** What was tried beside it on a bag of which it is the reference. */
 function tried(

@@ -162,7 +162,7 @@ describe('a recipe card', () => {
       'head.title': recipe.name,
       'why.own-0': 'Small pours first.',
       'why.own-1': 'The last one waits.',
-      'why.record': 'Brewed 5 times; marked 7.4 to 8.9.',
+      'why.record': 'Brewed five times; marked 7.4 to 8.9.',
     });
     expect(told['caution.0']).toMatch(/scald/i);
     expect(Object.values(told).at(-1)).toContain('maker’s manual');
@@ -181,7 +181,7 @@ describe('a recipe card', () => {
     };
     const bag = { ...FOLLOWED, effects: [effect] };
     expect(said(composeCard({ ...card, bags: [bag] }))).toMatchObject({
-      'why.record': 'Brewed 5 times, for Hollow Ridge; marked 7.4 to 8.9.',
+      'why.record': 'Brewed five times, for Hollow Ridge; marked 7.4 to 8.9.',
       'why.bag.Hollow Ridge.brewer.press': 'On Hollow Ridge, the press lowers it clearly, almost certainly.',
     });
   });
