@@ -1,9 +1,11 @@
 import { z } from 'zod';
 import { archive } from '../contract/archive';
 import { exchangeFile } from '../contract/exchange';
+import { recipeCardFile } from '../contract/writeUp';
 
 /** What `docs/` publishes as JSON Schema, by file. What JSON Schema cannot say is left open. */
 export const PUBLISHED_SCHEMAS: Readonly<Record<string, () => object>> = {
   'archive.schema.json': () => z.toJSONSchema(archive, { io: 'output', unrepresentable: 'any', reused: 'ref' }),
   'crests.schema.json': () => z.toJSONSchema(exchangeFile, { io: 'output', unrepresentable: 'any' }),
+  'recipe.schema.json': () => z.toJSONSchema(recipeCardFile, { io: 'input', unrepresentable: 'any' }),
 };
