@@ -44,11 +44,16 @@ export function whiten(factor: Float64Array, n: number, x: Float64Array, at = 0)
  */
 export function solveInPlace(s: Float64Array, n: number, b: Float64Array): void {
   cholesky(s, n);
-  whiten(s, n, b);
+  solveFactored(s, n, b);
+}
+
+/** The same for an S of which the Cholesky factor is known. */
+export function solveFactored(factor: Float64Array, n: number, b: Float64Array): void {
+  whiten(factor, n, b);
   for (let i = n - 1; i >= 0; i--) {
     let sum = b[i]!;
-    for (let k = i + 1; k < n; k++) sum -= s[k * n + i]! * b[k]!;
-    b[i] = sum / s[i * n + i]!;
+    for (let k = i + 1; k < n; k++) sum -= factor[k * n + i]! * b[k]!;
+    b[i] = sum / factor[i * n + i]!;
   }
 }
 

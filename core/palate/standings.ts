@@ -1,4 +1,5 @@
-import { cholesky, solveInPlace } from '../crest/linalg';
+import { groupBy } from 'es-toolkit';
+import { cholesky, solveFactored, solveInPlace } from '../crest/linalg';
 import { cdf } from '../crest/normal';
 
 /** How often one of a kind was preferred to another: `weight` 1 for a preference, ½ each way for a tie. */
@@ -37,7 +38,8 @@ const CLOSE = 1e-12;
  *
  * at the mode of the posterior by Newton's method (it is concave), with the curvature there as covariance (Laplace).
  * Bradley and Terry, *Biometrika* 39 (1952) 324–345; a prior keeps strengths finite where one never lost: Caron and
- * Doucet, *J. Comput. Graph. Stat.* 21 (2012) 174–196.
+ * Doucet, *J. Comput. Graph. Stat.* 21 (2012) 174–196. Those that no preference joins, however far about, know nothing
+ * of each other, and each group of them is worked out by itself.
  *
  * @param scale points that make a preference e : 1
  * @throws RangeError for a preference or mark of an item that is not there
@@ -50,6 +52,52 @@ export function strengthsOf(
 ): Strengths {
   for (const item of [...preferences.flatMap(({ better, worse }) => [better, worse]), ...marks.map((m) => m.item)])
     if (!(item >= 0 && item < count)) throw new RangeError(`There is no item ${item} among ${count}`);
+  const mean = new Float64Array(count);
+  const covariance = new Float64Array(count * count);
+  for (const members of groupsJoined(count, preferences)) {
+    const n = members.length;
+    const place = new Map(members.map((item, i) => [item, i]));
+    const within = strengthsWithin(n, inGroup(place, { preferences, marks }), prior, scale);
+    members.forEach((item, i) => {
+      mean[item] = within.mean[i]!;
+      members.forEach((other, k) => (covariance[item * count + other] = within.covariance[i * n + k]!));
+    });
+  }
+  return { mean, covariance };
+}
+
+interface Said {
+  preferences: readonly Preference[];
+  marks: readonly MarkOf[];
+}
+
+/** What is said of the items of a group, each by its place there. */
+function inGroup(place: ReadonlyMap<number, number>, { preferences, marks }: Said): Said {
+  return {
+    preferences: preferences.flatMap(({ better, worse, weight }) => {
+      const [a, b] = [place.get(better), place.get(worse)];
+      return a === undefined || b === undefined ? [] : [{ better: a, worse: b, weight }];
+    }),
+    marks: marks.flatMap((mark) => {
+      const item = place.get(mark.item);
+      return item === undefined ? [] : [{ ...mark, item }];
+    }),
+  };
+}
+
+/** The items in groups, each joined by preferences directly or by way of others. */
+function groupsJoined(count: number, preferences: readonly Preference[]): number[][] {
+  const head = Array.from({ length: count }, (_, i) => i);
+  const headOf = (item: number): number => {
+    let at = item;
+    while (head[at] !== at) at = head[at]!;
+    return at;
+  };
+  for (const { better, worse } of preferences) head[headOf(better)] = headOf(worse);
+  return Object.values(groupBy([...head.keys()], headOf));
+}
+
+function strengthsWithin(count: number, { preferences, marks }: Said, prior: StrengthPrior, scale: number): Strengths {
   const theta = new Float64Array(count).fill(prior.mean);
   let curvature = new Float64Array(count * count);
   for (let step = 0; step < STEPS; step++) {
@@ -80,12 +128,12 @@ export function strengthsOf(
 
 function inverse(matrix: Float64Array, n: number): Float64Array {
   const out = new Float64Array(n * n);
-  // A check of its own: a curvature that is not positive definite has no covariance.
-  cholesky(matrix.slice(), n);
+  const factor = matrix.slice();
+  cholesky(factor, n);
   for (let column = 0; column < n; column++) {
     const unit = new Float64Array(n);
     unit[column] = 1;
-    solveInPlace(matrix.slice(), n, unit);
+    solveFactored(factor, n, unit);
     for (let row = 0; row < n; row++) out[row * n + column] = unit[row]!;
   }
   return out;

@@ -38,6 +38,41 @@ describe('strengths from preferences', () => {
     expect(() => strengthsOf(2, { preferences: [pair(0, 2)] }, STANDARD)).toThrow(RangeError);
   });
 
+  it('of those no preference joins are what they are alone, wherever they stand', () => {
+    const prior = { mean: 75, sd: 8 };
+    const preferences = [
+      { better: 0, worse: 3, weight: 1 },
+      { better: 3, worse: 1, weight: 0.5 },
+    ];
+    const marks = [0, 1, 2, 3].map((item) => ({ item, score: 70 + 4 * item, sd: 2 }));
+    const all = strengthsOf(4, { preferences, marks }, prior, 3);
+    const alone = strengthsOf(1, { preferences: [], marks: [{ item: 0, score: 78, sd: 2 }] }, prior, 3);
+    expect([all.mean[2], all.covariance[2 * 4 + 2]]).toEqual([alone.mean[0], alone.covariance[0]]);
+    for (const other of [0, 1, 3]) expect(all.covariance[2 * 4 + other]).toBe(0);
+    // The three that are joined, by way of each other too, are as they would be without the fourth.
+    const joined = strengthsOf(
+      3,
+      {
+        preferences: [
+          { better: 0, worse: 2, weight: 1 },
+          { better: 2, worse: 1, weight: 0.5 },
+        ],
+        marks: [0, 1, 3].map((item, place) => ({ item: place, score: 70 + 4 * item, sd: 2 })),
+      },
+      prior,
+      3,
+    );
+    for (const [at, was] of [
+      [0, 0],
+      [1, 1],
+      [3, 2],
+    ] as const) {
+      expect(all.mean[at]).toBe(joined.mean[was]);
+      expect(all.covariance[at * 4 + 1]).toBe(joined.covariance[was * 3 + 1]);
+    }
+    expect(all.covariance[1]).toBeGreaterThan(0);
+  });
+
   it('stay finite where one never lost, and turn round with the preferences', () => {
     fc.assert(
       fc.property(
