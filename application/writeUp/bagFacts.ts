@@ -31,6 +31,7 @@ import { currentWord, labelAgainstCups, wordsOfCup, wordsOverDays, type Vocabula
 import { trackRecord, type ValueForPrice } from '../../core/palate';
 import { daysBetween, roastDate } from '../../core/rest';
 import type { BagFacts, CoffeeFacts, CrestFacts, CupFacts, LevelFacts, StandingFacts } from '../../core/text/writeUp';
+import { intervalOf } from '../../core/text/words';
 import { scoreAtBest } from '../atBest';
 import { unitsOf } from '../settings';
 
@@ -51,8 +52,6 @@ export interface BagRecordRead {
   today: string;
 }
 
-/** Quantile of the standard normal that leaves 8 in 10 between itself and its mirror. */
-const EIGHT_IN_TEN = 1.2816;
 /** So many words are told of at most. */
 const MOST_WORDS = 14;
 
@@ -153,12 +152,11 @@ function crestFacts(fit: CrestFit, cups: readonly Brew[]): CrestFacts {
   const best = { window: daysAtBest(fit, state), core: fit.core, day: Math.round(fit.peak.day), lo, hi };
   const score = scoreAtBest(fit);
   if (isOnlyCompared(fit.basis) || score === null) return { is: 'only compared', ...best };
-  const reach = EIGHT_IN_TEN * score.sd;
   return {
     is: 'known',
     ...best,
     ...{ fresh: fit.fresh, shapes: fit.shapes },
-    score: { mean: score.mean, lo: score.mean - reach, hi: score.mean + reach },
+    score: { mean: score.mean, ...intervalOf(score) },
   };
 }
 

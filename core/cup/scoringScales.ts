@@ -46,6 +46,15 @@ export function markOf(scoringScale: ScoringScale, score: number): number {
   return onStep(scoringScale, score / SCALE_RANGES[scoringScale].points);
 }
 
+const QUARTERS = ['', '¼', '½', '¾'];
+
+/** Stars in quarters: "3¾". */
+export function starsText(mark: number): string {
+  const quarters = Math.round(mark * 4);
+  const [whole, rest] = [Math.floor(quarters / 4), QUARTERS[quarters % 4] ?? ''];
+  return whole === 0 && rest !== '' ? rest : `${whole}${rest}`;
+}
+
 /** The same score as another scale would write it: by way of the common scale, to that scale's step. */
 export function inOtherScale(from: ScoringScale, mark: number, to: ScoringScale): number {
   return markOf(to, scoreOf(from, mark));

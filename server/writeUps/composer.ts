@@ -1,3 +1,4 @@
+import type { Standings } from '../../contract/palateReading';
 import type { Composed, WriteUpSubject } from '../../contract/writeUp';
 import { bagFacts, type BagRecordRead } from '../../application/writeUp/bagFacts';
 import { cardFacts } from '../../application/writeUp/cardFacts';
@@ -55,7 +56,7 @@ export class WriteUpComposer {
   }
 
   async #ofBag(bagId: string, today: string): Promise<Composed> {
-    const read = await this.#readBag(bagId, today);
+    const read = await this.#readBag(bagId, today, await standingsOfBags(this.reads));
     const facts = bagFacts(read);
     const ridge = ridgeFigure(read, facts);
     return {
@@ -70,8 +71,7 @@ export class WriteUpComposer {
   }
 
   async #ofBags(bagIds: readonly string[], today: string): Promise<Composed> {
-    const reads: BagRecordRead[] = [];
-    for (const id of bagIds) reads.push(await this.#readBag(id, today));
+    const reads = await this.#readBags(bagIds, today);
     const revealed = await this.reads.store.read(async (db) =>
       (await loadSittings(db)).filter(
         ({ revealedAt, cups }) =>
@@ -117,20 +117,23 @@ export class WriteUpComposer {
       scores: await loadScoresByRecipe(db, recipeId),
       bags: (await loadAllBags(db)).filter(({ referenceRecipeId }) => referenceRecipeId === recipeId),
     }));
-    const reads: BagRecordRead[] = [];
-    for (const { id } of bags.slice(0, MOST_BAGS)) reads.push(await this.#readBag(id, today));
+    const ids = bags.slice(0, MOST_BAGS).map(({ id }) => id);
+    const reads = await this.#readBags(ids, today);
     const facts = cardFacts(kept.recipe, { scores, scale: settings.scoringScale, bags: reads.map(bagFacts), settings });
     return { sections: composeCard(facts), figures: { ...NO_FIGURES, card: cardOf(kept.recipe, grinders) } };
   }
 
-  async #readBag(bagId: string, today: string): Promise<BagRecordRead> {
+  async #readBags(ids: readonly string[], today: string): Promise<BagRecordRead[]> {
+    const standings = await standingsOfBags(this.reads);
+    const reads: BagRecordRead[] = [];
+    for (const id of ids) reads.push(await this.#readBag(id, today, standings));
+    return reads;
+  }
+
+  async #readBag(bagId: string, today: string, standings: Standings): Promise<BagRecordRead> {
     const { store, verdicts } = this.reads;
     const bag = await store.read((db) => loadBag(db, bagId));
-    const [{ fit }, value, standings] = await Promise.all([
-      verdicts.full(bag),
-      valueOfBag(this.reads, bagId),
-      standingsOfBags(this.reads),
-    ]);
+    const [{ fit }, value] = await Promise.all([verdicts.full(bag), valueOfBag(this.reads, bagId)]);
     const read = await store.read(async (db) => ({
       brews: await loadBrews(db, bag),
       vocabulary: await loadVocabulary(db),
@@ -162,7 +165,7 @@ export class WriteUpComposer {
 }
 
 /** Where a bag stands among all, and among the largest kind it is one of. */
-function standingsOf(bag: Bag, { all, kinds }: Awaited<ReturnType<typeof standingsOfBags>>): StandingFacts[] {
+function standingsOf(bag: Bag, { all, kinds }: Standings): StandingFacts[] {
   const placeIn = (lines: typeof all, kind: string): StandingFacts[] => {
     const own = lines.find(({ bagId }) => bagId === bag.id);
     return own && lines.length >= KIND_WORTH_NAMING

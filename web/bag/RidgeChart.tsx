@@ -4,10 +4,10 @@ import type { BagPage } from '../../contract/shelf';
 import type { Verdict } from '../../contract/verdict';
 import { SCALE_RANGES } from '../../core/cup';
 import { inScale, numberText } from '../ui/format';
+import { levelTicks } from '../ui/ticks';
 import { useWidth } from '../ui/useWidth';
 import { BrewPoints, type PlottedBrew } from './BrewPoints';
 import { restDayAxis } from './restDayAxis';
-import { levelTicks } from './ticks';
 
 interface Props {
   page: BagPage;

@@ -8,6 +8,7 @@ import {
   nearestLevel,
   SCALE_RANGES,
   SCORING_SCALES,
+  starsText,
   type ScoringScale,
 } from '../../core/cup';
 
@@ -94,15 +95,10 @@ export function weightText(grams: number, units: Units, places = 1): string {
 }
 
 /** How a scale writes its mark: "8.2", "71.5", "3¾ ★". */
-const QUARTERS = ['', '¼', '½', '¾'];
-
 export function markText(scoringScale: ScoringScale, mark: number): string {
   if (scoringScale === 'levels') return levelText(nearestLevel(mark));
-  if (scoringScale !== 'stars') return decimals(scoringScale === 'parts' ? 0 : 1, 2).format(mark);
-  const quarters = Math.round(mark * 4);
-  const whole = Math.floor(quarters / 4);
-  const rest = QUARTERS[quarters % 4] ?? '';
-  return `${whole === 0 && rest !== '' ? '' : whole}${rest} ★`;
+  if (scoringScale === 'stars') return `${starsText(mark)} ★`;
+  return decimals(scoringScale === 'parts' ? 0 : 1, 2).format(mark);
 }
 
 /** What a scale is called, and its range. */

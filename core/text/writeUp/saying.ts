@@ -1,5 +1,5 @@
 import { roundTo } from '../../brew';
-import { levelText, markOf, nearestLevel, type ScoringScale } from '../../cup';
+import { levelText, markOf, nearestLevel, starsText, type ScoringScale } from '../../cup';
 import type { Passage, Section, SectionId } from '../../writeUp';
 import { countWord } from '../words';
 
@@ -14,16 +14,12 @@ const RANGE_SAID: Readonly<Record<ScoringScale, string>> = {
   stars: ' of 5 stars',
 };
 
-const QUARTERS = ['', '¼', '½', '¾'];
-
 /** A score as its scale writes it, without the range: "8.6", "3¾", "high 3", "86.5". */
 export function bareMark(scale: ScoringScale, score: number): string {
   const mark = markOf(scale, Math.min(100, Math.max(0, score)));
   if (scale === 'levels') return levelText(nearestLevel(mark));
   if (scale === 'parts') return String(roundTo(mark, 1));
-  if (scale !== 'stars') return mark.toFixed(1);
-  const [whole, rest] = [Math.floor(mark), QUARTERS[Math.round(mark * 4) % 4] ?? ''];
-  return whole === 0 && rest !== '' ? rest : `${whole}${rest}`;
+  return scale === 'stars' ? starsText(mark) : mark.toFixed(1);
 }
 
 /** The same with its range: "8.6 out of 10". */

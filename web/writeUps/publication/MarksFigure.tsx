@@ -1,6 +1,7 @@
 import type { MarksFigure as Figure } from '../../../contract/writeUp';
 import { SCALE_RANGES } from '../../../core/cup';
-import { linear, roundTicks } from './axis';
+import { levelTicks } from '../../ui/ticks';
+import { linear } from './axis';
 import { SANS, type Palette } from './palette';
 
 const WIDTH = 560;
@@ -22,7 +23,7 @@ export function MarksFigure({
     .map((one) => one / points);
   if (values.length === 0) return null;
   const height = TOP + cups.length * ROW + FOOT;
-  const ticks = roundTicks(Math.max(0, Math.min(...values)), Math.min(max, Math.max(...values)));
+  const ticks = levelTicks(Math.max(0, Math.min(...values)), Math.min(max, Math.max(...values)));
   const x = linear([ticks[0] ?? 0, ticks.at(-1) ?? 1], [NAME, WIDTH - END]);
   const y = (i: number): number => TOP + i * ROW + ROW / 2;
   const shown = (name: string): string => (name.length > 24 ? `${name.slice(0, 23)}…` : name);

@@ -1,6 +1,7 @@
 import type { RidgeFigure as Figure } from '../../../contract/writeUp';
 import { SCALE_RANGES } from '../../../core/cup';
-import { linear, pathThrough, roundTicks } from './axis';
+import { levelTicks } from '../../ui/ticks';
+import { linear, pathThrough } from './axis';
 import type { Palette } from './palette';
 import { SANS } from './palette';
 
@@ -36,7 +37,7 @@ export function RidgeFigure({ figures, palette, label }: Props) {
   ]);
   const isBelow = figures.some(({ isOnlyCompared }) => isOnlyCompared);
   const [lowest, highest] = [Math.min(...values), Math.max(...values)];
-  const ticks = roundTicks(isBelow ? lowest : Math.max(0, lowest), isBelow ? highest : Math.min(max, highest));
+  const ticks = levelTicks(isBelow ? lowest : Math.max(0, lowest), isBelow ? highest : Math.min(max, highest));
   const lastDay = Math.max(...figures.flatMap(({ points }) => points.map(({ day }) => day)));
   const x = linear([0, lastDay], [LEFT, width - RIGHT]);
   const y = linear([ticks[0] ?? 0, ticks.at(-1) ?? 1], [height - BOTTOM, TOP]);

@@ -8,7 +8,8 @@ import { markdownOf, plainText } from '../files/markdown';
 import { printSize } from '../files/printSize';
 import { ridgeSvg, shareSvg } from '../files/svg';
 import { fileNameOf, partsOf, titleOf } from '../parts';
-import { linear, roundTicks } from '../publication/axis';
+import { levelTicks } from '../../ui/ticks';
+import { linear } from '../publication/axis';
 import { DARK, LIGHT } from '../publication/palette';
 import { inLines } from '../publication/SharePicture';
 
@@ -175,7 +176,7 @@ describe('an axis', () => {
         fc.double({ min: -50, max: 100, noNaN: true }),
         fc.double({ min: 0, max: 60, noNaN: true }),
         (lo, length) => {
-          const ticks = roundTicks(lo, lo + length);
+          const ticks = levelTicks(lo, lo + length);
           expect(ticks[0]).toBeLessThanOrEqual(lo + 1e-6);
           expect(ticks.at(-1)).toBeGreaterThanOrEqual(lo + length - 1e-6);
           expect(ticks.length).toBeGreaterThan(1);
