@@ -4,6 +4,7 @@ import { addDays, type PlainDate } from '../core/rest';
 import type { WriteUpKind } from '../core/writeUp';
 import { loadAllBags } from '../server/db/bags';
 import { loadRecipes } from '../server/db/recipes';
+import { loadSittings } from '../server/db/sittings';
 import type { Store } from '../server/db/store';
 import { addWriteUp, keepVersion, setFinal } from '../server/db/writeUps';
 import { openLog } from '../server/log';
@@ -22,17 +23,19 @@ interface Written {
   isFinal?: boolean;
 }
 
-/** The household's write-ups: a bag followed to its end, one judged in an evening, two against each other, a card. */
+/** The household's write-ups: a bag followed to its end, one of an evening, two against each other, a table, a card. */
 export async function writeItUp(store: Store, today: PlainDate): Promise<void> {
   const verdicts = new VerdictKeeper(store, engineHere(), openLog('silent'), PATIENCE_MS);
   const composer = new WriteUpComposer({ store, verdicts });
-  const { bags, recipes } = await store.read(async (db) => ({
+  const { bags, recipes, sittings } = await store.read(async (db) => ({
     bags: await loadAllBags(db),
     recipes: await loadRecipes(db),
+    sittings: await loadSittings(db),
   }));
   const idOf = (name: string): string => bags.find((bag) => bag.name === name)?.id ?? '';
   const all: Written[] = [
     { kind: 'card', subject: { recipeId: recipes.find(({ isStandard }) => isStandard)?.id ?? null } },
+    { kind: 'sitting', subject: { sittingId: sittings[0]?.id ?? null } },
     { kind: 'comparison', subject: { bagIds: [idOf('Kivu Terrace'), idOf('Quebrada Sombra')] } },
     { kind: 'bag', subject: { bagIds: [idOf('Threshold Lot 9')] } },
     { kind: 'bag', subject: { bagIds: [idOf('Nyanza Grove')] }, edited: asWritten, isFinal: true },

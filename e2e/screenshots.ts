@@ -13,7 +13,7 @@ test('pictures of the main views', async ({ page, demo }) => {
     await page.screenshot({ path: `${folder}${name}.png` });
   };
   await page.goto(demo.address);
-  await expect(page.locator('.lane')).toHaveCount(9);
+  await expect(page.locator('.lane')).toHaveCount(10);
   await picture('shelf');
   await page.setViewportSize({ width: 390, height: 844 });
   await picture('shelf-phone');
@@ -60,11 +60,6 @@ test('pictures of the main views', async ({ page, demo }) => {
   await page.evaluate('window.scrollTo(0, document.body.scrollHeight)');
   await page.getByRole('button', { name: 'Cancel' }).click();
   await page.getByRole('button', { name: 'Dismiss' }).click();
-  await page.locator('.ridgelines').scrollIntoViewIfNeeded();
-  await page.evaluate(
-    'window.scrollTo(0, document.querySelector(".ridgelines").getBoundingClientRect().top + scrollY - 90)',
-  );
-  await picture('levels-over-days');
   await page
     .getByRole('button', { name: /^Cone, 17 g/ })
     .first()
@@ -104,6 +99,10 @@ test('pictures of the main views', async ({ page, demo }) => {
   await page.goto(`${demo.address}/palate/standings`);
   await expect(page.locator('.standings li').first()).toBeVisible();
   await picture('standings');
+  await page.goto(`${demo.address}/write-ups`);
+  await page.getByRole('link', { name: 'Nyanza Grove', exact: true }).click();
+  await expect(page.locator('.pub-ridge')).toBeVisible();
+  await picture('write-up');
   await page.goto(`${demo.address}/table`);
   await page.locator('.sittings a').first().click();
   await expect(page.locator('.reading')).toBeVisible();

@@ -67,7 +67,7 @@ test('a finished bag is written up and on its way to a PDF by two taps, on one p
 
 test('every write-up of the demo goes on two pages of either paper, whatever it is of', async ({ page, demo }) => {
   const all = (await (await page.request.get(`${demo.address}/api/write-ups`)).json()) as WriteUpLine[];
-  expect(new Set(all.map(({ kind }) => kind))).toEqual(new Set(['bag', 'comparison', 'card']));
+  expect(new Set(all.map(({ kind }) => kind))).toEqual(new Set(['bag', 'comparison', 'sitting', 'card']));
   for (const { id, title } of all) {
     await page.goto(`${demo.address}/write-ups/${id}`);
     await expect(page.locator('.publication h1')).toHaveText(title);
