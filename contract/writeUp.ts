@@ -1,3 +1,4 @@
+import { omit } from 'es-toolkit';
 import { z } from 'zod';
 import { GRIND_WORDS } from '../core/brew';
 import { SCORING_SCALES } from '../core/cup/scoringScales';
@@ -70,18 +71,12 @@ const marksFigure = z.strictObject({
 });
 export type MarksFigure = z.infer<typeof marksFigure>;
 
-const {
-  grinderId: _,
-  grinderSetting: __,
-  otherGrinds: ___,
-  grindsElsewhere: ____,
-  why: _____,
-  ...cardSettings
-} = recipeFields;
+/** What of a recipe belongs to the household it is of, or is said beside it. */
+const OF_THE_HOUSEHOLD = ['grinderId', 'grinderSetting', 'otherGrinds', 'grindsElsewhere', 'why'] as const;
 
 /** A recipe as it is given to others: grinders by their names. */
 export const recipeCard = z.strictObject({
-  ...cardSettings,
+  ...omit(recipeFields, OF_THE_HOUSEHOLD),
   grindWord: oneOf('Grind', GRIND_WORDS).nullable().default(null),
   grinds: z
     .array(z.strictObject({ grinder: name('The grinder', 60), setting: quantity('Grinder setting', -1000, 10_000) }))

@@ -3,6 +3,7 @@ import type { CardPreview, WriteUp, WriteUpContent, WriteUpInput, WriteUpLine } 
 import { writeUp as writeUpSchema, writeUpContent, writeUpLine } from '../../contract/writeUp';
 import { EMPTY_ANSWER } from '../../contract/sitting';
 import type { KeptRecipe, RecipeInput } from '../../contract/recipe';
+import { cardOf } from '../../application/writeUp/recipeCard';
 import { STARTER_RECIPES } from '../../core/brew';
 import { differences, published } from '../../core/writeUp';
 import { purge } from '../db/purge';
@@ -342,15 +343,7 @@ describe('a recipe card', () => {
   });
 
   it('that is broken, newer or something else is refused in words, and nothing is taken in', async () => {
-    const {
-      grinderId: _,
-      grinderSetting: __,
-      otherGrinds: ___,
-      grindsElsewhere: ____,
-      why: _____,
-      ...settings
-    } = starter;
-    const card = { format: 'slow-crest.recipe', version: 1, recipe: { ...settings, grinds: [] }, why: [] };
+    const card = { format: 'slow-crest.recipe', version: 1, recipe: cardOf(starter, []), why: [] };
     const before = (await server.ok<KeptRecipe[]>('GET', '/recipes')).length;
     const broken: [unknown, RegExp][] = [
       ['{"format": "slow-crest.rec', /no recipe card: it is not JSON/],
@@ -363,7 +356,7 @@ describe('a recipe card', () => {
       [{ ...card, recipe: { ...card.recipe, poison: 1 } }, /recipe\.poison/],
       [{ ...card, recipe: { ...card.recipe, iceG: 900 } }, /recipe\.iceG: Ice is part of the water/],
       [{ ...card, recipe: { ...card.recipe, stages: [] } }, /recipe\.stages: At least one pour/],
-      [{ ...card, recipe: { ...card.recipe, stages: [...settings.stages].reverse() } }, /recipe\.stages\.\d+\.\w+: /],
+      [{ ...card, recipe: { ...card.recipe, stages: [...starter.stages].reverse() } }, /recipe\.stages\.\d+\.\w+: /],
       [{ ...card, recipe: { ...card.recipe, grinds: [{ grinder: '', setting: 1 }] } }, /The grinder is needed/],
     ];
     for (const [file, why] of broken)

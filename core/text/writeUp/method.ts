@@ -22,6 +22,7 @@ const FORETOLD_SAID = 5;
 /** How it was judged: how many cups, by how many tasters, on which days, and what does not count. */
 export function methodSection(facts: BagFacts): Section[] {
   const { cups, faulted, coffee, frozenDays, foretold, scale } = facts;
+  if (cups.length === 0) return [];
   const fromMemory = cups.filter((cup) => cup.isFromMemory).length;
   const blind = cups.filter(({ isBlind }) => isBlind).length;
   return section(

@@ -32,6 +32,7 @@ export function servedBetter(effects: readonly Effect[]): Effect[] {
 /** The recipe that served best, and what else was tried. */
 export function recipeSection(facts: BagFacts): Section[] {
   const { recipe, units, effects, sigma0, claimed, confounded, scale, forgiving, cups } = facts;
+  if (cups.length === 0) return [];
   const tried = effects.filter(({ factor }) => factor !== 'taster');
   const better = servedBetter(tried);
   const said = tried

@@ -1,7 +1,8 @@
 import type { LevelsFigure as Figure } from '../../../contract/writeUp';
 import { levelText, nearestLevel } from '../../../core/cup';
 import { linear } from './axis';
-import { SANS, type Palette } from './palette';
+import { Drawing } from './Drawing';
+import type { Palette } from './palette';
 
 const WIDTH = 340;
 const [NAME, ROW, TOP, FOOT] = [96, 22, 4, 22];
@@ -25,17 +26,7 @@ export function LevelsFigure({
   const dayX = linear([first, last], [barEnd + 34, WIDTH - 8]);
   const y = (i: number): number => TOP + i * ROW + ROW / 2;
   return (
-    <svg
-      xmlns="http://www.w3.org/2000/svg"
-      viewBox={`0 0 ${WIDTH} ${height}`}
-      width={WIDTH}
-      height={height}
-      role="img"
-      aria-label={label}
-      fontFamily={SANS}
-      fontSize={11.5}
-      fill={palette.soft}
-    >
+    <Drawing width={WIDTH} height={height} label={label} palette={palette} fontSize={11.5}>
       {[1, 2, 3, 4, 5].map((level) => (
         <g key={level}>
           <line x1={x(level)} x2={x(level)} y1={TOP} y2={height - FOOT} stroke={palette.rule} />
@@ -68,6 +59,6 @@ export function LevelsFigure({
           )}
         </g>
       ))}
-    </svg>
+    </Drawing>
   );
 }

@@ -2,7 +2,8 @@ import type { MarksFigure as Figure } from '../../../contract/writeUp';
 import { SCALE_RANGES } from '../../../core/cup';
 import { levelTicks } from '../../ui/ticks';
 import { linear } from './axis';
-import { SANS, type Palette } from './palette';
+import { Drawing } from './Drawing';
+import type { Palette } from './palette';
 
 const WIDTH = 560;
 const [NAME, ROW, TOP, FOOT, END] = [172, 28, 6, 40, 18];
@@ -28,17 +29,7 @@ export function MarksFigure({
   const y = (i: number): number => TOP + i * ROW + ROW / 2;
   const shown = (name: string): string => (name.length > 24 ? `${name.slice(0, 23)}…` : name);
   return (
-    <svg
-      xmlns="http://www.w3.org/2000/svg"
-      viewBox={`0 0 ${WIDTH} ${height}`}
-      width={WIDTH}
-      height={height}
-      role="img"
-      aria-label={label}
-      fontFamily={SANS}
-      fontSize={12}
-      fill={palette.soft}
-    >
+    <Drawing width={WIDTH} height={height} label={label} palette={palette}>
       {ticks.map((tick) => (
         <g key={tick}>
           <line x1={x(tick)} x2={x(tick)} y1={TOP} y2={height - FOOT} stroke={palette.rule} />
@@ -78,6 +69,6 @@ export function MarksFigure({
           )}
         </g>
       ))}
-    </svg>
+    </Drawing>
   );
 }

@@ -2,8 +2,8 @@ import type { RidgeFigure as Figure } from '../../../contract/writeUp';
 import { SCALE_RANGES } from '../../../core/cup';
 import { levelTicks } from '../../ui/ticks';
 import { linear, pathThrough } from './axis';
+import { Drawing } from './Drawing';
 import type { Palette } from './palette';
-import { SANS } from './palette';
 
 export const RIDGE_SIZE = { width: 720, height: 330 };
 const [LEFT, RIGHT, TOP, BOTTOM] = [64, 16, 30, 52];
@@ -43,17 +43,7 @@ export function RidgeFigure({ figures, palette, label }: Props) {
   const y = linear([ticks[0] ?? 0, ticks.at(-1) ?? 1], [height - BOTTOM, TOP]);
   const weeks = Array.from({ length: Math.floor(lastDay / 7) + 1 }, (_, i) => i * 7);
   return (
-    <svg
-      xmlns="http://www.w3.org/2000/svg"
-      viewBox={`0 0 ${width} ${height}`}
-      width={width}
-      height={height}
-      role="img"
-      aria-label={label}
-      fontFamily={SANS}
-      fontSize={12}
-      fill={palette.soft}
-    >
+    <Drawing {...{ width, height, label, palette }}>
       {isAlone && <Window figure={first} {...{ x, palette, height }} />}
       {ticks.map((tick) => (
         <g key={tick}>
@@ -85,7 +75,7 @@ export function RidgeFigure({ figures, palette, label }: Props) {
         />
       ))}
       {!isAlone && <Names figures={figures} {...{ palette, width }} />}
-    </svg>
+    </Drawing>
   );
 }
 

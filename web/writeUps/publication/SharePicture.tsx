@@ -1,6 +1,7 @@
 import type { Figures } from '../../../contract/writeUp';
 import { SCALE_RANGES } from '../../../core/cup';
 import { linear, pathThrough } from './axis';
+import { Drawing } from './Drawing';
 import { SANS, SERIF, type Palette } from './palette';
 
 export const SHARE_SIZE = { width: 1200, height: 630 };
@@ -51,14 +52,7 @@ export function SharePicture({ words, figures, palette }: { words: SharedWords; 
   const says = wholePassages(words.says, 62, room);
   const titleEnd = 96 + title.length * 70;
   return (
-    <svg
-      xmlns="http://www.w3.org/2000/svg"
-      viewBox={`0 0 ${width} ${height}`}
-      width={width}
-      height={height}
-      role="img"
-      aria-label={`${words.title}. ${words.says.join(' ')}`}
-    >
+    <Drawing width={width} height={height} label={`${words.title}. ${words.says.join(' ')}`} palette={palette}>
       {ridge && <Ridge figure={ridge} palette={palette} />}
       <rect x={LEFT} y={56} width={56} height={5} fill={palette.lichen} />
       {title.map((text, i) => (
@@ -77,7 +71,7 @@ export function SharePicture({ words, figures, palette }: { words: SharedWords; 
         </text>
       ))}
       {!ridge && <line x1={LEFT} x2={width - RIGHT} y1={height - 70} y2={height - 70} stroke={palette.rule} />}
-    </svg>
+    </Drawing>
   );
 }
 

@@ -75,6 +75,18 @@ describe('when a bag is at its best', () => {
     );
   });
 
+  it('and how it was brewed and judged is not told of a bag that nobody tasted', () => {
+    const sections = composeBag({
+      ...FOLLOWED,
+      crest: { is: 'untasted' },
+      cups: [],
+      levels: [],
+      words: [],
+      wordedCups: 0,
+    });
+    expect(sections.map(({ id }) => id)).toEqual(['head', 'short', 'worth']);
+  });
+
   it('is any day of a steady bag', () => {
     const steady = of({ crest: { is: 'steady', from: 9, to: 45 } });
     expect(steady['short.when']).toContain('from day 9 to day 45 the cups could hardly be told apart');

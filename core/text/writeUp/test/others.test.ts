@@ -1,3 +1,4 @@
+import { omit } from 'es-toolkit';
 import { describe, expect, it } from 'vitest';
 import { STARTER_RECIPES } from '../../../brew';
 import { readSitting, type TastersSheet } from '../../../sitting';
@@ -187,14 +188,7 @@ describe('a recipe card', () => {
   });
 
   it('has its settings grinder by grinder, and its stages with what each waits for', () => {
-    const {
-      grinderId: _,
-      grinderSetting: __,
-      otherGrinds: ___,
-      grindsElsewhere: ____,
-      why: _____,
-      ...settings
-    } = recipe;
+    const settings = omit(recipe, ['grinderId', 'grinderSetting', 'otherGrinds', 'grindsElsewhere', 'why']);
     const written = { ...settings, grinds: [{ grinder: 'Hand grinder', setting: 18.5 }] };
     expect(cardSettings(written, METRIC)).toContainEqual(['Hand grinder', '18.5']);
     expect(cardSettings(written, { temperature: '°F', weight: 'oz' })).toContainEqual(['Coffee', '0.6 oz']);
