@@ -3,7 +3,7 @@ import { cdf } from '../../crest/normal';
 import { differenceText } from '../sitting';
 import { capitalised, countWord, intervalOf, likelihoodWord } from '../words';
 import { coffeeLine } from './bag';
-import { hasCurve, markSentence, whenSentence } from './crest';
+import { CAPTION_KEY, hasCurve, markSentence, whenSentence } from './crest';
 import type { BagFacts, ComparisonFacts } from './facts';
 import { CERTAINTY } from './method';
 import { recipeLine } from './recipe';
@@ -32,6 +32,13 @@ export function composeComparison(facts: ComparisonFacts): Section[] {
     ...section(
       'short',
       ...(bags.length > 2 ? orderPassages(facts) : facts.pairs.map((pair) => pairPassage(facts, pair, 'short'))),
+    ),
+    ...section(
+      'crest',
+      passage(
+        CAPTION_KEY,
+        bags.some(({ crest }) => hasCurve(crest)) && 'The score each would get by its own recipe on each day.',
+      ),
     ),
     ...section('cups', ...bags.flatMap((bag, i) => bagPassages(bag, i))),
     ...section(

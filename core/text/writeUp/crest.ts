@@ -62,13 +62,29 @@ export function markSentence({ crest, scale, cups }: Coffee, how = 'brewed as be
     : `All its ${countWord(scores.length)} marks are ${markSaid(scale, mean)}.`;
 }
 
-/** The days, with what is sure of them. Nothing where no curve stands behind it. */
+/** What stands under the drawing of a curve; it has a place of its own there. */
+export const CAPTION_KEY = 'crest.caption';
+
+function captionOf(crest: CrestFacts): string {
+  if (crest.is === 'only compared')
+    return 'How far below its best each day is, by the recipe below; the band holds 8 chances in 10.';
+  const shaded =
+    'window' in crest && crest.window !== null ? ' Shaded days are probably its best, darker ones very likely.' : '';
+  return `The score the recipe would get on each day; the band holds 8 chances in 10.${shaded} Circles are cups as scored, dots the same at that recipe.`;
+}
+
+/** The days, with what is sure of them, and what is drawn. Nothing where no curve stands behind it. */
 export function crestSection({ crest }: Coffee): Section[] {
+  if (!hasCurve(crest)) return [];
+  const caption = passage(CAPTION_KEY, captionOf(crest));
+  return section('crest', ...daysPassages(crest), caption);
+}
+
+function daysPassages(crest: CrestFacts): ReturnType<typeof passage>[] {
   if (crest.is !== 'known' && crest.is !== 'only compared') return [];
   const { day, lo, hi, window } = crest;
   const isFresh = crest.is === 'known' && crest.fresh > 0.5;
-  return section(
-    'crest',
+  return [
     isFresh
       ? []
       : passage(
@@ -90,5 +106,5 @@ export function crestSection({ crest }: Coffee): Section[] {
     crest.is === 'only compared'
       ? passage('crest.basis', sentence('this rests on comparisons between cups alone; how good it is was not marked'))
       : [],
-  );
+  ];
 }

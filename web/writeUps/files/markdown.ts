@@ -1,9 +1,10 @@
 import type { RecipeCard } from '../../../contract/writeUp';
 import type { Units } from '../../../core/text';
 import { cardSettings, cardStages } from '../../../core/text/writeUp/cardTable';
+import { CAPTION_KEY } from '../../../core/text/writeUp/crest';
 import { SECTION_HEADINGS } from '../../../core/text/writeUp/headings';
 import type { ShownPassage } from '../../../core/writeUp';
-import { inParagraphs } from '../publication/lines';
+import { inParagraphs, withoutCaption } from '../publication/lines';
 import type { PublicationParts } from '../publication/Publication';
 
 /** Names of the pictures that lie beside the text; null where there is none. */
@@ -29,15 +30,16 @@ export function markdownOf(
 ): string {
   const of = (id: string): readonly ShownPassage[] => sections.find((one) => one.id === id)?.passages ?? [];
   const [title, ...lines] = of('head');
+  const captions = of('crest').flatMap(({ key, text }) => (key === CAPTION_KEY ? [text] : []));
   const blocks: string[] = [
     `# ${plainText(title?.text ?? 'Without a title')}`,
     ...lines.map(({ text }) => `*${plainText(text)}*`),
     ...of('short').map(({ text }) => plainText(text)),
     ...names.pictures.map((name, i) => `![${plainText(pictures[i]?.alt ?? '')}](${name})`),
-    ...(names.ridge === null ? [] : [`![Score against rest day](${names.ridge})`]),
+    ...(names.ridge === null ? [] : [`![Score against rest day](${names.ridge})`, ...captions.map(plainText)]),
   ];
   if (kind === 'card') blocks.push(...cardBlocks(figures.card, units));
-  for (const { id, passages } of sections) {
+  for (const { id, passages } of withoutCaption(sections)) {
     if (id === 'head' || id === 'short') continue;
     blocks.push(`## ${SECTION_HEADINGS[id]}`);
     if (id === 'recipe') blocks.push(...cardBlocks(figures.card, units));

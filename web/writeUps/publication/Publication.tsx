@@ -1,11 +1,12 @@
 import type { ReactNode } from 'react';
 import type { Figures } from '../../../contract/writeUp';
+import { CAPTION_KEY } from '../../../core/text/writeUp/crest';
 import { SECTION_HEADINGS } from '../../../core/text/writeUp/headings';
 import type { Units } from '../../../core/text';
 import type { SectionId, ShownPassage, ShownSection, WriteUpKind } from '../../../core/writeUp';
 import { CardTable } from './CardTable';
 import { LevelsFigure } from './LevelsFigure';
-import { inParagraphs } from './lines';
+import { inParagraphs, withoutCaption } from './lines';
 import { MarksFigure } from './MarksFigure';
 import { OF_THE_PAGE, type Palette } from './palette';
 import { RidgeData } from './RidgeData';
@@ -56,6 +57,7 @@ export function Publication({
   const [Title, Heading] = level === 1 ? (['h1', 'h2'] as const) : (['h2', 'h3'] as const);
   const of = (id: SectionId): readonly ShownPassage[] => sections.find((one) => one.id === id)?.passages ?? [];
   const [title, ...lines] = of('head');
+  const caption = of('crest').find(({ key }) => key === CAPTION_KEY);
   const figureLabel = of('short')[0]?.text ?? title?.text ?? '';
   return (
     <article className="publication" lang="en">
@@ -82,11 +84,7 @@ export function Publication({
       {figures.ridges.length > 0 && (
         <figure className="pub-ridge">
           <RidgeFigure figures={figures.ridges} palette={palette} label={`Score against rest day. ${figureLabel}`} />
-          <figcaption>
-            {figures.ridges.length === 1
-              ? 'The score the recipe would get on each day; the band holds 8 chances in 10. Shaded days are probably its best, darker ones very likely. Circles are cups as scored, dots the same at that recipe.'
-              : 'The score each would get by its own recipe on each day.'}
-          </figcaption>
+          {caption && <figcaption dir="auto">{passage(caption)}</figcaption>}
           <RidgeData figures={figures.ridges} />
         </figure>
       )}
@@ -97,7 +95,7 @@ export function Publication({
       )}
       {kind === 'card' && figures.card && <CardTable card={figures.card} units={units} />}
       <div className="pub-body">
-        {sections
+        {withoutCaption(sections)
           .filter(({ id }) => !ABOVE.includes(id))
           .map(({ id, passages }) => (
             <section key={id} className={`pub-${id}`}>

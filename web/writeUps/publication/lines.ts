@@ -1,4 +1,5 @@
-import type { SectionId, ShownPassage } from '../../../core/writeUp';
+import { CAPTION_KEY } from '../../../core/text/writeUp/crest';
+import type { SectionId, ShownPassage, ShownSection } from '../../../core/writeUp';
 
 /** Sections whose passages stand one under another; those of others run on. */
 const IN_LINES: readonly SectionId[] = ['head', 'readers', 'cups', 'pairs', 'days', 'why', 'caution', 'table'];
@@ -21,3 +22,9 @@ export function inParagraphs(
   }
   return { areLines: true, paragraphs };
 }
+
+/** The sections without what stands under the ridge. */
+export const withoutCaption = (sections: readonly ShownSection[]): ShownSection[] =>
+  sections
+    .map(({ id, passages }) => ({ id, passages: passages.filter(({ key }) => key !== CAPTION_KEY) }))
+    .filter(({ passages }) => passages.length > 0);

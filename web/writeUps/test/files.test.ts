@@ -39,6 +39,7 @@ const content: WriteUpContent = {
       id: 'short',
       passages: [passage('short.when', 'Best from day 15 to day 26.'), passage('short.mark', 'It scores 8.6.')],
     },
+    { id: 'crest', passages: [passage('crest.caption', 'The score on each day.')] },
     {
       id: 'days',
       passages: [
@@ -78,6 +79,9 @@ describe('the HTML file', () => {
     expect(html).toContain('.publication{color:red}');
     expect(html).toContain('27 November 2026.');
     expect(html.match(/<h1/g)).toHaveLength(1);
+    expect(html).toMatch(/<figcaption[^>]*>The score on each day\.<\/figcaption>/);
+    // What stands under the drawing is no section of its own.
+    expect(html).not.toContain('>When<');
     expect(html).toContain('<svg');
   });
 
@@ -104,6 +108,7 @@ describe('the Markdown', () => {
         '*Burundi.*',
         'Best from day 15 to day 26.',
         '![Score against rest day](hollow-ridge.png)',
+        'The score on each day.',
         '## Day by day',
         '- It rained.\n- Day 9: 7.4. “\\*Grassy\\*.”',
         '## What it is worth',
