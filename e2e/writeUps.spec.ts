@@ -228,6 +228,22 @@ test('what is written over stays, through new cups and composing anew, and the d
   await expect(page.getByText(/^Write-ups · a bag · final on/)).toBeVisible();
 });
 
+test('words marked for this household alone stand in the log and in no write-up', async ({ page, unused }) => {
+  await openBag(page, unused, { name: 'Salt Steps', roastedOn: dateOf(20) });
+  await page.getByRole('link', { name: 'Log a brew' }).first().click();
+  await page.getByRole('textbox', { name: 'Overall' }).fill('8');
+  await page.getByLabel('In your words').fill('Like grandmother’s cupboard.');
+  await page.getByLabel('For this household alone').check();
+  await page.getByRole('button', { name: 'Save the cup' }).click();
+  await expect(page.locator('.log > li').first()).toContainText(
+    'Like grandmother’s cupboard. (for this household alone)',
+  );
+  await page.getByRole('button', { name: 'More', exact: true }).click();
+  await page.getByRole('button', { name: 'Write it up', exact: true }).click();
+  await expect(page.locator('.pub-days')).toContainText('Day 20: 8.0.');
+  await expect(page.locator('.publication')).not.toContainText('cupboard');
+});
+
 test.describe('a server that is away', () => {
   test.use({ expectedErrors: [/Failed to load resource/] });
   test('loses no letter of a sentence', async ({ page, unused }) => {

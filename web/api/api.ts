@@ -128,10 +128,12 @@ export const api = createApi({
       },
     },
     changeWriteUp: {
-      // Shown before the server has it.
+      // Shown before the server has it, as with settings.
       onQueryStarted: async ({ id, body }, { dispatch, queryFulfilled }) => {
+        const asked = { id, today: localDate() };
+        dispatch(api.util.getRunningQueryThunk('writeUp', asked))?.abort();
         const shown = dispatch(
-          api.util.updateQueryData('writeUp', { id, today: localDate() }, (before) => {
+          api.util.updateQueryData('writeUp', asked, (before) => {
             Object.assign(before.content, body);
           }),
         );
