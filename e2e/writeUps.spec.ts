@@ -35,7 +35,9 @@ test('a finished bag is written up and on its way to a PDF by two taps, on one p
     .click();
   await page.getByRole('link', { name: 'Write it up' }).click();
   await expect(page.locator('.publication h1')).toHaveText('Old Mill Dark');
-  await page.getByRole('button', { name: 'Save as PDF, or print' }).click();
+  // By the keyboard one key is enough: the button has the focus.
+  await expect(page.getByRole('button', { name: 'Save as PDF, or print' })).toBeFocused();
+  await page.keyboard.press('Enter');
   // The dialog of the browser asks for two inputs more: Save, and the name that is offered.
   expect(await page.evaluate('window.printed')).toBe(1);
   expect(await violations(page)).toEqual([]);

@@ -43,11 +43,8 @@ export function FilesPart({ parts, title, paper, kind }: Props) {
   );
   const hasRidge = parts.figures.ridges.length > 0;
   return (
-    <section id="publish">
-      <h2>Publish</h2>
-      <p>
-        <Button onClick={() => window.print()}>Save as PDF, or print</Button>
-      </p>
+    <section id="files">
+      <h2>Files</h2>
       {isLong(parts) && (
         <p className="quiet">As it is, it takes more than two pages; leave something out, and it goes on two.</p>
       )}
@@ -61,7 +58,7 @@ export function FilesPart({ parts, title, paper, kind }: Props) {
       </div>
       <Taps label="Pictures" options={THEMES} pressed={[theme]} onTap={setTheme} />
       <p className="quiet small mb-0">
-        Files are made in this browser from what you see, and go nowhere by themselves. The print dialog saves as PDF.
+        Files are made in this browser from what you see, and go nowhere by themselves.
       </p>
     </section>
   );

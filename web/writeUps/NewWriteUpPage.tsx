@@ -56,7 +56,7 @@ function useWriteUp(): { write: (input: WriteUpInput) => Promise<void>; error: P
   const [add, { error }] = api.useAddWriteUpMutation();
   const write = async (input: WriteUpInput): Promise<void> => {
     const { data } = await add({ today, body: input });
-    if (data) await navigate(`/write-ups/${data.id}`, { replace: true });
+    if (data) await navigate(`/write-ups/${data.id}`, { replace: true, state: { isJustWritten: true } });
   };
   return { write, error };
 }

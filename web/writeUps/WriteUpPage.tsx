@@ -1,7 +1,7 @@
 import { nanoid } from '@reduxjs/toolkit';
 import { useEffect } from 'react';
 import Button from 'react-bootstrap/Button';
-import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
+import { Link, useLocation, useNavigate, useParams, useSearchParams } from 'react-router';
 import type { WriteUp, WriteUpContent } from '../../contract/writeUp';
 import { outrun, standing, type SectionId } from '../../core/writeUp';
 import { WRITE_UP_KIND_WORDS } from '../../core/text/writeUp/headings';
@@ -61,6 +61,8 @@ function usePrintedTitle(title: string): void {
 
 function Shown({ writeUp, today }: { writeUp: WriteUp; today: string }) {
   const [address] = useSearchParams();
+  // What was just written is most often saved at once: one key is enough.
+  const isJustWritten = (useLocation().state as { isJustWritten?: boolean } | null)?.isJustWritten === true;
   const asked = address.get('version');
   const version = writeUp.versions.find(({ id }) => id === asked);
   const { data: earlier } = api.useWriteUpVersionQuery(
@@ -83,8 +85,11 @@ function Shown({ writeUp, today }: { writeUp: WriteUp; today: string }) {
               ? 'draft'
               : `final on ${dateText(writeUp.finalOn, today)}`}
         </p>
-        <a className="d-lg-none text-decoration-underline" href="#publish">
-          To its files
+        <Button autoFocus={isJustWritten} title="The dialog that follows saves as PDF" onClick={() => window.print()}>
+          Save as PDF, or print
+        </Button>
+        <a className="d-lg-none text-decoration-underline" href="#files">
+          Other files
         </a>
         {version && (
           <Link className="btn btn-plain" to={`/write-ups/${writeUp.id}`}>

@@ -8,6 +8,17 @@ import type { Palette } from './palette';
 const WIDTH = 560;
 const [NAME, ROW, TOP, FOOT, END] = [172, 28, 6, 40, 18];
 
+/** What is there room for beside a row, characters, on a phone too. */
+const MOST = 20;
+
+/** A name that fits; what tells it from its namesake stays. */
+export function shortName(name: string): string {
+  const again = / \((\w+) cup\)$/.exec(name);
+  const [head, tail] = again ? [name.slice(0, again.index), ` (${again[1] ?? ''})`] : [name, ''];
+  const room = MOST - tail.length;
+  return head.length <= room ? head + tail : `${head.slice(0, room - 1)}…${tail}`;
+}
+
 /** Every mark that was given at a table, cup by cup, and the mean of each. */
 export function MarksFigure({
   figure: { cups, scale },
@@ -27,7 +38,6 @@ export function MarksFigure({
   const ticks = levelTicks(Math.max(0, Math.min(...values)), Math.min(max, Math.max(...values)));
   const x = linear([ticks[0] ?? 0, ticks.at(-1) ?? 1], [NAME, WIDTH - END]);
   const y = (i: number): number => TOP + i * ROW + ROW / 2;
-  const shown = (name: string): string => (name.length > 24 ? `${name.slice(0, 23)}…` : name);
   return (
     <Drawing width={WIDTH} height={height} label={label} palette={palette}>
       {ticks.map((tick) => (
@@ -44,7 +54,7 @@ export function MarksFigure({
       {cups.map(({ name, marks, mean }, i) => (
         <g key={i}>
           <text x={NAME - 10} y={y(i) + 4} textAnchor="end" fill={palette.ink}>
-            {shown(name)}
+            {shortName(name)}
           </text>
           {marks.map((mark, k) => (
             <circle

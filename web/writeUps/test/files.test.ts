@@ -11,6 +11,7 @@ import { fileNameOf, partsOf, titleOf } from '../parts';
 import { levelTicks } from '../../ui/ticks';
 import { linear } from '../publication/axis';
 import { DARK, LIGHT } from '../publication/palette';
+import { shortName } from '../publication/MarksFigure';
 import { inLines } from '../publication/SharePicture';
 
 const passage = (key: string, text: string, needs: 'price' | null = null, named: string | null = null) => ({
@@ -195,6 +196,12 @@ describe('an axis', () => {
 });
 
 describe('names and sizes', () => {
+  it('shorten a name to its room, and keep what tells it from its namesake', () => {
+    expect(shortName('Kivu Terrace')).toBe('Kivu Terrace');
+    expect(shortName('Hollow Ridge (second cup)')).toBe('Hollow Rid… (second)');
+    expect(shortName('A very long name of a coffee')).toBe('A very long name of…');
+  });
+
   it('make a file name of any title', () => {
     expect(fileNameOf('Sunday: are they so different?')).toBe('sunday-are-they-so-different');
     expect(fileNameOf('Café Ñandú / 9')).toMatch(/^cafe?-?.*9$/);
