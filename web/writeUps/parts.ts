@@ -39,7 +39,7 @@ export function partsOf(
   return {
     ...{ kind, pictures, units, figures: content.figures },
     sections: published(content, content.shows),
-    foot: finalOn === null ? `A draft of ${dateSaid(today)}.` : `${dateSaid(finalOn)}.`,
+    foot: finalOn === null ? `A draft of ${dateSaid(today)}.` : `Final on ${dateSaid(finalOn)}.`,
   };
 }
 

@@ -200,7 +200,7 @@ function readerPassages({ bags }: ComparisonFacts): Passages {
       const alone = (own[i] ?? []).filter((word) => !others.has(word)).slice(0, 3);
       return passage(
         `readers.love.${i}`,
-        alone.length > 0 && `${coffee.name} for whoever would be glad of ${listed(alone)}.`,
+        alone.length > 0 && `${coffee.name} is for whoever would be glad of ${listed(alone)}.`,
       );
     }),
     passage(

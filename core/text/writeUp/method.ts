@@ -1,4 +1,5 @@
 import type { Section } from '../../writeUp';
+import { differenceText } from '../sitting';
 import { capitalised, countWord } from '../words';
 import type { BagFacts } from './facts';
 import { hasCurve } from './crest';
@@ -53,6 +54,13 @@ export function methodSection(facts: BagFacts): Section[] {
         `It lay in the freezer for ${counted(frozenDays, 'day')}, which hardly count as days since roasting.`,
     ),
     passage('method.scale', SCALES[scale]),
+    // Where no curve says how sure a mark is, this does.
+    passage(
+      'method.scatter',
+      !hasCurve(facts.crest) &&
+        cups.some(({ score }) => score !== null) &&
+        `Marks of one and the same coffee are taken to scatter by about ${differenceText(scale, facts.sigma0)}.`,
+    ),
     passage(
       'method.foretold',
       foretold !== null &&

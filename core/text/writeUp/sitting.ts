@@ -125,9 +125,9 @@ function cupPassages(
     ),
     passage(
       `cups.${cup.id}.lone`,
-      lone.length > 0 && (isAlone ? `Found in it: ${listed(lone)}.` : `By one alone: ${listed(lone)}.`),
+      lone.length > 0 && (isAlone ? `Found in it: ${listed(lone)}.` : `${byOne(lone)}: ${listed(lone)}.`),
       {
-        named: lone.length > 0 && !isAlone ? `By one alone: ${listed(loneNamed)}.` : null,
+        named: lone.length > 0 && !isAlone ? `${byOne(lone)}: ${listed(loneNamed)}.` : null,
       },
     ),
     passage(
@@ -143,6 +143,9 @@ function cupPassages(
     ),
   ];
 }
+
+const byOne = (words: readonly string[]): string =>
+  words.length > 1 ? 'Each found by one alone' : 'Found by one alone';
 
 /** Of the first cup and the last, whoever it would suit: by what was found in the one and not in the other. */
 function readersOf({ reading }: SittingFacts, nameOf: (id: string) => string): ReturnType<typeof passage>[] {

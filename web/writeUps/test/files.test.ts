@@ -78,7 +78,7 @@ describe('the HTML file', () => {
     expect(html).toContain('@page{size:letter');
     expect(html).toContain('prefers-color-scheme:dark');
     expect(html).toContain('.publication{color:red}');
-    expect(html).toContain('27 November 2026.');
+    expect(html).toContain('Final on 27 November 2026.');
     expect(html.match(/<h1/g)).toHaveLength(1);
     expect(html).toMatch(/<figcaption[^>]*>The score on each day\.<\/figcaption>/);
     // What stands under the drawing is no section of its own.
@@ -115,7 +115,7 @@ describe('the Markdown', () => {
         '## What it is worth',
         'True to its kind.',
         '---',
-        '27 November 2026.\n',
+        'Final on 27 November 2026.\n',
       ].join('\n\n'),
     );
   });

@@ -70,6 +70,10 @@ describe('when a bag is at its best', () => {
       const all = Object.values(said(sections)).join(' ');
       expect(all).not.toMatch(/probably at its best|very likely at its best|crest was found|best days|On its best day/);
     }
+    expect(said(composeBag(ONE_EVENING))['method.scatter']).toBe(
+      'Marks of one and the same coffee are taken to scatter by about 0.4.',
+    );
+    expect(of({})['method.scatter']).toBeUndefined();
     expect(said(composeBag(ONE_EVENING))['short.mark']).toBe(
       'Its three marks run from 7.2 to 7.8, 7.5 out of 10 on the mean.',
     );

@@ -68,7 +68,7 @@ describe('a table', () => {
     expect(all.find(({ key }) => key === 'cups.a.said.0')).toMatchObject({
       ...{ text: '“The long one.”', named: 'Mira: “The long one.”', needs: 'own words' },
     });
-    expect(all.find(({ key }) => key === 'cups.a.lone')?.named).toBe('By one alone: rooibos (Mira).');
+    expect(all.find(({ key }) => key === 'cups.a.lone')?.named).toBe('Found by one alone: rooibos (Mira).');
   });
 
   it('names the recipe of each cup where they differ', () => {
@@ -140,7 +140,7 @@ describe('bags against each other', () => {
       'pairs.0': 'Side by side on 24 November 2026, two tasters marked Hollow Ridge 0.7 above Low Barn.',
       'worth.price': 'For 100 g Hollow Ridge cost 5.80 and Low Barn 6.40.',
       'worth.again.0': 'We would buy Hollow Ridge again.',
-      'readers.love.1': 'Low Barn for whoever would be glad of fig.',
+      'readers.love.1': 'Low Barn is for whoever would be glad of fig.',
     });
   });
 
