@@ -80,6 +80,50 @@ describe('a write-up', () => {
     expect(textOf(written, 'short.when')).toContain('tasted on one day, day 19');
   });
 
+  it('says so where the days are too few, nothing was marked, or nothing changes, and draws no ridge it does not have', async () => {
+    const tasted = async (
+      name: string,
+      cups: readonly (readonly [day: number, mark: number | null, cup?: object])[],
+    ) => {
+      const bagId = await server.addBag({ name, roastedOn: ROASTED });
+      const ids: string[] = [];
+      for (const [day, value, cup] of cups) ids.push(await mark(bagId, day, value, cup ?? {}));
+      const { content } = await read(await write('bag', { bagIds: [bagId] }));
+      const [when = ''] = content.sections.find(({ id }) => id === 'short')?.passages.map(({ text }) => text) ?? [];
+      return { when, ridges: content.figures.ridges.length, ids };
+    };
+    const few = [
+      [9, 7.5],
+      [14, 8],
+    ] as const;
+    expect(await tasted('Few', few)).toMatchObject({
+      when: 'Two cups of Few, on day 9 and day 14 after roasting, are too few to say when it is at its best.',
+      ridges: 0,
+    });
+    const words = { descriptors: [{ typed: 'quince', slot: 'cup' }] };
+    const bare = [9, 14, 19].map((day) => [day, null, words] as const);
+    expect(await tasted('Bare', bare)).toMatchObject({
+      when: 'The three cups of Bare were not marked, so when it is at its best is not known.',
+      ridges: 0,
+    });
+    const even = [6, 9, 13, 18, 24, 30, 37].map((day) => [day, 8] as const);
+    const steady = await tasted('Even', even);
+    expect(steady.when).toMatch(/^Even hardly changes: from day 6 to day 37/);
+    expect(steady.ridges).toBe(1);
+    expect((await tasted('Untasted', [])).when).toBe('Untasted was not tasted yet.');
+  });
+
+  it('tells how the same beans did in other drinks, and counts those cups for nothing else', async () => {
+    const bagId = await followed('Two Ways');
+    for (const day of [21, 23])
+      await mark(bagId, day, 5.5, {}, { ...REFERENCE, style: 'milk', brewedAt: onDay(day, 15) });
+    const written = await read(await write('bag', { bagIds: [bagId] }));
+    expect(textOf(written, 'readers.not.milk')).toMatch(
+      /^Not with milk: 5\.5 out of 10 there, from 2 cups, against 8\.\d/,
+    );
+    expect(textOf(written, 'method.cups')).toMatch(/^Seven cups, /);
+  });
+
   it('has no word that is private, no printed note that is hidden, no cup with a fault, and nobody’s name', async () => {
     const { id: tasterId } = await server.ok<{ id: string }>('POST', '/tasters', { name: 'Ottoline' });
     const bagId = await followed('Quiet Acre', { printedNotes: 'tamarind', labelNotes: 'hidden' });
