@@ -1,9 +1,8 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { CardPreview, WriteUp, WriteUpContent, WriteUpInput, WriteUpLine } from '../../contract/writeUp';
+import type { WriteUp, WriteUpContent, WriteUpInput, WriteUpLine } from '../../contract/writeUp';
 import { writeUp as writeUpSchema, writeUpContent, writeUpLine } from '../../contract/writeUp';
 import { EMPTY_ANSWER } from '../../contract/sitting';
-import type { KeptRecipe, RecipeInput } from '../../contract/recipe';
-import { cardOf } from '../../application/writeUp/recipeCard';
+import type { KeptRecipe } from '../../contract/recipe';
 import { STARTER_RECIPES } from '../../core/brew';
 import { differences, published } from '../../core/writeUp';
 import { purge } from '../db/purge';
@@ -328,87 +327,5 @@ describe('what is final', () => {
     await server.running.store.write((db) => purge(db, new Date(at)));
     await refused(404, 'POST', `/write-ups/${id}/restore`, {});
     at -= 31 * 86_400_000;
-  });
-});
-
-describe('a recipe card', () => {
-  const [starter] = STARTER_RECIPES;
-  if (!starter) throw new Error('There is no recipe to begin with');
-  const grinder = (on: TestServer, name: string): Promise<{ id: string }> => on.ok('POST', '/grinders', { name });
-
-  it('is read by another household to the same stages and settings', async () => {
-    const [hand, flat] = [await grinder(server, 'Hand grinder'), await grinder(server, 'Flat-burr grinder')];
-    const recipe: RecipeInput = {
-      ...starter,
-      ...{ name: 'Slow rain', grinderId: hand.id, grinderSetting: 18.5, why: 'So that it stays even.' },
-      otherGrinds: [{ grinderId: flat.id, setting: 5 }],
-      grindsElsewhere: [{ grinder: 'A tall one', setting: 31 }],
-    };
-    const kept = await server.ok<KeptRecipe>('POST', '/recipes', recipe);
-    const written = await read(await write('card', { recipeId: kept.id }));
-    expect(textOf(written, 'why.own-0')).toBe('So that it stays even.');
-    const card = written.content.figures.card;
-    const file = { format: 'slow-crest.recipe', version: 1, recipe: card, why: ['So that it stays even.'] };
-
-    const other = await new TestServer().start();
-    try {
-      const own = await grinder(other, 'flat-burr GRINDER');
-      const text = JSON.stringify(file);
-      expect(await other.ok<CardPreview>('POST', '/recipe-cards/read', { text })).toMatchObject({
-        ...{ sameName: false, ownGrinders: ['Flat-burr grinder'], otherGrinders: ['Hand grinder', 'A tall one'] },
-      });
-      const taken = await other.ok<KeptRecipe>('POST', '/recipe-cards', { text });
-      const { grinderId: _, grinderSetting: __, otherGrinds: ___, grindsElsewhere: ____, ...settings } = recipe;
-      expect(taken.recipe).toEqual({
-        ...settings,
-        ...{ grinderId: own.id, grinderSetting: 5, otherGrinds: [] },
-        grindsElsewhere: [
-          { grinder: 'Hand grinder', setting: 18.5 },
-          { grinder: 'A tall one', setting: 31 },
-        ],
-      });
-      // And given on from there it is the same card again, whatever order its grinders stand in.
-      const again = (
-        await other.ok<{ id: string }>('POST', `/write-ups?today=${TODAY}`, {
-          kind: 'card',
-          subject: { recipeId: taken.id },
-        })
-      ).id;
-      const { content } = writeUpSchema.parse(await other.ok('GET', `/write-ups/${again}?today=${TODAY}`));
-      const { grinds, ...rest } = content.figures.card ?? { grinds: [] };
-      const { grinds: before, ...first } = card ?? { grinds: [] };
-      expect(rest).toEqual(first);
-      expect(new Set(grinds.map(({ grinder: name, setting }) => `${name.toLowerCase()} ${setting}`))).toEqual(
-        new Set(before.map(({ grinder: name, setting }) => `${name.toLowerCase()} ${setting}`)),
-      );
-    } finally {
-      await other.end();
-    }
-  });
-
-  it('that is broken, newer or something else is refused in words, and nothing is taken in', async () => {
-    const card = { format: 'slow-crest.recipe', version: 1, recipe: cardOf(starter, []), why: [] };
-    const before = (await server.ok<KeptRecipe[]>('GET', '/recipes')).length;
-    const broken: [unknown, RegExp][] = [
-      ['{"format": "slow-crest.rec', /no recipe card: it is not JSON/],
-      ['[]', /not a recipe card/],
-      ['null', /not a recipe card/],
-      [{ ...card, format: 'slow-crest.archive' }, /not a recipe card/],
-      [{ ...card, version: 2 }, /newer version/],
-      [{ ...card, version: 'one' }, /newer version/],
-      [{ ...card, recipe: { ...card.recipe, doseG: -3 } }, /recipe\.doseG: Dose must be between/],
-      [{ ...card, recipe: { ...card.recipe, poison: 1 } }, /recipe\.poison/],
-      [{ ...card, recipe: { ...card.recipe, iceG: 900 } }, /recipe\.iceG: Ice is part of the water/],
-      [{ ...card, recipe: { ...card.recipe, stages: [] } }, /recipe\.stages: At least one pour/],
-      [{ ...card, recipe: { ...card.recipe, stages: [...starter.stages].reverse() } }, /recipe\.stages\.\d+\.\w+: /],
-      [{ ...card, recipe: { ...card.recipe, grinds: [{ grinder: '', setting: 1 }] } }, /The grinder is needed/],
-    ];
-    for (const [file, why] of broken)
-      for (const path of ['/recipe-cards/read', '/recipe-cards']) {
-        const text = typeof file === 'string' ? file : JSON.stringify(file);
-        expect((await refused(422, 'POST', path, { text })).message).toMatch(why);
-      }
-    expect((await server.ok<KeptRecipe[]>('GET', '/recipes')).length).toBe(before);
-    await server.ok('POST', '/recipe-cards', { text: JSON.stringify(card) });
   });
 });
