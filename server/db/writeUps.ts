@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { isEqual } from 'es-toolkit';
+import { groupBy, isEqual } from 'es-toolkit';
 import { IsNull, type EntityManager } from 'typeorm';
 import type { VERSION_REASONS, WriteUpContent, WriteUpSubject } from '../../contract/writeUp';
 import type { WriteUpKind } from '../../core/writeUp';
@@ -8,14 +8,21 @@ import { WriteUpEntity, WriteUpVersionEntity, type WriteUpRow, type WriteUpVersi
 
 /** Write-ups, and how each once stood. */
 
+/** A version without what stood in it, which is long. */
+export type VersionHead = Omit<WriteUpVersionRow, 'content'>;
+const HEAD = { id: true, writeUpId: true, number: true, reason: true, finalOn: true, createdAt: true } as const;
+
 /** All write-ups, the one changed last first, with the versions of each, the newest first. */
-export async function loadWriteUps(db: EntityManager): Promise<(WriteUpRow & { versions: WriteUpVersionRow[] })[]> {
+export async function loadWriteUps(db: EntityManager): Promise<(WriteUpRow & { versions: VersionHead[] })[]> {
   const rows = await db.find(WriteUpEntity, {
     where: { deletedAt: IsNull() },
     order: { changedAt: 'DESC', id: 'ASC' },
   });
-  const versions = await db.find(WriteUpVersionEntity, { order: { number: 'DESC' } });
-  return rows.map((row) => ({ ...row, versions: versions.filter(({ writeUpId }) => writeUpId === row.id) }));
+  const versions = groupBy(
+    await db.find(WriteUpVersionEntity, { select: HEAD, order: { number: 'DESC' } }),
+    ({ writeUpId }) => writeUpId,
+  );
+  return rows.map((row) => ({ ...row, versions: versions[row.id] ?? [] }));
 }
 
 /** Throws a not-found Problem. */
@@ -26,8 +33,8 @@ export async function loadWriteUp(db: EntityManager, id: string): Promise<WriteU
 }
 
 /** The newest first. */
-export async function loadVersionsOf(db: EntityManager, writeUpId: string): Promise<WriteUpVersionRow[]> {
-  return db.find(WriteUpVersionEntity, { where: { writeUpId }, order: { number: 'DESC' } });
+export async function loadVersionsOf(db: EntityManager, writeUpId: string): Promise<VersionHead[]> {
+  return db.find(WriteUpVersionEntity, { select: HEAD, where: { writeUpId }, order: { number: 'DESC' } });
 }
 
 /** Throws a not-found Problem. */
@@ -58,7 +65,11 @@ export async function keepVersion(
   finalOn: string | null,
   now: Date,
 ): Promise<void> {
-  const [newest] = await loadVersionsOf(db, id);
+  const [newest] = await db.find(WriteUpVersionEntity, {
+    where: { writeUpId: id },
+    order: { number: 'DESC' },
+    take: 1,
+  });
   if (newest && isEqual(newest.content, content) && newest.finalOn === finalOn) return;
   await db.insert(WriteUpVersionEntity, {
     ...{ id: randomUUID(), writeUpId: id, number: (newest?.number ?? 0) + 1, reason, content, finalOn },

@@ -81,7 +81,7 @@ export function writeUpHandlers({ store, verdicts, now }: Deps): Handlers<keyof 
       });
       return {
         ...{ id, kind, subject, content, finalOn, changedAt, revision, fresh },
-        versions: versions.map(({ writeUpId: _, content: __, ...version }) => version),
+        versions: versions.map(({ writeUpId: _, ...version }) => version),
       };
     },
 
