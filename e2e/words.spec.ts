@@ -98,7 +98,7 @@ test.describe('a name may be refused', () => {
     await page.getByRole('button', { name: 'Damson' }).click();
     await expect(page.locator('.notices')).toContainText('stands in that cup now');
     await expect(waiting.getByText('small dark plum')).toHaveCount(0);
-    await page.getByRole('button', { name: 'Undo' }).click();
+    await page.getByRole('button', { name: 'Undo', exact: true }).click();
     await expect(waiting.getByText('small dark plum')).toBeVisible();
     await waiting.getByRole('link', { name: /small dark plum/ }).click();
     await page.getByRole('button', { name: 'Damson' }).click();
