@@ -1,4 +1,4 @@
-import { groupBy } from 'es-toolkit';
+import { groupBy, mean } from 'es-toolkit';
 import type { Bag } from '../../contract/bag';
 import type { Brew } from '../../contract/brew';
 import type { ForetoldCupRow } from '../../contract/palate';
@@ -215,8 +215,7 @@ function otherDrinks(bag: Bag, brews: readonly Brew[]): BagFacts['otherDrinks'] 
   const others = brews.filter(({ fault, style }) => fault === null && style !== bag.reference.style);
   return Object.entries(groupBy(others, ({ style }) => style)).flatMap(([style, ofStyle]) => {
     const scores = ofStyle.flatMap(({ cup }) => judgedScore(cup, bag.weights) ?? []);
-    const mean = scores.reduce((sum, one) => sum + one, 0) / Math.max(1, scores.length);
-    return scores.length === 0 ? [] : [{ style, cups: scores.length, score: mean }];
+    return scores.length === 0 ? [] : [{ style, cups: scores.length, score: mean(scores) }];
   });
 }
 

@@ -1,7 +1,7 @@
 import { omit } from 'es-toolkit';
 import type { z } from 'zod';
 import type { Composed, ownPassageInput, PassageChange, WriteUpContent } from '../../contract/writeUp';
-import { FIRST_SHOWS, published, standing } from '../../core/writeUp';
+import { FIRST_SHOWS, headOf, published, standing } from '../../core/writeUp';
 import { Problem } from '../problem';
 
 /** What is done with the words of a write-up. Every function gives new content and leaves the old one as it was. */
@@ -59,11 +59,11 @@ export function withoutOwnPassage(content: WriteUpContent, key: string): WriteUp
   return { ...content, own: content.own.filter((one) => one.key !== key) };
 }
 
+/** A write-up that has none says so. */
+export const UNTITLED = 'Without a title';
+
 /** What a list says of a write-up: its title, and what is read first. */
-export function headOf(content: WriteUpContent): { title: string; says: string } {
-  const sections = published(content, content.shows);
-  const texts = (id: 'head' | 'short'): string[] =>
-    sections.find((one) => one.id === id)?.passages.map(({ text }) => text) ?? [];
-  const [title = 'Without a title', line = ''] = texts('head');
-  return { title, says: texts('short')[0] ?? line };
+export function summaryOf(content: WriteUpContent): { title: string; says: string } {
+  const { title, lines, short } = headOf(published(content, content.shows));
+  return { title: title?.text ?? UNTITLED, says: (short[0] ?? lines[0])?.text ?? '' };
 }

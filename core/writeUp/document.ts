@@ -1,3 +1,5 @@
+import { partition } from 'es-toolkit';
+
 /** A write-up as it is composed from the record, and what its writer made of it. Texts and keys, no coffee. */
 
 /** What a write-up can be of: a bag, a table, bags held against each other, a recipe for others. */
@@ -86,6 +88,9 @@ export interface ShownSection {
   passages: ShownPassage[];
 }
 
+/** The passage that is the title, whatever stands beside it. */
+export const TITLE_KEY = 'head.title';
+
 /** The section a key belongs to: what stands before its first dot. */
 export function sectionOf(key: string): SectionId {
   const section = SECTION_IDS.find((id) => id === key.split('.')[0]);
@@ -142,4 +147,19 @@ export function published(words: Words, shows: Shows): ShownSection[] {
       passages: passages.filter(({ text, needs }) => text.trim() !== '' && (needs === null || shows[needs])),
     }))
     .filter(({ passages }) => passages.length > 0);
+}
+
+/** The title of a write-up, the lines under it, and what is read first. */
+export interface Head {
+  /** Null where it is left out. */
+  title: ShownPassage | null;
+  lines: readonly ShownPassage[];
+  short: readonly ShownPassage[];
+}
+
+export function headOf(sections: readonly ShownSection[]): Head {
+  const of = (id: SectionId): ShownPassage[] => sections.find((one) => one.id === id)?.passages ?? [];
+  const isTitle = ({ key }: ShownPassage): boolean => key === TITLE_KEY;
+  const [titles, lines] = partition(of('head'), isTitle);
+  return { title: titles[0] ?? null, lines, short: of('short') };
 }

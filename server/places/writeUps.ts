@@ -2,7 +2,7 @@ import type { WriteUpContent } from '../../contract/writeUp';
 import type { WRITE_UP_ENDPOINTS } from '../../contract/writeUpEndpoints';
 import {
   firstContent,
-  headOf,
+  summaryOf,
   withOwnPassage,
   withoutOwnPassage,
   withPassage,
@@ -54,7 +54,7 @@ export function writeUpHandlers({ store, verdicts, now }: Deps): Handlers<keyof 
       const rows = await store.read(loadWriteUps);
       return rows.map(({ id, kind, content, finalOn, changedAt, versions, subject }) => ({
         ...{ id, kind, finalOn, changedAt, subject },
-        ...headOf(content),
+        ...summaryOf(content),
         versions: versions.length,
         finals: versions.filter((one) => one.finalOn !== null).length,
       }));

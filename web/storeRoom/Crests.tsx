@@ -7,6 +7,7 @@ import { api, problemOf } from '../api/api';
 import { toastShown } from '../state/notices';
 import { useAppDispatch } from '../state/store';
 import { localDateTime } from '../state/today';
+import { saveFile } from '../ui/saveFile';
 import { momentText, numberText, words } from '../ui/format';
 
 /** Crests given away and read: what finished bags taught, without a word of whose they were. */
@@ -80,12 +81,8 @@ function likeliestPeak({ axis }: ExchangeFile, { peak }: ExchangeFile['bags'][nu
   return `day ${numberText(axis.fromDays * Math.exp((at - 1.5) * step), 0)}`;
 }
 
-function write(file: ExchangeFile): void {
-  const address = URL.createObjectURL(new Blob([JSON.stringify(file)], { type: 'application/json' }));
-  const link = Object.assign(document.createElement('a'), { href: address, download: 'crests.json' });
-  link.click();
-  URL.revokeObjectURL(address);
-}
+const write = (file: ExchangeFile): void =>
+  saveFile(new Blob([JSON.stringify(file)], { type: 'application/json' }), 'crests.json');
 
 /** Files of others that were read, each to be thrown out. */
 function Read() {

@@ -1,3 +1,4 @@
+import { summaryOf } from '../../application/writeUp/content';
 import type { WriteUp, WriteUpContent } from '../../contract/writeUp';
 import type { Picture } from '../../contract/picture';
 import { published } from '../../core/writeUp';
@@ -6,10 +7,7 @@ import { dateSaid } from '../../core/text/writeUp/saying';
 import type { PublicationParts, PublishedPicture } from './publication/Publication';
 
 /** The title of a write-up as it stands. */
-export function titleOf(content: Pick<WriteUpContent, 'sections' | 'edits' | 'own' | 'shows'>): string {
-  const head = published(content, content.shows).find(({ id }) => id === 'head');
-  return head?.passages.find(({ key }) => key === 'head.title')?.text ?? 'Without a title';
-}
+export const titleOf = (content: WriteUpContent): string => summaryOf(content).title;
 
 /** Where a picture of a bag is had. */
 export const pictureAddress = (id: string): string => `/api/pictures/${id}`;

@@ -1,3 +1,4 @@
+import { mean } from 'es-toolkit';
 import { FRESH_SAID } from '../../crest';
 import { shapesText } from '../shapes';
 import { capitalised, countWord, likelihoodWord } from '../words';
@@ -9,6 +10,9 @@ type Coffee = Pick<BagFacts, 'crest' | 'scale' | 'cups'> & { coffee: { name: str
 
 /** Whether a curve stands behind what is said; without one no crest is claimed. */
 export const hasCurve = ({ is }: CrestFacts): boolean => is === 'known' || is === 'steady' || is === 'only compared';
+
+/** Whether it was more likely at its best fresh than later. */
+export const wasFresh = (crest: CrestFacts): boolean => crest.is === 'known' && crest.fresh > 0.5;
 
 /** When the coffee is at its best, in the sentence that is read first. */
 export function whenSentence({ coffee: { name }, crest, cups }: Coffee): string {
@@ -35,7 +39,7 @@ export function whenSentence({ coffee: { name }, crest, cups }: Coffee): string 
 
 function bestDays(name: string, crest: Extract<CrestFacts, { day: number; window: unknown }>): string {
   const { window, core, day } = crest;
-  if ('fresh' in crest && crest.fresh > 0.5)
+  if (crest.is === 'known' && wasFresh(crest))
     return `${name} was at its best fresh, ${likelihoodWord(crest.fresh)}, and has faded since.`;
   if (window === null)
     return `${name} is at its best around day ${day} after roasting; no span of days is sure enough to name.`;
@@ -48,18 +52,18 @@ function bestDays(name: string, crest: Extract<CrestFacts, { day: number; window
 /** What it scores, and how sure that is; null where nothing was marked. */
 export function markSentence({ crest, scale, cups }: Coffee, how = 'brewed as below'): string | null {
   if (crest.is === 'known') {
-    const { mean, lo, hi } = crest.score;
-    return `On its best day, ${how}, it scores ${markSaid(scale, mean)} (8 chances in 10: ${marksBetween(scale, lo, hi)}).`;
+    const { mean: best, lo, hi } = crest.score;
+    return `On its best day, ${how}, it scores ${markSaid(scale, best)} (8 chances in 10: ${marksBetween(scale, lo, hi)}).`;
   }
   const scores = cups.flatMap(({ score }) => score ?? []).sort((a, b) => a - b);
   const [lowest, highest] = [scores[0], scores.at(-1)];
   if (lowest === undefined || highest === undefined) return null;
   if (scores.length === 1) return `Its one mark is ${markSaid(scale, lowest)}.`;
-  const mean = scores.reduce((sum, one) => sum + one, 0) / scores.length;
+  const middle = mean(scores);
   const range = marksBetween(scale, lowest, highest);
   return range.includes(' to ')
-    ? `Its ${countWord(scores.length)} marks run from ${range}, ${markSaid(scale, mean)} on the mean.`
-    : `All its ${countWord(scores.length)} marks are ${markSaid(scale, mean)}.`;
+    ? `Its ${countWord(scores.length)} marks run from ${range}, ${markSaid(scale, middle)} on the mean.`
+    : `All its ${countWord(scores.length)} marks are ${markSaid(scale, middle)}.`;
 }
 
 /** What stands under the drawing of a curve; it has a place of its own there. */
@@ -83,7 +87,7 @@ export function crestSection({ crest }: Coffee): Section[] {
 function daysPassages(crest: CrestFacts): ReturnType<typeof passage>[] {
   if (crest.is !== 'known' && crest.is !== 'only compared') return [];
   const { day, lo, hi, window } = crest;
-  const isFresh = crest.is === 'known' && crest.fresh > 0.5;
+  const isFresh = wasFresh(crest);
   return [
     isFresh
       ? []

@@ -28,14 +28,16 @@ export function labelSection({ label, blindToLabel, roast, restClaim, crest, cup
       'label.blind',
       blindToLabel > 0 &&
         label.length > 0 &&
-        `The printed notes were hidden while ${blindToLabel === cups.length ? 'the cups' : `the first ${blindToLabel === 1 ? 'cup was' : `${countWord(blindToLabel)} cups`}`} ${blindToLabel === 1 && cups.length > 1 ? '' : 'were '}written.`.replace(
-          '  ',
-          ' ',
-        ),
+        `The printed notes were hidden while ${blindCups(blindToLabel, cups.length)} written.`,
     ),
     passage('label.roast', roast && roastText(roast)),
     passage('label.rest', crest.is === 'known' && restClaim),
   );
+}
+
+function blindCups(blind: number, of: number): string {
+  if (blind === of) return of === 1 ? 'the cup was' : 'the cups were';
+  return blind === 1 ? 'the first cup was' : `the first ${countWord(blind)} cups were`;
 }
 
 function foundText(found: readonly string[], of: number): string | null {

@@ -1,6 +1,7 @@
+import { mean } from 'es-toolkit';
 import type { Section } from '../../writeUp';
 import { eitherOf, markSaid, listed, lowered, passage, section } from './saying';
-import { hasCurve } from './crest';
+import { hasCurve, wasFresh } from './crest';
 import type { BagFacts, LevelFacts } from './facts';
 import { HIGH, LOW } from './levels';
 
@@ -57,7 +58,7 @@ function byDays({ crest }: BagFacts): ReturnType<typeof passage>[] {
   if (crest.is === 'steady')
     return [passage('readers.love.days', 'For whoever takes weeks over a bag: it hardly changes.')];
   if (crest.is !== 'known') return [];
-  if (crest.fresh > 0.5)
+  if (wasFresh(crest))
     return [
       passage('readers.love.days', 'For whoever opens a bag at once.'),
       passage('readers.not.days', 'Not for whoever keeps bags for later: it was best fresh.'),
@@ -95,9 +96,8 @@ const FAR = 8;
 
 function byDrink({ otherDrinks, crest, cups, scale, recipe }: BagFacts): ReturnType<typeof passage>[] {
   const scores = cups.flatMap(({ score }) => score ?? []);
-  const own =
-    crest.is === 'known' ? crest.score.mean : scores.reduce((sum, one) => sum + one, 0) / Math.max(1, scores.length);
   if (scores.length === 0) return [];
+  const own = crest.is === 'known' ? crest.score.mean : mean(scores);
   return otherDrinks.map(({ style, cups: count, score }) => {
     const from = count === 1 ? 'one cup' : `${count} cups`;
     const as =

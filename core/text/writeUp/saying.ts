@@ -1,5 +1,6 @@
 import { roundTo } from '../../brew';
 import { levelText, markOf, nearestLevel, starsText, type ScoringScale } from '../../cup';
+import type { PlainDate } from '../../rest';
 import type { Passage, Section, SectionId } from '../../writeUp';
 import { countWord } from '../words';
 
@@ -31,15 +32,14 @@ export function marksBetween(scale: ScoringScale, lo: number, hi: number): strin
   return from === to ? from : `${from} to ${to}`;
 }
 
+const AND = new Intl.ListFormat('en-GB', { type: 'conjunction' });
+const OR = new Intl.ListFormat('en-GB', { type: 'disjunction' });
+
 /** "a", "a and b", "a, b and c". */
-export function listed(items: readonly string[]): string {
-  const [last, ...before] = [...items].reverse();
-  if (last === undefined) return '';
-  return before.length === 0 ? last : `${before.reverse().join(', ')} and ${last}`;
-}
+export const listed = (items: readonly string[]): string => AND.format(items);
 
 /** "a", "a or b", "a, b or c". */
-export const eitherOf = (items: readonly string[]): string => listed(items).replace(/ and (?!.* and )/, ' or ');
+export const eitherOf = (items: readonly string[]): string => OR.format(items);
 
 /** "day 18 to day 27"; "day 18" where it is one. */
 export const fromDayToDay = ({ from, to }: { from: number; to: number }): string =>
@@ -49,16 +49,10 @@ export const fromDayToDay = ({ from, to }: { from: number; to: number }): string
 export const onDays = ({ from, to }: { from: number; to: number }): string =>
   from === to ? `day ${from}` : `days ${from} to ${to}`;
 
-const MONTHS = [
-  ...['January', 'February', 'March', 'April', 'May', 'June', 'July'],
-  ...['August', 'September', 'October', 'November', 'December'],
-];
+const LONG_DATE = new Intl.DateTimeFormat('en-GB', { dateStyle: 'long', timeZone: 'UTC' });
 
 /** A plain date in English: "4 September 2026". */
-export function dateSaid(date: string): string {
-  const [year = '', month = '1', day = '1'] = date.split('-');
-  return `${Number(day)} ${MONTHS[Number(month) - 1] ?? ''} ${year}`;
-}
+export const dateSaid = (date: PlainDate): string => LONG_DATE.format(new Date(`${date}T12:00:00Z`));
 
 /** An amount of money: "15", "14.50". */
 export const moneySaid = (amount: number): string => (Number.isInteger(amount) ? String(amount) : amount.toFixed(2));

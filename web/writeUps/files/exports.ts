@@ -1,16 +1,16 @@
 import { strToU8, zipSync } from 'fflate';
 import { cardFile } from '../../../application/writeUp/recipeCard';
-import type { ShownSection } from '../../../core/writeUp';
+import { headOf } from '../../../core/writeUp';
 import css from '../publication/publication.scss?inline';
 import type { Palette } from '../publication/palette';
 import type { PublicationParts, PublishedPicture } from '../publication/Publication';
+import { saveFile } from '../../ui/saveFile';
 import { fileNameOf } from '../parts';
 import { dataUri } from './dataUri';
 import { embeddedFonts } from './fonts';
 import { htmlFile } from './html';
 import { markdownOf } from './markdown';
 import { pngOf } from './png';
-import { saveFile } from './save';
 import { ridgeSvg, shareSvg } from './svg';
 
 /** What a write-up is saved as. Each is made here, in the browser, from what is shown, and goes nowhere by itself. */
@@ -21,16 +21,13 @@ export interface Saved {
   palette: Palette;
 }
 
-const textsOf = (sections: readonly ShownSection[], id: ShownSection['id']): string[] =>
-  sections.find((one) => one.id === id)?.passages.map(({ text }) => text) ?? [];
-
 const wordsOf = ({ parts: { sections }, title }: Saved) => {
-  const [, line = ''] = textsOf(sections, 'head');
-  return { title, line, says: textsOf(sections, 'short') };
+  const { lines, short } = headOf(sections);
+  return { title, line: lines[0]?.text ?? '', says: short.map(({ text }) => text) };
 };
 
 const svgBlob = (svg: string): Blob => new Blob([svg], { type: 'image/svg+xml' });
-const labelOf = ({ parts }: Saved): string => `Score against rest day. ${textsOf(parts.sections, 'short')[0] ?? ''}`;
+const labelOf = (saved: Saved): string => `Score against rest day. ${wordsOf(saved).says[0] ?? ''}`;
 
 async function pictureBlob({ src }: PublishedPicture): Promise<Blob> {
   const answer = await fetch(src);
@@ -88,7 +85,8 @@ export async function saveSharePicture(saved: Saved): Promise<void> {
 /** The card as a file that another household reads, with why it is so. */
 export function saveCard({ parts: { figures, sections }, title }: Saved): Promise<void> {
   if (figures.card) {
-    const file = cardFile({ ...figures.card, name: title.slice(0, 80) }, textsOf(sections, 'why'));
+    const why = sections.find(({ id }) => id === 'why')?.passages.map(({ text }) => text) ?? [];
+    const file = cardFile({ ...figures.card, name: title.slice(0, 80) }, why);
     saveFile(
       new Blob([`${JSON.stringify(file, null, 2)}\n`], { type: 'application/json' }),
       `${fileNameOf(title)}.recipe.json`,

@@ -1,3 +1,4 @@
+import { escape } from 'es-toolkit';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { DARK, declarations, LIGHT } from '../publication/palette';
 import { Publication, type PublicationParts } from '../publication/Publication';
@@ -11,9 +12,6 @@ export interface Dress {
   fonts: string;
   paper: 'A4' | 'letter';
 }
-
-const escaped = (text: string): string =>
-  text.replace(/[&<>"]/g, (sign) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[sign] ?? sign);
 
 /** A write-up as one file: nothing in it is fetched from anywhere, and nothing is in it that is not shown. */
 export function htmlFile(parts: PublicationParts, title: string, { css, fonts, paper }: Dress): string {
@@ -30,7 +28,7 @@ export function htmlFile(parts: PublicationParts, title: string, { css, fonts, p
   return [
     '<!doctype html>',
     '<html lang="en">',
-    `<head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><title>${escaped(title)}</title>`,
+    `<head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><title>${escape(title)}</title>`,
     `<style>${style.replaceAll('</', '<\\/')}</style></head>`,
     `<body><main>${body}</main></body>`,
     '</html>',

@@ -3,7 +3,8 @@ import type { Units } from '../../../core/text';
 import { cardSettings, cardStages } from '../../../core/text/writeUp/cardTable';
 import { CAPTION_KEY } from '../../../core/text/writeUp/crest';
 import { SECTION_HEADINGS } from '../../../core/text/writeUp/headings';
-import type { ShownPassage } from '../../../core/writeUp';
+import { UNTITLED } from '../../../application/writeUp/content';
+import { headOf } from '../../../core/writeUp';
 import { inParagraphs, withoutCaption } from '../publication/lines';
 import type { PublicationParts } from '../publication/Publication';
 
@@ -28,13 +29,13 @@ export function markdownOf(
   { kind, sections, figures, units, foot, pictures }: PublicationParts,
   names: PictureNames,
 ): string {
-  const of = (id: string): readonly ShownPassage[] => sections.find((one) => one.id === id)?.passages ?? [];
-  const [title, ...lines] = of('head');
-  const captions = of('crest').flatMap(({ key, text }) => (key === CAPTION_KEY ? [text] : []));
+  const { title, lines, short } = headOf(sections);
+  const all = sections.flatMap(({ passages }) => passages);
+  const captions = all.flatMap(({ key, text }) => (key === CAPTION_KEY ? [text] : []));
   const blocks: string[] = [
-    `# ${plainText(title?.text ?? 'Without a title')}`,
+    `# ${plainText(title?.text ?? UNTITLED)}`,
     ...lines.map(({ text }) => `*${plainText(text)}*`),
-    ...of('short').map(({ text }) => plainText(text)),
+    ...short.map(({ text }) => plainText(text)),
     ...names.pictures.map((name, i) => `![${plainText(pictures[i]?.alt ?? '')}](${name})`),
     ...(names.ridge === null ? [] : [`![Score against rest day](${names.ridge})`, ...captions.map(plainText)]),
   ];
@@ -42,10 +43,10 @@ export function markdownOf(
   for (const { id, passages } of withoutCaption(sections)) {
     if (id === 'head' || id === 'short') continue;
     blocks.push(`## ${SECTION_HEADINGS[id]}`);
-    if (id === 'recipe') blocks.push(...cardBlocks(figures.card, units));
     const { areLines, paragraphs } = inParagraphs(id, passages);
     const said = paragraphs.map((some) => plainText(some.map(({ text }) => text).join(' ')));
     blocks.push(areLines ? said.map((one) => `- ${one}`).join('\n') : said.join('\n\n'));
+    if (id === 'recipe') blocks.push(...cardBlocks(figures.card, units));
   }
   if (foot !== '') blocks.push('---', plainText(foot));
   return `${blocks.join('\n\n')}\n`;

@@ -3,7 +3,7 @@ import type { Figures } from '../../../contract/writeUp';
 import { CAPTION_KEY } from '../../../core/text/writeUp/crest';
 import { SECTION_HEADINGS } from '../../../core/text/writeUp/headings';
 import type { Units } from '../../../core/text';
-import type { SectionId, ShownPassage, ShownSection, WriteUpKind } from '../../../core/writeUp';
+import { headOf, type SectionId, type ShownPassage, type ShownSection, type WriteUpKind } from '../../../core/writeUp';
 import { CardTable } from './CardTable';
 import { LevelsFigure } from './LevelsFigure';
 import { inParagraphs, withoutCaption } from './lines';
@@ -55,10 +55,9 @@ export function Publication({
   behind = () => null,
 }: Props) {
   const [Title, Heading] = level === 1 ? (['h1', 'h2'] as const) : (['h2', 'h3'] as const);
-  const of = (id: SectionId): readonly ShownPassage[] => sections.find((one) => one.id === id)?.passages ?? [];
-  const [title, ...lines] = of('head');
-  const caption = of('crest').find(({ key }) => key === CAPTION_KEY);
-  const figureLabel = of('short')[0]?.text ?? title?.text ?? '';
+  const { title, lines, short } = headOf(sections);
+  const caption = sections.flatMap(({ passages }) => passages).find(({ key }) => key === CAPTION_KEY);
+  const figureLabel = short[0]?.text ?? title?.text ?? '';
   return (
     <article className="publication" lang="en">
       <header>
@@ -71,7 +70,7 @@ export function Publication({
         {behind('head')}
       </header>
       <div className="pub-lead">
-        <Passages id="short" passages={of('short')} passage={passage} />
+        <Passages id="short" passages={short} passage={passage} />
         {behind('short')}
       </div>
       {pictures.length > 0 && (

@@ -128,6 +128,17 @@ describe('the Markdown', () => {
   });
 });
 
+describe('a title that is left out', () => {
+  it('leaves the line below it what it is', () => {
+    const untitled = { ...content, edits: { 'head.title': { text: '', over: 'Hollow Ridge' } } };
+    expect(titleOf(untitled)).toBe('Without a title');
+    expect(markdownOf(parts(untitled), { ridge: null, pictures: [] })).toMatch(/^# Without a title\n\n\*Burundi\.\*\n/);
+    const page = htmlFile(parts(untitled), titleOf(untitled), { css: '', fonts: '', paper: 'A4' });
+    expect(page).not.toContain('<h1');
+    expect(page).toMatch(/pub-line"[^>]*>Burundi\./);
+  });
+});
+
 describe('the pictures', () => {
   it('stand alone: a ground, a size, no colour from elsewhere', () => {
     for (const [palette, ground] of [
