@@ -187,6 +187,8 @@ test('what is written over stays, through new cups and composing anew, and the d
   await page.keyboard.press('Enter');
   const field = page.getByRole('textbox', { name: 'This passage in your words' });
   await expect(field).toBeFocused();
+  await page.keyboard.type(' So it is.');
+  await expect(field).toHaveValue(/after roasting.*\. So it is\.$/);
   await field.fill('Eight and more, for anyone who waits.');
   await expect(page.getByText('The record says: Rook Ledge is probably')).toBeVisible();
   await page.keyboard.press('Escape');

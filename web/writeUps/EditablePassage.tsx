@@ -74,7 +74,9 @@ function PassageEditor({ writeUpId, passage, isOutrun, done }: Props & { done: (
   );
   const [text, setText] = useState(keeper.unsent ?? passage.text);
   useEffect(() => {
+    // Who opens a sentence goes on writing at its end.
     area.current?.focus();
+    area.current?.setSelectionRange(area.current.value.length, area.current.value.length);
     const leaving = (): void => void keeper.flush();
     addEventListener('pagehide', leaving);
     return () => {

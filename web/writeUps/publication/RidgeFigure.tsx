@@ -6,7 +6,7 @@ import { Drawing } from './Drawing';
 import type { Palette } from './palette';
 
 export const RIDGE_SIZE = { width: 720, height: 330 };
-const [LEFT, RIGHT, TOP, BOTTOM] = [64, 16, 30, 52];
+const [LEFT, RIGHT, TOP, BOTTOM] = [74, 16, 30, 52];
 
 interface Props {
   figures: readonly Figure[];
@@ -61,7 +61,7 @@ export function RidgeFigure({ figures, palette, label }: Props) {
       <text x={(LEFT + width - RIGHT) / 2} y={height - 6} textAnchor="middle">
         days since roasting
       </text>
-      <text transform={`translate(16 ${(TOP + height - BOTTOM) / 2}) rotate(-90)`} textAnchor="middle">
+      <text transform={`translate(13 ${(TOP + height - BOTTOM) / 2}) rotate(-90)`} textAnchor="middle">
         {isBelow ? 'below its best' : 'score'}
       </text>
       {figures.map((figure, i) => (
