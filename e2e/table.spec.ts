@@ -163,3 +163,65 @@ test('a table is laid with the keyboard alone, written on paper and entered afte
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.locator('.sittings li')).toHaveCount(1);
 });
+
+test('what the host wrote last counts, though it is still on its way when they reveal', async ({ page, unused }) => {
+  await shelve(page, unused, ['Fog Gate', 'Salt Steps']);
+  await page.goto(`${unused.address}/table/new`);
+  for (const name of ['Fog Gate', 'Salt Steps'])
+    await page.getByRole('group', { name: 'Which bags?' }).getByRole('button', { name }).click();
+  await page.getByRole('button', { name: 'Lay the table' }).click();
+  await page.getByLabel('Name of someone else who tastes').fill('Ines');
+  await page.keyboard.press('Enter');
+
+  // The network takes its time over what is written.
+  let arrive = (): void => undefined;
+  const arriving = new Promise<void>((resolve) => (arrive = resolve));
+  const arrived: string[] = [];
+  await page.route('**/api/seats/*/answer', async (route) => {
+    await arriving;
+    await route.continue();
+    arrived.push('the answer');
+  });
+  await page.route('**/api/sittings/*/reveal', async (route) => {
+    arrived.push('the reveal');
+    await route.continue();
+  });
+  await page.getByRole('link', { name: 'To the sheet of Ines' }).click();
+  await page.getByLabel('In your own words').fill('written first');
+  await page.getByRole('button', { name: 'Next cup' }).click();
+  await page.getByLabel('In your own words').fill('written on the way out');
+  await page.goBack();
+  await page.getByRole('button', { name: 'Reveal' }).click();
+  await page.getByRole('button', { name: 'Reveal all the same' }).click();
+  await expect(page.locator('.reveal').getByRole('button')).toBeDisabled();
+  arrive();
+  await expect(page.locator('.reading')).toContainText('written on the way out');
+  expect(arrived).toEqual(['the answer', 'the answer', 'the reveal']);
+});
+
+test('a phone that was away at the reveal is shown what it wrote last, which is not counted', async ({
+  page,
+  unused,
+  browser,
+}) => {
+  await shelve(page, unused, ['Fog Gate', 'Salt Steps']);
+  await page.goto(`${unused.address}/table/new`);
+  for (const name of ['Fog Gate', 'Salt Steps'])
+    await page.getByRole('group', { name: 'Which bags?' }).getByRole('button', { name }).click();
+  await page.getByRole('button', { name: 'Lay the table' }).click();
+  await page.getByRole('button', { name: 'Share this sitting' }).click();
+  await expect(page.getByAltText('The way in, to be read by a phone')).toBeVisible();
+  const phone = await comeIn(browser, page, 'Omar');
+  await phone.context().setOffline(true);
+  await phone.getByLabel('In your own words').fill('written in the cellar');
+  await expect(phone.locator('.seat-foot')).toContainText('Kept on this device');
+  await page.getByRole('button', { name: 'Reveal' }).click();
+  await page.getByRole('button', { name: 'Reveal all the same' }).click();
+  await expect(page.locator('.reading')).toBeVisible();
+  await phone.context().setOffline(false);
+  await expect(phone.locator('.too-late')).toContainText('written in the cellar', { timeout: 15_000 });
+  await phone.reload();
+  await expect(phone.locator('.too-late')).toContainText('written in the cellar');
+  expect(await violations(phone)).toEqual([]);
+  await phone.context().close();
+});

@@ -208,25 +208,31 @@ export function tableHandlers(deps: Deps): Handlers<keyof typeof TABLE_ENDPOINTS
   };
 }
 
-/** Logs what everyone wrote, and lets everyone know; returns the bags that have new cups. All of it, or nothing. */
+/**
+ * Logs what everyone wrote, up to the moment at which it is logged; returns the bags that have new cups. All of it, or
+ * nothing. A cup is foretold before any of them is kept, which takes a while: one that is written meanwhile gets a
+ * round of its own.
+ */
 async function reveal({ store, now, verdicts }: Deps, id: string): Promise<Set<string>> {
-  const { sitting, seats } = await store.read(async (db) => ({
-    sitting: await loadSitting(db, id),
-    seats: await loadSeats(db, id),
-  }));
-  openSitting(sitting);
-  const cups = cupsOfReveal(sitting, seats, now());
+  const foretold = new Map<string, CupToReveal['prediction']>();
   const bags = new Map<string, Bag>();
-  for (const { bagId } of cups) if (!bags.has(bagId)) bags.set(bagId, await store.read((db) => loadBag(db, bagId)));
-  // Before any of them is kept: what is foretold must not have seen it.
-  const foretold: CupToReveal[] = [];
-  for (const cup of cups) {
-    const bag = bags.get(cup.bagId);
-    foretold.push({ ...cup, prediction: bag ? await verdicts.foretell(bag, cup.input) : null });
+  const keyOf = ({ seatId, cupId }: CupToReveal): string => `${seatId} ${cupId}`;
+  for (;;) {
+    const unforetold = await store.write(async (db) => {
+      const [sitting, seats] = [await loadSitting(db, id), await loadSeats(db, id)];
+      openSitting(sitting);
+      const cups = cupsOfReveal(sitting, seats, now());
+      const missing = cups.filter((cup) => !foretold.has(keyOf(cup)));
+      if (missing.length > 0) return missing;
+      const complete = cups.map((cup) => ({ ...cup, prediction: foretold.get(keyOf(cup)) ?? null }));
+      await logSitting(db, id, { seats, cups: complete }, now());
+      return [];
+    });
+    if (unforetold.length === 0) return new Set(bags.keys());
+    for (const cup of unforetold) {
+      const bag = bags.get(cup.bagId) ?? (await store.read((db) => loadBag(db, cup.bagId)));
+      bags.set(cup.bagId, bag);
+      foretold.set(keyOf(cup), await verdicts.foretell(bag, cup.input));
+    }
   }
-  await store.write(async (db) => {
-    openSitting(await loadSitting(db, id));
-    await logSitting(db, id, { seats, cups: foretold }, now());
-  });
-  return new Set(bags.keys());
 }

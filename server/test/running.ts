@@ -17,6 +17,8 @@ export const TODAY = '2026-03-01';
 export class TestServer {
   readonly folder = mkdtempSync(join(tmpdir(), 'slow-crest-test-'));
   readonly fits: CrestInput[] = [];
+  /** What happens elsewhere while a cup is foretold, which takes its time. */
+  whileForetelling: () => Promise<void> = () => Promise.resolve();
   #running: Running | null = null;
 
   /** @param now the clock; by default it stands at noon of the day on which the tests take place */
@@ -39,6 +41,10 @@ export class TestServer {
       fit: (input: CrestInput) => {
         this.fits.push(input);
         return here.fit(input);
+      },
+      foretell: async (question: Parameters<typeof here.foretell>[0]) => {
+        await this.whileForetelling();
+        return here.foretell(question);
       },
     };
     // Everything is waited for: a slow machine must not show a test what was known before.

@@ -183,6 +183,31 @@ describe('a sitting', () => {
     expect((await page(bagId)).brews).toHaveLength(6);
   });
 
+  it('counts at its reveal what is written until it is logged, of a cup not written of before too', async () => {
+    const { id, bagId } = await layOut();
+    const key = await keyOf(id);
+    const code = (cupId: string): string => key.get(cupId) ?? '';
+    const { secret } = await take(id, 'Ines');
+    await write(secret, code('a'), { mark: 6 });
+    let isFirst = true;
+    server.whileForetelling = async () => {
+      if (!isFirst) return;
+      isFirst = false;
+      await write(secret, code('a'), { mark: 8, remarks: 'better now' }, 2);
+      await write(secret, code('c'), { mark: 7 });
+    };
+    await server.ok('POST', `/sittings/${id}/reveal`);
+    expect(isFirst).toBe(false);
+    const { brews } = await page(bagId);
+    expect(brews.map(({ cup }) => [cup.mark, cup.remarks])).toEqual(
+      expect.arrayContaining([
+        [8, 'better now'],
+        [7, ''],
+      ]),
+    );
+    expect(brews).toHaveLength(2);
+  });
+
   it('reads a triangle by its exact chance', async () => {
     const bagId = await server.addBag();
     const draft: SittingDraft = {

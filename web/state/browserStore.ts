@@ -42,10 +42,15 @@ const SHAPES = {
   draft: sheet,
   /** The way to a seat at a table that this browser took, by the seat. */
   seat: z.string(),
-  /** What was written at a seat, by cup, and whether the server has it. */
+  /** What was written at a seat, by cup; whether the server was given it, and why it did not take it. */
   answers: z.record(
     z.string(),
-    z.object({ written: z.number(), isSent: z.boolean(), answer: z.union([cupAnswer, tableAnswer]) }),
+    z.object({
+      written: z.number(),
+      isSent: z.boolean(),
+      refused: z.string().nullable().default(null),
+      answer: z.union([cupAnswer, tableAnswer]),
+    }),
   ),
   /** What is written over a passage of a write-up and the server does not have yet; `was`: what stood there then. */
   passage: z.object({ text: z.string(), was: z.string().nullable() }),

@@ -1,18 +1,20 @@
 import { useEffect, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { useParams } from 'react-router';
-import type { SeatView } from '../../contract/sitting';
+import type { CupAnswer, SeatView } from '../../contract/sitting';
 import { isWritten } from '../../application/sitting';
+import { levelText } from '../../core/cup';
 import { api } from '../api/api';
 import { useAppSelector } from '../state/store';
 import { showTheme } from '../state/theme';
+import { markText } from '../ui/format';
 import { ProblemNote } from '../ui/ProblemNote';
 import { usePageTitle } from '../ui/usePageTitle';
 import { Wait } from '../ui/Wait';
 import { CupSheet } from './CupSheet';
 import { Reading } from './Reading';
 import { TableSheet } from './TableSheet';
-import { useSeatSheet } from './useSeatSheet';
+import { useSeatSheet, type SeatSheet } from './useSeatSheet';
 
 /** A taster's own sheet: one cup after another in an order of their own, then the table as a whole. */
 export function SeatPage() {
@@ -43,6 +45,7 @@ function Sheet({ secret, view, refetch }: { secret: string; view: SeatView; refe
     return (
       <>
         <h1 dir="auto">{view.sittingName}</h1>
+        <TooLate sheet={sheet} view={view} />
         <Reading
           revealed={revealed}
           seats={null}
@@ -110,5 +113,36 @@ function Sheet({ secret, view, refetch }: { secret: string; view: SeatView; refe
         )}
       </footer>
     </>
+  );
+}
+
+/** What a phone without network brought after the reveal: nothing that was written is out of sight. */
+function TooLate({ sheet, view }: { sheet: SeatSheet; view: SeatView }) {
+  const { cups, scoringScale, attributes } = view;
+  const late = sheet.refusedCups();
+  if (late.length === 0) return null;
+  const said = ({ mark, words, remarks, intensities }: CupAnswer): string =>
+    [
+      mark === null ? '' : markText(scoringScale, mark),
+      ...intensities.flatMap(({ attribute, intensity }) => {
+        const name = attributes.find(({ id }) => id === attribute)?.name ?? attribute;
+        return intensity === null ? [] : [`${name} ${levelText(intensity)}`];
+      }),
+      ...words,
+      remarks.trim(),
+    ]
+      .filter((part) => part !== '')
+      .join(', ');
+  return (
+    <div className="too-late" role="status">
+      <p className="mb-1">What you wrote last came after the reveal and is not counted. It is kept on this device:</p>
+      <ul className="plain-list mb-0">
+        {late.map(({ code, answer }) => (
+          <li key={code} dir="auto">
+            <strong>{cups.find((cup) => cup.code === code)?.name ?? code}</strong>: {said(answer)}
+          </li>
+        ))}
+      </ul>
+    </div>
   );
 }

@@ -9,6 +9,7 @@ import { useSayOutcome } from '../api/useSayOutcome';
 import { ProblemNote } from '../ui/ProblemNote';
 import { usePageTitle } from '../ui/usePageTitle';
 import { Wait } from '../ui/Wait';
+import { leftSheetsSent } from './answerKeeper';
 import { BrewSchedule } from './BrewSchedule';
 import { KeyOfCodes } from './KeyOfCodes';
 import { Reading } from './Reading';
@@ -110,14 +111,22 @@ function Hidden({ sitting }: { sitting: Sitting }) {
 /** Asked again while some still write: what is revealed is not hidden any more. */
 function RevealButton({ id, done, of }: { id: string; done: number; of: number }) {
   const [isAsked, setAsked] = useState(false);
-  const [reveal, { isLoading, error }] = api.useRevealMutation();
+  const [isRevealing, setRevealing] = useState(false);
+  const [reveal, { error }] = api.useRevealMutation();
   if (of === 0) return null;
   const waits = of - done;
+  const revealAll = async (): Promise<void> => {
+    setRevealing(true);
+    // The host may come from a sheet of their own, whose last words count too.
+    await leftSheetsSent();
+    await reveal({ id, body: {} });
+    setRevealing(false);
+  };
   return (
     <div className="reveal">
       <Button
-        disabled={isLoading}
-        onClick={() => (waits > 0 && !isAsked ? setAsked(true) : void reveal({ id, body: {} }))}
+        disabled={isRevealing}
+        onClick={() => (waits > 0 && !isAsked ? setAsked(true) : void revealAll())}
       >
         {isAsked ? 'Reveal all the same' : 'Reveal'}
       </Button>{' '}

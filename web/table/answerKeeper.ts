@@ -20,6 +20,14 @@ const AGAIN_MS = 2000;
 
 type KeptAnswer = Kept<'answers'>[string];
 
+/** What is still on its way from sheets that were left. */
+const leaving = new Set<Promise<unknown>>();
+
+/** Resolves once what was written on sheets that were left has arrived, or stays in this browser for the next visit. */
+export async function leftSheetsSent(): Promise<void> {
+  await Promise.all(leaving);
+}
+
 /**
  * Keeps what a taster writes at a table: in this browser at once, on the server a moment later, and again while the
  * network is away. Every answer is counted up, so that one that arrives late undoes no later one.
@@ -77,12 +85,20 @@ export class AnswerKeeper {
   /** The page is left: what is written goes now, and what cannot go stays in the browser for the next visit. */
   close(): void {
     this.#isClosed = true;
-    void this.flush();
+    const sending = this.flush().finally(() => leaving.delete(sending));
+    leaving.add(sending);
+  }
+
+  /** The cups whose last words the server did not take: they stand here alone. */
+  refusedCups(): { code: string; answer: CupAnswer }[] {
+    return Object.entries(this.#answers).flatMap(([code, { refused, answer }]) =>
+      code === WHOLE_TABLE || refused === null ? [] : [{ code, answer: answer as CupAnswer }],
+    );
   }
 
   #write(key: string, answer: CupAnswer | TableAnswer, serverWritten: number): void {
     const written = Math.max(this.#answers[key]?.written ?? 0, serverWritten) + 1;
-    this.#keep(key, { written, answer, isSent: false });
+    this.#keep(key, { written, answer, isSent: false, refused: null });
     this.#refused = null;
     this.#tell('pending');
     this.#sendIn(WAIT_MS);
@@ -121,7 +137,7 @@ export class AnswerKeeper {
         // What was written meanwhile goes next.
         if (this.#answers[key]?.written !== written) continue;
         this.#refused = refused ?? this.#refused;
-        this.#keep(key, { written, answer, isSent: true });
+        this.#keep(key, { written, answer, isSent: true, refused });
       }
       this.#tell('kept');
     } catch {

@@ -13,6 +13,8 @@ export interface SeatSheet {
   writeTable: (answer: TableAnswer) => void;
   /** Sends what is not sent yet; says whether the server has all of it. */
   flush: () => Promise<boolean>;
+  /** The cups whose last words came too late, or could not be taken. */
+  refusedCups: () => ReturnType<AnswerKeeper['refusedCups']>;
   state: AnswersState;
 }
 
@@ -76,6 +78,7 @@ export function useSeatSheet(secret: string, view: SeatView, refetch: () => unkn
       drawn();
     },
     flush: () => keeper.flush(),
+    refusedCups: () => keeper.refusedCups(),
     state,
   };
 }

@@ -1,7 +1,7 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { EMPTY_ANSWER, type AnswerInput } from '../../../contract/sitting';
 import { browserStore } from '../../state/browserStore';
-import { AnswerKeeper, type AnswersState } from '../answerKeeper';
+import { AnswerKeeper, leftSheetsSent, type AnswersState } from '../answerKeeper';
 
 const answer = (mark: number) => ({ ...EMPTY_ANSWER, mark });
 
@@ -84,6 +84,31 @@ describe('what a taster writes at a table', () => {
     await vi.advanceTimersByTimeAsync(10_000);
     expect(server.asked).toBe(1);
     expect(states.at(-1)).toEqual({ kept: 'kept', refused: 'This sitting was revealed' });
+  });
+
+  it('stands on this device where it came too late, for the next visit too, until the cup is written anew', async () => {
+    const { server, open } = phone();
+    const keeper = open();
+    keeper.writeCup('528', answer(7), 0);
+    await vi.advanceTimersByTimeAsync(300);
+    server.refuses = 'This sitting was revealed';
+    keeper.writeCup('417', answer(5), 0);
+    await vi.advanceTimersByTimeAsync(300);
+    for (const one of [keeper, open()]) expect(one.refusedCups()).toEqual([{ code: '417', answer: answer(5) }]);
+    server.refuses = null;
+    keeper.writeCup('417', answer(6), 0);
+    await vi.advanceTimersByTimeAsync(300);
+    expect(keeper.refusedCups()).toEqual([]);
+  });
+
+  it('is waited for by whoever asks, where its page was left while it was on its way', async () => {
+    const { server, open } = phone();
+    const keeper = open();
+    keeper.writeCup('417', answer(5), 0);
+    keeper.writeCup('528', answer(6), 0);
+    keeper.close();
+    await leftSheetsSent();
+    expect([...server.has.keys()].sort()).toEqual(['417', '528']);
   });
 
   it('keeps what is written while an answer is on its way', async () => {
