@@ -45,6 +45,8 @@ test('from an empty shelf to a window: log, mark a fault, restart, everything is
   await verdictReached(page);
   const said = await page.locator(verdict).textContent();
 
+  // A page left open would ask on meanwhile.
+  await page.goto('about:blank');
   await application.stop();
   await application.start();
   await page.goto(application.address);

@@ -91,6 +91,8 @@ test('what was changed is told, and each change taken back by itself, after a re
   await page.getByRole('button', { name: 'Delete', exact: true }).click();
   await expect(page.locator('.log > li')).toHaveCount(0);
 
+  // A page left open would ask on meanwhile.
+  await page.goto('about:blank');
   await unused.stop();
   await unused.start();
   await page.goto(`${unused.address}/store-room/changes?bag=${bagId}`);

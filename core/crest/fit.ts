@@ -13,10 +13,10 @@ import { meanCurve } from './meanCurve';
 import { latestChanges, optionsOf } from './options';
 import { evidenceOf, peakByDay, peakSummary } from './peak';
 import { noiseMoments, type Posterior } from './posterior';
-import { entryWeights, peakWeightsOf, priorPeak } from './prior';
+import { entryWeights, peakWeightsOf, priorPeak, scepticism } from './prior';
 import { siblingPrior, siblingInput } from './sibling';
 import { outliersOf } from './outliers';
-import type { Basis, CrestBrew, CrestFit, CrestInput, ReadBrew } from './types';
+import type { Basis, CrestBrew, CrestFit, CrestInput, PeakPrior, ReadBrew } from './types';
 import { sketchOf } from './sketch';
 import { tastedScores } from './tasted';
 import { askedBrew, leftOutOf, usableBrews, type UsableBrew } from './usable';
@@ -40,11 +40,8 @@ import { dayProbabilities, spans, steadyProbability } from './window';
  * @throws RangeError when σ₀ is not a positive number
  */
 export function fitCrest(input: CrestInput, density = 1): CrestFit {
-  const { posterior, nodes, draws, brews, settings, claimed, sibling, peakWeights, shares } = posteriorFor(
-    input,
-    [],
-    density,
-  );
+  const posed = posteriorFor(input, [], density);
+  const { posterior, nodes, draws, brews, settings, claimed, sibling, peakPrior, peakWeights, shares } = posed;
   const leftOut = leftOutOf(input);
   const marginal = posterior.marginal('peak');
   const byShape = posterior.marginal('shape');
@@ -62,7 +59,7 @@ export function fitCrest(input: CrestInput, density = 1): CrestFit {
   return {
     usable: brews.length,
     sigma0: input.sigma0,
-    peak: peakSummary(posterior),
+    peak: peakSummary(posterior, scepticism(posterior.grid.logPeaks, peakPrior)),
     fresh: marginal[FRESH_PEAK]!,
     shapes: Object.fromEntries(SHAPES.map((shape, i) => [shape, byShape[i]!])) as ShapeShares,
     peakProbability: peakByDay(posterior, marginal),
@@ -126,6 +123,8 @@ interface Posed {
   /** What a claimed recipe is made of. */
   claimed: Setting['loadings'];
   sibling: CrestInput | null;
+  /** Where the peak is expected before a cup of this series. */
+  peakPrior: PeakPrior;
   peakWeights: Float64Array;
   shares: ShapeShares;
 }
@@ -153,5 +152,5 @@ export function posteriorFor(input: CrestInput, asked: readonly CrestBrew[], den
   const posterior = posteriorOf(data, grid, { peakWeights, shares, noise: input.prior?.noise ?? SCALE_NOISE });
   const nodes = posterior.noiseNodes.map((noiseNode) => nodePosterior(posterior.data, noiseNode));
   const draws = drawCurves(posterior, nodes);
-  return { posterior, nodes, draws, brews, settings, claimed, sibling, peakWeights, shares };
+  return { posterior, nodes, draws, brews, settings, claimed, sibling, peakPrior, peakWeights, shares };
 }

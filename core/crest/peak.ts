@@ -1,4 +1,12 @@
-import { FAINTEST_MASS, INTERVAL_COVERAGE, INTERVAL_STEPS, LAST_DAY, PEAK_MAX_DAYS, PEAK_MIN_DAYS } from './constants';
+import {
+  FAINTEST_MASS,
+  INTERVAL_COVERAGE,
+  INTERVAL_STEPS,
+  LAST_DAY,
+  PEAK_MAX_DAYS,
+  PEAK_MIN_DAYS,
+  SCEPTIC,
+} from './constants';
 import { FIRST_CREST, FLAT_PEAK, FRESH_PEAK } from './grid';
 import type { Posterior } from './posterior';
 
@@ -32,31 +40,39 @@ function logQuantiles(
 }
 
 /**
- * Median peak age and the shortest interval (in ln days) of probability `INTERVAL_COVERAGE`, days, given that the bag
- * has a crest after its first days. The shortest interval leaves out the flat tails of the prior that a central one
- * would keep.
+ * Median peak age and the interval stated for it, days, given that the bag has a crest after its first days: the
+ * shortest (in ln days) that holds `SCEPTIC.mass` of a sceptic's posterior, and the median. The shortest leaves out the
+ * flat tails of the prior that a central one would keep.
+ *
+ * @param sceptic by what a sceptic multiplies the prior of each entry of the peak axis
  */
-export function peakSummary(posterior: Posterior): { day: number; lo: number; hi: number; coverage: number } {
-  const crested = posterior.condition('peak', (p) => p >= FIRST_CREST);
-  const crest = crested?.marginal('peak') ?? new Float64Array(posterior.size('peak'));
-  const starts = Array.from(
-    { length: INTERVAL_STEPS + 1 },
-    (_, step) => ((1 - INTERVAL_COVERAGE) * step) / INTERVAL_STEPS,
-  );
-  const los = logQuantiles(posterior, crest, starts);
+export function peakSummary(
+  posterior: Posterior,
+  sceptic: Float64Array,
+): { day: number; lo: number; hi: number; coverage: number } {
+  const all = posterior.marginal('peak');
+  const [median = NaN] = logQuantiles(posterior, crestsOf(all), [0.5]);
+  const doubted = crestsOf(all.map((mass, p) => mass * sceptic[p]!));
+  const starts = Array.from({ length: INTERVAL_STEPS + 1 }, (_, step) => ((1 - SCEPTIC.mass) * step) / INTERVAL_STEPS);
+  const los = logQuantiles(posterior, doubted, starts);
   const his = logQuantiles(
     posterior,
-    crest,
-    starts.map((from) => Math.min(1, from + INTERVAL_COVERAGE)),
+    doubted,
+    starts.map((from) => Math.min(1, from + SCEPTIC.mass)),
   );
   const shortest = starts.reduce((best, _, i) => (his[i]! - los[i]! < his[best]! - los[best]! ? i : best), 0);
-  const [median = NaN] = logQuantiles(posterior, crest, [0.5]);
   return {
     day: Math.exp(median),
-    lo: Math.exp(los[shortest]!),
-    hi: Math.exp(his[shortest]!),
+    lo: Math.exp(Math.min(median, los[shortest]!)),
+    hi: Math.exp(Math.max(median, his[shortest]!)),
     coverage: INTERVAL_COVERAGE,
   };
+}
+
+/** The masses of the crests, to sum to 1, and none elsewhere; all 0 where no crest is possible. */
+function crestsOf(masses: Float64Array): Float64Array {
+  const total = masses.reduce((sum, mass, p) => (p < FIRST_CREST ? sum : sum + mass), 0);
+  return masses.map((mass, p) => (p < FIRST_CREST || total === 0 ? 0 : mass / total));
 }
 
 /**

@@ -11,6 +11,7 @@ import {
   PEAK_LOG_SD,
   PEAK_MAX_DAYS,
   PEAK_MIN_DAYS,
+  SCEPTIC,
   type ShapeShares,
 } from './constants';
 import { FIRST_CREST, FLAT_PEAK, FRESH_PEAK } from './grid';
@@ -30,6 +31,12 @@ export function priorPeak({ prior, roastLevel, process, reference }: CrestInput)
   return prior?.peak ?? { days: tablePeakDays(roastLevel, process, reference.style), logSd: PEAK_LOG_SD };
 }
 
+/** The share of a prior that is wider than the rest, and by what factor. */
+interface Doubt {
+  share: number;
+  factor: number;
+}
+
 /**
  * Density of the log peak age `x` of a bag that has a crest:
  *
@@ -37,14 +44,25 @@ export function priorPeak({ prior, roastLevel, process, reference }: CrestInput)
  *
  * with p₀ and s (0.38) from the table or from the taster's history. The wider part is for tasters about whom the table
  * is wrong; a history takes it down with s.
+ *
+ * @param doubt the wider part
  */
-export function peakDensity(x: number, { days, logSd }: PeakPrior): number {
+export function peakDensity(x: number, { days, logSd }: PeakPrior, doubt: Doubt = PEAK_DOUBT): number {
   const bell = (sd: number): number =>
     Math.exp(-0.5 * ((x - Math.log(days)) / sd) ** 2) / (sd * Math.sqrt(2 * Math.PI));
   const flat = 1 / Math.log(PEAK_MAX_DAYS / PEAK_MIN_DAYS);
-  const { share, factor } = PEAK_DOUBT;
-  const sure = 1 - share - PEAK_FLAT_SHARE;
-  return sure * bell(logSd) + share * bell(factor * logSd) + PEAK_FLAT_SHARE * flat;
+  const sure = 1 - doubt.share - PEAK_FLAT_SHARE;
+  return sure * bell(logSd) + doubt.share * bell(doubt.factor * logSd) + PEAK_FLAT_SHARE * flat;
+}
+
+/**
+ * By what a sceptic multiplies the prior of each entry of the peak axis: one who takes the table, or the history, for
+ * hardly more than a hint. An interval has to hold for the taster about whom the table is wrong too; advice has to be
+ * good for most.
+ */
+export function scepticism(logPeaks: Float64Array, prior: PeakPrior): Float64Array {
+  const doubt = { share: 1 - PEAK_FLAT_SHARE, factor: SCEPTIC.factor };
+  return logPeaks.map((x, p) => (p < FIRST_CREST ? 1 : peakDensity(x, prior, doubt) / peakDensity(x, prior)));
 }
 
 /**

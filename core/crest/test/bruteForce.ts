@@ -11,6 +11,8 @@ import type { CrestInput } from '../types';
 export interface BruteForce {
   /** Probability that the peak, where there is one, is before this age. */
   peakBefore(days: number): number;
+  /** The same for a sceptic, to whom the prior is wider still. */
+  doubtedBefore(days: number): number;
   /** Probability that there is none: at its best fresh. */
   fresh: number;
   /** Probability that it hardly changes. */
@@ -31,6 +33,13 @@ function midpoints(lo: number, hi: number, count: number): number[] {
 }
 
 const normal = (x: number, mean: number, sd: number): number => Math.exp(-0.5 * ((x - mean) / sd) ** 2) / sd;
+
+/** By what a sceptic weighs a peak, in ln days, against the prior around the table's. */
+export function doubt(peak: number, table: number): number {
+  const bell = (sd: number): number => normal(peak, table, sd) / Math.sqrt(2 * Math.PI);
+  const flat = 0.05 / Math.log(60);
+  return (0.95 * bell(0.95) + flat) / (0.7 * bell(0.38) + 0.25 * bell(0.76) + flat);
+}
 
 export function bruteForce(input: CrestInput, askedAges: readonly number[]): BruteForce {
   const s0 = input.sigma0;
@@ -70,8 +79,8 @@ export function bruteForce(input: CrestInput, askedAges: readonly number[]): Bru
   const bump = (at: number, top: number, width: number): number => Math.exp(-0.5 * ((at - top) / width) ** 2);
   const zWeight = (v: number): number => Math.exp(-0.5 * v * v);
   const zTotal = z.reduce((sum, v) => sum + zWeight(v), 0);
+  const table = Math.log(TABLE[input.roastLevel ?? 'medium-light']);
   const peakWeights = peaks.map((peak) => {
-    const table = Math.log(TABLE[input.roastLevel ?? 'medium-light']);
     const bell = (sd: number): number => normal(peak, table, sd) / Math.sqrt(2 * Math.PI);
     return (
       (0.7 * bell(0.38) + 0.25 * bell(0.76) + 0.05 / Math.log(60)) *
@@ -166,17 +175,18 @@ export function bruteForce(input: CrestInput, askedAges: readonly number[]): Bru
     }
   }
 
+  const before = (masses: readonly number[], days: number): number => {
+    const step = peaks[1]! - peaks[0]!;
+    const all = masses.reduce((a, b) => a + b, 0);
+    return masses.reduce(
+      (sum, mass, k) => sum + (mass / all) * Math.min(1, Math.max(0, (Math.log(days) - peaks[k]!) / step + 0.5)),
+      0,
+    );
+  };
+  const doubted = density.map((mass, k) => mass * doubt(peaks[k]!, table));
   return {
-    peakBefore: (days) => {
-      const step = peaks[1]! - peaks[0]!;
-      return density.reduce(
-        (sum, mass, k) =>
-          sum +
-          (mass / (total - none.fresh - none.flat)) *
-            Math.min(1, Math.max(0, (Math.log(days) - peaks[k]!) / step + 0.5)),
-        0,
-      );
-    },
+    peakBefore: (days) => before(density, days),
+    doubtedBefore: (days) => before(doubted, days),
     fresh: none.fresh / total,
     flat: none.flat / total,
     meanAt: (age) => asked.find((a) => a.age === age)!.sum / total,

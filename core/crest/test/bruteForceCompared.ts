@@ -1,6 +1,7 @@
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import type { CrestInput } from '../types';
+import { doubt } from './bruteForce';
 
 /**
  * The model with comparisons, worked out by trying: bags are drawn from the prior, each cup is tasted, and those bags
@@ -10,6 +11,8 @@ import type { CrestInput } from '../types';
 export interface ComparedBruteForce {
   kept: number;
   peakBefore(days: number): number;
+  /** The same for a sceptic, to whom the prior is wider still. */
+  doubtedBefore(days: number): number;
   share(shape: string): number;
   /** Mean of the score at the reference recipe on one age less that on another. */
   difference(age: number, other: number): number;
@@ -66,9 +69,12 @@ export function bruteForceCompared(input: CrestInput, tries: number, ages: reado
   const mean = (of: (one: (typeof kept)[number]) => number): number =>
     kept.reduce((sum, one) => sum + one.weight * of(one), 0) / total;
   const crested = mean(({ peak }) => Number(Number.isFinite(peak)));
+  const doubtOf = ({ peak }: { peak: number }): number => (Number.isFinite(peak) ? doubt(peak, table) : 0);
+  const doubted = mean(doubtOf);
   return {
     kept: kept.length,
     peakBefore: (days) => mean(({ peak }) => Number(peak < Math.log(days))) / crested,
+    doubtedBefore: (days) => mean((one) => Number(one.peak < Math.log(days)) * doubtOf(one)) / doubted,
     share: (shape) => mean((one) => Number(one.shape === shape)),
     difference: (age, other) => mean(({ curve }) => curve[ages.indexOf(age)]! - curve[ages.indexOf(other)]!),
     brewerEffect: (name) => mean(({ effects }) => effects[brewers.indexOf(name)]!),

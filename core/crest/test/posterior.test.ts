@@ -42,7 +42,7 @@ describe.each(Object.entries(CASES))('the posterior of %s agrees with brute forc
 
   it('on the peak age and on there being none, to 2 % of probability', () => {
     expect(Math.abs(slow.peakBefore(fast.peak.day) - 0.5)).toBeLessThan(0.02);
-    expect(Math.abs(slow.peakBefore(fast.peak.hi) - slow.peakBefore(fast.peak.lo) - 0.8)).toBeLessThan(0.02);
+    expect(Math.abs(slow.doubtedBefore(fast.peak.hi) - slow.doubtedBefore(fast.peak.lo) - 0.7)).toBeLessThan(0.02);
     expect(Math.abs(slow.fresh - fast.fresh)).toBeLessThan(0.02);
     expect(Math.abs(slow.flat - fast.shapes.flat)).toBeLessThan(0.02);
   });
@@ -52,8 +52,8 @@ describe.each(Object.entries(CASES))('the posterior of %s agrees with brute forc
     const width = Math.log(fast.peak.hi / fast.peak.lo);
     for (const shift of [-0.3, -0.15, 0.15, 0.3]) {
       const lo = fast.peak.lo * Math.exp(shift);
-      const held = slow.peakBefore(lo * Math.exp(0.97 * width)) - slow.peakBefore(lo);
-      expect(held).toBeLessThan(0.805);
+      const held = slow.doubtedBefore(lo * Math.exp(0.97 * width)) - slow.doubtedBefore(lo);
+      expect(held).toBeLessThan(0.705);
     }
   });
 
@@ -82,14 +82,15 @@ describe('without brews', () => {
     const { peak, fresh, shapes } = fitCrest(bagOf([]));
     for (const shape of SHAPES) expect(shapes[shape]).toBeCloseTo(SHAPE_SHARES[shape], 9);
     expect(fresh).toBeCloseTo(0.07, 9);
-    const share = (days: number): number =>
-      0.7 * cdf(Math.log(days), Math.log(21), 0.38) +
-      0.25 * cdf(Math.log(days), Math.log(21), 0.76) +
-      (0.05 * Math.log(days / 1.5)) / Math.log(60);
+    const bell = (days: number, sd: number): number => cdf(Math.log(days), Math.log(21), sd);
+    const flat = (days: number): number => (0.05 * Math.log(days / 1.5)) / Math.log(60);
+    const believed = (days: number): number => 0.7 * bell(days, 0.38) + 0.25 * bell(days, 0.76) + flat(days);
+    const doubted = (days: number): number => 0.95 * bell(days, 0.95) + flat(days);
     // What lies beyond the grid's ends (1.5 and 90 days) is lost.
-    const within = share(90) - share(1.5);
-    expect((share(peak.day) - share(1.5)) / within).toBeCloseTo(0.5, 2);
-    expect((share(peak.hi) - share(peak.lo)) / within).toBeCloseTo(0.8, 2);
+    const share = (below: (days: number) => number, from: number, to: number): number =>
+      (below(to) - below(from)) / (below(90) - below(1.5));
+    expect(share(believed, 1.5, peak.day)).toBeCloseTo(0.5, 2);
+    expect(share(doubted, peak.lo, peak.hi)).toBeCloseTo(0.7, 2);
     // Shortest in ln days, and the prior is even around the table: so is the interval.
     expect(Math.log(peak.hi / 21)).toBeCloseTo(Math.log(21 / peak.lo), 0);
   });

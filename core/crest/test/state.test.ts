@@ -75,9 +75,9 @@ describe('the state of a bag', () => {
   });
 
   it('is too early while the peak may lie anywhere, unless it was likely best fresh', () => {
-    expect(state({ peak: { day: 20, lo: 10, hi: 25, coverage: 0.8 } })).toBe('at-crest');
-    expect(state({ peak: { day: 20, lo: 10, hi: 25.1, coverage: 0.8 } })).toBe('too-early');
-    expect(state({ peak: { day: 20, lo: 10, hi: 26, coverage: 0.8 }, fresh: 0.5 })).toBe('at-crest');
+    expect(state({ peak: { day: 20, lo: 10, hi: 29, coverage: 0.8 } })).toBe('at-crest');
+    expect(state({ peak: { day: 20, lo: 10, hi: 29.1, coverage: 0.8 } })).toBe('too-early');
+    expect(state({ peak: { day: 20, lo: 10, hi: 30, coverage: 0.8 }, fresh: 0.5 })).toBe('at-crest');
   });
 
   it('is whichever of climbing, at its crest and fading is likeliest; spent far down, and past the days reported', () => {
