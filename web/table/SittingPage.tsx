@@ -124,10 +124,7 @@ function RevealButton({ id, done, of }: { id: string; done: number; of: number }
   };
   return (
     <div className="reveal">
-      <Button
-        disabled={isRevealing}
-        onClick={() => (waits > 0 && !isAsked ? setAsked(true) : void revealAll())}
-      >
+      <Button disabled={isRevealing} onClick={() => (waits > 0 && !isAsked ? setAsked(true) : void revealAll())}>
         {isAsked ? 'Reveal all the same' : 'Reveal'}
       </Button>{' '}
       {isAsked && (
