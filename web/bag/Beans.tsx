@@ -9,6 +9,7 @@ import { daysBetween, isFrozenOn, ratesWith, restDay, spellsOf } from '../../cor
 import { START_RULES, type StartRule } from '../../core/shelf/plan';
 import { cupsText, lastDosesText, START_RULE_WORDS, startRuleText } from '../../core/text';
 import { useUnits } from '../api/useUnits';
+import { LineForm, UnitInput } from '../forms/LineForm';
 import { dateText, sentenceCase, weightText } from '../ui/format';
 import { useBagChange } from './useBagChange';
 
@@ -122,31 +123,24 @@ function WeighOff({ most, keep }: { most: number; keep: (grams: number) => void 
   const grams = numberIn(typed);
   const isReady = typed.trim() !== '' && grams >= 1 && grams <= most;
   return (
-    <form
-      className="d-flex gap-2 mt-2"
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (!isReady) return;
+    <LineForm
+      className="mt-2"
+      button="Freeze a portion"
+      isReady={isReady}
+      take={() => {
         keep(grams);
         setTyped('');
       }}
     >
-      <div className="with-unit dose">
-        <Form.Control
-          inputMode="decimal"
-          autoComplete="off"
-          aria-label="Weight of a portion, g"
-          placeholder="60"
-          value={typed}
-          isInvalid={typed.trim() !== '' && !isReady}
-          onChange={({ target }) => setTyped(target.value)}
-        />
-        <span className="unit">g</span>
-      </div>
-      <Button type="submit" variant="plain" disabled={!isReady}>
-        Freeze a portion
-      </Button>
-    </form>
+      <UnitInput
+        unit="g"
+        aria-label="Weight of a portion, g"
+        placeholder="60"
+        value={typed}
+        isInvalid={typed.trim() !== '' && !isReady}
+        onChange={({ target }) => setTyped(target.value)}
+      />
+    </LineForm>
   );
 }
 
@@ -176,11 +170,11 @@ function ByTheScale({ page: { bag, stock }, today }: { page: BagPage; today: str
           ))}
         </ul>
       )}
-      <form
-        className="d-flex gap-2 flex-wrap"
-        onSubmit={(event) => {
-          event.preventDefault();
-          if (!isReady) return;
+      <LineForm
+        className="flex-wrap"
+        button="Correct"
+        isReady={isReady}
+        take={() => {
           const correction = {
             id: nanoid(),
             portionId: null,
@@ -193,16 +187,12 @@ function ByTheScale({ page: { bag, stock }, today }: { page: BagPage; today: str
           setReason('');
         }}
       >
-        <div className="with-unit dose">
-          <Form.Control
-            inputMode="decimal"
-            autoComplete="off"
-            aria-label="In the bag by the scale, g"
-            value={left}
-            onChange={({ target }) => setLeft(target.value)}
-          />
-          <span className="unit">g</span>
-        </div>
+        <UnitInput
+          unit="g"
+          aria-label="In the bag by the scale, g"
+          value={left}
+          onChange={({ target }) => setLeft(target.value)}
+        />
         <Form.Control
           className="flex-fill w-auto"
           aria-label="Why it differs"
@@ -211,10 +201,7 @@ function ByTheScale({ page: { bag, stock }, today }: { page: BagPage; today: str
           value={reason}
           onChange={({ target }) => setReason(target.value)}
         />
-        <Button type="submit" variant="plain" disabled={!isReady}>
-          Correct
-        </Button>
-      </form>
+      </LineForm>
     </details>
   );
 }

@@ -1,7 +1,7 @@
 import { useState } from 'react';
-import Form from 'react-bootstrap/Form';
 import { gramsOf, weightIn } from '../../core/text';
 import { useUnits } from '../api/useUnits';
+import { UnitInput } from './LineForm';
 import { asTyped, typedNumber } from './typed';
 
 interface Props {
@@ -26,19 +26,15 @@ export function WeightInput({ id, value, otherwise, isInvalid = false, onChange 
     onChange(typeof typedIn === 'number' ? asTyped(gramsOf(units, typedIn)) : typed);
   };
   return (
-    <div className="with-unit dose">
-      <Form.Control
-        id={id}
-        // As it is typed, unless it was emptied by a tap.
-        value={typing !== null && value !== '' ? typing : shown}
-        placeholder={asTyped(weightIn(units, otherwise))}
-        inputMode="decimal"
-        autoComplete="off"
-        isInvalid={isInvalid}
-        onChange={({ target }) => take(target.value)}
-        onBlur={() => setTyping(null)}
-      />
-      <span className="unit">{units.weight}</span>
-    </div>
+    <UnitInput
+      unit={units.weight}
+      id={id}
+      // As it is typed, unless it was emptied by a tap.
+      value={typing !== null && value !== '' ? typing : shown}
+      placeholder={asTyped(weightIn(units, otherwise))}
+      isInvalid={isInvalid}
+      onChange={({ target }) => take(target.value)}
+      onBlur={() => setTyping(null)}
+    />
   );
 }

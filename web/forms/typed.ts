@@ -77,3 +77,6 @@ export function fieldValues<F extends string>(
     return nullable ? typedChoice(typed[name]) : typed[name];
   });
 }
+
+/** Whether two names are one, in whatever case they were typed. */
+export const isSameName = (a: string, b: string): boolean => a.toLowerCase() === b.toLowerCase();

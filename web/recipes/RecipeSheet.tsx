@@ -1,9 +1,10 @@
-import { api } from '../api/api';
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, type ReactNode } from 'react';
 import Button from 'react-bootstrap/Button';
 import { useFieldArray, useFormContext, useWatch } from 'react-hook-form';
 import type { ApiError } from '../../contract/error';
 import { BREW_KINDS, BREWERS, GRIND_WORDS, STYLES, type Grinder } from '../../core/brew';
+import { api } from '../api/api';
+import { useUnits } from '../api/useUnits';
 import { OpenSelectField, SelectField, TextField } from '../forms/fields';
 import { TemperatureField, WeightField } from '../forms/MeasuredField';
 import { choices } from '../ui/choices';
@@ -12,7 +13,6 @@ import { Sheet } from '../forms/Sheet';
 import { typedNumber, typedWater } from '../forms/typed';
 import { recipeResolver, traitsOf, type RecipeForm, type RecipeValues } from './recipeForm';
 import { StageFields } from './StageFields';
-import { useUnits } from '../api/useUnits';
 import { OwnedField } from '../forms/OwnedField';
 
 interface Props {
@@ -115,22 +115,19 @@ function GrindsElsewhere() {
   const { control } = useFormContext<RecipeForm>();
   const { fields, append, remove } = useFieldArray({ control, name: 'grindsElsewhere' });
   return (
-    <div className="wide">
-      {fields.map((grind, i) => (
-        <div key={grind.id} className="fields mb-2">
+    <GrindRows
+      rows={fields}
+      remove={remove}
+      addText="Its setting on a grinder of others"
+      add={() => append({ grinder: '', setting: '' })}
+    >
+      {(i) => (
+        <>
           <TextField name={`grindsElsewhere.${i}.grinder`} label="A grinder of others" />
           <TextField name={`grindsElsewhere.${i}.setting`} label="Its setting on that" decimal />
-          <div className="align-self-center">
-            <Button variant="bare" onClick={() => remove(i)}>
-              Remove
-            </Button>
-          </div>
-        </div>
-      ))}
-      <Button variant="plain" onClick={() => append({ grinder: '', setting: '' })}>
-        Its setting on a grinder of others
-      </Button>
-    </div>
+        </>
+      )}
+    </GrindRows>
   );
 }
 
@@ -142,15 +139,42 @@ function OtherGrinds({ grinders }: { grinders: readonly Grinder[] }) {
   const others = grinders.filter(({ id }) => id !== own);
   if (others.length === 0 && fields.length === 0) return null;
   return (
-    <div className="wide">
-      {fields.map((grind, i) => (
-        <div key={grind.id} className="fields mb-2">
+    <GrindRows
+      rows={fields}
+      remove={remove}
+      addText="Its setting on another grinder"
+      add={() => append({ grinderId: others[0]?.id ?? '', setting: '' })}
+    >
+      {(i) => (
+        <>
           <SelectField
             name={`otherGrinds.${i}.grinderId`}
             label="On another grinder"
             options={others.map(({ id, name }) => ({ value: id, text: name }))}
           />
           <TextField name={`otherGrinds.${i}.setting`} label="Its setting there" decimal />
+        </>
+      )}
+    </GrindRows>
+  );
+}
+
+interface GrindRowsProps {
+  rows: readonly { id: string }[];
+  remove: (at: number) => void;
+  addText: string;
+  add: () => void;
+  /** The fields of the row at a place. */
+  children: (at: number) => ReactNode;
+}
+
+/** Grinds one under another, each of which can be removed, and a button for one more. */
+function GrindRows({ rows, remove, addText, add, children }: GrindRowsProps) {
+  return (
+    <div className="wide">
+      {rows.map(({ id }, i) => (
+        <div key={id} className="fields mb-2">
+          {children(i)}
           <div className="align-self-center">
             <Button variant="bare" onClick={() => remove(i)}>
               Remove
@@ -158,8 +182,8 @@ function OtherGrinds({ grinders }: { grinders: readonly Grinder[] }) {
           </div>
         </div>
       ))}
-      <Button variant="plain" onClick={() => append({ grinderId: others[0]?.id ?? '', setting: '' })}>
-        Its setting on another grinder
+      <Button variant="plain" onClick={add}>
+        {addText}
       </Button>
     </div>
   );

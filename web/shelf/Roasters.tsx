@@ -3,14 +3,14 @@ import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import type { Roaster } from '../../contract/plan';
 import type { SettingsChange } from '../../contract/settings';
+import { NameForm } from '../forms/LineForm';
+import { isSameName } from '../forms/typed';
 
 const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
 
 /** On which days each roaster roasts, how long before an order must be in, and how long the post takes. */
 export function Roasters({ roasters, change }: { roasters: Roaster[]; change: (change: SettingsChange) => void }) {
-  const [name, setName] = useState('');
   const set = (next: Roaster[]): void => change({ roasters: next, was: { roasters } });
-  const isKnown = roasters.some((one) => one.name.toLowerCase() === name.trim().toLowerCase());
   const write = (at: number, differently: Partial<Roaster>): void =>
     set(roasters.map((one, k) => (k === at ? { ...one, ...differently } : one)));
   return (
@@ -56,26 +56,14 @@ export function Roasters({ roasters, change }: { roasters: Roaster[]; change: (c
           </div>
         </fieldset>
       ))}
-      <form
-        className="d-flex gap-2 text-nowrap mt-2"
-        onSubmit={(event) => {
-          event.preventDefault();
-          if (name.trim() === '' || isKnown) return;
-          set([...roasters, { name: name.trim(), roastsOn: [], leadDays: 1, shippingDays: 3 }]);
-          setName('');
-        }}
-      >
-        <Form.Control
-          aria-label="Name of a roaster"
-          value={name}
-          maxLength={120}
-          autoComplete="off"
-          onChange={({ target }) => setName(target.value)}
-        />
-        <Button type="submit" variant="plain" disabled={name.trim() === '' || isKnown}>
-          Add a roaster
-        </Button>
-      </form>
+      <NameForm
+        className="mt-2"
+        label="Name of a roaster"
+        button="Add a roaster"
+        maxLength={120}
+        isKnown={(name) => roasters.some((one) => isSameName(one.name, name))}
+        add={(name) => set([...roasters, { name, roastsOn: [], leadDays: 1, shippingDays: 3 }])}
+      />
     </details>
   );
 }

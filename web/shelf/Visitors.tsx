@@ -1,9 +1,10 @@
 import { useState } from 'react';
-import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import type { Plan } from '../../contract/plan';
 import { cupsText } from '../../core/text';
+import { LineForm, UnitInput } from '../forms/LineForm';
 import { weekdayText } from '../ui/format';
+import { OwnedList } from '../ui/OwnedList';
 import type { PlanMarks } from './usePlanMarks';
 
 /** Days on which more is drunk than usual. */
@@ -15,27 +16,20 @@ export function Visitors({ plan: { marks: set, today }, marks }: { plan: Plan; m
   return (
     <section>
       <h2>Visitors</h2>
-      <ul className="owned" aria-label="Visitors expected">
-        {set
-          .filter(({ kind }) => kind === 'visit')
-          .map((visit) => (
-            <li key={visit.id}>
-              {weekdayText(visit.on)}: {cupsText(visit.cups)}
-              <Button
-                variant="bare"
-                aria-label={`No visitors on ${weekdayText(visit.on)}`}
-                onClick={() => void marks.takeBack(visit.id)}
-              >
-                ×
-              </Button>
-            </li>
-          ))}
-      </ul>
-      <form
-        className="d-flex gap-2 flex-wrap"
-        onSubmit={(event) => {
-          event.preventDefault();
-          if (!isReady) return;
+      <OwnedList
+        label="Visitors expected"
+        items={set.filter((mark) => mark.kind === 'visit')}
+        keyOf={({ id }) => id}
+        takesAway={({ on: day }) => `No visitors on ${weekdayText(day)}`}
+        takeAway={({ id }) => void marks.takeBack(id)}
+      >
+        {(visit) => `${weekdayText(visit.on)}: ${cupsText(visit.cups)}`}
+      </OwnedList>
+      <LineForm
+        className="flex-wrap"
+        button="Plan for them"
+        isReady={isReady}
+        take={() => {
           void marks.visit(on, count);
           setOn('');
         }}
@@ -48,20 +42,14 @@ export function Visitors({ plan: { marks: set, today }, marks }: { plan: Plan; m
           value={on}
           onChange={({ target }) => setOn(target.value)}
         />
-        <div className="with-unit dose">
-          <Form.Control
-            inputMode="numeric"
-            autoComplete="off"
-            aria-label="Cups for visitors"
-            value={cups}
-            onChange={({ target }) => setCups(target.value)}
-          />
-          <span className="unit">cups</span>
-        </div>
-        <Button type="submit" variant="plain" disabled={!isReady}>
-          Plan for them
-        </Button>
-      </form>
+        <UnitInput
+          unit="cups"
+          inputMode="numeric"
+          aria-label="Cups for visitors"
+          value={cups}
+          onChange={({ target }) => setCups(target.value)}
+        />
+      </LineForm>
     </section>
   );
 }

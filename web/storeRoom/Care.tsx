@@ -2,6 +2,7 @@ import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import type { Settings, SettingsChange } from '../../contract/settings';
 import { CAFFEINE_CAUTION } from '../../core/text';
+import { UnitInput } from '../forms/LineForm';
 
 const FIRST_GUIDE_MG = 400;
 
@@ -34,19 +35,16 @@ export function Care({
       {caffeineGuideMg !== null && (
         <Form.Group controlId="caffeine-guide" className="mt-1">
           <Form.Label>A day’s guide</Form.Label>
-          <div className="with-unit dose">
-            <Form.Control
-              inputMode="numeric"
-              autoComplete="off"
-              value={typed ?? caffeineGuideMg}
-              isInvalid={isWrong}
-              aria-invalid={isWrong}
-              onChange={({ target }) => setTyped(target.value)}
-              onBlur={keep}
-              onKeyDown={({ key }) => key === 'Enter' && keep()}
-            />
-            <span className="unit">mg</span>
-          </div>
+          <UnitInput
+            unit="mg"
+            inputMode="numeric"
+            value={typed ?? caffeineGuideMg}
+            isInvalid={isWrong}
+            aria-invalid={isWrong}
+            onChange={({ target }) => setTyped(target.value)}
+            onBlur={keep}
+            onKeyDown={({ key }) => key === 'Enter' && keep()}
+          />
           {isWrong && <div className="invalid-feedback d-block">A guide is a number between 10 and 2000 mg.</div>}
         </Form.Group>
       )}

@@ -1,7 +1,9 @@
 import { useState } from 'react';
-import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import type { Settings, SettingsChange } from '../../contract/settings';
+import { LineForm, NameForm, UnitInput } from '../forms/LineForm';
+import { isSameName } from '../forms/typed';
+import { OwnedList } from '../ui/OwnedList';
 
 interface Props {
   settings: Settings;
@@ -44,79 +46,59 @@ function NameList({
   set: (names: string[]) => void;
   placeholder: string;
 }) {
-  const [typed, setTyped] = useState('');
-  const name = typed.trim();
-  const isKnown = names.some((one) => one.toLowerCase() === name.toLowerCase());
   return (
     <div className="mb-3">
-      <ul className="owned" aria-label={`Each ${what}`}>
-        {names.map((one) => (
-          <li key={one}>
-            <span dir="auto">{one}</span>
-            <Button variant="bare" aria-label={`Take ${one} away`} onClick={() => set(names.filter((n) => n !== one))}>
-              ×
-            </Button>
-          </li>
-        ))}
-      </ul>
-      <form
-        className="d-flex gap-2 text-nowrap"
-        onSubmit={(event) => {
-          event.preventDefault();
-          if (name === '' || isKnown) return;
-          set([...names, name]);
-          setTyped('');
-        }}
+      <OwnedList
+        label={`Each ${what}`}
+        items={names}
+        keyOf={(name) => name}
+        takesAway={(name) => `Take ${name} away`}
+        takeAway={(name) => set(names.filter((one) => one !== name))}
       >
-        <Form.Control
-          aria-label={`Name of a ${what}`}
-          placeholder={placeholder}
-          value={typed}
-          maxLength={60}
-          autoComplete="off"
-          onChange={({ target }) => setTyped(target.value)}
-        />
-        <Button type="submit" variant="plain" disabled={name === '' || isKnown}>
-          Add a {what}
-        </Button>
-      </form>
+        {(name) => <span dir="auto">{name}</span>}
+      </OwnedList>
+      <NameForm
+        label={`Name of a ${what}`}
+        button={`Add a ${what}`}
+        placeholder={placeholder}
+        isKnown={(name) => names.some((one) => isSameName(one, name))}
+        add={(name) => set([...names, name])}
+      />
     </div>
   );
 }
 
 function Waters({ waters, change }: { waters: Settings['waters']; change: Props['change'] }) {
-  const [name, setName] = useState('');
+  const [typed, setTyped] = useState('');
   const [hardness, setHardness] = useState('');
+  const name = typed.trim();
   const ppm = hardness.trim() === '' ? null : Number(hardness.replace(',', '.'));
   const isWrong = ppm !== null && !(ppm >= 0 && ppm <= 2000);
-  const isKnown = waters.some((one) => one.name.toLowerCase() === name.trim().toLowerCase());
+  const isKnown = waters.some((one) => isSameName(one.name, name));
   const set = (next: Settings['waters']): void => change({ waters: next, was: { waters } });
   return (
     <>
-      <ul className="owned" aria-label="Each water">
-        {waters.map((water) => (
-          <li key={water.name}>
-            <span dir="auto">
-              {water.name}
-              {water.hardnessPpm !== null && <span className="quiet small"> {water.hardnessPpm} ppm</span>}
-            </span>
-            <Button
-              variant="bare"
-              aria-label={`Take ${water.name} away`}
-              onClick={() => set(waters.filter((one) => one !== water))}
-            >
-              ×
-            </Button>
-          </li>
-        ))}
-      </ul>
-      <form
-        className="d-flex gap-2 flex-wrap"
-        onSubmit={(event) => {
-          event.preventDefault();
-          if (name.trim() === '' || isWrong || isKnown) return;
-          set([...waters, { name: name.trim(), hardnessPpm: ppm }]);
-          setName('');
+      <OwnedList
+        label="Each water"
+        items={waters}
+        keyOf={(water) => water.name}
+        takesAway={(water) => `Take ${water.name} away`}
+        takeAway={(water) => set(waters.filter((one) => one !== water))}
+      >
+        {(water) => (
+          <span dir="auto">
+            {water.name}
+            {water.hardnessPpm !== null && <span className="quiet small"> {water.hardnessPpm} ppm</span>}
+          </span>
+        )}
+      </OwnedList>
+      <LineForm
+        className="flex-wrap"
+        button="Add a water"
+        isReady={name !== '' && !isWrong && !isKnown}
+        take={() => {
+          set([...waters, { name, hardnessPpm: ppm }]);
+          setTyped('');
           setHardness('');
         }}
       >
@@ -124,27 +106,20 @@ function Waters({ waters, change }: { waters: Settings['waters']; change: Props[
           className="flex-fill w-auto"
           aria-label="Name of a water"
           placeholder="half tap, half distilled"
-          value={name}
+          value={typed}
           maxLength={60}
           autoComplete="off"
-          onChange={({ target }) => setName(target.value)}
+          onChange={({ target }) => setTyped(target.value)}
         />
-        <div className="with-unit dose">
-          <Form.Control
-            aria-label="Its hardness, ppm"
-            inputMode="decimal"
-            autoComplete="off"
-            placeholder="hardness"
-            value={hardness}
-            isInvalid={isWrong}
-            onChange={({ target }) => setHardness(target.value)}
-          />
-          <span className="unit">ppm</span>
-        </div>
-        <Button type="submit" variant="plain" disabled={name.trim() === '' || isWrong || isKnown}>
-          Add a water
-        </Button>
-      </form>
+        <UnitInput
+          unit="ppm"
+          aria-label="Its hardness, ppm"
+          placeholder="hardness"
+          value={hardness}
+          isInvalid={isWrong}
+          onChange={({ target }) => setHardness(target.value)}
+        />
+      </LineForm>
     </>
   );
 }

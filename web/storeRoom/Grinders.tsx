@@ -1,9 +1,8 @@
-import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import Form from 'react-bootstrap/Form';
 import type { Grinder } from '../../core/brew';
 import { GrindWords } from './GrindWords';
 import { api, problemOf } from '../api/api';
+import { NameForm } from '../forms/LineForm';
 import { dateText } from '../ui/format';
 import { toastShown } from '../state/notices';
 import { useAppDispatch } from '../state/store';
@@ -13,11 +12,6 @@ import { useToday } from '../state/today';
 export function Grinders() {
   const { data: grinders = [] } = api.useGrindersQuery(undefined);
   const [addGrinder, { error }] = api.useAddGrinderMutation();
-  const [name, setName] = useState('');
-  const add = async (): Promise<void> => {
-    const { data } = await addGrinder({ body: { name, burrChanges: [] } });
-    if (data) setName('');
-  };
   return (
     <fieldset>
       <legend>Grinders</legend>
@@ -29,25 +23,13 @@ export function Grinders() {
           <GrinderLine key={grinder.id} grinder={grinder} />
         ))}
       </ul>
-      <form
-        className="d-flex gap-2 mt-2"
-        onSubmit={(event) => {
-          event.preventDefault();
-          void add();
-        }}
-      >
-        <Form.Control
-          aria-label="Name of a grinder"
-          placeholder="Hand grinder"
-          value={name}
-          maxLength={60}
-          autoComplete="off"
-          onChange={(event) => setName(event.target.value)}
-        />
-        <Button type="submit" variant="plain" disabled={name.trim() === ''}>
-          Add
-        </Button>
-      </form>
+      <NameForm
+        className="mt-2"
+        label="Name of a grinder"
+        button="Add"
+        placeholder="Hand grinder"
+        add={async (name) => (await addGrinder({ body: { name, burrChanges: [] } })).error === undefined}
+      />
       {error && <div className="invalid-feedback d-block">{problemOf(error)?.message}</div>}
     </fieldset>
   );

@@ -4,6 +4,7 @@ import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import type { Settings, SettingsChange } from '../../contract/settings';
 import { MORE_INTENSITY_ATTRIBUTES, SCORING_SCALES, type IntensityAttribute, type ScoringScale } from '../../core/cup';
+import { isSameName } from '../forms/typed';
 import { SCORING_SCALE_NAMES, sentenceCase } from '../ui/format';
 import { SheetOfParts } from './SheetOfParts';
 
@@ -101,7 +102,7 @@ function offered(name: string): string | null {
 function AddAttribute({ taken, add }: { taken: readonly string[]; add: (name: string) => void }) {
   const [name, setName] = useState('');
   const trimmed = name.trim();
-  const isTaken = taken.some((one) => one.toLowerCase() === trimmed.toLowerCase());
+  const isTaken = taken.some((one) => isSameName(one, trimmed));
   const submit = (event: SubmitEvent): void => {
     event.preventDefault();
     if (trimmed === '' || isTaken) return;
@@ -121,7 +122,7 @@ function AddAttribute({ taken, add }: { taken: readonly string[]; add: (name: st
           onChange={(event) => setName(event.target.value)}
         />
         <datalist id="more-attributes">
-          {MORE_INTENSITY_ATTRIBUTES.filter((one) => !taken.some((name) => name.toLowerCase() === one)).map((one) => (
+          {MORE_INTENSITY_ATTRIBUTES.filter((one) => !taken.some((name) => isSameName(name, one))).map((one) => (
             <option key={one} value={sentenceCase(one)} />
           ))}
         </datalist>

@@ -1,10 +1,11 @@
-import { useState, type ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import type { Settings } from '../../contract/settings';
 import { BREWERS } from '../../core/brew';
 import { api, SIGN_IN } from '../api/api';
 import { useSettingsChange } from '../api/useSettingsChange';
+import { NameForm } from '../forms/LineForm';
 import { sentenceCase } from '../ui/format';
 import { ProblemNote } from '../ui/ProblemNote';
 import { usePageTitle } from '../ui/usePageTitle';
@@ -113,39 +114,16 @@ function Brewers({ settings }: { settings: Settings }) {
         </div>
       )}
       {brewers !== null && (
-        <OwnBrewer add={(name) => change({ brewers: [...brewers, name], was: { brewers } })} known={brewers} />
+        <NameForm
+          label="Another kind of brewer"
+          button="Add"
+          placeholder="another kind"
+          maxLength={40}
+          isKnown={(name) => brewers.includes(name.toLowerCase())}
+          add={(name) => change({ brewers: [...brewers, name.toLowerCase()], was: { brewers } })}
+        />
       )}
     </fieldset>
-  );
-}
-
-/** A kind of brewer that is none of those offered. */
-function OwnBrewer({ add, known }: { add: (name: string) => void; known: readonly string[] }) {
-  const [typed, setTyped] = useState('');
-  const name = typed.trim().toLowerCase();
-  const isKnown = known.includes(name);
-  return (
-    <form
-      className="d-flex gap-2"
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (name === '' || isKnown) return;
-        add(name);
-        setTyped('');
-      }}
-    >
-      <Form.Control
-        aria-label="Another kind of brewer"
-        placeholder="another kind"
-        value={typed}
-        maxLength={40}
-        autoComplete="off"
-        onChange={({ target }) => setTyped(target.value)}
-      />
-      <Button type="submit" variant="plain" disabled={name === '' || isKnown}>
-        Add
-      </Button>
-    </form>
   );
 }
 

@@ -1,10 +1,10 @@
-import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import Form from 'react-bootstrap/Form';
 import { Link, useNavigate } from 'react-router';
 import type { Sitting, Seat } from '../../contract/sitting';
 import { api } from '../api/api';
 import { useSayOutcome } from '../api/useSayOutcome';
+import { NameForm } from '../forms/LineForm';
+import { isSameName } from '../forms/typed';
 import { keptInBrowser } from '../state/kept';
 
 /** Who sits at a table and how far each is. Nothing of what they wrote is shown before the reveal. */
@@ -80,22 +80,17 @@ function SeatLine({ sittingId, seat, cups }: { sittingId: string; seat: Seat; cu
 }
 
 function AddSeat({ sittingId, seated }: { sittingId: string; seated: readonly Seat[] }) {
-  const [typed, setTyped] = useState('');
   const say = useSayOutcome();
   const [takeSeat] = api.useTakeSeatMutation();
   const { data: tasters = [] } = api.useTastersQuery(undefined);
   const free = tasters.filter(
-    ({ name, mergedInto }) =>
-      mergedInto === null && !seated.some((seat) => seat.name.toLowerCase() === name.toLowerCase()),
+    ({ name, mergedInto }) => mergedInto === null && !seated.some((seat) => isSameName(seat.name, name)),
   );
-  const seat = async (name: string, tasterId: string | null): Promise<void> => {
+  const seat = async (name: string, tasterId: string | null): Promise<boolean> => {
     const { data, error } = await takeSeat({ id: sittingId, body: { name, tasterId } });
-    if (!data) {
-      say(error, '');
-      return;
-    }
-    keptInBrowser.set('seat', data.secret, data.seatId);
-    setTyped('');
+    if (data) keptInBrowser.set('seat', data.secret, data.seatId);
+    else say(error, '');
+    return data !== undefined;
   };
   return (
     <>
@@ -110,25 +105,12 @@ function AddSeat({ sittingId, seated }: { sittingId: string; seated: readonly Se
           </div>
         </div>
       )}
-      <form
-        className="d-flex gap-2"
-        onSubmit={(event) => {
-          event.preventDefault();
-          if (typed.trim() !== '') void seat(typed.trim(), null);
-        }}
-      >
-        <Form.Control
-          className="w-auto flex-fill"
-          aria-label="Name of someone else who tastes"
-          placeholder="someone else"
-          maxLength={60}
-          value={typed}
-          onChange={({ target }) => setTyped(target.value)}
-        />
-        <Button type="submit" variant="plain" disabled={typed.trim() === ''}>
-          Seat
-        </Button>
-      </form>
+      <NameForm
+        label="Name of someone else who tastes"
+        button="Seat"
+        placeholder="someone else"
+        add={(name) => seat(name, null)}
+      />
     </>
   );
 }

@@ -2,6 +2,7 @@ import { useId, useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { suggester, vocabularyOf } from '../../core/cup/words';
 import { WORD_MAX } from '../../contract/word';
+import { isSameName } from '../forms/typed';
 
 /** The words everyone knows: a guest has none of the household’s. */
 const suggest = suggester(vocabularyOf([]));
@@ -21,7 +22,7 @@ export function WordsField({
   const [typed, setTyped] = useState('');
   const add = (word: string): void => {
     const clean = word.trim().slice(0, WORD_MAX);
-    if (clean !== '' && !words.some((one) => one.toLowerCase() === clean.toLowerCase())) onWords([...words, clean]);
+    if (clean !== '' && !words.some((one) => isSameName(one, clean))) onWords([...words, clean]);
     setTyped('');
   };
   const offered =
