@@ -91,7 +91,7 @@ function Days({ plan, marks }: { plan: Plan; marks: PlanMarks }) {
         ))}
       </ol>
       {!isWhole && (
-        <Button variant="plain" onClick={() => setWhole(true)}>
+        <Button variant="plain" className="mb-4" onClick={() => setWhole(true)}>
           Show all until {weekdayText(plan.to)}
         </Button>
       )}
