@@ -4,7 +4,9 @@ import { SCORING_SCALES } from '../core/cup';
 import { DATE_ORDERS, DECIMAL_MARKS, FIELD_NAMES } from '../core/notebook';
 import { id, name, oneOf, plainDate, quantity } from './fields';
 
-/** Bringing in anyone's table of brews: how it is read, and what that comes to. Nothing is kept before it is asked for. */
+/**
+ * Bringing in anyone's table of brews: how it is read, and what that comes to. Nothing is kept before it is asked for.
+ */
 
 const place = z.number({ error: 'A whole number is needed' }).int().min(0);
 const MOST_COLUMNS = 200;

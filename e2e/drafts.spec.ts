@@ -179,7 +179,8 @@ test('a draft whose last change is slow to arrive does not outlive its sheet, th
   );
   await page.getByRole('textbox', { name: 'Overall' }).fill('8');
   await underWay;
-  // What a page has sent and not seen intercepted yet would be let go of with it; a browser without that lets it go out.
+  // What a page has sent and not seen intercepted yet would be let go of with it; a browser without that lets it go
+  // out.
   const dropped = page.waitForRequest(
     (request) => request.method() === 'DELETE' && request.url().includes('/api/drafts/'),
   );

@@ -105,8 +105,8 @@ export interface ScoredCup extends AttributeMarks {
 }
 
 /**
- * The main score of a cup in its own scale: of a sheet of parts what it comes to, out of 100; of a quick sheet without an overall mark
- * the mean of its attributes; else what was written. Null when it was not scored.
+ * The main score of a cup in its own scale: of a sheet of parts what it comes to, out of 100; of a quick sheet without
+ * an overall mark the mean of its attributes; else what was written. Null when it was not scored.
  */
 export function markOfCup(cup: ScoredCup): number | null {
   if (cup.scoringScale === 'parts') return scoreOfSheet(cup.parts) ?? cup.mark;

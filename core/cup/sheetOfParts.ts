@@ -50,7 +50,9 @@ export function sumOfSheet(parts: readonly MarkedPart[]): SheetSum {
   };
 }
 
-/** Score, 0–100, of a sheet on which every part is marked: its share of the most it could be. Null while one is open. */
+/**
+ * Score, 0–100, of a sheet on which every part is marked: its share of the most it could be. Null while one is open.
+ */
 export function scoreOfSheet(parts: readonly MarkedPart[]): number | null {
   const { sum, most, marked } = sumOfSheet(parts);
   return marked === parts.length && most > 0 ? roundTo((100 * sum) / most, 2) : null;

@@ -125,7 +125,10 @@ function fitOf(field: NotebookField, name: string, cells: readonly Cell[], decim
   return called > 0 ? 0.75 * called + 0.25 * holds : telling(field) * holds;
 }
 
-/** How much the content alone tells of a field: a date is rather that of a brew, and little else has colons like a ratio. */
+/**
+ * How much the content alone tells of a field: a date is rather that of a brew, and little else has colons like a
+ * ratio.
+ */
 const telling = (field: NotebookField): number => (field === 'brewedOn' ? 0.6 : field === 'ratio' ? 0.57 : 0);
 
 function contentFits(field: NotebookField, name: string, cells: readonly Cell[], decimal: DecimalMark): number {

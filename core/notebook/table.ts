@@ -1,7 +1,9 @@
 /** A cell as a file has it: text, a number, or nothing. Dates of a spreadsheet stand as `2026-02-15` or with a time. */
 export type Cell = string | number | null;
 
-/** A sheet of a file: its name (empty in a text file), and its rows as they stand, headings and blank rows among them. */
+/**
+ * A sheet of a file: its name (empty in a text file), and its rows as they stand, headings and blank rows among them.
+ */
 export interface NotebookSheet {
   name: string;
   rows: readonly (readonly Cell[])[];

@@ -60,7 +60,8 @@ const WORTH_NAMING = 0.1;
 const MOST_NAMED = 2;
 
 /**
- * How a bag runs, and so many other ways it may, in a sentence: "Most likely it has one crest (two in three); one in six that it opens a second time."
+ * How a bag runs, and so many other ways it may, in a sentence: "Most likely it has one crest (two in three); one in
+ * six that it opens a second time."
  */
 export function shapesText(shapes: ShapeShares, mostNamed = MOST_NAMED): string {
   const [first, ...others] = [...SHAPES].sort((a, b) => shapes[b] - shapes[a]);

@@ -17,7 +17,10 @@ const rowsOf = (db: Database.Database, sql: string): Iterable<Row> => db.prepare
 /** Rows written out at once: the writer takes its time for each call. */
 const AT_ONCE = 200;
 
-/** A table as CSV, some rows at a time, each with its line end. Text that begins as a formula gets an apostrophe before it. */
+/**
+ * A table as CSV, some rows at a time, each with its line end. Text that begins as a formula gets an apostrophe before
+ * it.
+ */
 export function* csvOf({ rows }: SpreadsheetTable, db: Database.Database): Generator<string> {
   let some: unknown[][] = [];
   const written = (): string =>

@@ -41,7 +41,10 @@ export async function lookAtNotebook(
   return readNotebook(sheets, mapping, known);
 }
 
-/** Adds what a table brings to the household, and remembers how it was read. Throws a conflict Problem while rows have problems. */
+/**
+ * Adds what a table brings to the household, and remembers how it was read. Throws a conflict Problem while rows have
+ * problems.
+ */
 export async function takeNotebook(
   store: Store,
   { sheets, fileName }: { sheets: readonly NotebookSheet[]; fileName: string },

@@ -98,7 +98,9 @@ export function benchHandlers({ store, now, clock, recorder, instruments }: Deps
         return loadLiveTrace(db, id);
       }),
 
-    /** All that happens on the bench, for as long as a page watches: one stream, since a browser opens few at a time. */
+    /**
+     * All that happens on the bench, for as long as a page watches: one stream, since a browser opens few at a time.
+     */
     benchStream: () =>
       Promise.resolve((send) =>
         recorder.watch((told) =>

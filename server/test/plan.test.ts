@@ -146,7 +146,8 @@ describe('orders over HTTP', () => {
       orderBy: null,
       headline: expect.stringMatching(/^On its way/) as string,
     });
-    // It is planned with once it is here, by what is expected of its kind, and stands for no bag of the shelf until then.
+    // It is planned with once it is here, by what is expected of its kind, and stands for no bag of the shelf until
+    // then.
     const ofIt = (await plan()).cups.filter(({ bagId }) => bagId === id);
     expect(ofIt.length).toBeGreaterThan(3);
     for (const { on, isComing, name } of ofIt)

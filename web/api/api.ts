@@ -120,7 +120,8 @@ export const api = createApi({
     // A tap that was refused is sent again; what it would have changed is as it was.
     changeLive: { invalidatesTags: (_answer, error) => (error ? [] : [...ENDPOINTS.changeLive.changes]) },
     changeSettings: {
-      // Shown before the server has it; an answer still on its way knows nothing of it, and is asked for again afterwards.
+      // Shown before the server has it; an answer still on its way knows nothing of it, and is asked for again
+      // afterwards.
       onQueryStarted: async ({ body }, { dispatch, queryFulfilled }) => {
         dispatch(api.util.getRunningQueryThunk('settings', undefined))?.abort();
         const shown = dispatch(api.util.updateQueryData('settings', undefined, (before) => withChange(before, body)));

@@ -98,7 +98,9 @@ export function GrindFields({ recipe, written, bag, recipes, onChange }: Props) 
   );
 }
 
-/** What the recipe says of its grind, where that is more than the one setting shown: grinder by grinder, and in words. */
+/**
+ * What the recipe says of its grind, where that is more than the one setting shown: grinder by grinder, and in words.
+ */
 function writtenText(recipe: Recipe, grinders: readonly Grinder[]): string {
   const grinds = grindsOf(recipe);
   const named = grinds.map(

@@ -16,7 +16,9 @@ export interface TapState {
   offline: string | null;
 }
 
-/** What a tap changes; worked out from the brew as the taps before it left it, however quickly they follow each other. */
+/**
+ * What a tap changes; worked out from the brew as the taps before it left it, however quickly they follow each other.
+ */
 export type Tap = LivePatch | ((live: LiveBrew) => LivePatch);
 
 /**

@@ -39,7 +39,9 @@ export function composeBag(facts: BagFacts): Section[] {
   ];
 }
 
-/** What a coffee is by its label: "Rwanda, Typica, washed, light roast. Fernhill Roastery, roasted on 4 September 2026." */
+/**
+ * What a coffee is by its label: "Rwanda, Typica, washed, light roast. Fernhill Roastery, roasted on 4 September 2026."
+ */
 export function coffeeLine(coffee: CoffeeFacts): string {
   const { origin, producer, variety, process, roastLevel, altitude, roaster, roastedOn, isRoastAssumed } = coffee;
   const what = [origin, producer, altitude, variety, process, roastLevel && `${plainWords(roastLevel)} roast`].filter(

@@ -6,7 +6,9 @@ import type { PairedDifference, Standing, ValueForPrice } from '../../palate';
 import type { SittingKind, SittingReading, SittingTiming } from '../../sitting';
 import type { Units } from '../units';
 
-/** What a write-up is composed from: the record, as far as it is told. Nothing here is worked out from anything else. */
+/**
+ * What a write-up is composed from: the record, as far as it is told. Nothing here is worked out from anything else.
+ */
 
 /** What the label claims of a coffee. */
 export interface CoffeeFacts {

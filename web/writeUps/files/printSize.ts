@@ -1,6 +1,8 @@
 import type { PublicationParts } from '../publication/Publication';
 
-/** Characters up to which a size of type keeps a write-up on two pages of either paper. Measured in the browser tests. */
+/**
+ * Characters up to which a size of type keeps a write-up on two pages of either paper. Measured in the browser tests.
+ */
 const SIZES: readonly (readonly [characters: number, points: number])[] = [
   [4200, 10.5],
   [6500, 9.5],

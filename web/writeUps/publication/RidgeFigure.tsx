@@ -18,7 +18,9 @@ interface Props {
 /** How one of several curves is drawn: none goes by its colour alone. */
 const DASHES = ['', '7 4', '2 3', '10 3 2 3'];
 
-/** The ridge: score against rest day at the reference recipe, with its band, window and cups; several, one over another. */
+/**
+ * The ridge: score against rest day at the reference recipe, with its band, window and cups; several, one over another.
+ */
 export function RidgeFigure({ figures, palette, label }: Props) {
   const { width, height } = RIDGE_SIZE;
   const [first] = figures;
