@@ -2,18 +2,19 @@ import { parseArgs } from 'node:util';
 import { fitCrest, type CrestBrew, type CrestInput } from '../core/crest';
 import type { Compared } from '../core/cup';
 import { mean, regret } from './judge/measures';
-import { SIGMA0, simulateBag, type SimulatedBag } from './simulate/brewing';
+import { SIGMA0, simulateBag, USUAL, type SimulatedBag } from './simulate/brewing';
 
 /**
  * What comparisons alone are worth: the share of what marks gain over the table, in regret, when every cup is held
  * against the best yet, against the last, or by both, and never marked. The same cups, tasted the same; "like" within
- * 1.5 points.
+ * 1.5 points. The recipe changes along with the age, unless it is kept.
  */
 const { values } = parseArgs({
   options: {
     bags: { type: 'string', default: '300' },
     seed: { type: 'string', default: '1' },
     asked: { type: 'string', default: '60' },
+    'keep-recipe': { type: 'boolean', default: false },
   },
 });
 const bags = Number(values.bags);
@@ -21,6 +22,7 @@ const seed = Number(values.seed);
 /** How many bags of each are gone through cup by cup, asking the engine which comparison it would have. */
 const asked = Math.min(bags, Number(values.asked));
 const LIKE = 1.5;
+const habit = { ...USUAL, keepsRecipe: values['keep-recipe'] };
 
 const wordFor = (by: number): Compared => (by > LIKE ? 'better' : by < -LIKE ? 'worse' : 'like');
 
@@ -74,7 +76,7 @@ const none = (): Losses => Object.fromEntries(WAYS.map((way) => [way, [] as numb
 const rows = ['crest', 'opening', 'plateau'].map((family, f) => {
   const losses = none();
   for (let b = 0; b < bags; b++) {
-    const bag = simulateBag(family, seed * 5_000_011 + f * 10_007 + b);
+    const bag = simulateBag(family, seed * 5_000_011 + f * 10_007 + b, 1, habit);
     const lost = (way: Way, input: CrestInput): void => {
       losses[way].push(regret(bag.truth, fitCrest(input).advisedDay));
     };

@@ -15,9 +15,12 @@ const { values } = parseArgs({
     days: { type: 'string', default: '60' },
     share: { type: 'string', default: String(LEARNING_SHARE) },
     only: { type: 'string' },
+    'sip-every': { type: 'string', default: '0' },
   },
 });
 const learningShare = Number(values.share);
+/** Every so many days the planners that learn get a sip of every bag for nothing: what would knowing more be worth? */
+const sipEvery = Number(values['sip-every']);
 const PLANNERS: Readonly<Record<string, Planner>> = {
   'oldest first': ruling(({ house }, b) => house.bags[b]!.roastedOn),
   'newest first': ruling(({ house }, b) => -house.bags[b]!.roastedOn),
@@ -37,7 +40,7 @@ const names = values.only?.split(';') ?? Object.keys(PLANNERS);
 const lived = new Map(names.map((name) => [name, [] as ReturnType<typeof live>[]]));
 for (let h = 0; h < Number(values.households); h++) {
   const house = simulateHousehold(Number(values.seed) * 1_000_003 + h, Number(values.days));
-  for (const name of names) lived.get(name)!.push(live(house, PLANNERS[name]!));
+  for (const name of names) lived.get(name)!.push(live(house, PLANNERS[name]!, RULES.includes(name) ? 0 : sipEvery));
 }
 const qualityOf = (name: string): number => mean((lived.get(name) ?? []).map(({ quality }) => quality));
 const best = Math.max(...RULES.map(qualityOf).filter(Number.isFinite));

@@ -61,6 +61,8 @@ export function scoreOf(
 
 /** How a household brews and errs: on which rest ages, and by how much each of its marks is off, points. */
 export interface Habit {
+  /** Whether every cup is made by the reference recipe. */
+  keepsRecipe?: boolean;
   ages(rng: Random): number[];
   errors(rng: Random, ages: readonly number[], sigma: number): number[];
 }
@@ -78,15 +80,17 @@ export const USUAL: Habit = {
   errors: (rng, ages, sigma) => ages.map(() => rng.normal(0, sigma)),
 };
 
-/** The recipe is changed in blocks, along with age. */
+/** The recipe is changed in blocks, along with age, unless it is kept. */
 function logOf(rng: Random, truth: Truth, taste: Taste, habit: Habit): CrestBrew[] {
   let brewer = REFERENCE.brewer;
-  let waterC = 94;
+  let waterC = habit.keepsRecipe ? REFERENCE.waterC : 94;
   const ages = habit.ages(rng);
   const errors = habit.errors(rng, ages, taste.sigma);
   return ages.map((age, i) => {
-    if (rng.chance(0.25)) brewer = rng.pick(BREWERS);
-    if (rng.chance(0.15)) waterC = rng.pick([90, 92, 94, 96]);
+    if (!habit.keepsRecipe) {
+      if (rng.chance(0.25)) brewer = rng.pick(BREWERS);
+      if (rng.chance(0.15)) waterC = rng.pick([90, 92, 94, 96]);
+    }
     const made = {
       age,
       brewer,

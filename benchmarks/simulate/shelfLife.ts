@@ -5,6 +5,9 @@ import { mean } from '../judge/measures';
 import { SIGMA0 } from './brewing';
 import { markedCup, type SimulatedHousehold } from './household';
 
+/** The rest day from which on sips are taken. */
+const FIRST_SIP = 3;
+
 /** Beans of a bag that lie together, as they are on one morning. */
 type HeldLot = { -readonly [K in keyof Lot]: Lot[K] };
 
@@ -86,8 +89,13 @@ export const ruling =
     });
   };
 
-/** What a household drank: mean quality of its cups, points, and the cups left over. */
-export function live(house: SimulatedHousehold, planner: Planner): { quality: number; left: number } {
+/**
+ * What a household drank: mean quality of its cups, points, and the cups left over.
+ *
+ * @param sipEvery every so many days a sip of every bag is marked that costs nothing, to see what knowing more would be
+ *   worth; 0: never
+ */
+export function live(house: SimulatedHousehold, planner: Planner, sipEvery = 0): { quality: number; left: number } {
   const shelf: Shelf = {
     house,
     day: 0,
@@ -99,18 +107,26 @@ export function live(house: SimulatedHousehold, planner: Planner): { quality: nu
   };
   const qualities: number[] = [];
   for (; shelf.day < shelf.days; shelf.day++) {
-    const drunk = new Set<number>();
-    for (const { bag: b, lot: l } of planner(shelf)) {
-      const bag = house.bags[b]!;
-      const lot = shelf.lots[b]![l]!;
+    const tasted = new Set<number>();
+    const mark = (b: number, age: number): number => {
       const log = shelf.logs[b]!;
-      const quality = bag.truth[Math.min(90, Math.round(lot.age))]!;
+      const quality = house.bags[b]!.truth[Math.min(90, Math.round(age))]!;
+      log.push(markedCup(age, quality, house.error(b, log.length), String(log.length)));
+      tasted.add(b);
+      return quality;
+    };
+    for (const { bag: b, lot: l } of planner(shelf)) {
+      const lot = shelf.lots[b]![l]!;
       lot.cups -= 1;
-      qualities.push(quality);
-      log.push(markedCup(lot.age, quality, house.error(b, log.length), String(log.length)));
-      drunk.add(b);
+      qualities.push(mark(b, lot.age));
     }
-    for (const b of drunk) shelf.fits[b] = fitCrest({ ...house.bags[b]!.input, brews: shelf.logs[b]! });
+    if (sipEvery > 0 && shelf.day % sipEvery === 0) {
+      house.bags.forEach(({ roastedOn }, b) => {
+        const age = shelf.day - roastedOn;
+        if (age >= FIRST_SIP) mark(b, age);
+      });
+    }
+    for (const b of tasted) shelf.fits[b] = fitCrest({ ...house.bags[b]!.input, brews: shelf.logs[b]! });
     for (const lot of shelf.lots.flat()) lot.age += lot.isFrozen ? REST_RATES.freezer : REST_RATES.room;
   }
   return {
