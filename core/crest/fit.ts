@@ -43,6 +43,7 @@ export function fitCrest(input: CrestInput, density = 1): CrestFit {
   const posed = posteriorFor(input, [], density);
   const { posterior, nodes, draws, brews, settings, claimed, sibling, peakPrior, peakWeights, shares } = posed;
   const leftOut = leftOutOf(input);
+  const { grid } = posterior;
   const marginal = posterior.marginal('peak');
   const byShape = posterior.marginal('shape');
   const mean = meanCurve(posterior, nodes);
@@ -59,10 +60,10 @@ export function fitCrest(input: CrestInput, density = 1): CrestFit {
   return {
     usable: brews.length,
     sigma0: input.sigma0,
-    peak: peakSummary(posterior, scepticism(posterior.grid.logPeaks, peakPrior)),
+    peak: peakSummary(grid, marginal, scepticism(grid.logPeaks, peakPrior)),
     fresh: marginal[FRESH_PEAK]!,
     shapes: Object.fromEntries(SHAPES.map((shape, i) => [shape, byShape[i]!])) as ShapeShares,
-    peakProbability: peakByDay(posterior, marginal),
+    peakProbability: peakByDay(grid, marginal),
     bagLikelihood: {
       peak: evidenceOf(marginal, entryWeights(peakWeights, shares)),
       shapes: evidenceOf(

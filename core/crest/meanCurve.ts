@@ -31,8 +31,10 @@ export function meanCurve(posterior: Posterior, nodes: readonly NodePosterior[])
 
   const days = KNOTS.length;
   const mean = new Float64Array(days).fill(data.baselineMean);
+  // The ridge itself is the same at every noise: its heights go together.
+  const together = heights.reduce((sum, byNode) => sum.map((height, side) => height + byNode[side]!));
+  addSides(together, grid.sidesByDay, mean, 1);
   noiseNodes.forEach((noiseNode, s) => {
-    addSides(heights[s]!, grid.sidesByDay, mean, 1);
     const w = share[s]!;
     if (n === 0 || w < negligible) return;
     const residual = noiseNode.whitened.residual.map((v) => w * v);

@@ -7,8 +7,7 @@ import {
   PEAK_MIN_DAYS,
   SCEPTIC,
 } from './constants';
-import { FIRST_CREST, FLAT_PEAK, FRESH_PEAK } from './grid';
-import type { Posterior } from './posterior';
+import { FIRST_CREST, FLAT_PEAK, FRESH_PEAK, type Grid } from './grid';
 
 /**
  * What the brews alone say of the peak or the shape: ln likelihood of each entry of the axis, 0 at the likeliest. The
@@ -24,11 +23,7 @@ export function evidenceOf(marginal: ArrayLike<number>, prior: ArrayLike<number>
 }
 
 /** The quantiles `qs` (ascending) of ln peak age, with the probability of a cell spread evenly over its log width. */
-function logQuantiles(
-  { grid: { logPeaks, peakStep } }: Posterior,
-  crest: Float64Array,
-  qs: readonly number[],
-): number[] {
+function logQuantiles({ logPeaks, peakStep }: Grid, crest: Float64Array, qs: readonly number[]): number[] {
   let p = FIRST_CREST;
   let below = 0;
   return qs.map((q) => {
@@ -44,19 +39,20 @@ function logQuantiles(
  * shortest (in ln days) that holds `SCEPTIC.mass` of a sceptic's posterior, and the median. The shortest leaves out the
  * flat tails of the prior that a central one would keep.
  *
- * @param sceptic by what a sceptic multiplies the prior of each entry of the peak axis
+ * @param marginal probability of each entry of the peak axis
+ * @param sceptic by what a sceptic multiplies its prior
  */
 export function peakSummary(
-  posterior: Posterior,
+  grid: Grid,
+  marginal: Float64Array,
   sceptic: Float64Array,
 ): { day: number; lo: number; hi: number; coverage: number } {
-  const all = posterior.marginal('peak');
-  const [median = NaN] = logQuantiles(posterior, crestsOf(all), [0.5]);
-  const doubted = crestsOf(all.map((mass, p) => mass * sceptic[p]!));
+  const [median = NaN] = logQuantiles(grid, crestsOf(marginal), [0.5]);
+  const doubted = crestsOf(marginal.map((mass, p) => mass * sceptic[p]!));
   const starts = Array.from({ length: INTERVAL_STEPS + 1 }, (_, step) => ((1 - SCEPTIC.mass) * step) / INTERVAL_STEPS);
-  const los = logQuantiles(posterior, doubted, starts);
+  const los = logQuantiles(grid, doubted, starts);
   const his = logQuantiles(
-    posterior,
+    grid,
     doubted,
     starts.map((from) => Math.min(1, from + SCEPTIC.mass)),
   );
@@ -79,7 +75,7 @@ function crestsOf(masses: Float64Array): Float64Array {
  * Probability that the best day rounds to each rest day 0 … 90, given that the bag changes at all: a cell is shared out
  * over the days it spans; fresh is day 0.
  */
-export function peakByDay({ grid }: Posterior, allMarginal: Float64Array): number[] {
+export function peakByDay(grid: Grid, allMarginal: Float64Array): number[] {
   const out = new Array<number>(LAST_DAY + 1).fill(0);
   const changing = 1 - allMarginal[FLAT_PEAK]!;
   const marginal = allMarginal.map((mass) => mass / changing);
