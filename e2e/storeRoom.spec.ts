@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { writeFile } from 'node:fs/promises';
-import { expect, logBrew, openBag, test } from './application';
+import { dateOf, expect, logBrew, openBag, test } from './application';
 import { violations } from './axe';
 
 /** A green square, as a phone might take it: JPEG, 64 × 64. */
@@ -153,6 +153,14 @@ test('the household writes weights in ounces, dates as it likes, and what it own
   await expect(page.getByText(/For example: 03\.02\.2026/)).toBeVisible();
   await page.getByLabel('Name of a filter').fill('thin paper');
   await page.getByRole('button', { name: 'Add a filter' }).click();
+  // The next one can be typed at once; one that is there already is not added again, however it is written.
+  await expect(page.getByLabel('Name of a filter')).toHaveValue('');
+  await page.getByLabel('Name of a filter').fill('Thin Paper');
+  await expect(page.getByRole('button', { name: 'Add a filter' })).toBeDisabled();
+  await page.getByLabel('Name of a filter').fill('metal');
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'Take metal away' }).click();
+  await expect(page.getByRole('list', { name: 'Each filter' })).toHaveText('thin paper×');
   await page.getByLabel('Name of a water').fill('soft');
   await page.getByLabel('Its hardness, ppm').fill('60');
   await page.getByRole('button', { name: 'Add a water' }).click();
@@ -171,7 +179,7 @@ test('the household writes weights in ounces, dates as it likes, and what it own
   await expect(page.locator('main')).not.toContainText(/\d g\b/);
   // What is kept stays in grams.
   const [, bagId = ''] = /bags\/([0-9a-f-]+)/.exec(page.url()) ?? [];
-  const kept = await page.request.get(`${unused.address}/api/bags/${bagId}?today=2026-11-26`);
+  const kept = await page.request.get(`${unused.address}/api/bags/${bagId}?today=${dateOf(0)}`);
   expect(((await kept.json()) as { brews: { doseG: number }[] }).brews[0]?.doseG).toBe(19.845);
 });
 
