@@ -95,3 +95,15 @@ describe('without brews', () => {
     expect(Math.log(peak.hi / 21)).toBeCloseTo(Math.log(21 / peak.lo), 0);
   });
 });
+
+describe('the interval', () => {
+  it('holds the median, also where the sceptic would leave it out', () => {
+    const { peak } = fitCrest(
+      bagOf([brewOf(3, 72), brewOf(4, 75), brewOf(7, 85), brewOf(10, 77), brewOf(14, 72), brewOf(17, 74)]),
+    );
+    expect(peak.hi).toBe(peak.day);
+    const early = fitCrest(bagOf([brewOf(2, 86), brewOf(8, 73), brewOf(11, 75), brewOf(13, 75)])).peak;
+    expect(early.hi).toBe(early.day);
+    expect(early.lo).toBeLessThan(early.day);
+  });
+});
