@@ -1,4 +1,4 @@
-import { useDeferredValue, useMemo, useState } from 'react';
+import { useDeferredValue, useMemo, useState, type ReactNode } from 'react';
 import Form from 'react-bootstrap/Form';
 import { Link } from 'react-router';
 import { currentWord, FAMILIES, type Family, type Vocabulary, type Word } from '../../core/cup/words';
@@ -86,15 +86,28 @@ export function WordsPage() {
             )}
           </section>
           {FAMILIES.map((family) => (
-            <details key={family} className="what-if">
-              <summary>
-                {sentenceCase(family)} ({familyOf(family).length})
-              </summary>
-              {entries(familyOf(family))}
-            </details>
+            <FoldedWords key={family} heading={`${sentenceCase(family)} (${familyOf(family).length})`}>
+              {() => entries(familyOf(family))}
+            </FoldedWords>
           ))}
         </>
       )}
     </>
+  );
+}
+
+/** Words under a heading, drawn once it is unfolded: all families together are some thousands of elements. */
+function FoldedWords({ heading, children }: { heading: string; children: () => ReactNode }) {
+  const [wasOpened, setOpened] = useState(false);
+  return (
+    <details
+      className="what-if"
+      onToggle={({ currentTarget }) => {
+        if (currentTarget.open) setOpened(true);
+      }}
+    >
+      <summary>{heading}</summary>
+      {wasOpened && children()}
+    </details>
   );
 }
