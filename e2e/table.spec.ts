@@ -214,6 +214,8 @@ test('a phone that was away at the reveal is shown what it wrote last, which is 
   const phone = await comeIn(browser, page, 'Omar');
   await phone.context().setOffline(true);
   await phone.getByLabel('In your own words').fill('written in the cellar');
+  await phone.getByRole('button', { name: 'All', exact: true }).click();
+  await phone.getByRole('button', { name: 'The best' }).first().click();
   await expect(phone.locator('.seat-foot')).toContainText('Kept on this device');
   await page.getByRole('button', { name: 'Reveal' }).click();
   await page.getByRole('button', { name: 'Reveal all the same' }).click();
@@ -222,6 +224,7 @@ test('a phone that was away at the reveal is shown what it wrote last, which is 
   await expect(phone.locator('.too-late')).toContainText('written in the cellar', { timeout: 15_000 });
   await phone.reload();
   await expect(phone.locator('.too-late')).toContainText('written in the cellar');
+  await expect(phone.locator('.too-late')).toContainText(/Your order: (Fog Gate|Salt Steps)/);
   expect(await violations(phone)).toEqual([]);
   await phone.context().close();
 });

@@ -119,8 +119,9 @@ function Sheet({ secret, view, refetch }: { secret: string; view: SeatView; refe
 /** What a phone without network brought after the reveal: nothing that was written is out of sight. */
 function TooLate({ sheet, view }: { sheet: SeatSheet; view: SeatView }) {
   const { cups, scoringScale, attributes } = view;
-  const late = sheet.refusedCups();
-  if (late.length === 0) return null;
+  const late = sheet.refused();
+  if (late.cups.length === 0 && late.table === null) return null;
+  const nameOf = (code: string): string => cups.find((cup) => cup.code === code)?.name ?? code;
   const said = ({ mark, words, remarks, intensities }: CupAnswer): string =>
     [
       mark === null ? '' : markText(scoringScale, mark),
@@ -137,11 +138,21 @@ function TooLate({ sheet, view }: { sheet: SeatSheet; view: SeatView }) {
     <div className="too-late" role="status">
       <p className="mb-1">What you wrote last came after the reveal and is not counted. It is kept on this device:</p>
       <ul className="plain-list mb-0">
-        {late.map(({ code, answer }) => (
+        {late.cups.map(({ code, answer }) => (
           <li key={code} dir="auto">
-            <strong>{cups.find((cup) => cup.code === code)?.name ?? code}</strong>: {said(answer)}
+            <strong>{nameOf(code)}</strong>: {said(answer)}
           </li>
         ))}
+        {late.table && late.table.ranking.length > 0 && (
+          <li dir="auto">
+            <strong>Your order</strong>: {late.table.ranking.map((alike) => alike.map(nameOf).join(' and ')).join(', ')}
+          </li>
+        )}
+        {late.table?.odd != null && (
+          <li dir="auto">
+            <strong>The odd one</strong>: {nameOf(late.table.odd)}
+          </li>
+        )}
       </ul>
     </div>
   );

@@ -13,6 +13,12 @@ export interface AnswersState {
   refused: string | null;
 }
 
+/** What a taster wrote that the server did not take. */
+export interface RefusedAnswers {
+  cups: { code: string; answer: CupAnswer }[];
+  table: TableAnswer | null;
+}
+
 /** What is written of the table as a whole stands under no code. */
 const WHOLE_TABLE = '';
 const WAIT_MS = 250;
@@ -89,11 +95,16 @@ export class AnswerKeeper {
     leaving.add(sending);
   }
 
-  /** The cups whose last words the server did not take: they stand here alone. */
-  refusedCups(): { code: string; answer: CupAnswer }[] {
-    return Object.entries(this.#answers).flatMap(([code, { refused, answer }]) =>
-      code === WHOLE_TABLE || refused === null ? [] : [{ code, answer: answer as CupAnswer }],
-    );
+  /** What was written last and the server did not take: it stands here alone. */
+  refused(): RefusedAnswers {
+    const refused = Object.entries(this.#answers).filter(([, { refused: why }]) => why !== null);
+    const table = refused.find(([key]) => key === WHOLE_TABLE)?.[1].answer as TableAnswer | undefined;
+    return {
+      cups: refused.flatMap(([code, { answer }]) =>
+        code === WHOLE_TABLE ? [] : [{ code, answer: answer as CupAnswer }],
+      ),
+      table: table ?? null,
+    };
   }
 
   #write(key: string, answer: CupAnswer | TableAnswer, serverWritten: number): void {

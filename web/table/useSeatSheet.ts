@@ -3,7 +3,7 @@ import type { CupAnswer, SeatView, TableAnswer } from '../../contract/sitting';
 import { api, isPassing, problemOf } from '../api/api';
 import { listen } from '../api/listen';
 import { keptInBrowser } from '../state/kept';
-import { AnswerKeeper, type AnswersState } from './answerKeeper';
+import { AnswerKeeper, type AnswersState, type RefusedAnswers } from './answerKeeper';
 
 /** A taster's sheet as it stands on this device, and how to write on it. */
 export interface SeatSheet {
@@ -13,8 +13,8 @@ export interface SeatSheet {
   writeTable: (answer: TableAnswer) => void;
   /** Sends what is not sent yet; says whether the server has all of it. */
   flush: () => Promise<boolean>;
-  /** The cups whose last words came too late, or could not be taken. */
-  refusedCups: () => ReturnType<AnswerKeeper['refusedCups']>;
+  /** What came too late, or could not be taken. */
+  refused: () => RefusedAnswers;
   state: AnswersState;
 }
 
@@ -78,7 +78,7 @@ export function useSeatSheet(secret: string, view: SeatView, refetch: () => unkn
       drawn();
     },
     flush: () => keeper.flush(),
-    refusedCups: () => keeper.refusedCups(),
+    refused: () => keeper.refused(),
     state,
   };
 }

@@ -94,11 +94,15 @@ describe('what a taster writes at a table', () => {
     server.refuses = 'This sitting was revealed';
     keeper.writeCup('417', answer(5), 0);
     await vi.advanceTimersByTimeAsync(300);
-    for (const one of [keeper, open()]) expect(one.refusedCups()).toEqual([{ code: '417', answer: answer(5) }]);
+    for (const one of [keeper, open()])
+      expect(one.refused()).toEqual({ cups: [{ code: '417', answer: answer(5) }], table: null });
+    keeper.writeTable({ ranking: [['417']], odd: null }, 0);
+    await vi.advanceTimersByTimeAsync(300);
+    expect(keeper.refused().table).toEqual({ ranking: [['417']], odd: null });
     server.refuses = null;
     keeper.writeCup('417', answer(6), 0);
     await vi.advanceTimersByTimeAsync(300);
-    expect(keeper.refusedCups()).toEqual([]);
+    expect(keeper.refused().cups).toEqual([]);
   });
 
   it('is waited for by whoever asks, where its page was left while it was on its way', async () => {
