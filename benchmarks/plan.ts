@@ -30,6 +30,7 @@ const PLANNERS: Readonly<Record<string, Planner>> = {
   ),
   'plain assignment': planning({ learningShare: 0, freezer: false, knows: false }),
   plan: planning({ learningShare, freezer: false, knows: false }),
+  'plain assignment, with a freezer': planning({ learningShare: 0, freezer: true, knows: false }),
   'plan, with a freezer': planning({ learningShare, freezer: true, knows: false }),
   'knowing planner': planning({ learningShare: 0, freezer: false, knows: true }),
   'knowing planner, with a freezer': planning({ learningShare: 0, freezer: true, knows: true }),
