@@ -60,7 +60,7 @@ export function fitCrest(input: CrestInput, density = 1): CrestFit {
   return {
     usable: brews.length,
     sigma0: input.sigma0,
-    peak: peakSummary(grid, marginal, scepticism(grid.logPeaks, peakPrior)),
+    peak: peakSummary(posterior, scepticism(grid.logPeaks, peakPrior)),
     fresh: marginal[FRESH_PEAK]!,
     shapes: Object.fromEntries(SHAPES.map((shape, i) => [shape, byShape[i]!])) as ShapeShares,
     peakProbability: peakByDay(grid, marginal),

@@ -8,6 +8,7 @@ import {
   SCEPTIC,
 } from './constants';
 import { FIRST_CREST, FLAT_PEAK, FRESH_PEAK, type Grid } from './grid';
+import type { Posterior } from './posterior';
 
 /**
  * What the brews alone say of the peak or the shape: ln likelihood of each entry of the axis, 0 at the likeliest. The
@@ -39,16 +40,19 @@ function logQuantiles({ logPeaks, peakStep }: Grid, crest: Float64Array, qs: rea
  * shortest (in ln days) that holds `SCEPTIC.mass` of a sceptic's posterior, and the median. The shortest leaves out the
  * flat tails of the prior that a central one would keep.
  *
- * @param marginal probability of each entry of the peak axis
- * @param sceptic by what a sceptic multiplies its prior
+ * @param sceptic by what a sceptic multiplies the prior of each entry of the peak axis
  */
 export function peakSummary(
-  grid: Grid,
-  marginal: Float64Array,
+  posterior: Posterior,
   sceptic: Float64Array,
 ): { day: number; lo: number; hi: number; coverage: number } {
-  const [median = NaN] = logQuantiles(grid, crestsOf(marginal), [0.5]);
-  const doubted = crestsOf(marginal.map((mass, p) => mass * sceptic[p]!));
+  const { grid } = posterior;
+  const crested = posterior.condition('peak', (p) => p >= FIRST_CREST);
+  const believed = crested?.marginal('peak') ?? new Float64Array(posterior.size('peak'));
+  const [median = NaN] = logQuantiles(grid, believed, [0.5]);
+  const unscaled = believed.map((mass, p) => mass * sceptic[p]!);
+  const total = unscaled.reduce((sum, mass) => sum + mass, 0);
+  const doubted = total > 0 ? unscaled.map((mass) => mass / total) : unscaled;
   const starts = Array.from({ length: INTERVAL_STEPS + 1 }, (_, step) => ((1 - SCEPTIC.mass) * step) / INTERVAL_STEPS);
   const los = logQuantiles(grid, doubted, starts);
   const his = logQuantiles(
@@ -63,12 +67,6 @@ export function peakSummary(
     hi: Math.exp(Math.max(median, his[shortest]!)),
     coverage: INTERVAL_COVERAGE,
   };
-}
-
-/** The masses of the crests, to sum to 1, and none elsewhere; all 0 where no crest is possible. */
-function crestsOf(masses: Float64Array): Float64Array {
-  const total = masses.reduce((sum, mass, p) => (p < FIRST_CREST ? sum : sum + mass), 0);
-  return masses.map((mass, p) => (p < FIRST_CREST || total === 0 ? 0 : mass / total));
 }
 
 /**
