@@ -131,8 +131,11 @@ test('a portion goes into the freezer and out of it by a tap, and a brew is draw
   await expect(beans).toContainText(/In the bag: 140 g.*Portion 1: 43 g/s);
 
   await beans.getByText('The scale says otherwise').click();
-  await beans.getByLabel('In the bag by the scale, g').fill('131');
+  await beans.getByLabel('In the bag by the scale, g').fill('140');
   await beans.getByLabel('Why it differs').fill('given away');
+  await expect(beans).toContainText('That is what was reckoned');
+  await expect(beans.getByRole('button', { name: 'Correct' })).toBeDisabled();
+  await beans.getByLabel('In the bag by the scale, g').fill('131');
   await beans.getByRole('button', { name: 'Correct' }).click();
   await expect(beans).toContainText(/In the bag: 131 g/);
   await expect(beans).toContainText(/−9 g, given away/);

@@ -9,7 +9,8 @@ import { daysBetween, isFrozenOn, ratesWith, restDay, spellsOf } from '../../cor
 import { START_RULES, type StartRule } from '../../core/shelf/plan';
 import { cupsText, lastDosesText, START_RULE_WORDS, startRuleText } from '../../core/text';
 import { useUnits } from '../api/useUnits';
-import { LineForm, UnitInput } from '../forms/LineForm';
+import { LineForm } from '../forms/LineForm';
+import { UnitInput } from '../forms/UnitInput';
 import { dateText, sentenceCase, weightText } from '../ui/format';
 import { useBagChange } from './useBagChange';
 
@@ -150,16 +151,18 @@ function ByTheScale({ page: { bag, stock }, today }: { page: BagPage; today: str
   const [left, setLeft] = useState('');
   const [reason, setReason] = useState('');
   const grams = numberIn(left);
-  const isReady = left.trim() !== '' && grams >= 0 && grams <= 20_000 && reason.trim() !== '';
+  const isWeight = left.trim() !== '' && grams >= 0 && grams <= 20_000;
+  const by = isWeight ? correctionG(stock.bagG, grams) : null;
+  const isReady = by !== null && by !== 0 && reason.trim() !== '';
   return (
     <details className="mt-2">
       <summary>The scale says otherwise</summary>
       {bag.corrections.length > 0 && (
         <ul className="plain-list small quiet">
-          {bag.corrections.map(({ id, on, grams: by, reason: why }) => (
+          {bag.corrections.map(({ id, on, grams: difference, reason: why }) => (
             <li key={id}>
-              {dateText(on, today)}: {by > 0 ? '+' : '−'}
-              {Math.abs(by)} g, {why}{' '}
+              {dateText(on, today)}: {difference > 0 ? '+' : '−'}
+              {Math.abs(difference)} g, {why}{' '}
               <Button
                 variant="bare"
                 onClick={() => void change({ corrections: bag.corrections.filter((one) => one.id !== id) })}
@@ -175,13 +178,8 @@ function ByTheScale({ page: { bag, stock }, today }: { page: BagPage; today: str
         button="Correct"
         isReady={isReady}
         take={() => {
-          const correction = {
-            id: nanoid(),
-            portionId: null,
-            on: today,
-            grams: correctionG(stock.bagG, grams),
-            reason: reason.trim(),
-          };
+          if (by === null) return;
+          const correction = { id: nanoid(), portionId: null, on: today, grams: by, reason: reason.trim() };
           void change({ corrections: [...bag.corrections, correction] }, 'Corrected.');
           setLeft('');
           setReason('');
@@ -202,6 +200,7 @@ function ByTheScale({ page: { bag, stock }, today }: { page: BagPage; today: str
           onChange={({ target }) => setReason(target.value)}
         />
       </LineForm>
+      {by === 0 && <p className="quiet small mb-0">That is what was reckoned: nothing to correct.</p>}
     </details>
   );
 }

@@ -1,4 +1,4 @@
-import { useState, type ComponentProps, type ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 
@@ -66,15 +66,5 @@ export function NameForm({ label, button, placeholder, maxLength = 60, className
         onChange={({ target }) => setTyped(target.value)}
       />
     </LineForm>
-  );
-}
-
-/** A number that is typed, with its unit behind it. */
-export function UnitInput({ unit, ...input }: { unit: string } & ComponentProps<typeof Form.Control>) {
-  return (
-    <div className="with-unit dose">
-      <Form.Control inputMode="decimal" autoComplete="off" {...input} />
-      <span className="unit">{unit}</span>
-    </div>
   );
 }

@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { gramsOf, weightIn } from '../../core/text';
 import { useUnits } from '../api/useUnits';
-import { UnitInput } from './LineForm';
 import { asTyped, typedNumber } from './typed';
+import { UnitInput } from './UnitInput';
 
 interface Props {
   id: string;

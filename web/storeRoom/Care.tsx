@@ -2,7 +2,7 @@ import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import type { Settings, SettingsChange } from '../../contract/settings';
 import { CAFFEINE_CAUTION } from '../../core/text';
-import { UnitInput } from '../forms/LineForm';
+import { UnitInput } from '../forms/UnitInput';
 
 const FIRST_GUIDE_MG = 400;
 

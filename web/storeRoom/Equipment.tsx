@@ -1,8 +1,9 @@
 import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import type { Settings, SettingsChange } from '../../contract/settings';
-import { LineForm, NameForm, UnitInput } from '../forms/LineForm';
+import { LineForm, NameForm } from '../forms/LineForm';
 import { isSameName } from '../forms/typed';
+import { UnitInput } from '../forms/UnitInput';
 import { OwnedList } from '../ui/OwnedList';
 
 interface Props {

@@ -43,7 +43,6 @@ export class AnswerKeeper {
   #timer: ReturnType<typeof setTimeout> | null = null;
   #sending: Promise<void> | null = null;
   #isClosed = false;
-  #refused: string | null = null;
 
   constructor(
     private readonly seat: string,
@@ -110,7 +109,6 @@ export class AnswerKeeper {
   #write(key: string, answer: CupAnswer | TableAnswer, serverWritten: number): void {
     const written = Math.max(this.#answers[key]?.written ?? 0, serverWritten) + 1;
     this.#keep(key, { written, answer, isSent: false, refused: null });
-    this.#refused = null;
     this.#tell('pending');
     this.#sendIn(WAIT_MS);
   }
@@ -147,7 +145,6 @@ export class AnswerKeeper {
         const { refused } = await this.transport.put(body);
         // What was written meanwhile goes next.
         if (this.#answers[key]?.written !== written) continue;
-        this.#refused = refused ?? this.#refused;
         this.#keep(key, { written, answer, isSent: true, refused });
       }
       this.#tell('kept');
@@ -158,6 +155,7 @@ export class AnswerKeeper {
   }
 
   #tell(kept: AnswersState['kept']): void {
-    this.onState({ kept, refused: this.#refused });
+    const refused = Object.values(this.#answers).find(({ refused: why }) => why !== null)?.refused ?? null;
+    this.onState({ kept, refused });
   }
 }
