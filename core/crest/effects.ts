@@ -25,6 +25,24 @@ function priorOf(
   return { mean, variance, withBrews };
 }
 
+/**
+ * A setting's effect at each noise node: Normal(prior mean + gain · whitened residual, variance), points, with the
+ * baseline, deviation and noise integrated out.
+ */
+function gainOf(
+  { data, noiseNodes }: Posterior,
+  setting: Pick<Setting, 'loadings'>,
+): { priorMean: number; atNoise: { gain: Float64Array; variance: number }[] } {
+  const { n } = data;
+  const prior = priorOf(setting, data);
+  const atNoise = noiseNodes.map(({ whitened }) => {
+    const gain = prior.withBrews.slice();
+    whiten(whitened.factor, n, gain);
+    return { gain, variance: Math.max(0, prior.variance - dot(gain, 0, gain, 0, n)) };
+  });
+  return { priorMean: prior.mean, atNoise };
+}
+
 /** A setting's effect given each drawn ridge, points: normal with this mean and variance. */
 export interface EffectDraws {
   means: Float64Array;
@@ -40,20 +58,14 @@ export function effectDraws(
   draws: Draws,
   settings: readonly Pick<Setting, 'loadings'>[],
 ): EffectDraws[] {
-  const { data } = posterior;
-  const { n } = data;
+  const { n } = posterior.data;
   return settings.map((setting) => {
-    const prior = priorOf(setting, data);
-    const gains = posterior.noiseNodes.map(({ whitened }) => {
-      const gain = prior.withBrews.slice();
-      whiten(whitened.factor, n, gain);
-      return { gain, variance: Math.max(0, prior.variance - dot(gain, 0, gain, 0, n)) };
-    });
+    const { priorMean, atNoise } = gainOf(posterior, setting);
     const means = new Float64Array(draws.count);
     const variances = new Float64Array(draws.count);
     for (let d = 0; d < draws.count; d++) {
-      const { gain, variance } = gains[draws.noiseNode[d]!]!;
-      means[d] = prior.mean + dot(gain, 0, draws.residuals, d * n, n);
+      const { gain, variance } = atNoise[draws.noiseNode[d]!]!;
+      means[d] = priorMean + dot(gain, 0, draws.residuals, d * n, n);
       variances[d] = variance;
     }
     return { means, variances };
@@ -161,12 +173,20 @@ export function effectPerBrew(
   settings: readonly Setting[],
   ages: readonly number[],
 ): Float64Array {
-  const own = ages.map((age, i) => ({
-    loadings: settings.filter(({ at }) => at.includes(i)).flatMap((setting) => loadingsOn(setting, age)),
-  }));
-  return Float64Array.from(effectDraws(posterior, draws, own), ({ means }) => {
-    let sum = 0;
-    for (const mean of means) sum += mean;
-    return sum / means.length;
+  const { n } = posterior.data;
+  const residuals = residualsByNoise(posterior, draws);
+  return Float64Array.from(ages, (age, i) => {
+    const loadings = settings.filter(({ at }) => at.includes(i)).flatMap((setting) => loadingsOn(setting, age));
+    const { priorMean, atNoise } = gainOf(posterior, { loadings });
+    return atNoise.reduce((sum, { gain }, s) => sum + dot(gain, 0, residuals, s * n, n), priorMean);
   });
+}
+
+/** What the draws at each noise node add to the mean whitened residual, [noise][brew]. */
+function residualsByNoise({ data, noiseNodes }: Posterior, { count, residuals, noiseNode }: Draws): Float64Array {
+  const { n } = data;
+  const means = new Float64Array(noiseNodes.length * n);
+  for (let d = 0; d < count; d++)
+    for (let i = 0; i < n; i++) means[noiseNode[d]! * n + i]! += residuals[d * n + i]! / count;
+  return means;
 }

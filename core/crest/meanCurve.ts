@@ -52,8 +52,10 @@ export function meanCurve(posterior: Posterior, nodes: readonly NodePosterior[])
 /** Adds to `into` what the sides of `table`, [side][place], come to, each times its height. */
 export function addSides(heights: Float64Array, table: Float64Array, into: Float64Array, sign: number): void {
   const places = into.length;
-  heights.forEach((height, side) => {
-    if (height === 0) return;
-    for (let i = 0; i < places; i++) into[i]! += sign * height * table[side * places + i]!;
-  });
+  for (let side = 0; side < heights.length; side++) {
+    const height = sign * heights[side]!;
+    if (height === 0) continue;
+    const at = side * places;
+    for (let i = 0; i < places; i++) into[i]! += height * table[at + i]!;
+  }
 }

@@ -15,9 +15,10 @@ export function logCdf(x: number): number {
   return Math.log1p(-0.5 * Math.exp(tail) * erfcx(x * Math.SQRT1_2));
 }
 
-/** Φ(x). */
+/** Φ(x), accurate far into the lower tail. */
 export function cdf(x: number): number {
-  return Math.exp(logCdf(x));
+  const tail = 0.5 * Math.exp(-0.5 * x * x) * erfcx(Math.abs(x) * Math.SQRT1_2);
+  return x < 0 ? tail : 1 - tail;
 }
 
 /** φ(x) / Φ(x), the inverse Mills ratio; grows like −x far to the left. */

@@ -35,6 +35,12 @@ function logQuantiles({ logPeaks, peakStep }: Grid, crest: Float64Array, qs: rea
   });
 }
 
+/** Masses as shares of their sum, where there is one. */
+function sumToOne(masses: Float64Array): Float64Array {
+  const total = masses.reduce((sum, mass) => sum + mass, 0);
+  return total > 0 ? masses.map((mass) => mass / total) : masses;
+}
+
 /**
  * Median peak age and the interval stated for it, days, given that the bag has a crest after its first days: the
  * shortest (in ln days) that holds `SCEPTIC.mass` of a sceptic's posterior, and the median. The shortest leaves out the
@@ -47,12 +53,9 @@ export function peakSummary(
   sceptic: Float64Array,
 ): { day: number; lo: number; hi: number; coverage: number } {
   const { grid } = posterior;
-  const crested = posterior.condition('peak', (p) => p >= FIRST_CREST);
-  const believed = crested?.marginal('peak') ?? new Float64Array(posterior.size('peak'));
-  const [median = NaN] = logQuantiles(grid, believed, [0.5]);
-  const unscaled = believed.map((mass, p) => mass * sceptic[p]!);
-  const total = unscaled.reduce((sum, mass) => sum + mass, 0);
-  const doubted = total > 0 ? unscaled.map((mass) => mass / total) : unscaled;
+  const crested = posterior.marginal('peak').map((mass, p) => (p < FIRST_CREST ? 0 : mass));
+  const [median = NaN] = logQuantiles(grid, sumToOne(crested), [0.5]);
+  const doubted = sumToOne(crested.map((mass, p) => mass * sceptic[p]!));
   const starts = Array.from({ length: INTERVAL_STEPS + 1 }, (_, step) => ((1 - SCEPTIC.mass) * step) / INTERVAL_STEPS);
   const los = logQuantiles(grid, doubted, starts);
   const his = logQuantiles(

@@ -35,6 +35,8 @@ const SHAPE_INDEX = Object.fromEntries(SHAPES.map((shape, i) => [shape, i])) as 
 
 /** The posterior of one bag over its grid. Neighbours in the order of its cells are neighbours in the peak. */
 export class Posterior {
+  #marginals: Record<GridAxis, Float64Array> | null = null;
+
   constructor(
     readonly grid: Grid,
     readonly data: Data,
@@ -43,11 +45,6 @@ export class Posterior {
     readonly sides: Float64Array,
     readonly cells: Cells,
   ) {}
-
-  /** How many entries an axis has. */
-  size(axis: GridAxis): number {
-    return { peak: this.grid.logPeaks.length, shape: SHAPES.length, noise: this.noiseNodes.length }[axis];
-  }
 
   /** The ridge and the noise node of the cell with a number. */
   placeOf(cell: number): { ridge: Ridge; noise: number } {
@@ -68,31 +65,20 @@ export class Posterior {
 
   /** Probability of each entry of an axis, whatever the others are. */
   marginal(axis: GridAxis): Float64Array {
-    const sums = new Float64Array(this.size(axis));
-    this.forEachCell((weight, _, ridge, noise) => {
-      sums[entryOf(axis, ridge, noise)]! += weight;
-    });
-    return sums;
+    return (this.#marginals ??= this.#sums())[axis];
   }
 
-  /** The same given that an axis is at one of the entries that are kept; null where none of those is possible. */
-  condition(axis: GridAxis, keep: (entry: number) => boolean): Posterior | null {
-    const weight = new Float64Array(this.cells.weight.length);
-    let total = 0;
-    this.forEachCell((w, cell, ridge, noise) => {
-      if (!keep(entryOf(axis, ridge, noise))) return;
-      weight[cell] = w;
-      total += w;
+  #sums(): Record<GridAxis, Float64Array> {
+    const peak = new Float64Array(this.grid.logPeaks.length);
+    const shape = new Float64Array(SHAPES.length);
+    const noise = new Float64Array(this.noiseNodes.length);
+    this.forEachCell((weight, _, ridge, s) => {
+      peak[ridge.peak]! += weight;
+      shape[SHAPE_INDEX[ridge.shape]]! += weight;
+      noise[s]! += weight;
     });
-    if (total === 0) return null;
-    for (let cell = 0; cell < weight.length; cell++) weight[cell]! /= total;
-    const logEvidence = this.cells.logEvidence + Math.log(total);
-    return new Posterior(this.grid, this.data, this.noiseNodes, this.sides, { ...this.cells, weight, logEvidence });
+    return { peak, shape, noise };
   }
-}
-
-function entryOf(axis: GridAxis, { peak, shape }: Ridge, noise: number): number {
-  return axis === 'peak' ? peak : axis === 'shape' ? SHAPE_INDEX[shape] : noise;
 }
 
 /** Mean and sd of ln σ/σ₀. */

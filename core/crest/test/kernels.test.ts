@@ -3,8 +3,8 @@ import fc from 'fast-check';
 import { CholeskyDecomposition, determinant, Matrix, solve } from 'ml-matrix';
 import { describe, expect, it } from 'vitest';
 import { histogramQuantiles } from '../curve';
-import { SHAPE_SHARES } from '../constants';
-import { FIRST_CREST, FRESH_PEAK, gridOf, noiseNodesOf, SCALE_NOISE } from '../grid';
+import { SHAPE_SHARES, SHAPES } from '../constants';
+import { FLAT_PEAK, FRESH_PEAK, gridOf, noiseNodesOf, SCALE_NOISE } from '../grid';
 import { KNOTS, onAllDays } from '../knots';
 import { cholesky, dot, whiten } from '../linalg';
 import { logCdf, millsRatio, positiveMean, positiveQuantile } from '../normal';
@@ -123,18 +123,15 @@ describe('a posterior', () => {
 
   it.each(['peak', 'noise', 'shape'] as const)('has a marginal of its %s that sums to 1', (axis) => {
     const marginal = posterior.marginal(axis);
-    expect(marginal).toHaveLength(posterior.size(axis));
+    expect(marginal).toHaveLength({ peak: grid.logPeaks.length, noise: grid.noiseNodes, shape: 6 }[axis]);
     expect(marginal.reduce((sum, weight) => sum + weight, 0)).toBeCloseTo(1, 12);
   });
 
-  it('given some entries of an axis keeps their odds, and is none where none of them is possible', () => {
-    const marginal = posterior.marginal('peak');
-    const crested = posterior.condition('peak', (p) => p >= FIRST_CREST)!;
-    const given = crested.marginal('peak');
-    expect(given[FRESH_PEAK]).toBe(0);
-    expect(given[20]! / given[30]!).toBeCloseTo(marginal[20]! / marginal[30]!, 9);
-    expect(given.reduce((sum, weight) => sum + weight, 0)).toBeCloseTo(1, 12);
-    expect(posterior.condition('noise', () => false)).toBeNull();
+  it('has the shapes with a crest where it has peaks, and the others beside', () => {
+    const [peak, shape] = [posterior.marginal('peak'), posterior.marginal('shape')];
+    expect(peak[FRESH_PEAK]).toBeCloseTo(shape[SHAPES.indexOf('fresh')]!, 12);
+    expect(peak[FLAT_PEAK]).toBeCloseTo(shape[SHAPES.indexOf('flat')]!, 12);
+    expect(peak[FRESH_PEAK]).not.toBeCloseTo(peak[FLAT_PEAK]!, 3);
   });
 });
 
