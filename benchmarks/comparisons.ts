@@ -1,6 +1,8 @@
 import { parseArgs } from 'node:util';
 import { fitCrest, type CrestBrew, type CrestInput } from '../core/crest';
 import type { Compared } from '../core/cup';
+import { bayesOptimalDayByWords, LIKE } from './judge/comparedFloor';
+import { bayesOptimalDay } from './judge/floor';
 import { mean, regret } from './judge/measures';
 import { SIGMA0, simulateBag, USUAL, type SimulatedBag } from './simulate/brewing';
 
@@ -14,6 +16,7 @@ const { values } = parseArgs({
     bags: { type: 'string', default: '300' },
     seed: { type: 'string', default: '1' },
     asked: { type: 'string', default: '60' },
+    floor: { type: 'string', default: '6000' },
     'keep-recipe': { type: 'boolean', default: false },
   },
 });
@@ -21,7 +24,8 @@ const bags = Number(values.bags);
 const seed = Number(values.seed);
 /** How many bags of each are gone through cup by cup, asking the engine which comparison it would have. */
 const asked = Math.min(bags, Number(values.asked));
-const LIKE = 1.5;
+/** Bags drawn for the floor; 0 for none. */
+const floorDraws = Number(values.floor);
 const habit = { ...USUAL, keepsRecipe: values['keep-recipe'] };
 
 const wordFor = (by: number): Compared => (by > LIKE ? 'better' : by < -LIKE ? 'worse' : 'like');
@@ -68,7 +72,18 @@ function counted(said: CrestInput): CrestInput {
   return { ...said, brews };
 }
 
-const WAYS = ['table', 'marks', 'best yet', 'last', 'best yet, counted', 'last, counted', 'most telling'] as const;
+const WAYS = [
+  'table',
+  'marks',
+  'best yet',
+  'last',
+  'best yet, counted',
+  'last, counted',
+  'most telling',
+  'marks, floor',
+  'best yet, floor',
+  'last, floor',
+] as const;
 type Way = (typeof WAYS)[number];
 type Losses = Record<Way, number[]>;
 const none = (): Losses => Object.fromEntries(WAYS.map((way) => [way, [] as number[]])) as Losses;
@@ -77,9 +92,10 @@ const rows = ['crest', 'opening', 'plateau'].map((family, f) => {
   const losses = none();
   for (let b = 0; b < bags; b++) {
     const bag = simulateBag(family, seed * 5_000_011 + f * 10_007 + b, 1, habit);
-    const lost = (way: Way, input: CrestInput): void => {
-      losses[way].push(regret(bag.truth, fitCrest(input).advisedDay));
+    const drunkOn = (way: Way, day: number): void => {
+      losses[way].push(regret(bag.truth, day));
     };
+    const lost = (way: Way, input: CrestInput): void => drunkOn(way, fitCrest(input).advisedDay);
     const [best, before] = [inWords(bag, bestYet), inWords(bag, last)];
     lost('table', { ...bag.input, brews: [] });
     lost('marks', bag.input);
@@ -88,6 +104,10 @@ const rows = ['crest', 'opening', 'plateau'].map((family, f) => {
     lost('best yet, counted', counted(best));
     lost('last, counted', counted(before));
     if (b < asked) lost('most telling', inWords(bag, telling));
+    if (floorDraws === 0) continue;
+    drunkOn('marks, floor', bayesOptimalDay(bag, floorDraws));
+    drunkOn('best yet, floor', bayesOptimalDayByWords(best, bag.tableDays, seed + b, floorDraws));
+    drunkOn('last, floor', bayesOptimalDayByWords(before, bag.tableDays, seed + b, floorDraws));
   }
   return { family, losses };
 });

@@ -16,7 +16,7 @@ const { values } = parseArgs({
   options: {
     bags: { type: 'string', default: '300' },
     seed: { type: 'string', default: '1' },
-    floor: { type: 'string', default: '3000' },
+    floor: { type: 'string', default: '6000' },
     only: { type: 'string' },
   },
 });
@@ -55,8 +55,7 @@ function lossesOf(
     losses.engine.push(regret(bag.truth, fit.advisedDay));
     losses.best.push(regret(bag.truth, bestScoringDay(bag.input)));
     losses.parabola.push(regret(bag.truth, parabola(bag.input)));
-    if (floorDraws > 0 && name in FAMILIES)
-      losses.floor.push(regret(bag.truth, bayesOptimalDay(bag, seed + 7 * b, floorDraws)));
+    if (floorDraws > 0 && name in FAMILIES) losses.floor.push(regret(bag.truth, bayesOptimalDay(bag, floorDraws)));
     // Of a bag that is best fresh or never changes the interval, given a crest, says nothing.
     if (bag.family !== 'fading' && bag.family !== 'flat')
       losses.covered.push(Number(fit.peak.lo <= best && best <= fit.peak.hi));

@@ -1,6 +1,6 @@
 import type { BrewParameters } from '../../core/brew';
 import { PROCESSES, tablePeakDays, type CrestBrew, type CrestInput } from '../../core/crest';
-import { FAMILIES, unseen, type Truth } from './families';
+import { FAMILIES, LAST_TRUE_DAY, truthOf, unseen, type Truth } from './families';
 import { random, type Random } from './random';
 
 /** Repeatability the engine is told; the taster's true one scatters around it. */
@@ -39,22 +39,27 @@ export function tasteOf(rng: Random): Taste {
   return { sigma: rng.logNormal(SIGMA0, 0.3), brewers, perTwoC: -Math.abs(rng.normal(0, 0.25 * SIGMA0)) };
 }
 
-/** The mark of one brew: the truth on that day, what the recipe does to it, and an error. */
+type Made = Pick<CrestBrew, 'age' | 'brewer' | 'waterC' | 'recordedFrom' | 'fault'>;
+
+/** The mark of a sound brew without its error: the truth on that day, and what the recipe does to it. */
+export function soundScore(truth: Truth, { brewers, perTwoC }: Taste, { age, brewer, waterC }: Made): number {
+  const warmer = ((waterC ?? 94) - 94) / 2;
+  return truth[Math.min(LAST_TRUE_DAY, Math.round(age))]! + (brewers[brewer] ?? 0) + perTwoC * warmer ** 2;
+}
+
+/** Factor on the error of a mark, by when it was written. */
+export const errorFactor = ({ recordedFrom }: Made): number => (recordedFrom === 'memory' ? Math.sqrt(3.2) : 1);
+
+/** The mark of one brew: what it would be without fault and error, and both. */
 export function scoreOf(
   rng: Random,
   truth: Truth,
   taste: Taste,
-  brew: Pick<CrestBrew, 'age' | 'brewer' | 'waterC' | 'recordedFrom' | 'fault'>,
+  brew: Made,
   error = rng.normal(0, taste.sigma),
 ): number {
-  const warmer = ((brew.waterC ?? 94) - 94) / 2;
   const spoiled = brew.fault === null ? 0 : -rng.uniform(6, 20);
-  const y =
-    truth[Math.min(90, Math.round(brew.age))]! +
-    (taste.brewers[brew.brewer] ?? 0) +
-    taste.perTwoC * warmer ** 2 +
-    spoiled +
-    error * (brew.recordedFrom === 'memory' ? Math.sqrt(3.2) : 1);
+  const y = soundScore(truth, taste, brew) + spoiled + error * errorFactor(brew);
   // Marks have one decimal on a scale of 10.
   return Math.min(100, Math.max(0, Math.round(y)));
 }
@@ -108,7 +113,7 @@ export function simulateBag(family: string, seed: number, later = 1, habit = USU
   const roastLevel = rng.pick(['light', 'medium-light', 'medium'] as const);
   const process = rng.pick(PROCESSES);
   const tableDays = tablePeakDays(roastLevel, process, 'filter');
-  const truth = (FAMILIES[family]?.draw ?? unseen)(rng, tableDays * later);
+  const truth = truthOf(FAMILIES[family]?.family ?? unseen, rng, tableDays * later);
   const taste = tasteOf(rng);
   return {
     family,

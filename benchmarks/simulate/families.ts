@@ -7,79 +7,81 @@ export const LAST_TRUE_DAY = 90;
 /** How a bag truly goes: the score the reference recipe would get on rest days 0 … 90, points. */
 export type Truth = Float64Array;
 
-/** Draws a truth for a bag whose kind is expected to peak around `tableDays`. */
-export type Family = (random: Random, tableDays: number) => Truth;
+/** Draws how a bag whose kind is expected to peak around `tableDays` changes: its truth less its baseline, points. */
+export type Family = (random: Random, tableDays: number) => Float64Array;
 
-const over = (f: (day: number) => number): Truth =>
+/** The baseline of a bag, points. */
+export const BASELINE = { mean: 82, sd: 6 } as const;
+
+/** A truth of a family. */
+export function truthOf(family: Family, random: Random, tableDays: number): Truth {
+  const baseline = random.normal(BASELINE.mean, BASELINE.sd);
+  return family(random, tableDays).map((change) => baseline + change);
+}
+
+const over = (f: (day: number) => number): Float64Array =>
   Float64Array.from({ length: LAST_TRUE_DAY + 1 }, (_, day) => f(day));
-const baselineOf = (random: Random): number => random.normal(82, 6);
 const bump = (day: number, peak: number, width: number): number =>
   Math.exp(-0.5 * (Math.log(Math.max(day, 0.5) / peak) / width) ** 2);
 const logistic = (x: number): number => 1 / (1 + Math.exp(-x));
 
 /** One rise and one fall. */
 const crest: Family = (random, tableDays) => {
-  const baseline = baselineOf(random);
   const height = random.uniform(5, 18);
   const peak = random.logNormal(tableDays, 0.38);
   const rise = random.logNormal(0.5, 0.3);
   const fall = random.logNormal(0.6, 0.35);
-  return over((day) => baseline - height * (1 - bump(day, peak, day < peak ? rise : fall)));
+  return over((day) => -height * (1 - bump(day, peak, day < peak ? rise : fall)));
 };
 
 /** Gas leaves exponentially and stops hiding the cup; staling takes away linearly from the start. */
 const degassing: Family = (random, tableDays) => {
-  const baseline = baselineOf(random);
   const gas = random.uniform(8, 22);
   const gasDays = random.logNormal(tableDays / 3, 0.35);
   const staling = random.uniform(0.12, 0.4);
-  return over((day) => baseline - gas * Math.exp(-day / gasDays) - staling * day);
+  return over((day) => -gas * Math.exp(-day / gasDays) - staling * day);
 };
 
 /** Rises, stays at its best for weeks, falls. */
 const plateau: Family = (random, tableDays) => {
-  const baseline = baselineOf(random);
   const height = random.uniform(6, 16);
   const up = random.logNormal(tableDays * 0.6, 0.35);
   const down = up + random.uniform(18, 40);
   const upWidth = random.uniform(1, 3);
   const downWidth = random.uniform(3, 7);
-  return over((day) => baseline - height * (1 - logistic((day - up) / upWidth) * logistic((down - day) / downWidth)));
+  return over((day) => -height * (1 - logistic((day - up) / upWidth) * logistic((down - day) / downWidth)));
 };
 
 /** At its best when it comes, and worse every day. */
 const fading: Family = (random) => {
-  const baseline = baselineOf(random);
   const height = random.uniform(6, 18);
   const days = random.uniform(10, 40);
-  return over((day) => baseline - height * (1 - Math.exp(-day / days)));
+  return over((day) => -height * (1 - Math.exp(-day / days)));
 };
 
 /** Opens, closes, and opens again. */
 const twoHumps: Family = (random, tableDays) => {
-  const baseline = baselineOf(random);
   const height = random.uniform(6, 15);
   const first = random.logNormal(tableDays * 0.6, 0.25);
   const second = first * random.uniform(2, 3.2);
   const share = random.uniform(0.7, 1.15);
-  return over((day) => baseline - height * (1 - Math.max(bump(day, first, 0.32), share * bump(day, second, 0.32))));
+  return over((day) => -height * (1 - Math.max(bump(day, first, 0.32), share * bump(day, second, 0.32))));
 };
 
 /** Hardly changes. */
 const flat: Family = (random) => {
-  const baseline = baselineOf(random);
   const slope = random.normal(0, 0.01);
-  return over((day) => baseline + slope * day);
+  return over((day) => slope * day);
 };
 
 /** The six families the engine is held to, and how many of a hundred bags are believed to be of each. */
-export const FAMILIES: Readonly<Record<string, { draw: Family; share: number }>> = {
-  crest: { draw: crest, share: SHAPE_SHARES.crest },
-  opening: { draw: degassing, share: SHAPE_SHARES.opening },
-  plateau: { draw: plateau, share: SHAPE_SHARES.plateau },
-  fading: { draw: fading, share: SHAPE_SHARES.fresh },
-  'two humps': { draw: twoHumps, share: SHAPE_SHARES.twice },
-  flat: { draw: flat, share: SHAPE_SHARES.flat },
+export const FAMILIES: Readonly<Record<string, { family: Family; share: number }>> = {
+  crest: { family: crest, share: SHAPE_SHARES.crest },
+  opening: { family: degassing, share: SHAPE_SHARES.opening },
+  plateau: { family: plateau, share: SHAPE_SHARES.plateau },
+  fading: { family: fading, share: SHAPE_SHARES.fresh },
+  'two humps': { family: twoHumps, share: SHAPE_SHARES.twice },
+  flat: { family: flat, share: SHAPE_SHARES.flat },
 };
 
 /** A family drawn by the believed shares. */
@@ -97,7 +99,6 @@ export function anyFamily(random: Random): string {
  * process with squared-exponential covariance of the given length.
  */
 export const unseen: Family = (random) => {
-  const baseline = baselineOf(random);
   const sd = random.uniform(2, 6);
   const length = random.uniform(0.5, 0.9);
   const waves = Array.from({ length: 40 }, () => ({
@@ -106,12 +107,8 @@ export const unseen: Family = (random) => {
   }));
   return over(
     (day) =>
-      baseline +
       sd *
-        Math.sqrt(2 / waves.length) *
-        waves.reduce(
-          (sum, { frequency, phase }) => sum + Math.cos(frequency * Math.log(Math.max(day, 0.5)) + phase),
-          0,
-        ),
+      Math.sqrt(2 / waves.length) *
+      waves.reduce((sum, { frequency, phase }) => sum + Math.cos(frequency * Math.log(Math.max(day, 0.5)) + phase), 0),
   );
 };

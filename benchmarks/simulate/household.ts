@@ -1,5 +1,5 @@
 import { REFERENCE, SIGMA0 } from './brewing';
-import { anyFamily, FAMILIES, type Truth } from './families';
+import { anyFamily, FAMILIES, truthOf, type Truth } from './families';
 import { random } from './random';
 import { PROCESSES, tablePeakDays, type CrestBrew, type CrestInput } from '../../core/crest';
 
@@ -28,7 +28,7 @@ export function simulateHousehold(seed: number, days: number): SimulatedHousehol
   const bags = Array.from({ length: rng.whole(6, 10) }, (): ShelvedBag => {
     const roastLevel = rng.pick(['light', 'medium-light', 'medium'] as const);
     const process = rng.pick(PROCESSES);
-    const truth = FAMILIES[anyFamily(rng)]!.draw(rng, tablePeakDays(roastLevel, process, 'filter'));
+    const truth = truthOf(FAMILIES[anyFamily(rng)]!.family, rng, tablePeakDays(roastLevel, process, 'filter'));
     return {
       truth,
       roastedOn: rng.whole(-24, 20),

@@ -1,9 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { bestScoringDay, parabola } from '../judge/advisers';
+import { LIKE, logProbabilityOfWords, type Word } from '../judge/comparedFloor';
 import { bayesOptimalDay } from '../judge/floor';
 import { Calibration, regret, trueBestDay } from '../judge/measures';
 import { simulateBag } from '../simulate/brewing';
-import { FAMILIES, unseen, type Truth } from '../simulate/families';
+import { FAMILIES, truthOf, unseen, type Truth } from '../simulate/families';
 import { random } from '../simulate/random';
 
 const seeds = Array.from({ length: 400 }, (_, i) => 7_000_003 + i);
@@ -52,21 +53,21 @@ describe('the numbers of the simulator', () => {
 });
 
 describe('the families of truth', () => {
-  const truthOf = (family: string): Truth => FAMILIES[family]!.draw(random(9), 17);
+  const truthIn = (family: string): Truth => truthOf(FAMILIES[family]!.family, random(9), 17);
 
   it('are finite on every day, and do what their names say', () => {
-    for (const family of [...Object.values(FAMILIES).map(({ draw }) => draw), unseen])
-      expect(Array.from(family(random(5), 17)).every(Number.isFinite)).toBe(true);
-    const fading = truthOf('fading');
+    for (const family of [...Object.values(FAMILIES).map(({ family }) => family), unseen])
+      expect(Array.from(truthOf(family, random(5), 17)).every(Number.isFinite)).toBe(true);
+    const fading = truthIn('fading');
     expect(fading.every((y, day) => day === 0 || y < fading[day - 1]!)).toBe(true);
-    const crest = truthOf('crest');
+    const crest = truthIn('crest');
     const top = crest.indexOf(Math.max(...crest));
     expect(crest.every((y, day) => day === 0 || (day <= top ? y >= crest[day - 1]! : y <= crest[day - 1]!))).toBe(true);
-    const humps = truthOf('two humps');
+    const humps = truthIn('two humps');
     expect(humps.filter((y, day) => day > 0 && day < 90 && y > humps[day - 1]! && y >= humps[day + 1]!)).toHaveLength(
       2,
     );
-    const flat = truthOf('flat');
+    const flat = truthIn('flat');
     expect(Math.max(...flat) - Math.min(...flat)).toBeLessThan(4);
   });
 });
@@ -99,8 +100,47 @@ describe('the judges', () => {
     );
     const lost = (adviser: (bag: (typeof bags)[number], b: number) => number): number =>
       mean(bags.map((bag, b) => regret(bag.truth, adviser(bag, b))));
-    const floor = lost((bag, b) => bayesOptimalDay(bag, 11 + b, 600));
+    const floor = lost((bag) => bayesOptimalDay(bag, 600));
     expect(floor).toBeLessThan(lost(({ input }) => bestScoringDay(input)));
     expect(floor).toBeLessThan(lost(({ input }) => parabola(input)));
+  });
+});
+
+describe('words about cups', () => {
+  it('are as probable as they are said of cups that are tasted and marked', () => {
+    const cups = [
+      { tastes: 80, sd: 3 },
+      { tastes: 84, sd: 3.5 },
+      { tastes: 83, sd: 5 },
+      { tastes: 79, sd: 3 },
+    ];
+    const words: (Word | null)[] = [
+      null,
+      { than: 0, was: 'better' },
+      { than: 1, was: 'like' },
+      { than: 0, was: 'worse' },
+    ];
+    const rng = random(5);
+    const tastings = 60_000;
+    let said = 0;
+    for (let i = 0; i < tastings; i++) {
+      const marks = cups.map(({ tastes, sd }) => Math.round(rng.normal(tastes, sd)));
+      const wordFor = (by: number): string => (by > LIKE ? 'better' : by < -LIKE ? 'worse' : 'like');
+      if (words.every((word, k) => !word || wordFor(marks[k]! - marks[word.than]!) === word.was)) said++;
+    }
+    expect(Math.exp(logProbabilityOfWords(words, cups)) / (said / tastings)).toBeCloseTo(1, 1);
+    expect(said).toBeGreaterThan(1000);
+  });
+
+  it('of one cup against another come to 1', () => {
+    const cups = [
+      { tastes: 97, sd: 3 },
+      { tastes: 99, sd: 3 },
+    ];
+    const all = (['better', 'like', 'worse'] as const).map((was) =>
+      Math.exp(logProbabilityOfWords([null, { than: 0, was }], cups)),
+    );
+    expect(all[0]! + all[1]! + all[2]!).toBeCloseTo(1, 9);
+    expect(all[0]).toBeGreaterThan(all[2]!);
   });
 });
