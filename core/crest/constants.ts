@@ -56,7 +56,7 @@ export const PEAK_LOG_SD = 0.38;
  * The table may be wrong about a taster: this share of the prior is wider by this factor. *Assumption*, tuned on
  * simulated bags (docs/engine-report.md).
  */
-export const PEAK_DOUBT = { share: 0.25, factor: 2 } as const;
+export const PEAK_DOUBT = { share: 0.1, factor: 2 } as const;
 /**
  * Share of the prior spread flat over ln `PEAK_MIN_DAYS` … ln `PEAK_MAX_DAYS`, so that odd bags stay possible.
  * *Assumption*.
@@ -105,8 +105,8 @@ export const OPENING = { peakInTaus: { median: 2.2, logSd: 0.3 } } as const;
 export const PLATEAU = { halfLengths: [0.4, 0.65, 0.9], width: 0.14 } as const;
 /**
  * A bag that opens twice: a lower crest, `height` times as high, stands before or after the main one (each as likely)
- * at one of these distances in ln days (`between` where one has to stand for both); log-width of both. The other side
- * is as wide as it usually is. *Assumption*.
+ * at one of these distances in ln days (`between` where one has to stand for both); log-width of both, on either side.
+ * *Assumption*.
  */
 export const SECOND_CREST = { logApart: [0.7, 1.05], between: 0.87, height: 0.9, width: 0.35 } as const;
 
@@ -380,4 +380,4 @@ export const NEGLIGIBLE_LOG = -22;
 export const FOLLOWED = { steps: 2, upTo: 16 } as const;
 
 /** Raised whenever an answer may change: kept verdicts of an older engine are worked out anew. */
-export const ENGINE_VERSION = 12;
+export const ENGINE_VERSION = 13;

@@ -130,13 +130,13 @@ function addCrests(builder: GridBuilder, entry: number, peak: number, nodes: Nod
 
   const { between, height, width } = SECOND_CREST;
   const logApart = nodes.second === 1 ? [between] : SECOND_CREST.logApart;
-  const usualRise = builder.before(peak, (x) => ridge(x, peak, RISE_WIDTH.median));
-  const usualFall = builder.after(peak, (x) => ridge(x, peak, FALL_WIDTH.median));
+  const ownRise = builder.before(peak, (x) => ridge(x, peak, width));
+  const ownFall = builder.after(peak, (x) => ridge(x, peak, width));
   for (const apart of logApart) {
     const first = builder.before(peak, (x) => twoCrests(x, peak, peak - apart, height, width));
     const second = builder.after(peak, (x) => twoCrests(x, peak, peak + apart, height, width));
-    add('twice', first, usualFall, -Math.log(2 * logApart.length));
-    add('twice', usualRise, second, -Math.log(2 * logApart.length));
+    add('twice', first, ownFall, -Math.log(2 * logApart.length));
+    add('twice', ownRise, second, -Math.log(2 * logApart.length));
   }
 
   const taus = logNormalAxis(OPENING.peakInTaus.median, OPENING.peakInTaus.logSd, nodes.opening);

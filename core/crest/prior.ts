@@ -40,7 +40,7 @@ interface Doubt {
 /**
  * Density of the log peak age `x` of a bag that has a crest:
  *
- *     0.7 · N(x; ln p₀, s²) + 0.25 · N(x; ln p₀, (2s)²) + 0.05 · U(x; ln 1.5, ln 90)
+ *     0.85 · N(x; ln p₀, s²) + 0.1 · N(x; ln p₀, (2s)²) + 0.05 · U(x; ln 1.5, ln 90)
  *
  * with p₀ and s (0.38) from the table or from the taster's history. The wider part is for tasters about whom the table
  * is wrong; a history takes it down with s.

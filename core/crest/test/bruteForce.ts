@@ -38,7 +38,7 @@ const normal = (x: number, mean: number, sd: number): number => Math.exp(-0.5 * 
 export function doubt(peak: number, table: number): number {
   const bell = (sd: number): number => normal(peak, table, sd) / Math.sqrt(2 * Math.PI);
   const flat = 0.05 / Math.log(60);
-  return (0.95 * bell(0.95) + flat) / (0.7 * bell(0.38) + 0.25 * bell(0.76) + flat);
+  return (0.95 * bell(0.95) + flat) / (0.85 * bell(0.38) + 0.1 * bell(0.76) + flat);
 }
 
 export function bruteForce(input: CrestInput, askedAges: readonly number[]): BruteForce {
@@ -83,7 +83,7 @@ export function bruteForce(input: CrestInput, askedAges: readonly number[]): Bru
   const peakWeights = peaks.map((peak) => {
     const bell = (sd: number): number => normal(peak, table, sd) / Math.sqrt(2 * Math.PI);
     return (
-      (0.7 * bell(0.38) + 0.25 * bell(0.76) + 0.05 / Math.log(60)) *
+      (0.85 * bell(0.38) + 0.1 * bell(0.76) + 0.05 / Math.log(60)) *
       (input.restAdviceDays === null ? 1 : normal(peak, Math.log(input.restAdviceDays), 0.3))
     );
   });
@@ -97,17 +97,16 @@ export function bruteForce(input: CrestInput, askedAges: readonly number[]): Bru
   peaks.forEach((peak, k) => {
     const here = peakWeights[k]! / peakTotal;
     const side =
-      (zr: number | null, zf: number | null, apart: number): Way['shape'] =>
-      (at) => {
-        const before = at < peak;
-        const other = before ? zr : zf;
-        if (other !== null)
-          return bump(at, peak, before ? 0.5 * Math.exp(0.35 * other) : 0.6 * Math.exp(0.4 * other)) - 1;
-        return Math.max(bump(at, peak, 0.35), 0.9 * bump(at, before ? peak - apart : peak + apart, 0.35)) - 1;
-      };
+      (zr: number, zf: number): Way['shape'] =>
+      (at) =>
+        bump(at, peak, at < peak ? 0.5 * Math.exp(0.35 * zr) : 0.6 * Math.exp(0.4 * zf)) - 1;
+    const twice =
+      (second: number): Way['shape'] =>
+      (at) =>
+        Math.max(bump(at, peak, 0.35), 0.9 * bump(at, second, 0.35)) - 1;
     for (const zr of z) {
       for (const zf of z)
-        ways.push({ prior: (here * 0.45 * zWeight(zr) * zWeight(zf)) / zTotal ** 2, peak: k, shape: side(zr, zf, 0) });
+        ways.push({ prior: (here * 0.45 * zWeight(zr) * zWeight(zf)) / zTotal ** 2, peak: k, shape: side(zr, zf) });
       // What gas hides is gone after some τ, what staling takes goes on: level at the peak.
       const tau = Math.exp(peak) / (2.2 * Math.exp(0.3 * zr));
       const [best, gone] = [Math.exp(peak), Math.exp(-Math.exp(peak) / tau)];
@@ -120,8 +119,8 @@ export function bruteForce(input: CrestInput, askedAges: readonly number[]): Bru
       });
     }
     for (const apart of [0.7, 1.05]) {
-      ways.push({ prior: here * 0.0125, peak: k, shape: side(0, null, apart) });
-      ways.push({ prior: here * 0.0125, peak: k, shape: side(null, 0, apart) });
+      ways.push({ prior: here * 0.0125, peak: k, shape: twice(peak + apart) });
+      ways.push({ prior: here * 0.0125, peak: k, shape: twice(peak - apart) });
     }
     for (const half of [0.4, 0.65, 0.9]) {
       const fallen = (beyond: number): number => 1 / (1 + Math.exp(-(beyond - half) / 0.14));

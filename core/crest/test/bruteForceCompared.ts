@@ -111,7 +111,7 @@ function drawShape(
   while (!(peak > Math.log(1.5) && peak < Math.log(90))) {
     const how = uniform();
     if (how < 0.05) peak = Math.log(1.5) + uniform() * Math.log(60);
-    else peak = table + (how < 0.3 ? 0.76 : 0.38) * normal();
+    else peak = table + (how < 0.15 ? 0.76 : 0.38) * normal();
   }
   const [rise, fall] = [0.5 * Math.exp(0.35 * normal()), 0.6 * Math.exp(0.4 * normal())];
   if (which < 0.6) return { shape: 'crest', peak, curve: (x) => bump(x, peak, x < peak ? rise : fall) - 1 };
@@ -132,9 +132,6 @@ function drawShape(
   return {
     shape: 'twice',
     peak,
-    curve: (x) => {
-      if (x < peak !== before) return bump(x, peak, before ? 0.6 : 0.5) - 1;
-      return Math.max(bump(x, peak, 0.35), 0.9 * bump(x, before ? peak - apart : peak + apart, 0.35)) - 1;
-    },
+    curve: (x) => Math.max(bump(x, peak, 0.35), 0.9 * bump(x, before ? peak - apart : peak + apart, 0.35)) - 1,
   };
 }
