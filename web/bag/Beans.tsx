@@ -7,10 +7,11 @@ import type { BagPage } from '../../contract/shelf';
 import { correctionG, cupsLeft } from '../../core/brew';
 import { daysBetween, isFrozenOn, ratesWith, restDay, spellsOf } from '../../core/rest';
 import { START_RULES, type StartRule } from '../../core/shelf/plan';
-import { cupsText, lastDosesText, START_RULE_WORDS, startRuleText } from '../../core/text';
+import { cupsText, lastDosesText, START_RULE_WORDS, startRuleText, weightIn } from '../../core/text';
 import { useUnits } from '../api/useUnits';
 import { LineForm } from '../forms/LineForm';
-import { UnitInput } from '../forms/UnitInput';
+import { typedNumber } from '../forms/typed';
+import { WeightInput } from '../forms/WeightInput';
 import { dateText, sentenceCase, weightText } from '../ui/format';
 import { useBagChange } from './useBagChange';
 
@@ -116,30 +117,27 @@ function PortionLine({
   );
 }
 
-const numberIn = (typed: string): number => Number(typed.trim().replace(',', '.'));
-
 /** Beans weighed off and put into the freezer. */
 function WeighOff({ most, keep }: { most: number; keep: (grams: number) => void }) {
   const [typed, setTyped] = useState('');
-  const grams = numberIn(typed);
-  const isReady = typed.trim() !== '' && grams >= 1 && grams <= most;
+  const grams = typedNumber(typed);
+  const isReady = typeof grams === 'number' && grams >= 1 && grams <= most;
   return (
     <LineForm
       className="mt-2"
       button="Freeze a portion"
       isReady={isReady}
       take={() => {
-        keep(grams);
+        if (isReady) keep(grams);
         setTyped('');
       }}
     >
-      <UnitInput
-        unit="g"
-        aria-label="Weight of a portion, g"
-        placeholder="60"
+      <WeightInput
+        name="Weight of a portion"
+        otherwise={60}
         value={typed}
         isInvalid={typed.trim() !== '' && !isReady}
-        onChange={({ target }) => setTyped(target.value)}
+        onChange={setTyped}
       />
     </LineForm>
   );
@@ -147,13 +145,15 @@ function WeighOff({ most, keep }: { most: number; keep: (grams: number) => void 
 
 /** What is left by the scale, where it is not what was reckoned. */
 function ByTheScale({ page: { bag, stock }, today }: { page: BagPage; today: string }) {
+  const units = useUnits();
   const change = useBagChange(bag);
   const [left, setLeft] = useState('');
   const [reason, setReason] = useState('');
-  const grams = numberIn(left);
-  const isWeight = left.trim() !== '' && grams >= 0 && grams <= 20_000;
+  const grams = typedNumber(left);
+  const isWeight = typeof grams === 'number' && grams >= 0 && grams <= 20_000;
   const by = isWeight ? correctionG(stock.bagG, grams) : null;
-  const isReady = by !== null && by !== 0 && reason.trim() !== '';
+  const isAsReckoned = by !== null && weightIn(units, Math.abs(by)) === 0;
+  const isReady = by !== null && !isAsReckoned && reason.trim() !== '';
   return (
     <details className="mt-2">
       <summary>The scale says otherwise</summary>
@@ -162,7 +162,7 @@ function ByTheScale({ page: { bag, stock }, today }: { page: BagPage; today: str
           {bag.corrections.map(({ id, on, grams: difference, reason: why }) => (
             <li key={id}>
               {dateText(on, today)}: {difference > 0 ? '+' : '−'}
-              {Math.abs(difference)} g, {why}{' '}
+              {weightText(Math.abs(difference), units)}, {why}{' '}
               <Button
                 variant="bare"
                 onClick={() => void change({ corrections: bag.corrections.filter((one) => one.id !== id) })}
@@ -185,12 +185,7 @@ function ByTheScale({ page: { bag, stock }, today }: { page: BagPage; today: str
           setReason('');
         }}
       >
-        <UnitInput
-          unit="g"
-          aria-label="In the bag by the scale, g"
-          value={left}
-          onChange={({ target }) => setLeft(target.value)}
-        />
+        <WeightInput name="In the bag by the scale" value={left} onChange={setLeft} />
         <Form.Control
           className="flex-fill w-auto"
           aria-label="Why it differs"
@@ -200,7 +195,7 @@ function ByTheScale({ page: { bag, stock }, today }: { page: BagPage; today: str
           onChange={({ target }) => setReason(target.value)}
         />
       </LineForm>
-      {by === 0 && <p className="quiet small mb-0">That is what was reckoned: nothing to correct.</p>}
+      {isAsReckoned && <p className="quiet small mb-0">That is what was reckoned: nothing to correct.</p>}
     </details>
   );
 }
