@@ -180,14 +180,14 @@ test('the household writes weights in ounces, dates as it likes, and what it own
   const beans = page.locator('#beans');
   await beans.getByLabel('Weight of a portion, oz').fill('2,5');
   await beans.getByRole('button', { name: 'Freeze a portion' }).click();
-  await expect(beans).toContainText(/In the bag: 5\.62 oz.*Portion 1: 2\.5 oz/s);
+  await expect(beans).toContainText(/In the bag: 5,62 oz.*Portion 1: 2,5 oz/s);
   await beans.getByText('The scale says otherwise').click();
   await beans.getByLabel('In the bag by the scale, oz').fill('5.62');
   await expect(beans).toContainText('That is what was reckoned');
   await beans.getByLabel('In the bag by the scale, oz').fill('5.12');
   await beans.getByLabel('Why it differs').fill('given away');
   await beans.getByRole('button', { name: 'Correct' }).click();
-  await expect(beans).toContainText(/In the bag: 5\.12 oz.*−0\.5 oz, given away/s);
+  await expect(beans).toContainText(/In the bag: 5,12 oz.*−0,5 oz, given away/s);
   // What is kept stays in grams.
   const [, bagId = ''] = /bags\/([0-9a-f-]+)/.exec(page.url()) ?? [];
   const kept = await page.request.get(`${unused.address}/api/bags/${bagId}?today=${dateOf(0)}`);
