@@ -1,76 +1,77 @@
-import { ALIKE, DRAW_SEED, LAST_DAY, PEAK_GROUPS } from './constants';
-import { normalTable, type Draws } from './draws';
+import { ALIKE, LAST_DAY, PEAK_GROUPS } from './constants';
+import type { Draws } from './draws';
 import { KNOTS } from './knots';
+import { cdf } from './normal';
 import type { Posterior } from './posterior';
 import { tastedDraws } from './tasted';
 import type { UsableBrew } from './usable';
 
-/** What a cup may be called against another. */
-const WORDS = 3;
 /** Which knots it is asked of; days between go with the one before. *Numerical*. */
 const EVERY_KNOT = 4;
 
 /**
  * Which earlier cup a cup of each rest day is best held against: the one whose comparison tells most about when the
- * peak is, the mutual information of the word and the group of peaks the bag belongs to, over the drawn curves; the
- * ids, per rest day 0 … 90. Empty without brews.
+ * peak is, the mutual information of the word and the group of peaks the bag belongs to; the ids, per rest day 0 … 90.
+ * How far two cups are apart is taken as normal within a group. Empty without brews.
  */
 export function compareWith(posterior: Posterior, draws: Draws, brews: readonly UsableBrew[]): string[] {
   if (brews.length === 0) return [];
   const { data, noiseNodes } = posterior;
   const { count, curves, noiseNode } = draws;
   const alike = ALIKE * data.sigma0;
-  const noise = normalTable(count, 1, DRAW_SEED + 3).map((z, d) => z * noiseNodes[noiseNode[d]!]!.noise * data.sigma0);
-  const others = brews.map(({ score }, brew) =>
-    score === null
-      ? tastedDraws(posterior, draws, data.brewOf.indexOf(brew, data.known))
-      : new Float64Array(count).fill(score),
+  const variances = noiseNodes.map(({ noise }) => (noise * data.sigma0) ** 2);
+  const noise = byGroup(count, (d) => variances[noiseNode[d]!]!);
+  const tasted = brews.map(({ score }, brew) =>
+    score === null ? tastedDraws(posterior, draws, data.brewOf.indexOf(brew, data.known)) : null,
   );
-  const days = KNOTS.length;
-  const groups = PEAK_GROUPS;
-  const perGroup = Math.floor(count / groups);
-  const said = new Uint32Array(groups * WORDS);
-  const here = new Float64Array(count);
   const asked = KNOTS.flatMap((_, k) => (k % EVERY_KNOT === 0 ? [k] : []));
   const atAsked = asked.map((k) => {
-    let most = -Infinity;
-    let best = 0;
-    for (let d = 0; d < count; d++) here[d] = curves[d * days + k]! + noise[d]!;
-    others.forEach((other, o) => {
-      said.fill(0);
-      for (let d = 0, group = 0; group < groups; group++) {
-        for (const end = d + perGroup; d < end; d++) {
-          const by = here[d]! - other[d]!;
-          // Added up instead of chosen: no processor foresees which word it will be.
-          said[group * WORDS + 1 + Number(by > alike) - Number(by < -alike)]! += 1;
-        }
-      }
-      const information = mutualInformation(said);
-      if (information > most) [most, best] = [information, o];
+    const alone = byGroup(count, (d) => curves[d * KNOTS.length + k]!);
+    const told = brews.map(({ score }, o) => {
+      const other = tasted[o];
+      const by = other ? byGroup(count, (d) => curves[d * KNOTS.length + k]! - other[d]!) : alone;
+      const words = by.map(({ mean, variance }, group) => {
+        const sd = Math.sqrt(variance + noise[group]!.mean);
+        return wordProbabilities(other ? mean : mean - score!, sd, alike);
+      });
+      return informationOf(words);
     });
-    return brews[best]!.id;
+    return brews[told.indexOf(Math.max(...told))]!.id;
   });
   return Array.from({ length: LAST_DAY + 1 }, (_, day) => atAsked[asked.findLastIndex((k) => KNOTS[k]! <= day)]!);
 }
 
 /**
- * Mutual information of row and column of a table of counts, [group][word], each group as often as the others; nats.
+ * Mean and variance over the draws in each group of peaks: the draws are in the order of their peaks, and equal groups of
+ * them stand for "the peak is about here".
  */
-function mutualInformation(counts: Uint32Array): number {
-  const groups = counts.length / WORDS;
-  let total = 0;
-  for (const one of counts) total += one;
-  const perGroup = total / groups;
-  let all = 0;
-  let within = 0;
-  for (let w = 0; w < WORDS; w++) {
-    let word = 0;
-    for (let g = 0; g < groups; g++) {
-      const one = counts[g * WORDS + w]!;
-      word += one;
-      if (one > 0) within -= (one / total) * Math.log(one / perGroup);
+function byGroup(count: number, valueOf: (draw: number) => number): { mean: number; variance: number }[] {
+  const perGroup = Math.floor(count / PEAK_GROUPS);
+  return Array.from({ length: PEAK_GROUPS }, (_, group) => {
+    let sum = 0;
+    let square = 0;
+    for (let d = group * perGroup; d < (group + 1) * perGroup; d++) {
+      const value = valueOf(d);
+      sum += value;
+      square += value * value;
     }
-    if (word > 0) all -= (word / total) * Math.log(word / total);
-  }
-  return all - within;
+    const mean = sum / perGroup;
+    return { mean, variance: Math.max(0, square / perGroup - mean * mean) };
+  });
+}
+
+/** How likely a cup that is Normal(by, sd²) better than another is called worse, like it, and better. */
+function wordProbabilities(by: number, sd: number, alike: number): number[] {
+  const worse = cdf((-alike - by) / sd);
+  const better = cdf((by - alike) / sd);
+  return [worse, Math.max(0, 1 - worse - better), better];
+}
+
+const entropy = (words: readonly number[]): number =>
+  words.reduce((sum, p) => (p > 0 ? sum - p * Math.log(p) : sum), 0);
+
+/** Mutual information of a word and its group, by the probabilities of the words in each group; nats. */
+function informationOf(groups: readonly (readonly number[])[]): number {
+  const all = groups[0]!.map((_, word) => groups.reduce((sum, words) => sum + words[word]!, 0) / groups.length);
+  return entropy(all) - groups.reduce((sum, words) => sum + entropy(words), 0) / groups.length;
 }

@@ -1,11 +1,15 @@
+import cdf from '@stdlib/stats-base-dists-normal-cdf';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { COMPARED, type Compared } from '../../cup/comparison';
 import { BoxedNormal } from '../boxed';
-import { SHAPES } from '../constants';
-import { normalTable } from '../draws';
-import { fitCrest } from '../fit';
+import { compareWith } from '../compareWith';
+import { ALIKE, PEAK_GROUPS, SHAPES } from '../constants';
+import { normalTable, type Draws } from '../draws';
+import { fitCrest, posteriorFor } from '../fit';
+import { KNOTS } from '../knots';
 import { cholesky } from '../linalg';
+import type { Posterior } from '../posterior';
 import type { CrestBrew, CrestInput, DaySpan } from '../types';
 import { bruteForceCompared } from './bruteForceCompared';
 import { bagOf, brewOf } from './samples';
@@ -223,7 +227,37 @@ describe('the cup that is asked about', () => {
     expect(fit.compareWith.slice(10, 60)).not.toContain(spoiled.id);
     expect(fitCrest(bagOf([])).compareWith).toEqual([]);
   });
+
+  it('is the one whose word tells most of the peak, as the probabilities of the words have it', () => {
+    const marked = [brewOf(4, 71), brewOf(7, 82), brewOf(11, 83), brewOf(14, 90), brewOf(22, 88), brewOf(31, 76)];
+    const { posterior, draws, brews } = posteriorFor(bagOf(marked), []);
+    const chosen = compareWith(posterior, draws, brews);
+    for (const day of [8, 12, 16, 20, 24, 40]) {
+      const told = new Map(brews.map(({ id, score }) => [id, informationOfWord(posterior, draws, day, score!)]));
+      const most = Math.max(...told.values());
+      expect(most).toBeGreaterThan(0.01);
+      expect(told.get(chosen[day]!)! / most).toBeGreaterThan(0.95);
+    }
+  });
 });
+
+/** Mutual information of a word about a cup of `day` against one marked `score`, and the group of peaks; nats. */
+function informationOfWord(posterior: Posterior, draws: Draws, day: number, score: number): number {
+  const { sigma0 } = posterior.data;
+  const knot = KNOTS.indexOf(day);
+  const groups = Array.from({ length: PEAK_GROUPS }, () => [0, 0, 0]);
+  const perGroup = draws.count / PEAK_GROUPS;
+  for (let d = 0; d < draws.count; d++) {
+    const by = draws.curves[d * KNOTS.length + knot]! - score;
+    const sd = posterior.noiseNodes[draws.noiseNode[d]!]!.noise * sigma0;
+    const [worse, notBetter] = [cdf(-ALIKE * sigma0, by, sd), cdf(ALIKE * sigma0, by, sd)];
+    const group = groups[Math.floor(d / perGroup)]!;
+    [worse, notBetter - worse, 1 - notBetter].forEach((p, word) => (group[word]! += p / perGroup));
+  }
+  const entropy = (words: readonly number[]): number => -words.reduce((sum, p) => sum + p * Math.log(p), 0);
+  const all = [0, 1, 2].map((word) => groups.reduce((sum, group) => sum + group[word]! / PEAK_GROUPS, 0));
+  return entropy(all) - groups.reduce((sum, group) => sum + entropy(group) / PEAK_GROUPS, 0);
+}
 
 describe('a normal vector between bounds', () => {
   it('has the probability and the moments that trying gives it', () => {

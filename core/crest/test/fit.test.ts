@@ -84,6 +84,18 @@ describe('fitCrest', () => {
     }
   });
 
+  it('takes off a cup what its settings did, water and grind with their bend', () => {
+    const cups = [8, 11, 14, 17, 20, 23].map((age, i) =>
+      brewOf(age, ridgeScore(age, 18) + (i % 2), { waterC: i % 2 ? 96 : 92, grindStep: i % 3 ? 0 : 2 }),
+    );
+    const fit = fitCrest(bagOf(cups));
+    const did = (setting: string): number => fit.effects.find((effect) => effect.setting === setting)!.mean;
+    const hotter = fit.brews[1]!;
+    expect(hotter.asScored! - hotter.atReference!).toBeCloseTo(did('96 °C'), 9);
+    const both = fit.brews[3]!;
+    expect(both.asScored! - both.atReference!).toBeCloseTo(did('96 °C') + did('+2'), 9);
+  });
+
   it('answers any log honestly: finite, ordered, probabilities that sum to 1', () => {
     fc.assert(
       fc.property(anyLog, fc.constantFrom(1.5, 3.5, 6), (brews, sigma0) =>

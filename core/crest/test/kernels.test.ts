@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { CholeskyDecomposition, determinant, Matrix, solve } from 'ml-matrix';
 import { describe, expect, it } from 'vitest';
 import { histogramQuantiles } from '../curve';
-import { SHAPE_SHARES, SHAPES } from '../constants';
+import { SECOND_CREST, SHAPE_SHARES, SHAPES } from '../constants';
 import { FLAT_PEAK, FRESH_PEAK, gridOf, noiseNodesOf, SCALE_NOISE } from '../grid';
 import { KNOTS, onAllDays } from '../knots';
 import { cholesky, dot, whiten } from '../linalg';
@@ -153,6 +153,23 @@ describe('shapes', () => {
       }
     }
     expect(opening(-30, peak, 2.2)).toBeCloseTo(-1, 9);
+  });
+
+  it('of two crests are as narrow on their outer sides, and lose less where the other crest is', () => {
+    const { sides, ridges, logPeaks } = gridOf(1);
+    const twice = ridges.filter(({ shape, peak }) => shape === 'twice' && peak === 25);
+    const peak = logPeaks[25]!;
+    const lost = twice.map(
+      ({ rise, fall }) =>
+        (x: number) =>
+          sides[rise]!(peak + x) + sides[fall]!(peak + x),
+    );
+    for (const one of lost) {
+      const [outer, inner] = [one(-0.7), one(0.7)].sort((a, b) => a - b);
+      expect(outer).toBeCloseTo(ridge(-0.7, 0, SECOND_CREST.width), 9);
+      expect(inner).toBeGreaterThan(-0.5);
+    }
+    expect(lost).toHaveLength(2 * SECOND_CREST.logApart.length);
   });
 });
 
