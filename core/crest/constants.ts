@@ -160,7 +160,7 @@ export const FALL_WIDTH = { median: 0.6, logSd: 0.4 } as const;
  * Height of the ridge: normal with this mean and sd, cut off below 0, in σ₀; a bag that hardly changes is a shape of
  * its own. *Assumption*.
  */
-export const HEIGHT = { mean: 3, sd: 1.5 } as const;
+export const HEIGHT = { mean: 3.2, sd: 1.3 } as const;
 /** Log-sd of the noise σ around σ₀. *Assumption*; blind repeats replace it. */
 export const NOISE_LOG_SD = 0.35;
 /** Factor on the noise variance of an entry, by when it was written. *Assumption*. */

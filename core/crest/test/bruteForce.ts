@@ -160,7 +160,7 @@ export function bruteForce(input: CrestInput, askedAges: readonly number[]): Bru
         const weight =
           prior *
           scale *
-          Math.exp(-0.5 * ((height - 3 * s0) / (1.5 * s0)) ** 2) *
+          Math.exp(-0.5 * ((height - 3.2 * s0) / (1.3 * s0)) ** 2) *
           Math.exp(-0.5 * r.reduce((sum, ri, i) => sum + ri * solved[i]!, 0));
         total += weight;
         if (typeof peak === 'string') none[peak] += weight;

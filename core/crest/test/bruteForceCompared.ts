@@ -37,7 +37,7 @@ export function bruteForceCompared(input: CrestInput, tries: number, ages: reado
   for (let t = 0; t < tries; t++) {
     const { shape, peak, curve } = drawShape(uniform, normal, table);
     let height = -1;
-    while (height < 0) height = s0 * (3 + 1.5 * normal());
+    while (height < 0) height = s0 * (3.2 + 1.3 * normal());
     const sigma = s0 * Math.exp(0.35 * normal());
     const z = at.map(normal);
     const clean = at.map((one, i) => height * curve(one) + root[i]!.reduce((sum, r, k) => sum + r * z[k]!, 0));

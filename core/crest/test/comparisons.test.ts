@@ -69,7 +69,7 @@ describe.each(Object.entries(CASES))('the posterior of %s agrees with brute forc
   // Bags that explain two marks are rarer than those that explain a word.
   const slow = bruteForceCompared(
     input,
-    input.brews.some(({ overall }) => overall !== null) ? 1_500_000 : 400_000,
+    input.brews.some(({ overall }) => overall !== null) ? 2_500_000 : 400_000,
     AGES,
   );
   const fast = fitCrest(input);
