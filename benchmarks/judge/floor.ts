@@ -1,5 +1,5 @@
 import { cholesky, dot, whiten } from '../../core/crest/linalg';
-import { SIGMA0, type SimulatedBag } from '../simulate/brewing';
+import { errorFactor, SIGMA0, type SimulatedBag } from '../simulate/brewing';
 import { BASELINE, LAST_TRUE_DAY } from '../simulate/families';
 import { bestExpectedDay, imaginedBags } from './imagined';
 
@@ -25,7 +25,8 @@ export function bayesOptimalDay({ input, tableDays }: SimulatedBag, draws = 6000
         let v = BASELINE.sd ** 2 + bendVariance * warmer[i]! * warmer[j]!;
         for (const name of brewers)
           if (brews[i]!.brewer === name && brews[j]!.brewer === name) v += (1.2 * SIGMA0) ** 2;
-        if (i === j) v += sigma ** 2 * (brews[i]!.recordedFrom === 'memory' ? 3.2 : 1) + 1 / 12;
+        // Marks are whole numbers, which adds the variance of rounding.
+        if (i === j) v += (sigma * errorFactor(brews[i]!)) ** 2 + 1 / 12;
         factor[i * n + j] = v;
       }
     }
