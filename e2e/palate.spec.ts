@@ -73,7 +73,7 @@ test('a comparison is made by a tap, with a mark, against any earlier cup, and t
   await log('7.5');
   const other = page.getByLabel('The other cup');
   // Whichever tells most is offered first; of one day none tells much.
-  await expect(other.locator('option').first()).toContainText('tells most');
+  await expect(other.locator('option').first()).toContainText('the most telling');
   await other.selectOption(await other.locator('option', { hasText: 'the best yet' }).getAttribute('value'));
   await page.getByRole('button', { name: 'worse than' }).click();
   await other.selectOption({ index: 0 });

@@ -129,7 +129,7 @@ function inOrderOfUse(brews: readonly Brew[], verdict: CupCompany['verdict']): r
 /** "the most telling, the best yet, day 15", "the last, day 18", "day 12". */
 function nameOf(brew: Brew, brews: readonly Brew[], verdict: CupCompany['verdict']): string {
   const what = [
-    brews.length > 1 && brew.id === verdict.compareWith && 'tells most',
+    brews.length > 1 && brew.id === verdict.compareWith && 'the most telling',
     brew === bestOf(brews, verdict) && 'the best yet',
     brew === brews[0] && 'the last',
   ].filter(Boolean);
