@@ -88,8 +88,8 @@ function tell(newer: Float64Array, was: Compared, older: Float64Array): number {
 }
 
 /**
- * The best advice anyone could give who knows the simulator but not the bag, and hears words instead of marks: bags that
- * could be, each with a taste, weighed by the probability of what was said. Importance sampling.
+ * The best advice anyone could give who knows the simulator but not the bag, and hears words instead of marks: bags
+ * that could be, each with a taste, weighed by the probability of what was said. Importance sampling.
  */
 export function bayesOptimalDayByWords({ brews }: CrestInput, tableDays: number, seed: number, draws = 6000): number {
   const at = new Map(brews.map(({ id }, i) => [id, i]));

@@ -19,8 +19,8 @@ export function compareWith(posterior: Posterior, draws: Draws, brews: readonly 
   const { data, noiseNodes } = posterior;
   const { count, curves, noiseNode } = draws;
   const alike = ALIKE * data.sigma0;
-  const variances = noiseNodes.map(({ noise }) => (noise * data.sigma0) ** 2);
-  const noise = byGroup(count, (d) => variances[noiseNode[d]!]!);
+  const noiseVariances = noiseNodes.map(({ noise }) => (noise * data.sigma0) ** 2);
+  const noise = byGroup(count, (d) => noiseVariances[noiseNode[d]!]!);
   const tasted = brews.map(({ score }, brew) =>
     score === null ? tastedDraws(posterior, draws, data.brewOf.indexOf(brew, data.known)) : null,
   );
@@ -42,8 +42,8 @@ export function compareWith(posterior: Posterior, draws: Draws, brews: readonly 
 }
 
 /**
- * Mean and variance over the draws in each group of peaks: the draws are in the order of their peaks, and equal groups of
- * them stand for "the peak is about here".
+ * Mean and variance over the draws in each group of peaks: the draws are in the order of their peaks, and equal groups
+ * of them stand for "the peak is about here".
  */
 function byGroup(count: number, valueOf: (draw: number) => number): { mean: number; variance: number }[] {
   const perGroup = Math.floor(count / PEAK_GROUPS);
