@@ -9,7 +9,8 @@ import type { CrestFit, EffectOn, Foretold, Moments } from './types';
 export function compact(fit: CrestFit): CrestFit {
   const points = (value: number): number => roundTo(value, 2);
   const days = (value: number): number => roundTo(value, 1);
-  const moments = ({ mean, sd }: Moments): Moments => ({ mean: roundTo(mean, 4), sd: roundTo(sd, 4) });
+  // Rounded away, an sd of nothing would make what it belongs to certain.
+  const moments = ({ mean, sd }: Moments): Moments => ({ mean: roundTo(mean, 4), sd: Math.max(roundTo(sd, 4), 1e-4) });
   const on = ({ day, mean, sd }: EffectOn): EffectOn => ({ day: days(day), mean: points(mean), sd: points(sd) });
   const probabilities = (values: readonly number[]): number[] => values.map((value) => roundTo(value, 3));
   return {

@@ -1,5 +1,7 @@
+import { clamp } from 'es-toolkit';
 import {
   BASELINE_MEAN,
+  GRID_REACH,
   HISTORY,
   LEAST_EVIDENCE,
   NOISE_LOG_SD,
@@ -10,7 +12,7 @@ import {
   SHAPES,
   type ShapeShares,
 } from './constants';
-import { gridOf } from './grid';
+import { gridOf, SCALE_NOISE } from './grid';
 import { dot } from './linalg';
 import { entryWeights, peakWeightsOf, tablePeakDays } from './prior';
 import type { Style } from '../brew/kinds';
@@ -65,7 +67,7 @@ export function historyOf(past: readonly PastBag[], repeats: readonly Repeats[])
   const likelihoods = past.map((bag) => ({
     kind: kindKey(bag),
     table: tablePeakDays(bag.roastLevel, bag.process, bag.style),
-    likelihood: Float64Array.from(bag.bagLikelihood.peak, Math.exp),
+    likelihood: likelihoodsOf(bag.bagLikelihood.peak),
     weight: weightOf(bag),
   }));
   const tables = [...new Set(likelihoods.map(({ table }) => table))];
@@ -97,6 +99,12 @@ export function priorFor(history: History, bag: Kind & Pick<PastBag, 'style'>): 
   const { noise, baselineMean, shapes } = history;
   const learnt = { shares: shapes, bags: history.worth };
   return { peak: peakPriorFrom(history, bag), noise, baselineMean, ...(history.bags > 0 && { shapes: learnt }) };
+}
+
+/** ln likelihoods as likelihoods, the likeliest 1: however small all of them are, one is left. */
+function likelihoodsOf(logs: readonly number[]): Float64Array {
+  const most = logs.reduce((max, log) => Math.max(max, log), -Infinity);
+  return Float64Array.from(logs, (log) => Math.exp(log - most));
 }
 
 /** Nodes of a centred normal over ± `reachSds` sds, and the logs of their weights. */
@@ -187,14 +195,15 @@ function normalPosterior(prior: Moments, observations: readonly Observation[]): 
   return { mean: score / precision, sd: 1 / Math.sqrt(precision) };
 }
 
-/** A posterior with its prior taken out again; null where the brews taught nothing. */
-function ownEvidence(posterior: Moments, prior: Moments): Observation | null {
+/**
+ * A posterior with its prior taken out again; null where the brews taught nothing. A grid knows of nothing beyond
+ * `reach` from the prior's mean, and so does what it says.
+ */
+function ownEvidence(posterior: Moments, prior: Moments, reach: number): Observation | null {
   const precision = 1 / posterior.sd ** 2 - 1 / prior.sd ** 2;
-  if (precision * prior.sd ** 2 < LEAST_EVIDENCE) return null;
-  return {
-    value: (posterior.mean / posterior.sd ** 2 - prior.mean / prior.sd ** 2) / precision,
-    variance: 1 / precision,
-  };
+  if (!(precision * prior.sd ** 2 >= LEAST_EVIDENCE) || !Number.isFinite(precision)) return null;
+  const value = (posterior.mean / posterior.sd ** 2 - prior.mean / prior.sd ** 2) / precision;
+  return { value: clamp(value, prior.mean - reach, prior.mean + reach), variance: 1 / precision };
 }
 
 /**
@@ -205,7 +214,7 @@ function ownEvidence(posterior: Moments, prior: Moments): Observation | null {
 export function noisePriorFrom(past: readonly Pick<PastBag, 'bagLikelihood'>[], repeats: readonly Repeats[]): Moments {
   const { tasterSd, bagSd } = HISTORY.noise;
   const fromBags = past.flatMap(({ bagLikelihood }) => {
-    const own = bagLikelihood.noise && ownEvidence(bagLikelihood.noise, { mean: 0, sd: NOISE_LOG_SD });
+    const own = bagLikelihood.noise && ownEvidence(bagLikelihood.noise, SCALE_NOISE, GRID_REACH * NOISE_LOG_SD);
     return own ? [{ value: own.value, variance: own.variance + bagSd ** 2 }] : [];
   });
   const fromRepeats = repeats.flatMap(({ sd, degrees, sigma0 }) =>
@@ -235,7 +244,7 @@ const SHARE_ROUNDS = 8;
  * mixture: Dempster, Laird and Rubin, J. R. Stat. Soc. B 39 (1977) 1–38).
  */
 export function shapeSharesFrom(past: readonly Pick<PastBag, 'bagLikelihood' | 'isOfOthers'>[]): ShapeShares {
-  const likelihoods = past.map(({ bagLikelihood }) => bagLikelihood.shapes.map(Math.exp));
+  const likelihoods = past.map(({ bagLikelihood }) => likelihoodsOf(bagLikelihood.shapes));
   const worth = past.map(weightOf);
   const all = worth.reduce((sum, weight) => sum + weight, SHAPE_SHARES_WORTH);
   let shares: ShapeShares = SHAPE_SHARES;

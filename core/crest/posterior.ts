@@ -81,11 +81,18 @@ export class Posterior {
   }
 }
 
-/** Mean and sd of ln σ/σ₀. */
+/**
+ * Mean and sd of ln σ/σ₀. The nodes tell nothing apart within a cell, so the sd is never below a cell's own (width /
+ * √12). Where most of the weight is on the last of three nodes or more, σ may lie anywhere beyond it: the share by which
+ * it outweighs the others counts as a whole cell away, and what it says is weak.
+ */
 export function noiseMoments(posterior: Posterior): Moments {
   const byNoise = posterior.marginal('noise');
   const logs = posterior.noiseNodes.map(({ noise }) => Math.log(noise));
   const mean = logs.reduce((sum, log, s) => sum + byNoise[s]! * log, 0);
   const square = logs.reduce((sum, log, s) => sum + byNoise[s]! * log * log, 0);
-  return { mean, sd: Math.sqrt(Math.max(square - mean * mean, 0)) };
+  const cell = (logs.at(-1)! - logs[0]!) / (logs.length - 1);
+  const atEdge = logs.length > 2 ? Math.max(0, 2 * Math.max(byNoise[0]!, byNoise.at(-1)!) - 1) : 0;
+  const variance = Math.max(square - mean * mean, 0) + atEdge * cell ** 2;
+  return { mean, sd: Math.max(Math.sqrt(variance), cell / Math.sqrt(12)) };
 }
