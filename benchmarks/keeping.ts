@@ -1,13 +1,12 @@
 import { spawn } from 'node:child_process';
 import { once } from 'node:events';
-import { createWriteStream, mkdtempSync, readFileSync, rmSync, statSync } from 'node:fs';
+import { createWriteStream, mkdirSync, mkdtempSync, readFileSync, rmSync, statSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pipeline } from 'node:stream/promises';
 import { monitorEventLoopDelay } from 'node:perf_hooks';
-import { fillFrom } from '../server/archive/fill';
 import { HOUSEHOLD_TABLES } from '../server/archive/household';
-import { readArchive } from '../server/archive/read';
+import { lookAtArchive } from '../server/archive/look';
 import { archiveZip } from '../server/archive/write';
 import { PictureShelf } from '../server/pictures/shelf';
 import { backupFolderOf, makeBackup } from '../server/backup/files';
@@ -38,22 +37,20 @@ async function measured<T>(what: string, work: () => Promise<T>): Promise<T> {
 }
 
 const file = join(folder, 'household.zip');
-const quiet = { on: () => undefined, signal: new AbortController().signal };
 const runs = Number(process.env.RUNS ?? 3);
 for (let run = 0; run < runs; run++) {
   await measured('export', () =>
     pipeline(archiveZip(database, new PictureShelf(join(folder, 'pictures')), now), createWriteStream(file)),
   );
-  const filled = join(folder, `filled-${run}.sqlite`);
+  const unpacked = join(folder, `import-${run}`);
+  mkdirSync(unpacked);
   await measured('import, looked at', async () => {
-    const archive = await readArchive(file, quiet);
-    if (archive.problemCount > 0) throw new Error(JSON.stringify(archive.problems[0]));
-    const problems = await fillFrom(archive, filled, quiet);
+    const { problems } = await lookAtArchive(file, unpacked, () => undefined);
     if (problems.length > 0) throw new Error(JSON.stringify(problems[0]));
   });
   await measured('import, taken in', async () => {
     const store = await openStore(database);
-    await store.replaceTables(filled, HOUSEHOLD_TABLES);
+    await store.replaceTables(join(unpacked, 'household.sqlite'), HOUSEHOLD_TABLES);
     await store.close();
   });
   await measured('backup', () => makeBackup(database, backupFolderOf(folder), 'asked', now));

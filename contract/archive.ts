@@ -194,7 +194,7 @@ const importPreview = z.strictObject({
   problemCount: count,
 });
 
-/** A file on its way in: how far it is looked through, counted in rows, and what it comes to. */
+/** A file on its way in: how far it is looked through, counted in bytes, and what it comes to. */
 export const importState = z.strictObject({
   id,
   /** A table of brews is no archive: how it is read is asked for by itself. */
@@ -217,7 +217,10 @@ export const backups = z.strictObject({
       madeAt: z.string(),
       reason: z.enum(BACKUP_REASONS),
       bytes: count,
-      counts: householdCounts,
+      /** Null where they cannot be had. */
+      counts: householdCounts.nullable(),
+      /** Why this file is no backup, in a sentence; null where it is one. */
+      wrong: z.string().nullable(),
     }),
   ),
 });

@@ -5,20 +5,22 @@ import { pipeline } from 'node:stream/promises';
 import type { HouseholdCounts } from '../contract/archive';
 import { householdText, notebookText } from '../core/text';
 import { HOUSEHOLD_TABLES } from '../server/archive/household';
+import type { LookedArchive } from '../server/archive/look';
 import { adoptPictures } from '../server/archive/pictures';
-import { UnreadableFile, type FileProblem } from '../server/archive/read';
-import { lookAt } from '../server/archive/thread';
+import type { FileProblem } from '../server/archive/read';
 import { countsIn, snapshotOf } from '../server/archive/snapshot';
+import { UnreadableFile } from '../server/archive/unreadableFile';
 import { archiveText, archiveZip } from '../server/archive/write';
-import { backupFolderOf, copyBackup, makeBackup } from '../server/backup/files';
+import { backupFolderOf, copiesOf, copyBackup, makeBackup } from '../server/backup/files';
 import { openCopy } from '../server/backup/keeper';
 import { readConfig, StartProblem, type Config } from '../server/config';
 import { whyNotOpened } from '../server/db/inspect';
-import { loadSettings } from '../server/db/settings';
+import { loadFolderId } from '../server/db/folderId';
+import { keepSettings, loadSettings } from '../server/db/settings';
 import { openStore, type Store } from '../server/db/store';
 import { lockFolder } from '../server/folderLock';
-import { kindOfFile, sheetsIn } from '../server/notebook/file';
-import { beginNotebook, lookAtNotebook, takeNotebook } from '../server/notebook/reading';
+import { runIsolated } from '../server/isolated/run';
+import type { BegunTable } from '../server/notebook/reading';
 import { picturesOf, PictureShelf } from '../server/pictures/shelf';
 import { Problem } from '../application/problem';
 
@@ -29,7 +31,6 @@ import { Problem } from '../application/problem';
 const [command = '', ...rest] = process.argv.slice(2);
 const file = rest.find((one) => !one.startsWith('--'));
 const dryRun = rest.includes('--dry-run');
-const NO_ONE_WATCHES = { on: () => undefined, signal: new AbortController().signal };
 
 const needed = (): string => {
   if (file === undefined) throw new StartProblem(`Name the file: npm run ${command} -- FILE`);
@@ -54,10 +55,12 @@ async function exportTo(to: string, { databaseFile, dataFolder }: Config): Promi
   console.log(`${to}: ${keptText(countsIn(databaseFile))}.`);
 }
 
-/** Puts the household in another database in the place of this one, after a backup. */
+/** Puts the household in another database in the place of this one, after a backup; the folder for copies stays. */
 async function adopt(store: Store, other: string, config: Config, reason: 'before-import' | 'before-restore') {
   const before = await backUp(store, config, reason);
+  const { backupFolder } = await store.read(loadSettings);
   await store.replaceTables(other, HOUSEHOLD_TABLES);
+  await store.write(async (db) => keepSettings(db, { ...(await loadSettings(db)), backupFolder }));
   console.log(`Taken in: ${keptText(countsIn(config.databaseFile))}.`);
   console.log(`What was here before is in ${before}.`);
 }
@@ -71,8 +74,9 @@ async function backUp(
   const name = await makeBackup(databaseFile, folder, reason, new Date());
   const { backupFolder } = await store.read(loadSettings);
   if (backupFolder !== null && existsSync(backupFolder)) {
-    copyBackup(folder, name, backupFolder, new Date());
-    new PictureShelf(picturesOf(dataFolder)).copyTo(picturesOf(backupFolder));
+    const to = copiesOf(backupFolder, await store.read(loadFolderId));
+    copyBackup(folder, name, to, new Date());
+    new PictureShelf(picturesOf(dataFolder)).copyTo(picturesOf(to));
   }
   return join(folder, name);
 }
@@ -87,34 +91,48 @@ function refused(problems: readonly FileProblem[], count: number): StartProblem 
   );
 }
 
+/** A file is read in a process of its own, and laid ready in a folder that goes with it. */
 async function importFrom(from: string, store: Store, config: Config): Promise<void> {
-  const kind = await kindOfFile(from);
-  if (kind === 'archive') await importArchive(from, store, config);
-  else await importNotebook(from, kind, store, config);
-}
-
-async function importArchive(from: string, store: Store, config: Config): Promise<void> {
   const folder = mkdtempSync(join(config.dataFolder, 'import-'));
   try {
-    const { brings, problems, problemCount } = await lookAt(from, folder, NO_ONE_WATCHES);
-    if (brings === null) throw refused(problems, problemCount);
-    console.log(`In the archive: ${keptText(brings)}.`);
-    console.log(`Here: ${keptText(countsIn(config.databaseFile))}.`);
-    if (dryRun) console.log('It could be taken in, in the place of what is here. Nothing was changed.');
-    else {
-      adoptPictures(join(folder, 'pictures'), new PictureShelf(picturesOf(config.dataFolder)));
-      await adopt(store, join(folder, 'household.sqlite'), config, 'before-import');
-    }
+    const looked = await runIsolated('lookAtFile', { file: from, folder, database: config.databaseFile });
+    if (looked.kind === 'archive') await importArchive(looked.archive, folder, store, config);
+    else await importTable(looked.table, folder, basename(from), store, config);
+  } catch (error) {
+    if (error instanceof UnreadableFile) throw new StartProblem(`${from} cannot be read. ${error.message}`);
+    throw error;
   } finally {
     rmSync(folder, { recursive: true, force: true });
   }
 }
 
+async function importArchive(
+  { brings, problems, problemCount }: LookedArchive,
+  folder: string,
+  store: Store,
+  config: Config,
+): Promise<void> {
+  if (brings === null) throw refused(problems, problemCount);
+  console.log(`In the archive: ${keptText(brings)}.`);
+  console.log(`Here: ${keptText(countsIn(config.databaseFile))}.`);
+  if (dryRun) {
+    console.log('It could be taken in, in the place of what is here. Nothing was changed.');
+    return;
+  }
+  adoptPictures(join(folder, 'pictures'), new PictureShelf(picturesOf(config.dataFolder)));
+  await adopt(store, join(folder, 'household.sqlite'), config, 'before-import');
+}
+
 /** A table of brews is read as one like it was before, else as guessed; what is in doubt is said. */
-async function importNotebook(from: string, kind: 'text' | 'spreadsheet', store: Store, config: Config): Promise<void> {
-  const sheets = await sheetsIn(from, kind);
-  const { mapping } = await beginNotebook(store, sheets);
-  const { state } = await lookAtNotebook(store, sheets, mapping, new Date());
+async function importTable(
+  { mapping }: BegunTable,
+  folder: string,
+  fileName: string,
+  store: Store,
+  config: Config,
+): Promise<void> {
+  const table = { folder, mapping, now: new Date() };
+  const state = await runIsolated('lookAtTable', { ...table, database: config.databaseFile });
   console.log(notebookText(state).join('\n'));
   if (state.counts.problems > 0) throw new StartProblem('Nothing was changed.');
   if (dryRun) {
@@ -122,8 +140,9 @@ async function importNotebook(from: string, kind: 'text' | 'spreadsheet', store:
     return;
   }
   const before = await backUp(store, config, 'before-import');
-  const { bagIds, brewIds } = await takeNotebook(store, { sheets, fileName: basename(from) }, mapping, new Date());
-  console.log(`Taken in: ${householdText({ bags: bagIds.length, brews: brewIds.length })}.`);
+  const { row, file: grown } = await runIsolated('takeTable', { ...table, database: before, fileName });
+  await store.addRowsOf({ file: grown, before }, HOUSEHOLD_TABLES);
+  console.log(`Taken in: ${householdText({ bags: row.bagIds.length, brews: row.brewIds.length })}.`);
   console.log(`What was here before is in ${before}; the store room takes it back as a whole.`);
 }
 

@@ -1,3 +1,4 @@
+import type { Mutex } from 'async-mutex';
 import type { SteadyClock } from '../core/brew';
 import type { Imports } from './archive/imports';
 import type { BackupKeeper } from './backup/keeper';
@@ -18,6 +19,8 @@ export interface Deps {
   recorder: BenchRecorder;
   backups: BackupKeeper;
   imports: Imports;
+  /** Held by whoever puts another household in the place of this one, or adds a table to it. */
+  replacing: Mutex;
   /** Who listens to which sitting, and the door for guests. */
   hub: SittingHub;
   guests: GuestDoor;

@@ -1,6 +1,7 @@
 import { createServer, type Server } from 'node:http';
 import { join } from 'node:path';
 import type { AddressInfo } from 'node:net';
+import { Mutex } from 'async-mutex';
 import type { Logger } from 'pino';
 import { createApp, createGuestApp } from './app';
 import { steadyClock } from '../core/brew';
@@ -16,7 +17,6 @@ import { ensureStarters } from './db/recipes';
 import { isOfEarlierVersion, whyNotOpened } from './db/inspect';
 import { StorageProblem, storageProblem } from './db/storageProblem';
 import { openStore, type Store } from './db/store';
-import { beginNotebook } from './notebook/reading';
 import { lockFolder } from './folderLock';
 import { picturesOf, PictureShelf } from './pictures/shelf';
 import { ShelfPlanner } from './plan/planner';
@@ -85,19 +85,14 @@ export async function serve(
     const pictures = new PictureShelf(picturesOf(dataFolder));
     const backups = new BackupKeeper(store, databaseFile, dataFolder, pictures, now, log);
     taken.push(() => backups.close());
-    const imports = new Imports(
-      join(dataFolder, 'imports'),
-      databaseFile,
-      (sheets) => beginNotebook(store, sheets),
-      log,
-    );
+    const imports = new Imports(join(dataFolder, 'imports'), databaseFile, log);
     taken.push(() => imports.cancel());
     const instruments = simulatedInstrument;
     const guests = new GuestDoor((request, response) => void guestApp(request, response), guestsAt(config), now);
     taken.push(() => guests.close());
     const deps: Deps = {
       ...{ store, verdicts, planner, recorder, backups, imports, pictures, databaseFile, instruments },
-      ...{ now, clock, passphrase, guests, hub: new SittingHub() },
+      ...{ now, clock, passphrase, guests, hub: new SittingHub(), replacing: new Mutex() },
     };
     const guestApp = createGuestApp(deps, config, log, webFolder);
     const server = createServer(createApp(deps, config, log, webFolder));

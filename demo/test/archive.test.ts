@@ -1,8 +1,18 @@
-import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import {
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { createWriteStream } from 'node:fs';
 import { pipeline } from 'node:stream/promises';
+import Database from 'better-sqlite3';
 import fc from 'fast-check';
 import Papa from 'papaparse';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -18,16 +28,16 @@ import { addBrew } from '../../server/db/brews';
 import { ENTITIES } from '../../server/db/entities';
 import { openStore } from '../../server/db/store';
 import { NOT_ARCHIVED, TABLES } from '../../server/archive/collections';
-import { fillFrom } from '../../server/archive/fill';
 import { HOUSEHOLD_TABLES } from '../../server/archive/household';
-import { unpackPictures } from '../../server/archive/pictures';
-import { readArchive, UnreadableFile, type ReadArchive } from '../../server/archive/read';
+import { lookAtArchive, type LookedArchive } from '../../server/archive/look';
+import { readArchive } from '../../server/archive/read';
 import { csvOf, SHEETS, type SpreadsheetTable } from '../../server/archive/sheets';
 import { snapshotOf } from '../../server/archive/snapshot';
+import { UnreadableFile } from '../../server/archive/unreadableFile';
 import { archiveText, archiveZip } from '../../server/archive/write';
 import { PictureShelf } from '../../server/pictures/shelf';
 
-const NO_ONE_WATCHES = { on: () => undefined, signal: new AbortController().signal };
+const noOneWatches = (): void => undefined;
 const WRITTEN = '2026-03-01T12:00:00.000Z';
 let folder: string;
 let demo: string;
@@ -57,20 +67,33 @@ function written(content: string | Buffer): string {
   return file;
 }
 
-/** The demo's archive with a change made to it, read again. */
-async function changed(change: (collections: Record<string, Record<string, unknown>[]>) => void): Promise<ReadArchive> {
-  const document = JSON.parse(await textOf(demo)) as { collections: Record<string, Record<string, unknown>[]> };
+type Collections = Partial<Record<CollectionName, Record<string, unknown>[]>>;
+
+/** The demo's archive with a change made to it, as a file. */
+async function changed(change: (collections: Collections) => void): Promise<string> {
+  const document = JSON.parse(await textOf(demo)) as { collections: Collections };
   change(document.collections);
-  return readArchive(written(JSON.stringify(document)), NO_ONE_WATCHES);
+  return written(JSON.stringify(document));
 }
+
+/** Looks at an archive as the application does; answers with what came of it and where it was unpacked. */
+async function looked(file: string): Promise<LookedArchive & { folder: string; database: string }> {
+  const to = fresh('import');
+  mkdirSync(to);
+  return { ...(await lookAtArchive(file, to, noOneWatches)), folder: to, database: join(to, 'household.sqlite') };
+}
+
+/** What is wrong with an archive, each as one text. */
+const wrongWith = async (file: string): Promise<string[]> =>
+  (await looked(file)).problems.map(({ where, message }) => `${where}: ${message}`);
 
 /** Takes an archive in as the application does, into a household of its own; answers with its database. */
 async function takenIn(file: string): Promise<string> {
-  const [filled, here] = [fresh('sqlite'), fresh('sqlite')];
-  const read = await readArchive(file, NO_ONE_WATCHES);
-  expect([read.problems, await fillFrom(read, filled, NO_ONE_WATCHES)]).toEqual([[], []]);
+  const here = fresh('sqlite');
+  const { problems, database } = await looked(file);
+  expect(problems).toEqual([]);
   const store = await openStore(here);
-  await store.replaceTables(filled, HOUSEHOLD_TABLES);
+  await store.replaceTables(database, HOUSEHOLD_TABLES);
   await store.close();
   return here;
 }
@@ -165,25 +188,27 @@ describe('an archive', () => {
     ['version-5.zip', [12, 76, 0, 6, 'g']],
   ])('that was kept as %s still opens, whole', async (name, counts) => {
     const file = join(import.meta.dirname, 'archives', name);
-    const read = await readArchive(file, NO_ONE_WATCHES);
-    expect(read.problems).toEqual([]);
-    expect(await fillFrom(read, fresh('sqlite'), NO_ONE_WATCHES)).toEqual([]);
-    const { bags, brews, pictures, changes, household } = read.collections;
-    const kept = [bags.length, brews.length, pictures.length, changes.length, household[0]?.weightUnit];
-    expect(kept).toEqual(counts);
-    const to = join(folder, `pictures of ${name}`);
-    const rows = pictures as unknown as { id: string; width: number; height: number }[];
-    expect(await unpackPictures(file, rows, to, NO_ONE_WATCHES.signal)).toEqual([]);
-    expect(existsSync(to) ? readdirSync(to).length : 0).toBe(pictures.length);
+    const { problems, database, folder: to } = await looked(file);
+    expect(problems).toEqual([]);
+    const db = new Database(database, { readonly: true });
+    const count = (table: string): unknown => db.prepare(`SELECT COUNT(*) FROM ${table}`).pluck().get();
+    const unit = db.prepare('SELECT "weightUnit" FROM household').pluck().get();
+    expect([...['bag', 'brew', 'picture', 'change_record'].map(count), unit]).toEqual(counts);
+    const pictures = join(to, 'pictures');
+    expect(existsSync(pictures) ? readdirSync(pictures).length : 0).toBe(count('picture'));
+    db.close();
   });
 
   it('of an earlier version of the rows is filled up as new ones are', async () => {
-    const read = await changed(({ cups = [], bags = [] }) => {
+    const file = await changed(({ cups = [], bags = [] }) => {
       for (const cup of cups) delete cup.progress;
       for (const bag of bags) delete bag.agreedWords;
     });
-    expect(read.problems).toEqual([]);
-    expect(read.collections.cups[0]).toMatchObject({ progress: null });
+    const { problems, database } = await looked(file);
+    expect(problems).toEqual([]);
+    const db = new Database(database, { readonly: true });
+    expect(db.prepare('SELECT DISTINCT progress FROM cup').pluck().all()).toEqual([null]);
+    db.close();
   });
 
   it('reads on while the household is written', async () => {
@@ -203,7 +228,8 @@ describe('an archive', () => {
 
 describe('a file that is none', () => {
   const refused = async (file: string, mostBytes?: number): Promise<string> => {
-    const error: unknown = await readArchive(file, NO_ONE_WATCHES, mostBytes).catch((thrown: unknown) => thrown);
+    const reading = readArchive(file, () => undefined, noOneWatches, mostBytes);
+    const error: unknown = await reading.catch((thrown: unknown) => thrown);
     expect(error).toBeInstanceOf(UnreadableFile);
     return (error as Error).message;
   };
@@ -245,55 +271,100 @@ describe('a file that is none', () => {
   });
 
   it('is named by collection, row and field, all of them counted', async () => {
-    const read = await changed(({ bags = [], brews = [] }) => {
+    const file = await changed(({ bags = [], brews = [] }) => {
       Object.assign(bags[1] ?? {}, { weightG: -3, roastedOn: null, bestBefore: null, colour: 'blue' });
       for (const brew of brews) brew.doseG = 'a lot';
     });
-    expect(read.problems).toContainEqual({
+    const { problems, problemCount } = await looked(file);
+    expect(problems).toContainEqual({
       where: 'bags, row 2',
       message: 'weightG: Weight must be between 5 and 20000 g',
     });
-    expect(read.problems).toContainEqual({
+    expect(problems).toContainEqual({
       where: 'bags, row 2',
       message: 'colour: There is no field called "colour" here',
     });
-    expect(read.problems).toHaveLength(50);
-    expect(read.problemCount).toBeGreaterThan(70);
+    expect(problems).toHaveLength(50);
+    expect(problemCount).toBeGreaterThan(70);
   });
 
-  it.each<[string, CollectionName, string]>([
-    ['brews', 'brews', '1 of them name one that is not among the bags'],
-    ['cups', 'brews', '1 of them have not one of the cups each'],
-  ])('whose %s do not fit together is refused', async (_what, where, message) => {
-    const read = await changed((collections) => {
-      if (where === 'brews' && message.includes('bags'))
-        Object.assign(collections.brews?.[0] ?? {}, { bagId: '99999999-9999-4999-8999-999999999999' });
-      else collections.cups?.pop();
-    });
-    const problems = await fillFrom(read, fresh('sqlite'), NO_ONE_WATCHES);
-    expect(problems.map((one) => `${one.where}: ${one.message}`).join('; ')).toContain(message);
-  });
+  const NOWHERE = '99999999-9999-4999-8999-999999999999';
+  const first = (rows: Record<string, unknown>[] | undefined, differently: Record<string, unknown>): void =>
+    void Object.assign(rows?.[0] ?? {}, differently);
 
-  it('with a row twice is refused', async () => {
-    const read = await changed(({ bags = [] }) => void bags.push({ ...bags[0] }));
-    expect(await fillFrom(read, fresh('sqlite'), NO_ONE_WATCHES)).toContainEqual({
-      where: 'bags, row 13',
-      message: 'It is there twice',
-    });
-  });
-
-  it('is given up when asked to', async () => {
-    const giveUp = new AbortController();
-    const seen: number[] = [];
-    const reading = readArchive(written(await textOf(demo)), {
-      on: (done) => {
-        seen.push(done);
-        giveUp.abort(new Error('enough'));
+  it.each<[string, (collections: Collections) => void, string]>([
+    ['names a bag that is not there', ({ brews }) => first(brews, { bagId: NOWHERE }), 'brews, row 1: bagId: It names'],
+    ['lacks a cup', ({ cups }) => void cups?.pop(), 'It has not exactly one of the cups'],
+    ['has a row twice', ({ bags = [] }) => void bags.push({ ...bags[0] }), 'bags, row 13: It is there twice'],
+    [
+      'has tasters merged into each other',
+      ({ tasters = [] }) => {
+        first(tasters, { mergedInto: tasters[1]?.id });
+        Object.assign(tasters[1] ?? {}, { mergedInto: tasters[0]?.id });
       },
-      signal: giveUp.signal,
-    });
-    await expect(reading).rejects.toThrow('enough');
-    expect(seen).toHaveLength(1);
+      'tasters, row 1: mergedInto: It leads back to itself',
+    ],
+    [
+      'has a mark of 11 out of 10',
+      ({ cups = [] }) =>
+        void Object.assign(cups.find(({ scoringScale }) => scoringScale === 'mark10') ?? {}, { mark: 11 }),
+      'cup.mark: The mark must be between 0 and 10',
+    ],
+    ['has no standard recipe', ({ recipes = [] }) => recipes.forEach((one) => (one.isStandard = false)), 'isStandard'],
+    [
+      'has a standard that is deleted',
+      ({ recipes = [] }) => {
+        for (const one of recipes) if (one.isStandard === true) one.deletedAt = '2026-01-01';
+      },
+      'The standard recipe cannot be a deleted one',
+    ],
+    [
+      'has a recipe without a version',
+      ({ recipes = [] }) =>
+        void recipes.unshift({ id: NOWHERE, isStandard: false, createdAt: '2026', deletedAt: null }),
+      'recipes, row 1: It has none of the recipeVersions',
+    ],
+    [
+      'has a sitting without codes',
+      ({ sittings }) => first(sittings, { codes: {} }),
+      'sittings, row 1: codes: Every cup',
+    ],
+    [
+      'has an answer of no cup',
+      ({ answers }) => first(answers, { cupId: 'nowhere' }),
+      'answers, row 1: cupId: There is',
+    ],
+    [
+      'has overlapping stays',
+      ({ freezerStays = [], bags = [] }) => {
+        const bagId = bags[0]?.id;
+        for (const id of ['1', '2'])
+          freezerStays.push({ id: NOWHERE.replace(/9$/, id), bagId, place: 'freezer', from: '2026-02-20', to: null });
+      },
+      'Two freezer stays overlap',
+    ],
+    [
+      'has a brew of itself',
+      ({ brews = [] }) => first(brews, { potId: brews[0]?.id }),
+      'brews, row 1: potId: It is not',
+    ],
+    [
+      'has a draft that leads elsewhere',
+      ({ drafts = [] }) =>
+        void drafts.push({
+          key: 'k',
+          device: 'device-one',
+          counts: {},
+          title: '',
+          href: '//elsewhere',
+          typed: '{}',
+          updatedAt: '2026-01-01',
+          written: 1,
+        }),
+      'href: A draft goes on at an address of this application',
+    ],
+  ])('that %s is refused, by collection, row and field', async (_what, change, message) => {
+    expect((await wrongWith(await changed(change))).join('; ')).toContain(message);
   });
 });
 

@@ -1,6 +1,6 @@
 import type { EntitySchema } from 'typeorm';
 import type { CollectionName } from '../../contract/archive';
-import { CalendarAddressEntity, SessionEntity } from '../db/accessEntities';
+import { CalendarAddressEntity, DataFolderEntity, SessionEntity } from '../db/accessEntities';
 import {
   GrinderEntity,
   LiveBrewEntity,
@@ -84,6 +84,7 @@ export const NOT_ARCHIVED: readonly EntitySchema[] = [
   SessionEntity,
   CalendarAddressEntity,
   SeatSecretEntity,
+  DataFolderEntity,
 ];
 
 /** How a value stands in its column. */

@@ -1,72 +1,83 @@
 import Database from 'better-sqlite3';
-import { setImmediate } from 'node:timers/promises';
+import type { CollectionName } from '../../contract/archive';
 import { openStore } from '../db/store';
-import { ONE_FOR_EACH, quoted, REFERENCES, storedValues, tableNamed, TABLES } from './collections';
-import type { FileProblem, Progress, ReadArchive } from './read';
+import { ONE_FOR_EACH, quoted, REFERENCES, storedValues, TABLES, tableNamed, type Table } from './collections';
+import type { FileProblem } from './read';
 
-/** Rows written before everyone else gets their turn. */
-const AT_ONCE = 1000;
+/** Where a row stands in its archive: the rows of each collection were written in their order. */
+export const rowAt = (collection: CollectionName, number: number): string => `${collection}, row ${number}`;
 
-/**
- * Writes the rows of an archive into a new database `file`, and looks whether what refers to each other is all there.
- * Answers with what is not; the database is a household's only where nothing is.
- */
-export async function fillFrom(
-  { collections }: Pick<ReadArchive, 'collections'>,
-  file: string,
-  { on, signal }: Progress,
-): Promise<FileProblem[]> {
-  await (await openStore(file)).close();
-  const db = new Database(file);
-  try {
+/** So many of one kind of problem are named. */
+const MOST_OF_A_KIND = 20;
+
+/** Writes the rows of an archive into a new database; it is a household's only where nothing is wrong with it. */
+export class HouseholdFiller {
+  readonly #problems: FileProblem[] = [];
+  readonly #inserts = new Map<CollectionName, { table: Table; insert: Database.Statement }>();
+
+  private constructor(private readonly db: Database.Database) {
     // The file is thrown away unless all of it is well.
     db.pragma('synchronous = OFF');
     // What refers to what is looked at at the end, and named.
     db.pragma('foreign_keys = OFF');
-    const problems: FileProblem[] = [];
-    const of = TABLES.reduce((sum, { collection }) => sum + collections[collection].length, 0);
-    let done = 0;
-    db.exec('BEGIN');
     for (const table of TABLES) {
-      const columns = table.columns.map(({ name }) => quoted(name));
+      const columns = ['rowid', ...table.columns.map(({ name }) => quoted(name))];
       const insert = db.prepare(
         `INSERT INTO ${quoted(table.name)} (${columns.join(', ')}) VALUES (${columns.map(() => '?').join(', ')})`,
       );
-      for (const [i, row] of collections[table.collection].entries()) {
-        try {
-          insert.run(storedValues(table, row));
-        } catch {
-          problems.push({ where: `${table.collection}, row ${i + 1}`, message: 'It is there twice' });
-        }
-        if (++done % AT_ONCE > 0) continue;
-        on(done, of);
-        await setImmediate();
-        signal.throwIfAborted();
-      }
+      this.#inserts.set(table.collection, { table, insert });
     }
-    db.exec('COMMIT');
-    return [...problems, ...strays(db)];
-  } finally {
-    db.close();
+    db.exec('BEGIN');
+  }
+
+  static async into(file: string): Promise<HouseholdFiller> {
+    await (await openStore(file)).close();
+    return new HouseholdFiller(new Database(file));
+  }
+
+  /** Adds a row under its number in its collection, which is its rowid. */
+  add(collection: CollectionName, row: Record<string, unknown>, number: number): void {
+    const { table, insert } = this.#inserts.get(collection) ?? {};
+    if (!table || !insert) throw new RangeError(`There is no collection ${collection}`);
+    try {
+      insert.run(number, ...storedValues(table, row));
+    } catch {
+      this.#problems.push({ where: rowAt(collection, number), message: 'It is there twice' });
+    }
+  }
+
+  /** Keeps what was added; answers with what was there twice, what refers to nothing and what lacks its other half. */
+  end(): FileProblem[] {
+    this.db.exec('COMMIT');
+    return [...this.#problems, ...danglingReferences(this.db), ...missingHalves(this.db)];
+  }
+
+  close(): void {
+    this.db.close();
   }
 }
 
-/** What refers to something that is not there, or lacks what each must have one of. */
-function strays(db: Database.Database): FileProblem[] {
-  const count = (sql: string): number => Number(db.prepare(sql).pluck().get());
-  const lost = REFERENCES.flatMap(([from, column, to]) => {
-    const n = count(
-      `SELECT COUNT(*) FROM ${tableNamed(from)} WHERE ${quoted(column)} IS NOT NULL
+const rowsOf = (db: Database.Database, sql: string): number[] =>
+  db.prepare(`${sql} LIMIT ${MOST_OF_A_KIND}`).pluck().all() as number[];
+
+/** Rows that name one which is not there, each by its field. */
+function danglingReferences(db: Database.Database): FileProblem[] {
+  return REFERENCES.flatMap(([from, column, to]) =>
+    rowsOf(
+      db,
+      `SELECT rowid FROM ${tableNamed(from)} WHERE ${quoted(column)} IS NOT NULL
          AND ${quoted(column)} NOT IN (SELECT id FROM ${tableNamed(to)})`,
-    );
-    return n === 0 ? [] : [{ where: from, message: `${column}: ${n} of them name one that is not among the ${to}` }];
-  });
-  const lacking = ONE_FOR_EACH.flatMap(([of, column, each]) => {
-    const n = count(
-      `SELECT COUNT(*) FROM ${tableNamed(each)} WHERE
+    ).map((row) => ({ where: rowAt(from, row), message: `${column}: It names one that is not among the ${to}` })),
+  );
+}
+
+/** Rows that lack what each must have one of. */
+function missingHalves(db: Database.Database): FileProblem[] {
+  return ONE_FOR_EACH.flatMap(([of, column, each]) =>
+    rowsOf(
+      db,
+      `SELECT rowid FROM ${tableNamed(each)} WHERE
          (SELECT COUNT(*) FROM ${tableNamed(of)} one WHERE one.${quoted(column)} = ${tableNamed(each)}.id) <> 1`,
-    );
-    return n === 0 ? [] : [{ where: each, message: `${n} of them have not one of the ${of} each` }];
-  });
-  return [...lost, ...lacking];
+    ).map((row) => ({ where: rowAt(each, row), message: `It has not exactly one of the ${of}` })),
+  );
 }

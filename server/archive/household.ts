@@ -1,24 +1,45 @@
+import { CalendarAddressEntity, DataFolderEntity, SessionEntity } from '../db/accessEntities';
 import { ENTITIES } from '../db/entities';
-import { SessionEntity } from '../db/accessEntities';
+import { keepSettings, loadSettings } from '../db/settings';
+import { SeatSecretEntity } from '../db/sittingEntities';
+import { isShared } from '../db/sittings';
 import type { Deps } from '../deps';
 
-/** All that is a household's: whoever is signed in stays so. */
-export const HOUSEHOLD_TABLES = ENTITIES.filter((entity) => entity !== SessionEntity).map(
+/**
+ * What stays with this data folder, whatever household is put into it: who is signed in, the address of the calendar,
+ * the secrets of seats, and its own name. What was revoked here is not brought back by a backup.
+ */
+const STAYS_HERE: readonly unknown[] = [SessionEntity, CalendarAddressEntity, SeatSecretEntity, DataFolderEntity];
+
+/** All that is a household's. */
+export const HOUSEHOLD_TABLES = ENTITIES.filter((entity) => !STAYS_HERE.includes(entity)).map(
   ({ options }) => options.name,
 );
 
 /**
- * Puts the household in another database in the place of this one: all of it, or none. What is under way on the bench
- * goes on as the other has it, and bags are judged anew where the other has no verdict of them.
+ * Puts the household in another database in the place of this one: all of it, or none. What was here is backed up in
+ * the same turn, so that nothing that was acknowledged is in neither. What is under way on the bench goes on as the
+ * other has it, and bags are judged anew where the other has no verdict of them. The folder for copies stays one's own.
+ *
+ * @returns the name of the backup
  */
 export async function adoptHousehold(
-  { store, recorder, verdicts }: Pick<Deps, 'store' | 'recorder' | 'verdicts'>,
+  { store, recorder, verdicts, guests, backups }: Pick<Deps, 'store' | 'recorder' | 'verdicts' | 'guests' | 'backups'>,
   other: string,
-): Promise<void> {
+  reason: 'before-import' | 'before-restore',
+): Promise<string> {
   await recorder.close();
   try {
-    await store.replaceTables(other, HOUSEHOLD_TABLES);
+    const { backupFolder } = await store.read(loadSettings);
+    const backup = await backups.makeThen(reason, (makeNow) => store.replaceTables(other, HOUSEHOLD_TABLES, makeNow));
+    await store.write(async (db) => {
+      const settings = await loadSettings(db);
+      if (settings.backupFolder !== backupFolder) await keepSettings(db, { ...settings, backupFolder });
+    });
     verdicts.forget();
+    const { sittingId } = guests;
+    if (sittingId !== null && !(await store.read((db) => isShared(db, sittingId)))) await guests.close();
+    return backup;
   } finally {
     await recorder.resume();
   }

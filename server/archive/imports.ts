@@ -1,30 +1,23 @@
 import { randomUUID } from 'node:crypto';
-import { createWriteStream, mkdirSync, rmSync } from 'node:fs';
+import { mkdirSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Readable } from 'node:stream';
-import { pipeline } from 'node:stream/promises';
 import type { Logger } from 'pino';
 import { Problem, notFound } from '../../application/problem';
 import type { ImportState } from '../../contract/archive';
 import type { NotebookMapping } from '../../contract/notebook';
-import type { NotebookSheet } from '../../core/notebook';
-import { kindOfFile } from '../notebook/file';
-import type { MappedNotebook } from '../notebook/reading';
-import { lookAtArchive, readSheets } from './onThread';
-import { UnreadableFile } from './read';
-import type { Looked } from './thread';
+import { runIsolated } from '../isolated/run';
+import type { BegunTable, Table } from '../notebook/reading';
+import { fileOfBytes } from '../uploads';
+import type { LookedArchive } from './look';
 import { countsIn } from './snapshot';
+import { UnreadableFile } from './unreadableFile';
 
 /** The largest file that is taken, bytes. */
 const MOST_BYTES = 256 * 1024 * 1024;
-const MOST_NAMED = 50;
 
 /** A file that turned out to be a table of brews. */
-export interface Notebook {
-  fileName: string;
-  sheets: NotebookSheet[];
-  mapped: MappedNotebook;
-}
+export type TableOnItsWay = BegunTable & Pick<Table, 'folder'> & { fileName: string };
 
 /** A file that is being looked at, or was, and waits to be taken in. */
 interface Import {
@@ -32,7 +25,7 @@ interface Import {
   folder: string;
   state: ImportState;
   fileName: string;
-  notebook: Notebook | null;
+  table: BegunTable | null;
   giveUp: AbortController;
 }
 
@@ -46,12 +39,10 @@ export class Imports {
   /**
    * @param folder where files on their way are kept; what lies there from before is thrown away
    * @param database the household's own
-   * @param begun how a table of brews is read at first
    */
   constructor(
     private readonly folder: string,
     private readonly database: string,
-    private readonly begun: (sheets: readonly NotebookSheet[]) => Promise<MappedNotebook>,
     private readonly log: Logger,
   ) {
     rmSync(folder, { recursive: true, force: true });
@@ -59,33 +50,23 @@ export class Imports {
 
   /** Takes the bytes of a file and begins to look at it; answers with the import's id. Throws a too-large Problem. */
   async begin(bytes: Readable, fileName: string): Promise<string> {
-    this.cancel();
     const id = randomUUID();
     const folder = join(this.folder, id);
     mkdirSync(folder, { recursive: true });
-    let taken = 0;
     try {
-      await pipeline(
-        bytes,
-        async function* (pieces: AsyncIterable<Buffer>) {
-          for await (const piece of pieces) {
-            taken += piece.length;
-            if (taken > MOST_BYTES)
-              throw new Problem('too-large', 'This file is larger than any archive can be. Nothing was changed.');
-            yield piece;
-          }
-        },
-        createWriteStream(join(folder, 'file')),
-      );
+      const tooLarge = 'This file is larger than any archive can be. Nothing was changed.';
+      await fileOfBytes(bytes, join(folder, 'file'), MOST_BYTES, tooLarge);
     } catch (error) {
       rmSync(folder, { recursive: true, force: true });
       throw error;
     }
+    // Others may have come in the meantime: the last one stands.
+    this.cancel();
     const one: Import = {
       id,
       folder,
       fileName,
-      notebook: null,
+      table: null,
       state: { id, stage: 'checking', done: 0, of: 0, preview: null },
       giveUp: new AbortController(),
     };
@@ -108,21 +89,27 @@ export class Imports {
   }
 
   /** The table of brews a file turned out to be. Throws a Problem where it did not. */
-  notebook(id: string): Notebook {
-    const { notebook } = this.#found(id);
-    if (!notebook) throw new Problem('conflict', 'This file is no table of brews. Nothing was changed.');
-    return notebook;
+  table(id: string): TableOnItsWay {
+    const { table, folder, fileName } = this.#found(id);
+    if (!table) throw new Problem('conflict', 'This file is no table of brews. Nothing was changed.');
+    return { ...table, folder, fileName };
   }
 
   /** Reads a table by another mapping from now on. */
   readOtherwise(id: string, mapping: NotebookMapping): void {
-    this.notebook(id).mapped = { mapping, isRemembered: false };
+    this.table(id);
+    this.#found(id).table = { mapping, isRemembered: false };
+  }
+
+  /** Ends whatever the file with this id is at, in its own process, when it is put aside. */
+  signalOf(id: string): AbortSignal {
+    return this.#found(id).giveUp.signal;
   }
 
   /** Puts the file on its way aside, whatever it is at. */
   cancel(): void {
     if (!this.#current) return;
-    this.#current.giveUp.abort(new Error('given up'));
+    this.#current.giveUp.abort(notFound('This file'));
     rmSync(this.#current.folder, { recursive: true, force: true });
     this.#current = null;
   }
@@ -134,26 +121,26 @@ export class Imports {
 
   async #look(one: Import): Promise<void> {
     const { folder, giveUp, state } = one;
-    const file = join(folder, 'file');
-    const arrive = ({ writtenAt, brings, problems, problemCount }: Looked): void => {
-      const has = countsIn(this.database);
-      const preview = { writtenAt, brings, has, problems: problems.slice(0, MOST_NAMED), problemCount };
+    const arrive = ({ writtenAt, brings, problems, problemCount }: LookedArchive): void => {
+      const preview = { writtenAt, brings, has: countsIn(this.database), problems, problemCount };
       Object.assign(state, { stage: brings === null ? 'refused' : 'ready', preview } satisfies Partial<ImportState>);
     };
     try {
-      const kind = await kindOfFile(file);
-      if (kind !== 'archive') {
-        const sheets = await readSheets(file, kind, giveUp.signal);
-        one.notebook = { fileName: one.fileName, sheets, mapped: await this.begun(sheets) };
+      const looked = await runIsolated(
+        'lookAtFile',
+        { file: join(folder, 'file'), folder, database: this.database },
+        { on: (done, of) => void Object.assign(state, { done, of }), signal: giveUp.signal },
+      );
+      if (looked.kind === 'archive') arrive(looked.archive);
+      else {
+        one.table = looked.table;
         state.stage = 'notebook';
-        return;
       }
-      const on = (done: number, of: number): void => void Object.assign(state, { done, of });
-      arrive(await lookAtArchive(file, folder, { on, signal: giveUp.signal }));
     } catch (error) {
       if (giveUp.signal.aborted) return;
       if (!(error instanceof UnreadableFile)) this.log.error({ err: error }, 'a file could not be looked at');
-      const message = error instanceof UnreadableFile ? error.message : 'It could not be looked at here.';
+      const why = error instanceof UnreadableFile ? error.message : 'It could not be looked at here.';
+      const message = one.fileName === '' ? why : `${one.fileName} cannot be read. ${why}`;
       arrive({ writtenAt: null, brings: null, problems: [{ where: 'the file', message }], problemCount: 1 });
     }
   }

@@ -2,8 +2,10 @@ import { createWriteStream, existsSync, mkdirSync, readdirSync } from 'node:fs';
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { pipeline } from 'node:stream/promises';
-import { isAsKept, type PictureShelf } from '../pictures/shelf';
-import { UnreadableFile, type FileProblem } from './read';
+import { isAsKept } from '../pictures/reencode';
+import type { PictureShelf } from '../pictures/shelf';
+import type { FileProblem } from './read';
+import { UnreadableFile } from './unreadableFile';
 import { eachEntry, isZip } from './zip';
 
 /** No picture that was kept here is larger, bytes. */
@@ -25,7 +27,6 @@ export async function unpackPictures(
   file: string,
   rows: readonly PictureSize[],
   folder: string,
-  signal: AbortSignal,
 ): Promise<FileProblem[]> {
   if (rows.length === 0 || !(await isZip(file))) return [];
   const sizes = new Map(rows.map((row) => [row.id, row]));
@@ -33,7 +34,6 @@ export async function unpackPictures(
   mkdirSync(folder, { recursive: true });
   try {
     await eachEntry(file, async ({ name, bytes, open }) => {
-      signal.throwIfAborted();
       const size = sizes.get(ENTRY.exec(name)?.[1] ?? '');
       if (!size) return false;
       const to = join(folder, `${size.id}.jpg`);
@@ -43,7 +43,6 @@ export async function unpackPictures(
       return false;
     });
   } catch (error) {
-    if (signal.aborted) throw error;
     throw new UnreadableFile(`A picture in this zip cannot be read: ${messageOf(error)}.`);
   }
   return problems;

@@ -1,8 +1,9 @@
 import { PassThrough, Readable } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
 import { setImmediate } from 'node:timers/promises';
 import yazl from 'yazl';
 import { ARCHIVE_FORMAT, ARCHIVE_VERSION } from '../../contract/archive';
-import type { PictureShelf } from '../pictures/shelf';
+import { PictureShelf } from '../pictures/shelf';
 import { archivedRow, quoted, TABLES } from './collections';
 import { csvOf, SHEETS } from './sheets';
 import { snapshotOf, type Snapshot } from './snapshot';
@@ -79,5 +80,16 @@ export function archiveZip(file: string, pictures: PictureShelf, now: Date): Rea
   return stream;
 }
 
-/** What an archive of a day is called: "slow-crest-2026-03-01.zip". */
-export const archiveName = (now: Date): string => `slow-crest-${now.toISOString().slice(0, 10)}.zip`;
+/** Writes the archive of the household in `database` to standard output. */
+export async function writeArchive({
+  database,
+  pictures,
+  now,
+}: {
+  database: string;
+  pictures: string;
+  now: Date;
+}): Promise<null> {
+  await pipeline(archiveZip(database, new PictureShelf(pictures), now), process.stdout, { end: false });
+  return null;
+}

@@ -1,25 +1,51 @@
-import { copyFileSync, existsSync, mkdirSync, readdirSync, renameSync, rmSync, statSync } from 'node:fs';
+import {
+  constants,
+  copyFileSync,
+  existsSync,
+  lstatSync,
+  mkdirSync,
+  readdirSync,
+  renameSync,
+  rmSync,
+  statSync,
+} from 'node:fs';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
 import { backupHead, backupName, outdatedBackups, type BackupHead, type BackupReason } from '../../core/keeping';
 import type { HouseholdCounts } from '../../contract/archive';
 import { countsIn } from '../archive/snapshot';
 import { whyNotOpened } from '../db/inspect';
+import { manifestOf, whyNoBackup } from './manifest';
 
 /** Backups: whole copies of the database, each opened and looked through before it counts as one. */
 
 export const backupFolderOf = (dataFolder: string): string => join(dataFolder, 'backups');
 
-/** The backups in a folder, the newest first; of two of one second the one that was finished later. */
+/** When a file was finished, ms; 0 for what is no file or leads nowhere. */
+function finishedAt(file: string): number {
+  return statSync(file, { throwIfNoEntry: false })?.mtimeMs ?? 0;
+}
+
+/** What goes by the name of a backup in a folder, the newest first; of two of one second the one finished later. */
 export function backupsIn(folder: string): BackupHead[] {
   const names = existsSync(folder) ? readdirSync(folder) : [];
   return names
     .flatMap((name) => backupHead(name) ?? [])
-    .map((head) => ({ head, finished: statSync(join(folder, head.name)).mtimeMs }))
+    .map((head) => ({ head, finished: finishedAt(join(folder, head.name)) }))
     .sort((a, b) =>
       a.head.madeAt === b.head.madeAt ? b.finished - a.finished : a.head.madeAt < b.head.madeAt ? 1 : -1,
     )
     .map(({ head }) => head);
+}
+
+/** What a backup may leave beside it while it is made. */
+const SUFFIXES = ['', '-wal', '-shm', '-journal'];
+const UNFINISHED = /\.unfinished(?:-wal|-shm|-journal)?$/;
+
+/** Throws away what was being made when the power went. */
+export function dropUnfinished(folder: string): void {
+  const names = existsSync(folder) ? readdirSync(folder) : [];
+  for (const name of names.filter((one) => UNFINISHED.test(one))) rmSync(join(folder, name), { force: true });
 }
 
 /**
@@ -33,30 +59,45 @@ export async function makeBackup(database: string, folder: string, reason: Backu
   const db = new Database(database, { readonly: true, fileMustExist: true });
   try {
     await db.backup(unfinished);
-    // One file, without a journal beside it.
+    // One file, without a journal beside it, that says what it holds.
     const copy = new Database(unfinished);
     copy.pragma('journal_mode = DELETE');
+    manifestOf(copy, now);
     copy.close();
     const why = whyNotOpened(unfinished);
     if (why !== null) throw new Error(why);
     renameSync(unfinished, made);
   } finally {
     db.close();
-    for (const suffix of ['', '-wal', '-shm', '-journal']) rmSync(`${unfinished}${suffix}`, { force: true });
+    for (const suffix of SUFFIXES) rmSync(`${unfinished}${suffix}`, { force: true });
   }
-  for (const old of outdatedBackups(backupsIn(folder), now)) rmSync(join(folder, old.name), { force: true });
+  dropOutdated(folder, now);
   return name;
 }
 
+function dropOutdated(folder: string, now: Date): void {
+  for (const old of outdatedBackups(backupsIn(folder), now)) {
+    // What is no file was not made here.
+    if (lstatSync(join(folder, old.name)).isFile()) rmSync(join(folder, old.name), { force: true });
+  }
+}
+
+/** Where the copies of a household lie in a folder of the taster's choice: several can use one stick. */
+export const copiesOf = (folder: string, household: string): string => join(folder, `slow-crest-${household}`);
+
 /**
- * Copies a backup to a folder of the taster's choice as well, a stick or a synchronised one. Throws where that cannot be
- * written.
+ * Copies a backup to a folder of the taster's choice as well, a stick or a synchronised one. The copy is a new file,
+ * never what somebody laid in its place. Throws where that cannot be written.
+ *
+ * @param to the household's own folder there, as `copiesOf` names it
  */
 export function copyBackup(folder: string, name: string, to: string, now: Date): void {
+  if (lstatSync(to, { throwIfNoEntry: false })?.isDirectory() !== true) mkdirSync(to);
   const unfinished = join(to, `${name}.unfinished`);
-  copyFileSync(join(folder, name), unfinished);
+  rmSync(unfinished, { force: true });
+  copyFileSync(join(folder, name), unfinished, constants.COPYFILE_EXCL);
   renameSync(unfinished, join(to, name));
-  for (const old of outdatedBackups(backupsIn(to), now)) rmSync(join(to, old.name), { force: true });
+  dropOutdated(to, now);
 }
 
 function freeName(folder: string, name: string): string {
@@ -65,8 +106,14 @@ function freeName(folder: string, name: string): string {
   return free;
 }
 
-/** What a backup holds, and how large it is, bytes. */
-export function lookInto(folder: string, name: string): { counts: HouseholdCounts; bytes: number } {
+/** What a backup holds, how large it is, bytes, and what is wrong with it; counts are null where they cannot be had. */
+export function lookInto(
+  folder: string,
+  name: string,
+): { counts: HouseholdCounts | null; bytes: number; wrong: string | null } {
   const file = join(folder, name);
-  return { counts: countsIn(file), bytes: statSync(file).size };
+  const is = statSync(file, { throwIfNoEntry: false });
+  if (!is?.isFile()) return { counts: null, bytes: 0, wrong: is ? 'This is no file.' : 'This leads to no file.' };
+  const wrong = whyNoBackup(file);
+  return { counts: wrong === null ? countsIn(file) : null, bytes: is.size, wrong };
 }

@@ -1,17 +1,21 @@
-import { accessSync, constants, copyFileSync, existsSync, mkdirSync, rmSync } from 'node:fs';
-import { join } from 'node:path';
+import { accessSync, constants, copyFileSync, existsSync, mkdirSync, rmSync, statSync } from 'node:fs';
+import { isAbsolute, join } from 'node:path';
+import { setImmediate } from 'node:timers/promises';
 import type { Logger } from 'pino';
 import { backupHead, lacksToday, type BackupReason } from '../../core/keeping';
-import { invalidField, notFound } from '../../application/problem';
+import { invalidField, notFound, Problem } from '../../application/problem';
 import type { Backups } from '../../contract/archive';
 import { countsIn, picturesIn } from '../archive/snapshot';
 import { loadPictureIds } from '../db/pictures';
 import { purge } from '../db/purge';
 import { whyNotOpened } from '../db/inspect';
 import { loadSettings } from '../db/settings';
+import { loadFolderId } from '../db/folderId';
+import { StorageProblem } from '../db/storageProblem';
 import { openStore, type Store } from '../db/store';
 import { picturesOf, type PictureShelf } from '../pictures/shelf';
-import { backupFolderOf, backupsIn, copyBackup, lookInto, makeBackup } from './files';
+import { backupFolderOf, backupsIn, copiesOf, copyBackup, dropUnfinished, lookInto, makeBackup } from './files';
+import { whyNoBackup } from './manifest';
 
 /** How often it is looked whether the day has its backup, ms. */
 const LOOK_EVERY_MS = 3_600_000;
@@ -23,6 +27,7 @@ export class BackupKeeper {
   /** Why the last backup could not be made; null where it was. */
   #trouble: string | null = null;
   #making: Promise<unknown> = Promise.resolve();
+  readonly #looked = new Map<string, { key: string; held: ReturnType<typeof lookInto> }>();
 
   constructor(
     private readonly store: Store,
@@ -33,6 +38,8 @@ export class BackupKeeper {
     private readonly log: Logger,
   ) {
     this.folder = backupFolderOf(dataFolder);
+    dropUnfinished(this.folder);
+    rmSync(join(this.folder, RESTORING), { recursive: true, force: true });
   }
 
   /** Makes today's backup unless there is one, now and from then on. */
@@ -57,16 +64,27 @@ export class BackupKeeper {
 
   /** Makes a backup; answers with its name. Throws, and remembers why, where it cannot be made. */
   make(reason: BackupReason): Promise<string> {
+    return this.makeThen(reason, (makeNow) => makeNow());
+  }
+
+  /**
+   * Makes a backup in the middle of something: `work` says when, by calling what it is given. Answers with the name of
+   * the backup. Throws where it cannot be made, and as `work` does.
+   */
+  makeThen(reason: BackupReason, work: (makeNow: () => Promise<void>) => Promise<void>): Promise<string> {
     const made = this.#making.then(async () => {
-      try {
-        const name = await makeBackup(this.database, this.folder, reason, this.now());
-        this.#trouble = null;
-        await this.#copy(name);
-        return name;
-      } catch (error) {
-        this.#troubled('The last backup could not be made', error);
-        throw error;
-      }
+      let name = '';
+      await work(async () => {
+        try {
+          name = await makeBackup(this.database, this.folder, reason, this.now());
+          this.#trouble = null;
+        } catch (error) {
+          this.#troubled('The last backup could not be made', error);
+          throw new StorageProblem('storage', 'What is here could not be backed up first.', messageOf(error));
+        }
+      });
+      await this.#copy(name);
+      return name;
     });
     this.#making = made.catch(() => undefined);
     return made;
@@ -74,7 +92,8 @@ export class BackupKeeper {
 
   /** A picture goes for good when neither the household nor a backup names it. */
   #dropPictures(named: ReadonlySet<string>): void {
-    const inBackups = new Set(backupsIn(this.folder).flatMap(({ name }) => picturesIn(join(this.folder, name))));
+    const whole = backupsIn(this.folder).filter(({ name }) => this.#lookedInto(name).wrong === null);
+    const inBackups = new Set(whole.flatMap(({ name }) => picturesIn(join(this.folder, name))));
     for (const id of this.pictures.ids()) if (!named.has(id) && !inBackups.has(id)) this.pictures.drop(id);
   }
 
@@ -83,25 +102,39 @@ export class BackupKeeper {
     const { backupFolder } = await this.store.read(loadSettings);
     if (backupFolder === null) return;
     try {
-      copyBackup(this.folder, name, backupFolder, this.now());
-      this.pictures.copyTo(picturesOf(backupFolder));
+      const to = copiesOf(backupFolder, await this.store.read(loadFolderId));
+      copyBackup(this.folder, name, to, this.now());
+      this.pictures.copyTo(picturesOf(to));
     } catch (error) {
       this.#troubled(`The last backup could not be copied to ${backupFolder}`, error);
     }
   }
 
   #troubled(what: string, error: unknown): void {
-    this.#trouble = `${what}: ${error instanceof Error ? error.message : String(error)}.`;
+    this.#trouble = `${what}: ${messageOf(error)}.`;
     this.log.error({ err: error }, what);
   }
 
-  all(): Backups {
-    return {
-      folder: this.folder,
-      has: countsIn(this.database),
-      trouble: this.#trouble,
-      backups: backupsIn(this.folder).map((head) => ({ ...head, ...lookInto(this.folder, head.name) })),
-    };
+  /** What there is; each file stands for itself, with what is wrong with it. */
+  async all(): Promise<Backups> {
+    const backups: Backups['backups'] = [];
+    for (const head of backupsIn(this.folder)) {
+      backups.push({ ...head, ...this.#lookedInto(head.name) });
+      // A folder of many is looked through between what others ask for.
+      await setImmediate();
+    }
+    return { folder: this.folder, has: countsIn(this.database), trouble: this.#trouble, backups };
+  }
+
+  /** What a backup holds; looked at once for as long as the file is the same. */
+  #lookedInto(name: string): ReturnType<typeof lookInto> {
+    const is = statSync(join(this.folder, name), { throwIfNoEntry: false });
+    const key = `${name} ${is?.mtimeMs} ${is?.size}`;
+    const known = this.#looked.get(name);
+    if (known?.key === key) return known.held;
+    const held = lookInto(this.folder, name);
+    this.#looked.set(name, { key, held });
+    return held;
   }
 
   /**
@@ -112,7 +145,7 @@ export class BackupKeeper {
     const backup = join(this.folder, name);
     // Only what is one by its name: no path leads out of the folder.
     if (backupHead(name) === null || !existsSync(backup)) throw notFound('This backup');
-    return openCopy(backup, join(this.folder, 'restoring'));
+    return openCopy(backup, join(this.folder, RESTORING));
   }
 
   async close(): Promise<void> {
@@ -121,9 +154,12 @@ export class BackupKeeper {
   }
 }
 
+const RESTORING = 'restoring';
+const messageOf = (error: unknown): string => (error instanceof Error ? error.message : String(error));
+
 /**
- * A copy of a database in a folder of its own, brought to this version. Throws an invalid Problem, in words, for one
- * that cannot be opened.
+ * A copy of a backup in a folder of its own, brought to this version. Throws an invalid Problem, in words, for one
+ * that is none, before anything is touched.
  */
 export async function openCopy(database: string, folder: string): Promise<{ file: string; clean: () => void }> {
   const clean = (): void => rmSync(folder, { recursive: true, force: true });
@@ -132,8 +168,8 @@ export async function openCopy(database: string, folder: string): Promise<{ file
   const file = join(folder, 'household.sqlite');
   try {
     copyFileSync(database, file);
-    const why = whyNotOpened(file);
-    if (why !== null) throw invalidField('name', why.replaceAll(file, database));
+    const why = whyNoBackup(file) ?? whyNotOpened(file)?.replaceAll(file, database) ?? null;
+    if (why !== null) throw new Problem('invalid', `${why} Nothing was changed.`, [{ path: 'name', message: why }]);
     await (await openStore(file)).close();
     return { file, clean };
   } catch (error) {
@@ -145,6 +181,8 @@ export async function openCopy(database: string, folder: string): Promise<{ file
 /** Refuses a folder that backups cannot be copied to. */
 export function checkBackupFolder(folder: string | null): void {
   if (folder === null) return;
+  if (!isAbsolute(folder))
+    throw invalidField('backupFolder', 'Write the folder with its whole path, such as /media/stick/coffee');
   try {
     accessSync(`${folder}/`, constants.W_OK);
   } catch {

@@ -26,3 +26,14 @@ export const CalendarAddressEntity = new EntitySchema<CalendarAddressRow>({
   name: 'calendar_address',
   columns: { id: { type: 'integer', primary: true }, secret: text },
 });
+
+/** What this data folder is called among others: copies of several households can lie on one stick. */
+export interface DataFolderRow {
+  id: number;
+  household: string;
+}
+
+export const DataFolderEntity = new EntitySchema<DataFolderRow>({
+  name: 'data_folder',
+  columns: { id: { type: 'integer', primary: true }, household: text },
+});

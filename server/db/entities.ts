@@ -7,7 +7,7 @@ import type { TemperatureUnit, WeightUnit } from '../../core/text';
 import type { KeyChoices, BrewingWater, Weekday } from '../../contract/settings';
 import type { Habit, Reminders, Roaster } from '../../contract/plan';
 import type { InstrumentSettings } from '../../contract/instrument';
-import { CalendarAddressEntity, SessionEntity } from './accessEntities';
+import { CalendarAddressEntity, DataFolderEntity, SessionEntity } from './accessEntities';
 import {
   GrinderEntity,
   LiveBrewEntity,
@@ -255,4 +255,5 @@ export const ENTITIES = [
   ...[NotebookImportEntity, NotebookMappingEntity, ChangeEntity, PictureEntity, PredictionEntity, ExchangeEntity],
   SessionEntity,
   CalendarAddressEntity,
+  DataFolderEntity,
 ];

@@ -144,6 +144,11 @@ function refuseSameName(seats: readonly SeatRow[], name: string): void {
   ]);
 }
 
+/** Whether guests can still write at a sitting: it is there, and not revealed. */
+export async function isShared(db: EntityManager, id: string): Promise<boolean> {
+  return db.existsBy(SittingEntity, { id, deletedAt: IsNull(), revealedAt: IsNull() });
+}
+
 /** Throws a conflict Problem for a sitting that was revealed: what was written there stands. */
 export function openSitting({ revealedAt }: Pick<SittingRow, 'revealedAt'>): void {
   if (revealedAt !== null)

@@ -23,10 +23,23 @@ export interface Store {
   write<T>(work: (db: EntityManager) => Promise<T>): Promise<T>;
   /**
    * Puts the rows of another database of the same version in the place of one's own, table by table: all of them, or
-   * none.
+   * none. What stays and refers to rows that are gone goes as well.
+   *
+   * @param before what is done first, in the same turn: nobody writes between the two
    */
-  replaceTables(other: string, tables: readonly string[]): Promise<void>;
+  replaceTables(other: string, tables: readonly string[], before?: () => Promise<void>): Promise<void>;
+  /**
+   * Adds what another database has and the one it was copied from had not, table by table: all of it, or nothing. Bags
+   * that changed there are marked as changed here.
+   */
+  addRowsOf(grown: GrownCopy, tables: readonly string[]): Promise<void>;
   close(): Promise<void>;
+}
+
+/** A copy of a household to which something was added, and the copy as it was before. */
+export interface GrownCopy {
+  file: string;
+  before: string;
 }
 
 /** What a test may put in place of the real thing: a driver that fails when told to. */
@@ -80,10 +93,19 @@ class SqliteStore implements Store {
     });
   }
 
-  replaceTables(other: string, tables: readonly string[]): Promise<void> {
+  replaceTables(other: string, tables: readonly string[], before?: () => Promise<void>): Promise<void> {
     return this.#inTurn(async (source) => {
       const here = await this.#inPlace(source);
+      await before?.();
       replaceTables(rawOf(here), other, tables);
+      await this.#inPlace(here);
+    });
+  }
+
+  addRowsOf(grown: GrownCopy, tables: readonly string[]): Promise<void> {
+    return this.#inTurn(async (source) => {
+      const here = await this.#inPlace(source);
+      addRowsOf(rawOf(here), grown, tables);
       await this.#inPlace(here);
     });
   }
@@ -227,9 +249,50 @@ function replaceTables(db: Database.Database, other: string, tables: readonly st
         const named = columns.map(({ name }) => `"${name}"`).join(', ');
         db.exec(`INSERT INTO main."${table}" (${named}) SELECT ${named} FROM other."${table}"`);
       }
+      db.exec('DELETE FROM main.seat_secret WHERE "seatId" NOT IN (SELECT id FROM main.sitting_seat)');
     }).immediate();
   } finally {
     db.exec('DETACH other');
+  }
+}
+
+function addRowsOf(db: Database.Database, { file, before }: GrownCopy, tables: readonly string[]): void {
+  db.prepare('ATTACH ? AS grown').run(file);
+  db.prepare('ATTACH ? AS before').run(before);
+  try {
+    db.transaction(() => {
+      db.pragma('defer_foreign_keys = ON');
+      for (const table of tables) {
+        const columns = db.pragma(`main.table_info("${table}")`) as { name: string; pk: number }[];
+        const named = columns.map(({ name }) => `"${name}"`).join(', ');
+        const isSame = columns
+          .flatMap(({ name, pk }) => (pk > 0 ? [`old."${name}" = new."${name}"`] : []))
+          .join(' AND ');
+        db.exec(
+          `INSERT OR REPLACE INTO main."${table}" (${named}) SELECT ${named} FROM grown."${table}" AS new
+             WHERE NOT EXISTS (SELECT 1 FROM before."${table}" AS old WHERE ${isSame})`,
+        );
+      }
+      db.exec(
+        `UPDATE main.bag SET revision = revision + 1 WHERE id IN (
+           SELECT new.id FROM grown.bag AS new JOIN before.bag AS old ON old.id = new.id
+             WHERE new.revision <> old.revision)`,
+      );
+    }).immediate();
+  } finally {
+    db.exec('DETACH before');
+    db.exec('DETACH grown');
+  }
+}
+
+/** Reads a household in a file, whoever is writing it; for processes that are not its server. */
+export async function readHousehold<T>(file: string, work: (db: EntityManager) => Promise<T>): Promise<T> {
+  const source = new DataSource({ type: 'better-sqlite3', database: file, entities: ENTITIES, readonly: true });
+  await source.initialize();
+  try {
+    return await work(source.manager);
+  } finally {
+    await source.destroy();
   }
 }
 

@@ -1,10 +1,9 @@
 import { open, readFile } from 'node:fs/promises';
-import { finished } from 'node:stream/promises';
 import { TextDecoder } from 'node:util';
 import Papa from 'papaparse';
 import readXlsxFile from 'read-excel-file/node';
 import type { Cell, NotebookSheet } from '../../core/notebook';
-import { UnreadableFile } from '../archive/read';
+import { UnreadableFile } from '../archive/unreadableFile';
 import { eachEntry, isZip } from '../archive/zip';
 
 /** What a table may be at most: far more than anyone writes by hand, far less than would hold a server up. */
@@ -14,6 +13,12 @@ const MOST_CELL = 20_000;
 const MOST_TEXT_BYTES = 16 * 1024 * 1024;
 const MOST_UNPACKED_BYTES = 32 * 1024 * 1024;
 const MOST_ENTRIES = 2000;
+/** What a reader of spreadsheets makes room for: cells, and the place of the last of them. Empty ones count. */
+const MOST_CELLS = MOST_ROWS * MOST_COLUMNS;
+const LAST_ROW = 20_000;
+const LAST_COLUMN = 1_000;
+/** What is written by programs lies at most a third as deep. */
+const DEEPEST = 60;
 
 /**
  * What a file is, by what stands in it: an archive (JSON, or any zip that is no spreadsheet), a spreadsheet, or text.
@@ -82,22 +87,63 @@ async function spreadsheetSheets(file: string): Promise<NotebookSheet[]> {
   }
 }
 
-/** All of it is unpacked once and thrown away, so that nothing larger than it says reaches whoever reads it whole. */
+/**
+ * All of it is unpacked once and thrown away, so that nothing larger than it says, deeper than it needs or with a cell
+ * far out reaches whoever reads it whole.
+ */
 async function refuseBombs(file: string): Promise<void> {
   let unpacked = 0;
   let entries = 0;
   try {
-    await eachEntry(file, async ({ bytes, open }) => {
+    await eachEntry(file, async ({ name, bytes, open }) => {
       unpacked += bytes;
       if (unpacked > MOST_UNPACKED_BYTES || ++entries > MOST_ENTRIES)
         throw new UnreadableFile('What is packed in this spreadsheet is larger than any notebook.');
-      await finished((await open()).resume());
+      const look = name.endsWith('.xml') ? new XmlLook() : null;
+      for await (const piece of await open()) look?.at(piece.toString('latin1'));
       return false;
     });
   } catch (error) {
     throw error instanceof UnreadableFile ? error : unreadable(error);
   }
 }
+
+/** Looks at the text of a spreadsheet as it comes: how deep it lies, how many cells there are and where. */
+class XmlLook {
+  #depth = 0;
+  #cells = 0;
+  #before = '';
+
+  /** Throws an UnreadableFile for more than any notebook has. */
+  at(piece: string): void {
+    let last = this.#before.at(-1) ?? '';
+    for (const sign of piece) {
+      if (last === '<' && sign === '/') this.#depth--;
+      else if (last === '<' && /[a-z]/i.test(sign)) this.#depth++;
+      else if (last === '/' && sign === '>') this.#depth--;
+      if (this.#depth > DEEPEST) throw new UnreadableFile(`This spreadsheet lies more than ${DEEPEST} deep.`);
+      last = sign;
+    }
+    // A reference may be torn between two pieces.
+    const text = this.#before + piece;
+    for (const [, letters = '', digits = ''] of text.matchAll(/ r="([A-Z]{1,12})(\d{1,12})"/gi)) {
+      if (columnOf(letters) > LAST_COLUMN || Number(digits) > LAST_ROW)
+        throw new UnreadableFile(
+          `This spreadsheet has a cell at ${letters}${digits}, far outside any notebook. Delete the empty cells around it.`,
+        );
+      if (++this.#cells > MOST_CELLS)
+        throw new UnreadableFile(`This spreadsheet has more than ${MOST_CELLS.toLocaleString('en')} cells.`);
+    }
+    this.#before = piece.slice(-TORN);
+  }
+}
+
+/** No reference is longer, characters; one torn in two may be counted twice. */
+const TORN = 30;
+
+/** A column by its letters, from 1 on. */
+const columnOf = (letters: string): number =>
+  [...letters.toUpperCase()].reduce((sum, letter) => 26 * sum + letter.charCodeAt(0) - 64, 0);
 
 const unreadable = (error: unknown): UnreadableFile =>
   new UnreadableFile(`This spreadsheet cannot be read: ${error instanceof Error ? error.message : String(error)}.`);

@@ -1,33 +1,17 @@
 import { copyFileSync, createReadStream, existsSync, mkdirSync, readdirSync, renameSync, rmSync } from 'node:fs';
-import { open } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { Readable } from 'node:stream';
 import sharp from 'sharp';
 import { Problem } from '../../application/problem';
+import { UnreadableFile } from '../archive/unreadableFile';
+import { runIsolated } from '../isolated/run';
+import { fileOfBytes } from '../uploads';
+import { QUALITY, type KeptPicture } from './reencode';
 
-/** The largest file that is taken, bytes, and the largest picture in it, pixels. */
+/** The largest file that is taken, bytes. */
 const MOST_BYTES = 25 * 1024 * 1024;
-const MOST_PIXELS = 60_000_000;
-/** The longer side of what is kept, and of a thumbnail, pixels. */
-const WHOLE = 2000;
+/** The side of a thumbnail, pixels. */
 const THUMBNAIL = 360;
-const QUALITY = 84;
-
-/** Nothing is kept in memory from one picture to the next. */
-sharp.cache(false);
-
-/** A picture as it is kept. */
-export interface KeptPicture {
-  width: number;
-  height: number;
-  bytes: number;
-}
-
-/** What files of pictures begin with. What could hold a programme, a page or a link is none of these. */
-const isPicture = (bytes: Buffer): boolean =>
-  bytes.subarray(0, 3).equals(Buffer.from([0xff, 0xd8, 0xff])) ||
-  bytes.subarray(0, 8).equals(Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a])) ||
-  (bytes.subarray(0, 4).toString('latin1') === 'RIFF' && bytes.subarray(8, 12).toString('latin1') === 'WEBP');
 
 const NAME = /^([0-9a-f-]{36})\.jpg$/;
 
@@ -45,22 +29,21 @@ export class PictureShelf {
    * Takes a picture in under an id. Throws a Problem for what is too large or no picture; nothing of it is kept then.
    */
   async take(id: string, bytes: Readable): Promise<KeptPicture> {
-    return this.#keep(id, await gathered(bytes));
-  }
-
-  async #keep(id: string, original: Buffer): Promise<KeptPicture> {
-    const { data, width, height } = await reencoded(original);
     mkdirSync(this.folder, { recursive: true });
-    const file = this.#file(id);
-    const handle = await open(`${file}.unfinished`, 'w');
+    const [sent, unfinished] = [`${this.#file(id)}.sent`, `${this.#file(id)}.unfinished`];
+    const tooLarge = `A picture can be ${MOST_BYTES / 1024 / 1024} MB at most. Nothing was kept.`;
     try {
-      await handle.writeFile(data);
-      await handle.sync();
+      await fileOfBytes(bytes, sent, MOST_BYTES, tooLarge);
+      const kept = await runIsolated('readPicture', { file: sent, to: unfinished });
+      renameSync(unfinished, this.#file(id));
+      return kept;
+    } catch (error) {
+      if (error instanceof UnreadableFile)
+        throw new Problem('unsupported', `This picture cannot be read here. ${error.message} Nothing was kept.`);
+      throw error;
     } finally {
-      await handle.close();
+      for (const file of [sent, unfinished]) rmSync(file, { force: true });
     }
-    renameSync(`${file}.unfinished`, file);
-    return { width, height, bytes: data.length };
   }
 
   /** The bytes of a picture; null where its file is not there. */
@@ -121,56 +104,5 @@ export class PictureShelf {
 
   #file(id: string): string {
     return join(this.folder, `${id}.jpg`);
-  }
-}
-
-async function gathered(bytes: Readable): Promise<Buffer> {
-  const pieces: Buffer[] = [];
-  let taken = 0;
-  for await (const piece of bytes as AsyncIterable<Buffer>) {
-    taken += piece.length;
-    if (taken > MOST_BYTES)
-      throw new Problem('too-large', `A picture can be ${MOST_BYTES / 1024 / 1024} MB at most. Nothing was kept.`);
-    pieces.push(piece);
-  }
-  return Buffer.concat(pieces);
-}
-
-const NO_PICTURE = 'This is no picture that can be read here: JPEG, PNG and WebP can. Nothing was kept.';
-
-/** A picture upright, no larger than it need be, without anything but its pixels. Throws a Problem for what is none. */
-async function reencoded(original: Buffer): Promise<{ data: Buffer; width: number; height: number }> {
-  if (!isPicture(original)) throw new Problem('unsupported', NO_PICTURE);
-  try {
-    const { data, info } = await sharp(original, { limitInputPixels: MOST_PIXELS, failOn: 'error' })
-      .rotate()
-      .resize(WHOLE, WHOLE, { fit: 'inside', withoutEnlargement: true })
-      .flatten({ background: '#ffffff' })
-      .jpeg({ quality: QUALITY })
-      .toBuffer({ resolveWithObject: true });
-    return { data, width: info.width, height: info.height };
-  } catch (error) {
-    if (error instanceof Error && /pixel limit/i.test(error.message))
-      throw new Problem('too-large', 'This picture has more pixels than can be read here. Nothing was kept.');
-    throw new Problem('unsupported', NO_PICTURE);
-  }
-}
-
-/**
- * Whether a file is a picture as this one writes them: of that size, whole, and with nothing in it but its pixels. What
- * comes with an archive is looked at like this and kept as it is.
- */
-export async function isAsKept(
-  bytes: Buffer,
-  { width, height }: Pick<KeptPicture, 'width' | 'height'>,
-): Promise<boolean> {
-  try {
-    const picture = sharp(bytes, { limitInputPixels: WHOLE * WHOLE, failOn: 'error' });
-    const { format, exif, xmp, iptc, icc, ...is } = await picture.metadata();
-    await picture.stats();
-    const isBare = [exif, xmp, iptc, icc].every((one) => one === undefined);
-    return format === 'jpeg' && isBare && is.width === width && is.height === height;
-  } catch {
-    return false;
   }
 }

@@ -1,8 +1,8 @@
 import { adoptHousehold } from '../archive/household';
 import { adoptPictures } from '../archive/pictures';
-import { archiveStream } from '../archive/onThread';
-import { archiveName } from '../archive/write';
+import { archiveName } from '../archive/name';
 import type { Deps } from '../deps';
+import { streamIsolated } from '../isolated/run';
 import type { Handlers } from '../routes';
 
 type KeepingEndpoint =
@@ -15,25 +15,29 @@ type KeepingEndpoint =
   | 'makeBackup'
   | 'restoreBackup';
 
-/** Taking the household along, bringing one in, and backups. Whatever replaces it makes a backup first. */
+/**
+ * Taking the household along, bringing one in, and backups. Whatever replaces it makes a backup first; one replaces it
+ * at a time.
+ */
 export function keepingHandlers(deps: Deps): Handlers<KeepingEndpoint> {
-  const { backups, imports, recorder, databaseFile, now } = deps;
+  const { backups, imports, recorder, databaseFile, now, replacing } = deps;
   return {
     archive: async () => {
       await recorder.flush();
-      return { name: archiveName(now()), bytes: archiveStream(databaseFile, deps.pictures, now()) };
+      const input = { database: databaseFile, pictures: deps.pictures.folder, now: now() };
+      return { name: archiveName(now()), bytes: streamIsolated('writeArchive', input) };
     },
 
     beginImport: async ({ request, query: { name } }) => ({ id: await imports.begin(request, name) }),
     importState: ({ params: { id } }) => imports.stateOf(id),
-    finishImport: async ({ params: { id } }) => {
-      const { file, pictures } = imports.ready(id);
-      await backups.make('before-import');
-      adoptPictures(pictures, deps.pictures);
-      await adoptHousehold(deps, file);
-      imports.cancel();
-      return null;
-    },
+    finishImport: ({ params: { id } }) =>
+      replacing.runExclusive(async () => {
+        const { file, pictures } = imports.ready(id);
+        adoptPictures(pictures, deps.pictures);
+        await adoptHousehold(deps, file, 'before-import');
+        imports.cancel();
+        return null;
+      }),
     dropImport: ({ params: { id } }) => {
       imports.stateOf(id);
       imports.cancel();
@@ -45,15 +49,15 @@ export function keepingHandlers(deps: Deps): Handlers<KeepingEndpoint> {
       await recorder.flush();
       return { name: await backups.make('asked') };
     },
-    restoreBackup: async ({ params: { name } }) => {
-      const { file, clean } = await backups.open(name);
-      try {
-        await backups.make('before-restore');
-        await adoptHousehold(deps, file);
-      } finally {
-        clean();
-      }
-      return null;
-    },
+    restoreBackup: ({ params: { name } }) =>
+      replacing.runExclusive(async () => {
+        const { file, clean } = await backups.open(name);
+        try {
+          await adoptHousehold(deps, file, 'before-restore');
+        } finally {
+          clean();
+        }
+        return null;
+      }),
   };
 }

@@ -1,9 +1,11 @@
+import { join } from 'node:path';
 import type { NotebookState } from '../../contract/notebook';
+import { HOUSEHOLD_TABLES } from '../archive/household';
 import { dateHere } from '../dates';
 import type { NotebookImportRow } from '../db/keepingEntities';
 import { loadNotebookImports, setNotebookUndone } from '../db/notebooks';
 import type { Deps } from '../deps';
-import { lookAtNotebook, takeNotebook } from '../notebook/reading';
+import { runIsolated } from '../isolated/run';
 import type { Handlers } from '../routes';
 
 type NotebookEndpoint =
@@ -16,11 +18,12 @@ const lineOf = ({ id, fileName, takenAt, bagIds, brewIds, undoneAt }: NotebookIm
 
 /** Anyone's table of brews: read, read otherwise, taken in, taken back. */
 export function notebookHandlers(deps: Deps): Handlers<NotebookEndpoint> {
-  const { store, imports, backups, verdicts, now } = deps;
+  const { store, imports, backups, verdicts, databaseFile, now, replacing } = deps;
   const stateOf = async (id: string): Promise<NotebookState> => {
-    const { sheets, fileName, mapped } = imports.notebook(id);
-    const { state } = await lookAtNotebook(store, sheets, mapped.mapping, now());
-    return { id, fileName, isRemembered: mapped.isRemembered, ...state };
+    const { fileName, isRemembered, ...table } = imports.table(id);
+    const input = { ...table, database: databaseFile, now: now() };
+    const state = await runIsolated('lookAtTable', input, { signal: imports.signalOf(id) });
+    return { id, fileName, isRemembered, ...state };
   };
   /** A table taken back, or brought back. */
   const set = async (id: string, undoneAt: string | null) => {
@@ -34,14 +37,17 @@ export function notebookHandlers(deps: Deps): Handlers<NotebookEndpoint> {
       imports.readOtherwise(id, body);
       return stateOf(id);
     },
-    takeNotebook: async ({ params: { id } }) => {
-      const notebook = imports.notebook(id);
-      await backups.make('before-import');
-      const row = await takeNotebook(store, notebook, notebook.mapped.mapping, now());
-      imports.cancel();
-      verdicts.forget();
-      return lineOf(row);
-    },
+    takeNotebook: ({ params: { id } }) =>
+      replacing.runExclusive(async () => {
+        const { folder, mapping, fileName } = imports.table(id);
+        const before = join(backups.folder, await backups.make('before-import'));
+        const input = { folder, database: before, mapping, fileName, now: now() };
+        const { row, file } = await runIsolated('takeTable', input, { signal: imports.signalOf(id) });
+        await store.addRowsOf({ file, before }, HOUSEHOLD_TABLES);
+        imports.cancel();
+        verdicts.forget();
+        return lineOf(row);
+      }),
     notebookImports: async () => (await store.read(loadNotebookImports)).map(lineOf),
     undoNotebook: ({ params: { id } }) => set(id, now().toISOString()),
     redoNotebook: ({ params: { id } }) => set(id, null),

@@ -124,6 +124,7 @@ describe('the recorder of the bench', () => {
       read: (work) => store.read(work),
       close: () => store.close(),
       replaceTables: (...others) => store.replaceTables(...others),
+      addRowsOf: (...others) => store.addRowsOf(...others),
       write: (work) => (refusals++ < 3 ? Promise.reject(new Error('disk full')) : store.write(work)),
     };
     const recorder = new BenchRecorder(

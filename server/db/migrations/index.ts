@@ -17,6 +17,7 @@ import { WhatWasForetold1700000000016 } from './16-whatWasForetold';
 import { ThePlan1700000000017 } from './17-thePlan';
 import { TheTable1700000000018 } from './18-theTable';
 import { TheWriteUp1700000000019 } from './19-theWriteUp';
+import { IndicesAndFolder1700000000020 } from './20-indicesAndFolder';
 
 /** In the order in which they run. */
 export const MIGRATIONS = [
@@ -39,4 +40,5 @@ export const MIGRATIONS = [
   ThePlan1700000000017,
   TheTable1700000000018,
   TheWriteUp1700000000019,
+  IndicesAndFolder1700000000020,
 ];
