@@ -2,6 +2,7 @@ import js from '@eslint/js';
 import { createTypeScriptImportResolver } from 'eslint-import-resolver-typescript';
 import importX from 'eslint-plugin-import-x';
 import reactHooks from 'eslint-plugin-react-hooks';
+import regexp from 'eslint-plugin-regexp';
 import tseslint from 'typescript-eslint';
 
 /** Who may not import whom: imports go down only. A place in web never imports another. */
@@ -38,11 +39,14 @@ export default tseslint.config(
     languageOptions: {
       parserOptions: { project: ['./tsconfig.json', './web/tsconfig.json'], tsconfigRootDir: import.meta.dirname },
     },
-    plugins: { 'import-x': importX },
+    plugins: { 'import-x': importX, regexp },
     settings: { 'import-x/resolver-next': [createTypeScriptImportResolver({ project: './tsconfig.json' })] },
     rules: {
       'import-x/no-restricted-paths': ['error', { zones }],
       'import-x/no-cycle': 'error',
+      // An expression whose time grows faster than its text stands still at a hostile one.
+      'regexp/no-super-linear-backtracking': ['error', { report: 'potential' }],
+      'regexp/no-super-linear-move': ['error', { report: 'potential', ignoreSticky: false }],
       'max-lines': ['error', 400],
       '@typescript-eslint/restrict-template-expressions': ['error', { allowNumber: true, allowBoolean: true }],
       '@typescript-eslint/no-confusing-void-expression': [

@@ -27,7 +27,18 @@ export interface WrittenNumber {
 }
 
 const FRACTIONS: Readonly<Record<string, number>> = { '¼': 0.25, '½': 0.5, '¾': 0.75 };
-const WRITTEN = /^(?:~|≈|ca\.?|about|approx\.?)?\s*([-+]?[\d.,'’ \u00a0]*\d)?\s*([¼½¾])?\s*(.*)$/isu;
+const ROUGHLY = /^(?:~|≈|ca\.?|about|approx\.?)/iu;
+const DIGITS = /^[-+]?[\d.,'’ \u00a0]*/u;
+
+/** A text taken apart: digits, a fraction, and what stands behind; each empty where there is none. */
+function takenApart(text: string): { digits: string; fraction: string; unit: string } {
+  const rest = text.replace(ROUGHLY, '').trimStart();
+  const [run = ''] = DIGITS.exec(rest) ?? [];
+  const digits = run.slice(0, 1 + [...run].findLastIndex((sign) => sign >= '0' && sign <= '9'));
+  const behind = rest.slice(digits.length).trimStart();
+  const fraction = FRACTIONS[behind.charAt(0)] === undefined ? '' : behind.charAt(0);
+  return { digits, fraction, unit: behind.slice(fraction.length).trim() };
+}
 
 /**
  * The number a cell begins with. A lone comma before one or two digits is a decimal comma whatever the rest of the
@@ -35,10 +46,10 @@ const WRITTEN = /^(?:~|≈|ca\.?|about|approx\.?)?\s*([-+]?[\d.,'’ \u00a0]*\d)
  */
 export function numberIn(cell: Cell | undefined, decimal: DecimalMark): WrittenNumber | null {
   if (typeof cell === 'number') return Number.isFinite(cell) ? { value: cell, unit: '' } : null;
-  const [, digits = '', fraction = '', unit = ''] = WRITTEN.exec(textOf(cell)) ?? [];
+  const { digits, fraction, unit } = takenApart(textOf(cell));
   if (digits === '' && fraction === '') return null;
   const value = digits === '' ? 0 : Number(inPlainDigits(digits, decimal));
-  return Number.isFinite(value) ? { value: value + (FRACTIONS[fraction] ?? 0), unit: unit.trim() } : null;
+  return Number.isFinite(value) ? { value: value + (FRACTIONS[fraction] ?? 0), unit } : null;
 }
 
 function inPlainDigits(digits: string, decimal: DecimalMark): string {
@@ -116,7 +127,7 @@ export function ratioIn(cell: Cell | undefined, decimal: DecimalMark): number | 
   const text = textOf(cell);
   const [, asTime] = /^0?1:(\d{2}):00$/.exec(text) ?? [];
   if (asTime !== undefined) return Number(asTime);
-  const [, to] = /^1\s*[:/]\s*(.+)$/.exec(text) ?? [];
+  const [, to] = /^1\s*[:/](.+)$/.exec(text) ?? [];
   const value = numberIn(to ?? cell, decimal)?.value ?? null;
   return value !== null && value > 0 ? value : null;
 }

@@ -31,7 +31,7 @@ const NUMBERS = /^(\d{1,4})\s*[./-]\s*(\d{1,2})\s*[./-]\s*(\d{2,4})(?!\d)\.?/;
 const DAY_MONTH =
   /^(?:\p{L}+\.?,?\s+)?(\d{1,2})(?:st|nd|rd|th|\.|\.?º)?\s*(?:de\s+)?(\p{L}{3,})\.?,?\s*(?:de\s+)?(\d{2,4})\b/u;
 const MONTH_DAY = /^(?:\p{L}+day,?\s+)?(\p{L}{3,})\.?\s+(\d{1,2})(?:st|nd|rd|th)?,?\s+(\d{2,4})\b/u;
-const TIME = /(?:^|[\sT,])(\d{1,2})[:.h](\d{2})(?::\d{2}(?:\.\d+)?)?\s*(am|pm|a\.m\.|p\.m\.)?(?:\s*(?:uhr|z))?$/i;
+const TIME = /(?:^|[\sT,])(\d{1,2})[:.h](\d{2})(?::\d{2}(?:\.\d+)?)?(?:\s*(am|pm|a\.m\.|p\.m\.))?(?:\s*(?:uhr|z))?$/i;
 /** Day 0 of a spreadsheet's count of days, and the days of this century in it. */
 const SPREADSHEET_DAY_0 = '1899-12-30';
 const SPREADSHEET_DAYS = { from: 36_526, to: 73_050 };

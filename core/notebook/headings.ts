@@ -32,7 +32,12 @@ const LONGEST_HEADING = 120;
 /** A heading without the unit in brackets behind it. */
 function withoutUnit(heading: string): string {
   if (heading.length > LONGEST_HEADING) return '';
-  return heading.replace(/[([][^)\]]*[)\]]\s*$/, '').trim() || heading;
+  const said = heading.trimEnd();
+  if (!/[)\]]$/.test(said)) return heading.trim() || heading;
+  const before = said.slice(0, -1);
+  const closed = Math.max(before.lastIndexOf(')'), before.lastIndexOf(']')) + 1;
+  const opened = before.slice(closed).search(/[([]/);
+  return (opened < 0 ? said : before.slice(0, closed + opened)).trim() || heading;
 }
 
 const isUnit = (text: string): boolean =>

@@ -22,13 +22,14 @@ export interface WrittenMark {
 
 /** No mark is longer, characters; what is may be anything. */
 const LONGEST_MARK = 30;
-const STARS = /^[★☆⭐*\s]*[★⭐*][★☆⭐*\s]*[½]?$/u;
+const STARS = /^[★☆⭐*\s]+½?$/u;
+const FULL_STAR = /[★⭐*]/u;
 
 /** A mark as a cell has it; null where it has none. */
 export function markIn(cell: Cell | undefined, decimal: DecimalMark): WrittenMark | null {
   const text = textOf(cell);
   if (text === '') return null;
-  if (text.length <= LONGEST_MARK && STARS.test(text)) {
+  if (text.length <= LONGEST_MARK && STARS.test(text) && FULL_STAR.test(text)) {
     const full = (text.match(/[★⭐*]/gu) ?? []).length;
     return { value: full + (text.endsWith('½') ? 0.5 : 0), outOf: 5, isLevel: false, isStars: true };
   }

@@ -55,7 +55,9 @@ export function inUnits(units: Units, text: string): string {
   const degrees =
     units.temperature === '°C'
       ? text
-      : text.replace(/(\d+(?:\.\d+)?) °C/g, (_, c: string) => temperatureText(Number(c), units));
+      : text.replace(/(?<!\d)(\d{1,9}(?:\.\d{1,9})?) °C/g, (_, c: string) => temperatureText(Number(c), units));
   if (units.weight === 'g') return degrees;
-  return degrees.replace(/(\d+(?:\.\d+)?) g(?![\p{L}/])/gu, (_, g: string) => weightText(Number(g), units));
+  return degrees.replace(/(?<!\d)(\d{1,9}(?:\.\d{1,9})?) g(?![\p{L}/])/gu, (_, g: string) =>
+    weightText(Number(g), units),
+  );
 }

@@ -57,19 +57,19 @@ export async function readDocument(
     await readAll(createReadStream(file) as AsyncIterable<Buffer>, size);
     return reading.end();
   }
-  let found = false;
+  const found = { document: false };
   try {
     await eachEntry(file, async ({ name, bytes, open }) => {
       if (name !== DOCUMENT) return false;
       if (bytes > mostBytes) throw new UnreadableFile('What is packed in this zip is larger than any archive can be.');
       await readAll(await open(), bytes);
-      return (found = true);
+      return (found.document = true);
     });
   } catch (error) {
     if (error instanceof UnreadableFile) throw error;
     throw new UnreadableFile(`This zip cannot be read: ${error instanceof Error ? error.message : String(error)}.`);
   }
-  if (!found) throw new UnreadableFile(`There is no ${DOCUMENT} in this zip: it is not an archive.`);
+  if (!found.document) throw new UnreadableFile(`There is no ${DOCUMENT} in this zip: it is not an archive.`);
   return reading.end();
 }
 

@@ -15,8 +15,9 @@ export interface FileProblem {
   message: string;
 }
 
-/** The first so many problems are named; all are counted. */
-export const MOST_NAMED = 50;
+/** The first so many problems are named; all are counted, unless there are more than anyone would mend. */
+const MOST_NAMED = 50;
+const MOST_COUNTED = 10_000;
 
 /** Problems as they are found. */
 export class FileProblems {
@@ -25,6 +26,10 @@ export class FileProblems {
 
   add(where: string, message: string): void {
     if (++this.count <= MOST_NAMED) this.named.push({ where, message });
+    if (this.count > MOST_COUNTED)
+      throw new UnreadableFile(
+        `More than ${MOST_COUNTED.toLocaleString('en')} things are wrong with it, the first at ${this.named[0]?.where}: ${this.named[0]?.message}.`,
+      );
   }
 }
 

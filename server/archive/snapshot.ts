@@ -17,12 +17,22 @@ export function snapshotOf(file: string): Snapshot {
 /** How much a household has that is not deleted. */
 export function countsOf(db: Database.Database): HouseholdCounts {
   const one = (sql: string): unknown => db.prepare(sql).pluck().get();
-  const newest = one(`SELECT MAX("brewedAt") FROM brew WHERE "deletedAt" IS NULL`);
+  const columnsOf = (table: string): string[] =>
+    (db.pragma(`table_info("${table}")`) as { name: string }[]).map(({ name }) => name);
+  // A household of an earlier version lacks some of it, or called it otherwise.
+  const count = (table: string): number => {
+    const columns = columnsOf(table);
+    if (columns.length === 0) return 0;
+    return Number(
+      one(`SELECT COUNT(*) FROM "${table}" ${columns.includes('deletedAt') ? 'WHERE "deletedAt" IS NULL' : ''}`),
+    );
+  };
+  const recipes = ['recipe', 'recipe_card'].find((table) => columnsOf(table).includes('isStandard'));
+  const alive = columnsOf('brew').includes('deletedAt') ? 'WHERE "deletedAt" IS NULL' : '';
+  const newest = one(`SELECT MAX("brewedAt") FROM brew ${alive}`);
   return {
-    bags: Number(one('SELECT COUNT(*) FROM bag WHERE "deletedAt" IS NULL')),
-    brews: Number(one('SELECT COUNT(*) FROM brew WHERE "deletedAt" IS NULL')),
-    words: Number(one('SELECT COUNT(*) FROM word')),
-    recipes: Number(one('SELECT COUNT(*) FROM recipe WHERE "deletedAt" IS NULL')),
+    ...{ bags: count('bag'), brews: count('brew'), words: count('word') },
+    recipes: recipes === undefined ? 0 : count(recipes),
     newestOn: typeof newest === 'string' ? newest.slice(0, 10) : null,
   };
 }

@@ -143,7 +143,7 @@ const TORN = 30;
 
 /** A column by its letters, from 1 on. */
 const columnOf = (letters: string): number =>
-  [...letters.toUpperCase()].reduce((sum, letter) => 26 * sum + letter.charCodeAt(0) - 64, 0);
+  Array.from(letters.toUpperCase()).reduce((sum, letter) => 26 * sum + letter.charCodeAt(0) - 64, 0);
 
 const unreadable = (error: unknown): UnreadableFile =>
   new UnreadableFile(`This spreadsheet cannot be read: ${error instanceof Error ? error.message : String(error)}.`);

@@ -30,7 +30,7 @@ export function typedSeconds(text: string): number | string | null {
 
 /** Water typed in grams or, with the dose known, as a ratio: "240" or "1:16". */
 export function typedWater(text: string, dose: number | string | null): number | string | null {
-  const ratioToOne = typedNumber(/^\s*1\s*:\s*(.+)$/.exec(text)?.[1] ?? '');
+  const ratioToOne = typedNumber(/^1\s*:(.+)$/.exec(text.trim())?.[1] ?? '');
   return typeof ratioToOne === 'number' && typeof dose === 'number' ? waterFor(dose, ratioToOne) : typedNumber(text);
 }
 

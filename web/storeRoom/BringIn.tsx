@@ -76,7 +76,7 @@ function Looked({ id, done }: { id: string; done: () => void }) {
   if (!state || state.stage === 'checking')
     return (
       <div className="panel-ask mt-2" role="status">
-        Looking through it{state && state.of > 0 && `: ${numberText(state.done)} of ${numberText(state.of)} rows`} …{' '}
+        Reading the file{state && state.of > 0 && `: ${numberText((100 * state.done) / state.of, 0)} %`} …{' '}
         <Button variant="bare" onClick={cancel}>
           Cancel
         </Button>

@@ -57,7 +57,7 @@ function BackupList({ kept: { folder, has, trouble, backups } }: { kept: Backups
   const [makeBackup, { isLoading }] = api.useMakeBackupMutation();
   const [chosen, setChosen] = useState<string | null>(null);
   const dispatch = useAppDispatch();
-  const [newest] = backups;
+  const newest = backups.find(({ wrong }) => wrong === null);
   const make = async (): Promise<void> => {
     const { error } = await makeBackup({});
     dispatch(toastShown({ text: problemOf(error)?.message ?? 'Backed up, and looked through.' }));
@@ -84,10 +84,12 @@ function BackupList({ kept: { folder, has, trouble, backups } }: { kept: Backups
                   {when(backup)} <span className="quiet small">({REASONS[backup.reason]})</span>
                   <br />
                   <span className="quiet small">
-                    {of(backup)}, {numberText(backup.bytes / 1024 / 1024, 1)} MB
+                    {backup.wrong ?? `${of(backup)}, ${numberText(backup.bytes / 1024 / 1024, 1)} MB`}
                   </span>
                 </span>
-                {chosen === backup.name ? (
+                {backup.wrong !== null ? (
+                  <span className="quiet small">{backup.name}</span>
+                ) : chosen === backup.name ? (
                   <Restore backup={backup} has={has} done={() => setChosen(null)} />
                 ) : (
                   <Button variant="bare" aria-label={`Restore ${when(backup)}`} onClick={() => setChosen(backup.name)}>
@@ -106,7 +108,7 @@ function BackupList({ kept: { folder, has, trouble, backups } }: { kept: Backups
     return momentText(localDateTime(new Date(madeAt)));
   }
   function of({ counts }: Backup): string {
-    return keptText(counts, '');
+    return counts === null ? 'what it holds is not known' : keptText(counts, '');
   }
 }
 
@@ -126,8 +128,8 @@ function Restore({ backup, has, done }: { backup: Backup; has: HouseholdCounts; 
   return (
     <span className="restore">
       <span className="small">
-        Then: {keptText(backup.counts, '')}. Now: {keptText(has, '')}; that is backed up first, and can be restored the
-        same way.
+        {backup.counts !== null && `Then: ${keptText(backup.counts, '')}. `}Now: {keptText(has, '')}; that is backed up
+        first, and can be restored the same way.
       </span>
       <Button disabled={isLoading} onClick={() => void go()}>
         Restore it

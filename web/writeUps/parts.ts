@@ -45,8 +45,9 @@ export function partsOf(
 export function fileNameOf(title: string): string {
   const plain = title
     .normalize('NFKD')
-    .replace(/[^\p{L}\p{N}]+/gu, '-')
-    .replace(/^-+|-+$/g, '')
+    .split(/[^\p{L}\p{N}]+/u)
+    .filter((part) => part !== '')
+    .join('-')
     .toLowerCase();
   return plain === '' ? 'write-up' : plain.slice(0, 60);
 }

@@ -71,7 +71,8 @@ export function quoted(remarks: string, most: number): string {
   const said = remarks.trim().replace(/\s+/g, ' ');
   if (said === '') return '';
   if (said.length <= most) return `“${said}”`;
-  const sentences = said.match(/[^.!?]+[.!?]+/g) ?? [];
+  // No more is looked at than can be shown.
+  const sentences = said.slice(0, most + 1).match(/(?<=^|[.!?])[^.!?]+[.!?]+/g) ?? [];
   let kept = '';
   for (const one of sentences) {
     if ((kept + one).length > most) break;

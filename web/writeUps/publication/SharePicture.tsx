@@ -1,3 +1,4 @@
+import { trimEnd } from 'es-toolkit';
 import type { Figures } from '../../../contract/writeUp';
 import { SCALE_RANGES } from '../../../core/cup';
 import { linear, pathThrough } from './axis';
@@ -28,7 +29,7 @@ export function inLines(text: string, characters: number, most: number): string[
   if (line !== '') lines.push(line);
   if (lines.length <= most) return lines;
   const last = lines[most - 1] ?? '';
-  return [...lines.slice(0, most - 1), `${last.slice(0, Math.max(1, characters - 2)).replace(/[\s,;:.]+$/, '')} …`];
+  return [...lines.slice(0, most - 1), `${trimEnd(last.slice(0, Math.max(1, characters - 2)), [...' ,;:.'])} …`];
 }
 
 /** As many passages as go into so many lines whole; the first of them in any case. */
