@@ -101,16 +101,18 @@ function attributesOf(groups: readonly Tasting[][]): RepeatableIn['attributes'] 
   return [
     ...marked,
     ...levelled.flatMap((of) => {
-      const repeatability = repeatabilityOf(groups.map((group) => group.flatMap((one) => levelsOf(one)[of] ?? [])));
+      const repeatability = repeatabilityOf(groups.map((group) => group.flatMap((one) => levelsOf(one).get(of) ?? [])));
       return repeatability ? [{ of, isLevel: true, repeatability }] : [];
     }),
   ];
 }
 
 /** The levels of a cup, 1–5, by attribute. */
-function levelsOf({ cup: { intensities } }: Tasting): Record<string, number> {
-  return Object.fromEntries(
-    intensities.flatMap(({ attribute, intensity }) => (intensity === null ? [] : [[attribute, levelValue(intensity)]])),
+function levelsOf({ cup: { intensities } }: Tasting): Map<string, number> {
+  return new Map(
+    intensities.flatMap(({ attribute, intensity }) =>
+      intensity === null ? [] : [[attribute, levelValue(intensity)] as const],
+    ),
   );
 }
 
@@ -264,7 +266,7 @@ function levelsApart(shared: readonly { a: Tasting; b: Tasting }[]): SideBySide[
   const attributes = new Set(shared.flatMap(({ a }) => a.cup.intensities.map(({ attribute }) => attribute)));
   return [...attributes].flatMap((attribute) => {
     const differences = shared.flatMap(({ a, b }) => {
-      const [ofA, ofB] = [levelsOf(a)[attribute], levelsOf(b)[attribute]];
+      const [ofA, ofB] = [levelsOf(a).get(attribute), levelsOf(b).get(attribute)];
       return ofA === undefined || ofB === undefined ? [] : [ofA - ofB];
     });
     const difference = pairedDifference(differences);

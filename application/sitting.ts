@@ -144,6 +144,10 @@ export function isWritten({ mark, intensities, remarks, words, againstYardstick,
   );
 }
 
+/** Whether anything at all was written at a seat. */
+export const hasWritten = ({ answers, table }: Pick<SeatWithAnswers, 'answers' | 'table'>): boolean =>
+  Object.values(answers).some(({ answer }) => isWritten(answer)) || table.written > 0;
+
 const scoreIn = (scoringScale: SittingInput['scoringScale'], answer: CupAnswer): number | null =>
   scoreOfCup({ ...answer, scoringScale, parts: [] });
 
@@ -160,12 +164,13 @@ export function sheetOf(
   return {
     seat: id,
     scores: byCup((answer) => scoreIn(sitting.scoringScale, answer)),
-    levels: byCup(({ intensities }) =>
-      Object.fromEntries(
-        intensities.flatMap(({ attribute, intensity }) =>
-          intensity === null ? [] : [[attribute, levelValue(intensity)] as const],
+    levels: byCup(
+      ({ intensities }) =>
+        new Map(
+          intensities.flatMap(({ attribute, intensity }) =>
+            intensity === null ? [] : [[attribute, levelValue(intensity)] as const],
+          ),
         ),
-      ),
     ),
     words: byCup(({ words }) => words.map(nameOf)),
     ranking: table.answer.ranking
@@ -185,7 +190,7 @@ export function readingOf(
   const sheets = seats.map((seat) => sheetOf(sitting, seat, vocabulary));
   const wrote = sheets.filter((_, i) => {
     const seat = seats[i];
-    return seat && (Object.values(seat.answers).some(({ answer }) => isWritten(answer)) || seat.table.written > 0);
+    return seat && hasWritten(seat);
   });
   return readSitting(sitting.cups, wrote);
 }

@@ -1,13 +1,17 @@
 import { z } from 'zod';
 import { isOwnAddress } from '../core/draft';
-import { text } from './fields';
+import { isKey, text } from './fields';
 
 /**
  * What was written on a sheet and not yet saved. Each device keeps its own copy, with a count of its changes and of
  * those of other devices it has taken over, so that one never overwrites another and it can be told which follows
  * which.
  */
-export const deviceId = z.string().min(8, 'A device needs a name').max(64);
+export const deviceId = z
+  .string()
+  .min(8, 'A device needs a name')
+  .max(64)
+  .refine(isKey, { error: 'A device needs another name' });
 export const draftKey = z.string().min(1).max(200);
 
 /** Changes taken in, by device. */

@@ -9,16 +9,36 @@ export function quantity(what: string, lo: number, hi: number, unit = ''): z.Zod
   return z.number({ error: limits }).min(lo, limits).max(hi, limits);
 }
 
-/** Free text of at most `max` characters, kept exactly as written. */
+/** Signs that are no text: control characters but for tabs and line ends, half characters, and what is none at all. */
+const NO_TEXT = /[\p{Cc}\p{Cs}\p{Noncharacter_Code_Point}]/u;
+const isText = (value: string): boolean => !NO_TEXT.test(value.replace(/[\t\r\n]/g, ''));
+
+/**
+ * Free text of at most `max` characters, kept as written but for its accents, which are always written alike (Unicode
+ * normal form C).
+ */
 export function text(what: string, max: number): z.ZodString {
   return z
     .string({ error: `${what} must be text` })
+    .normalize('NFC')
+    .refine(isText, { error: `${what} holds a character that cannot be shown. Delete it and write it again` })
     .max(max, `${what} can hold ${max.toLocaleString('en')} characters at most`);
 }
 
-/** Text that must say something. */
+/** Characters that take no room, and those that turn what follows around: a name of these alone says nothing. */
+const INVISIBLE = /[\p{Cf}\p{Default_Ignorable_Code_Point}]/gu;
+const isVisible = (value: string): boolean => value.replace(INVISIBLE, '').trim() !== '';
+const TURNS_AROUND = /[\u202a-\u202e\u2066-\u2069]/;
+
+/** Text on one line that must say something. */
 export function name(what: string, max: number): z.ZodString {
-  return text(what, max).trim().min(1, `${what} is needed`);
+  return text(what, max)
+    .trim()
+    .min(1, { error: `${what} is needed`, abort: true })
+    .refine(isVisible, { error: `${what} is needed`, abort: true })
+    .refine((value) => !/[\t\r\n]/.test(value) && !TURNS_AROUND.test(value), {
+      error: `${what} holds a character that cannot be shown. Delete it and write it again`,
+    });
 }
 
 /** One of a fixed set of words. */
@@ -31,8 +51,15 @@ export function oneOf<const T extends readonly [string, ...string[]]>(
 
 export const id = z.uuid({ error: 'This is not a known identifier' });
 
+/** Whether a text can be the key of a record: every object answers to some names by itself. */
+export const isKey = (value: string): boolean => !(value in Object.prototype);
+
 /** What names a part of something kept as a whole; made by whoever adds the part. */
-export const partId = z.string({ error: 'This is not a known identifier' }).min(1).max(40);
+export const partId = z
+  .string({ error: 'This is not a known identifier' })
+  .min(1)
+  .max(40)
+  .refine(isKey, { error: 'This is not a known identifier' });
 
 const EARLIEST = dayNumber('2000-01-01');
 const LATEST = dayNumber('2099-12-31');

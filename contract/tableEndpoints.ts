@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { added, byId, get, nothing, post, put, remove, type Endpoint } from './endpoint';
+import { added, byId, get, nothing, patch, post, put, remove, type Endpoint } from './endpoint';
 import { id } from './fields';
 import {
   answerInput,
@@ -87,6 +87,12 @@ export const TABLE_ENDPOINTS = {
       changes: ['Sittings', 'Sitting'],
     },
   ),
+  nameSeat: patch('/sittings/:id/seats/:seatId', 'Says which taster sits at a seat, or that it is a guest.', {
+    params: bySeat,
+    body: z.strictObject({ tasterId: id.nullable() }),
+    errors: ['not-found', 'conflict'],
+    changes: ['Sittings', 'Sitting'],
+  }),
   removeSeat: remove('/sittings/:id/seats/:seatId', 'Takes a seat away; it can be brought back.', {
     params: bySeat,
     body: nothing,

@@ -1,12 +1,12 @@
 import { z } from 'zod';
 import { ALLERGENS, FAMILIES, KNOWN_BY } from '../core/cup/words/descriptor';
-import { name, oneOf, text } from './fields';
+import { isKey, name, oneOf, text } from './fields';
 
 /** The longest word or phrase that can be a note, characters. */
 export const WORD_MAX = 60;
 
 /** The id of a word: of the vocabulary's notes their name with hyphens, of the household's own an identifier. */
-export const wordId = z.string().min(1).max(80);
+export const wordId = z.string().min(1).max(80).refine(isKey, { error: 'This is not a known word' });
 
 /** What is said of a word: all of it for one of the household's own; a note of the vocabulary says the most itself. */
 const wordFields = {

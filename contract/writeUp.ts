@@ -14,7 +14,10 @@ const wholeDay = z.number().int();
 
 /** The longest a passage can be, characters. */
 const PASSAGE_MAX = 10_000;
-const passageKey = z.string().min(1).max(400);
+const passageKey = z
+  .string()
+  .max(400)
+  .refine((key) => SECTION_IDS.some((section) => key.startsWith(`${section}.`)), { error: 'There is no such passage' });
 const section = z.enum(SECTION_IDS);
 
 /** What a write-up is of; which of these count depends on its kind. */

@@ -26,7 +26,7 @@ const IDS: readonly (readonly [prefix: string, sql: string])[] = [
 const MOST_OF_A_KIND = 40;
 
 /** The address of every page of the household in a database: each endpoint that only reads, with ids that are there. */
-export function pagesOf(db: Database.Database, today: string): string[] {
+export function pagesOf(db: Database.Database, today: string, mostOfAKind = MOST_OF_A_KIND): string[] {
   const tasters = db.prepare('SELECT id FROM taster LIMIT 2').pluck().all() as string[];
   const query: Readonly<Record<string, string | undefined>> = {
     ...{ today, q: 'hill', first: tasters[0], second: tasters[1], taster: tasters[0], finished: 'yes' },
@@ -40,7 +40,7 @@ export function pagesOf(db: Database.Database, today: string): string[] {
     if (!endpoint.path.includes(':')) return [endpoint.path + suffix];
     const [prefix, sql] = IDS.find(([one]) => endpoint.path.startsWith(one)) ?? [];
     if (prefix === undefined || sql === undefined) return [];
-    const ids = db.prepare(`${sql} LIMIT ${MOST_OF_A_KIND}`).pluck().all() as string[];
+    const ids = db.prepare(`${sql} LIMIT ${mostOfAKind}`).pluck().all() as string[];
     const [before, after] = [prefix.slice(0, prefix.indexOf(':')), endpoint.path.slice(prefix.length)];
     return ids.map((id) => before + id.split('/').map(encodeURIComponent).join('/') + after + suffix);
   });
@@ -52,9 +52,14 @@ export function pagesOf(db: Database.Database, today: string): string[] {
  *
  * @param address of the server, without `/api`
  */
-export async function everyPage(address: string, db: Database.Database, today: string): Promise<BadAnswer[]> {
+export async function everyPage(
+  address: string,
+  db: Database.Database,
+  today: string,
+  mostOfAKind?: number,
+): Promise<BadAnswer[]> {
   const bad: BadAnswer[] = [];
-  for (const path of pagesOf(db, today)) {
+  for (const path of pagesOf(db, today, mostOfAKind)) {
     const answer = await fetch(`${address}/api${path}`, { signal: AbortSignal.timeout(60_000) });
     const bytes = await answer.arrayBuffer();
     if (answer.status < 500) continue;

@@ -7,6 +7,9 @@ process.exit(
   await run(
     'npx',
     ['concurrently', '--kill-others', '--names', 'server,web', 'tsx watch --clear-screen=false server/main.ts', 'vite'],
-    { shell: process.platform === 'win32' },
+    {
+      shell: process.platform === 'win32',
+      env: { ...process.env, NODE_ENV: process.env.NODE_ENV ?? 'development' },
+    },
   ),
 );

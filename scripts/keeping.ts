@@ -15,7 +15,7 @@ import { backupFolderOf, copiesOf, copyBackup, makeBackup } from '../server/back
 import { openCopy } from '../server/backup/keeper';
 import { readConfig, StartProblem, type Config } from '../server/config';
 import { whyNotOpened } from '../server/db/inspect';
-import { loadFolderId } from '../server/db/folderId';
+import { loadFolderId } from '../server/db/dataFolder';
 import { keepSettings, loadSettings } from '../server/db/settings';
 import { openStore, type Store } from '../server/db/store';
 import { lockFolder } from '../server/folderLock';

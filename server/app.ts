@@ -68,14 +68,16 @@ function handlersOf(deps: Deps): Handlers {
 /** Worked out for the first who asks: it takes as long as a fifth of a start. */
 const openApi = once(openApiDocument);
 
-/** The application over HTTP: the interface under `/api`, and the built pages where `webFolder` holds them. Answers
- * are held against their schemas in development and tests. */
+/** Answers are held against their schemas in development and tests; in daily use an odd number must not cost a page. */
+const CHECKS_ANSWERS = ['development', 'test'].includes(process.env.NODE_ENV ?? '');
+
+/** The application over HTTP: the interface under `/api`, and the built pages where `webFolder` holds them. */
 export function createApp(
   deps: Deps,
   { host, names }: Pick<Config, 'host' | 'names'>,
   log: Logger,
   webFolder: string | null,
-  checkAnswers = process.env.NODE_ENV !== 'production',
+  checkAnswers = CHECKS_ANSWERS,
 ): Express {
   const door = doorOf(deps);
   return appOf({ isKnown: knownNames(host, names), log, webFolder, pages: '/{*path}' }, (api) => {
@@ -95,10 +97,11 @@ export function createGuestApp(
   { names }: Pick<Config, 'names'>,
   log: Logger,
   webFolder: string | null,
-  checkAnswers = process.env.NODE_ENV !== 'production',
+  checkAnswers = CHECKS_ANSWERS,
 ): Express {
   const isKnown = knownNames(EVERY_NETWORK, names);
   const app = appOf({ isKnown, log, webFolder, pages: GUEST_PAGES }, (api) => {
+    api.use(readCookies);
     const before = { joinSitting: guessLimits('codes') };
     const nobody: RequestHandler = (request) => {
       throw nothingAt(request);
@@ -122,18 +125,24 @@ function appOf(
 ): Express {
   const app = express();
   app.disable('x-powered-by');
+  // What is checked of an address is checked of it as it is written.
+  app.enable('case sensitive routing');
   app.use(refuseStrangers(isKnown, log));
   app.use(
     helmet({
       contentSecurityPolicy: {
-        directives: { 'style-src': ["'self'", "'unsafe-inline'"], 'upgrade-insecure-requests': null },
+        directives: {
+          'style-src': ["'self'", "'unsafe-inline'"],
+          'font-src': ["'self'"],
+          'upgrade-insecure-requests': null,
+        },
       },
       strictTransportSecurity: false,
       // Browsers heed neither without TLS, and complain on every page of a phone.
       ...(pages === GUEST_PAGES && { crossOriginOpenerPolicy: false, originAgentCluster: false }),
     }),
   );
-  const api = express.Router();
+  const api = express.Router({ caseSensitive: true });
   api.use(requireJson, express.json({ limit: BODY_LIMIT, strict: true }), refuseMonsters);
   api.use((_request, response, next) => {
     response.set('cache-control', 'no-store');

@@ -6,6 +6,7 @@ import type { BenchRecorder } from './bench/recorder';
 import type { PictureShelf } from './pictures/shelf';
 import type { Store } from './db/store';
 import type { GuestDoor } from './sittings/guestDoor';
+import type { SessionStreams } from './eventStream';
 import type { SittingHub } from './sittings/hub';
 import type { InstrumentRegistry } from './instruments/instrument';
 import type { ShelfPlanner } from './plan/planner';
@@ -23,6 +24,8 @@ export interface Deps {
   replacing: Mutex;
   /** Who listens to which sitting, and the door for guests. */
   hub: SittingHub;
+  /** What ends when somebody signs out. */
+  streams: SessionStreams;
   guests: GuestDoor;
   pictures: PictureShelf;
   /** The database the household lies in. */

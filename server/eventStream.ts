@@ -7,6 +7,26 @@ const SLOW_MS = 10_000;
 /** No stream lasts longer than this, ms: opened anew, it is asked again who listens. */
 const LONGEST_MS = 3_600_000;
 
+/** Streams by whose they are, so that they end with their session. */
+export class SessionStreams {
+  readonly #open = new Map<string, Set<Response>>();
+
+  /** Remembers a stream for as long as it is open. */
+  add(session: string, response: Response): void {
+    const all = this.#open.get(session) ?? new Set();
+    this.#open.set(session, all.add(response));
+    response.once('close', () => {
+      all.delete(response);
+      if (all.size === 0) this.#open.delete(session);
+    });
+  }
+
+  /** Ends all streams of a session. */
+  end(session: string): void {
+    for (const response of this.#open.get(session) ?? []) response.end();
+  }
+}
+
 /** A stream of server-sent events. */
 export interface EventStream {
   /** Sends an event; while the reader takes nothing, only the newest of each `about` is kept for it. */

@@ -3,6 +3,7 @@ import type { Logger } from 'pino';
 import type { z } from 'zod';
 import { ERROR_STATUS, fieldProblems } from '../contract/error';
 import { Problem } from '../application/problem';
+import { fileProblem } from './db/storageProblem';
 
 /** A value through its schema. Throws an invalid Problem that names every field at fault. */
 export function parse<T extends z.ZodType>(schema: T, value: unknown): z.output<T> {
@@ -42,6 +43,8 @@ class AtFault extends Problem {
 /** A Problem for whatever was thrown: a request at fault is told so, anything else is unexpected. */
 export function problemOf(error: unknown): Problem {
   if (error instanceof Problem) return error;
+  const full = fileProblem(error);
+  if (full) return full;
   const status = error instanceof Error && 'status' in error && typeof error.status === 'number' ? error.status : 500;
   if (status >= 400 && status < 500) {
     const [code, sentence] = AT_FAULT[status] ?? [

@@ -59,7 +59,7 @@ interface Around {
 
 /** The routes of all endpoints, in the order of their table. */
 export function routesOf(handlers: Handlers, { door, before, checkAnswers, forGuests = false }: Around): Router {
-  const routes = Router();
+  const routes = Router({ caseSensitive: true });
   for (const [name, endpoint] of Object.entries(ENDPOINTS) as [EndpointName, Endpoint][]) {
     if (forGuests && !endpoint.forGuests) continue;
     const method = endpoint.method.toLowerCase() as Lowercase<Endpoint['method']>;

@@ -1,3 +1,4 @@
+import { readdirSync, rmSync } from 'node:fs';
 import { createServer, type Server } from 'node:http';
 import { join } from 'node:path';
 import type { AddressInfo } from 'node:net';
@@ -13,10 +14,13 @@ import { simulatedInstrument } from './instruments/simulated/bench';
 import { EVERY_NETWORK, isEverywhere, isLoopback, networkAddresses } from './access/names';
 import { keepPassphrase, keptPassphrase } from './access/passphrase';
 import { StartProblem, type Config } from './config';
+import { keepShared, loadShared } from './db/dataFolder';
 import { ensureStarters } from './db/recipes';
+import { isShared } from './db/sittings';
 import { isOfEarlierVersion, whyNotOpened } from './db/inspect';
 import { StorageProblem, storageProblem } from './db/storageProblem';
 import { openStore, type Store } from './db/store';
+import { SessionStreams } from './eventStream';
 import { lockFolder } from './folderLock';
 import { picturesOf, PictureShelf } from './pictures/shelf';
 import { ShelfPlanner } from './plan/planner';
@@ -83,16 +87,31 @@ export async function serve(
     const planner = new ShelfPlanner(store, verdicts, engine);
     const { databaseFile, dataFolder } = config;
     const pictures = new PictureShelf(picturesOf(dataFolder));
+    pictures.dropUnfinished();
+    dropLeftovers(dataFolder);
     const backups = new BackupKeeper(store, databaseFile, dataFolder, pictures, now, log);
     taken.push(() => backups.close());
     const imports = new Imports(join(dataFolder, 'imports'), databaseFile, log);
     taken.push(() => imports.cancel());
     const instruments = simulatedInstrument;
-    const guests = new GuestDoor((request, response) => void guestApp(request, response), guestsAt(config), now);
+    const guests = new GuestDoor(
+      (request, response) => void guestApp(request, response),
+      guestsAt(config),
+      now,
+      (shared) => store.write((db) => keepShared(db, shared)),
+    );
     taken.push(() => guests.close());
     const deps: Deps = {
       ...{ store, verdicts, planner, recorder, backups, imports, pictures, databaseFile, instruments },
-      ...{ now, clock, passphrase, guests, hub: new SittingHub(), replacing: new Mutex() },
+      ...{
+        now,
+        clock,
+        passphrase,
+        guests,
+        hub: new SittingHub(),
+        replacing: new Mutex(),
+        streams: new SessionStreams(),
+      },
     };
     const guestApp = createGuestApp(deps, config, log, webFolder);
     const server = createServer(createApp(deps, config, log, webFolder));
@@ -103,11 +122,29 @@ export async function serve(
     const { port } = server.address() as AddressInfo;
     const address = addressOf(config.host, port);
     lock.announce(address);
+    await reopen(guests, store, log);
     backups.begin();
     return { address, notes: isLoopback(config.host) ? [] : beyondThisMachine(config, port), store, close: giveBack };
   } catch (error) {
     await giveBack();
     throw error;
+  }
+}
+
+/** Folders in which the command line laid files ready, and was killed. The folder is held by this process alone. */
+function dropLeftovers(dataFolder: string): void {
+  for (const name of readdirSync(dataFolder))
+    if (/^import-\w{6}$/.test(name)) rmSync(join(dataFolder, name), { recursive: true, force: true });
+}
+
+/** A sitting that was shared before a restart is shared again; where that fails the host turns it on anew. */
+async function reopen(guests: GuestDoor, store: Store, log: Logger): Promise<void> {
+  const shared = await store.read(loadShared);
+  if (shared === null) return;
+  try {
+    if (await store.read((db) => isShared(db, shared.sittingId))) await guests.openAgain(shared);
+  } catch (error) {
+    log.warn({ err: error }, 'the sitting is not shared any more');
   }
 }
 
@@ -128,7 +165,7 @@ const addressOf = (host: string, port: number): string =>
 
 /** What listening beyond this machine means. */
 function beyondThisMachine({ host, names }: Config, port: number): string[] {
-  const reached = [...(isEverywhere(host) ? networkAddresses() : [host]), ...names].map((name) =>
+  const reached = [...(isEverywhere(host) ? networkAddresses(host) : [host]), ...names].map((name) =>
     addressOf(name, port),
   );
   return [

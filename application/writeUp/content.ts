@@ -1,7 +1,7 @@
 import { omit } from 'es-toolkit';
 import type { z } from 'zod';
 import type { Composed, ownPassageInput, PassageChange, WriteUpContent } from '../../contract/writeUp';
-import { FIRST_SHOWS, headOf, published, standing } from '../../core/writeUp';
+import { editOf, FIRST_SHOWS, headOf, published, standing } from '../../core/writeUp';
 import { Problem } from '../problem';
 
 /** What is done with the words of a write-up. Every function gives new content and leaves the old one as it was. */
@@ -21,7 +21,7 @@ const passageOf = ({ sections }: WriteUpContent, key: string) =>
  */
 export function withPassage(content: WriteUpContent, { key, text, was }: PassageChange): WriteUpContent {
   const composed = passageOf(content, key);
-  const before = content.edits[key];
+  const before = editOf(content.edits, key);
   if (!composed && !before) throw new Problem('not-found', 'This passage is not here any more.');
   const stands = before?.text ?? null;
   if (stands === text) return content;

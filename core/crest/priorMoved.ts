@@ -1,4 +1,5 @@
 import { PRIOR_MOVED, SHAPE_SHARES, SHAPES, type ShapeShares } from './constants';
+import type { LevelLiking } from '../cup';
 import { historyOf, priorFor, type PastBag } from './history';
 import type { TasterPrior } from './types';
 
@@ -9,8 +10,9 @@ const sharesOf = ({ shapes }: TasterPrior): ShapeShares => shapes?.shares ?? SHA
 
 /** Whether a complaint costs noticeably otherwise; one that is not known costs 1 σ₀. */
 function costsMoved(one: Readonly<Record<string, number>>, other: Readonly<Record<string, number>>): boolean {
-  return Object.keys({ ...one, ...other }).some(
-    (attribute) => Math.abs((one[attribute] ?? 1) - (other[attribute] ?? 1)) > PRIOR_MOVED.cost,
+  const [a, b] = [new Map(Object.entries(one)), new Map(Object.entries(other))];
+  return [...a.keys(), ...b.keys()].some(
+    (attribute) => Math.abs((a.get(attribute) ?? 1) - (b.get(attribute) ?? 1)) > PRIOR_MOVED.cost,
   );
 }
 
@@ -18,12 +20,11 @@ function costsMoved(one: Readonly<Record<string, number>>, other: Readonly<Recor
  * Whether a level two steps from the usual one is worth noticeably otherwise, or one is liked by amounts and was not.
  */
 function likingsMoved(one: TasterPrior['levelLikings'] = {}, other: TasterPrior['levelLikings'] = {}): boolean {
-  const worth = (likings: NonNullable<TasterPrior['levelLikings']>, attribute: string, away: number): number => {
-    const liking = likings[attribute];
-    return liking ? liking.slope * away + liking.bend * away ** 2 : 0;
-  };
-  return Object.keys({ ...one, ...other }).some((attribute) =>
-    [-2, 2].some((away) => Math.abs(worth(one, attribute, away) - worth(other, attribute, away)) > PRIOR_MOVED.cost),
+  const [a, b] = [new Map(Object.entries(one)), new Map(Object.entries(other))];
+  const worth = (liking: LevelLiking | undefined, away: number): number =>
+    liking ? liking.slope * away + liking.bend * away ** 2 : 0;
+  return [...a.keys(), ...b.keys()].some((attribute) =>
+    [-2, 2].some((away) => Math.abs(worth(a.get(attribute), away) - worth(b.get(attribute), away)) > PRIOR_MOVED.cost),
   );
 }
 

@@ -1,14 +1,14 @@
 import type { Adequacy, GivenIntensity } from './levels';
 
 /** Amounts that, disliked, say the same as a taste of the table of signs; by the attribute's id. */
-const SAME_AS: Readonly<Record<string, Partial<Record<Adequacy, 'sour' | 'thin' | 'heavy' | 'bitter'>>>> = {
-  brightness: { 'too much': 'sour' },
-  acidity: { 'too much': 'sour' },
-  weight: { 'too little': 'thin', 'too much': 'heavy' },
-  body: { 'too little': 'thin', 'too much': 'heavy' },
-  bitterness: { 'too much': 'bitter' },
-  roast: { 'too much': 'bitter' },
-};
+const SAME_AS: ReadonlyMap<string, Partial<Record<Adequacy, 'sour' | 'thin' | 'heavy' | 'bitter'>>> = new Map([
+  ['brightness', { 'too much': 'sour' }],
+  ['acidity', { 'too much': 'sour' }],
+  ['weight', { 'too little': 'thin', 'too much': 'heavy' }],
+  ['body', { 'too little': 'thin', 'too much': 'heavy' }],
+  ['bitterness', { 'too much': 'bitter' }],
+  ['roast', { 'too much': 'bitter' }],
+]);
 
 /** What a taster found too much or too little of. */
 export interface Complaint {
@@ -23,6 +23,6 @@ export function complaintsOf(intensities: readonly Pick<GivenIntensity, 'attribu
   return intensities.flatMap(({ attribute, adequacy }) =>
     adequacy === null || adequacy === 'just right'
       ? []
-      : [{ attribute, adequacy, taste: SAME_AS[attribute]?.[adequacy] ?? null }],
+      : [{ attribute, adequacy, taste: SAME_AS.get(attribute)?.[adequacy] ?? null }],
   );
 }

@@ -39,10 +39,11 @@ export function scoreByLevels(
   costs: Readonly<Record<string, number>> = {},
   likings: Readonly<Record<string, LevelLiking>> = {},
 ): number | null {
+  const [costOf, likingOf] = [new Map(Object.entries(costs)), new Map(Object.entries(likings))];
   const steps = intensities.flatMap(({ attribute, intensity, adequacy }): number[] => {
     const weight = weightOf(attribute, weights);
-    if (adequacy !== null) return [adequacy === 'just right' ? 0 : -(costs[attribute] ?? COST * weight)];
-    const liking = likings[attribute];
+    if (adequacy !== null) return [adequacy === 'just right' ? 0 : -(costOf.get(attribute) ?? COST * weight)];
+    const liking = likingOf.get(attribute);
     if (liking && intensity !== null) {
       const away = levelValue(intensity) - liking.usual;
       return [liking.slope * away + liking.bend * away ** 2];
@@ -55,7 +56,7 @@ export function scoreByLevels(
 }
 
 function weightOf(attribute: string, weights: AttributeWeights | null): number {
-  if (weights === null || !(attribute in weights)) return 1;
+  if (weights === null || !Object.hasOwn(weights, attribute)) return 1;
   const all = Object.values(weights);
   const mean = all.reduce((sum, weight) => sum + weight, 0) / all.length;
   return mean === 0 ? 1 : weights[attribute as keyof AttributeWeights] / mean;

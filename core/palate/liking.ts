@@ -8,7 +8,7 @@ export interface DescribedCup {
   /** Points, 0–100. */
   score: number;
   /** Levels, 1–5, by attribute; those that were not given are missing. */
-  levels: Readonly<Record<string, number>>;
+  levels: ReadonlyMap<string, number>;
   /** Families of the words found. */
   families: readonly string[];
 }
@@ -118,19 +118,19 @@ export function likingOf(cups: readonly DescribedCup[]): Liking | null {
 
 /** Columns that enough cups speak of. A missing level stands at the mean of those given. */
 function columnsOf(cups: readonly DescribedCup[]): Column[] {
-  const attributes = [...new Set(cups.flatMap(({ levels }) => Object.keys(levels)))].sort();
+  const attributes = [...new Set(cups.flatMap(({ levels }) => [...levels.keys()]))].sort();
   const families = [...new Set(cups.flatMap((cup) => cup.families))].sort();
   const levels = attributes.flatMap((of): Column[] => {
-    const given = cups.flatMap((cup) => cup.levels[of] ?? []);
+    const given = cups.flatMap((cup) => cup.levels.get(of) ?? []);
     if (given.length < LEAST_CUPS) return [];
     const mean = given.reduce((sum, one) => sum + one, 0) / given.length;
     const straight = column(
       'level',
       of,
-      cups.map((cup) => cup.levels[of] ?? mean),
+      cups.map((cup) => cup.levels.get(of) ?? mean),
       given.length,
     );
-    const about = cups.map((cup) => ((cup.levels[of] ?? mean) - mean) ** 2);
+    const about = cups.map((cup) => ((cup.levels.get(of) ?? mean) - mean) ** 2);
     const bend = column('bend', of, about, given.length);
     // A bend needs more than two levels to be seen.
     const isBent = new Set(given).size > 2 && bend.sd > 1e-9;

@@ -9,7 +9,7 @@ export interface TastersSheet {
   /** Points, 0–100; null where it was not marked. */
   scores: Readonly<Record<string, number | null>>;
   /** Levels given, 1–5, by cup and attribute. */
-  levels: Readonly<Record<string, Readonly<Record<string, number>>>>;
+  levels: Readonly<Record<string, ReadonlyMap<string, number>>>;
   /** Words found, by the ids they go by. */
   words: Readonly<Record<string, readonly string[]>>;
   /** Cups from the best to the least liked; those said to be alike stand together. */
@@ -136,8 +136,7 @@ function readCup(id: string, sheets: readonly TastersSheet[]): CupReading {
 function levelsOf(id: string, sheets: readonly TastersSheet[]): CupReading['levels'] {
   const given = new Map<string, number[]>();
   for (const { levels } of sheets)
-    for (const [attribute, level] of Object.entries(levels[id] ?? {}))
-      given.set(attribute, [...(given.get(attribute) ?? []), level]);
+    for (const [attribute, level] of levels[id] ?? []) given.set(attribute, [...(given.get(attribute) ?? []), level]);
   return [...given].map(([attribute, values]) => {
     const sorted = values.sort((a, b) => a - b);
     return { attribute, median: medianOf(sorted), lowest: sorted[0]!, highest: sorted.at(-1)!, by: sorted.length };

@@ -8,6 +8,7 @@ export * from './comparisons';
 export * from './faults';
 export * from './holdWish';
 export * from './household';
+export * from './names';
 export * from './notebook';
 export * from './orders';
 export * from './palate';

@@ -100,6 +100,13 @@ export function sectionOf(key: string): SectionId {
 
 const saidIn = ({ text, named }: Passage, shows: Shows): string => (shows.names && named !== null ? named : text);
 
+/** What was written over a passage; a key that every object answers to is a key like any other. */
+export const editOf = (edits: Words['edits'], key: string): Edit | undefined =>
+  Object.hasOwn(edits, key) ? edits[key] : undefined;
+
+/** Whether a key is one of a passage; what was written under another stands nowhere. */
+const isOf = (key: string, id: SectionId): boolean => key.split('.')[0] === id;
+
 /**
  * Everything as it stands, section by section: what was composed, what was written over it, and what was added. What
  * was written over a passage stands also where the record says nothing of the kind any more. Passages left out have an
@@ -110,18 +117,18 @@ export function standing({ sections, edits, own }: Words, shows: Shows): ShownSe
   const orphans = Object.keys(edits).filter((key) => !composedKeys.has(key));
   return SECTION_IDS.flatMap((id): ShownSection[] => {
     const composed = (sections.find((one) => one.id === id)?.passages ?? []).map((passage): ShownPassage => {
-      const edit = edits[passage.key];
+      const edit = editOf(edits, passage.key);
       const said = saidIn(passage, shows);
       return edit
         ? { key: passage.key, text: edit.text, from: 'edited', composed: said, needs: null }
         : { key: passage.key, text: said, from: 'record', composed: said, needs: passage.needs };
     });
     const kept = orphans.flatMap((key): ShownPassage[] =>
-      sectionOf(key) === id ? [{ key, text: edits[key]?.text ?? '', from: 'edited', composed: null, needs: null }] : [],
+      isOf(key, id) ? [{ key, text: editOf(edits, key)?.text ?? '', from: 'edited', composed: null, needs: null }] : [],
     );
     const passages = withOwn(
       [...composed, ...kept],
-      own.filter((one) => sectionOf(one.key) === id),
+      own.filter(({ key }) => isOf(key, id)),
     );
     return passages.length === 0 ? [] : [{ id, passages }];
   });

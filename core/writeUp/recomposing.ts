@@ -1,5 +1,5 @@
 import { diffWordsWithSpace } from 'diff';
-import { SECTION_IDS, sectionOf, type Passage, type Section, type SectionId, type Words } from './document';
+import { editOf, SECTION_IDS, sectionOf, type Passage, type Section, type SectionId, type Words } from './document';
 
 /** What is different between a write-up as it was composed and as the record would have it now. */
 export interface Difference {
@@ -33,7 +33,7 @@ export function differences({ sections, edits }: Words, fresh: readonly Section[
       section: sectionOf(key),
       before: before.get(key)?.text ?? null,
       now: now.get(key)?.text ?? null,
-      yours: edits[key]?.text ?? null,
+      yours: editOf(edits, key)?.text ?? null,
     }));
 }
 

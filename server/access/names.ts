@@ -15,10 +15,16 @@ export function isEverywhere(host: string): boolean {
   return EVERYWHERE.includes(host);
 }
 
-/** The addresses under which other machines reach this one. */
-export function networkAddresses(): string[] {
+/**
+ * The addresses under which other machines reach this one.
+ *
+ * @param host what is listened on: on 0.0.0.0 nobody is reached by IPv6
+ */
+export function networkAddresses(host: string = EVERY_NETWORK): string[] {
   return Object.values(networkInterfaces()).flatMap((all) =>
-    (all ?? []).filter(({ internal, scopeid }) => !internal && !scopeid).map(({ address }) => address),
+    (all ?? [])
+      .filter(({ internal, scopeid, family }) => !internal && !scopeid && (host === '::' || family === 'IPv4'))
+      .map(({ address }) => address),
   );
 }
 
@@ -41,5 +47,5 @@ export function knownNames(host: string, added: readonly string[]): (name: strin
   if (everywhere || isLoopback(host)) for (const name of LOOPBACK) own.add(name);
   if (everywhere) for (const name of [hostname(), `${hostname()}.local`]) own.add(name.toLowerCase());
   // Addresses of this machine come and go with its networks.
-  return (name) => own.has(name) || (everywhere && networkAddresses().includes(name));
+  return (name) => own.has(name) || (everywhere && networkAddresses('::').includes(name));
 }

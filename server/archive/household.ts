@@ -38,7 +38,7 @@ export async function adoptHousehold(
     });
     verdicts.forget();
     const { sittingId } = guests;
-    if (sittingId !== null && !(await store.read((db) => isShared(db, sittingId)))) await guests.close();
+    if (sittingId !== null && !(await store.read((db) => isShared(db, sittingId)))) await guests.stopSharing();
     return backup;
   } finally {
     await recorder.resume();

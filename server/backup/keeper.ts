@@ -10,8 +10,8 @@ import { loadPictureIds } from '../db/pictures';
 import { purge } from '../db/purge';
 import { whyNotOpened } from '../db/inspect';
 import { loadSettings } from '../db/settings';
-import { loadFolderId } from '../db/folderId';
-import { StorageProblem } from '../db/storageProblem';
+import { loadFolderId } from '../db/dataFolder';
+import { fileProblem, StorageProblem } from '../db/storageProblem';
 import { openStore, type Store } from '../db/store';
 import { picturesOf, type PictureShelf } from '../pictures/shelf';
 import { backupFolderOf, backupsIn, copiesOf, copyBackup, dropUnfinished, lookInto, makeBackup } from './files';
@@ -80,7 +80,14 @@ export class BackupKeeper {
           this.#trouble = null;
         } catch (error) {
           this.#troubled('The last backup could not be made', error);
-          throw new StorageProblem('storage', 'What is here could not be backed up first.', messageOf(error));
+          throw (
+            fileProblem(error) ??
+            new StorageProblem(
+              'storage',
+              `The household could not be backed up: ${messageOf(error)}.`,
+              'Try again later.',
+            )
+          );
         }
       });
       await this.#copy(name);

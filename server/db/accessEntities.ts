@@ -1,5 +1,5 @@
 import { EntitySchema } from 'typeorm';
-import { text } from './columns';
+import { optionalText, text } from './columns';
 
 /** A browser that is signed in. */
 export interface SessionRow {
@@ -31,9 +31,11 @@ export const CalendarAddressEntity = new EntitySchema<CalendarAddressRow>({
 export interface DataFolderRow {
   id: number;
   household: string;
+  /** JSON of the sitting that is shared with guests; null while none is. */
+  sharing: string | null;
 }
 
 export const DataFolderEntity = new EntitySchema<DataFolderRow>({
   name: 'data_folder',
-  columns: { id: { type: 'integer', primary: true }, household: text },
+  columns: { id: { type: 'integer', primary: true }, household: text, sharing: optionalText },
 });

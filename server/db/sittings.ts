@@ -1,9 +1,11 @@
 import { createHash, randomBytes, randomInt, randomUUID } from 'node:crypto';
-import { groupBy, keyBy } from 'es-toolkit';
+import { groupBy } from 'es-toolkit';
 import { In, IsNull, type EntityManager } from 'typeorm';
 import { EMPTY_ANSWER, tableAnswer, type CupAnswer, type SittingInput, type TableAnswer } from '../../contract/sitting';
 import { cupCodes, shuffled } from '../../core/sitting';
 import { notFound, Problem } from '../../application/problem';
+import { hasWritten } from '../../application/sitting';
+import { freeName, nameKey } from '../../core/text';
 import { BagEntity, TasterEntity } from './entities';
 import { mustExist } from './refs';
 import {
@@ -136,8 +138,7 @@ export async function addSeat(
 }
 
 function refuseSameName(seats: readonly SeatRow[], name: string): void {
-  const same = name.toLocaleLowerCase();
-  if (!seats.some((seat) => seat.name.toLocaleLowerCase() === same)) return;
+  if (!seats.some((seat) => nameKey(seat.name) === nameKey(name))) return;
   const message = `${name} sits at this table already`;
   throw new Problem('conflict', `${message}. Choose another name, such as one with an initial.`, [
     { path: 'name', message },
@@ -206,20 +207,32 @@ export async function keepDone(db: EntityManager, seatId: string, doneAt: string
   await db.update(SeatEntity, { id: seatId }, { doneAt });
 }
 
-/** The taster of each seat: by its own id, by its name, or a new one of that name. */
+/** Says which taster of the household sits there, or (null) that it is a guest. */
+export async function nameSeat(db: EntityManager, seatId: string, tasterId: string | null): Promise<void> {
+  await mustExist(db, TasterEntity, tasterId, 'tasterId', 'taster');
+  await db.update(SeatEntity, { id: seatId }, { tasterId });
+}
+
+/**
+ * The taster of each seat at which something was written: the one the host named, or a new one. A guest who goes by the
+ * name of a taster is a guest all the same.
+ */
 export async function tastersOfSeats(
   db: EntityManager,
-  seats: readonly SeatRow[],
+  seats: readonly WrittenSeat[],
   now: Date,
 ): Promise<Map<string, string>> {
-  const known = keyBy(await db.find(TasterEntity), ({ name }) => name.toLocaleLowerCase());
+  const all = await db.find(TasterEntity);
+  const taken = new Set(all.map(({ name }) => nameKey(name)));
   const tasters = new Map<string, string>();
-  for (const seat of seats) {
-    let tasterId =
-      seat.tasterId ?? (known as Record<string, { id: string } | undefined>)[seat.name.toLocaleLowerCase()]?.id;
-    if (tasterId === undefined) {
+  for (const seat of seats.filter(hasWritten)) {
+    const isSame = ({ name }: { name: string }): boolean => nameKey(name) === nameKey(seat.name);
+    let tasterId = seat.tasterId ?? (seat.isGuest ? null : (all.find(isSame)?.id ?? null));
+    if (tasterId === null) {
       tasterId = randomUUID();
-      await db.insert(TasterEntity, { id: tasterId, name: seat.name, createdAt: now.toISOString(), mergedInto: null });
+      const name = freeName(seat.name, taken);
+      taken.add(nameKey(name));
+      await db.insert(TasterEntity, { id: tasterId, name, createdAt: now.toISOString(), mergedInto: null });
     }
     await db.update(SeatEntity, { id: seat.id }, { tasterId });
     tasters.set(seat.id, tasterId);

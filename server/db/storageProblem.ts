@@ -58,6 +58,20 @@ export function storageProblem(error: unknown, file: string): StorageProblem | n
   return null;
 }
 
+/** The same of a file beside the database: a picture, a file on its way in, a backup. Null for any other error. */
+export function fileProblem(error: unknown): StorageProblem | null {
+  const code = error instanceof Error && 'code' in error ? error.code : '';
+  if (code === 'ENOSPC' || code === 'EDQUOT' || sqliteCode(error) === 'SQLITE_FULL')
+    return new StorageProblem('disk-full', 'The disk is full.', 'Make some room and try again.');
+  if (code === 'EROFS' || code === 'EACCES' || code === 'EIO' || code === 'EMFILE' || code === 'ENFILE')
+    return new StorageProblem(
+      'storage',
+      `A file cannot be written or read at the moment (${code}).`,
+      'Try again later.',
+    );
+  return null;
+}
+
 /**
  * Whether the disk of a file has no room left. A file-size limit of the machine looks the same to SQLite and is not
  * told apart.

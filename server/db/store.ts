@@ -78,7 +78,7 @@ class SqliteStore implements Store {
   }
 
   async open(): Promise<void> {
-    await this.#connect();
+    await this.#connect({ isFirst: true });
   }
 
   read<T>(work: (db: EntityManager) => Promise<T>): Promise<T> {
@@ -187,7 +187,7 @@ class SqliteStore implements Store {
     return this.#connect();
   }
 
-  async #connect(): Promise<DataSource> {
+  async #connect({ isFirst } = { isFirst: false }): Promise<DataSource> {
     let raw: Database.Database | null = null;
     const source = new DataSource({
       type: 'better-sqlite3',
@@ -202,8 +202,9 @@ class SqliteStore implements Store {
         raw = db;
         db.pragma('synchronous = FULL');
         db.pragma('foreign_keys = ON');
-        // Written for nothing, so that a file that takes no writes is found before anyone relies on it.
-        db.pragma(`user_version = ${String(db.pragma('user_version', { simple: true }))}`);
+        // Written for nothing, so that a file that takes no writes is found before anyone relies on it. Later on a full
+        // disk must not keep anyone from reading.
+        if (isFirst) db.pragma(`user_version = ${String(db.pragma('user_version', { simple: true }))}`);
       },
     });
     try {

@@ -1,7 +1,8 @@
 import { randomUUID } from 'node:crypto';
-import { IsNull, type EntityManager } from 'typeorm';
+import type { EntityManager } from 'typeorm';
 import type { Taster } from '../../contract/taster';
 import { invalidField, notFound, Problem } from '../../application/problem';
+import { nameKey } from '../../core/text';
 import { touchBag } from './bags';
 import { BrewEntity, TasterEntity } from './entities';
 
@@ -30,8 +31,13 @@ export async function loadTasterIdentity(db: EntityManager): Promise<(id: string
 function standsFor(rows: readonly { id: string; mergedInto: string | null }[]): (id: string) => string {
   const into = new Map(rows.map(({ id, mergedInto }) => [id, mergedInto]));
   return (id) => {
+    const seen = new Set<string>();
     let one = id;
-    for (let next = into.get(one); next; next = into.get(one)) one = next;
+    // Two that were merged into each other, however that came about, are each who they are.
+    for (let next = into.get(one); next && !seen.has(next); next = into.get(one)) {
+      seen.add(next);
+      one = next;
+    }
     return one;
   };
 }
@@ -66,10 +72,15 @@ export async function mergeTaster(db: EntityManager, id: string, into: string | 
 }
 
 async function refuseTaken(db: EntityManager, name: string, except: string | null): Promise<void> {
-  const others = await db.findBy(TasterEntity, { mergedInto: IsNull() });
-  const taken = others.find((one) => one.id !== except && one.name.toLowerCase() === name.toLowerCase());
-  if (taken)
-    throw new Problem('conflict', `There is a taster called ${taken.name} already. Merge the two instead.`, [
-      { path: 'name', message: 'This name is taken' },
-    ]);
+  const all = await db.find(TasterEntity);
+  const taken = all.find((one) => one.id !== except && nameKey(one.name) === nameKey(name));
+  if (!taken) return;
+  const into = all.find(({ id }) => id === taken.mergedInto);
+  throw new Problem(
+    'conflict',
+    into
+      ? `${taken.name} was merged into ${into.name}. Take that back first, or choose another name.`
+      : `There is a taster called ${taken.name} already. Merge the two instead.`,
+    [{ path: 'name', message: 'This name is taken' }],
+  );
 }

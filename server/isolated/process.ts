@@ -1,5 +1,6 @@
 import { Problem } from '../../application/problem';
 import { UnreadableFile } from '../archive/unreadableFile';
+import { fileProblem } from '../db/storageProblem';
 import type { Said } from './run';
 import { TASKS, type TaskName } from './tasks';
 
@@ -28,7 +29,9 @@ async function run({ name, input }: { name: TaskName; input: unknown }): Promise
     await say({ answer: await task(input, onProgress()) });
     process.exit(0);
   } catch (error) {
-    if (error instanceof UnreadableFile) await say({ unreadable: error.message });
+    const full = fileProblem(error);
+    if (full) await say({ problem: { code: full.code, message: full.message, fields: [] } });
+    else if (error instanceof UnreadableFile) await say({ unreadable: error.message });
     else if (error instanceof Problem)
       await say({ problem: { code: error.code, message: error.message, fields: error.fields } });
     else await say({ failed: error instanceof Error ? (error.stack ?? error.message) : String(error) });

@@ -46,6 +46,14 @@ export class PictureShelf {
     }
   }
 
+  /** Throws away what was being written when the power went. */
+  dropUnfinished(): void {
+    for (const folder of [this.folder, join(this.folder, 'thumbnails')]) {
+      const names = existsSync(folder) ? readdirSync(folder) : [];
+      for (const name of names.filter((one) => /\.(?:unfinished|sent|\d+)$/.test(one))) rmSync(join(folder, name));
+    }
+  }
+
   /** The bytes of a picture; null where its file is not there. */
   whole(id: string): Readable | null {
     return existsSync(this.#file(id)) ? createReadStream(this.#file(id)) : null;
@@ -58,11 +66,16 @@ export class PictureShelf {
     const file = join(folder, `${id}.jpg`);
     if (!existsSync(file)) {
       mkdirSync(folder, { recursive: true });
-      await sharp(this.#file(id))
-        .resize(THUMBNAIL, THUMBNAIL, { fit: 'cover' })
-        .jpeg({ quality: QUALITY })
-        .toFile(`${file}.${process.pid}`);
-      renameSync(`${file}.${process.pid}`, file);
+      const unfinished = `${file}.unfinished`;
+      try {
+        await sharp(this.#file(id))
+          .resize(THUMBNAIL, THUMBNAIL, { fit: 'cover' })
+          .jpeg({ quality: QUALITY })
+          .toFile(unfinished);
+        renameSync(unfinished, file);
+      } finally {
+        rmSync(unfinished, { force: true });
+      }
     }
     return createReadStream(file);
   }
@@ -75,8 +88,13 @@ export class PictureShelf {
   adopt(id: string, from: string): void {
     mkdirSync(this.folder, { recursive: true });
     if (this.has(id)) return;
-    copyFileSync(from, `${this.#file(id)}.unfinished`);
-    renameSync(`${this.#file(id)}.unfinished`, this.#file(id));
+    const unfinished = `${this.#file(id)}.unfinished`;
+    try {
+      copyFileSync(from, unfinished);
+      renameSync(unfinished, this.#file(id));
+    } finally {
+      rmSync(unfinished, { force: true });
+    }
   }
 
   /** Copies what is not there yet into another folder. */

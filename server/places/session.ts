@@ -21,6 +21,8 @@ const slowDown = ({ limit, windowMs, wait }: (typeof GUESSES)[number], what: str
     limit,
     windowMs,
     skipSuccessfulRequests: true,
+    // What failed for another reason than a wrong guess is none.
+    requestWasSuccessful: (_request, { statusCode }) => ![401, 404].includes(statusCode),
     standardHeaders: 'draft-8',
     legacyHeaders: false,
     handler: (_request, _response, next) =>
@@ -41,9 +43,10 @@ async function isSignedIn({ store, now, passphrase }: Deps, request: Request): P
 
 /** The door behind which all but the open endpoints stand. Where there is no passphrase it is open. */
 export function doorOf(deps: Deps): RequestHandler {
-  return async (request, _response, next) => {
+  return async (request, response, next) => {
     if (!(await isSignedIn(deps, request)))
       throw new Problem('signed-out', 'Sign in first. What you wrote stays in this browser.');
+    if (request.path.endsWith('/stream')) deps.streams.add(tokenOf(request), response);
     next();
   };
 }
@@ -56,7 +59,7 @@ export const guessLimits = (what: string): RequestHandler[] => GUESSES.map((gues
 
 /** Signing in and out, where the household is asked for its passphrase. */
 export function sessionHandlers(deps: Deps): Handlers<'session' | 'signIn' | 'signOut'> {
-  const { store, now, passphrase } = deps;
+  const { store, now, passphrase, streams } = deps;
   return {
     session: async ({ request }) => ({ needed: passphrase !== null, signedIn: await isSignedIn(deps, request) }),
 
@@ -74,6 +77,7 @@ export function sessionHandlers(deps: Deps): Handlers<'session' | 'signIn' | 'si
 
     signOut: async ({ request, response }) => {
       await store.write((db) => endSession(db, tokenOf(request)));
+      streams.end(tokenOf(request));
       response.clearCookie(COOKIE, STRICT);
       return null;
     },

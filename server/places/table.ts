@@ -23,6 +23,7 @@ import {
   loadSeats,
   loadSitting,
   loadSittings,
+  nameSeat,
   newSecret,
   openSitting,
   removeSeat,
@@ -35,6 +36,7 @@ import {
 import type { SittingRow } from '../db/sittingEntities';
 import { loadVocabulary } from '../db/words';
 import type { Deps } from '../deps';
+import { guestDevice } from './guestDevice';
 import { cupsOfReveal, logSitting, type CupToReveal } from '../sittings/reveal';
 import type { Handlers } from '../routes';
 import type { TABLE_ENDPOINTS } from '../../contract/tableEndpoints';
@@ -93,7 +95,7 @@ export function tableHandlers(deps: Deps): Handlers<keyof typeof TABLE_ENDPOINTS
       return (send) => hub.listen(id, (change) => send('changed', 'table', change));
     },
     removeSitting: async ({ params: { id } }) => {
-      if (guests.sittingId === id) await guests.close();
+      if (guests.sittingId === id) await guests.stopSharing();
       await store.write((db) => setSittingDeleted(db, id, now().toISOString()));
       return null;
     },
@@ -119,6 +121,14 @@ export function tableHandlers(deps: Deps): Handlers<keyof typeof TABLE_ENDPOINTS
         await seatOf(db, id, seatId);
         return { seatId, secret: await newSecret(db, seatId) };
       }),
+    nameSeat: async ({ params: { id, seatId }, body: { tasterId } }) => {
+      await store.write(async (db) => {
+        openSitting(await loadSitting(db, id));
+        await seatOf(db, id, seatId);
+        await nameSeat(db, seatId, tasterId);
+      });
+      return null;
+    },
     removeSeat: async ({ params: { id, seatId }, after }) => {
       await store.write(async (db) => {
         openSitting(await loadSitting(db, id));
@@ -138,7 +148,7 @@ export function tableHandlers(deps: Deps): Handlers<keyof typeof TABLE_ENDPOINTS
     },
     reveal: async ({ params: { id }, after }) => {
       const bagIds = await reveal(deps, id);
-      if (guests.sittingId === id) guests.stopJoining();
+      if (guests.sittingId === id) await guests.stopJoining();
       after(async () => {
         await tell(id);
         for (const bagId of bagIds) verdicts.prefetch(await store.read((db) => loadBag(db, bagId)));
@@ -153,13 +163,16 @@ export function tableHandlers(deps: Deps): Handlers<keyof typeof TABLE_ENDPOINTS
       return guests.sharing;
     },
     stopSharing: async () => {
-      await guests.close();
+      await guests.stopSharing();
       return null;
     },
 
-    joinSitting: async ({ body: { code, name }, after }) => {
+    joinSitting: async ({ body: { code, name }, request, response, after }) => {
       const sittingId = guests.sittingOf(code);
-      const taken = await store.write((db) => addSeat(db, sittingId, { name, tasterId: null, isGuest: true }, now()));
+      const device = guestDevice(request, response);
+      const taken = await guests.seatFor([`address ${request.ip}`, `device ${device}`], () =>
+        store.write((db) => addSeat(db, sittingId, { name, tasterId: null, isGuest: true }, now())),
+      );
       after(() => tell(sittingId));
       return taken;
     },

@@ -8,6 +8,7 @@ import {
   readdirSync,
   readFileSync,
   rmSync,
+  symlinkSync,
   writeFileSync,
 } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -16,8 +17,9 @@ import Database from 'better-sqlite3';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import type { Backups, ImportState } from '../../contract/archive';
 import type { BagPage, Shelf } from '../../contract/shelf';
+import { MIGRATIONS } from '../db/migrations';
 import { databaseOf } from './earlier';
-import { TestServer, TODAY } from './running';
+import { REFERENCE, TestServer, TODAY } from './running';
 
 const PATIENTLY = { timeout: 30_000, interval: 20 };
 let server: TestServer;
@@ -142,6 +144,130 @@ describe('backups', () => {
     expect(refused.message).toContain('not a database');
     expect(await bagNames()).toEqual(before);
     rmSync(join(server.folder, 'backups', name));
+  });
+
+  it('are only what this application made, as much as was made, and nothing that runs by itself', async () => {
+    const folder = join(server.folder, 'backups');
+    const whole = join(folder, (await server.ok<{ name: string }>('POST', '/backups')).name);
+    let second = 10;
+    const why = async (make: (file: string) => void): Promise<string> => {
+      const name = `slow-crest-20260226-0700${second++}-asked.sqlite`;
+      make(join(folder, name));
+      const before = await bagNames();
+      const { status, message } = await server.refused('POST', `/backups/${name}/household`);
+      expect(status).toBe(422);
+      expect(message).toMatch(/Nothing was changed\.$/);
+      expect(await bagNames()).toEqual(before);
+      const listed = (await backups()).backups.find((one) => one.name === name);
+      expect(listed?.wrong).toBe(message.replace(/ Nothing was changed\.$/, ''));
+      rmSync(join(folder, name), { recursive: true });
+      return message;
+    };
+    const changed = (sql: string) => (file: string) => {
+      copyFileSync(whole, file);
+      const db = new Database(file);
+      db.exec(sql);
+      db.close();
+    };
+    const foreign = (file: string): void => {
+      const db = new Database(file);
+      db.exec('CREATE TABLE bag (id text); CREATE TABLE notes (text text)');
+      db.close();
+    };
+    expect(await why((file) => writeFileSync(file, ''))).toContain('empty');
+    expect(await why(foreign)).toContain('not a household of Slow Crest');
+    expect(await why(changed('DELETE FROM migrations'))).toContain('not a household of Slow Crest');
+    expect(await why(changed(`INSERT INTO migrations (timestamp, name) VALUES (9, 'Later9')`))).toContain(
+      'newer version',
+    );
+    expect(await why(changed('DELETE FROM recipe_version'))).toContain('its manifest says');
+    expect(await why(changed('DROP TABLE prediction'))).toContain('lacks what its manifest names');
+    const view = `ALTER TABLE word RENAME TO w; CREATE VIEW word AS WITH RECURSIVE n(i) AS (VALUES(1) UNION ALL
+      SELECT i + 1 FROM n) SELECT i AS id FROM n`;
+    expect(await why(changed(view))).toMatch(/holds something|lacks what/);
+    expect(await why(changed('CREATE TRIGGER t AFTER INSERT ON bag BEGIN DELETE FROM bag; END'))).toContain(
+      'holds something',
+    );
+    expect(await why((file) => writeFileSync(file, readFileSync(whole).subarray(0, 9000)))).toContain('damaged');
+  });
+
+  it('stand each for itself: an odd file takes no other away', async () => {
+    const folder = join(server.folder, 'backups');
+    const odd = ['05', '06', '07', '08'].map((s) => `slow-crest-20260225-0700${s}-asked.sqlite`);
+    const [empty = '', short = '', directory = '', dangling = ''] = odd.map((name) => join(folder, name));
+    writeFileSync(empty, '');
+    writeFileSync(short, readFileSync(join(server.folder, 'slow-crest.sqlite')).subarray(0, 5000));
+    mkdirSync(directory);
+    symlinkSync(join(folder, 'nowhere'), dangling);
+    const { name } = await server.ok<{ name: string }>('POST', '/backups');
+    const all = (await backups()).backups;
+    expect(all.find((one) => one.name === name)).toMatchObject({ wrong: null });
+    for (const one of odd) expect(all.find((backup) => backup.name === one)?.wrong, one).toMatch(/\.$/);
+    for (const file of [empty, short, directory, dangling]) rmSync(file, { recursive: true });
+  });
+
+  it('of every earlier version are listed with what they hold', async () => {
+    for (let version = 1; version < MIGRATIONS.length; version++) {
+      const file = join(server.folder, 'backups', `slow-crest-20260224-0700${10 + version}-before-migration.sqlite`);
+      await (await databaseOf(file, version)).destroy();
+    }
+    const listed = (await backups()).backups.filter((one) => one.name.includes('20260224'));
+    expect(listed).toHaveLength(MIGRATIONS.length - 1);
+    for (const one of listed) expect(one).toMatchObject({ wrong: null, counts: { bags: 0, brews: 0 } });
+    for (const { name } of listed) rmSync(join(server.folder, 'backups', name));
+  });
+
+  it('bring back nothing that was revoked since, and leave the folder for copies as it is', async () => {
+    const bagId = await server.addBag({ name: 'Seat Hill' });
+    const cups = ['a', 'b'].map((id) => ({ id, name: id, bagId, parameters: REFERENCE }));
+    const laid = { name: 'Table', kind: 'free', scoringScale: 'mark10', cups };
+    const { id } = await server.ok<{ id: string }>('POST', '/sittings', laid);
+    const seat = await server.ok<{ seatId: string; secret: string }>('POST', `/sittings/${id}/seats`, { name: 'Ines' });
+    const { path: old } = await server.ok<{ path: string }>('POST', '/calendar/address');
+    const { name } = await server.ok<{ name: string }>('POST', '/backups');
+    const { secret } = await server.ok<{ secret: string }>('POST', `/sittings/${id}/seats/${seat.seatId}/secret`);
+    const { path } = await server.ok<{ path: string }>('POST', '/calendar/address');
+    const stick = join(server.folder, 'own stick');
+    mkdirSync(stick);
+    await server.ok('PATCH', '/settings', { backupFolder: stick });
+    await server.ok('POST', `/backups/${name}/household`);
+    expect((await server.send('GET', `/seats/${seat.secret}`)).status).toBe(404);
+    expect((await server.send('GET', `/seats/${secret}`)).status).toBe(200);
+    const feed = async (at: string): Promise<number> => (await fetch(server.running.address + at)).status;
+    expect([await feed(old), await feed(path)]).toEqual([404, 200]);
+    expect(await server.ok('GET', '/settings')).toMatchObject({ backupFolder: stick });
+    // One's own archive as well: the calendar goes on under its address, and a folder in it is not taken over.
+    const state = await lookedAt(await archive());
+    await server.ok('PATCH', '/settings', { backupFolder: null });
+    await server.ok('POST', `/imports/${state.id}/household`);
+    expect(await feed(path)).toBe(200);
+    expect(await server.ok('GET', '/settings')).toMatchObject({ backupFolder: null });
+  });
+
+  it('are copied as new files, whatever lies in their place, and only to a whole path', async () => {
+    const refused = await server.refused('PATCH', '/settings', { backupFolder: 'backups' });
+    expect(refused.fields[0]).toMatchObject({ path: 'backupFolder', message: expect.stringContaining('whole path') });
+    const [stick, victim] = [join(server.folder, 'linked'), join(server.folder, 'victim')];
+    mkdirSync(stick);
+    writeFileSync(victim, 'mine');
+    await server.ok('PATCH', '/settings', { backupFolder: stick });
+    const { name } = await server.ok<{ name: string }>('POST', '/backups');
+    const [own = ''] = readdirSync(stick);
+    const next = name.replace(/-asked.*/, (end) => `-asked-${Number(/-(\d+)\.sqlite/.exec(end)?.[1] ?? 1) + 1}.sqlite`);
+    symlinkSync(victim, join(stick, own, `${next}.unfinished`));
+    expect((await server.ok<{ name: string }>('POST', '/backups')).name).toBe(next);
+    expect(readFileSync(victim, 'utf8')).toBe('mine');
+    expect(
+      readFileSync(join(stick, own, next))
+        .subarray(0, 15)
+        .toString(),
+    ).toBe('SQLite format 3');
+    // Another household's copies in the same place are not thrown away.
+    const foreign = join(stick, 'slow-crest-20200101-070000-asked.sqlite');
+    writeFileSync(foreign, '');
+    await server.ok('POST', '/backups');
+    expect(existsSync(foreign)).toBe(true);
+    await server.ok('PATCH', '/settings', { backupFolder: null });
   });
 
   it('of an earlier version are brought to this one as they are restored', async () => {

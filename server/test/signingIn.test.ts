@@ -79,6 +79,18 @@ describe('beyond this machine', () => {
     expect((await ask('/settings', { cookie: carried })).status).toBe(401);
   });
 
+  it('signing out ends the streams of that browser, and of no other', async () => {
+    const [one, other] = [(await signedIn()).split(';')[0] ?? '', (await signedIn()).split(';')[0] ?? ''];
+    const streamOf = async (cookie: string) => (await ask('/bench/stream', { cookie })).body?.getReader();
+    const [own, others] = [await streamOf(one), await streamOf(other)];
+    await ask('/session', { method: 'DELETE', body: '{}', cookie: one });
+    for (let done = false; !done;) ({ done = true } = (await own?.read()) ?? {});
+    await others?.read();
+    const waiting = Promise.race([others?.read(), new Promise((resolve) => setTimeout(resolve, 100, 'still open'))]);
+    expect(await waiting).toBe('still open');
+    await others?.cancel();
+  });
+
   it('wrong guesses slow down, and say how long', async () => {
     const statuses: number[] = [];
     for (let i = 0; i < 7; i++) statuses.push((await signIn(`a guess, number ${i}`)).status);

@@ -287,6 +287,106 @@ describe('sharing a sitting', () => {
     expect(new Set(bare).size).toBe(1);
   });
 
+  it('takes a guest for a guest, whatever name they typed, until the host says who it is; only who wrote is logged', async () => {
+    const { id, bagId } = await layOut();
+    const { id: adaId } = await server.ok<{ id: string }>('POST', '/tasters', { name: 'Ada' });
+    const { address, code } = await share(id);
+    const join = async (name: string): Promise<{ secret: string; seatId: string }> =>
+      JSON.parse((await asGuest(address, 'POST', '/api/seats', { code, name })).text) as never;
+    const [ada, known, silent] = [await join('ADA'), await join('Somebody'), await join('Silent')];
+    await server.ok('PATCH', `/sittings/${id}/seats/${known.seatId}`, { tasterId: adaId });
+    expect((await sitting(id)).seats.map(({ tasterId }) => tasterId)).toEqual([null, adaId, null]);
+    const keyed = await keyOf(id);
+    for (const { secret } of [ada, known]) await write(secret, keyed.get('a') ?? '', { mark: 8 });
+    await server.ok('POST', `/sittings/${id}/reveal`);
+    const tasters = await server.ok<{ id: string; name: string; cups: number }[]>('GET', '/tasters');
+    expect(tasters.find((one) => one.id === adaId)).toMatchObject({ name: 'Ada', cups: 1 });
+    expect(tasters.filter(({ name }) => /^ADA|Silent|Somebody/.test(name)).map(({ name }) => name)).toEqual([
+      'ADA (guest)',
+    ]);
+    expect((await page(bagId)).brews).toHaveLength(2);
+    expect(silent.secret).toHaveLength(32);
+    await server.ok('DELETE', '/sharing');
+  });
+
+  it('refuses names that cannot be read, and those that only look like others; a reveal works with all that is let in', async () => {
+    const { id } = await layOut();
+    const { address, code } = await share(id);
+    const status = async (name: unknown): Promise<number> =>
+      (await asGuest(address, 'POST', '/api/seats', { code, name })).status;
+    for (const name of ['\u0000', '\ud800', 'A\u0007', '\u200b', '\u2066', '\ufffe', 'two\nlines', '\u202eada', ''])
+      expect(await status(name), JSON.stringify(name)).toBe(422);
+    expect(await status('Zoë')).toBe(201);
+    for (const same of ['zoë', 'Zoe\u0308', 'Z\u200boë', 'Ｚoë']) expect(await status(same), same).toBe(409);
+    expect(await status('__proto__')).toBe(201);
+    expect(await status('نور')).toBe(201);
+    const seats = (await sitting(id)).seats;
+    expect(seats.map(({ name }) => name)).toEqual(['Zoë', '__proto__', 'نور']);
+    const keyed = await keyOf(id);
+    for (const { id: seatId } of seats) {
+      const { secret } = await server.ok<{ secret: string }>('POST', `/sittings/${id}/seats/${seatId}/secret`);
+      const intensities = ['__proto__', 'constructor', 'toString'].map((attribute) => ({
+        ...{ attribute, intensity: '3', adequacy: 'too much' },
+      }));
+      await write(secret, keyed.get('a') ?? '', { mark: 8, intensities, words: ['constructor'] });
+    }
+    await server.ok('POST', `/sittings/${id}/reveal`);
+    for (const one of [
+      '/palate/repeats',
+      '/palate/liking',
+      '/palate/standings',
+      '/palate/record',
+      `/shelf?today=${TODAY}`,
+    ])
+      expect((await server.send('GET', one)).status, one).toBe(200);
+    await server.ok('DELETE', '/sharing');
+  });
+
+  it('lets no phone fill a table alone', async () => {
+    const { id } = await layOut();
+    const { address, code } = await share(id);
+    const first = await fetch(`${address}/api/seats`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ code, name: 'P0' }),
+    });
+    const cookie = first.headers.get('set-cookie')?.split(';')[0] ?? '';
+    expect(first.headers.get('set-cookie')).toMatch(/HttpOnly; SameSite=Strict$/);
+    const statuses: number[] = [];
+    for (let i = 1; i < 6; i++) {
+      const answer = await fetch(`${address}/api/seats`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json', cookie },
+        body: JSON.stringify({ code, name: `P${i}` }),
+      });
+      statuses.push(answer.status);
+    }
+    expect(statuses).toEqual([201, 201, 201, 429, 429]);
+    // Whoever throws the cookie away is still at one address.
+    let taken = 4;
+    for (let i = 0; i < 20; i++)
+      if ((await asGuest(address, 'POST', '/api/seats', { code, name: `Q${i}` })).status === 201) taken++;
+    expect(taken).toBe(12);
+    expect((await take(id, 'Seated by the host')).seatId).toHaveLength(36);
+    await server.ok('DELETE', '/sharing');
+  });
+
+  it('is open to its guests again after a restart, and shut once its household is replaced', async () => {
+    const other = await new TestServer(() => new Date(at)).start();
+    const bagId = await other.addBag();
+    const { name: before } = await other.ok<{ name: string }>('POST', '/backups');
+    const laid = { name: 'Shared', kind: 'free', scoringScale: 'mark10', cups: [cup('a', bagId), cup('b', bagId)] };
+    const { id } = await other.ok<{ id: string }>('POST', '/sittings', laid);
+    await other.ok('POST', `/sittings/${id}/share`);
+    const { code } = await other.ok<Sharing>('GET', '/sharing');
+    await other.stop();
+    await other.start();
+    expect(await other.ok('GET', '/sharing')).toMatchObject({ sittingId: id, code });
+    await other.ok('POST', `/backups/${before}/household`);
+    expect(await other.ok('GET', '/sharing')).toMatchObject({ sittingId: null });
+    await other.end();
+  });
+
   it('takes no wrong code, slows guessing down, and a code ends', async () => {
     const { id } = await layOut();
     const { address, code } = await share(id);

@@ -1,4 +1,3 @@
-import { groupBy } from 'es-toolkit';
 import type { Bag } from '../../contract/bag';
 import { STANDING_FIELDS, type StandingField, type Standings } from '../../contract/palateReading';
 import { scoreAtBest } from '../../application/atBest';
@@ -59,7 +58,7 @@ export async function standingsOfBags({ store, verdicts }: Judges): Promise<Stan
   const yardsticks = [...new Map(outside.map((one) => [one.id, one])).values()];
   const among = (own: readonly StandingItem[]) => standingsAmong([...own, ...yardsticks], sittings.words);
   const kinds = STANDING_FIELDS.flatMap((field): Standings['kinds'] =>
-    Object.entries(groupBy(bags, (bag) => valueOfField(bag, field)))
+    [...groupedBy(bags, (bag) => valueOfField(bag, field))]
       .filter(([value, ofKind]) => value !== '' && ofKind.length > 1)
       .map(([value, ofKind]) => {
         const ids = new Set(ofKind.map(({ id }) => id));
@@ -68,6 +67,13 @@ export async function standingsOfBags({ store, verdicts }: Judges): Promise<Stan
       .filter(({ standings }) => standings.length > 1),
   );
   return { all: among(items), kinds };
+}
+
+/** Bags by what they say of something; a name that every object answers to is a name like any other. */
+function groupedBy(bags: readonly Bag[], of: (bag: Bag) => string): Map<string, Bag[]> {
+  const groups = new Map<string, Bag[]>();
+  for (const bag of bags) groups.set(of(bag), [...(groups.get(of(bag)) ?? []), bag]);
+  return groups;
 }
 
 /** A yardstick from outside goes by its name. */

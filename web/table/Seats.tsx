@@ -44,7 +44,7 @@ function SeatLine({ sittingId, seat, cups }: { sittingId: string; seat: Seat; cu
   return (
     <li>
       <span>
-        <strong dir="auto">{name}</strong> {isGuest && <span className="quiet">guest</span>}
+        <strong dir="auto">{name}</strong> {isGuest && <WhoIsIt sittingId={sittingId} seat={seat} />}
       </span>
       <span className="quiet" aria-live="polite">
         {isDone ? 'through' : cupsWritten === 0 ? 'nothing written yet' : `${cupsWritten} of ${cups} cups`}
@@ -76,6 +76,34 @@ function SeatLine({ sittingId, seat, cups }: { sittingId: string; seat: Seat; cu
         </Button>
       </span>
     </li>
+  );
+}
+
+/** A guest stays one, whatever name they typed, until the host says which taster of the household it is. */
+function WhoIsIt({ sittingId, seat: { id, name, tasterId } }: { sittingId: string; seat: Seat }) {
+  const say = useSayOutcome();
+  const [nameSeat] = api.useNameSeatMutation();
+  const { data: tasters = [] } = api.useTastersQuery(undefined);
+  const choose = async (taster: string): Promise<void> => {
+    const { error } = await nameSeat({ id: sittingId, seatId: id, body: { tasterId: taster === '' ? null : taster } });
+    if (error) say(error, '');
+  };
+  return (
+    <select
+      className="form-select form-select-sm seat-taster"
+      aria-label={`Who ${name} is`}
+      value={tasterId ?? ''}
+      onChange={({ target }) => void choose(target.value)}
+    >
+      <option value="">guest</option>
+      {tasters
+        .filter(({ mergedInto }) => mergedInto === null)
+        .map((one) => (
+          <option key={one.id} value={one.id}>
+            {one.name}
+          </option>
+        ))}
+    </select>
   );
 }
 

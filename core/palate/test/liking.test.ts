@@ -1,6 +1,7 @@
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { describe, expect, it } from 'vitest';
+import { complaintsOf, scoreByLevels } from '../../cup';
 import { LIKING_CUPS } from '../constants';
 import { levelLikings, likingOf, type DescribedCup } from '../liking';
 
@@ -20,7 +21,7 @@ function tasted(count: number, seed: number, noise = 2, fruitSlope = 2): Describ
     const error = noise * (uniform() + uniform() + uniform() - 1.5) * 2;
     return {
       score: 78 - 2 * (sweetness - 3.5) ** 2 + fruitSlope * (fruit - 3) - (nuts ? 5 : 0) + error,
-      levels: { sweetness, fruit, weight },
+      levels: new Map(Object.entries({ sweetness, fruit, weight })),
       families: nuts ? ['nuts and seeds'] : ['flowers'],
     };
   });
@@ -48,7 +49,7 @@ describe('what drives liking', () => {
   it('is silent below fifteen cups', () => {
     expect(likingOf(tasted(LIKING_CUPS - 1, 1))).toBeNull();
     expect(likingOf(tasted(LIKING_CUPS, 1))).not.toBeNull();
-    expect(likingOf(Array.from({ length: 20 }, () => ({ score: 70, levels: {}, families: [] })))).toEqual({
+    expect(likingOf(Array.from({ length: 20 }, () => ({ score: 70, levels: new Map(), families: [] })))).toEqual({
       cups: 20,
       drivers: [],
     });
@@ -85,7 +86,11 @@ describe('what drives liking', () => {
     // Falls ever faster, from 1 on: the best of it would be below 1.
     const cups = Array.from({ length: 60 }, (_, i) => {
       const sweetness = 1 + (i % 9) / 2;
-      return { score: 90 - 1.2 * (sweetness + 1) ** 2 + ((i * 7) % 5) / 5, levels: { sweetness }, families: [] };
+      return {
+        score: 90 - 1.2 * (sweetness + 1) ** 2 + ((i * 7) % 5) / 5,
+        levels: new Map([['sweetness', sweetness]]),
+        families: [],
+      };
     });
     const [driver] = likingOf(cups)?.drivers ?? [];
     expect(driver?.bend).toBeLessThan(0);
@@ -96,10 +101,32 @@ describe('what drives liking', () => {
   it('does not hear of what hardly any cup speaks of, nor of what all do', () => {
     const cups = tasted(30, 3).map((cup, i) => ({
       ...cup,
-      levels: { ...cup.levels, ...(i < 3 && { length: 4 }), roast: 3 },
+      levels: new Map([...cup.levels, ...(i < 3 ? [['length', 4] as const] : []), ['roast', 3] as const]),
       families: [...cup.families, 'citrus'],
     }));
     const named = likingOf(cups)?.drivers.map((one) => one.of);
     for (const unheard of ['length', 'roast', 'citrus']) expect(named).not.toContain(unheard);
+  });
+});
+
+describe('an attribute by a name that every object answers to', () => {
+  it.each(['__proto__', 'constructor', 'toString'])('%s is one like any other', (attribute) => {
+    const cups = tasted(60, 3).map((cup) => ({
+      ...cup,
+      levels: new Map([[attribute, cup.levels.get('fruit') ?? 3] as const]),
+    }));
+    const liking = likingOf(cups);
+    expect(liking?.drivers.map(({ of }) => of)).toContain(attribute);
+    const likings = liking ? levelLikings(liking, 3.5) : {};
+    expect(Object.keys(likings)).toEqual([attribute]);
+    const given = (intensity: '2' | '4') => [{ attribute, intensity, adequacy: null }] as const;
+    const kept = JSON.parse(JSON.stringify(likings)) as typeof likings;
+    expect(scoreByLevels(given('4'), null, 3.5, {}, kept)).toBeGreaterThan(
+      scoreByLevels(given('2'), null, 3.5, {}, kept) ?? 100,
+    );
+    expect(scoreByLevels(given('4'), null, 3.5)).toBeNull();
+    expect(complaintsOf([{ attribute, adequacy: 'too much' }])).toEqual([
+      { attribute, adequacy: 'too much', taste: null },
+    ]);
   });
 });

@@ -20,11 +20,15 @@ describe('the sheets of a sitting', () => {
         scores: { a: 80, b: 60, a2: 78 },
         words: { a: ['quince', 'walnut'] },
         ranking: [['a', 'a2'], ['b']],
-        levels: { a: { body: 3 } },
+        levels: { a: new Map([['body', 3]]) },
         againstYardstick: { a: 'better' },
       }),
-      sheet('2', { scores: { a: 70, b: 64, a2: null }, words: { a: ['quince'] }, levels: { a: { body: 4 } } }),
-      sheet('3', { scores: { a: 90 }, words: { a: ['fig'] }, levels: { a: { body: 5 } } }),
+      sheet('2', {
+        scores: { a: 70, b: 64, a2: null },
+        words: { a: ['quince'] },
+        levels: { a: new Map([['body', 4]]) },
+      }),
+      sheet('3', { scores: { a: 90 }, words: { a: ['fig'] }, levels: { a: new Map([['body', 5]]) } }),
     ]);
     expect(tasters).toBe(3);
     expect(cups[0]).toEqual({

@@ -16,7 +16,7 @@ export class IndicesAndFolder1700000000020 implements MigrationInterface {
   async up(db: QueryRunner): Promise<void> {
     for (const [name, on] of INDICES) await db.query(`CREATE INDEX "${name}" ON ${on}`);
     await db.query(
-      'CREATE TABLE "data_folder" ("id" integer PRIMARY KEY NOT NULL CHECK ("id" = 1), "household" text NOT NULL)',
+      'CREATE TABLE "data_folder" ("id" integer PRIMARY KEY NOT NULL CHECK ("id" = 1), "household" text NOT NULL, "sharing" text)',
     );
     await db.query('INSERT INTO "data_folder" ("id", "household") VALUES (1, lower(hex(randomblob(4))))');
   }
