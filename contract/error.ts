@@ -49,7 +49,7 @@ const LONGEST_PATH = 200;
  * The problems a schema found, one per field, with dotted paths; an unknown key is named as a field of its own. At most
  * 100 are named.
  */
-export function fieldProblems(error: z.core.$ZodError): FieldProblem[] {
+export function fieldProblems(error: Pick<z.core.$ZodError, 'issues'>): FieldProblem[] {
   const problems: FieldProblem[] = [];
   for (const issue of error.issues) {
     const path = issue.path.join('.');

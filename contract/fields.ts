@@ -9,6 +9,8 @@ export function quantity(what: string, lo: number, hi: number, unit = ''): z.Zod
   return z.number({ error: limits }).min(lo, limits).max(hi, limits);
 }
 
+const OF_WORDING = { of: 'wording' };
+
 /** Signs that are no text: control characters but for tabs and line ends, half characters, and what is none at all. */
 const NO_TEXT = /[\p{Cc}\p{Cs}\p{Noncharacter_Code_Point}]/u;
 const isText = (value: string): boolean => !NO_TEXT.test(value.replace(/[\t\r\n]/g, ''));
@@ -21,7 +23,10 @@ export function text(what: string, max: number): z.ZodString {
   return z
     .string({ error: `${what} must be text` })
     .normalize('NFC')
-    .refine(isText, { error: `${what} holds a character that cannot be shown. Delete it and write it again` })
+    .refine(isText, {
+      error: `${what} holds a character that cannot be shown. Delete it and write it again`,
+      params: OF_WORDING,
+    })
     .max(max, `${what} can hold ${max.toLocaleString('en')} characters at most`);
 }
 
@@ -35,11 +40,17 @@ export function name(what: string, max: number): z.ZodString {
   return text(what, max)
     .trim()
     .min(1, { error: `${what} is needed`, abort: true })
-    .refine(isVisible, { error: `${what} is needed`, abort: true })
+    .refine(isVisible, { error: `${what} is needed`, abort: true, params: OF_WORDING })
     .refine((value) => !/[\t\r\n]/.test(value) && !TURNS_AROUND.test(value), {
       error: `${what} holds a character that cannot be shown. Delete it and write it again`,
+      params: OF_WORDING,
     });
 }
+
+/** Whether what is wrong with a field is how a text is worded: what was kept before that was asked can still be read. */
+export const isOfWording = (issue: z.core.$ZodIssue): boolean =>
+  (issue.code === 'custom' && issue.params === OF_WORDING) ||
+  ((issue.code === 'too_big' || issue.code === 'too_small') && issue.origin === 'string');
 
 /** One of a fixed set of words. */
 export function oneOf<const T extends readonly [string, ...string[]]>(

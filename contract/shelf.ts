@@ -115,6 +115,8 @@ export const shelf = z.strictObject({
   /** The one brew from which most would be learnt today. */
   mostInformative: advice.nullable(),
   leaveAlone: z.array(advice),
+  /** Bags that are there and whose rows cannot be read: each says why, and is in nothing else. */
+  unreadable: z.array(z.strictObject({ id, name: z.string(), why: z.string() })),
   bench: z.array(onBench),
   nagging: z.array(nagging),
   /** Sheets that were begun and not saved. */
@@ -166,6 +168,8 @@ export const bagPage = z.strictObject({
   cupsLeft: z.number().int(),
   window: dateSpan,
   brews: z.array(brew),
+  /** Brews that are there and cannot be read, with when they were made: they are kept and count for nothing. */
+  unreadable: z.array(z.strictObject({ brewedAt: z.string(), why: z.string() })),
   /** What the household's finished bags and blind repeats teach of this one; null while there is no history. */
   prior: z
     .strictObject({

@@ -67,7 +67,7 @@ export const sittingInput = z.strictObject(sittingFields).superRefine(({ kind, c
 export type SittingInput = z.infer<typeof sittingInput>;
 export type SittingDraft = z.input<typeof sittingInput>;
 
-const code = z.string().regex(/^[1-9]\d\d$/, 'A code has three digits');
+export const code = z.string().regex(/^[1-9]\d\d$/, 'A code has three digits');
 const { mark, aroma, acidity, body, sweetness, cleanness, intensities, remarks } = cupFields;
 
 /** What a taster writes of one cup. */

@@ -24,13 +24,27 @@ interface JsonSchema {
   default?: unknown;
 }
 
-/**
- * Values that a schema knows nothing of but that exist: an id is often one of these, a date near the day of the
- * household.
- */
+/** Values that a schema knows nothing of: a date is near the day of the household. */
 export interface Known {
-  ids: () => readonly string[];
   today: string;
+}
+
+/** What stands for an id of its kind until a body is sent: the ids that are there are known only then. */
+const PLACE = /^@id (\w+) (\d+)@$/;
+
+/**
+ * A body as it is sent: ids of what is there in their places.
+ *
+ * @param idOf the nth id of what a field's name stands for; null where there is none
+ */
+export function filledIn(body: unknown, idOf: (name: string, n: number) => string | null): unknown {
+  if (typeof body === 'string') {
+    const [, name, n] = PLACE.exec(body) ?? [];
+    return name === undefined ? body : (idOf(name, Number(n)) ?? '0f0e7c2e-1111-4111-8111-000000000000');
+  }
+  if (Array.isArray(body)) return body.map((one) => filledIn(one, idOf));
+  if (typeof body !== 'object' || body === null) return body;
+  return Object.fromEntries(Object.entries(body).map(([key, one]) => [key, filledIn(one, idOf)]));
 }
 
 /** What programs send that were not written for us. */
@@ -73,8 +87,13 @@ const HOSTILE: readonly unknown[] = [
  * Mostly valid bodies for a schema, by what the schema says of itself; with something hostile in its place now and
  * then.
  */
-export function bodyOf(schema: z.ZodType, known: Known): fc.Arbitrary<unknown> {
+export function bodyOf(
+  schema: z.ZodType,
+  known: Known,
+  sound?: Readonly<Record<string, unknown>>,
+): fc.Arbitrary<unknown> {
   const described = z.toJSONSchema(schema, { io: 'input', unrepresentable: 'any', reused: 'inline' }) as JsonSchema;
+  if (sound) return mutated(sound, described, known);
   return fc.oneof(
     { weight: 6, arbitrary: valueOf(described, known, 0) },
     { weight: 3, arbitrary: valueOf(described, known, 0.06) },
@@ -82,9 +101,18 @@ export function bodyOf(schema: z.ZodType, known: Known): fc.Arbitrary<unknown> {
   );
 }
 
+/** A sound body with up to three of its fields as the schema, or somebody hostile, would have them. */
+function mutated(sound: Readonly<Record<string, unknown>>, schema: JsonSchema, known: Known): fc.Arbitrary<unknown> {
+  const fields = Object.entries(schema.properties ?? {});
+  const one = fc
+    .constantFrom(...fields)
+    .chain(([name, part]) => valueOf(part, known, 0.1, name).map((value) => [name, value] as const));
+  return fc.array(one, { maxLength: 3 }).map((changes) => ({ ...sound, ...Object.fromEntries(changes) }));
+}
+
 /** A value for a schema; at every place something hostile instead, with probability `spoilt`. */
-function valueOf(schema: JsonSchema, known: Known, spoilt: number): fc.Arbitrary<unknown> {
-  const sound = soundValueOf(schema, known, spoilt);
+function valueOf(schema: JsonSchema, known: Known, spoilt: number, name = ''): fc.Arbitrary<unknown> {
+  const sound = soundValueOf(schema, known, spoilt, name);
   return spoilt === 0
     ? sound
     : fc.oneof(
@@ -93,8 +121,8 @@ function valueOf(schema: JsonSchema, known: Known, spoilt: number): fc.Arbitrary
       );
 }
 
-function soundValueOf(schema: JsonSchema, known: Known, spoilt: number): fc.Arbitrary<unknown> {
-  const below = (part: JsonSchema): fc.Arbitrary<unknown> => valueOf(part, known, spoilt);
+function soundValueOf(schema: JsonSchema, known: Known, spoilt: number, name: string): fc.Arbitrary<unknown> {
+  const below = (part: JsonSchema): fc.Arbitrary<unknown> => valueOf(part, known, spoilt, name);
   if (schema.const !== undefined) return fc.constant(schema.const);
   if (schema.enum) return fc.constantFrom(...schema.enum);
   const either = schema.anyOf ?? schema.oneOf;
@@ -111,7 +139,7 @@ function soundValueOf(schema: JsonSchema, known: Known, spoilt: number): fc.Arbi
         .double({ min: schema.minimum ?? -1e4, max: schema.maximum ?? 1e4, noNaN: true })
         .map((value) => Math.round(value * 10) / 10);
     case 'string':
-      return textOf(schema, known);
+      return textOf(schema, known, name);
     case 'array':
       if (schema.prefixItems) return fc.tuple(...schema.prefixItems.map(below));
       return fc.array(below(schema.items ?? {}), { maxLength: Math.min(schema.maxItems ?? 4, 4) });
@@ -122,13 +150,14 @@ function soundValueOf(schema: JsonSchema, known: Known, spoilt: number): fc.Arbi
   }
 }
 
-function textOf({ format, minLength = 0, maxLength = 40 }: JsonSchema, { ids, today }: Known): fc.Arbitrary<string> {
+function textOf(
+  { format, minLength = 0, maxLength = 40 }: JsonSchema,
+  { today }: Known,
+  name: string,
+): fc.Arbitrary<string> {
   if (format === 'uuid')
     return fc.oneof(
-      {
-        weight: 4,
-        arbitrary: fc.nat().map((n) => ids()[n % Math.max(1, ids().length)] ?? '0f0e7c2e-1111-4111-8111-000000000000'),
-      },
+      { weight: 9, arbitrary: fc.nat(40).map((n) => `@id ${name} ${n}@`) },
       { weight: 1, arbitrary: fc.uuid() },
     );
   const day = fc
@@ -140,16 +169,18 @@ function textOf({ format, minLength = 0, maxLength = 40 }: JsonSchema, { ids, to
       .map((parts) => parts.join(''));
   const words = fc.oneof(
     fc.constantFrom('fig', 'quince, cedar', 'Test Hill', 'cone', '/bags/new'),
+    fc.string({ minLength, maxLength: Math.min(maxLength, 40), unit: 'grapheme' }),
     fc.string({ minLength, maxLength: Math.min(maxLength, 40), unit: 'binary' }),
   );
-  // Dates are plain texts to the schema: a day now and then.
-  return fc.oneof({ weight: 2, arbitrary: words }, { weight: 1, arbitrary: day });
+  // Dates are plain texts to the schema; what a field is called tells most of them.
+  const isDate = /(?:On|Before|From|Until)$|^(?:on|from|to)$/.test(name);
+  return fc.oneof({ weight: isDate ? 1 : 6, arbitrary: words }, { weight: isDate ? 9 : 1, arbitrary: day });
 }
 
 function objectOf(schema: JsonSchema, known: Known, spoilt: number): fc.Arbitrary<unknown> {
   const { properties = {}, required = [], additionalProperties, propertyNames } = schema;
   const parts = Object.entries(properties).map(([name, part]) => {
-    const value = valueOf(part, known, spoilt).map((one) => [name, one] as const);
+    const value = valueOf(part, known, spoilt, name).map((one) => [name, one] as const);
     return required.includes(name)
       ? value
       : fc.oneof({ weight: 1, arbitrary: value }, { weight: 2, arbitrary: fc.constant(null) });

@@ -1,17 +1,19 @@
 import { z } from 'zod';
 import { bagInput } from '../contract/bag';
-import type { Endpoint as InTable } from '../contract/endpoint';
+import type { Endpoint as InTable, Resource } from '../contract/endpoint';
 import { ENDPOINTS as TABLE, type EndpointName } from '../contract/endpoints';
 import { grinderInput } from '../contract/recipe';
 
-/**
- * Something the application answers to. `{id}` in a path stands for the id of anything there is, `{word}` for any word,
- * `{day}` for a date.
- */
+/** Something the application answers to: its path with `:name` for what is filled in, and what it may be asked. */
 export interface Endpoint {
   method: InTable['method'];
   path: string;
+  query: readonly string[];
   body?: z.ZodType;
+  /** A body that is taken as it is, to be changed in a few places; where most of what is drawn would be refused. */
+  sound?: Readonly<Record<string, unknown>>;
+  /** What it says it changes. */
+  changes: readonly Resource[];
 }
 
 const { shape: bag } = bagInput;
@@ -21,18 +23,34 @@ const CHANGES: Partial<Record<EndpointName, z.ZodType>> = {
   changeGrinder: z.strictObject({ ...grinderInput.shape, was: grinderInput.partial() }).partial(),
 };
 
-const QUERIES: Readonly<Record<string, string>> = { today: '{day}', q: '{word}', finished: 'yes' };
+const PARAMETERS = { style: 'filter', brewer: 'cone', doseG: 17, waterG: 272, waterC: 92, grindStep: 0 };
+const today = new Date().toISOString();
+const BREW = {
+  ...PARAMETERS,
+  brewedAt: today,
+  cup: { scoringScale: 'mark10', mark: 8.2, remarks: 'quince', descriptors: [{ typed: 'fig', slot: 'cup' }] },
+};
+const CUP = { parameters: PARAMETERS, bagId: null, name: 'A cup' };
+const SOUND: Partial<Record<EndpointName, Record<string, unknown>>> = {
+  addBag: { name: 'Test Hill', roastedOn: today.slice(0, 10), reference: PARAMETERS },
+  addBrew: BREW,
+  changeBrew: BREW,
+  addSitting: {
+    ...{ name: 'A table', kind: 'free', scoringScale: 'mark10' },
+    cups: ['a', 'b', 'c'].map((id) => ({ ...CUP, id })),
+  },
+};
 
 /** Every endpoint that answers, from the table of endpoints. */
 export const ENDPOINTS: readonly Endpoint[] = (Object.entries(TABLE) as [EndpointName, InTable][])
   .filter(([, { events }]) => !events)
-  .map(([name, { method, path, query, body }]) => {
-    const filled = path
-      .replace(':id', path.startsWith('/words') ? '{word}' : '{id}')
-      .replace(':key', '{word}')
-      .replace(':device', 'device-one');
-    const asked = Object.keys(query?.shape ?? {})
-      .map((one) => `${one}=${QUERIES[one] ?? '{word}'}`)
-      .join('&');
-    return { method, path: asked === '' ? filled : `${filled}?${asked}`, body: CHANGES[name] ?? body };
-  });
+  .map(([name, { method, path, query, body, changes = [] }]) => ({
+    ...{
+      method,
+      path,
+      query: Object.keys(query?.shape ?? {}),
+      body: CHANGES[name] ?? body,
+      sound: SOUND[name],
+      changes,
+    },
+  }));

@@ -117,10 +117,12 @@ export function markOfCup(cup: ScoredCup): number | null {
   return cup.mark;
 }
 
-/** Score, 0–100, of a cup in its own scale; null when it was not scored. */
+/** Score, 0–100, of a cup in its own scale; null when it was not scored, or in no scale, or with a mark its scale has not. */
 export function scoreOfCup(cup: ScoredCup): number | null {
+  if (!Object.hasOwn(SCALE_RANGES, cup.scoringScale)) return null;
   const mark = markOfCup(cup);
-  return mark === null ? null : scoreOf(cup.scoringScale, mark);
+  const { min, max } = SCALE_RANGES[cup.scoringScale];
+  return mark !== null && mark >= min && mark <= max ? scoreOf(cup.scoringScale, mark) : null;
 }
 
 /**

@@ -28,6 +28,7 @@ import {
   PredictionEntity,
 } from '../db/keepingEntities';
 
+import { JSON_TEXT } from '../db/columns';
 import { OrderEntity, PlanMarkEntity } from '../db/planEntities';
 import {
   AnswerEntity,
@@ -102,7 +103,7 @@ function tableOf(collection: CollectionName): Table {
   const { name, columns } = ENTITY_OF[collection].options;
   const named = Object.entries(columns).map(([column, options]): { name: string; kind: Kind; primary: boolean } => ({
     name: column,
-    kind: options?.type === 'simple-json' ? 'json' : options?.type === 'boolean' ? 'flag' : 'plain',
+    kind: options?.transformer === JSON_TEXT ? 'json' : options?.type === 'boolean' ? 'flag' : 'plain',
     primary: options?.primary === true,
   }));
   return { collection, name, columns: named, primary: named.flatMap((one) => (one.primary ? [one.name] : [])) };
@@ -130,7 +131,7 @@ export function archivedRow({ columns }: Table, row: Readonly<Record<string, unk
     columns.map(({ name, kind }) => {
       const value = row[name] ?? null;
       if (kind === 'flag') return [name, value === null ? null : value === 1];
-      return [name, kind === 'json' && typeof value === 'string' ? inOrder(JSON.parse(value)) : value];
+      return [name, kind === 'json' ? inOrder(JSON_TEXT.from(value)) : value];
     }),
   );
 }

@@ -28,8 +28,10 @@ export function countsOf(db: Database.Database): HouseholdCounts {
     );
   };
   const recipes = ['recipe', 'recipe_card'].find((table) => columnsOf(table).includes('isStandard'));
-  const alive = columnsOf('brew').includes('deletedAt') ? 'WHERE "deletedAt" IS NULL' : '';
-  const newest = one(`SELECT MAX("brewedAt") FROM brew ${alive}`);
+  const alive = columnsOf('brew').includes('deletedAt') ? 'AND "deletedAt" IS NULL' : '';
+  const newest = one(
+    `SELECT MAX("brewedAt") FROM brew WHERE "brewedAt" GLOB '20[0-9][0-9]-[01][0-9]-[0-3][0-9]*' ${alive}`,
+  );
   return {
     ...{ bags: count('bag'), brews: count('brew'), words: count('word') },
     recipes: recipes === undefined ? 0 : count(recipes),

@@ -1,11 +1,12 @@
 import { randomUUID } from 'node:crypto';
 import { groupBy, keyBy } from 'es-toolkit';
 import { In, IsNull, MoreThan, Not, type EntityManager } from 'typeorm';
-import type { Bag, BagInput } from '../../contract/bag';
+import { bag, type Bag, type BagInput } from '../../contract/bag';
 import type { BrewParametersInput } from '../../contract/brewParameters';
 import { dateOfInstant, roastDate } from '../../core/rest';
 import { invalidField, notFound } from '../../application/problem';
 import { RecipeEntity } from './benchEntities';
+import { unreadable, whyUnreadable } from './readable';
 import { mustExist } from './refs';
 import { loadSettings } from './settings';
 import {
@@ -35,7 +36,21 @@ function bagOf(row: BagRow, reference: BrewParametersRow, spells: readonly Spell
   };
 }
 
-async function assemble(db: EntityManager, rows: readonly BagRow[]): Promise<Bag[]> {
+/** A bag as its rows must be for anything to be worked out of it. */
+const readableBag = bag.refine(({ roastedOn, bestBefore }) => roastedOn !== null || bestBefore !== null, {
+  path: ['roastedOn'],
+  error: 'A roast date or a best-before date is needed',
+});
+
+/** A bag that is there and cannot be read, and why. */
+export interface UnreadableBag {
+  id: string;
+  name: string;
+  why: string;
+}
+
+/** The bags that can be read; the others go to `wrong`, and nowhere else. */
+async function assemble(db: EntityManager, rows: readonly BagRow[], wrong: UnreadableBag[] = []): Promise<Bag[]> {
   const bagId = In(rows.map((row) => row.id));
   const references: Record<string, BrewParametersRow | undefined> = keyBy(
     await db.findBy(BrewParametersEntity, { bagId, isReference: true }),
@@ -43,10 +58,13 @@ async function assemble(db: EntityManager, rows: readonly BagRow[]): Promise<Bag
   );
   const spells = groupBy(await db.findBy(SpellEntity, { bagId }), (spell) => spell.bagId);
   const { freezerRate } = await loadSettings(db);
-  return rows.map((row) => {
+  return rows.flatMap((row) => {
     const reference = references[row.id];
-    if (!reference) throw new Error(`Bag ${row.id} has no reference recipe`);
-    return bagOf(row, reference, spells[row.id] ?? [], freezerRate);
+    const whole = reference && bagOf(row, reference, spells[row.id] ?? [], freezerRate);
+    const why = whole ? whyUnreadable(row, whole, readableBag) : 'reference: It has no recipe';
+    if (whole && why === null) return [whole];
+    wrong.push({ id: row.id, name: row.name, why: why ?? '' });
+    return [];
   });
 }
 
@@ -85,8 +103,8 @@ export async function loadReference(db: EntityManager, bagId: string): Promise<B
 }
 
 /** The bags in use. */
-export async function loadBagsInUse(db: EntityManager): Promise<Bag[]> {
-  return assemble(db, await db.findBy(BagEntity, { deletedAt: IsNull(), finishedOn: IsNull() }));
+export async function loadBagsInUse(db: EntityManager, wrong: UnreadableBag[] = []): Promise<Bag[]> {
+  return assemble(db, await db.findBy(BagEntity, { deletedAt: IsNull(), finishedOn: IsNull() }), wrong);
 }
 
 /** Every bag that was not deleted, in use or finished. */
@@ -110,8 +128,8 @@ export async function loadBagIds(db: EntityManager): Promise<Set<string>> {
 }
 
 /** Every bag marked as finished: the household's history. */
-export async function loadFinishedBags(db: EntityManager): Promise<Bag[]> {
-  return assemble(db, await db.findBy(BagEntity, { deletedAt: IsNull(), finishedOn: Not(IsNull()) }));
+export async function loadFinishedBags(db: EntityManager, wrong: UnreadableBag[] = []): Promise<Bag[]> {
+  return assemble(db, await db.findBy(BagEntity, { deletedAt: IsNull(), finishedOn: Not(IsNull()) }), wrong);
 }
 
 /** Which bags are marked as finished, and in which revision: little enough to be asked often. */
@@ -138,11 +156,13 @@ export async function loadKindsInUse(
     .getRawMany();
 }
 
-/** One bag. Throws a not-found Problem. */
+/** One bag. Throws a not-found Problem, and a conflict Problem that says why where it cannot be read. */
 export async function loadBag(db: EntityManager, id: string): Promise<Bag> {
-  const [bag] = await assemble(db, await db.findBy(BagEntity, { id, deletedAt: IsNull() }));
-  if (!bag) throw notFound('This bag');
-  return bag;
+  const wrong: UnreadableBag[] = [];
+  const [found] = await assemble(db, await db.findBy(BagEntity, { id, deletedAt: IsNull() }), wrong);
+  if (found) return found;
+  const [spoilt] = wrong;
+  throw spoilt ? unreadable(`The bag ${spoilt.name}`, spoilt.why) : notFound('This bag');
 }
 
 async function keepParts(db: EntityManager, bagId: string, input: BagInput): Promise<void> {

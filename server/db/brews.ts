@@ -2,7 +2,9 @@ import { randomUUID } from 'node:crypto';
 import { groupBy, isEqual, keyBy, pick } from 'es-toolkit';
 import { In, IsNull, type EntityManager } from 'typeorm';
 import type { Bag } from '../../contract/bag';
-import type { Brew, BrewInput } from '../../contract/brew';
+import { z } from 'zod';
+import { brewFields, type Brew, type BrewInput } from '../../contract/brew';
+import { cupFields } from '../../contract/cup';
 import { isOfWholePot, potOf, SHARED_IN_POT, type CaffeineBrew, type Drawn } from '../../core/brew';
 import { scoreOfCup } from '../../core/cup';
 import { notAgreed } from '../../core/cup/words';
@@ -12,6 +14,7 @@ import { invalidField, notFound, Problem } from '../../application/problem';
 import { loadBag, touchBag } from './bags';
 import { GrinderEntity, RecipeVersionEntity } from './benchEntities';
 import { keepMaking, loadMakings, loadRecipesFollowed, takeFromBench } from './making';
+import { whyUnreadable } from './readable';
 import { mustExist } from './refs';
 import { CupEntity, type CupRow } from './cupEntities';
 import { loadTasterIdentity } from './tasters';
@@ -27,22 +30,40 @@ type KeptBrew = Omit<Brew, 'restDay' | 'making'>;
 /** When a brew was made, and whether something went wrong. */
 export type BrewTick = Pick<BrewRow, 'bagId' | 'brewedAt' | 'fault'>;
 
-async function assemble(db: EntityManager, rows: readonly BrewRow[]): Promise<KeptBrew[]> {
+/** A brew with its cup as they must be for anything to be worked out of them. */
+const readableBrew = z.object({ ...brewFields, cup: z.object(cupFields) });
+
+/** The brews that can be read; of the others `wrong` is told, in words. */
+async function assemble(
+  db: EntityManager,
+  rows: readonly BrewRow[],
+  wrong: (brewedAt: string, why: string) => void = () => undefined,
+): Promise<KeptBrew[]> {
   const cups = await loadCups(
     db,
     rows.map((row) => row.id),
   );
   const who = await loadTasterIdentity(db);
-  return rows.map(({ deletedAt: _, ...row }) => {
+  return rows.flatMap(({ deletedAt: _, ...row }) => {
     const cup = cups.get(row.id);
-    if (!cup) throw new Error(`Brew ${row.id} has no cup`);
-    return { ...row, tasterId: row.tasterId && who(row.tasterId), cup, score: scoreOfCup(cup) };
+    const why = cup ? whyUnreadable(row, { ...row, cup }, readableBrew) : 'cup: There is none';
+    if (cup && why === null)
+      return [{ ...row, tasterId: row.tasterId && who(row.tasterId), cup, score: scoreOfCup(cup) }];
+    wrong(row.brewedAt, why ?? '');
+    return [];
   });
 }
 
-/** The log of one bag, newest first, with the rest day of each brew. */
-export async function loadBrews(db: EntityManager, bag: Bag): Promise<Brew[]> {
-  const brews = await assemble(db, await db.findBy(BrewEntity, { bagId: bag.id, deletedAt: IsNull() }));
+/** A brew that is there and cannot be read: when it was made, and why. */
+export interface UnreadableBrew {
+  brewedAt: string;
+  why: string;
+}
+
+/** The log of one bag, newest first, with the rest day of each brew; what cannot be read goes to `unreadable`. */
+export async function loadBrews(db: EntityManager, bag: Bag, unreadable: UnreadableBrew[] = []): Promise<Brew[]> {
+  const rows = await db.findBy(BrewEntity, { bagId: bag.id, deletedAt: IsNull() });
+  const brews = await assemble(db, rows, (brewedAt, why) => unreadable.push({ brewedAt, why }));
   const makings = await loadMakings(
     db,
     brews.map((brew) => brew.id),
@@ -169,7 +190,7 @@ export async function loadLevelledCups(
   );
   return entities.flatMap((cup, i) => {
     const bag = bags[raw[i]?.bagId ?? ''];
-    return bag ? [{ bag, cup }] : [];
+    return bag && Array.isArray(cup.intensities) ? [{ bag, cup }] : [];
   });
 }
 

@@ -1,5 +1,5 @@
 import { mapValues } from 'es-toolkit';
-import type { EntitySchemaColumnOptions } from 'typeorm';
+import type { EntitySchemaColumnOptions, ValueTransformer } from 'typeorm';
 import { kindOfField } from '../../contract/fields';
 import type { z } from 'zod';
 
@@ -10,17 +10,33 @@ export const optionalText: EntitySchemaColumnOptions = { type: 'text', nullable:
 export const real: EntitySchemaColumnOptions = { type: 'real' };
 export const optionalReal: EntitySchemaColumnOptions = { type: 'real', nullable: true };
 export const integer: EntitySchemaColumnOptions = { type: 'integer' };
-export const json: EntitySchemaColumnOptions = { type: 'simple-json' };
-export const optionalJson: EntitySchemaColumnOptions = { type: 'simple-json', nullable: true };
 
-const COLUMN_TYPES = {
-  text: 'text',
-  choice: 'text',
-  number: 'real',
-  integer: 'integer',
-  flag: 'boolean',
-  other: 'simple-json',
-} as const;
+/**
+ * Values kept as JSON. A text that is none is given as the text it is: whoever reads the row finds that it is not what
+ * it should be, and the other rows are read all the same.
+ */
+export const JSON_TEXT: ValueTransformer = {
+  to: (value: unknown) => (value === undefined || value === null ? value : JSON.stringify(value)),
+  from: (text: unknown) => {
+    if (typeof text !== 'string') return text;
+    try {
+      return JSON.parse(text) as unknown;
+    } catch {
+      return text;
+    }
+  },
+};
+export const json: EntitySchemaColumnOptions = { type: 'text', transformer: JSON_TEXT };
+export const optionalJson: EntitySchemaColumnOptions = { ...json, nullable: true };
+
+const COLUMNS = {
+  text,
+  choice: text,
+  number: real,
+  integer,
+  flag: { type: 'boolean' },
+  other: json,
+} as const satisfies Record<string, EntitySchemaColumnOptions>;
 
 /** The columns that hold the fields of a schema: one each, of its kind; what is no single value is kept as JSON. */
 export function columnsOf<T extends Readonly<Record<string, z.ZodType>>>(
@@ -28,6 +44,6 @@ export function columnsOf<T extends Readonly<Record<string, z.ZodType>>>(
 ): Record<keyof T, EntitySchemaColumnOptions> {
   return mapValues(shape, (field) => {
     const { kind, nullable } = kindOfField(field);
-    return { type: COLUMN_TYPES[kind], ...(nullable && { nullable }) };
+    return { ...COLUMNS[kind], ...(nullable && { nullable }) };
   });
 }

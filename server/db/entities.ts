@@ -185,7 +185,7 @@ export interface HouseholdRow {
 }
 
 /** A list of what a household owns; empty until it says. */
-const householdList: EntitySchemaColumnOptions = { type: 'simple-json', default: '[]' };
+const householdList: EntitySchemaColumnOptions = { ...json, default: '[]' };
 
 export const HouseholdEntity = new EntitySchema<HouseholdRow>({
   name: 'household',
@@ -208,7 +208,7 @@ export const HouseholdEntity = new EntitySchema<HouseholdRow>({
     ...{ kettles: householdList, filters: householdList, waters: householdList },
     caffeineGuideMg: { ...optionalReal, default: 400 },
     showsCautions: { type: 'boolean', default: true },
-    keys: { type: 'simple-json', default: '{}' },
+    keys: { ...json, default: '{}' },
     habits: json,
     variety: real,
     hasFreezer: { type: 'boolean' },

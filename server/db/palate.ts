@@ -2,8 +2,9 @@ import { keyBy } from 'es-toolkit';
 import { In, type EntityManager } from 'typeorm';
 import type { Tasting } from '../../application/palate';
 import { potOf } from '../../core/brew';
+import { SCALE_RANGES } from '../../core/cup';
 import { currentWord } from '../../core/cup/words';
-import { CupDescriptorEntity, CupEntity } from './cupEntities';
+import { CupDescriptorEntity, CupEntity, type CupRow } from './cupEntities';
 import { BrewEntity, type BrewRow } from './entities';
 import { loadTasterIdentity } from './tasters';
 import { loadVocabulary } from './words';
@@ -16,6 +17,10 @@ const MOST_CUPS = 3000;
 /** Cups that can repeat another: blind ones, and those of a brew with several cups. */
 const CAN_REPEAT = `(cup.blind = 1 OR brew."potId" IS NOT NULL
   OR EXISTS (SELECT 1 FROM brew AS other WHERE other."potId" = brew.id AND other."deletedAt" IS NULL))`;
+
+/** Whether a cup is as it must be to be read: a damaged one is left out, and its bag's page says so. */
+const isReadable = ({ intensities, parts, scoringScale }: CupRow): boolean =>
+  Array.isArray(intensities) && Array.isArray(parts) && Object.hasOwn(SCALE_RANGES, scoringScale);
 
 /**
  * The latest cups without a fault, the latest first, each with its brew.
@@ -47,7 +52,7 @@ export async function loadTastings(
     : new Map<string, Tasting['words']>();
   return cups.flatMap((cup): Tasting[] => {
     const brew = brews[cup.brewId];
-    if (!brew) return [];
+    if (!brew || !isReadable(cup)) return [];
     const { style, brewer, doseG, waterG, waterC, grindStep, filter, waterRecipe } = brew;
     return [
       {

@@ -2,7 +2,7 @@ import { EntitySchema } from 'typeorm';
 import { sittingFields, type CupAnswer, type SittingInput, type TableAnswer } from '../../contract/sitting';
 import { referenceFields, type ReferenceInput } from '../../contract/reference';
 import type { TrainerCard } from '../../core/palate';
-import { columnsOf, id, integer, json, optionalText, real, text } from './columns';
+import { columnsOf, id, integer, json, optionalJson, optionalText, real, text } from './columns';
 
 /** A table of cups, and what is drawn for it: which code is on which cup, and in which order they go round. */
 export interface SittingRow extends SittingInput {
@@ -22,7 +22,7 @@ export const SittingEntity = new EntitySchema<SittingRow>({
   columns: {
     id,
     ...columnsOf(sittingFields),
-    yardstick: { type: 'simple-json', nullable: true },
+    yardstick: optionalJson,
     ...{ codes: json, drawn: json, createdAt: text },
     ...{ revealedAt: optionalText, keySeenAt: optionalText, deletedAt: optionalText },
   },

@@ -1,12 +1,23 @@
 import { createHash, randomBytes, randomInt, randomUUID } from 'node:crypto';
-import { groupBy } from 'es-toolkit';
+import { groupBy, isEqual } from 'es-toolkit';
 import { In, IsNull, type EntityManager } from 'typeorm';
-import { EMPTY_ANSWER, tableAnswer, type CupAnswer, type SittingInput, type TableAnswer } from '../../contract/sitting';
+import { z } from 'zod';
+import { fieldProblems } from '../../contract/error';
+import {
+  code,
+  EMPTY_ANSWER,
+  sittingFields,
+  tableAnswer,
+  type CupAnswer,
+  type SittingInput,
+  type TableAnswer,
+} from '../../contract/sitting';
 import { cupCodes, shuffled } from '../../core/sitting';
 import { notFound, Problem } from '../../application/problem';
 import { hasWritten } from '../../application/sitting';
 import { freeName, nameKey } from '../../core/text';
 import { BagEntity, TasterEntity } from './entities';
+import { unreadable } from './readable';
 import { mustExist } from './refs';
 import {
   AnswerEntity,
@@ -28,21 +39,35 @@ export interface WrittenSeat extends SeatRow {
   table: { written: number; answer: TableAnswer };
 }
 
-/** Throws a not-found Problem; also for one that was taken away. */
+/** A sitting as its row must be for anybody to sit down at it: each cup has its code, and was drawn once. */
+const readableSitting = z.object({ ...sittingFields, codes: z.record(z.string(), code), drawn: z.array(z.string()) });
+
+/** Why a sitting cannot be read, naming the field; null where it can. */
+function whyNoSitting(row: SittingRow): string | null {
+  const [first] = fieldProblems(readableSitting.safeParse(row).error ?? { issues: [] });
+  if (first) return `${first.path}: ${first.message}`;
+  const ids = row.cups.map((cup) => cup.id).sort();
+  if (!isEqual(Object.keys(row.codes).sort(), ids)) return 'codes: Every cup needs one';
+  return isEqual([...row.drawn].sort(), ids) ? null : 'drawn: It must name every cup once';
+}
+
+/** Throws a not-found Problem, also for one that was taken away, and a conflict Problem for one that cannot be read. */
 export async function loadSitting(db: EntityManager, id: string): Promise<SittingRow> {
   const sitting = await db.findOneBy(SittingEntity, { id, deletedAt: IsNull() });
   if (!sitting) throw notFound('This sitting');
+  const why = whyNoSitting(sitting);
+  if (why !== null) throw unreadable(`The sitting ${sitting.name}`, why);
   return sitting;
 }
 
-/** All sittings, the latest first, with how many sit at each. */
+/** All sittings that can be read, the latest first, with how many sit at each. */
 export async function loadSittings(db: EntityManager): Promise<(SittingRow & { seats: number })[]> {
   const sittings = await db.find(SittingEntity, {
     where: { deletedAt: IsNull() },
     order: { createdAt: 'DESC', id: 'ASC' },
   });
   const seats = groupBy(await db.findBy(SeatEntity, { deletedAt: IsNull() }), ({ sittingId }) => sittingId);
-  return sittings.map((one) => ({ ...one, seats: seats[one.id]?.length ?? 0 }));
+  return sittings.flatMap((one) => (whyNoSitting(one) === null ? [{ ...one, seats: seats[one.id]?.length ?? 0 }] : []));
 }
 
 /** Lays a sitting out and draws its codes; returns its id. */

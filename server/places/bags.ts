@@ -8,7 +8,7 @@ import { trackRecord } from '../../core/palate';
 import { roastDate, spellOn } from '../../core/rest';
 import { datesOf } from '../../core/shelf';
 import { addBag, changeBag, loadBag, setBagDeleted } from '../db/bags';
-import { addBrew, loadBrews } from '../db/brews';
+import { addBrew, loadBrews, type UnreadableBrew } from '../db/brews';
 import { keepPrediction, loadForetoldCups } from '../db/predictions';
 import { recordAdded, recordChange } from '../db/history';
 import { loadSettings } from '../db/settings';
@@ -24,9 +24,10 @@ type BagEndpoint = 'bagPage' | 'addBag' | 'changeBag' | 'removeBag' | 'restoreBa
 export function bagHandlers({ store, verdicts, recorder, now }: Deps): Handlers<BagEndpoint> {
   const page = async (id: string, today: string): Promise<BagPage> => {
     const bag = await store.read((db) => loadBag(db, id));
+    const unreadable: UnreadableBrew[] = [];
     const [{ brews, settings, foretold }, { fit, prior, isStale }] = await Promise.all([
       store.read(async (db) => ({
-        brews: await loadBrews(db, bag),
+        brews: await loadBrews(db, bag, unreadable),
         settings: await loadSettings(db),
         foretold: await loadForetoldCups(db, id),
       })),
@@ -47,6 +48,7 @@ export function bagHandlers({ store, verdicts, recorder, now }: Deps): Handlers<
       cupsLeft: cups,
       window: datesOf(verdict.window, roastedOn, bag.spells, bag.freezerRate),
       brews,
+      unreadable,
       prior,
       settings,
       verdict,

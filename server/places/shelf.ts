@@ -33,7 +33,7 @@ import {
   type DateSpan,
   type ShelfBag,
 } from '../../core/shelf';
-import { loadBagIds, loadBagsInUse, loadFinishedBags } from '../db/bags';
+import { loadBagIds, loadBagsInUse, loadFinishedBags, type UnreadableBag } from '../db/bags';
 import { loadCaffeineBrews, loadBrewTicks, loadDrawn, type BrewTick } from '../db/brews';
 import { loadNagging } from '../db/cups';
 import { loadUnfinished } from '../db/drafts';
@@ -53,7 +53,9 @@ export function shelfHandlers({ store, verdicts, planner }: Deps): Handlers<'she
     const planning = finished === 'yes' ? null : planner.plan(today);
     // It may fail before it is waited for; the shelf is shown without it then.
     planning?.catch(() => undefined);
-    const shown = await store.read(finished === 'yes' ? loadFinishedBags : loadBagsInUse);
+    const unreadable: UnreadableBag[] = [];
+    const load = finished === 'yes' ? loadFinishedBags : loadBagsInUse;
+    const shown = await store.read((db) => load(db, unreadable));
     const fits = await verdicts.forShelf(shown);
     const { ticks, drawn, settings, drunk, tasters, bench, nagging, unfinished, ids } = await store.read(
       async (db) => ({
@@ -91,6 +93,7 @@ export function shelfHandlers({ store, verdicts, planner }: Deps): Handlers<'she
       isPlanned: planning === null || plan !== null,
       leaveAlone: bagsToLeave(onShelf).map((bag) => leaveAlone(bag, today)),
       caffeine: caffeineOf(drunk, tasters, settings.caffeineGuideMg),
+      unreadable,
       bench: bench.map(onBench),
       nagging,
       unfinished: unfinished.filter(({ href }) => isThere(href, ids)),

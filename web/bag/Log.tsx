@@ -30,6 +30,12 @@ export function Log({ page, today, chosen, onChoose, without, onLeaveOut }: Prop
           No brew yet. The first cup sets the level; three or more on different days begin to show a curve.
         </p>
       )}
+      {page.unreadable.map(({ brewedAt, why }) => (
+        <p key={brewedAt} className="panel-error small">
+          The brew of {brewedAt.slice(0, 16).replace('T', ', ')} can’t be read ({why}). It is kept, and counts for
+          nothing here. A backup from before may still have it.
+        </p>
+      ))}
       <ol className="log">
         {brews.map((brew) => (
           <LogEntry

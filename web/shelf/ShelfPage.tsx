@@ -85,6 +85,12 @@ export function ShelfPage() {
           <Reminders shelf={shelf} />
         </ComeBack>
       )}
+      {shelf.unreadable.map(({ id, name, why }) => (
+        <p key={id} className="panel-error small">
+          The bag {name} can’t be read ({why}). It is kept, and left out of everything. A backup from before may still
+          have it whole.
+        </p>
+      ))}
       {judging && <JudgingNote judging={judging} />}
       {finished === 'yes' ? <FinishedBags shelf={shelf} /> : <Lanes shelf={shelf} />}
       {finished === 'no' && <CaffeineLine caffeine={shelf.caffeine} today={shelf.today} />}

@@ -9,11 +9,37 @@ const INDICES = [
   ['live_brew_bag', 'live_brew ("bagId")'],
 ] as const;
 
+/** Control characters, which no field takes any more; line ends and tabs are none of them. */
+const CONTROL = `'*[' || char(1) || '-' || char(8) || char(11) || char(12) || char(14) || '-' || char(31) || char(127) || ']*'`;
+
+/** Takes them out of what was written before. */
+async function cleanTexts(db: QueryRunner): Promise<void> {
+  const tables = (await db.query(
+    `SELECT name FROM sqlite_master WHERE type = 'table' AND name NOT LIKE 'sqlite_%' AND name <> 'migrations'`,
+  )) as { name: string }[];
+  for (const { name: table } of tables) {
+    const columns = (await db.query(`PRAGMA table_info("${table}")`)) as { name: string; type: string }[];
+    for (const { name: column } of columns.filter(({ type }) => type === 'text')) {
+      const rows = (await db.query(
+        `SELECT rowid, "${column}" AS text FROM "${table}" WHERE "${column}" GLOB ${CONTROL}`,
+      )) as { rowid: number; text: string }[];
+      for (const { rowid, text } of rows)
+        await db.query(`UPDATE "${table}" SET "${column}" = ? WHERE rowid = ?`, [withoutControl(text), rowid]);
+    }
+  }
+}
+
+const withoutControl = (text: string): string =>
+  Array.from(text)
+    .filter((sign) => /[\t\r\n]/.test(sign) || !/\p{Cc}/u.test(sign))
+    .join('');
+
 /** Indices for what is looked for row by row, and a name of its own for each data folder. */
 export class IndicesAndFolder1700000000020 implements MigrationInterface {
   name = 'IndicesAndFolder1700000000020';
 
   async up(db: QueryRunner): Promise<void> {
+    await cleanTexts(db);
     for (const [name, on] of INDICES) await db.query(`CREATE INDEX "${name}" ON ${on}`);
     await db.query(
       'CREATE TABLE "data_folder" ("id" integer PRIMARY KEY NOT NULL CHECK ("id" = 1), "household" text NOT NULL, "sharing" text)',
