@@ -1,7 +1,7 @@
 import { defineConfig } from 'vite';
 
 /**
- * Compiles the server, the threads it judges on, the process that reads files, and what makes the demo household, each with the packages it uses: a
+ * Compiles the server, the threads it judges on, and what makes the demo household, each with the packages it uses: a
  * few files start in half the time and with a tenth of the file handles. Native code and what starts threads stays
  * outside.
  */
@@ -19,7 +19,6 @@ export default defineConfig({
       input: {
         main: 'server/main.ts',
         fitWorker: 'server/verdicts/fitWorker.ts',
-        isolatedProcess: 'server/isolated/process.ts',
         makeDemo: 'demo/make.ts',
         passphrase: 'scripts/passphrase.ts',
         keeping: 'scripts/keeping.ts',

@@ -43,7 +43,11 @@ const MOMENTS = 10;
  */
 export async function crestHistory(
   finished: readonly FinishedBag[],
-  priorsAfter: (bags: readonly FinishedBag[], kinds: readonly Kind[]) => Promise<TasterPrior[]>,
+  priorsAfter: (
+    bags: readonly FinishedBag[],
+    kinds: readonly Kind[],
+    counts: readonly number[],
+  ) => Promise<TasterPrior[][]>,
 ): Promise<CrestHistory> {
   const inOrder = [...finished].sort((a, b) =>
     a.finishedOn < b.finishedOn ? -1 : a.finishedOn > b.finishedOn ? 1 : 0,
@@ -54,9 +58,8 @@ export async function crestHistory(
   );
   const step = Math.max(1, Math.ceil(inOrder.length / MOMENTS));
   const counts = inOrder.map((_, i) => i + 1).filter((count) => count % step === 0 || count === inOrder.length);
-  const moments: { last: FinishedBag | undefined; priors: TasterPrior[] }[] = [];
-  for (const count of counts)
-    moments.push({ last: inOrder[count - 1], priors: await priorsAfter(inOrder.slice(0, count), kinds) });
+  const after = counts.length === 0 ? [] : await priorsAfter(inOrder, kinds, counts);
+  const moments = counts.map((count, i) => ({ last: inOrder[count - 1], priors: after[i] ?? [] }));
   const latest = moments.at(-1)?.priors ?? [];
   return {
     bags: inOrder.length,

@@ -30,26 +30,26 @@ export function text(what: string, max: number): z.ZodString {
     .max(max, `${what} can hold ${max.toLocaleString('en')} characters at most`);
 }
 
-/** Characters that take no room, and those that turn what follows around: a name of these alone says nothing. */
+/** Characters that take no room: a name of these alone says nothing. */
 const INVISIBLE = /[\p{Cf}\p{Default_Ignorable_Code_Point}]/gu;
 const isVisible = (value: string): boolean => value.replace(INVISIBLE, '').trim() !== '';
-const TURNS_AROUND = /[\u202a-\u202e\u2066-\u2069]/;
 
-/** Text on one line that must say something. */
+/** Text that must say something. */
 export function name(what: string, max: number): z.ZodString {
   return text(what, max)
     .trim()
     .min(1, { error: `${what} is needed`, abort: true })
-    .refine(isVisible, { error: `${what} is needed`, abort: true, params: OF_WORDING })
-    .refine((value) => !/[\t\r\n]/.test(value) && !TURNS_AROUND.test(value), {
-      error: `${what} holds a character that cannot be shown. Delete it and write it again`,
-      params: OF_WORDING,
-    });
+    .refine(isVisible, { error: `${what} is needed`, params: OF_WORDING });
 }
 
-/** Whether what is wrong with a field is how a text is worded: what was kept before that was asked can still be read. */
-export const isOfWording = (issue: z.core.$ZodIssue): boolean =>
+/**
+ * Whether what is wrong with something kept keeps nobody from reading it: how a text is worded or an identifier is
+ * written, or a field that nobody asks for.
+ */
+export const isReadableAllTheSame = (issue: z.core.$ZodIssue): boolean =>
   (issue.code === 'custom' && issue.params === OF_WORDING) ||
+  (issue.code === 'invalid_format' && issue.format === 'uuid') ||
+  issue.code === 'unrecognized_keys' ||
   ((issue.code === 'too_big' || issue.code === 'too_small') && issue.origin === 'string');
 
 /** One of a fixed set of words. */

@@ -48,7 +48,7 @@ export const TABLE_ENDPOINTS = {
     body: nothing,
     errors: ['not-found'],
     // A page of it that is just being left does not ask for what is gone.
-    changes: ['Sittings'],
+    changes: ['Sittings', 'Sharing'],
   }),
   restoreSitting: post('/sittings/:id/restore', 'Brings a sitting back.', {
     params: byId,
@@ -109,7 +109,7 @@ export const TABLE_ENDPOINTS = {
     params: byId,
     body: nothing,
     errors: ['not-found', 'conflict'],
-    changes: ['Sittings', 'Sitting', 'Shelf', 'Bag', 'Tasters', 'Words'],
+    changes: ['Sittings', 'Sitting', 'Shelf', 'Bag', 'Tasters', 'Words', 'Sharing'],
   }),
 
   sharing: get('/sharing', 'Whether a sitting is shared on the network, and the way in.', {

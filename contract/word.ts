@@ -29,7 +29,7 @@ export type WordInput = z.infer<typeof wordInput>;
 export const mergeInput = z.strictObject({ into: wordId.nullable() });
 
 /** A word as typed at the cup. */
-export const typedWord = text('A note', WORD_MAX).trim().min(1, 'A note must say something');
+export const typedWord = name('A note', WORD_MAX);
 
 /** The household's own words and names, and in how many cups each word stands. */
 export const words = z.strictObject({

@@ -29,7 +29,7 @@ export class ServerProcess {
       this.handles === null ? node : ['bash', '-c', `ulimit -n ${this.handles}; exec "$@"`, 'bash', ...node];
     const child = spawn(command, args, {
       cwd: ROOT,
-      env: { ...process.env, SLOW_CREST_DATA: this.folder, PORT: '0', HOST: '', LOG_LEVEL: 'silent' },
+      env: { ...process.env, SLOW_CREST_DATA: this.folder, PORT: '0', HOST: '', LOG_LEVEL: 'silent', NODE_ENV: 'test' },
       stdio: ['ignore', 'pipe', 'pipe'],
     });
     this.#child = child;

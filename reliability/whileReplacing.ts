@@ -3,12 +3,11 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { setTimeout } from 'node:timers/promises';
 import Database from 'better-sqlite3';
-import pino from 'pino';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { uniformInt } from 'pure-rand/distribution/uniformInt';
 import type { ImportState } from '../contract/archive';
 import { readConfig } from '../server/config';
-import { serve } from '../server/serve';
+import { ServerProcess } from './serverProcess';
 
 const WRITERS = 4;
 const reference = { style: 'filter', brewer: 'cone', doseG: 16, waterG: 250, waterC: 93, grindStep: 0 };
@@ -27,13 +26,14 @@ export interface Replacing {
 export async function whileReplacing(rounds: number, seed: number): Promise<Replacing> {
   const folder = mkdtempSync(join(tmpdir(), 'slow-crest-replacing-'));
   const config = readConfig({ SLOW_CREST_DATA: folder, PORT: '0' }, '/');
-  const running = await serve(config, pino({ level: 'silent' }), null);
+  const server = new ServerProcess(folder);
+  await server.start();
   const random = xoroshiro128plus(seed);
   const told: Replacing = { rounds: 0, acknowledged: 0, lost: [] };
   const today = new Date().toISOString().slice(0, 10);
 
   const send = async (method: string, path: string, body: unknown): Promise<Response> =>
-    fetch(`${running.address}/api${path}`, {
+    fetch(`${server.address}/api${path}`, {
       method,
       headers: { 'content-type': body instanceof ArrayBuffer ? 'application/octet-stream' : 'application/json' },
       body: body instanceof ArrayBuffer ? body : JSON.stringify(body),
@@ -42,12 +42,12 @@ export async function whileReplacing(rounds: number, seed: number): Promise<Repl
     if (!answer.ok) throw new Error(`${answer.url}: ${answer.status} ${await answer.text()}`);
     return (answer.status === 204 ? null : await answer.json()) as T;
   };
-  const archive = await (await fetch(`${running.address}/api/archive`)).arrayBuffer();
+  const archive = await (await fetch(`${server.address}/api/archive`)).arrayBuffer();
 
   const replaceByImport = async (): Promise<void> => {
     const { id } = await json<{ id: string }>(await send('POST', '/imports', archive));
     for (let stage = 'checking'; stage === 'checking'; await setTimeout(20))
-      ({ stage } = await json<ImportState>(await fetch(`${running.address}/api/imports/${id}`)));
+      ({ stage } = await json<ImportState>(await fetch(`${server.address}/api/imports/${id}`)));
     await setTimeout(uniformInt(random, 0, 60));
     await json(await send('POST', `/imports/${id}/household`, {}));
   };
@@ -83,7 +83,7 @@ export async function whileReplacing(rounds: number, seed: number): Promise<Repl
     // What earlier rounds left behind is looked at no more.
     for (const name of readdirSync(backups)) rmSync(join(backups, name), { recursive: true });
   }
-  await running.close();
+  await server.stop('SIGTERM');
   rmSync(folder, { recursive: true, force: true });
   return told;
 }

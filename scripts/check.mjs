@@ -46,6 +46,11 @@ await timed('Build', ensureBuilt);
 await timed('Size of the first load', () =>
   must('Size of the first load', process.execPath, [...TYPESCRIPT, 'scripts/first-load.ts'], { env }),
 );
+await timed('A tenth of the attacks', () =>
+  must('A tenth of the attacks', process.execPath, [...TYPESCRIPT, 'reliability/run.ts'], {
+    env: { ...env, SHARE: '0.1' },
+  }),
+);
 await tests('Browser tests', /^(benchmarks|reliability|docs\/screenshots)\/|\/test\/|\.md$/, bin('playwright'), [
   'test',
 ]);

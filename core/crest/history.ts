@@ -64,34 +64,58 @@ const weightOf = ({ isOfOthers }: Pick<PastBag, 'isOfOthers'>): number => (isOfO
 
 /** Reads finished bags and blind repeats. Bags without a brew teach nothing. */
 export function historyOf(past: readonly PastBag[], repeats: readonly Repeats[]): History {
-  const likelihoods = past.map((bag) => ({
-    kind: kindKey(bag),
-    table: tablePeakDays(bag.roastLevel, bag.process, bag.style),
-    likelihood: likelihoodsOf(bag.bagLikelihood.peak),
-    weight: weightOf(bag),
-  }));
-  const tables = [...new Set(likelihoods.map(({ table }) => table))];
-  const peaks = HISTORY.peak.spreads.map(({ sd, logWeight }) => {
-    const byKind = new Map(likelihoods.map(({ kind }) => [kind, new Float64Array(SHIFTS.length)]));
-    for (const table of tables) {
-      const alike = likelihoods.filter((bag) => bag.table === table);
-      SHIFTS.forEach((shift, i) => {
-        const crests = peakWeightsOf(gridOf(1).logPeaks, { days: table * Math.exp(shift), logSd: sd }, null);
-        const weights = entryWeights(crests, SHAPE_SHARES);
-        for (const { kind, likelihood, weight } of alike)
-          byKind.get(kind)![i]! += weight * Math.log(dot(weights, 0, likelihood, 0, weights.length));
-      });
-    }
-    return { sd, logWeight, byKind };
+  const [history] = historiesAfter(past, repeats, [past.length]);
+  return history!;
+}
+
+/** What was known after the first so many bags, for several such counts; what each bag says is worked out once. */
+export function historiesAfter(
+  past: readonly PastBag[],
+  repeats: readonly Repeats[],
+  counts: readonly number[],
+): History[] {
+  const bySpread = HISTORY.peak.spreads.map(({ sd }) => shiftEvidence(past, sd));
+  return counts.map((count) => {
+    const first = past.slice(0, count);
+    return {
+      bags: count,
+      worth: first.reduce((sum, bag) => sum + weightOf(bag), 0),
+      peaks: HISTORY.peak.spreads.map(({ sd, logWeight }, s) => ({
+        ...{ sd, logWeight },
+        byKind: summedByKind(first, bySpread[s]!),
+      })),
+      noise: noisePriorFrom(first, repeats),
+      baselineMean: baselineFrom(first),
+      shapes: shapeSharesFrom(first),
+    };
   });
-  return {
-    bags: past.length,
-    worth: past.reduce((sum, bag) => sum + weightOf(bag), 0),
-    peaks,
-    noise: noisePriorFrom(past, repeats),
-    baselineMean: baselineFrom(past),
-    shapes: shapeSharesFrom(past),
-  };
+}
+
+/** Of each bag the ln likelihood, were bags of its kind to peak later by each of `SHIFTS` with this spread. */
+function shiftEvidence(past: readonly PastBag[], sd: number): Float64Array[] {
+  const likelihoods = past.map((bag) => likelihoodsOf(bag.bagLikelihood.peak));
+  const tables = past.map((bag) => tablePeakDays(bag.roastLevel, bag.process, bag.style));
+  const evidence = past.map(() => new Float64Array(SHIFTS.length));
+  for (const table of new Set(tables))
+    SHIFTS.forEach((shift, i) => {
+      const crests = peakWeightsOf(gridOf(1).logPeaks, { days: table * Math.exp(shift), logSd: sd }, null);
+      const weights = entryWeights(crests, SHAPE_SHARES);
+      tables.forEach((own, b) => {
+        if (own !== table) return;
+        evidence[b]![i] = weightOf(past[b]!) * Math.log(dot(weights, 0, likelihoods[b]!, 0, weights.length));
+      });
+    });
+  return evidence;
+}
+
+function summedByKind(past: readonly PastBag[], evidence: readonly Float64Array[]): Map<string, Float64Array> {
+  const byKind = new Map<string, Float64Array>();
+  past.forEach((bag, b) => {
+    const sum = byKind.get(kindKey(bag)) ?? new Float64Array(SHIFTS.length);
+    byKind.set(kindKey(bag), sum);
+    for (let i = 0; i < SHIFTS.length; i++) sum[i]! += evidence[b]![i]!;
+  });
+  return byKind;
 }
 
 /** Everything the past teaches of a new bag. Without a past the table and the scale stand. */

@@ -18,7 +18,7 @@ export { foretell } from './foretell';
 export { FREEZER_RATES, learntRate, logEvidenceOf, tellsFreezerRate, type LearntRate } from './freezerRate';
 export { PEAK_AXIS } from './grid';
 export { tablePeakDays } from './prior';
-export { historyOf, noisePriorFrom, priorFor, type PastBag, type Repeats } from './history';
+export { historiesAfter, historyOf, noisePriorFrom, priorFor, type PastBag, type Repeats } from './history';
 export {
   ANY_SITUATION,
   bestCupDay,

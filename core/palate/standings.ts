@@ -1,6 +1,5 @@
 import { groupBy } from 'es-toolkit';
 import { cholesky, solveFactored, solveInPlace } from '../crest/linalg';
-import { cdf } from '../crest/normal';
 
 /** How often one of a kind was preferred to another: `weight` 1 for a preference, ½ each way for a tie. */
 export interface Preference {
@@ -54,10 +53,9 @@ export function strengthsOf(
     if (!(item >= 0 && item < count)) throw new RangeError(`There is no item ${item} among ${count}`);
   const mean = new Float64Array(count);
   const covariance = new Float64Array(count * count);
-  for (const members of groupsJoined(count, preferences)) {
+  for (const { members, said } of groupsOf(count, { preferences, marks })) {
     const n = members.length;
-    const place = new Map(members.map((item, i) => [item, i]));
-    const within = strengthsWithin(n, inGroup(place, { preferences, marks }), prior, scale);
+    const within = strengthsWithin(n, said, prior, scale);
     members.forEach((item, i) => {
       mean[item] = within.mean[i]!;
       members.forEach((other, k) => (covariance[item * count + other] = within.covariance[i * n + k]!));
@@ -71,18 +69,27 @@ interface Said {
   marks: readonly MarkOf[];
 }
 
-/** What is said of the items of a group, each by its place there. */
-function inGroup(place: ReadonlyMap<number, number>, { preferences, marks }: Said): Said {
-  return {
-    preferences: preferences.flatMap(({ better, worse, weight }) => {
-      const [a, b] = [place.get(better), place.get(worse)];
-      return a === undefined || b === undefined ? [] : [{ better: a, worse: b, weight }];
+/** The groups that preferences join, each with what is said of its items by their places in it. */
+function groupsOf(
+  count: number,
+  { preferences, marks }: Said,
+): { members: number[]; said: { preferences: Preference[]; marks: MarkOf[] } }[] {
+  const groups = groupsJoined(count, preferences).map((members) => ({
+    members,
+    said: { preferences: new Array<Preference>(), marks: new Array<MarkOf>() },
+  }));
+  const groupOf = new Int32Array(count);
+  const place = new Int32Array(count);
+  groups.forEach(({ members }, g) =>
+    members.forEach((item, i) => {
+      groupOf[item] = g;
+      place[item] = i;
     }),
-    marks: marks.flatMap((mark) => {
-      const item = place.get(mark.item);
-      return item === undefined ? [] : [{ ...mark, item }];
-    }),
-  };
+  );
+  for (const { better, worse, weight } of preferences)
+    groups[groupOf[better]!]!.said.preferences.push({ better: place[better]!, worse: place[worse]!, weight });
+  for (const mark of marks) groups[groupOf[mark.item]!]!.said.marks.push({ ...mark, item: place[mark.item]! });
+  return groups;
 }
 
 /** The items in groups, each joined by preferences directly or by way of others. */
@@ -153,18 +160,18 @@ export interface Standing {
 }
 
 const Z80 = 1.2816;
-const SURE = 0.8;
+/** One stands surely above another from so many sds of their difference on: a probability of 0.8. */
+const SURE_SDS = 0.841_621_233_572_914;
 
 /** The standings of a kind, the best first. */
 export function standingsOf({ mean, covariance }: Strengths): Standing[] {
   const n = mean.length;
-  const above = (i: number, j: number): number => {
+  const isSurelyAbove = (i: number, j: number): boolean => {
     const variance = covariance[i * n + i]! + covariance[j * n + j]! - 2 * covariance[i * n + j]!;
-    return cdf((mean[i]! - mean[j]!) / Math.sqrt(variance));
+    return mean[i]! - mean[j]! >= SURE_SDS * Math.sqrt(variance);
   };
   const items = [...mean.keys()].sort((a, b) => mean[b]! - mean[a]! || a - b);
   return items.map((item, at) => {
-    const others = items.filter((other) => other !== item);
     const sd = Math.sqrt(covariance[item * n + item]!);
     return {
       item,
@@ -172,8 +179,9 @@ export function standingsOf({ mean, covariance }: Strengths): Standing[] {
       lo: mean[item]! - Z80 * sd,
       hi: mean[item]! + Z80 * sd,
       place: at + 1,
-      bestPlace: 1 + others.filter((other) => above(other, item) >= SURE).length,
-      worstPlace: n - others.filter((other) => above(item, other) >= SURE).length,
+      // Only those of a higher mean can be surely above, and only those of a lower one below.
+      bestPlace: 1 + items.slice(0, at).filter((other) => isSurelyAbove(other, item)).length,
+      worstPlace: n - items.slice(at + 1).filter((other) => isSurelyAbove(item, other)).length,
     };
   });
 }

@@ -2,8 +2,8 @@ import { existsSync, readdirSync, statSync, utimesSync, writeFileSync } from 'no
 import { join } from 'node:path';
 import { must, ROOT } from './machine.mjs';
 
-/** The two halves of the application, each built from its sources where one of them is newer than the last build. */
-const HALVES = [
+/** The parts of the application, each built from its sources where one of them is newer than the last build. */
+const PARTS = [
   {
     what: 'Building the pages',
     config: 'vite.config.ts',
@@ -16,6 +16,12 @@ const HALVES = [
     stamp: join(ROOT, 'dist', '.built-server'),
     sources: ['server', 'application', 'contract', 'core', 'demo', 'scripts'],
   },
+  {
+    what: 'Building the process that reads files',
+    config: 'vite.isolated.config.ts',
+    stamp: join(ROOT, 'dist', '.built-isolated'),
+    sources: ['server', 'application', 'contract', 'core'],
+  },
 ];
 
 function newest(path) {
@@ -26,7 +32,7 @@ function newest(path) {
 
 /** Builds what is older than its sources. */
 export async function ensureBuilt() {
-  for (const { what, config, stamp, sources } of HALVES) {
+  for (const { what, config, stamp, sources } of PARTS) {
     const begun = new Date();
     const all = [...sources, config, 'package-lock.json'];
     if (existsSync(stamp) && all.every((source) => newest(join(ROOT, source)) < statSync(stamp).mtimeMs)) continue;

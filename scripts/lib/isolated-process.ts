@@ -10,14 +10,10 @@ export async function setup(): Promise<void> {
   const outDir = join(root, 'node_modules/.cache/isolated-process');
   mkdirSync(outDir, { recursive: true });
   await build({
-    configFile: join(root, 'vite.server.config.ts'),
+    configFile: join(root, 'vite.isolated.config.ts'),
     root,
     logLevel: 'error',
-    build: {
-      outDir,
-      sourcemap: false,
-      rolldownOptions: { input: { isolatedProcess: join(root, 'server/isolated/process.ts') } },
-    },
+    build: { outDir },
   });
   process.env.SLOW_CREST_ISOLATED_PROCESS = join(outDir, 'isolatedProcess.js');
 }

@@ -59,11 +59,7 @@ export async function makeBackup(database: string, folder: string, reason: Backu
   const db = new Database(database, { readonly: true, fileMustExist: true });
   try {
     await db.backup(unfinished);
-    // One file, without a journal beside it, that says what it holds.
-    const copy = new Database(unfinished);
-    copy.pragma('journal_mode = DELETE');
-    manifestOf(copy, now);
-    copy.close();
+    finishCopy(unfinished, now);
     const why = whyNotOpened(unfinished);
     if (why !== null) throw new Error(why);
     renameSync(unfinished, made);
@@ -73,6 +69,19 @@ export async function makeBackup(database: string, folder: string, reason: Backu
   }
   dropOutdated(folder, now);
   return name;
+}
+
+/** Makes a copy one file, without a journal beside it, that says what it holds. */
+function finishCopy(file: string, now: Date): void {
+  const copy = new Database(file);
+  try {
+    copy.pragma('journal_mode = DELETE');
+    // Whatever breaks off here is thrown away whole.
+    copy.pragma('journal_mode = MEMORY');
+    manifestOf(copy, now);
+  } finally {
+    copy.close();
+  }
 }
 
 function dropOutdated(folder: string, now: Date): void {

@@ -102,15 +102,11 @@ export async function loadBrewTicks(
   { from, to }: { from: PlainDate; to: PlainDate },
 ): Promise<Record<string, BrewTick[]>> {
   // Raw rows: making thousands of entities would cost more than the rest of the shelf.
-  const ticks = await db
-    .createQueryBuilder(BrewEntity, 'brew')
-    .select(['brew."bagId" AS "bagId"', 'brew."brewedAt" AS "brewedAt"', 'brew.fault AS fault'])
-    .where('brew."deletedAt" IS NULL AND brew."brewedAt" >= :from AND brew."brewedAt" < :after', {
-      from,
-      after: addDays(to, 1),
-    })
-    .orderBy('brew."brewedAt"')
-    .getRawMany<BrewTick>();
+  const ticks = await db.query<BrewTick[]>(
+    `SELECT "bagId", "brewedAt", fault FROM brew
+       WHERE "deletedAt" IS NULL AND "brewedAt" >= ? AND "brewedAt" < ? ORDER BY "brewedAt"`,
+    [from, addDays(to, 1)],
+  );
   return groupBy(ticks, (tick) => tick.bagId);
 }
 
@@ -138,17 +134,18 @@ export async function loadCaffeineBrews(
   }));
 }
 
-/** What was brewed of each bag and its portions, g: a pot once, however many cups it gave. */
-export async function loadDrawn(db: EntityManager): Promise<Map<string, Drawn[]>> {
+/** What was brewed of bags and their portions, g: a pot once, however many cups it gave. */
+export async function loadDrawn(db: EntityManager, bagIds: readonly string[]): Promise<Map<string, Drawn[]>> {
   const pots = db
     .createQueryBuilder(BrewEntity, 'brew')
     .select(['brew."bagId" AS "bagId"', 'MAX(brew."doseG") AS "doseG"', 'MAX(brew."portionId") AS "portionId"'])
-    .where('brew."deletedAt" IS NULL')
+    .where(`brew."deletedAt" IS NULL AND brew."bagId" IN (SELECT value FROM json_each(:bagIds))`)
     .groupBy('brew."bagId", COALESCE(brew."potId", brew.id)');
   const sums = await db
     .createQueryBuilder()
     .select(['pot."bagId" AS "bagId"', 'pot."portionId" AS "portionId"', 'SUM(pot."doseG") AS grams'])
     .from(`(${pots.getQuery()})`, 'pot')
+    .setParameter('bagIds', JSON.stringify(bagIds))
     .groupBy('pot."bagId", pot."portionId"')
     .getRawMany<{ bagId: string } & Drawn>();
   return new Map(
@@ -164,7 +161,10 @@ export async function loadCupsOn(db: EntityManager, on: PlainDate): Promise<numb
   return db
     .createQueryBuilder(BrewEntity, 'brew')
     .innerJoin('bag', 'bag', 'bag.id = brew."bagId" AND bag."deletedAt" IS NULL')
-    .where('brew."deletedAt" IS NULL AND SUBSTR(brew."brewedAt", 1, 10) = :on', { on })
+    .where('brew."deletedAt" IS NULL AND brew."brewedAt" >= :on AND brew."brewedAt" < :after', {
+      on,
+      after: addDays(on, 1),
+    })
     .getCount();
 }
 

@@ -15,8 +15,10 @@ import { loadVocabulary } from './words';
 const MOST_CUPS = 3000;
 
 /** Cups that can repeat another: blind ones, and those of a brew with several cups. */
-const CAN_REPEAT = `(cup.blind = 1 OR brew."potId" IS NOT NULL
-  OR EXISTS (SELECT 1 FROM brew AS other WHERE other."potId" = brew.id AND other."deletedAt" IS NULL))`;
+const CAN_REPEAT = `brew.id IN (
+  SELECT "brewId" FROM cup WHERE blind
+  UNION SELECT id FROM brew WHERE "potId" IS NOT NULL
+  UNION SELECT "potId" FROM brew WHERE "potId" IS NOT NULL AND "deletedAt" IS NULL)`;
 
 /** Whether a cup is as it must be to be read: a damaged one is left out, and its bag's page says so. */
 const isReadable = ({ intensities, parts, scoringScale }: CupRow): boolean =>

@@ -1,8 +1,7 @@
-import { In, IsNull, type EntityManager } from 'typeorm';
+import { In, type EntityManager } from 'typeorm';
 import type { ForetoldCupRow, Prediction } from '../../contract/palate';
 import { judgedScore } from '../../core/cup';
-import { loadCups } from './cups';
-import { BagEntity, BrewEntity } from './entities';
+import { CupEntity } from './cupEntities';
 import { PredictionEntity } from './keepingEntities';
 
 /** What was foretold of each cup: written once, before it was tasted, and never again. */
@@ -16,16 +15,20 @@ export async function keepPrediction(db: EntityManager, row: Prediction): Promis
  * ones are left out: what happened to them nobody could foretell.
  */
 export async function loadForetoldCups(db: EntityManager, bagId?: string): Promise<ForetoldCupRow[]> {
-  const bags = await db.findBy(BagEntity, { deletedAt: IsNull(), ...(bagId !== undefined && { id: bagId }) });
-  const byId = new Map(bags.map((bag) => [bag.id, bag]));
-  const brews = await db.findBy(BrewEntity, { bagId: In([...byId.keys()]), deletedAt: IsNull(), fault: IsNull() });
+  const brews = await db.query<{ id: string; bagId: string; bagName: string; brewedAt: string }[]>(
+    `SELECT brew.id, bag.id AS "bagId", bag.name AS "bagName", brew."brewedAt" FROM prediction
+       JOIN brew ON brew.id = prediction."brewId" AND brew."deletedAt" IS NULL AND brew.fault IS NULL
+       JOIN bag ON bag.id = brew."bagId" AND bag."deletedAt" IS NULL
+       ${bagId === undefined ? '' : 'WHERE bag.id = ?'}`,
+    bagId === undefined ? [] : [bagId],
+  );
   const ids = brews.map(({ id }) => id);
   const predictions = new Map((await db.findBy(PredictionEntity, { brewId: In(ids) })).map((row) => [row.brewId, row]));
-  const cups = await loadCups(db, [...predictions.keys()]);
+  const cups = new Map((await db.findBy(CupEntity, { brewId: In(ids) })).map((cup) => [cup.brewId, cup]));
   return brews
     .flatMap((brew): ForetoldCupRow[] => {
-      const [row, cup, bag] = [predictions.get(brew.id), cups.get(brew.id), byId.get(brew.bagId)];
-      if (!row || !cup || !bag) return [];
+      const [row, cup] = [predictions.get(brew.id), cups.get(brew.id)];
+      if (!row || !cup) return [];
       const said = new Map(cup.comparisons.map(({ thanId, was }) => [thanId, was]));
       return [
         {
@@ -34,8 +37,8 @@ export async function loadForetoldCups(db: EntityManager, bagId?: string): Promi
             const was = said.get(one.thanId);
             return was ? [{ ...one, was }] : [];
           }),
-          bagId: bag.id,
-          bagName: bag.name,
+          bagId: brew.bagId,
+          bagName: brew.bagName,
           brewedAt: brew.brewedAt,
           score: judgedScore(cup, row.weights),
         },

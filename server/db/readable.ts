@@ -1,7 +1,7 @@
 import type { z } from 'zod';
 import { Problem } from '../../application/problem';
 import { fieldProblems } from '../../contract/error';
-import { isOfWording } from '../../contract/fields';
+import { isReadableAllTheSame } from '../../contract/fields';
 
 /** Rows that somebody else wrote, or a disk damaged: one spoils its own page and no other, and says why. */
 
@@ -18,7 +18,7 @@ export function whyUnreadable(
   const key = `${id} ${revision}`;
   const known = looked.get(key);
   if (known !== undefined) return known;
-  const issues = schema.safeParse(row).error?.issues.filter((issue) => !isOfWording(issue)) ?? [];
+  const issues = schema.safeParse(row).error?.issues.filter((issue) => !isReadableAllTheSame(issue)) ?? [];
   const [first] = fieldProblems({ issues });
   const why = first ? `${first.path || 'the row'}: ${first.message}` : null;
   if (looked.size > MOST_LOOKED) looked.clear();

@@ -12,12 +12,12 @@ import type { TaskInput, TaskName, TaskOutput } from './tasks';
  */
 
 /**
- * Compiled it lies beside this file; from source it is read by the same loader as everything else. Tests compile it once
+ * Compiled it lies in the folder beside this file's; from source it is read by the same loader as everything else. Tests compile it once
  * for all of them and say where.
  */
 const compiled =
   process.env.SLOW_CREST_ISOLATED_PROCESS ??
-  (import.meta.url.endsWith('.js') ? new URL('isolatedProcess.js', import.meta.url) : null);
+  (import.meta.url.endsWith('.js') ? new URL('../isolated/isolatedProcess.js', import.meta.url) : null);
 /** The heap of a process, MB: with what lies outside it a read takes 300 MB at most. */
 const HEAP_MB = 160;
 const NODE_ARGUMENTS = [

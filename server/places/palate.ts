@@ -57,8 +57,7 @@ export function palateHandlers({ store, verdicts }: Deps): Handlers<PalateEndpoi
 
     palateStandings: () => standingsOfBags({ store, verdicts }),
 
-    palateCrests: async () =>
-      crestHistory(await verdicts.finishedBags(), (bags, kinds) => verdicts.priorsAfter(bags, kinds)),
+    palateCrests: async () => crestHistory(await verdicts.finishedBags(), (...asked) => verdicts.priorsAfter(...asked)),
 
     palateTasters: async ({ query: { first, second } }) => {
       const tastings = await store.read((db) => loadTastings(db, 'all', WITH_WORDS));

@@ -60,7 +60,10 @@ export function shelfHandlers({ store, verdicts, planner }: Deps): Handlers<'she
     const { ticks, drawn, settings, drunk, tasters, bench, nagging, unfinished, ids } = await store.read(
       async (db) => ({
         ticks: await loadBrewTicks(db, finished === 'yes' ? { from: EARLIEST, to: today } : axis),
-        drawn: await loadDrawn(db),
+        drawn: await loadDrawn(
+          db,
+          shown.map(({ id }) => id),
+        ),
         settings: await loadSettings(db),
         drunk: await loadCaffeineBrews(db, { from: addDays(today, 1 - TALLIED_DAYS), to: today }),
         tasters: await loadTasters(db),

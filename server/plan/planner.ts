@@ -32,7 +32,10 @@ export class ShelfPlanner {
     const bags = await this.store.read(loadBagsInUse);
     const fits = await this.verdicts.forShelf(bags);
     const { drawn, settings, marks, drunkToday, orders } = await this.store.read(async (db) => ({
-      drawn: await loadDrawn(db),
+      drawn: await loadDrawn(
+        db,
+        bags.map(({ id }) => id),
+      ),
       settings: await loadSettings(db),
       marks: await loadMarks(db),
       drunkToday: await loadCupsOn(db, today),

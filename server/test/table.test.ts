@@ -314,7 +314,7 @@ describe('sharing a sitting', () => {
     const { address, code } = await share(id);
     const status = async (name: unknown): Promise<number> =>
       (await asGuest(address, 'POST', '/api/seats', { code, name })).status;
-    for (const name of ['\u0000', '\ud800', 'A\u0007', '\u200b', '\u2066', '\ufffe', 'two\nlines', '\u202eada', ''])
+    for (const name of ['\u0000', '\ud800', 'A\u0007', '\u200b', '\u2066', '\ufffe', ' \u2060 ', ''])
       expect(await status(name), JSON.stringify(name)).toBe(422);
     expect(await status('Zoë')).toBe(201);
     for (const same of ['zoë', 'Zoe\u0308', 'Z\u200boë', 'Ｚoë']) expect(await status(same), same).toBe(409);

@@ -14,7 +14,7 @@ export function startEngine(worker = threadFile()): Engine {
   // Started ahead of the first question; where that fails, the question finds out.
   let pool: Pool | null = attempt(() => openPool(worker, threads));
   const run = async <T>(
-    name: 'fit' | 'foretell' | 'plan' | 'evidence' | 'priors' | 'ready',
+    name: 'fit' | 'foretell' | 'plan' | 'evidence' | 'priors' | 'priorsAfter' | 'ready',
     question: unknown,
   ): Promise<T> => {
     let mine: Pool;
@@ -47,6 +47,7 @@ export function startEngine(worker = threadFile()): Engine {
     plan: (shelf) => run('plan', shelf),
     evidence: (inputs) => run('evidence', inputs),
     priors: (question) => run('priors', question),
+    priorsAfter: (question) => run('priorsAfter', question),
     close: async () => pool?.threads.destroy(),
   };
 }

@@ -3,6 +3,7 @@ import {
   compactForetold,
   fitCrest,
   foretell,
+  historiesAfter,
   historyOf,
   logEvidenceOf,
   priorFor,
@@ -42,6 +43,8 @@ export interface Engine {
   evidence(inputs: readonly CrestInput[]): Promise<number[]>;
   /** One prior for each kind asked for. Throws as `fit` does. */
   priors(question: PastQuestion): Promise<TasterPrior[]>;
+  /** The same after the first so many bags, for each count. Throws as `fit` does. */
+  priorsAfter(question: Omit<PastQuestion, 'repeats'> & { counts: readonly number[] }): Promise<TasterPrior[][]>;
   close(): Promise<void>;
 }
 
@@ -71,6 +74,8 @@ export function engineHere(): Engine {
       const history = historyOf(past, repeats);
       return Promise.resolve(kinds.map((kind) => priorFor(history, kind)));
     },
+    priorsAfter: ({ past, kinds, counts }) =>
+      Promise.resolve(historiesAfter(past, [], counts).map((history) => kinds.map((kind) => priorFor(history, kind)))),
     close: () => Promise.resolve(),
   };
 }

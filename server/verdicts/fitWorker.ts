@@ -1,7 +1,7 @@
 import type { Foretelling } from '../../application/foretellBrew';
 import type { CrestFit, CrestInput, Foretold, TasterPrior } from '../../core/crest';
 import type { PlanOutcome, PlanShelf } from '../../core/shelf/plan';
-import { engineHere, type Answer, type PastQuestion } from './engineHere';
+import { engineHere, type Engine, type Answer, type PastQuestion } from './engineHere';
 
 /** What the engine's threads run. */
 const here = engineHere();
@@ -61,6 +61,9 @@ export function ready(): Answer<null> {
   return { answer: null };
 }
 
+export function priorsAfter(question: Parameters<Engine['priorsAfter']>[0]): Promise<Answer<TasterPrior[][]>> {
+  return answered(() => here.priorsAfter(question));
+}
 export function priors(question: PastQuestion): Promise<Answer<TasterPrior[]>> {
   return answered(() => here.priors(question));
 }

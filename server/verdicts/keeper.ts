@@ -197,9 +197,13 @@ export class VerdictKeeper {
     return this.#past.noise();
   }
 
-  /** What the past teaches of kinds of bags after its first so many bags. Throws an EngineProblem. */
-  priorsAfter(bags: readonly FinishedBag[], kinds: readonly BagKind[]): Promise<TasterPrior[]> {
-    return this.engine.priors({ past: bags, repeats: [], kinds });
+  /** What the past teaches of kinds of bags after its first so many bags, for each count. Throws an EngineProblem. */
+  priorsAfter(
+    bags: readonly FinishedBag[],
+    kinds: readonly BagKind[],
+    counts: readonly number[],
+  ): Promise<TasterPrior[][]> {
+    return this.engine.priorsAfter({ past: bags, kinds, counts });
   }
 
   /** The household's own finished bags, with what each teaches. */

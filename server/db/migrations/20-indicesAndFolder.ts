@@ -1,8 +1,11 @@
 import type { MigrationInterface, QueryRunner } from 'typeorm';
 
-/** What is looked for row by row: the cups of one pot, and what goes with a bag. */
+/** What is looked for row by row, or is rare among many: the cups of one pot, what goes with a bag, a day's brews. */
 const INDICES = [
   ['brew_pot', 'brew ("potId") WHERE "potId" IS NOT NULL'],
+  ['brew_moment', 'brew ("brewedAt")'],
+  ['cup_nag', 'cup ("brewId") WHERE nag IS NOT NULL'],
+  ['cup_blind', 'cup ("brewId") WHERE blind'],
   ['brew_parameters_bag', 'brew_parameters ("bagId")'],
   ['bag_order_bag', 'bag_order ("bagId")'],
   ['plan_mark_bag', 'plan_mark ("bagId")'],
