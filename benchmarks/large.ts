@@ -6,6 +6,7 @@ import { fileURLToPath } from 'node:url';
 import type { Judging, Shelf } from '../contract/shelf';
 import { openStore } from '../server/db/store';
 import { BAGS, BREWS, IN_USE, largeHousehold } from './largeHousehold';
+import { Report } from './report';
 import { timed, timingText } from './timing';
 
 /**
@@ -46,14 +47,16 @@ const address = await new Promise<string>((resolve) => {
     if (ready) resolve(ready[0]);
   });
 });
-console.log(`${BAGS} bags (${IN_USE} in use), ${BREWS} brews`);
-console.log(`ready after ${((performance.now() - begun) / 1000).toFixed(1)} s`);
+const report = new Report();
+report.say('Household', `${BAGS} bags (${IN_USE} in use), ${BREWS} brews`);
+report.say('Ready after', `${((performance.now() - begun) / 1000).toFixed(1)} s`);
 
 async function ask<T>(path: string, init: RequestInit = {}): Promise<T> {
   const response = await fetch(`${address}/api${path}`, { headers: { 'content-type': 'application/json' }, ...init });
   if (!response.ok) throw new Error(`${path}: ${response.status} ${await response.text()}`);
   return (response.status === 204 ? null : await response.json()) as T;
 }
+const text = async (path: string): Promise<string> => (await fetch(`${address}/api${path}`)).text();
 const shelf = (): Promise<Shelf> => ask<Shelf>(`/shelf?today=${today}`);
 
 /** Memory of the server now and at its most, MB; only where the system tells. */
@@ -65,7 +68,7 @@ function memory(): string {
 }
 
 const [first = NaN] = await timed(1, 0, shelf);
-console.log(`first shelf, nothing judged yet: ${first.toFixed(0)} ms`);
+report.say('First shelf, nothing judged yet', `${first.toFixed(0)} ms`);
 
 // While it is judged: the health check every 50 ms, and a bag nobody looked at before, every half second.
 const [health, pages, shelves]: number[][] = [[], [], []];
@@ -89,11 +92,11 @@ await Promise.all([
   watch(shelves, 2000, shelf),
   watch(undefined, 1000, async () => (judging = await ask<Judging>('/judging'))),
 ]);
-console.log(`all judged after ${((performance.now() - judgingSince) / 1000).toFixed(1)} s; meanwhile`);
-console.log(`  health: ${timingText(health ?? [])}`);
-console.log(`  bag:    ${timingText(pages ?? [])}`);
-console.log(`  shelf:  ${timingText(shelves ?? [])}`);
-console.log(`  memory: ${memory()}`);
+report.say('All judged after', `${((performance.now() - judgingSince) / 1000).toFixed(1)} s`);
+report.say('Health meanwhile', timingText(health ?? []));
+report.say('A bag page meanwhile', timingText(pages ?? []));
+report.say('The shelf meanwhile', timingText(shelves ?? []));
+report.say('Memory meanwhile', memory());
 /** Resolves once every lane is judged as it is. */
 async function settled(): Promise<void> {
   for (;;) {
@@ -103,22 +106,36 @@ async function settled(): Promise<void> {
   }
 }
 await settled();
-console.log('afterwards');
-console.log(`  shelf:  ${timingText(await timed(20, 3, shelf))}`);
-console.log(`  bag:    ${timingText(await timed(20, 3, () => ask(`/bags/${ids.at(-1) ?? ''}?today=${today}`)))}`);
-console.log(`  search: ${timingText(await timed(10, 2, () => ask('/search?q=quince')))}`);
+// What the household's past teaches is worked out of finished bags once.
+await ask('/palate/crests');
+await settled();
+const QUIET: readonly [what: string, path: string][] = [
+  ['The shelf, quiet', `/shelf?today=${today}`],
+  ['A bag page, quiet', `/bags/${ids.at(-1) ?? ''}?today=${today}`],
+  ['Finished bags, quiet', `/shelf?today=${today}&finished=yes`],
+  ['Standings, quiet', '/palate/standings'],
+  ['Crests, quiet', '/palate/crests'],
+  ['The record, quiet', '/palate/record'],
+  ['Liking, quiet', '/palate/liking'],
+  ['The plan, quiet', `/plan?today=${today}`],
+  ['A search, quiet', '/search?q=quince'],
+];
+for (const [what, path] of QUIET) report.say(what, timingText(await timed(15, 3, () => ask(path))));
+report.say('The calendar, quiet', timingText(await timed(15, 3, () => text('/calendar'))));
 
 const finishing = performance.now();
 await ask(`/bags/${ids.at(-2) ?? ''}`, { method: 'PATCH', body: JSON.stringify({ finishedOn: today }) });
 const [after = NaN] = await timed(1, 0, shelf);
 let anew = 0;
 for (let i = 0; i < 10; i++) anew = Math.max(anew, (await ask<Judging>('/judging')).of);
-console.log(
-  `one bag finished: the next shelf takes ${after.toFixed(0)} ms, with ${anew} of ${IN_USE} bags to judge anew`,
+report.say(
+  'One bag finished',
+  `the next shelf takes ${after.toFixed(0)} ms, with ${anew} of ${IN_USE} bags to judge anew`,
 );
 await settled();
-console.log(`  settled after ${((performance.now() - finishing) / 1000).toFixed(1)} s`);
-console.log(`  memory: ${memory()}`);
+report.say('Settled after', `${((performance.now() - finishing) / 1000).toFixed(1)} s`);
+report.say('Memory of the server', memory());
+report.end();
 const ended = new Promise((resolve) => server.once('exit', resolve));
 server.kill('SIGTERM');
 await ended;

@@ -3,6 +3,7 @@ import { rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { Report } from './report';
 import { timingText } from './timing';
 
 /** How long it takes from `npm run demo` to the first answer of the shelf, once all is installed, built and made. */
@@ -33,8 +34,10 @@ async function open(): Promise<number> {
   return took;
 }
 
-console.log(`first start, the household made anew: ${(await open()).toFixed(0)} ms`);
+const report = new Report();
+report.say('First start, the household made anew', `${(await open()).toFixed(0)} ms`);
 const times: number[] = [];
 for (let i = 0; i < RUNS; i++) times.push(await open());
-console.log(`later starts: ${timingText(times)}`);
+report.say('Later starts', timingText(times));
+report.end();
 rmSync(folder, { recursive: true, force: true });

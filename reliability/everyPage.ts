@@ -60,10 +60,15 @@ export async function everyPage(
 ): Promise<BadAnswer[]> {
   const bad: BadAnswer[] = [];
   for (const path of pagesOf(db, today, mostOfAKind)) {
-    const answer = await fetch(`${address}/api${path}`, { signal: AbortSignal.timeout(60_000) });
-    const bytes = await answer.arrayBuffer();
-    if (answer.status < 500) continue;
-    bad.push({ path, status: answer.status, text: Buffer.from(bytes.slice(0, 200)).toString() });
+    try {
+      const answer = await fetch(`${address}/api${path}`, { signal: AbortSignal.timeout(60_000) });
+      const bytes = await answer.arrayBuffer();
+      if (answer.status >= 500)
+        bad.push({ path, status: answer.status, text: Buffer.from(bytes.slice(0, 200)).toString() });
+    } catch (error) {
+      // A download that broke off, or a page that never came.
+      bad.push({ path, status: 0, text: String(error) });
+    }
   }
   return bad;
 }

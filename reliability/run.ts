@@ -1,3 +1,4 @@
+import type { ReportLine } from '../benchmarks/report';
 import { mutatedArchives } from './archives';
 import { underFewHandles } from './fewHandles';
 import { killRounds } from './kills';
@@ -13,11 +14,11 @@ const SHARE = Number(process.env.SHARE ?? 1);
 const SEED = Number(process.env.SEED ?? 2026);
 const share = (whole: number): number => Math.max(1, Math.round(SHARE * whole));
 /** Lines of the report: what was tried, and its outcome. */
-const lines: { attack: string; outcome: string }[] = [];
+const lines: ReportLine[] = [];
 let failed = 0;
 const say = (attack: string, outcome: string, holds: boolean, faults: readonly string[] = []): void => {
   if (!holds) failed++;
-  lines.push({ attack, outcome });
+  lines.push({ what: attack, value: outcome });
   console.log(`${attack}: ${outcome}: ${holds ? 'held' : 'DID NOT HOLD'}`);
   for (const one of faults.slice(0, 10)) console.log(`  ${one}`);
 };

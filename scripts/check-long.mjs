@@ -4,13 +4,13 @@ import { ensureChromium } from './lib/chromium.mjs';
 import { ensureInstalled, must, TYPESCRIPT } from './lib/machine.mjs';
 
 /**
- * What takes too long for every change: kill rounds, requests by the thousand, hostile pages, a very large household.
+ * What takes too long for every change: all of the attacks, hostile pages, a very large household.
  */
 await ensureInstalled();
 await ensureBuilt();
 const env = { ...process.env, CHROMIUM_PATH: await ensureChromium() };
 const steps = [
-  ['Kill rounds, requests from the schemas, few file handles', process.execPath, [...TYPESCRIPT, 'reliability/run.ts']],
+  ['The attacks', process.execPath, [...TYPESCRIPT, 'reliability/run.ts']],
   ['Hostile pages in the browser', 'node_modules/.bin/playwright', ['test', 'strangers']],
   ['A household of 20 000 brews', process.execPath, [...TYPESCRIPT, 'benchmarks/large.ts']],
 ];

@@ -112,16 +112,19 @@ function tableOf(collection: CollectionName): Table {
 /** In an order in which nothing refers to what comes later. */
 export const TABLES: readonly Table[] = (Object.keys(ENTITY_OF) as CollectionName[]).map(tableOf);
 
+/** Nothing of ours lies deeper; what somebody else nested is left as it is below that. */
+const DEEPEST = 60;
+
 /**
  * The same with the keys of all its objects in order: the same household gives the same text, whoever wrote it down.
  */
-function inOrder(value: unknown): unknown {
-  if (Array.isArray(value)) return value.map(inOrder);
-  if (typeof value !== 'object' || value === null) return value;
+function inOrder(value: unknown, depth = 0): unknown {
+  if (typeof value !== 'object' || value === null || depth > DEEPEST) return value;
+  if (Array.isArray(value)) return value.map((one) => inOrder(one, depth + 1));
   return Object.fromEntries(
     Object.entries(value)
       .sort(([a], [b]) => (a < b ? -1 : 1))
-      .map(([key, one]) => [key, inOrder(one)]),
+      .map(([key, one]) => [key, inOrder(one, depth + 1)]),
   );
 }
 

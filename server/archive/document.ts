@@ -93,7 +93,10 @@ class DocumentReading {
       this.#readHead(token, value);
       if (OPENING.includes(token)) this.#depth++;
       else if (CLOSING.includes(token)) this.#depth--;
-      if (this.#depth > DEEPEST) throw (this.#wrong = new UnreadableFile(`This file lies more than ${DEEPEST} deep.`));
+      if (this.#depth > DEEPEST)
+        throw (this.#wrong = new UnreadableFile(
+          `This file lies more than ${DEEPEST} levels deep${this.#keys[2] ? `, in a row of the ${this.#keys[2].slice(0, 40)}` : ''}.`,
+        ));
       // Within the list of a collection and outside its rows.
       if (this.#depth <= 3) this.#lastRowAt = offset;
     };

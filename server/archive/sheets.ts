@@ -12,6 +12,15 @@ export interface SpreadsheetTable {
 
 type Row = Readonly<Record<string, unknown>>;
 
+/** What is worked out of a row; an odd row has an empty cell, and the others are written out all the same. */
+function workedOut<T>(work: () => T): T | null {
+  try {
+    return work();
+  } catch {
+    return null;
+  }
+}
+
 const rowsOf = (db: Database.Database, sql: string): Iterable<Row> => db.prepare(sql).iterate() as Iterable<Row>;
 
 /** Rows written out at once: the writer takes its time for each call. */
@@ -82,8 +91,10 @@ const BREWS: SpreadsheetTable = {
       const spells = db
         .prepare('SELECT place, "from", "to" FROM storage_spell WHERE "bagId" = ?')
         .all(bag.id) as StorageSpell[];
-      const { roastedOn } = roastDate(bag as unknown as Parameters<typeof roastDate>[0]);
-      dates.set(bag.id, (brewedAt) => restDay(roastedOn, dateOfInstant(brewedAt), spells));
+      dates.set(bag.id, (brewedAt) => {
+        const { roastedOn } = roastDate(bag as unknown as Parameters<typeof roastDate>[0]);
+        return restDay(roastedOn, dateOfInstant(brewedAt), spells);
+      });
     }
     const columns = db
       .prepare(BREWS_SQL)
@@ -92,7 +103,10 @@ const BREWS: SpreadsheetTable = {
       .filter((column) => column !== 'bagId');
     yield [...columns, 'rest day'];
     for (const row of rowsOf(db, BREWS_SQL))
-      yield [...columns.map((column) => row[column]), dates.get(row.bagId)?.(String(row['brewed at']))];
+      yield [
+        ...columns.map((column) => row[column]),
+        workedOut(() => dates.get(row.bagId)?.(String(row['brewed at']))),
+      ];
   },
 };
 
@@ -115,10 +129,12 @@ const CUPS: SpreadsheetTable = {
       .filter((column) => column !== 'parts');
     yield [...columns, 'score (of 100)'];
     for (const row of rowsOf(db, CUPS_SQL)) {
-      const cup = { ...row, scoringScale: row['scored as'], parts: JSON.parse(String(row.parts)) as unknown };
-      const score = scoreOfCup(cup as unknown as Parameters<typeof scoreOfCup>[0]);
+      const score = workedOut(() => {
+        const cup = { ...row, scoringScale: row['scored as'], parts: JSON.parse(String(row.parts)) as unknown };
+        return scoreOfCup(cup as unknown as Parameters<typeof scoreOfCup>[0]);
+      });
       const cells = columns.map((column) =>
-        column === 'textures' ? (JSON.parse(String(row[column])) as string[]).join(', ') : row[column],
+        column === 'textures' ? workedOut(() => (JSON.parse(String(row[column])) as string[]).join(', ')) : row[column],
       );
       yield [...cells, score];
     }
@@ -129,7 +145,7 @@ const LEVELS = table(
   'levels',
   `SELECT ${OF_BREW}, json_extract(given.value, '$.attribute') AS "attribute",
      json_extract(given.value, '$.intensity') AS "level", json_extract(given.value, '$.adequacy') AS "liked"
-   ${FROM_BREW} JOIN cup ON cup."brewId" = brew.id, json_each(cup.intensities) AS given
+   ${FROM_BREW} JOIN cup ON cup."brewId" = brew.id, json_each(CASE WHEN json_valid(cup.intensities) THEN cup.intensities ELSE '[]' END) AS given
    WHERE ${ALIVE} ${IN_ORDER}, given.key`,
 );
 

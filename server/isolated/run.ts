@@ -1,6 +1,5 @@
 import { fork, type ChildProcess } from 'node:child_process';
-import { once } from 'node:events';
-import type { Readable } from 'node:stream';
+import { PassThrough, type Readable } from 'node:stream';
 import { Semaphore } from 'async-mutex';
 import { Problem } from '../../application/problem';
 import { UnreadableFile } from '../archive/unreadableFile';
@@ -106,14 +105,16 @@ export function streamIsolated<N extends TaskName>(name: N, input: TaskInput<N>)
     throw new Problem('conflict', `${MOST_STREAMS} downloads are under way. Wait for one of them to end.`);
   streams++;
   const child = start('pipe');
-  const bytes = child.stdout;
-  if (!bytes) throw new Error('The process has no output');
+  const bytes = new PassThrough();
+  child.stdout?.pipe(bytes, { end: false });
   let wrong: string | null = null;
-  child.on('message', (said: Said) => (wrong = 'unreadable' in said ? said.unreadable : wrong));
+  child.on('message', (said: Said) => (wrong = 'failed' in said ? said.failed : wrong));
   bytes.once('close', () => void child.kill('SIGKILL'));
-  void once(child, 'exit').then(([code]) => {
+  // What broke off half way must not look like a whole file: the end is the end of a task that was done.
+  child.once('close', (code) => {
     streams--;
-    if (code !== 0) bytes.destroy(new Error(wrong ?? `The process that writes it ended with ${String(code)}`));
+    if (code === 0) bytes.end();
+    else bytes.destroy(new Error(wrong ?? `The process that writes it ended with ${code}`));
   });
   child.send({ name, input });
   return bytes;

@@ -22,7 +22,7 @@ async function cleanTexts(db: QueryRunner): Promise<void> {
   )) as { name: string }[];
   for (const { name: table } of tables) {
     const columns = (await db.query(`PRAGMA table_info("${table}")`)) as { name: string; type: string }[];
-    for (const { name: column } of columns.filter(({ type }) => type === 'text')) {
+    for (const { name: column } of columns.filter(({ type }) => /text|char/i.test(type))) {
       const rows = (await db.query(
         `SELECT rowid, "${column}" AS text FROM "${table}" WHERE "${column}" GLOB ${CONTROL}`,
       )) as { rowid: number; text: string }[];
@@ -37,12 +37,36 @@ const withoutControl = (text: string): string =>
     .filter((sign) => /[\t\r\n]/.test(sign) || !/\p{Cc}/u.test(sign))
     .join('');
 
+/** Takes passages out of write-ups that are of no section: they could be written, and then nothing could be shown. */
+async function cleanWriteUps(db: QueryRunner): Promise<void> {
+  for (const table of ['write_up', 'write_up_version']) {
+    const rows = (await db.query(`SELECT id, content FROM ${table}`)) as { id: string; content: string }[];
+    for (const { id, content } of rows) {
+      const written = parsed(content);
+      const edits = Object.entries(written?.edits ?? {});
+      const known = edits.filter(([key]) => key.includes('.'));
+      if (known.length === edits.length) continue;
+      const clean = JSON.stringify({ ...written, edits: Object.fromEntries(known) });
+      await db.query(`UPDATE ${table} SET content = ? WHERE id = ?`, [clean, id]);
+    }
+  }
+}
+
+function parsed(text: string): { edits?: Record<string, unknown> } | null {
+  try {
+    return JSON.parse(text) as { edits?: Record<string, unknown> } | null;
+  } catch {
+    return null;
+  }
+}
+
 /** Indices for what is looked for row by row, and a name of its own for each data folder. */
 export class IndicesAndFolder1700000000020 implements MigrationInterface {
   name = 'IndicesAndFolder1700000000020';
 
   async up(db: QueryRunner): Promise<void> {
     await cleanTexts(db);
+    await cleanWriteUps(db);
     for (const [name, on] of INDICES) await db.query(`CREATE INDEX "${name}" ON ${on}`);
     await db.query(
       'CREATE TABLE "data_folder" ("id" integer PRIMARY KEY NOT NULL CHECK ("id" = 1), "household" text NOT NULL, "sharing" text)',
