@@ -106,7 +106,7 @@ test('a killed server loses at most the last second of the trace, and no tap', a
   await connect(page, application, { connected: { scale: 'well' }, speed: 1 });
   const live = await layOut(page, application, 'Dark Ridge');
   await start(page);
-  await expect(page.getByLabel('Weight on the scale')).toHaveText(/[1-9]\d\.?\d* g/);
+  await expect(page.getByLabel('Weight on the scale')).toHaveText(/^[1-9]\d\.?\d* g/);
   const killedAt = Date.now();
   await application.stop('SIGKILL');
   await page.getByRole('button', { name: 'Poured to 50 g' }).click();

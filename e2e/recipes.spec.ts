@@ -157,7 +157,7 @@ test('a scale connected after a brew was laid out is asked whether to join it', 
   await expect(page.getByText('simulated at 20 × speed')).toBeVisible();
   await expect(page.getByText(/connected after this brew/)).toHaveCount(0);
   await page.getByRole('button', { name: 'Start', exact: true }).click();
-  await expect(page.getByLabel('Weight on the scale')).toHaveText(/[1-9]\d\.?\d* g/);
+  await expect(page.getByLabel('Weight on the scale')).toHaveText(/^[1-9]\d\.?\d* g/);
 });
 
 test('a household that writes temperatures in °F reads and types them so everywhere; what is kept stays', async ({

@@ -32,7 +32,9 @@ export async function brokenOff(count: number): Promise<Leaks> {
   const server = new ServerProcess(folder);
   await server.start();
   const archive = await (await fetch(`${server.address}/api/archive`)).arrayBuffer();
-  for (let judging = 1; judging > 0; await setTimeout(200)) {
+  let judging = 1;
+  while (judging > 0) {
+    await setTimeout(200);
     await (await fetch(`${server.address}/api/shelf?today=${new Date().toISOString().slice(0, 10)}`)).text();
     judging = ((await (await fetch(`${server.address}/api/judging`)).json()) as { waiting: number }).waiting;
   }

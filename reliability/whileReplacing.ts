@@ -46,8 +46,11 @@ export async function whileReplacing(rounds: number, seed: number): Promise<Repl
 
   const replaceByImport = async (): Promise<void> => {
     const { id } = await json<{ id: string }>(await send('POST', '/imports', archive));
-    for (let stage = 'checking'; stage === 'checking'; await setTimeout(20))
+    let stage = 'checking';
+    while (stage === 'checking') {
+      await setTimeout(20);
       ({ stage } = await json<ImportState>(await fetch(`${server.address}/api/imports/${id}`)));
+    }
     await setTimeout(uniformInt(random, 0, 60));
     await json(await send('POST', `/imports/${id}/household`, {}));
   };

@@ -34,7 +34,7 @@ const DIGITS = /^[-+]?[\d.,'’ \u00a0]*/u;
 function takenApart(text: string): { digits: string; fraction: string; unit: string } {
   const rest = text.replace(ROUGHLY, '').trimStart();
   const [run = ''] = DIGITS.exec(rest) ?? [];
-  const digits = run.slice(0, 1 + [...run].findLastIndex((sign) => sign >= '0' && sign <= '9'));
+  const digits = run.slice(0, 1 + run.split(/(?:)/u).findLastIndex((sign) => sign >= '0' && sign <= '9'));
   const behind = rest.slice(digits.length).trimStart();
   const fraction = FRACTIONS[behind.charAt(0)] === undefined ? '' : behind.charAt(0);
   return { digits, fraction, unit: behind.slice(fraction.length).trim() };

@@ -14,7 +14,6 @@ import { createWriteStream } from 'node:fs';
 import { pipeline } from 'node:stream/promises';
 import Database from 'better-sqlite3';
 import fc from 'fast-check';
-import Papa from 'papaparse';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import yazl from 'yazl';
 import { archive, ARCHIVE_VERSION, archiveRows, type CollectionName } from '../../contract/archive';
@@ -31,7 +30,6 @@ import { NOT_ARCHIVED, TABLES } from '../../server/archive/collections';
 import { HOUSEHOLD_TABLES } from '../../server/archive/household';
 import { lookAtArchive, type LookedArchive } from '../../server/archive/look';
 import { readArchive } from '../../server/archive/read';
-import { csvOf, SHEETS, type SpreadsheetTable } from '../../server/archive/sheets';
 import { snapshotOf } from '../../server/archive/snapshot';
 import { UnreadableFile } from '../../server/archive/unreadableFile';
 import { archiveText, archiveZip } from '../../server/archive/write';
@@ -365,58 +363,6 @@ describe('a file that is none', () => {
     ],
   ])('that %s is refused, by collection, row and field', async (_what, change, message) => {
     expect((await wrongWith(await changed(change))).join('; ')).toContain(message);
-  });
-});
-
-describe('the tables for a spreadsheet', () => {
-  const csv = (one: SpreadsheetTable, database = demo): string => {
-    const { db, close } = snapshotOf(database);
-    const text = [...csvOf(one, db)].join('');
-    close();
-    return text;
-  };
-  const sheet = (name: string, database = demo): string[][] => {
-    const one = SHEETS.find((any) => any.name === name);
-    if (!one) throw new Error(`There is no table ${name}`);
-    return Papa.parse<string[]>(csv(one, database), { skipEmptyLines: true }).data;
-  };
-
-  it('have a row for each, under one heading, with every word as written', () => {
-    const brews = sheet('brews');
-    expect(brews).toHaveLength(77);
-    expect(new Set(brews.map((row) => row.length)).size).toBe(1);
-    const cups = sheet('cups');
-    const [headings = []] = cups;
-    expect(cups.slice(1).map((row) => row[headings.indexOf('remarks')])).toContain('Damson skin, long sweet finish.');
-    expect(headings.at(-1)).toBe('score (of 100)');
-    const [heading = [], ...rows] = brews;
-    const days = rows.filter((row) => row[heading.indexOf('bag')] === 'Kivu Terrace').map((row) => row.at(-1));
-    expect([heading.at(-1), ...days]).toEqual([
-      ...['rest day', '6', '9', '12', '15', '17', '19'],
-      // Two cups by each of two tasters at the table.
-      ...['19', '19', '19', '19', '21'],
-    ]);
-  });
-
-  it('hold no formula a spreadsheet would reckon', async () => {
-    const database = fresh('sqlite');
-    const store = await openStore(database);
-    await store.write(async (db) => {
-      const bag = bagInput.parse(bagDraft({ name: '=HYPERLINK("x")', bet: '+1', ideas: '@SUM', boughtFor: '-2+3' }));
-      await addBag(db, bag, new Date(WRITTEN));
-    });
-    await store.close();
-    const [, row = []] = sheet('bags', database);
-    for (const cell of row) expect(cell).not.toMatch(/^[=+\-@]/);
-    expect(row).toContain(`'=HYPERLINK("x")`);
-  });
-
-  it('are lines of their own, as the standard has them', () => {
-    for (const one of SHEETS) {
-      const text = csv(one);
-      expect(text.endsWith('\r\n')).toBe(true);
-      expect(text).not.toMatch(/\r\n\r\n/);
-    }
   });
 });
 

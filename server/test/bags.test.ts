@@ -227,6 +227,9 @@ describe('tasters', () => {
     const tasters = await server.ok<Taster[]>('GET', '/tasters');
     expect(tasters).toContainEqual({ id: one.id, name: 'Noor', mergedInto: null, cups: 2 });
     expect(tasters).toContainEqual({ id: other.id, name: 'Nor', mergedInto: one.id, cups: 0 });
+    // Nobody else is called as one who was merged: that one may be taken back.
+    const taken = await server.refused('POST', '/tasters', { name: 'NOR' });
+    expect(taken).toMatchObject({ status: 409, message: expect.stringContaining('Nor was merged into Noor') });
     expect((await server.refused('PUT', `/tasters/${one.id}/merge`, { into: other.id })).status).toBe(422);
     expect((await server.refused('PUT', `/tasters/${one.id}/merge`, { into: one.id })).status).toBe(422);
     await server.ok('PUT', `/tasters/${other.id}/merge`, { into: null });

@@ -1,4 +1,4 @@
-import { rmSync, writeFileSync } from 'node:fs';
+import { readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import pino from 'pino';
 import { readConfig } from '../config';
@@ -7,7 +7,7 @@ import { engineHere } from '../verdicts/engineHere';
 import { bagDraft } from './running';
 
 /**
- * Uses a household on a small disk, `argv[2]`: fills the disk until a write is refused, makes room, is refused once for
+ * Uses a household on a small disk, `argv[2]`: fills the disk until a write is refused, reads, makes room, is refused once for
  * another reason, makes twenty writes and is killed. Says on standard output what was answered.
  */
 const folder = process.argv[2] ?? '';
@@ -35,6 +35,16 @@ for (let i = 0; ; i++) {
   console.log(`${status} ${code}`);
   break;
 }
+// What is there can be read all the same, and what else is written says why it is not.
+console.log(`reading ${(await fetch(`${running.address}/api/tasters`)).status}`);
+const backup = await send('POST', '/backups', {});
+console.log(`backup ${backup.status} ${backup.code}`);
+const upload = await fetch(`${running.address}/api/imports`, {
+  method: 'POST',
+  headers: { 'content-type': 'application/octet-stream' },
+  body: new Uint8Array(2_000_000),
+});
+console.log(`upload ${upload.status}, files left ${readdirSync(join(folder, 'imports')).length}`);
 rmSync(ballast);
 console.log(`refused ${(await send('PATCH', '/bags/0f0e7c2e-1111-4111-8111-000000000000', { name: 'x' })).status}`);
 let acknowledged = 0;

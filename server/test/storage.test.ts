@@ -174,7 +174,9 @@ describe('a disk', () => {
         stdio: ['ignore', 'pipe', 'inherit'],
       });
       expect(signal).toBe('SIGKILL');
-      expect(stdout.trim().split('\n')).toEqual(['507 disk-full', 'refused 404', 'acknowledged 20', 'killed']);
+      expect(stdout.trim().split('\n').join('; ')).toBe(
+        '507 disk-full; reading 200; backup 507 disk-full; upload 507, files left 0; refused 404; acknowledged 20; killed',
+      );
       expect(
         readElsewhere(join(disk, 'slow-crest.sqlite'), `SELECT count(*) FROM bag WHERE name LIKE 'After %'`),
       ).toEqual([20]);

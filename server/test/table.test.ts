@@ -371,22 +371,6 @@ describe('sharing a sitting', () => {
     await server.ok('DELETE', '/sharing');
   });
 
-  it('is open to its guests again after a restart, and shut once its household is replaced', async () => {
-    const other = await new TestServer(() => new Date(at)).start();
-    const bagId = await other.addBag();
-    const { name: before } = await other.ok<{ name: string }>('POST', '/backups');
-    const laid = { name: 'Shared', kind: 'free', scoringScale: 'mark10', cups: [cup('a', bagId), cup('b', bagId)] };
-    const { id } = await other.ok<{ id: string }>('POST', '/sittings', laid);
-    await other.ok('POST', `/sittings/${id}/share`);
-    const { code } = await other.ok<Sharing>('GET', '/sharing');
-    await other.stop();
-    await other.start();
-    expect(await other.ok('GET', '/sharing')).toMatchObject({ sittingId: id, code });
-    await other.ok('POST', `/backups/${before}/household`);
-    expect(await other.ok('GET', '/sharing')).toMatchObject({ sittingId: null });
-    await other.end();
-  });
-
   it('takes no wrong code, slows guessing down, and a code ends', async () => {
     const { id } = await layOut();
     const { address, code } = await share(id);

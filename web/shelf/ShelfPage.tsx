@@ -87,8 +87,8 @@ export function ShelfPage() {
       )}
       {shelf.unreadable.map(({ id, name, why }) => (
         <p key={id} className="panel-error small">
-          The bag {name} can’t be read ({why}). It is kept, and left out of everything. A backup from before may still
-          have it whole.
+          The bag {name} can’t be read ({why}). It is kept, and left out of the shelf and the plan. A backup from before
+          may still have it whole.
         </p>
       ))}
       {judging && <JudgingNote judging={judging} />}

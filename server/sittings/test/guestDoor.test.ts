@@ -1,4 +1,7 @@
-import { afterEach, describe, expect, it } from 'vitest';
+import { connect } from 'node:net';
+import { afterEach, describe, expect, it, vi } from 'vitest';
+import type { Sharing } from '../../../contract/sitting';
+import { REFERENCE, TestServer } from '../../test/running';
 import { GuestDoor } from '../guestDoor';
 
 let door: GuestDoor | null = null;
@@ -35,13 +38,23 @@ describe('the door for guests', () => {
     const { code } = guests.sharing;
     await guests.open('sitting');
     expect(guests.sharing.code).not.toBe(code);
-    guests.stopJoining();
+    await guests.stopJoining();
     expect(guests.sharing).toMatchObject({ sittingId: 'sitting', code: null, qr: null });
     await guests.open('other');
     expect(guests.sittingOf(guests.sharing.code ?? '')).toBe('other');
     await guests.close();
     expect(guests.sharing.addresses).toEqual([]);
     await expect(answers()).rejects.toThrow();
+  });
+
+  it('lets idle connections take no more than their share', async () => {
+    const guests = await opened();
+    const { port } = new URL(guests.sharing.addresses[0] ?? '');
+    const sockets = Array.from({ length: 200 }, () => connect(Number(port), '127.0.0.1').on('error', () => undefined));
+    const closed = (): number => sockets.filter(({ destroyed }) => destroyed).length;
+    await vi.waitFor(() => expect(closed()).toBeGreaterThanOrEqual(120), { timeout: 10_000 });
+    for (const socket of sockets) socket.destroy();
+    await vi.waitFor(async () => expect((await fetch(`http://127.0.0.1:${port}/`)).status).toBe(200));
   });
 
   it('says so where its port is taken', async () => {
@@ -54,5 +67,22 @@ describe('the door for guests', () => {
     );
     await expect(second.open('sitting')).rejects.toThrow(`Port ${port} is taken`);
     expect(second.sittingId).toBeNull();
+  });
+
+  it('is open to its guests again after a restart, and shut once its household is replaced', async () => {
+    const other = await new TestServer().start();
+    const bagId = await other.addBag();
+    const { name: before } = await other.ok<{ name: string }>('POST', '/backups');
+    const cup = (id: string) => ({ id, name: `In ${id}`, bagId, parameters: REFERENCE });
+    const laid = { name: 'Shared', kind: 'free', scoringScale: 'mark10', cups: [cup('a'), cup('b')] };
+    const { id } = await other.ok<{ id: string }>('POST', '/sittings', laid);
+    await other.ok('POST', `/sittings/${id}/share`);
+    const { code } = await other.ok<Sharing>('GET', '/sharing');
+    await other.stop();
+    await other.start();
+    expect(await other.ok('GET', '/sharing')).toMatchObject({ sittingId: id, code });
+    await other.ok('POST', `/backups/${before}/household`);
+    expect(await other.ok('GET', '/sharing')).toMatchObject({ sittingId: null });
+    await other.end();
   });
 });

@@ -18,8 +18,8 @@ export interface PictureNames {
 export function plainText(text: string): string {
   return text
     .replace(/[\\`*_[\]<>|~]/g, (sign) => `\\${sign}`)
-    .replace(/^([^\S\n\r]*)([#>+-])/gm, '$1\\$2')
-    .replace(/^([^\S\n\r]*\d{1,9})([.)])(?=\s)/gm, '$1\\$2');
+    .replace(/^([^\S\n\r\u2028\u2029]*)([#>+-])/gm, '$1\\$2')
+    .replace(/^([^\S\n\r\u2028\u2029]*\d{1,9})([.)])(?=\s)/gm, '$1\\$2');
 }
 
 const row = (cells: readonly string[]): string => `| ${cells.map((cell) => plainText(cell)).join(' | ')} |`;

@@ -29,7 +29,10 @@ export function inLines(text: string, characters: number, most: number): string[
   if (line !== '') lines.push(line);
   if (lines.length <= most) return lines;
   const last = lines[most - 1] ?? '';
-  return [...lines.slice(0, most - 1), `${trimEnd(last.slice(0, Math.max(1, characters - 2)), [...' ,;:.'])} …`];
+  return [
+    ...lines.slice(0, most - 1),
+    `${trimEnd(last.slice(0, Math.max(1, characters - 2)), [' ', ',', ';', ':', '.'])} …`,
+  ];
 }
 
 /** As many passages as go into so many lines whole; the first of them in any case. */
