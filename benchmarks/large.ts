@@ -3,6 +3,7 @@ import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import type { ImportState } from '../contract/archive';
 import type { Judging, Shelf } from '../contract/shelf';
 import { openStore } from '../server/db/store';
 import { BAGS, BREWS, IN_USE, largeHousehold } from './largeHousehold';
@@ -134,6 +135,39 @@ report.say(
 );
 await settled();
 report.say('Settled after', `${((performance.now() - finishing) / 1000).toFixed(1)} s`);
+
+// A table of 4 000 rows is sent, looked at and taken in, with the health check every 20 ms.
+const rows = Array.from({ length: 4000 }, (_, i) => {
+  const brewedOn = new Date(Date.UTC(2025, 0, 1 + (i % 60))).toISOString().slice(0, 10);
+  return `${brewedOn},Row ${Math.floor(i / 40)},2024-12-20,15,250,${6 + (i % 30) / 10}`;
+});
+const table = `Date,Coffee,Roasted,Dose g,Water g,Score\n${rows.join('\n')}\n`;
+const waits: number[] = [];
+let taking = true;
+const watching = (async () => {
+  while (taking) {
+    waits.push(...(await timed(1, 0, () => ask('/health'))));
+    await new Promise((resolve) => setTimeout(resolve, 20));
+  }
+})();
+const sending = performance.now();
+const { id } = await ask<{ id: string }>('/imports?name=table.csv', {
+  method: 'POST',
+  headers: { 'content-type': 'application/octet-stream' },
+  body: table,
+});
+let stage = 'checking';
+while (stage === 'checking') {
+  await new Promise((resolve) => setTimeout(resolve, 50));
+  ({ stage } = await ask<ImportState>(`/imports/${id}`));
+}
+const { brews } = await ask<{ brews: number }>(`/imports/${id}/brews`, { method: 'POST' });
+taking = false;
+await watching;
+report.say(
+  'A table of 4 000 rows',
+  `${brews} brews taken in ${((performance.now() - sending) / 1000).toFixed(1)} s; health meanwhile ${timingText(waits)}`,
+);
 report.say('Memory of the server', memory());
 report.end();
 const ended = new Promise((resolve) => server.once('exit', resolve));

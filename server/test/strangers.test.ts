@@ -131,6 +131,21 @@ describe('a page', () => {
     expect((await send({ path: '/bags/x', headers: { ...visit, origin: 'null' }, method: 'POST' })).status).toBe(403);
   });
 
+  it('under /API is none of ours, however it is written, and is not answered as one', async () => {
+    for (const path of ['/API/settings', '/Api/settings', '/api/SETTINGS', '/%41PI/settings']) {
+      const { status, body } = await send({ path });
+      expect(status, path).toBe(404);
+      expect(body, path).not.toContain('ratio');
+    }
+    expect((await send({ path: '/API/bags', method: 'DELETE' })).status).toBe(404);
+  });
+
+  it('loads scripts, styles and fonts from here alone', async () => {
+    const policy = (await fetch(`${server.running.address}/api/settings`)).headers.get('content-security-policy') ?? '';
+    expect(policy.split(';')).toContain("default-src 'self'");
+    expect(policy.split(';')).toContain("font-src 'self'");
+  });
+
   it('of ours reads, writes and listens', async () => {
     const headers = { origin: `http://${own()}`, 'sec-fetch-site': 'same-origin' };
     expect((await send({ path: '/api/settings', headers })).status).toBe(200);
