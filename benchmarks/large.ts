@@ -143,9 +143,9 @@ const rows = Array.from({ length: 4000 }, (_, i) => {
 });
 const table = `Date,Coffee,Roasted,Dose g,Water g,Score\n${rows.join('\n')}\n`;
 const waits: number[] = [];
-let taking = true;
+const taken = new AbortController();
 const watching = (async () => {
-  while (taking) {
+  while (!taken.signal.aborted) {
     waits.push(...(await timed(1, 0, () => ask('/health'))));
     await new Promise((resolve) => setTimeout(resolve, 20));
   }
@@ -162,7 +162,7 @@ while (stage === 'checking') {
   ({ stage } = await ask<ImportState>(`/imports/${id}`));
 }
 const { brews } = await ask<{ brews: number }>(`/imports/${id}/brews`, { method: 'POST' });
-taking = false;
+taken.abort();
 await watching;
 report.say(
   'A table of 4 000 rows',
