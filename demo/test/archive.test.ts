@@ -15,7 +15,6 @@ import { pipeline } from 'node:stream/promises';
 import Database from 'better-sqlite3';
 import fc from 'fast-check';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import yazl from 'yazl';
 import { archive, ARCHIVE_VERSION, archiveRows, type CollectionName } from '../../contract/archive';
 import { fillStore } from '../fill';
 import { bagDraft, brewDraft, TODAY } from '../../server/test/running';
@@ -33,6 +32,7 @@ import { readArchive } from '../../server/archive/read';
 import { snapshotOf } from '../../server/archive/snapshot';
 import { UnreadableFile } from '../../server/archive/unreadableFile';
 import { archiveText, archiveZip } from '../../server/archive/write';
+import { zipOf } from '../../reliability/hostileFiles';
 import { PictureShelf } from '../../server/pictures/shelf';
 
 const noOneWatches = (): void => undefined;
@@ -230,14 +230,6 @@ describe('a file that is none', () => {
     const error: unknown = await reading.catch((thrown: unknown) => thrown);
     expect(error).toBeInstanceOf(UnreadableFile);
     return (error as Error).message;
-  };
-  const zipOf = async (entries: Readonly<Record<string, string>>): Promise<Buffer> => {
-    const zip = new yazl.ZipFile();
-    for (const [name, content] of Object.entries(entries)) zip.addBuffer(Buffer.from(content), name);
-    zip.end();
-    const pieces: Buffer[] = [];
-    for await (const piece of zip.outputStream) pieces.push(piece as Buffer);
-    return Buffer.concat(pieces);
   };
 
   it('is refused in words', async () => {
