@@ -140,8 +140,8 @@ async function importTable(
     return;
   }
   const before = await backUp(store, config, 'before-import');
-  const { row, file: grown } = await runIsolated('takeTable', { ...table, database: before, fileName });
-  await store.addRowsOf({ file: grown, before }, HOUSEHOLD_TABLES);
+  const { row, file: added } = await runIsolated('takeTable', { ...table, database: before, fileName });
+  await store.addRowsOf(added, HOUSEHOLD_TABLES);
   console.log(`Taken in: ${householdText({ bags: row.bagIds.length, brews: row.brewIds.length })}.`);
   console.log(`What was here before is in ${before}; the store room takes it back as a whole.`);
 }

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { groupBy, keyBy } from 'es-toolkit';
+import { groupBy, keyBy, sortBy } from 'es-toolkit';
 import { In, type EntityManager } from 'typeorm';
 import type { Cup, CupInput, Nag } from '../../contract/cup';
 import type { Nagging } from '../../contract/shelf';
@@ -72,9 +72,9 @@ export async function loadNagging(db: EntityManager): Promise<Nagging[]> {
       'brew."brewedAt" AS "brewedAt"',
     ])
     .where('cup.nag IS NOT NULL')
-    .orderBy('brew."brewedAt"')
     .getRawMany<{ nag: string; brewId: string; bagId: string; bagName: string; brewedAt: string }>();
-  return rows.flatMap(({ nag, brewedAt, ...where }) => {
+  // Sorted here: asked to sort, SQLite goes through every brew by its date instead of through the few nagging cups.
+  return sortBy(rows, [({ brewedAt }) => brewedAt]).flatMap(({ nag, brewedAt, ...where }) => {
     const { said, tapped, resolvedWith, dropped } = JSON.parse(nag) as Nag;
     return resolvedWith === null && !dropped ? [{ ...where, on: brewedAt.slice(0, 10), said, tapped }] : [];
   });

@@ -3,6 +3,8 @@ import { setImmediate } from 'node:timers/promises';
 import { Mutex } from 'async-mutex';
 import type Database from 'better-sqlite3';
 import { DataSource, type EntityManager } from 'typeorm';
+import { insertAddedRows } from './addedRows';
+import { withAttached } from './attach';
 import { DatabaseFiles } from './databaseFiles';
 import { ENTITIES } from './entities';
 import { MIGRATIONS } from './migrations';
@@ -28,18 +30,9 @@ export interface Store {
    * @param before what is done first, in the same turn: nobody writes between the two
    */
   replaceTables(other: string, tables: readonly string[], before?: () => Promise<void>): Promise<void>;
-  /**
-   * Adds what another database has and the one it was copied from had not, table by table: all of it, or nothing. Bags
-   * that changed there are marked as changed here.
-   */
-  addRowsOf(grown: GrownCopy, tables: readonly string[]): Promise<void>;
+  /** Adds the rows kept in a file of `keepAddedRows`, table by table: all of them, or none. */
+  addRowsOf(added: string, tables: readonly string[]): Promise<void>;
   close(): Promise<void>;
-}
-
-/** A copy of a household to which something was added, and the copy as it was before. */
-export interface GrownCopy {
-  file: string;
-  before: string;
 }
 
 /** What a test may put in place of the real thing: a driver that fails when told to. */
@@ -102,10 +95,10 @@ class SqliteStore implements Store {
     });
   }
 
-  addRowsOf(grown: GrownCopy, tables: readonly string[]): Promise<void> {
+  addRowsOf(added: string, tables: readonly string[]): Promise<void> {
     return this.#inTurn(async (source) => {
       const here = await this.#inPlace(source);
-      addRowsOf(rawOf(here), grown, tables);
+      insertAddedRows(rawOf(here), added, tables);
       await this.#inPlace(here);
     });
   }
@@ -238,9 +231,8 @@ function rawOf(source: DataSource): Database.Database {
 }
 
 function replaceTables(db: Database.Database, other: string, tables: readonly string[]): void {
-  db.prepare('ATTACH ? AS other').run(other);
-  try {
-    // What waits in the other's journal is read, not written: only one file changes, so it changes whole.
+  // What waits in the other's journal is read, not written: only one file changes, so it changes whole.
+  withAttached(db, { other }, () => {
     db.transaction(() => {
       // What refers to what is looked at once all is there.
       db.pragma('defer_foreign_keys = ON');
@@ -252,38 +244,7 @@ function replaceTables(db: Database.Database, other: string, tables: readonly st
       }
       db.exec('DELETE FROM main.seat_secret WHERE "seatId" NOT IN (SELECT id FROM main.sitting_seat)');
     }).immediate();
-  } finally {
-    db.exec('DETACH other');
-  }
-}
-
-function addRowsOf(db: Database.Database, { file, before }: GrownCopy, tables: readonly string[]): void {
-  db.prepare('ATTACH ? AS grown').run(file);
-  db.prepare('ATTACH ? AS before').run(before);
-  try {
-    db.transaction(() => {
-      db.pragma('defer_foreign_keys = ON');
-      for (const table of tables) {
-        const columns = db.pragma(`main.table_info("${table}")`) as { name: string; pk: number }[];
-        const named = columns.map(({ name }) => `"${name}"`).join(', ');
-        const isSame = columns
-          .flatMap(({ name, pk }) => (pk > 0 ? [`old."${name}" = new."${name}"`] : []))
-          .join(' AND ');
-        db.exec(
-          `INSERT OR REPLACE INTO main."${table}" (${named}) SELECT ${named} FROM grown."${table}" AS new
-             WHERE NOT EXISTS (SELECT 1 FROM before."${table}" AS old WHERE ${isSame})`,
-        );
-      }
-      db.exec(
-        `UPDATE main.bag SET revision = revision + 1 WHERE id IN (
-           SELECT new.id FROM grown.bag AS new JOIN before.bag AS old ON old.id = new.id
-             WHERE new.revision <> old.revision)`,
-      );
-    }).immediate();
-  } finally {
-    db.exec('DETACH before');
-    db.exec('DETACH grown');
-  }
+  });
 }
 
 /** Reads a household in a file, whoever is writing it; for processes that are not its server. */

@@ -5,7 +5,9 @@ import { firstMapping, readNotebook, signatureOf, type Known, type NotebookRead 
 import { Problem } from '../../application/problem';
 import type { NotebookMapping } from '../../contract/notebook';
 import { guessReading, readRows, type NotebookSheet } from '../../core/notebook';
+import { HOUSEHOLD_TABLES } from '../archive/household';
 import { dateHere, instantHere } from '../dates';
+import { keepAddedRows } from '../db/addedRows';
 import { keepNotebook, loadKnownBags, rememberedMapping, rememberMapping } from '../db/notebooks';
 import type { NotebookImportRow } from '../db/keepingEntities';
 import { openStore, readHousehold } from '../db/store';
@@ -76,7 +78,7 @@ export async function lookAtTable(table: Table): Promise<NotebookRead['state']> 
 
 /**
  * Adds what a table brings to a copy of the household in `database`, and remembers there how it was read. Answers with
- * the file of the copy. Throws a conflict Problem while rows have problems.
+ * a file of the rows that are new there. Throws a conflict Problem while rows have problems.
  */
 export async function takeTable(
   table: Table & { fileName: string },
@@ -90,17 +92,18 @@ export async function takeTable(
       `${state.counts.problems} of its rows cannot be read as they are: mend how they are read, or leave them out on purpose. Nothing was changed.`,
     );
   if (drafts.length === 0) throw new Problem('conflict', 'There is no brew in it to take in. Nothing was changed.');
-  const file = join(folder, 'grown.sqlite');
-  rmSync(file, { force: true });
-  copyFileSync(database, file);
-  const store = await openStore(file);
+  const [grown, added] = [join(folder, 'grown.sqlite'), join(folder, 'added.sqlite')];
+  for (const file of [grown, added]) rmSync(file, { force: true });
+  copyFileSync(database, grown);
+  const store = await openStore(grown);
   try {
     const row = await store.write(async (db) => {
       const kept = await keepNotebook(db, drafts, fileName, now);
       await rememberMapping(db, signatureOf(sheets, mapping.reading.sheet), mapping, now);
       return kept;
     });
-    return { row, file };
+    keepAddedRows({ grown, before: database, added }, HOUSEHOLD_TABLES);
+    return { row, file: added };
   } finally {
     await store.close();
   }

@@ -43,7 +43,7 @@ export function notebookHandlers(deps: Deps): Handlers<NotebookEndpoint> {
         const before = join(backups.folder, await backups.make('before-import'));
         const input = { folder, database: before, mapping, fileName, now: now() };
         const { row, file } = await runIsolated('takeTable', input, { signal: imports.signalOf(id) });
-        await store.addRowsOf({ file, before }, HOUSEHOLD_TABLES);
+        await store.addRowsOf(file, HOUSEHOLD_TABLES);
         imports.cancel();
         verdicts.forget();
         return lineOf(row);

@@ -23,12 +23,19 @@ export type Tap = LivePatch | ((live: LiveBrew) => LivePatch);
 
 /**
  * Keeps the taps on one brew until the server has them: in this browser at once, sent, and sent again while the server
- * is away or has no room. Idle until something is tapped; then sending; then idle again, or waiting to send again.
+ * is away or has no room. One patch is under way at a time, and goes on unchanged until it is answered; what is tapped
+ * meanwhile is gathered into the next, whose lists follow on from the first's. Sent together, a tick put back would
+ * look like no change at all.
  */
 export class TapKeeper {
+  #known: LiveBrew;
+  /** What is under way, and what follows it. */
+  #queue: LivePatch[];
+  #offline: string | null = null;
   #state: TapState;
-  /** Counts what was sent: the answer to anything but the last is overtaken. */
+  /** Counts what was sent: an answer after `close` is not heard. */
   #attempt = 0;
+  #isUnderWay = false;
   #timer: ReturnType<typeof setTimeout> | null = null;
   readonly #listeners = new Set<() => void>();
 
@@ -38,7 +45,9 @@ export class TapKeeper {
     private readonly send: (patch: LivePatch) => Promise<Sent>,
     private readonly onRefused: (why: string) => void,
   ) {
-    this.#state = { known, pending: browser.get('bench', known.id), offline: null };
+    this.#known = known;
+    this.#queue = browser.get('bench', known.id) ?? [];
+    this.#state = this.#stateNow();
   }
 
   readonly subscribe = (listener: () => void): (() => void) => {
@@ -50,46 +59,63 @@ export class TapKeeper {
 
   /** Begins, or goes on, sending what is kept here. */
   open(): void {
-    if (this.#state.pending) this.#go();
+    this.#go();
   }
 
   /** Sends nothing more; what is kept here stays kept. */
   close(): void {
     this.#attempt++;
+    this.#isUnderWay = false;
     this.#wait(null);
   }
 
   /** The server has said something of the brew: an answer to a question asked earlier may come later. */
   hear(live: LiveBrew): void {
-    if (live.revision > this.#state.known.revision) this.#tell({ known: live });
+    if (live.revision <= this.#known.revision) return;
+    this.#known = live;
+    this.#tell();
   }
 
   tap(tap: Tap): void {
-    const { known, pending } = this.#state;
-    const { ticked, marks } = known;
-    const change = typeof tap === 'function' ? tap({ ...known, ...pending }) : tap;
-    // What the lists said before the first of these taps: what another device adds meanwhile is kept.
-    const patch: LivePatch = { was: { ticked, marks }, ...pending, ...change };
-    this.browser.set('bench', patch, known.id);
-    this.#tell({ pending: patch });
+    const [first, next] = this.#queue;
+    const change = typeof tap === 'function' ? tap(withTaps(this.#known, this.#state.pending)) : tap;
+    // What the lists said before these taps: what another device adds meanwhile is kept.
+    const { ticked, marks } = withTaps(this.#known, first ?? null);
+    const patch = { was: { ticked, marks }, ...next, ...change };
+    this.#keep(first ? [first, patch] : [patch]);
+    this.#tell();
     this.#go();
   }
 
   #go(): void {
+    const [patch] = this.#queue;
+    if (!patch || this.#isUnderWay) return;
     this.#wait(null);
-    const [attempt, patch] = [++this.#attempt, this.#state.pending];
-    if (patch) void this.send(patch).then((sent) => attempt === this.#attempt && this.#settle(sent));
+    this.#isUnderWay = true;
+    const attempt = ++this.#attempt;
+    void this.send(patch).then((sent) => attempt === this.#attempt && this.#settle(sent));
   }
 
   #settle(sent: Sent): void {
+    this.#isUnderWay = false;
     if ('notYet' in sent) {
-      this.#tell({ offline: sent.notYet });
+      this.#offline = sent.notYet;
       this.#wait(setTimeout(() => this.#go(), AGAIN_MS));
+      this.#tell();
       return;
     }
-    this.browser.remove('bench', this.#state.known.id);
-    this.#tell({ ...('live' in sent ? { known: sent.live } : {}), pending: null, offline: null });
+    if ('live' in sent && sent.live.revision > this.#known.revision) this.#known = sent.live;
+    this.#offline = null;
+    this.#keep(this.#queue.slice(1));
+    this.#tell();
     if ('refused' in sent) this.onRefused(sent.refused);
+    this.#go();
+  }
+
+  #keep(queue: LivePatch[]): void {
+    this.#queue = queue;
+    if (queue.length > 0) this.browser.set('bench', queue, this.#known.id);
+    else this.browser.remove('bench', this.#known.id);
   }
 
   #wait(timer: ReturnType<typeof setTimeout> | null): void {
@@ -97,8 +123,13 @@ export class TapKeeper {
     this.#timer = timer;
   }
 
-  #tell(change: Partial<TapState>): void {
-    this.#state = { ...this.#state, ...change };
+  #stateNow(): TapState {
+    const pending = this.#queue.length > 0 ? (Object.assign({}, ...this.#queue) as LivePatch) : null;
+    return { known: this.#known, pending, offline: this.#offline };
+  }
+
+  #tell(): void {
+    this.#state = this.#stateNow();
     for (const listener of this.#listeners) listener();
   }
 }

@@ -34,8 +34,8 @@ const SHAPES = {
   device: z.string().min(1),
   /** The day on which the cautions for a kind of brewing were put away. */
   cautions: z.string(),
-  /** What was tapped on a brew and the server does not have yet. */
-  bench: livePatch,
+  /** What was tapped on a brew and the server does not have yet: what is under way and what follows it, or once one. */
+  bench: z.preprocess((kept) => (Array.isArray(kept) ? kept : [kept]), z.array(livePatch).max(2)),
   /** What the browser has been asked to say today. */
   reminded: z.object({ on: z.string(), keys: z.array(z.string()) }),
   /** What is written on a sheet and not saved. */

@@ -48,25 +48,41 @@ describe('a tap on a brew', () => {
     expect(storage.size).toBe(0);
   });
 
-  it('is worked out from the taps before it, and what they were made over is remembered from the first', () => {
+  it('made while another is under way follows it, worked out from it: ticked and unticked at once is kept', async () => {
     const { keeper, sent } = bench();
+    const toggle = (): void =>
+      keeper.tap(({ ticked }) => ({ ticked: ticked.includes('bed-level') ? [] : ['bed-level'] }));
+    toggle();
+    toggle();
+    expect(sent.map(({ patch }) => patch)).toEqual([{ was: { ticked: [], marks: [] }, ticked: ['bed-level'] }]);
+    await sent[0]?.answer({ live: brew({ ticked: ['bed-level'], revision: 2 }) });
+    expect(sent[1]?.patch).toEqual({ was: { ticked: ['bed-level'], marks: [] }, ticked: [] });
+    expect(keeper.snapshot().pending?.ticked).toEqual([]);
+  });
+
+  it('is gathered with the others that wait, over what the lists said before the first of them', async () => {
+    const { keeper, sent } = bench();
+    keeper.tap({ bed: 'flat' });
     keeper.tap(({ ticked }) => ({ ticked: [...ticked, 'paper-rinsed'] }));
     keeper.hear(brew({ ticked: ['bed-level'], revision: 2 }));
-    keeper.tap(({ ticked }) => ({ ticked: [...ticked, 'rinse-thrown-away'] }));
-    expect(sent.at(-1)?.patch).toEqual({
+    keeper.tap({ vigour: 'lively' });
+    await sent[0]?.answer({ live: brew({ bed: 'flat', ticked: ['bed-level'], revision: 3 }) });
+    expect(sent[1]?.patch).toEqual({
       was: { ticked: [], marks: [] },
-      ticked: ['paper-rinsed', 'rinse-thrown-away'],
+      ticked: ['paper-rinsed'],
+      vigour: 'lively',
     });
   });
 
   it('is not undone by the answer to the one before', async () => {
-    const { keeper, sent } = bench();
+    const { keeper, sent, storage } = bench();
     keeper.tap({ bed: 'flat' });
     keeper.tap({ vigour: 'lively' });
     await sent[0]?.answer({ live: brew({ bed: 'flat', revision: 2 }) });
-    expect(keeper.snapshot().pending).toMatchObject({ bed: 'flat', vigour: 'lively' });
+    expect(keeper.snapshot().pending).toMatchObject({ vigour: 'lively' });
+    expect(storage.get('slow-crest.bench.b')).toContain('lively');
     await sent[1]?.answer({ live: brew({ bed: 'flat', vigour: 'lively', revision: 3 }) });
-    expect(keeper.snapshot().pending).toBeNull();
+    expect(keeper.snapshot()).toMatchObject({ pending: null, known: { bed: 'flat', vigour: 'lively' } });
   });
 
   it('is sent again while the server is away, and says why it is not kept yet', async () => {

@@ -15,12 +15,12 @@ describe('what the browser keeps', () => {
   it('comes back as it was, each under its name and key, until it is removed', () => {
     const { store, entries } = inMemory();
     store.set('theme', 'dark');
-    store.set('bench', { vigour: 'lively' }, 'one');
-    store.set('bench', { bed: 'flat' }, 'two');
+    store.set('bench', [{ vigour: 'lively' }], 'one');
+    store.set('bench', [{ bed: 'flat' }], 'two');
     expect([store.get('theme'), store.get('bench', 'one'), store.get('bench', 'two')]).toEqual([
       'dark',
-      { vigour: 'lively' },
-      { bed: 'flat' },
+      [{ vigour: 'lively' }],
+      [{ bed: 'flat' }],
     ]);
     store.remove('bench', 'one');
     expect([store.get('bench', 'one'), [...entries.keys()]]).toEqual([
