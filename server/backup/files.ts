@@ -58,7 +58,7 @@ export async function makeBackup(database: string, folder: string, reason: Backu
   const [made, unfinished] = [join(folder, name), join(folder, `${name}.unfinished`)];
   const db = new Database(database, { readonly: true, fileMustExist: true });
   try {
-    await db.backup(unfinished);
+    await db.backup(unfinished, { progress: pagesNext() });
     finishCopy(unfinished, now);
     const why = whyNotOpened(unfinished);
     if (why !== null) throw new Error(why);
@@ -69,6 +69,22 @@ export async function makeBackup(database: string, folder: string, reason: Backu
   }
   dropOutdated(folder, now);
   return name;
+}
+
+/** So many pages are copied at a time, with others served in between. */
+const PAGES = 100;
+
+/**
+ * How many pages to copy next. A copy begins anew with every write of somebody else meanwhile: one that did is finished
+ * in one go, or steady writing would keep it from ever being done.
+ */
+function pagesNext(): (at: { remainingPages: number }) => number {
+  let least = Infinity;
+  return ({ remainingPages }) => {
+    if (remainingPages > least) return 2 ** 31 - 1;
+    least = remainingPages;
+    return PAGES;
+  };
 }
 
 /** Makes a copy one file, without a journal beside it, that says what it holds. */
