@@ -183,6 +183,19 @@ export const ALIKE = 0.45;
  */
 export const SLIP = 0.2;
 /**
+ * Gross errors: a mark typed wrongly, or of another cup. One in so many marks (`share`) misses by this much more (sd,
+ * points); one this likely to be one (`asked`) is asked about. *Assumption*.
+ */
+export const GROSS = { share: 1 / 30, sd: 50, asked: 0.5 } as const;
+/**
+ * Sets of marks that may be gross errors together: those less likely than this share of the likeliest are not weighed;
+ * at most so many are, after so many were extended, fewer where there are so many marks that it would take long (`work`,
+ * marks squared). *Numerical*.
+ */
+export const GROSS_SETS = { least: 0.05, most: 3, looks: 8, work: 50_000 } as const;
+/** Share of comparisons of which the word was tapped at random: beside the right one, or of another cup. *Assumption*. */
+export const WRONG_WORD = 0.03;
+/**
  * Share of the noise that a cup's mark and its comparisons have in common, the morning and the brew included: both
  * are about the same cup, but a mark is also a number found for it. *Assumption*.
  */
@@ -254,8 +267,6 @@ export const NOTICEABLE = 0.5;
 /** Ages below this many days count as this many: ln 0 has no place. *Numerical*. */
 export const MIN_AGE_DAYS = 0.5;
 
-/** A brew is an outlier when it misses what the others foretell of it by this many sds. *Assumption*. */
-export const OUTLIER_SD = 2.5;
 /**
  * Above this share a factor and the days cannot be told apart, and it is said: half the log with one brewer and then
  * half with another comes to 0.4. *Assumption*.
@@ -380,4 +391,4 @@ export const NEGLIGIBLE_LOG = -22;
 export const FOLLOWED = { steps: 2, upTo: 16 } as const;
 
 /** Raised whenever an answer may change: kept verdicts of an older engine are worked out anew. */
-export const ENGINE_VERSION = 14;
+export const ENGINE_VERSION = 15;

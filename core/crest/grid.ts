@@ -6,6 +6,7 @@ import {
   FRESH,
   GRID,
   GRID_REACH,
+  GROSS,
   NOISE_LOG_SD,
   OPENING,
   PEAK_MAX_DAYS,
@@ -42,9 +43,11 @@ export interface Ridge {
   kind: number;
 }
 
-/** How noisy the marks are, in units of σ₀, with the log prior weight. */
+/** How noisy the marks are, in units of σ₀, and which are gross errors, with the log prior weight. */
 export interface NoiseNode {
   noise: number;
+  /** Entries. */
+  gross: readonly number[];
   logWeight: number;
 }
 
@@ -64,6 +67,8 @@ export interface Grid {
   ridges: readonly Ridge[];
   noiseNodes: number;
   draws: number;
+  /** Ridges, by their places, that stand for all where it is only asked which marks may be gross errors. */
+  coarse: readonly number[];
 }
 
 /** The axis of the peaks as others need to know it: entries for none, then equal cells of ln days. */
@@ -92,10 +97,20 @@ function logNormalAxis(median: number, logSd: number, count: number): Axis {
 /** ln σ/σ₀ where nothing is known of the taster: the scale's own repeatability. */
 export const SCALE_NOISE: Moments = { mean: 0, sd: NOISE_LOG_SD };
 
-/** The nodes of the noise with log prior weights, for a prior of ln σ/σ₀. */
-export function noiseNodesOf(grid: Pick<Grid, 'noiseNodes'>, prior: Moments): NoiseNode[] {
+/** ln odds of a mark to be a gross error. */
+export const GROSS_LOG_ODDS = Math.log(GROSS.share / (1 - GROSS.share));
+
+/** The nodes of the noise with log prior weights, for a prior of ln σ/σ₀, with some entries as gross errors. */
+export function noiseNodesOf(
+  grid: Pick<Grid, 'noiseNodes'>,
+  prior: Moments,
+  gross: readonly number[] = [],
+): NoiseNode[] {
   const { nodes, logWeights } = logNormalAxis(Math.exp(prior.mean), prior.sd, grid.noiseNodes);
-  return Array.from(nodes, (noise, i) => ({ noise, logWeight: logWeights[i]! }));
+  return Array.from(nodes, (noise, i) => ({
+    ...{ noise, gross },
+    logWeight: logWeights[i]! + gross.length * GROSS_LOG_ODDS,
+  }));
 }
 
 /** Collects sides and ridges; a side is the half of a curve that lies before or after the peak. */
@@ -174,6 +189,9 @@ function buildGrid(kind: GridKind, density: number): Grid {
   });
   builder.ridges.push({ peak: FLAT_PEAK, shape: 'flat', rise: nothing, fall: nothing, logWeight: 0, kind: -1 });
   crests.forEach((peak, i) => addCrests(builder, FIRST_CREST + i, peak, nodes));
+  const coarse = builder.ridges.flatMap(({ peak, kind }, r) =>
+    peak < FIRST_CREST || (peak % (4 * density) === 0 && kind % 6 === 1) ? [r] : [],
+  );
   return {
     logPeaks: Float64Array.from([-Infinity, NaN, ...crests]),
     peakStep,
@@ -182,6 +200,7 @@ function buildGrid(kind: GridKind, density: number): Grid {
     ridges: builder.ridges,
     noiseNodes: nodes.noise,
     draws: nodes.draws * density,
+    coarse,
   };
 }
 

@@ -1,4 +1,4 @@
-import { ALIKE, BASELINE_MEAN, BASELINE_SD, BY_LEVELS, DEVIATION } from './constants';
+import { ALIKE, BASELINE_MEAN, BASELINE_SD, BY_LEVELS, DEVIATION, GROSS } from './constants';
 import { contrastsOf, entriesOf, sharedNoiseOf, type Contrast, type SharedNoise } from './entries';
 import type { Term } from './factors';
 import { cholesky, whiten } from './linalg';
@@ -21,6 +21,8 @@ export interface Data {
   noise: Float64Array;
   /** Noise covariance of entries of one morning, in units of σ²; those of different days have none. */
   sharedNoise: readonly SharedNoise[];
+  /** Entries whose score may be a gross error: marks, but those that were meant. */
+  doubtful: readonly number[];
   contrasts: readonly Contrast[];
   terms: readonly Term[];
   /** Prior of the baseline, points. Without a single known score its sd is 0: nothing could ever tell it. */
@@ -130,6 +132,9 @@ export function dataOf(
     residual,
     noise,
     sharedNoise: sharedNoiseOf(brews, entries),
+    doubtful: entries.flatMap(({ brew, score }, i) =>
+      score === null || brews[brew]!.byLevels || brews[brew]!.isMeant === true ? [] : [i],
+    ),
     contrasts: contrastsOf(brews, entries, ALIKE * sigma0),
     terms,
     baselineMean,
@@ -154,11 +159,16 @@ export interface Whitened {
   residual: Float64Array;
 }
 
-/** Factors the covariance at noise σ (points) and whitens the residual. */
-export function whitenedAt(data: Data, sigma: number): Whitened {
+/**
+ * Factors the covariance at noise σ (points) and whitens the residual.
+ *
+ * @param gross entries taken as gross errors: the noise of each is wider by `GROSS.sd`
+ */
+export function whitenedAt(data: Data, sigma: number, gross: readonly number[] = []): Whitened {
   const { n, known } = data;
   const factor = data.priorCovariance.slice();
   addNoise(factor, data, sigma);
+  for (const i of gross) factor[i * n + i]! += GROSS.sd ** 2;
   cholesky(factor, n);
   let logDet = 0;
   for (let i = 0; i < known; i++) logDet += 2 * Math.log(factor[i * n + i]!);

@@ -57,6 +57,40 @@ export function solveFactored(factor: Float64Array, n: number, b: Float64Array):
   }
 }
 
+/**
+ * The inverse of the first n rows of a lower triangular factor L, n × n, row-major; and the diagonal of (L·Lᵀ)⁻¹.
+ *
+ * @param stride length of a row of the factor
+ */
+export function inverseOfFactor(
+  factor: Float64Array,
+  n: number,
+  stride: number,
+): { inverse: Float64Array; precision: Float64Array } {
+  const inverse = new Float64Array(n * n);
+  const precision = new Float64Array(n);
+  for (let j = 0; j < n; j++) {
+    inverse[j * n + j] = 1 / factor[j * stride + j]!;
+    for (let i = j + 1; i < n; i++) {
+      let sum = 0;
+      for (let k = j; k < i; k++) sum -= factor[i * stride + k]! * inverse[k * n + j]!;
+      inverse[i * n + j] = sum / factor[i * stride + i]!;
+    }
+    for (let i = j; i < n; i++) precision[j]! += inverse[i * n + j]! ** 2;
+  }
+  return { inverse, precision };
+}
+
+/** ln Σ exp of logarithms, whatever their size; negative infinity for none. */
+export function logSumExp(logs: ArrayLike<number>): number {
+  let most = -Infinity;
+  for (let i = 0; i < logs.length; i++) if (logs[i]! > most) most = logs[i]!;
+  if (most === -Infinity) return most;
+  let sum = 0;
+  for (let i = 0; i < logs.length; i++) sum += Math.exp(logs[i]! - most);
+  return most + Math.log(sum);
+}
+
 /** Dot product of `a[aAt … aAt + n)` and `b[bAt … bAt + n)`. */
 export function dot(a: Float64Array, aAt: number, b: Float64Array, bAt: number, n: number): number {
   let sum = 0;

@@ -1,36 +1,16 @@
-import { OUTLIER_SD } from './constants';
+import { GROSS } from './constants';
 import type { Draws } from './draws';
-import type { Posterior, WhitenedNode } from './posterior';
+import { inverseOfFactor } from './linalg';
+import type { Posterior } from './posterior';
 import type { Outlier } from './types';
 import type { UsableBrew } from './usable';
 
-/** L⁻¹ of the first n rows of a lower triangular factor, and the diagonal of (L·Lᵀ)⁻¹. */
-function inverseOf(
-  { whitened }: WhitenedNode,
-  n: number,
-  stride: number,
-): { inverse: Float64Array; precision: Float64Array } {
-  const l = whitened.factor;
-  const inverse = new Float64Array(n * n);
-  const precision = new Float64Array(n);
-  for (let j = 0; j < n; j++) {
-    inverse[j * n + j] = 1 / l[j * stride + j]!;
-    for (let i = j + 1; i < n; i++) {
-      let sum = 0;
-      for (let k = j; k < i; k++) sum -= l[i * stride + k]! * inverse[k * n + j]!;
-      inverse[i * n + j] = sum / l[i * stride + i]!;
-    }
-    for (let i = j; i < n; i++) precision[j]! += inverse[i * n + j]! ** 2;
-  }
-  return { inverse, precision };
-}
-
 /**
- * Marked brews that miss what the other marks foretell of them by more than `OUTLIER_SD` standard deviations.
+ * Marks that are probably gross errors, and by how much they miss what the other marks foretell of them.
  *
- * Given a drawn ridge, the prediction of brew i from all the others is normal with mean yᵢ − [C⁻¹r]ᵢ/[C⁻¹]ᵢᵢ and
- * variance 1/[C⁻¹]ᵢᵢ. The draws saw brew i as well; weighing each by the inverse of its density at yᵢ (weights cut off
- * at √count times their mean) takes it out again.
+ * Given a drawn ridge, the prediction of entry i from all the others is normal with mean yᵢ − [C⁻¹r]ᵢ/[C⁻¹]ᵢᵢ and
+ * variance 1/[C⁻¹]ᵢᵢ (Rasmussen and Williams, section 5.4.2), over the draws in which i is a gross error and so has told
+ * them hardly anything; of the variance `GROSS.sd`² is the error's own.
  */
 export function outliersOf(
   posterior: Posterior,
@@ -38,34 +18,25 @@ export function outliersOf(
   brews: readonly UsableBrew[],
 ): Outlier[] {
   const { n: stride, known: n, brewOf } = posterior.data;
-  if (n < 3) return [];
-  const inverses = posterior.noiseNodes.map((whitened) => inverseOf(whitened, n, stride));
-  const error = new Float64Array(count);
-  const variance = new Float64Array(count);
-  const weight = new Float64Array(count);
-  return brewOf.slice(0, n).flatMap((brew, i) => {
-    let total = 0;
+  const probabilities = posterior.grossProbability();
+  return brewOf.slice(0, n).flatMap((brew, i): Outlier[] => {
+    if (probabilities[i]! < GROSS.asked) return [];
+    const inverses = posterior.noiseNodes.map(({ gross, whitened }) =>
+      gross.includes(i) ? inverseOfFactor(whitened.factor, n, stride) : null,
+    );
+    let [drawn, sum, square] = [0, 0, 0];
     for (let d = 0; d < count; d++) {
-      const { inverse, precision } = inverses[noiseNode[d]!]!;
+      const node = inverses[noiseNode[d]!];
+      if (!node) continue;
       let solved = 0;
-      for (let k = i; k < n; k++) solved += inverse[k * n + i]! * residuals[d * stride + k]!;
-      error[d] = solved / precision[i]!;
-      variance[d] = 1 / precision[i]!;
-      weight[d] = Math.exp(0.5 * error[d]! ** 2 * precision[i]!) * Math.sqrt(variance[d]!);
-      total += weight[d]!;
+      for (let k = i; k < n; k++) solved += node.inverse[k * n + i]! * residuals[d * stride + k]!;
+      const error = solved / node.precision[i]!;
+      drawn++;
+      sum += error;
+      square += error ** 2 + 1 / node.precision[i]! - GROSS.sd ** 2;
     }
-    const most = (total / count) * Math.sqrt(count);
-    let sum = 0;
-    let mean = 0;
-    let square = 0;
-    for (let d = 0; d < count; d++) {
-      const w = Math.min(weight[d]!, most);
-      sum += w;
-      mean += w * error[d]!;
-      square += w * (error[d]! ** 2 + variance[d]!);
-    }
-    const missed = mean / sum;
-    const sd = Math.sqrt(Math.max(square / sum - missed ** 2, Number.MIN_VALUE));
-    return Math.abs(missed) > OUTLIER_SD * sd ? [{ id: brews[brew]!.id, missedBy: missed, sds: missed / sd }] : [];
+    const missedBy = sum / drawn;
+    const sd = Math.sqrt(Math.max(square / drawn - missedBy ** 2, Number.MIN_VALUE));
+    return [{ id: brews[brew]!.id, missedBy, sds: missedBy / sd }];
   });
 }

@@ -16,7 +16,10 @@ export interface WhitenedNode extends NoiseNode {
 /** What a posterior is over: when the peak is, how the bag runs, and how noisy the marks are. */
 export type GridAxis = 'peak' | 'shape' | 'noise';
 
-/** Weight and height of every cell; a cell is a ridge at a noise node, [ridge][noise]. */
+/**
+ * Weight and height of every cell; a cell is a ridge at a noise node, [ridge][noise]. The noise nodes are those of σ, once
+ * for every set of marks that may be gross errors.
+ */
 export interface Cells {
   /** Sums to 1. */
   weight: Float64Array;
@@ -68,14 +71,23 @@ export class Posterior {
     return (this.#marginals ??= this.#sums())[axis];
   }
 
+  /** Probability of each entry to be a gross error. */
+  grossProbability(): Float64Array {
+    const out = new Float64Array(this.data.known);
+    this.forEachCell((weight, _cell, _ridge, s) => {
+      for (const entry of this.noiseNodes[s]!.gross) out[entry]! += weight;
+    });
+    return out;
+  }
+
   #sums(): Record<GridAxis, Float64Array> {
     const peak = new Float64Array(this.grid.logPeaks.length);
     const shape = new Float64Array(SHAPES.length);
-    const noise = new Float64Array(this.noiseNodes.length);
+    const noise = new Float64Array(this.grid.noiseNodes);
     this.forEachCell((weight, _, ridge, s) => {
       peak[ridge.peak]! += weight;
       shape[SHAPE_INDEX[ridge.shape]]! += weight;
-      noise[s]! += weight;
+      noise[s % noise.length]! += weight;
     });
     return { peak, shape, noise };
   }
@@ -88,7 +100,7 @@ export class Posterior {
  */
 export function noiseMoments(posterior: Posterior): Moments {
   const byNoise = posterior.marginal('noise');
-  const logs = posterior.noiseNodes.map(({ noise }) => Math.log(noise));
+  const logs = posterior.noiseNodes.slice(0, byNoise.length).map(({ noise }) => Math.log(noise));
   const mean = logs.reduce((sum, log, s) => sum + byNoise[s]! * log, 0);
   const square = logs.reduce((sum, log, s) => sum + byNoise[s]! * log * log, 0);
   const cell = (logs.at(-1)! - logs[0]!) / (logs.length - 1);

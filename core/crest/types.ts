@@ -43,6 +43,8 @@ export interface CrestBrew extends BrewParameters {
   /** Score, 0–100; null when the cup was not marked. */
   overall: number | null;
   recordedFrom: RecordedFrom;
+  /** The mark was asked about and is meant: it is no gross error. */
+  isMeant?: boolean;
   fault: Fault | null;
   taster?: string | null;
   /** Cups of one brew name the same one; null for a brew of one cup. */
@@ -159,7 +161,7 @@ export interface Confounding {
   sinceAge: number;
 }
 
-/** A brew that the others did not foretell. */
+/** A brew whose mark is probably a gross error. */
 export interface Outlier {
   id: string;
   /** Score less its prediction from the other brews, points; and in standard deviations. */

@@ -59,6 +59,7 @@ function canonicalKey(b: CrestBrew, byId: ReadonlyMap<string, CrestBrew>): strin
     b.taster ?? null,
     b.recordedFrom,
     b.byLevels ?? null,
+    b.isMeant ?? false,
     (b.comparisons ?? []).map(({ thanId, was }) => [was, byId.get(thanId)?.age, byId.get(thanId)?.overall]).sort(),
   ]);
 }

@@ -1,5 +1,6 @@
-import { FOLLOWED, NEGLIGIBLE_LOG, type ShapeShares } from './constants';
+import { FOLLOWED, GROSS, NEGLIGIBLE_LOG, type ShapeShares } from './constants';
 import { Comparing } from './comparing';
+import { grossErrorsOf } from './gross';
 import { noiseNodesOf, sidesAt, type Grid, type NoiseNode } from './grid';
 import { heightPrior } from './height';
 import { whitenedAt, type Data } from './likelihood';
@@ -10,7 +11,7 @@ import type { Moments } from './types';
 
 /** One noise node with the residual and every side of every ridge whitened by its covariance. */
 function whitenedNode(data: Data, sides: Float64Array, noiseNode: NoiseNode): WhitenedNode {
-  const whitened = whitenedAt(data, noiseNode.noise * data.sigma0);
+  const whitened = whitenedAt(data, noiseNode.noise * data.sigma0, noiseNode.gross);
   const white = sides.slice();
   for (let at = 0; at < white.length; at += data.n) whiten(whitened.factor, data.n, white, at);
   const comparing = data.contrasts.length > 0 ? new Comparing(data, whitened) : null;
@@ -41,7 +42,14 @@ export interface Belief {
 export function posteriorOf(data: Data, grid: Grid, belief: Belief): Posterior {
   const { n, known } = data;
   const unknown = n - known;
-  const noises = noiseNodesOf(grid, belief.noise);
+  const sides = sidesAt(grid.sides, data.x);
+  const logPriors = Float64Array.from(
+    grid.ridges,
+    ({ peak, shape, logWeight }) => Math.log(belief.peakWeights[peak]! * belief.shares[shape]) + logWeight,
+  );
+  // The likeliest set of gross errors comes first: what is hopeless beside it is hardly looked at.
+  const { sets, logShare } = grossErrorsOf({ data, grid, sides, logPriors, noise: belief.noise });
+  const noises = sets.flatMap((gross) => noiseNodesOf(grid, belief.noise, gross));
   const count = noises.length;
   const weight = new Float64Array(grid.ridges.length * count);
   const heightMean = new Float64Array(weight.length);
@@ -52,12 +60,7 @@ export function posteriorOf(data: Data, grid: Grid, belief: Belief): Posterior {
   const sites = new Float64Array(weight.length * siteCount);
   const begins = new Float64Array((1 + Math.max(...grid.ridges.map(({ kind }) => kind))) * siteCount);
   const { variance, pull, logEvidence } = heightPrior(data.sigma0);
-  const sides = sidesAt(grid.sides, data.x);
   const noiseNodes = noises.map((noiseNode) => whitenedNode(data, sides, noiseNode));
-  const logPriors = Float64Array.from(
-    grid.ridges,
-    ({ peak, shape, logWeight }) => Math.log(belief.peakWeights[peak]! * belief.shares[shape]) + logWeight,
-  );
 
   let heaviest = -Infinity;
   const square = new Float64Array(grid.sides.length);
@@ -110,7 +113,7 @@ export function posteriorOf(data: Data, grid: Grid, belief: Belief): Posterior {
   const total = normalise(weight);
   return new Posterior(grid, data, noiseNodes, sides, {
     weight,
-    logEvidence: total,
+    logEvidence: total - logShare + data.doubtful.length * Math.log(1 - GROSS.share),
     heightMean,
     heightSd,
     unknownMean,

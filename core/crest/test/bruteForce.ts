@@ -4,8 +4,8 @@ import type { CrestInput } from '../types';
 
 /**
  * The same model, worked out the slow and obvious way: every unknown but the Gaussian ones on a grid, the height
- * included, the likelihood as a plain multivariate normal density with the library's inverse and determinant. Shares no
- * code with the engine. Handles brewers and water temperature; scores are taken as usable.
+ * included, the likelihood as a plain multivariate normal density with the library's inverse and determinant, for every
+ * choice of at most two marks as gross errors. Shares no code with the engine. Handles brewers and water temperature; scores are taken as usable.
  * The peak's quantiles are those given that there is a crest after the first days.
  */
 export interface BruteForce {
@@ -141,14 +141,20 @@ export function bruteForce(input: CrestInput, askedAges: readonly number[]): Bru
     return share * Math.sqrt(written[i]! * written[j]!);
   };
   const none = { fresh: 0, flat: 0 };
-  for (const zs of midpoints(-2.4, 2.4, 6)) {
+  // One mark in thirty is off by 50 points more.
+  const singles = brews.map((_, i) => [i]);
+  const pairs = brews.flatMap((_, i) => singles.slice(0, i).map(([j]) => [i, j!]));
+  const noises = midpoints(-2.4, 2.4, 6).flatMap((zs) => [[], ...singles, ...pairs].map((gross) => ({ zs, gross })));
+  for (const { zs, gross } of noises) {
     const gp = (a: number, b: number): number => (0.25 * s0) ** 2 * smooth(a, b);
     const sigma = s0 * Math.exp(0.35 * zs);
     const covariance = Matrix.zeros(n, n).apply(function (this: Matrix, i: number, j: number) {
-      this.set(i, j, priorCovariance(i, j) + gp(x[i]!, x[j]!) + sigma ** 2 * noise(i, j));
+      const error = i === j && gross.includes(i) ? 2500 : 0;
+      this.set(i, j, priorCovariance(i, j) + gp(x[i]!, x[j]!) + sigma ** 2 * noise(i, j) + error);
     });
     const precision = inverse(covariance).to2DArray();
-    const scale = zWeight(zs) / Math.sqrt(determinant(covariance));
+    const scale = (zWeight(zs) * (1 / 29) ** gross.length) / Math.sqrt(determinant(covariance));
+    if (scale === 0) continue;
     const toAsked = asked.map((a) => x.map((xi) => 64 + gp(a.x, xi)));
     const toEffect = effect.map((e) => brews.map((b) => (b.brewer === e.name ? (1.2 * s0) ** 2 : 0)));
     for (const { prior, peak, shape } of ways) {
