@@ -13,6 +13,7 @@ import {
 import type { Fault, Recipe, Standing, Taste } from '../core/brew';
 import { NOTICEABLE } from '../core/crest';
 import { complaintsOf, type GivenIntensity, type Progress } from '../core/cup';
+import type { SlipEvidence } from './slips';
 
 /** A cup that asks what to change next: kept, or still being written. */
 export interface AskingCup extends Omit<Measurements, 'kind'> {
@@ -38,7 +39,7 @@ export interface AskingCup extends Omit<Measurements, 'kind'> {
 export interface CupCompany {
   /** The log of its bag, the newest first. */
   brews: readonly Brew[];
-  verdict: Pick<Verdict, 'brews' | 'sigma0' | 'compareWith'>;
+  verdict: Pick<Verdict, 'brews' | 'sigma0' | 'compareWith'> & SlipEvidence;
   settings: Pick<Settings, 'readsSigns' | 'intensityAttributes'>;
 }
 

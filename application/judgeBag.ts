@@ -27,6 +27,10 @@ export interface LoggedBrew extends Omit<Brew, 'restDay' | 'making'> {
   recipe?: PouredRecipe | null;
 }
 
+/** Whether the score of a cup was asked about and is meant as it is. */
+const isMeant = ({ score, cup: { meantScore } }: Pick<Brew, 'score' | 'cup'>): boolean =>
+  score !== null && meantScore !== null && Math.abs(score - meantScore) < 1e-6;
+
 /** What the engine is given of a bag and its log: the same on the server and in the browser. */
 export function fitInput(bag: Bag, brews: readonly LoggedBrew[], prior: TasterPrior | null): CrestInput {
   const { sigma0 } = SCALE_RANGES[judgedScale(bag.scoringScale, bag.weights)];
@@ -36,6 +40,7 @@ export function fitInput(bag: Bag, brews: readonly LoggedBrew[], prior: TasterPr
       ...brew,
       ...(recipe && pourStructure(recipe)),
       overall: judgedScore(brew.cup, bag.weights),
+      isMeant: isMeant(brew),
       byLevels: scoreByLevels(brew.cup.intensities, bag.weights, sigma0, prior?.levelCosts, prior?.levelLikings),
       comparisons: brew.cup.comparisons,
       taster: brew.tasterId,

@@ -38,32 +38,41 @@ export interface Tasting {
   on: string;
   /** Everything that was weighed and set, as one text. */
   recipe: string;
+  /** What the drink is, as one text: a shot with milk is another than the shot alone. */
+  drink: string;
   cup: Omit<Cup, 'remarks' | 'descriptors'>;
   words: readonly { name: string; family: string | null }[];
 }
 
-/**
- * Cups of one taster that were the same thing: of one brew; or blind, of one recipe of one bag on one day. What they
- * were
- * marked apart is the taster.
- */
-export function repeatGroups(tastings: readonly Tasting[]): Tasting[][] {
-  const byBrew = groupBy(tastings, ({ pot, tasterId, cup }) => JSON.stringify([pot, tasterId, cup.scoringScale]));
-  const sameBrew = Object.values(byBrew).filter((group) => group.length > 1);
-  const counted = new Set(sameBrew.flat());
-  const blind = tastings.filter((one) => one.cup.blind && !counted.has(one));
-  const byRecipe = groupBy(blind, ({ bagId, tasterId, on, recipe, cup }) =>
-    JSON.stringify([bagId, tasterId, on, recipe, cup.scoringScale]),
-  );
-  return [...sameBrew, ...Object.values(byRecipe).filter((group) => group.length > 1)];
+/** Cups of one taster that were the same thing. */
+export interface SameCups {
+  cups: Tasting[];
+  /** Poured from one brew; else blind, of one recipe of one bag on one day. */
+  isOneBrew: boolean;
 }
 
-/** The same as the engine takes them: marks, and the σ₀ of their scale. */
-export function repeatsForEngine(tastings: readonly Tasting[]): RepeatGroup[] {
-  return repeatGroups(tastings).flatMap((group) => {
-    const scores = group.flatMap(({ cup }) => scoreOfCup(cup) ?? []);
-    const scale = group[0]?.cup.scoringScale;
-    return scale && scores.length > 1 ? [{ scores, sigma0: SCALE_RANGES[scale].sigma0 }] : [];
+/** The cups that were the same drink, of one brew or blind; what they were marked apart is the taster. */
+export function repeatGroups(tastings: readonly Tasting[]): SameCups[] {
+  const several = (groups: Record<string, Tasting[]>, isOneBrew: boolean): SameCups[] =>
+    Object.values(groups).flatMap((cups) => (cups.length > 1 ? [{ cups, isOneBrew }] : []));
+  const keyOf = ({ tasterId, drink, cup }: Tasting): unknown[] => [tasterId, drink, cup.scoringScale];
+  const sameBrew = several(
+    groupBy(tastings, (one) => JSON.stringify([one.pot, ...keyOf(one)])),
+    true,
+  );
+  const counted = new Set(sameBrew.flatMap(({ cups }) => cups));
+  const blind = tastings.filter((one) => one.cup.blind && !counted.has(one));
+  const byRecipe = groupBy(blind, (one) => JSON.stringify([one.bagId, one.on, one.recipe, ...keyOf(one)]));
+  return [...sameBrew, ...several(byRecipe, false)];
+}
+
+/** The same as the engine takes them: marks, and the σ₀ of their scale; and which bag they are of. */
+export function repeatsForEngine(tastings: readonly Tasting[]): (RepeatGroup & { bagId: string })[] {
+  return repeatGroups(tastings).flatMap(({ cups, isOneBrew }) => {
+    const scores = cups.flatMap(({ cup }) => scoreOfCup(cup) ?? []);
+    const first = cups[0];
+    if (!first || scores.length < 2) return [];
+    return [{ scores, sigma0: SCALE_RANGES[first.cup.scoringScale].sigma0, isOneBrew, bagId: first.bagId }];
   });
 }
 
@@ -77,14 +86,14 @@ export interface RepeatableIn {
 
 export function repeatabilities(tastings: readonly Tasting[]): RepeatableIn[] {
   const groups = repeatGroups(tastings);
-  const byTaster = groupBy(groups, ([first]) => first?.tasterId ?? '');
+  const byTaster = groupBy(groups, ({ cups: [first] }) => first?.tasterId ?? '');
   return Object.entries(byTaster).map(([tasterId, own]) => ({
     tasterId: tasterId === '' ? null : tasterId,
     scales: SCORING_SCALES.flatMap((scale) => {
       const { points, sigma0 } = SCALE_RANGES[scale];
-      const ofScale = own.filter(([first]) => first?.cup.scoringScale === scale);
+      const ofScale = own.filter(({ cups: [first] }) => first?.cup.scoringScale === scale);
       const repeatability = repeatabilityOf(
-        ofScale.map((group) => group.flatMap(({ cup }) => scoreOfCup(cup) ?? []).map((score) => score / points)),
+        marksOf(ofScale, ({ cup }) => scoreOfCup(cup) ?? []).map((marks) => marks.map((score) => score / points)),
       );
       return repeatability ? [{ scale, repeatability, assumed: sigma0 / points }] : [];
     }),
@@ -92,16 +101,20 @@ export function repeatabilities(tastings: readonly Tasting[]): RepeatableIn[] {
   }));
 }
 
-function attributesOf(groups: readonly Tasting[][]): RepeatableIn['attributes'] {
+const marksOf = (groups: readonly SameCups[], of: (one: Tasting) => number | readonly number[]): number[][] =>
+  groups.map(({ cups }) => cups.flatMap(of));
+
+function attributesOf(groups: readonly SameCups[]): RepeatableIn['attributes'] {
   const marked = ATTRIBUTES.flatMap((of) => {
-    const repeatability = repeatabilityOf(groups.map((group) => group.flatMap(({ cup }) => cup[of] ?? [])));
+    const repeatability = repeatabilityOf(marksOf(groups, ({ cup }) => cup[of] ?? []));
     return repeatability ? [{ of, isLevel: false, repeatability }] : [];
   });
-  const levelled = [...new Set(groups.flat().flatMap(({ cup }) => cup.intensities.map(({ attribute }) => attribute)))];
+  const cups = groups.flatMap((group) => group.cups);
+  const levelled = [...new Set(cups.flatMap(({ cup }) => cup.intensities.map(({ attribute }) => attribute)))];
   return [
     ...marked,
     ...levelled.flatMap((of) => {
-      const repeatability = repeatabilityOf(groups.map((group) => group.flatMap((one) => levelsOf(one).get(of) ?? [])));
+      const repeatability = repeatabilityOf(marksOf(groups, (one) => levelsOf(one).get(of) ?? []));
       return repeatability ? [{ of, isLevel: true, repeatability }] : [];
     }),
   ];

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { FAULTS, RECORDED_FROM } from '../core/brew';
-import { cup, cupInput } from './cup';
+import { cup, cupFields, cupInput } from './cup';
 import { id, instant, oneOf, partId, quantity, text } from './fields';
 import { making, makingInput } from './making';
 import { brewParameterFields } from './brewParameters';
@@ -41,6 +41,9 @@ export type BrewDraft = z.input<typeof brewInput>;
 
 /** Marking a fault, or taking it back, without touching the rest. */
 export const faultInput = z.strictObject({ fault: brewFields.fault.unwrap(), faultNote: brewFields.faultNote });
+
+/** Saying that a score is meant as it is, or (null) taking that back. */
+export const meantInput = z.strictObject({ score: cupFields.meantScore.unwrap() });
 
 /** A brew as the server gives it back. */
 export const brew = z.strictObject({

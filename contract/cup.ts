@@ -103,6 +103,8 @@ export const cupFields = {
   /** Those words are for this household alone: no write-up has them. */
   remarksPrivate: z.boolean({ error: 'Private must be yes or no' }).default(false),
   nag: nag.nullable().default(null),
+  /** The score, 0–100, that was asked about and is meant; another one is asked about again. */
+  meantScore: z.number({ error: 'The score must be a number' }).min(0).max(100).nullable().default(null),
 };
 
 const slot = oneOf('Where it was found', SLOT_IDS);

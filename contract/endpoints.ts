@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { bag, bagChange, bagInput } from './bag';
-import { brewInput, faultInput } from './brew';
+import { brewInput, faultInput, meantInput } from './brew';
 import { nagEnd } from './cup';
 import { changeCounts, deviceId, draft, draftInput, draftKey } from './draft';
 import { added, byId, get, nothing, patch, post, put, remove, type Endpoint } from './endpoint';
@@ -116,6 +116,13 @@ export const ENDPOINTS = {
   setFault: put('/brews/:id/fault', 'Marks a fault, or takes it back.', {
     params: byId,
     body: faultInput,
+    meantInput,
+    errors: ['not-found'],
+    changes: ['Shelf', 'Bag'],
+  }),
+  setMeant: put('/brews/:id/meant', 'Says that a score is meant as it is, or takes that back.', {
+    params: byId,
+    body: meantInput,
     errors: ['not-found'],
     changes: ['Shelf', 'Bag'],
   }),

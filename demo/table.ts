@@ -5,7 +5,7 @@ import { addDays, type PlainDate } from '../core/rest';
 import { loadBag } from '../server/db/bags';
 import { loadLogs } from '../server/db/brews';
 import { addReference } from '../server/db/references';
-import { addSeat, addSitting, keepAnswer, loadSeats, loadSitting } from '../server/db/sittings';
+import { addSeat, addSitting, keepAnswer, knownTasters, loadSeats, loadSitting } from '../server/db/sittings';
 import { cupsOfReveal, logSitting } from '../server/sittings/reveal';
 import { engineHere } from '../server/verdicts/engineHere';
 import { instantAt } from './calendar';
@@ -77,7 +77,7 @@ export async function setTheTable(
     }
   }
   const seats = await loadSeats(db, id);
-  const cups = cupsOfReveal(await loadSitting(db, id), seats, now);
+  const cups = cupsOfReveal(await loadSitting(db, id), seats, await knownTasters(db, seats), now);
   const engine = engineHere();
   for (const cup of cups) {
     const bag = await loadBag(db, cup.bagId);

@@ -24,7 +24,16 @@ function company(brews: readonly Brew[], scores: readonly (number | null)[], rea
     atReference: null,
     leftOut: null,
   }));
-  return { brews, verdict: { sigma0: 4, brews: read, compareWith: null }, settings: { ...FIRST_SETTINGS, readsSigns } };
+  return {
+    brews,
+    verdict: {
+      sigma0: 4,
+      brews: read,
+      ...{ restDay: 9, curve: [], basis: { marks: 0, levels: 0, comparisons: 0 } },
+      compareWith: null,
+    },
+    settings: { ...FIRST_SETTINGS, readsSigns },
+  };
 }
 
 /** The newest of some brews. */

@@ -10,12 +10,13 @@ const cupOf = (mark: number, blind: boolean): Tasting['cup'] => {
     ...({ scoringScale: 'mark10', mark, parts: [], blind } as const),
     ...({ markAt: null, finishS: null, dryness: null, textures: [], liquorColour: null, liquorClarity: null } as const),
     ...({ shotLayers: null, coffeeFaults: [], progress: null, comparisons: [], milkKind: '', company: null } as const),
-    ...{ nag: null, remarksPrivate: false },
+    ...{ nag: null, remarksPrivate: false, meantScore: null },
   };
 };
 let next = 0;
 const tasting = (mark: number, differently: Partial<Tasting> = {}, blind = true): Tasting => ({
   ...{ brewId: `b${next}`, bagId: 'bag', pot: `pot ${next++}`, tasterId: 'mira', on: '2026-03-01', recipe: 'r' },
+  drink: 'filter',
   ...{ cup: cupOf(mark, blind), words: [] },
   ...differently,
 });
@@ -23,7 +24,7 @@ const tasting = (mark: number, differently: Partial<Tasting> = {}, blind = true)
 describe('repeats', () => {
   it('are blind cups that differ in nothing, or cups of one brew, blind or not; each counts once', () => {
     const marksOf = (tastings: readonly Tasting[]) =>
-      repeatGroups(tastings).map((group) => group.map(({ cup }) => cup.mark));
+      repeatGroups(tastings).map(({ cups }) => cups.map(({ cup }) => cup.mark));
     expect(marksOf([tasting(8), tasting(7)])).toEqual([[8, 7]]);
     for (const other of [{ bagId: 'other' }, { tasterId: 'tomas' }, { on: '2026-03-02' }, { recipe: 's' }])
       expect(marksOf([tasting(8), tasting(7, other)])).toEqual([]);
@@ -32,7 +33,9 @@ describe('repeats', () => {
     // A hidden duplicate is not counted again as a blind cup of the same recipe.
     const duplicate = [tasting(8, { pot: 'p' }), tasting(7.5, { pot: 'p' }), tasting(6)];
     expect(marksOf(duplicate)).toEqual([[8, 7.5]]);
-    expect(repeatsForEngine(duplicate)).toEqual([{ scores: [80, 75], sigma0: 3.5 }]);
+    expect(repeatsForEngine(duplicate)).toEqual([{ scores: [80, 75], sigma0: 3.5, isOneBrew: true, bagId: 'bag' }]);
+    // A shot alone and the same shot with milk are two drinks.
+    expect(marksOf([tasting(8, { pot: 'p' }), tasting(7, { pot: 'p', drink: 'milk' })])).toEqual([]);
   });
 });
 

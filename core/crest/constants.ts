@@ -193,6 +193,11 @@ export const GROSS = { share: 1 / 30, sd: 50, asked: 0.5 } as const;
  * marks squared). *Numerical*.
  */
 export const GROSS_SETS = { least: 0.05, most: 3, looks: 8, work: 50_000 } as const;
+/**
+ * Sd of a cup of any recipe around the curve of the reference's, in σ₀: its noise, and what a brewer may do.
+ * *Assumption*.
+ */
+export const CUP_SD = 1.6;
 /** Share of comparisons of which the word was tapped at random: beside the right one, or of another cup. *Assumption*. */
 export const WRONG_WORD = 0.03;
 /**
@@ -281,10 +286,11 @@ export const PROPOSAL_DAYS = 14;
 export const INFORMATIVE_ENOUGH = 0.8;
 
 /**
- * A bag is called forgiving when the best and the worst of what was tried are very likely less than this apart, fussy
- * when more than that, in σ₀; with so many settings other than the reference's and cups. *Assumption*.
+ * A bag is called forgiving when the best and the worst of the settings tried are very likely less than this apart,
+ * fussy when more than that, in σ₀, and one of them is this sure to have helped or hurt; with so many settings other
+ * than the reference's and cups. *Assumption*.
  */
-export const FORGIVING = { within: 2, beyond: 3, probability: 0.8, settings: 1, cups: 6 } as const;
+export const FORGIVING = { within: 1, beyond: 1.5, probability: 0.8, sure: 0.95, settings: 1, cups: 6 } as const;
 
 /** What a window, its firm core and a steady bag must reach in probability. *Assumption*. */
 export const WINDOW_PROBABILITY = 0.5;

@@ -1,8 +1,8 @@
-import { UNKNOWN_BASELINE_SD } from './constants';
+import { JITTER, UNKNOWN_BASELINE_SD } from './constants';
 import type { Draws } from './draws';
 import type { Setting } from './factors';
 import type { Data } from './likelihood';
-import { dot, whiten } from './linalg';
+import { cholesky, dot, whiten } from './linalg';
 import { cdf } from './normal';
 import type { Posterior } from './posterior';
 import { logAge } from './shape';
@@ -70,6 +70,52 @@ export function effectDraws(
     }
     return { means, variances };
   });
+}
+
+/**
+ * What settings did, drawn together: those of one factor share its terms, and go along with each other.
+ *
+ * @param normals standard normals, [draw][setting]
+ * @returns points, [draw][setting]
+ */
+export function jointEffectDraws(
+  posterior: Posterior,
+  draws: Draws,
+  settings: readonly Pick<Setting, 'loadings'>[],
+  normals: Float64Array,
+): Float64Array {
+  const { data } = posterior;
+  const { n, terms, sigma0 } = data;
+  const m = settings.length;
+  const gains = settings.map((setting) => gainOf(posterior, setting));
+  const prior = (a: number, b: number): number =>
+    settings[a]!.loadings.reduce((sum, { term, value }) => {
+      const other = settings[b]!.loadings.find((one) => one.term === term);
+      return sum + (other ? value * other.value * terms[term]!.priorSd ** 2 : 0);
+    }, 0);
+  const factors = posterior.noiseNodes.map((_, s) => {
+    const factor = new Float64Array(m * m);
+    for (let a = 0; a < m; a++)
+      for (let b = 0; b <= a; b++)
+        factor[a * m + b] =
+          prior(a, b) -
+          dot(gains[a]!.atNoise[s]!.gain, 0, gains[b]!.atNoise[s]!.gain, 0, n) +
+          (a === b ? JITTER * sigma0 ** 2 : 0);
+    cholesky(factor, m);
+    return factor;
+  });
+  const out = new Float64Array(draws.count * m);
+  for (let d = 0; d < draws.count; d++) {
+    const s = draws.noiseNode[d]!;
+    for (let a = 0; a < m; a++) {
+      const { priorMean, atNoise } = gains[a]!;
+      out[d * m + a] =
+        priorMean +
+        dot(atNoise[s]!.gain, 0, draws.residuals, d * n, n) +
+        dot(factors[s]!, a * m, normals, d * m, a + 1);
+    }
+  }
+  return out;
 }
 
 /**

@@ -73,7 +73,7 @@ export interface Contrast {
 
 /**
  * The comparisons between entries: a cup is called better or worse when it tastes more than `alike` points apart, and
- * like the other in between (Thurstone's model with ties: Rao and Kupper, J. Am. Stat. Assoc. 62 (1967) 194–204; the
+ * like the other in between (Thurstone's model with ties: Glenn and David, Biometrics 16 (1960) 86–109; the
  * errors being the cups', it is a probit with scale √2 σ only while no cup is compared twice).
  */
 export function contrastsOf(brews: readonly UsableBrew[], entries: readonly Entry[], alike: number): Contrast[] {

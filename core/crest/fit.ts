@@ -31,10 +31,10 @@ import { dayProbabilities, spans, steadyProbability } from './window';
  *
  *     y = baseline + A·h(x; component) + Σ recipe and taster effects + deviation(x) + noise
  *
- * with the priors of `constants.ts`. The curve h is one crest with a rise and a fall, or a crest with a lower one
- * before or after it, or going stale from the first day. Inference is exact up to the grid: peak, components and noise
- * on nodes, the height a cut-off normal, everything else Gaussian. The same input gives the same bytes, in any order of
- * its brews.
+ * with the priors of `constants.ts`; the shapes h are those of `SHAPES`, by their shares. A mark may be a gross error.
+ * Inference is exact up to the grid: peak, components, noise and which marks are gross errors on nodes, the height a
+ * cut-off normal, everything else Gaussian. The same input gives the same bytes on one JavaScript engine, in any order
+ * of its brews.
  *
  * @param density 1 in use; 2 doubles every grid, for checking that no reported figure depends on it
  * @throws RangeError when σ₀ is not a positive number
@@ -83,7 +83,7 @@ export function fitCrest(input: CrestInput, density = 1): CrestFit {
     effects,
     claimed: claimedEffect(posterior, draws, claimed),
     confounded: confoundingOf(posterior, brews, settings, input.reference),
-    forgiving: forgivingOf(posterior, draws, settings, brews),
+    forgiving: forgivingOf(posterior, draws, settings, effects, brews),
     basis: basisOf(brews),
     outliers: outliersOf(posterior, draws, brews),
     options,
@@ -147,8 +147,10 @@ export function posteriorFor(input: CrestInput, asked: readonly CrestBrew[], den
   const data = dataOf(input, brews, terms, new Set(asked.map(({ id }) => id)));
   const grid = gridOf(density, data.contrasts.length > 0 ? 'comparisons' : 'marks');
   const sibling = known.length === 0 ? siblingInput(input) : null;
-  const peakPrior = sibling ? siblingPrior(fitCrest(sibling, density), sibling, input) : priorPeak(input);
-  const peakWeights = peakWeightsOf(grid.logPeaks, peakPrior, input.restAdviceDays);
+  const peakPrior = sibling
+    ? siblingPrior(posteriorFor(sibling, [], density).posterior, sibling, input)
+    : priorPeak(input);
+  const peakWeights = peakWeightsOf(grid.logPeaks, peakPrior, sibling ? null : input.restAdviceDays);
   const shares = input.prior?.shapes?.shares ?? SHAPE_SHARES;
   const posterior = posteriorOf(data, grid, { peakWeights, shares, noise: input.prior?.noise ?? SCALE_NOISE });
   const nodes = posterior.noiseNodes.map((noiseNode) => nodePosterior(posterior.data, noiseNode));

@@ -1,56 +1,44 @@
 import { DRAW_SEED, FORGIVING } from './constants';
 import { histogramQuantiles } from './curve';
 import { normalTable, type Draws } from './draws';
-import { effectDraws } from './effects';
+import { jointEffectDraws } from './effects';
 import type { Setting } from './factors';
-import { KNOTS } from './knots';
 import type { Posterior } from './posterior';
-import type { Forgiving } from './types';
+import type { Effect, Forgiving } from './types';
 import type { UsableBrew } from './usable';
 
 /**
- * How far the score fell over the recipes and days tried: in each drawn curve the range over the days tried and, on
- * top, the range of what the settings tried did, the reference's being nothing. Null while there is too little to say
- * it of.
+ * How far the score fell over the settings tried: in each draw the range of what they did, the reference's being
+ * nothing. Fussy is only what has a setting that surely made a difference. Null while there is too little to say it of.
+ *
+ * @param effects of the settings, in their order
  */
 export function forgivingOf(
   posterior: Posterior,
   draws: Draws,
   settings: readonly Setting[],
+  effects: readonly Effect[],
   brews: readonly UsableBrew[],
 ): Forgiving | null {
   const tried = settings.filter(({ factor }) => factor !== 'taster');
-  if (tried.length < FORGIVING.settings || brews.length < FORGIVING.cups) return null;
-  const { count, curves } = draws;
-  const knots = KNOTS.length;
+  const m = tried.length;
+  if (m < FORGIVING.settings || brews.length < FORGIVING.cups) return null;
+  const { count } = draws;
   const { sigma0 } = posterior.data;
-  const effects = effectDraws(posterior, draws, tried);
-  const normals = normalTable(count, tried.length, DRAW_SEED + 2);
-  const [first, last] = [brews[0]!.age, brews.at(-1)!.age];
-  const from = KNOTS.findIndex((day) => day >= Math.floor(first));
-  const to = KNOTS.findLastIndex((day) => day <= Math.ceil(last));
+  const drawn = jointEffectDraws(posterior, draws, tried, normalTable(count, m, DRAW_SEED + 2));
   const falls = new Float64Array(count);
-  let little = 0;
-  let much = 0;
+  let [little, much] = [0, 0];
   for (let d = 0; d < count; d++) {
-    let [best, worst] = [0, 0];
-    effects.forEach(({ means, variances }, s) => {
-      const effect = means[d]! + Math.sqrt(variances[d]!) * normals[d * tried.length + s]!;
-      best = Math.max(best, effect);
-      worst = Math.min(worst, effect);
-    });
-    let [top, bottom] = [-Infinity, Infinity];
-    for (let k = Math.max(0, from); k <= to; k++) {
-      const y = curves[d * knots + k]!;
-      if (y > top) top = y;
-      if (y < bottom) bottom = y;
-    }
-    const fall = best - worst + Math.max(0, top - bottom);
+    const of = drawn.subarray(d * m, (d + 1) * m);
+    const fall = Math.max(0, ...of) - Math.min(0, ...of);
     falls[d] = fall;
     if (fall < FORGIVING.within * sigma0) little += 1 / count;
     if (fall > FORGIVING.beyond * sigma0) much += 1 / count;
   }
+  const isSure = effects.some(
+    ({ factor, helps }) => factor !== 'taster' && Math.max(helps, 1 - helps) >= FORGIVING.sure,
+  );
   const [lo = NaN, hi = NaN] = histogramQuantiles(falls, [0.1, 0.9]);
-  const is = little >= FORGIVING.probability ? 'forgiving' : much >= FORGIVING.probability ? 'fussy' : null;
-  return { fall: { mean: falls.reduce((sum, fall) => sum + fall, 0) / count, lo, hi }, is, settings: tried.length };
+  const is = little >= FORGIVING.probability ? 'forgiving' : much >= FORGIVING.probability && isSure ? 'fussy' : null;
+  return { fall: { mean: falls.reduce((sum, fall) => sum + fall, 0) / count, lo, hi }, is, settings: m };
 }

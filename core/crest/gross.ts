@@ -16,6 +16,18 @@ import type { Moments } from './types';
  * left on the whole grid.
  */
 
+/**
+ * Probability that a mark is a gross error, from a prediction of it that is normal.
+ *
+ * @param missedBy the mark less its prediction, points
+ * @param sd of the prediction, the noise of a sound mark included, points
+ */
+export function grossProbability(missedBy: number, sd: number): number {
+  const wide = Math.hypot(sd, GROSS.sd);
+  const logOdds = GROSS_LOG_ODDS + Math.log(sd / wide) + 0.5 * ((missedBy / sd) ** 2 - (missedBy / wide) ** 2);
+  return 1 / (1 + Math.exp(-logOdds));
+}
+
 /** A set of entries taken as gross errors. */
 interface GrossSet {
   entries: readonly number[];

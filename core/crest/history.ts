@@ -1,6 +1,7 @@
 import { clamp } from 'es-toolkit';
 import {
   BASELINE_MEAN,
+  BASELINE_SD,
   GRID_REACH,
   HISTORY,
   LEAST_EVIDENCE,
@@ -248,14 +249,18 @@ export function noisePriorFrom(past: readonly Pick<PastBag, 'bagLikelihood'>[], 
   return { mean: taster.mean, sd: Math.hypot(taster.sd, bagSd) };
 }
 
-/** The baseline a new bag is expected to reach, points: the taster's mean, shrunk to `BASELINE_MEAN`. */
+/**
+ * The baseline a new bag is expected to reach, points: the taster's mean, shrunk to `BASELINE_MEAN`. Each past bag
+ * speaks with the prior of its own fit taken out, or that prior would be counted once a bag.
+ */
 export function baselineFrom(past: readonly Pick<PastBag, 'bagLikelihood'>[]): number {
   const { tasterSd, bagSd } = HISTORY.baseline;
   return normalPosterior(
     { mean: BASELINE_MEAN, sd: tasterSd },
-    past.flatMap(({ bagLikelihood: { baseline } }) =>
-      baseline ? [{ value: baseline.mean, variance: baseline.sd ** 2 + bagSd ** 2 }] : [],
-    ),
+    past.flatMap(({ bagLikelihood: { baseline } }) => {
+      const own = baseline && ownEvidence(baseline, { mean: BASELINE_MEAN, sd: BASELINE_SD }, BASELINE_MEAN);
+      return own ? [{ value: own.value, variance: own.variance + bagSd ** 2 }] : [];
+    }),
   ).mean;
 }
 

@@ -9,6 +9,7 @@ import {
 } from './constants';
 import { FIRST_CREST, FLAT_PEAK, FRESH_PEAK, type Grid } from './grid';
 import type { Posterior } from './posterior';
+import type { Moments } from './types';
 
 /**
  * What the brews alone say of the peak or the shape: ln likelihood of each entry of the axis, 0 at the likeliest. The
@@ -70,6 +71,16 @@ export function peakSummary(
     hi: Math.exp(Math.max(median, his[shortest]!)),
     coverage: INTERVAL_COVERAGE,
   };
+}
+
+/** Mean and sd of ln peak age, given that the bag has a crest after its first days; a cell is spread over its width. */
+export function logPeakMoments(posterior: Posterior): Moments {
+  const { logPeaks, peakStep } = posterior.grid;
+  const crested = sumToOne(posterior.marginal('peak').map((mass, p) => (p < FIRST_CREST ? 0 : mass)));
+  const sum = (of: (x: number) => number): number =>
+    crested.reduce((total, mass, p) => total + (mass > 0 ? mass * of(logPeaks[p]!) : 0), 0);
+  const mean = sum((x) => x);
+  return { mean, sd: Math.sqrt(sum((x) => (x - mean) ** 2) + peakStep ** 2 / 12) };
 }
 
 /**

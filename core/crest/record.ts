@@ -28,6 +28,8 @@ export interface RecordedBrew extends BrewParameters {
   portionId?: string | null;
   comparisons?: readonly Comparison[];
   byLevels?: number | null;
+  /** The mark was asked about and is meant. */
+  isMeant?: boolean;
 }
 
 /** A bag and its log, as a file or a database keeps them. */
@@ -72,6 +74,7 @@ export function crestInput(record: BagRecord): CrestInput {
       bloomMultiple: brew.bloomMultiple ?? null,
       comparisons: brew.comparisons ?? [],
       byLevels: brew.byLevels ?? null,
+      isMeant: brew.isMeant ?? false,
     })),
   };
 }

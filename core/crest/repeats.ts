@@ -1,3 +1,4 @@
+import { SHARED_BREW, SHARED_MORNING } from './constants';
 import type { Repeats } from './history';
 
 /**
@@ -7,19 +8,23 @@ import type { Repeats } from './history';
 export interface RepeatGroup {
   scores: readonly number[];
   sigma0: number;
+  /** Whether they were poured from one brew; else they were brewed apart, on one day. */
+  isOneBrew: boolean;
 }
 
 /**
- * Pools groups of blind repeats by scale: s² = Σ (y − group mean)² / ν with ν = Σ (group size − 1) degrees of freedom.
- * Groups of one say nothing.
+ * Pools groups of blind repeats by scale: s² = Σ (y − group mean)² / (1 − c) / ν with ν = Σ (group size − 1) degrees of
+ * freedom. What cups of a group have of their noise in common (a share c: their brew, or their morning) moves them
+ * together, so that they lie apart by σ√(1 − c) only. Groups of one say nothing.
  */
 export function pooledRepeats(groups: readonly RepeatGroup[]): Repeats[] {
   const byScale = new Map<number, { squares: number; degrees: number }>();
-  for (const { scores, sigma0 } of groups) {
+  for (const { scores, sigma0, isOneBrew } of groups) {
     if (scores.length < 2) continue;
     const mean = scores.reduce((a, b) => a + b, 0) / scores.length;
     const pool = byScale.get(sigma0) ?? { squares: 0, degrees: 0 };
-    pool.squares += scores.reduce((sum, y) => sum + (y - mean) ** 2, 0);
+    const own = 1 - (isOneBrew ? SHARED_BREW : SHARED_MORNING);
+    pool.squares += scores.reduce((sum, y) => sum + (y - mean) ** 2, 0) / own;
     pool.degrees += scores.length - 1;
     byScale.set(sigma0, pool);
   }

@@ -1,8 +1,9 @@
-import { INTERVAL_COVERAGE, PEAK_FACTOR_BY_STYLE, SIBLING_LOG_SD } from './constants';
+import { PEAK_FACTOR_BY_STYLE, SIBLING_LOG_SD } from './constants';
 import { STYLES, type Style } from '../brew/kinds';
-import { quantile } from './normal';
+import { logPeakMoments } from './peak';
+import type { Posterior } from './posterior';
 import { priorPeak } from './prior';
-import type { CrestFit, CrestInput, PeakPrior } from './types';
+import type { CrestInput, PeakPrior } from './types';
 import { usableBrews } from './usable';
 
 /** How much later a drink of one style peaks than one of another. */
@@ -25,13 +26,14 @@ export function siblingInput(input: CrestInput): CrestInput | null {
 }
 
 /**
- * The prior a style without brews takes from its sibling: the sibling's peak, moved by the table's factor between the
- * two styles, and wider by `SIBLING_LOG_SD`, but never wider than without it. The interval is read as a log-normal's.
+ * The prior a style without brews takes from its sibling: the posterior of the sibling's peak, given that it has one,
+ * moved by the table's factor between the two styles, and wider by `SIBLING_LOG_SD`, but never wider than without it.
+ * The roaster's advice is in it already.
  */
-export function siblingPrior({ peak }: CrestFit, sibling: CrestInput, input: CrestInput): PeakPrior {
-  const logSd = Math.log(peak.hi / peak.lo) / (2 * quantile((1 + INTERVAL_COVERAGE) / 2));
+export function siblingPrior(posterior: Posterior, sibling: CrestInput, input: CrestInput): PeakPrior {
+  const { mean, sd } = logPeakMoments(posterior);
   return {
-    days: peak.day * laterBy(sibling.reference.style, input.reference.style),
-    logSd: Math.min(Math.hypot(logSd, SIBLING_LOG_SD), priorPeak(input).logSd),
+    days: Math.exp(mean) * laterBy(sibling.reference.style, input.reference.style),
+    logSd: Math.min(Math.hypot(sd, SIBLING_LOG_SD), priorPeak(input).logSd),
   };
 }

@@ -110,7 +110,7 @@ export type FactorName = (typeof FACTOR_NAMES)[number];
 export type ClaimedEffect = Omit<Effect, 'factor' | 'setting' | 'change'>;
 
 /**
- * How far the score fell over what was tried, points: the mean, and 10 % and 90 % quantiles; and what that is called.
+ * How far the score fell over the settings tried, points: the mean, and 10 % and 90 % quantiles; and what that is called.
  */
 export interface Forgiving {
   fall: { mean: number; lo: number; hi: number };

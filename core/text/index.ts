@@ -18,6 +18,7 @@ export * from './reminders';
 export * from './shapes';
 export * from './shelf';
 export * from './sitting';
+export * from './slips';
 export * from './stateOnDay';
 export * from './units';
 export { effectChangeText, effectText } from './verdict';

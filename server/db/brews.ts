@@ -349,6 +349,15 @@ export async function setFault(
   return bagId;
 }
 
+/** Says which score of a cup is meant, or (null) takes that back; returns the bag's id. */
+export async function setMeant(db: EntityManager, id: string, meantScore: number | null): Promise<string> {
+  const { bagId } = await loadBrew(db, id);
+  await db.update(CupEntity, { brewId: id }, { meantScore });
+  await touchBrew(db, id);
+  await touchBag(db, bagId);
+  return bagId;
+}
+
 /** Deletes a brew so that it can be brought back, or brings it back; returns the bag's id. */
 export async function setBrewDeleted(db: EntityManager, id: string, deletedAt: string | null): Promise<string> {
   const brew = await db.findOneBy(BrewEntity, { id });

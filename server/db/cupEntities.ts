@@ -48,6 +48,7 @@ export interface CupRow extends Record<Attribute, number | null> {
   company: Company | null;
   blind: boolean;
   nag: Nag | null;
+  meantScore: number | null;
 }
 
 const attributes = {
@@ -68,7 +69,7 @@ export const CupEntity = new EntitySchema<CupRow>({
     ...{ liquorColour: optionalText, liquorClarity: optionalText, shotLayers: optionalText, coffeeFaults: json },
     ...{ progress: optionalText, comparisons: { ...json, default: '[]' } },
     ...{ milkKind: text, company: optionalText, blind: { type: 'boolean' }, nag: optionalJson },
-    remarksPrivate: { type: 'boolean' },
+    ...{ remarksPrivate: { type: 'boolean' }, meantScore: optionalReal },
   },
 });
 

@@ -45,6 +45,13 @@ export async function loadTastings(
     await db.findBy(BrewEntity, { id: In(cups.map(({ brewId }) => brewId)) }),
     ({ id }) => id,
   );
+  const drinks = new Map(
+    (
+      await db.query<{ brewId: string; milkG: number | null; iceG: number | null }[]>(
+        'SELECT "brewId", "milkG", "iceG" FROM making WHERE "milkG" IS NOT NULL OR "iceG" IS NOT NULL',
+      )
+    ).map(({ brewId, milkG, iceG }) => [brewId, [milkG, iceG]] as const),
+  );
   const who = await loadTasterIdentity(db);
   const words = withWords
     ? await wordsOfCups(
@@ -64,6 +71,7 @@ export async function loadTastings(
         tasterId: brew.tasterId && who(brew.tasterId),
         on: brew.brewedAt.slice(0, 10),
         recipe: JSON.stringify([style, brewer, doseG, waterG, waterC, grindStep, filter, waterRecipe]),
+        drink: JSON.stringify([style, cup.milkKind, ...(drinks.get(brew.id) ?? [])]),
         cup,
         words: words.get(cup.id) ?? [],
       },

@@ -238,6 +238,18 @@ export async function nameSeat(db: EntityManager, seatId: string, tasterId: stri
   await db.update(SeatEntity, { id: seatId }, { tasterId });
 }
 
+/** The tasters of the household that sit on seats, by the seat; of a guest nobody knows who it is. */
+export async function knownTasters(db: EntityManager, seats: readonly WrittenSeat[]): Promise<Map<string, string>> {
+  const all = await db.find(TasterEntity);
+  return new Map(
+    seats.flatMap((seat) => {
+      const isSame = ({ name }: { name: string }): boolean => nameKey(name) === nameKey(seat.name);
+      const id = seat.tasterId ?? (seat.isGuest ? undefined : all.find(isSame)?.id);
+      return id === undefined ? [] : [[seat.id, id] as const];
+    }),
+  );
+}
+
 /**
  * The taster of each seat at which something was written: the one the host named, or a new one. A guest who goes by the
  * name of a taster is a guest all the same.
@@ -247,13 +259,12 @@ export async function tastersOfSeats(
   seats: readonly WrittenSeat[],
   now: Date,
 ): Promise<Map<string, string>> {
-  const all = await db.find(TasterEntity);
-  const taken = new Set(all.map(({ name }) => nameKey(name)));
+  const known = await knownTasters(db, seats);
+  const taken = new Set((await db.find(TasterEntity)).map(({ name }) => nameKey(name)));
   const tasters = new Map<string, string>();
   for (const seat of seats.filter(hasWritten)) {
-    const isSame = ({ name }: { name: string }): boolean => nameKey(name) === nameKey(seat.name);
-    let tasterId = seat.tasterId ?? (seat.isGuest ? null : (all.find(isSame)?.id ?? null));
-    if (tasterId === null) {
+    let tasterId = known.get(seat.id);
+    if (tasterId === undefined) {
       tasterId = randomUUID();
       const name = freeName(seat.name, taken);
       taken.add(nameKey(name));

@@ -2,14 +2,14 @@ import type { EntityManager } from 'typeorm';
 import type { Bag } from '../../contract/bag';
 import { notInFuture } from '../dates';
 import { loadBag } from '../db/bags';
-import { changeBrew, loadBrew, setBrewDeleted, setFault, touchBrew } from '../db/brews';
+import { changeBrew, loadBrew, setBrewDeleted, setFault, setMeant, touchBrew } from '../db/brews';
 import { endNag, nagAgain } from '../db/cups';
 import { recordChange } from '../db/history';
 import { loadTrace } from '../db/making';
 import type { Deps } from '../deps';
 import type { Handlers } from '../routes';
 
-type BrewEndpoint = 'changeBrew' | 'setFault' | 'endNag' | 'nagAgain' | 'brewTrace' | 'removeBrew' | 'restoreBrew';
+type BrewEndpoint = 'changeBrew' | 'setFault' | 'setMeant' | 'endNag' | 'nagAgain' | 'brewTrace' | 'removeBrew' | 'restoreBrew';
 
 /** Brews already logged: change, mark a fault, delete, bring back. */
 export function brewHandlers({ store, verdicts, now }: Deps): Handlers<BrewEndpoint> {
@@ -41,6 +41,7 @@ export function brewHandlers({ store, verdicts, now }: Deps): Handlers<BrewEndpo
       }),
 
     setFault: ({ params: { id }, body }) => changing(id, (db) => setFault(db, id, body)),
+    setMeant: ({ params: { id }, body: { score } }) => changing(id, (db) => setMeant(db, id, score)),
 
     /** The word that would not come has come, or is given up; taking that back lets it nag again. */
     endNag: ({ params: { id }, body: { word } }) => changingNag(id, (db) => endNag(db, id, word, now())),

@@ -20,6 +20,7 @@ import {
   keepAnswer,
   keepDone,
   keepKeySeen,
+  knownTasters,
   loadSeats,
   loadSitting,
   loadSittings,
@@ -234,7 +235,7 @@ async function reveal({ store, now, verdicts }: Deps, id: string): Promise<Set<s
     const unforetold = await store.write(async (db) => {
       const [sitting, seats] = [await loadSitting(db, id), await loadSeats(db, id)];
       openSitting(sitting);
-      const cups = cupsOfReveal(sitting, seats, now());
+      const cups = cupsOfReveal(sitting, seats, await knownTasters(db, seats), now());
       const missing = cups.filter((cup) => !foretold.has(keyOf(cup)));
       if (missing.length > 0) return missing;
       const complete = cups.map((cup) => ({ ...cup, prediction: foretold.get(keyOf(cup)) ?? null }));

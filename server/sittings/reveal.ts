@@ -16,11 +16,20 @@ export interface CupToReveal extends CupToLog {
   prediction: Omit<Prediction, 'brewId' | 'madeAt'> | null;
 }
 
-/** The cups a reveal logs, nothing foretold of them yet. */
-export function cupsOfReveal(sitting: SittingRow, seats: readonly WrittenSeat[], now: Date): CupToReveal[] {
+/**
+ * The cups a reveal logs, nothing foretold of them yet.
+ *
+ * @param tasters who sits where, as far as the household knows; anybody else is somebody new
+ */
+export function cupsOfReveal(
+  sitting: SittingRow,
+  seats: readonly WrittenSeat[],
+  tasters: ReadonlyMap<string, string>,
+  now: Date,
+): CupToReveal[] {
   return cupsToLog(sitting, seats, wallInstant(now)).map((cup) => ({
     ...cup,
-    input: brewInput.parse(cup.draft),
+    input: brewInput.parse({ ...cup.draft, tasterId: tasters.get(cup.seatId) ?? cup.seatId }),
     prediction: null,
   }));
 }

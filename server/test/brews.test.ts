@@ -123,6 +123,27 @@ describe('a brew', () => {
     expect((await page(bagId)).brews[0]).toMatchObject({ score: 90, revision: 4 });
   });
 
+  it('with a slip of the pen is asked about, until it is corrected or meant', async () => {
+    const bagId = await server.addBag();
+    for (const [i, mark] of [8.4, 8.6, 8.5, 8.3].entries())
+      await server.addBrew(bagId, brewDraft({ brewedAt: `2026-02-${20 + i}T08:00:00Z`, cup: cup({ mark }) }));
+    const slip = brewDraft({ brewedAt: '2026-02-24T08:00:00Z', cup: cup({ mark: 0.5 }) });
+    const id = await server.addBrew(bagId, slip);
+    const asked = async (): Promise<string[]> => (await page(bagId)).verdict.outliers.map((one) => one.id);
+    expect(await asked()).toEqual([id]);
+    const revision = (await page(bagId)).brews[0]?.revision ?? 0;
+    await server.ok('PUT', `/brews/${id}/meant`, { score: 5 });
+    expect(await asked()).not.toContain(id);
+    expect((await page(bagId)).brews[0]).toMatchObject({ revision: revision + 1, cup: { meantScore: 5 } });
+    // Another mark is another question.
+    await server.ok('PUT', `/brews/${id}`, { ...slip, cup: cup({ mark: 0.8, meantScore: 5 }) });
+    expect(await asked()).toEqual([id]);
+    await server.ok('PUT', `/brews/${id}`, { ...slip, cup: cup({ mark: 8.5 }) });
+    expect(await asked()).toEqual([]);
+    expect((await server.refused('PUT', `/brews/${id}/meant`, { score: 101 })).status).toBe(400);
+    expect((await server.refused('PUT', '/brews/nobody/meant', { score: 5 })).status).toBe(404);
+  });
+
   it('with a fault stays in the log and leaves the judgement', async () => {
     const bagId = await server.addBag();
     for (const [day, mark] of [

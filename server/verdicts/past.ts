@@ -3,7 +3,7 @@ import { pastBagOf, type FinishedBag } from '../../application/exchange';
 import { levelledCup } from '../../application/judgeBag';
 import type { LevelLiking } from '../../core/cup';
 import { levelCosts, type LevelCosts } from '../../core/palate';
-import { noisePriorFrom, pooledRepeats, type PastBag, type Repeats, type TasterPrior } from '../../core/crest';
+import { noisePriorFrom, pooledRepeats, type PastBag, type RepeatGroup, type TasterPrior } from '../../core/crest';
 import { loadFinishedBags, loadFinishedHeads, loadKindsInUse } from '../db/bags';
 import { likingsForEngine, repeatsForEngine } from '../../application/palate';
 import { loadLevelledCups } from '../db/brews';
@@ -16,7 +16,8 @@ import { EngineProblem, type BagKind, type Engine } from './engineHere';
 import { within } from '../waiting';
 
 /** What a bag's prior depends on. */
-type KindedBag = Pick<Bag, 'roastLevel' | 'process' | 'finishedOn'> & { reference: Pick<Bag['reference'], 'style'> };
+type KindedBag = Partial<Pick<Bag, 'id'>> &
+  Pick<Bag, 'roastLevel' | 'process' | 'finishedOn'> & { reference: Pick<Bag['reference'], 'style'> };
 
 /** A bag as far as its prior goes. */
 export const bagKindOf = ({
@@ -38,11 +39,14 @@ interface Judge {
   judge(bag: Bag): Promise<void>;
 }
 
+/** Blind repeats of bags in use: those of finished bags have spoken in their bags' fits. */
+type BagRepeats = readonly (RepeatGroup & { bagId: string })[];
+
 interface Read {
   /** Names the finished bags, their revisions and the blind repeats it was read from. */
   key: string;
   /** Null while there is no past at all: then the table stands. */
-  past: { bags: PastBag[]; repeats: Repeats[] } | null;
+  past: { bags: PastBag[]; repeats: BagRepeats } | null;
   /** Whether finished bags teach how the next ones run. */
   learnsShapes: boolean;
   /** What complaints cost by the marks of finished bags, and what amounts are worth by all marks. */
@@ -61,6 +65,12 @@ const asWished = (
   ...(Object.keys(costs).length > 0 && { levelCosts: costs }),
   ...(Object.keys(likings).length > 0 && { levelLikings: likings }),
 });
+
+/** A bag's own repeats speak in its own fit. */
+function withoutOwnRepeats(prior: TasterPrior, { bags, repeats }: NonNullable<Read['past']>, id?: string): TasterPrior {
+  const others = repeats.filter(({ bagId }) => bagId !== id);
+  return others.length === repeats.length ? prior : { ...prior, noise: noisePriorFrom(bags, pooledRepeats(others)) };
+}
 
 /**
  * What the household's finished bags and blind repeats teach of the next bag. It is read anew, in the background, when
@@ -103,8 +113,9 @@ export class Past {
     const { key, repeats, learnsShapes } = await this.#now();
     if (this.#read?.key !== key) await this.#readAnew(key, repeats, learnsShapes);
     const bags = this.#read?.past?.bags ?? [];
-    const degrees = repeats.reduce((sum, one) => sum + one.degrees, 0);
-    return { factor: Math.exp(noisePriorFrom(bags, repeats).mean), bags: bags.length, repeats: degrees };
+    const pooled = pooledRepeats(repeats);
+    const degrees = pooled.reduce((sum, one) => sum + one.degrees, 0);
+    return { factor: Math.exp(noisePriorFrom(bags, pooled).mean), bags: bags.length, repeats: degrees };
   }
 
   /** The household's own finished bags, with what each teaches. */
@@ -116,7 +127,9 @@ export class Past {
   taught(bag: KindedBag): TasterPrior | null | undefined {
     if (bag.finishedOn !== null) return null;
     if (this.#read === null) return undefined;
-    return this.#read.past === null ? null : this.#read.priors.get(keyOf(bagKindOf(bag)));
+    if (this.#read.past === null) return null;
+    const prior = this.#read.priors.get(keyOf(bagKindOf(bag)));
+    return prior && withoutOwnRepeats(prior, this.#read.past, bag.id);
   }
 
   /** The same, worked out where it is not known for this kind of bag; the table's while the past was never read. */
@@ -125,27 +138,31 @@ export class Past {
     const read = this.#read;
     if (known !== undefined || !read?.past) return known ?? null;
     const kind = bagKindOf(bag);
-    const [prior] = await this.engine.priors({ past: read.past.bags, repeats: read.past.repeats, kinds: [kind] });
+    const repeats = pooledRepeats(read.past.repeats);
+    const [prior] = await this.engine.priors({ past: read.past.bags, repeats, kinds: [kind] });
     if (!prior) return null;
     const wished = asWished(prior, read);
     read.priors.set(keyOf(kind), wished);
-    return wished;
+    return withoutOwnRepeats(wished, read.past, bag.id);
   }
 
-  async #now(): Promise<{ key: string; repeats: Repeats[]; learnsShapes: boolean }> {
+  async #now(): Promise<{ key: string; repeats: BagRepeats; learnsShapes: boolean }> {
     const { heads, groups, learnsShapes, others } = await this.store.read(async (db) => ({
       heads: await loadFinishedHeads(db),
       groups: repeatsForEngine(await loadTastings(db, 'repeats', { withWords: false })),
       learnsShapes: (await loadSettings(db)).learnsShapes,
       others: (await loadExchanges(db)).map(({ id }) => id),
     }));
-    const repeats = pooledRepeats(groups);
+    const finished = new Set(heads.map(([id]) => id));
+    const repeats = groups.filter(({ bagId }) => !finished.has(bagId));
     return { key: JSON.stringify([heads, repeats, learnsShapes, others]), repeats, learnsShapes };
   }
 
-  async #readAnew(key: string, repeats: Repeats[], learnsShapes: boolean): Promise<void> {
-    const { finished, kinds, others, levelled, tastings } = await this.store.read(async (db) => ({
-      finished: await loadFinishedBags(db),
+  async #readAnew(key: string, repeats: BagRepeats, learnsShapes: boolean): Promise<void> {
+    // What is read of the cups is read last: right after an import judging the finished bags takes a while, and a shelf
+    // is waiting for the store.
+    const own = await this.#bagLikelihoods(await this.store.read(loadFinishedBags));
+    const { kinds, others, levelled, tastings } = await this.store.read(async (db) => ({
       kinds: await loadKindsInUse(db),
       others: await loadExchanges(db),
       levelled: await loadLevelledCups(db),
@@ -153,13 +170,13 @@ export class Past {
     }));
     const costs = levelCosts(levelled.flatMap(({ bag, cup }) => levelledCup(bag, cup) ?? []));
     const likings = likingsForEngine(tastings);
-    const own = await this.#bagLikelihoods(finished);
     const bags: PastBag[] = [...own, ...others.flatMap((file) => file.bags.map(pastBagOf))];
     if (bags.length === 0 && repeats.length === 0) {
       this.#read = { key, past: null, learnsShapes, costs, likings, priors: new Map() };
       return;
     }
-    const priors = kinds.length === 0 ? [] : await this.engine.priors({ past: bags, repeats, kinds });
+    const pooled = pooledRepeats(repeats);
+    const priors = kinds.length === 0 ? [] : await this.engine.priors({ past: bags, repeats: pooled, kinds });
     this.#read = {
       key,
       past: { bags, repeats },

@@ -24,11 +24,10 @@ export function HowItRuns({ page: { verdict, prior, record, settings } }: { page
       </p>
       {forgiving?.is && (
         <p>
-          <strong>{forgiving.is === 'forgiving' ? 'Forgiving' : 'Fussy'}</strong>: over{' '}
-          {countWord(forgiving.settings + 1)} settings and the days tried the score fell by{' '}
-          {numberText(inScale(verdict.scale, forgiving.fall.mean), 1)} from the best to the worst, 8 in 10 between{' '}
-          {numberText(inScale(verdict.scale, forgiving.fall.lo), 1)} and{' '}
-          {numberText(inScale(verdict.scale, forgiving.fall.hi), 1)}.
+          <strong>{forgiving.is === 'forgiving' ? 'Forgiving' : 'Fussy'}</strong>: between the best and the worst of{' '}
+          {forgiving.settings + 1} settings tried lie {numberText(inScale(verdict.scale, forgiving.fall.mean), 1)} (80 %
+          likely {numberText(inScale(verdict.scale, forgiving.fall.lo), 1)}–
+          {numberText(inScale(verdict.scale, forgiving.fall.hi), 1)}).
         </p>
       )}
       {foretold + compared > 0 && (

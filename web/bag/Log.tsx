@@ -42,7 +42,7 @@ export function Log({ page, today, chosen, onChoose, without, onLeaveOut }: Prop
             key={brew.id}
             brew={brew}
             read={read.get(brew.id)}
-            outlier={verdict.outliers.find(({ id }) => id === brew.id)}
+            isAsked={verdict.outliers.some(({ id }) => id === brew.id)}
             taster={tasters.find((taster) => taster.id === brew.tasterId)?.name}
             reference={page.bag.reference}
             scale={verdict.scale}

@@ -5,22 +5,25 @@ import type { Brew } from '../../contract/brew';
 import type { BrewParametersInput } from '../../contract/brewParameters';
 import { PICTURES_OF_BREW } from '../../contract/picture';
 import type { Verdict } from '../../contract/verdict';
-import { FAULTS, KIND_TRAITS, brewKindOf, minutesText, type Fault } from '../../core/brew';
-import { ATTRIBUTES, markOf, SCALE_RANGES, scoreOfSheet, sumOfSheet, type ScoringScale } from '../../core/cup';
-import { comparisonText, cupsText, FAULT_MEANING, parametersLine } from '../../core/text';
+import { KIND_TRAITS, brewKindOf, minutesText } from '../../core/brew';
+import { ATTRIBUTES, markOf, scoreOfSheet, sumOfSheet, type ScoringScale } from '../../core/cup';
+import { comparisonText, cupsText, parametersLine } from '../../core/text';
 import { useUnits } from '../api/useUnits';
 import { api, problemOf } from '../api/api';
 import { Pictures } from '../domain/Pictures';
-import { clockText, dateText, markText, numberText, sentenceCase, words, weightText } from '../ui/format';
+import { clockText, dateText, markText, numberText, scoreText, sentenceCase, words, weightText } from '../ui/format';
 import { toastShown } from '../state/notices';
 import { useAppDispatch } from '../state/store';
 import { CupDetails, CupWords } from './CupDetails';
+import { FaultItems } from './FaultItems';
 import { MakingDetails } from './MakingDetails';
+import { MarkQuestion } from './MarkQuestion';
 
 interface Props {
   brew: Brew;
   read: Verdict['brews'][number] | undefined;
-  outlier: Verdict['outliers'][number] | undefined;
+  /** Its mark is probably a slip, and is asked about. */
+  isAsked: boolean;
   taster: string | undefined;
   reference: BrewParametersInput;
   /** The scale the judgement is written in. */
@@ -56,7 +59,7 @@ const WHY_OUT = {
 export function LogEntry({
   brew,
   read,
-  outlier,
+  isAsked,
   taster,
   reference,
   scale,
@@ -77,12 +80,7 @@ export function LogEntry({
     ...ATTRIBUTES.map((name) => [name, cup[name]] as const),
   ].flatMap(([name, given]) => (given === null ? [] : [`${name} ${numberText(given, 2)}`]));
   const { sum, most } = sumOfSheet(cup.parts);
-  const mark =
-    brew.score === null
-      ? '–'
-      : cup.scoringScale === 'parts'
-        ? numberText(brew.score, 2)
-        : markText(cup.scoringScale, markOf(cup.scoringScale, brew.score));
+  const mark = brew.score === null ? '–' : scoreText(cup.scoringScale, brew.score);
   const grind = brew.grindStep ? `, grind ${brew.grindStep > 0 ? '+' : '−'}${Math.abs(brew.grindStep)}` : '';
   const about = [
     dateText(brew.brewedAt.slice(0, 10), today),
@@ -129,12 +127,7 @@ export function LogEntry({
             {read?.leftOut && `(${WHY_OUT[read.leftOut]})`}
           </div>
         )}
-        {outlier && (
-          <div className="small ember">
-            The other cups foretold about {numberText(Math.abs(outlier.missedBy) / SCALE_RANGES[scale].points, 1)}{' '}
-            {outlier.missedBy < 0 ? 'more' : 'less'}: did something go wrong? If so, mark it; if not, it counts.
-          </div>
-        )}
+        {isAsked && <MarkQuestion brew={brew} brews={brews} />}
         {cup.comparisons.length > 0 && (
           <strong className="progress-word">{sentenceCase(comparedWith(brew, brews))}</strong>
         )}
@@ -217,20 +210,8 @@ function Reason({
 function EntryMenu({ brew }: { brew: Brew }) {
   const navigate = useNavigate();
   const dispatch = useAppDispatch();
-  const [setFault] = api.useSetFaultMutation();
   const [removeBrew] = api.useRemoveBrewMutation();
   const { id, bagId } = brew;
-
-  const mark = async (fault: Fault | null): Promise<void> => {
-    const { error } = await setFault({ id, body: { fault, faultNote: fault === null ? '' : brew.faultNote } });
-    dispatch(
-      toastShown({
-        text:
-          problemOf(error)?.message ??
-          (fault === null ? 'It counts again.' : `${sentenceCase(words(fault))}. ${FAULT_MEANING[fault]}`),
-      }),
-    );
-  };
 
   const remove = async (): Promise<void> => {
     const { error } = await removeBrew({ id });
@@ -256,18 +237,7 @@ function EntryMenu({ brew }: { brew: Brew }) {
         </Dropdown.Item>
         <Dropdown.Item onClick={() => void navigate(`/bags/${bagId}/brews/${id}`)}>Edit</Dropdown.Item>
         <Dropdown.Divider />
-        {brew.fault === null ? (
-          <>
-            <Dropdown.Header>Something went wrong</Dropdown.Header>
-            {FAULTS.map((fault) => (
-              <Dropdown.Item key={fault} onClick={() => void mark(fault)}>
-                {sentenceCase(words(fault))}
-              </Dropdown.Item>
-            ))}
-          </>
-        ) : (
-          <Dropdown.Item onClick={() => void mark(null)}>No fault after all</Dropdown.Item>
-        )}
+        <FaultItems brew={brew} />
         <Dropdown.Divider />
         <Dropdown.Item onClick={() => void remove()}>Delete</Dropdown.Item>
       </Dropdown.Menu>

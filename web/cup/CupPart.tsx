@@ -27,6 +27,7 @@ import { FaultsField } from './FaultsField';
 import { HoldField } from './HoldField';
 import { NagPart } from './NagPart';
 import { ScorePart } from './ScorePart';
+import { SlipNote } from './SlipNote';
 import { StagesPart, usePhase } from './StagesPart';
 import { useInitialValues } from './useInitialValues';
 
@@ -73,6 +74,7 @@ export function CupPart({ bag, sheet, company, id, markFirst, first, before }: P
         <legend>The cup</legend>
         <CoachPart first={first} onPhase={setPhase} />
         <ScorePart scoringScale={initialValues.scoringScale} markFirst={markFirst} also={also} />
+        {id === null && <SlipNote company={company} />}
         <ComparePart company={company} id={id} />
         {!first && <TapsField name="cup.progress" label="Against the cups before" options={PROGRESSES} />}
         <div className="fields mt-2">

@@ -59,6 +59,7 @@ export interface CupForm extends Record<Attribute, string> {
   blind: boolean;
   remarks: string;
   remarksPrivate: boolean;
+  meantScore: number | null;
   /** A word that would not come; `ended` carries along one whose search is over. */
   nag: { on: boolean; said: string; tapped: Trait[]; ended: Pick<Nag, 'resolvedWith' | 'dropped'> | null };
   /** When the cooling clock was started, ms; of the sheet only. */
@@ -100,6 +101,7 @@ export function emptyCup({ scoringScale, sheetOfParts }: Scoring): CupForm {
       blind: false,
       remarks: '',
       remarksPrivate: false,
+      meantScore: null,
       nag: { on: false, said: '', tapped: [], ended: null },
       coolingFrom: '',
     },
@@ -120,7 +122,8 @@ export function typedCup(cup: Cup): CupForm {
     ...emptyCup({ scoringScale: cup.scoringScale, sheetOfParts: [] }),
     parts: cup.parts.map((part) => ({ ...part, mark: asTyped(part.mark) })),
     ...mapValues(pick(cup, [...ATTRIBUTES]), asTyped),
-    ...pick(cup, ['textures', 'coffeeFaults', 'comparisons', 'milkKind', 'blind', 'remarks', 'remarksPrivate']),
+    ...pick(cup, ['textures', 'coffeeFaults', 'comparisons', 'milkKind', 'blind']),
+    ...pick(cup, ['remarks', 'remarksPrivate', 'meantScore']),
     mark: typedMark(cup.scoringScale, cup.mark),
     intensities: Object.fromEntries(
       cup.intensities.map(({ attribute, intensity, adequacy }) => [

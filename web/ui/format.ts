@@ -101,6 +101,11 @@ export function markText(scoringScale: ScoringScale, mark: number): string {
   return decimals(scoringScale === 'parts' ? 0 : 1, 2).format(mark);
 }
 
+/** How a scale writes a score of 0–100; sheets of parts by the score itself. */
+export function scoreText(scoringScale: ScoringScale, score: number): string {
+  return scoringScale === 'parts' ? numberText(score, 2) : markText(scoringScale, markOf(scoringScale, score));
+}
+
 /** What a scale is called, and its range. */
 export const SCORING_SCALE_NAMES: Readonly<Record<ScoringScale, string>> = {
   mark10: 'One mark out of 10',

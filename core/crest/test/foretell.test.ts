@@ -111,9 +111,23 @@ describe('a bag that forgives', () => {
     const harsh = fitCrest(bagOf(log(9, 14))).forgiving!;
     expect(mild.is).toBe('forgiving');
     expect(harsh.is).toBe('fussy');
-    expect(mild.fall.mean).toBeLessThan(7);
-    expect(harsh.fall.lo).toBeGreaterThan(12);
+    expect(mild.fall.mean).toBeLessThan(3);
+    expect(harsh.fall.lo).toBeGreaterThan(5);
     expect(harsh.settings).toBe(1);
+  });
+
+  it('is judged by its settings and not by its days', () => {
+    const { forgiving } = fitCrest(bagOf(log(0, 25)));
+    expect(forgiving!.is).not.toBe('fussy');
+    expect(forgiving!.fall.mean).toBeLessThan(3.5);
+  });
+
+  it('has the settings of one factor drawn together: two that do the same are no further apart than one', () => {
+    const grinds = (other: number) =>
+      fitCrest(
+        bagOf(log(0, 8).map((brew, i) => ({ ...brew, brewer: 'cone', grindStep: [0, 4, other][i % 3]! }))),
+      ).forgiving!;
+    expect(Math.abs(grinds(4.001).fall.mean - grinds(4).fall.mean)).toBeLessThan(0.3);
   });
 
   it('is not spoken of while too little was tried', () => {

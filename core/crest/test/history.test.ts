@@ -174,14 +174,25 @@ describe('the noise of a taster', () => {
   });
 });
 
+const past3 = (score: number) => fitCrest(bagOf([10, 16, 22].map((age) => brewOf(age, score))));
+
 describe('the baseline of a taster', () => {
   it('is a mean shrunk to 80', () => {
     const bagLikelihood = (mean: number, sd: number) => ({
       bagLikelihood: { peak: [], shapes: [], noise: { mean: 0, sd: 0.35 }, baseline: { mean, sd } },
     });
     expect(baselineFrom([])).toBeCloseTo(80, 9);
-    const w = 1 / (4 + 25);
-    expect(baselineFrom([bagLikelihood(70, 2)])).toBeCloseTo((80 / 36 + 70 * w) / (1 / 36 + w), 9);
+    // The prior of the past bag's own fit, 80 ± 8, is taken out of it again.
+    const own = 1 / (1 / 4 - 1 / 64);
+    const value = own * (70 / 4 - 80 / 64);
+    const w = 1 / (own + 25);
+    expect(baselineFrom([bagLikelihood(70, 2)])).toBeCloseTo((80 / 36 + value * w) / (1 / 36 + w), 9);
+    expect(baselineFrom([bagLikelihood(80, 8)])).toBeCloseTo(80, 9);
+  });
+
+  it('is what ten bags of three cups each say, and not the prior of each', () => {
+    const bag = past3(60);
+    expect(Math.abs(baselineFrom(Array.from({ length: 10 }, () => bag)) - 62.5)).toBeLessThan(2.5);
   });
 });
 

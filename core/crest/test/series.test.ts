@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { fitCrest } from '../fit';
+import { normalTable } from '../draws';
 import { pooledRepeats } from '../repeats';
 import { compact } from '../compact';
 import { stateOnDay } from '../../text';
@@ -67,16 +68,28 @@ describe('a bag that only fades', () => {
 
 describe('blind repeats', () => {
   it('are pooled by scale from what the same cups differed by', () => {
-    expect(pooledRepeats([{ scores: [80], sigma0: 3.5 }])).toEqual([]);
+    const group = (scores: number[], sigma0: number, isOneBrew: boolean) => ({ scores, sigma0, isOneBrew });
+    expect(pooledRepeats([group([80], 3.5, true)])).toEqual([]);
     const pooled = pooledRepeats([
-      { scores: [80, 84], sigma0: 3.5 },
-      { scores: [70, 70, 73], sigma0: 3.5 },
-      { scores: [90, 95], sigma0: 6 },
+      group([80, 84], 3.5, true),
+      group([70, 70, 73], 3.5, false),
+      group([90, 95], 6, false),
     ]);
-    // (8 + 6) / (1 + 2) and 12.5 / 1.
-    expect(pooled).toEqual([
-      { sd: Math.sqrt(14 / 3), degrees: 3, sigma0: 3.5 },
-      { sd: Math.sqrt(12.5), degrees: 1, sigma0: 6 },
+    // (8/½ + 6/¾) / (1 + 2) and 12.5/¾ / 1.
+    expect(pooled).toMatchObject([
+      { degrees: 3, sigma0: 3.5 },
+      { degrees: 1, sigma0: 6 },
     ]);
+    expect(pooled[0]!.sd).toBeCloseTo(Math.sqrt(24 / 3), 9);
+    expect(pooled[1]!.sd).toBeCloseTo(Math.sqrt(12.5 / 0.75), 9);
+  });
+
+  it('of one brew, which has half of its noise in common, give the noise of a cup back', () => {
+    const normals = normalTable(400, 3, 5);
+    const groups = Array.from({ length: 400 }, (_, i) => {
+      const [brew, ...cups] = normals.slice(3 * i, 3 * i + 3);
+      return { sigma0: 3.5, isOneBrew: true, scores: cups.map((cup) => 80 + 3.5 * Math.SQRT1_2 * (brew! + cup)) };
+    });
+    expect(pooledRepeats(groups)[0]!.sd).toBeCloseTo(3.5, 0);
   });
 });

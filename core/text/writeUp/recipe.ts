@@ -56,7 +56,7 @@ export function recipeSection(facts: BagFacts): Section[] {
     forgiving?.is && cups.length > 2
       ? passage(
           'recipe.forgiving',
-          `It is ${forgiving.is === 'forgiving' ? 'forgiving' : 'fussy'}: between the best and the worst of what was tried, days and settings together, lie ${write(forgiving.fall.mean)}.`,
+          `It is ${forgiving.is === 'forgiving' ? 'forgiving' : 'fussy'}: between the best and the worst of the settings tried lie ${write(forgiving.fall.mean)}.`,
         )
       : [],
   );

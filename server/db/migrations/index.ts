@@ -18,6 +18,7 @@ import { ThePlan1700000000017 } from './17-thePlan';
 import { TheTable1700000000018 } from './18-theTable';
 import { TheWriteUp1700000000019 } from './19-theWriteUp';
 import { IndicesAndFolder1700000000020 } from './20-indicesAndFolder';
+import { MeantScore1700000000021 } from './21-meantScore';
 
 /** In the order in which they run. */
 export const MIGRATIONS = [
@@ -41,4 +42,5 @@ export const MIGRATIONS = [
   TheTable1700000000018,
   TheWriteUp1700000000019,
   IndicesAndFolder1700000000020,
+  MeantScore1700000000021,
 ];

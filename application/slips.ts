@@ -1,0 +1,49 @@
+import type { Brew } from '../contract/brew';
+import type { Verdict } from '../contract/verdict';
+import { CUP_SD, GROSS, grossProbability } from '../core/crest';
+import type { ScoringScale } from '../core/cup';
+import { slipQuestion } from '../core/text';
+
+/** So many marks are named beside the one that is asked about. */
+const NAMED = 3;
+
+/** A cup as far as it is asked whether its mark is a slip of the pen. */
+interface MarkedCup {
+  /** Null for a cup that is not saved yet: it comes after all others. */
+  id: string | null;
+  scale: ScoringScale;
+  score: number;
+}
+
+/**
+ * The question about a mark that is probably a slip, with the marks beside it; null where there are none.
+ *
+ * @param written a score as it is written on a scale
+ */
+export function slipQuestionOf(
+  { id, scale, score }: MarkedCup,
+  brews: readonly Brew[],
+  written: (scale: ScoringScale, score: number) => string,
+): string | null {
+  const own = brews.find((brew) => brew.id === id);
+  const marked = brews
+    .filter((brew) => brew.id !== id && brew.score !== null && brew.fault === null)
+    .sort((a, b) => (a.brewedAt < b.brewedAt ? -1 : 1));
+  const before = marked.filter(({ brewedAt }) => own === undefined || brewedAt <= own.brewedAt).slice(-NAMED);
+  const others = before.length > 0 ? before : marked.slice(0, NAMED);
+  if (others.length === 0) return null;
+  const marks = others.map((brew) => written(scale, brew.score ?? NaN));
+  return slipQuestion(written(scale, score), marks, before.length > 0 ? 'after' : 'before');
+}
+
+/** What a mark that is being typed is held against. */
+export type SlipEvidence = Pick<Verdict, 'curve' | 'restDay' | 'sigma0' | 'basis'>;
+
+/** Whether a mark that is being typed for a cup of today is probably a slip, by the curve of the cups before it. */
+export function isProbablySlip(score: number, { curve, restDay, sigma0, basis }: SlipEvidence): boolean {
+  const today = curve[Math.min(restDay, curve.length - 1)];
+  if (!today || basis.marks < 2) return false;
+  // The interval is of the curve and holds 8 in 10; a cup of any recipe has its own error besides.
+  const sd = Math.hypot((today.hi - today.lo) / 2.563, CUP_SD * sigma0);
+  return grossProbability(score - today.mean, sd) >= GROSS.asked;
+}
