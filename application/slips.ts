@@ -1,3 +1,4 @@
+import { sortBy } from 'es-toolkit';
 import type { Brew } from '../contract/brew';
 import type { Verdict } from '../contract/verdict';
 import { CUP_SD, GROSS, grossProbability } from '../core/crest';
@@ -26,9 +27,9 @@ export function slipQuestionOf(
   written: (scale: ScoringScale, score: number) => string,
 ): string | null {
   const own = brews.find((brew) => brew.id === id);
-  const marked = brews
-    .filter((brew) => brew.id !== id && brew.score !== null && brew.fault === null)
-    .sort((a, b) => (a.brewedAt < b.brewedAt ? -1 : 1));
+  // The log has the newest first; of one minute the one written later counts as later.
+  const counted = brews.filter((brew) => brew.id !== id && brew.score !== null && brew.fault === null);
+  const marked = sortBy(counted.toReversed(), [({ brewedAt }) => brewedAt]);
   const before = marked.filter(({ brewedAt }) => own === undefined || brewedAt <= own.brewedAt).slice(-NAMED);
   const others = before.length > 0 ? before : marked.slice(0, NAMED);
   if (others.length === 0) return null;

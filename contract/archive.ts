@@ -31,7 +31,7 @@ import { VERSION_REASONS, writeUpContent, writeUpSubject } from './writeUp';
  * worked out again (verdicts) and who is signed in are no part of it.
  */
 export const ARCHIVE_FORMAT = 'slow-crest.archive';
-export const ARCHIVE_VERSION = 6;
+export const ARCHIVE_VERSION = 7;
 
 const kept = name('The moment', 60);
 const gone = kept.nullable();

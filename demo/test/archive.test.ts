@@ -184,6 +184,7 @@ describe('an archive', () => {
     ['version-3.zip', [12, 71, 0, 1, 'g']],
     ['version-4.zip', [12, 70, 0, 0, 'g']],
     ['version-5.zip', [12, 76, 0, 6, 'g']],
+    ['version-6.zip', [12, 76, 0, 6, 'g']],
   ])('that was kept as %s still opens, whole', async (name, counts) => {
     const file = join(import.meta.dirname, 'archives', name);
     const { problems, database, folder: to } = await looked(file);

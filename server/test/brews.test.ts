@@ -140,7 +140,7 @@ describe('a brew', () => {
     expect(await asked()).toEqual([id]);
     await server.ok('PUT', `/brews/${id}`, { ...slip, cup: cup({ mark: 8.5 }) });
     expect(await asked()).toEqual([]);
-    expect((await server.refused('PUT', `/brews/${id}/meant`, { score: 101 })).status).toBe(400);
+    expect((await server.refused('PUT', `/brews/${id}/meant`, { score: 101 })).status).toBe(422);
     expect((await server.refused('PUT', '/brews/nobody/meant', { score: 5 })).status).toBe(404);
   });
 

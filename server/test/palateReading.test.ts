@@ -38,8 +38,10 @@ describe('repeats', () => {
     const bagId = await bag('Repeated');
     const told = async () => repeats.parse(await server.ok('GET', '/palate/repeats'));
     expect((await told()).tasters).toEqual([]);
-    const noise = async () => (await server.ok<BagPage>('GET', `/bags/${bagId}?today=${TODAY}`)).prior?.noise ?? null;
-    expect(await noise()).toBeNull();
+    const next = await bag('Next');
+    const noise = async (of: string) =>
+      (await server.ok<BagPage>('GET', `/bags/${of}?today=${TODAY}`)).prior?.noise ?? null;
+    expect(await noise(next)).toBeNull();
 
     const pot = await mark(bagId, 9, 8, {}, { tasterId: ines });
     await mark(bagId, 9, 8.4, {}, { tasterId: ines, potId: pot });
@@ -60,7 +62,9 @@ describe('repeats', () => {
     expect(ofInes?.scales[0]?.repeatability.sd).toBeCloseTo(Math.sqrt((0.08 + 0.18) / 2), 9);
     expect(ofInes?.attributes).toMatchObject([{ of: 'acidity', isLevel: false, repeatability: { degrees: 1 } }]);
     expect(engine).toMatchObject({ repeats: 2, bags: 0 });
-    expect(await noise()).not.toBeNull();
+    expect((await noise(next))?.mean).not.toBe(0);
+    // In the bag's own judgement they speak by themselves, and not a second time.
+    expect((await noise(bagId))?.mean ?? 0).toBe(0);
   });
 });
 

@@ -113,6 +113,7 @@ describe('a household from before there were words', () => {
         nag: null,
         remarks: 'Quince, honey',
         remarksPrivate: false,
+        meantScore: null,
         descriptors: [],
       },
     });

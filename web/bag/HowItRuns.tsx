@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 import type { BagPage } from '../../contract/shelf';
-import { comparedRecordText, countWord, cupsText, learntShapesText, shapesText } from '../../core/text';
+import { comparedRecordText, cupsText, learntShapesText, shapesText } from '../../core/text';
 import { inScale, numberText } from '../ui/format';
 
 /** How the bag runs, whether it forgives, and how often the engine was right about it. */

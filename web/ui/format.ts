@@ -4,6 +4,7 @@ import { weightIn, type Units } from '../../core/text';
 import {
   inOtherScale,
   levelText,
+  markOf,
   scoreOf,
   nearestLevel,
   SCALE_RANGES,
