@@ -82,12 +82,13 @@ export function inverseOfFactor(
 }
 
 /** ln Σ exp of logarithms, whatever their size; negative infinity for none. */
-export function logSumExp(logs: ArrayLike<number>): number {
-  let most = -Infinity;
-  for (let i = 0; i < logs.length; i++) if (logs[i]! > most) most = logs[i]!;
-  if (most === -Infinity) return most;
-  let sum = 0;
-  for (let i = 0; i < logs.length; i++) sum += Math.exp(logs[i]! - most);
+export function logSumExp(logs: Iterable<number>): number {
+  let [most, sum] = [-Infinity, 0];
+  for (const log of logs) {
+    if (log === -Infinity) continue;
+    if (log <= most) sum += Math.exp(log - most);
+    else [most, sum] = [log, sum * Math.exp(most - log) + 1];
+  }
   return most + Math.log(sum);
 }
 

@@ -15,20 +15,20 @@ it('a backup is done while somebody writes without a pause', async () => {
     store.write((db) => db.query('INSERT OR REPLACE INTO session VALUES (?, ?, 0)', ['token', text]));
   // More pages than are copied at a time, or no write could come in between.
   await write('x'.repeat(4_000_000));
-  let name: string | null = null;
-  const making = makeBackup(file, folder, 'asked', new Date()).then((made) => (name = made));
+  const made: string[] = [];
+  const making = makeBackup(file, folder, 'asked', new Date()).then((name) => made.push(name));
   let writes = 0;
-  while (name === null && writes < 300) {
+  while (made.length === 0 && writes < 300) {
     await write('y'.repeat(4_000_000 + (writes++ % 2)));
     await setImmediate();
   }
-  const whileWriting = name;
+  const whileWriting = [...made];
   await making;
   await store.close();
-  const copy = new Database(join(folder, await making), { readonly: true });
+  const copy = new Database(join(folder, made[0] ?? ''), { readonly: true });
   expect(copy.pragma('integrity_check', { simple: true })).toBe('ok');
   copy.close();
   rmSync(folder, { recursive: true, force: true });
-  expect(whileWriting).not.toBeNull();
+  expect(whileWriting).toHaveLength(1);
   expect(writes).toBeLessThan(100);
 });
