@@ -9,7 +9,8 @@ import { loadTrace } from '../db/making';
 import type { Deps } from '../deps';
 import type { Handlers } from '../routes';
 
-type BrewEndpoint = 'changeBrew' | 'setFault' | 'setMeant' | 'endNag' | 'nagAgain' | 'brewTrace' | 'removeBrew' | 'restoreBrew';
+type BrewEndpoint =
+  'changeBrew' | 'setFault' | 'setMeant' | 'endNag' | 'nagAgain' | 'brewTrace' | 'removeBrew' | 'restoreBrew';
 
 /** Brews already logged: change, mark a fault, delete, bring back. */
 export function brewHandlers({ store, verdicts, now }: Deps): Handlers<BrewEndpoint> {

@@ -35,7 +35,7 @@ const SHAPES = {
   /** The day on which the cautions for a kind of brewing were put away. */
   cautions: z.string(),
   /** What was tapped on a brew and the server does not have yet: what is under way and what follows it, or once one. */
-  bench: z.preprocess((kept) => (Array.isArray(kept) ? kept : [kept]), z.array(livePatch).max(2)),
+  bench: z.union([z.array(livePatch).max(2), livePatch.transform((patch) => [patch])]),
   /** What the browser has been asked to say today. */
   reminded: z.object({ on: z.string(), keys: z.array(z.string()) }),
   /** What is written on a sheet and not saved. */

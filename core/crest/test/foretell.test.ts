@@ -124,9 +124,8 @@ describe('a bag that forgives', () => {
 
   it('has the settings of one factor drawn together: two that do the same are no further apart than one', () => {
     const grinds = (other: number) =>
-      fitCrest(
-        bagOf(log(0, 8).map((brew, i) => ({ ...brew, brewer: 'cone', grindStep: [0, 4, other][i % 3]! }))),
-      ).forgiving!;
+      fitCrest(bagOf(log(0, 8).map((brew, i) => ({ ...brew, brewer: 'cone', grindStep: [0, 4, other][i % 3]! }))))
+        .forgiving!;
     expect(Math.abs(grinds(4.001).fall.mean - grinds(4).fall.mean)).toBeLessThan(0.3);
   });
 
