@@ -38,11 +38,7 @@ export class BoxedNormal {
   readonly #solved: Float64Array;
   readonly #moved: Float64Array;
 
-  /** @param loose of each entry: the probability that nothing is known of it after all, whatever its bounds */
-  constructor(
-    readonly size: number,
-    readonly loose = new Float64Array(size),
-  ) {
+  constructor(readonly size: number) {
     this.tau = new Float64Array(size);
     this.nu = new Float64Array(size);
     this.nextTau = new Float64Array(size);
@@ -165,7 +161,6 @@ export class BoxedNormal {
     const [m, v] = [this.#cavityMean, this.#cavityVariance];
     if (!(v > 0)) return false;
     this.#within(from, to, m, v);
-    if (this.loose[i]! > 0) this.#loosen(this.loose[i]!, m, v);
     if (!(this.#logMass > -700) || !(this.#withinVariance > 0)) return false;
     this.nextTau[i] = Math.max(0, 1 / this.#withinVariance - 1 / v);
     this.nextNu[i] = this.#withinMean / this.#withinVariance - m / v;
@@ -209,23 +204,6 @@ export class BoxedNormal {
       const row = j * size;
       for (let k = 0; k < size; k++) covariance[row + k]! -= by * column[k]!;
     }
-  }
-
-  /**
-   * What `#within` found, for a bound that holds but with probability `loose`, and says nothing else: a mixture of the
-   * normal within its bounds and the normal as it is.
-   */
-  #loosen(loose: number, mean: number, variance: number): void {
-    const within = Math.log1p(-loose) + this.#logMass;
-    const without = Math.log(loose);
-    const logMass = Math.max(within, without) + Math.log1p(Math.exp(-Math.abs(within - without)));
-    const share = Math.exp(within - logMass);
-    const mixed = share > 0 ? mean + share * (this.#withinMean - mean) : mean;
-    const square = (m: number, v: number): number => v + (m - mixed) ** 2;
-    const inside = share > 0 ? share * square(this.#withinMean, this.#withinVariance) : 0;
-    this.#withinVariance = inside + (1 - share) * square(mean, variance);
-    this.#withinMean = mixed;
-    this.#logMass = logMass;
   }
 
   /** ln mass, mean and variance of Normal(mean, variance) between bounds, one of which may be infinite. */

@@ -1,13 +1,7 @@
 import { BoxedNormal } from './boxed';
-import { SLIP, WRONG_WORD } from './constants';
+import { SLIP } from './constants';
 import { priorMeanOf, type Data, type Whitened } from './likelihood';
 import { solveInPlace } from './linalg';
-
-/**
- * A word is the right one with 1 − ε and any of the three with ε/3 each, so that its probability is in proportion to (1
- * − this) · its bounds' + this.
- */
-const LOOSE = WRONG_WORD / (3 - 2 * WRONG_WORD);
 
 /** The whitened sides of a ridge at the entries: two places in `white`. */
 export interface RidgePlace {
@@ -51,8 +45,7 @@ export class Comparing {
     const [m, u] = [contrasts.length, n - known];
     this.#count = m;
     this.#unknown = u;
-    // The height is above 0 for certain.
-    this.#box = new BoxedNormal(m + 1, new Float64Array(m + 1).fill(LOOSE, 1));
+    this.#box = new BoxedNormal(m + 1);
     this.loadings = new Float64Array(m * u);
     this.#given = new Float64Array(m);
     this.#slope = new Float64Array(m);

@@ -198,8 +198,6 @@ export const GROSS_SETS = { least: 0.05, most: 3, looks: 8, work: 50_000 } as co
  * *Assumption*.
  */
 export const CUP_SD = 1.6;
-/** Share of comparisons of which the word was tapped at random: beside the right one, or of another cup. *Assumption*. */
-export const WRONG_WORD = 0.03;
 /**
  * Share of the noise that a cup's mark and its comparisons have in common, the morning and the brew included: both
  * are about the same cup, but a mark is also a number found for it. *Assumption*.

@@ -49,9 +49,7 @@ export function bruteForceCompared(input: CrestInput, tries: number, ages: reado
     const agrees = input.brews.every(({ comparisons }, i) =>
       (comparisons ?? []).every(({ thanId, was }) => {
         const by = tasted[i]! - tasted[indexOf.get(thanId)!]! + 0.2 * s0 * normal();
-        // Three words in a hundred are tapped at random.
-        const word = uniform() < 0.03 ? Math.floor(3 * uniform()) : by > 0.45 * s0 ? 0 : by < -0.45 * s0 ? 1 : 2;
-        return was === (['better', 'worse', 'like'] as const)[word];
+        return was === (by > 0.45 * s0 ? 'better' : by < -0.45 * s0 ? 'worse' : 'like');
       }),
     );
     if (!agrees) continue;

@@ -302,3 +302,20 @@ describe('a normal vector between bounds', () => {
     expect(new BoxedNormal(1).run(Float64Array.of(1), Float64Array.of(60), Float64Array.of(61))).toBe(-Infinity);
   });
 });
+
+describe('eleven cups held against those that tell most', () => {
+  it('find the day they were truly best on', () => {
+    const worth = (day: number): number => -Math.abs(Math.log(day / 20));
+    const brews = [brewOf(5, null, { id: '5' })];
+    for (const day of [8, 11, 14, 17, 20, 24, 28, 32, 36, 39]) {
+      const thanId = fitCrest(bagOf(brews)).compareWith[day] ?? '';
+      const by = worth(day) - worth(Number(thanId));
+      const was = Math.abs(by) < 0.12 ? 'like' : by > 0 ? 'better' : 'worse';
+      brews.push(brewOf(day, null, { id: String(day), comparisons: [{ thanId, was }] }));
+    }
+    const { peak, window } = fitCrest(bagOf(brews));
+    expect(Math.abs(Math.log(peak.day / 20))).toBeLessThan(0.15);
+    expect(window!.from).toBeGreaterThan(10);
+    expect(window!.to).toBeLessThan(32);
+  });
+});

@@ -47,22 +47,6 @@ describe('a gross error', () => {
   });
 });
 
-describe('a comparison with the wrong word', () => {
-  const words = (odd: 'better' | 'worse'): CrestBrew[] =>
-    DAYS.map((day, i) =>
-      brewOf(day, null, {
-        id: `${i}`,
-        comparisons: DAYS.slice(0, i).map((_, j) => ({ thanId: `${j}`, was: i === 7 && j === 0 ? odd : 'worse' })),
-      }),
-    );
-
-  it('among many that agree changes little', () => {
-    const [agreed, tapped] = [fitCrest(bagOf(words('worse'))), fitCrest(bagOf(words('better')))];
-    expect(Math.abs(agreed.curve[26]!.mean - tapped.curve[26]!.mean)).toBeLessThan(3);
-    expect(agreed.curve[4]!.mean - tapped.curve[26]!.mean).toBeGreaterThan(4);
-  });
-});
-
 it('sums of logarithms are right however far they are from 0', () => {
   expect(logSumExp([-5000, -5000])).toBeCloseTo(-5000 + Math.log(2), 9);
   expect(logSumExp([900, -Infinity])).toBe(900);
