@@ -55,7 +55,7 @@ test('the recipe a roaster prints is kept, brewed as printed, and held against t
   await note.getByRole('link', { name: 'Log it as printed' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('As printed: Printed Brook');
   await expect(page.getByLabel('Brewer')).toHaveValue('press');
-  await page.getByRole('textbox', { name: 'Overall' }).fill('6');
+  await page.getByRole('textbox', { name: 'Overall' }).fill('7');
   await page.keyboard.press('Control+Enter');
   await verdictReached(page);
   await expect(note).toContainText(/As printed it scores [\d.]+ less, (very likely|almost certainly), from one cup/);

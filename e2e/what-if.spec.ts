@@ -23,8 +23,8 @@ test('leaving a brew out answers at once, saves nothing, and agrees with the ser
   const logged = await verdict.innerText();
   const loggedCurve = await curve();
 
-  // The odd cup was not foretold by the others.
-  await expect(page.locator('.log > li').first()).toContainText('did something go wrong?');
+  // The odd cup is asked about.
+  await expect(page.locator('.log > li').first()).toContainText('typed wrongly?');
   await page.locator('.log > li').first().getByRole('button', { name: /^Cone/ }).click();
   await page.getByLabel(/Counts in the judgement/).uncheck();
   await expect(page.locator('.what-if-note')).toContainText('without 1 brew');
