@@ -3,6 +3,7 @@ import { fitCrest } from '../fit';
 import { normalTable } from '../draws';
 import { pooledRepeats } from '../repeats';
 import { compact } from '../compact';
+import { PEAK_FACTOR_BY_STYLE } from '../constants';
 import { stateOnDay } from '../../text';
 import { bagOf, brewOf, REFERENCE, ridgeScore } from './samples';
 import { METRIC } from '../../text/units';
@@ -91,5 +92,17 @@ describe('blind repeats', () => {
       return { sigma0: 3.5, isOneBrew: true, scores: cups.map((cup) => 80 + 3.5 * Math.SQRT1_2 * (brew! + cup)) };
     });
     expect(pooledRepeats(groups)[0]!.sd).toBeCloseTo(3.5, 0);
+  });
+});
+
+describe('a style without cups', () => {
+  it('takes the posterior of its sibling, and the roaster’s advice once', () => {
+    const brews = [8, 14, 20, 26, 32, 40].map((age) => brewOf(age, ridgeScore(age, 26)));
+    const bag = bagOf(brews, { restAdviceDays: 9 });
+    const filter = fitCrest(bag).peak.day;
+    const espresso = fitCrest({ ...bag, reference: { ...bag.reference, style: 'espresso' } });
+    expect(espresso.siblingStyle).toBe('filter');
+    const later = PEAK_FACTOR_BY_STYLE.espresso / PEAK_FACTOR_BY_STYLE.filter;
+    expect(Math.abs(Math.log(espresso.peak.day / (filter * later)))).toBeLessThan(0.06);
   });
 });
