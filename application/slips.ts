@@ -1,7 +1,8 @@
 import { sortBy } from 'es-toolkit';
 import type { Brew } from '../contract/brew';
 import type { Verdict } from '../contract/verdict';
-import { CUP_SD, GROSS, grossProbability } from '../core/crest';
+import type { Style } from '../core/brew';
+import { isProbablyGross } from '../core/crest';
 import type { ScoringScale } from '../core/cup';
 import { slipQuestion } from '../core/text';
 
@@ -12,6 +13,7 @@ const NAMED = 3;
 interface MarkedCup {
   /** Null for a cup that is not saved yet: it comes after all others. */
   id: string | null;
+  style: Style;
   scale: ScoringScale;
   score: number;
 }
@@ -22,13 +24,15 @@ interface MarkedCup {
  * @param written a score as it is written on a scale
  */
 export function slipQuestionOf(
-  { id, scale, score }: MarkedCup,
+  { id, style, scale, score }: MarkedCup,
   brews: readonly Brew[],
   written: (scale: ScoringScale, score: number) => string,
 ): string | null {
   const own = brews.find((brew) => brew.id === id);
   // The log has the newest first; of one minute the one written later counts as later.
-  const counted = brews.filter((brew) => brew.id !== id && brew.score !== null && brew.fault === null);
+  const counted = brews.filter(
+    (brew) => brew.id !== id && brew.style === style && brew.score !== null && brew.fault === null,
+  );
   const marked = sortBy(counted.toReversed(), [({ brewedAt }) => brewedAt]);
   const before = marked.filter(({ brewedAt }) => own === undefined || brewedAt <= own.brewedAt).slice(-NAMED);
   const others = before.length > 0 ? before : marked.slice(0, NAMED);
@@ -44,7 +48,5 @@ export type SlipEvidence = Pick<Verdict, 'curve' | 'restDay' | 'sigma0' | 'basis
 export function isProbablySlip(score: number, { curve, restDay, sigma0, basis }: SlipEvidence): boolean {
   const today = curve[Math.min(restDay, curve.length - 1)];
   if (!today || basis.marks < 2) return false;
-  // The interval is of the curve and holds 8 in 10; a cup of any recipe has its own error besides.
-  const sd = Math.hypot((today.hi - today.lo) / 2.563, CUP_SD * sigma0);
-  return grossProbability(score - today.mean, sd) >= GROSS.asked;
+  return isProbablyGross(score, today, sigma0);
 }

@@ -3,10 +3,11 @@ import type { Brew } from '../../contract/brew';
 import { isProbablySlip, slipQuestionOf, type SlipEvidence } from '../slips';
 
 const brew = (id: string, day: number, score: number | null, fault: Brew['fault'] = null): Brew =>
-  ({ id, brewedAt: `2026-02-${10 + day}T08:00+00:00`, score, fault }) as unknown as Brew;
+  ({ id, brewedAt: `2026-02-${10 + day}T08:00+00:00`, style: 'filter', score, fault }) as unknown as Brew;
 const written = (_scale: string, score: number): string => String(score);
 const LOG = [brew('d', 4, 84), brew('c', 3, 5), brew('b', 2, 85), brew('a', 1, 86), brew('z', 0, 70, 'spill')];
-const ask = (id: string | null, score: number) => slipQuestionOf({ id, scale: 'mark10', score }, LOG, written);
+const ask = (id: string | null, score: number) =>
+  slipQuestionOf({ id, style: 'filter', scale: 'mark10', score }, LOG, written);
 
 describe('the question about a mark that is probably a slip', () => {
   it('names the marks before it, the latest last, and none of a fault', () => {
@@ -14,9 +15,16 @@ describe('the question about a mark that is probably a slip', () => {
     expect(ask(null, 8)).toBe('8 after 85, 5 and 84: typed wrongly?');
   });
 
+  it('names no other drink', () => {
+    const shot = { ...brew('s', 5, 70), style: 'espresso' as const };
+    expect(slipQuestionOf({ id: null, style: 'espresso', scale: 'mark10', score: 8 }, [shot, ...LOG], written)).toBe(
+      '8 after 70: typed wrongly?',
+    );
+  });
+
   it('names those after it where it is the first, and is not asked of the only mark', () => {
     expect(ask('a', 86)).toBe('86 before 85, 5 and 84: typed wrongly?');
-    expect(slipQuestionOf({ id: null, scale: 'mark10', score: 5 }, [], written)).toBeNull();
+    expect(slipQuestionOf({ id: null, style: 'filter', scale: 'mark10', score: 5 }, [], written)).toBeNull();
   });
 });
 

@@ -1,10 +1,10 @@
-import { GROSS, GROSS_SETS } from './constants';
+import { CUP_SD, GROSS, GROSS_SETS } from './constants';
 import { GROSS_LOG_ODDS, noiseNodesOf, type Grid, type NoiseNode } from './grid';
 import { heightPrior } from './height';
 import { whitenedAt, type Data } from './likelihood';
 import { dot, inverseOfFactor, logSumExp, whiten } from './linalg';
-import { logCdf } from './normal';
-import type { Moments } from './types';
+import { logCdf, quantile } from './normal';
+import type { CurvePoint, Moments } from './types';
 
 /**
  * Which marks may be gross errors.
@@ -16,16 +16,22 @@ import type { Moments } from './types';
  * left on the whole grid.
  */
 
+/** The sds between the ends of an interval that holds 8 in 10. */
+const SDS_BETWEEN = 2 * quantile(0.9);
+
 /**
- * Probability that a mark is a gross error, from a prediction of it that is normal.
+ * Whether the mark of a cup that is not judged yet is more likely a gross error than not, by the curve on its day; what
+ * is predicted is taken as normal, with the curve's own sd and a cup's around it.
  *
- * @param missedBy the mark less its prediction, points
- * @param sd of the prediction, the noise of a sound mark included, points
+ * @param score points
+ * @param curve the score at the reference recipe on the cup's rest day
  */
-export function grossProbability(missedBy: number, sd: number): number {
+export function isProbablyGross(score: number, curve: Pick<CurvePoint, 'mean' | 'lo' | 'hi'>, sigma0: number): boolean {
+  const sd = Math.hypot((curve.hi - curve.lo) / SDS_BETWEEN, CUP_SD * sigma0);
   const wide = Math.hypot(sd, GROSS.sd);
+  const missedBy = score - curve.mean;
   const logOdds = GROSS_LOG_ODDS + Math.log(sd / wide) + 0.5 * ((missedBy / sd) ** 2 - (missedBy / wide) ** 2);
-  return 1 / (1 + Math.exp(-logOdds));
+  return 1 / (1 + Math.exp(-logOdds)) >= GROSS.asked;
 }
 
 /** A set of entries taken as gross errors. */

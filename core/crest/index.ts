@@ -1,10 +1,8 @@
 export {
   CONFOUNDED_SHARE,
-  CUP_SD,
   ENGINE_VERSION,
   FACTOR_NAMES,
   FRESH_SAID,
-  GROSS,
   MIN_BREWS,
   NOTICEABLE,
   OTHERS_WEIGHT,
@@ -19,7 +17,7 @@ export { fitCrest } from './fit';
 export { foretell } from './foretell';
 export { FREEZER_RATES, learntRate, logEvidenceOf, tellsFreezerRate, type LearntRate } from './freezerRate';
 export { PEAK_AXIS } from './grid';
-export { grossProbability } from './gross';
+export { isProbablyGross } from './gross';
 export { tablePeakDays } from './prior';
 export { historiesAfter, historyOf, noisePriorFrom, priorFor, type PastBag, type Repeats } from './history';
 export {

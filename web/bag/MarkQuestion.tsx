@@ -12,8 +12,9 @@ import { FaultItems } from './FaultItems';
 export function MarkQuestion({ brew, brews }: { brew: Brew; brews: readonly Brew[] }) {
   const dispatch = useAppDispatch();
   const [setMeant, { isLoading }] = api.useSetMeantMutation();
-  const { id, bagId, score, cup } = brew;
-  const question = score === null ? null : slipQuestionOf({ id, scale: cup.scoringScale, score }, brews, scoreText);
+  const { id, bagId, style, score, cup } = brew;
+  const question =
+    score === null ? null : slipQuestionOf({ id, style, scale: cup.scoringScale, score }, brews, scoreText);
   if (question === null) return null;
   const keep = async (): Promise<void> => {
     const problem = problemOf((await setMeant({ id, body: { score } })).error);

@@ -74,7 +74,7 @@ export function CupPart({ bag, sheet, company, id, markFirst, first, before }: P
         <legend>The cup</legend>
         <CoachPart first={first} onPhase={setPhase} />
         <ScorePart scoringScale={initialValues.scoringScale} markFirst={markFirst} also={also} />
-        {id === null && <SlipNote company={company} />}
+        {id === null && style === bag.reference.style && <SlipNote company={company} style={style} />}
         <ComparePart company={company} id={id} />
         {!first && <TapsField name="cup.progress" label="Against the cups before" options={PROGRESSES} />}
         <div className="fields mt-2">
