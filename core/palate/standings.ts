@@ -166,11 +166,21 @@ const SURE_SDS = 0.841_621_233_572_914;
 /** The standings of a kind, the best first. */
 export function standingsOf({ mean, covariance }: Strengths): Standing[] {
   const n = mean.length;
-  const isSurelyAbove = (i: number, j: number): boolean => {
-    const variance = covariance[i * n + i]! + covariance[j * n + j]! - 2 * covariance[i * n + j]!;
-    return mean[i]! - mean[j]! >= SURE_SDS * Math.sqrt(variance);
-  };
   const items = [...mean.keys()].sort((a, b) => mean[b]! - mean[a]! || a - b);
+  const bestPlace = new Int32Array(n).fill(1);
+  const worstPlace = new Int32Array(n).fill(n);
+  // Only those of a higher mean can be surely above, and only those of a lower one below.
+  items.forEach((above, at) => {
+    for (let k = at + 1; k < n; k++) {
+      const below = items[k]!;
+      const apart = mean[above]! - mean[below]!;
+      const variance =
+        covariance[above * n + above]! + covariance[below * n + below]! - 2 * covariance[above * n + below]!;
+      if (apart < SURE_SDS * Math.sqrt(variance)) continue;
+      bestPlace[below]!++;
+      worstPlace[above]!--;
+    }
+  });
   return items.map((item, at) => {
     const sd = Math.sqrt(covariance[item * n + item]!);
     return {
@@ -179,9 +189,8 @@ export function standingsOf({ mean, covariance }: Strengths): Standing[] {
       lo: mean[item]! - Z80 * sd,
       hi: mean[item]! + Z80 * sd,
       place: at + 1,
-      // Only those of a higher mean can be surely above, and only those of a lower one below.
-      bestPlace: 1 + items.slice(0, at).filter((other) => isSurelyAbove(other, item)).length,
-      worstPlace: n - items.slice(at + 1).filter((other) => isSurelyAbove(item, other)).length,
+      bestPlace: bestPlace[item]!,
+      worstPlace: worstPlace[item]!,
     };
   });
 }

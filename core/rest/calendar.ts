@@ -11,8 +11,21 @@ export type PlainDate = string;
 const MS_PER_DAY = 86_400_000;
 const PLAIN_DATE = /^\d{4}-\d{2}-\d{2}$/;
 
+/** Dates that were read already: a household of years asks for the same few thousand again and again. */
+const knownDays = new Map<PlainDate, number>();
+const MOST_KNOWN_DAYS = 10_000;
+
 /** Days since 1970-01-01. Throws a RangeError when `date` is not a date of the calendar. */
 export function dayNumber(date: PlainDate): number {
+  const known = knownDays.get(date);
+  if (known !== undefined) return known;
+  const day = readDay(date);
+  if (knownDays.size >= MOST_KNOWN_DAYS) knownDays.clear();
+  knownDays.set(date, day);
+  return day;
+}
+
+function readDay(date: PlainDate): number {
   const written = PLAIN_DATE.test(date);
   const month = Number(date.slice(5, 7)) - 1;
   const dayOfMonth = Number(date.slice(8, 10));

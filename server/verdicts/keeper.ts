@@ -61,6 +61,8 @@ export class VerdictKeeper {
   #freezer: { key: string; rate: Promise<LearntRate | null> } | null = null;
   /** Fits of bags nobody has tasted yet, by what the engine was given. */
   readonly #untasted = new Map<string, CrestFit>();
+  /** The summaries of fits that were last read, by bag: with hundreds of bags reading them is most of a page's time. */
+  readonly #summaries = new Map<string, { text: string; fit: FitForShelf }>();
   /** Fits that the disk did not take: shown all the same, for as long as the application runs. */
   readonly #unsaved = new Map<string, VerdictRow>();
 
@@ -85,6 +87,7 @@ export class VerdictKeeper {
   forget(): void {
     this.#era++;
     this.#unsaved.clear();
+    this.#summaries.clear();
     this.#past.forget();
   }
 
@@ -100,12 +103,12 @@ export class VerdictKeeper {
     await this.#past.freshWithin(this.#patience());
     const first = await this.#known(bags, false);
     const missing = bags.filter((bag) => first.get(bag.id)?.isStale !== false);
-    if (missing.length === 0) return mapped(first, shelfFit);
+    if (missing.length === 0) return this.#shelfFits(first);
     const asked = missing.map((bag) => this.#queue.ask(bag.id, 'on the shelf'));
     // More than can be judged in a moment are not waited for at all.
-    if (missing.length * LEAST_MS > this.patienceMs) return mapped(first, shelfFit);
+    if (missing.length * LEAST_MS > this.patienceMs) return this.#shelfFits(first);
     await within(this.patienceMs, Promise.allSettled(asked));
-    return mapped(new Map([...first, ...(await this.#known(missing, false))]), shelfFit);
+    return this.#shelfFits(new Map([...first, ...(await this.#known(missing, false))]));
   }
 
   /**
@@ -242,6 +245,19 @@ export class VerdictKeeper {
     return taught !== undefined && priorMoved(prior, taught, bagKindOf(bag));
   }
 
+  #shelfFits(known: ReadonlyMap<string, Known>): Map<string, Judged<FitForShelf>> {
+    return new Map(
+      [...known].map(([id, { row, isStale }]) => {
+        let summary = this.#summaries.get(id);
+        if (summary?.text !== row.summary) {
+          summary = { text: row.summary, fit: JSON.parse(row.summary) as FitForShelf };
+          this.#summaries.set(id, summary);
+        }
+        return [id, { fit: summary.fit, isStale }];
+      }),
+    );
+  }
+
   async #rows(bags: readonly Bag[], detail: boolean): Promise<Map<string, VerdictRow>> {
     const found = await this.store.read((db) =>
       loadVerdicts(
@@ -320,18 +336,10 @@ interface Known {
 const priorOf = ({ prior }: VerdictRow): TasterPrior | null =>
   prior === '' ? null : (JSON.parse(prior) as TasterPrior);
 
-function shelfFit({ row, isStale }: Known): Judged<FitForShelf> {
-  return { fit: JSON.parse(row.summary) as FitForShelf, isStale };
-}
-
 function wholeFit({ row, isStale }: Known): Judged<CrestFit> & { prior: TasterPrior | null } {
   return {
     fit: { ...(JSON.parse(row.summary) as FitForShelf), ...(JSON.parse(row.detail) as FitDetail) },
     prior: priorOf(row),
     isStale,
   };
-}
-
-function mapped<A, B>(map: ReadonlyMap<string, A>, to: (value: A) => B): Map<string, B> {
-  return new Map([...map].map(([key, value]) => [key, to(value)]));
 }
