@@ -18,11 +18,11 @@ export function foretelling(
   bag: Bag,
   before: readonly LoggedBrew[],
   prior: TasterPrior | null,
-  { cup, making: _, liveId: __, revision: ___, ...brew }: BrewInput,
+  { cup, making, liveId: _, revision: __, ...brew }: BrewInput,
 ): Foretelling {
   const asked: LoggedBrew = {
     ...brew,
-    ...{ id: ASKED, bagId: bag.id, revision: 0, createdAt: '', recipe: null },
+    ...{ id: ASKED, bagId: bag.id, revision: 0, createdAt: '', making: making && { ...making, recipe: null } },
     cup: { ...cup, descriptors: [] },
     score: scoreOfCup(cup),
   };

@@ -1,6 +1,7 @@
-import { pick } from 'es-toolkit';
+import { groupBy, pick, uniqBy } from 'es-toolkit';
 import type { Bag } from '../contract/bag';
 import type { Brew } from '../contract/brew';
+import type { Making } from '../contract/making';
 import type { Settings } from '../contract/settings';
 import type { Verdict } from '../contract/verdict';
 import {
@@ -12,19 +13,51 @@ import {
   reportedDay,
   type CrestFit,
   type CrestInput,
+  type MadeWith,
   type Situation,
   type TasterPrior,
 } from '../core/crest';
-import { potOf, pourStructure, type PouredRecipe } from '../core/brew';
+import { potOf, pourStructure, type PouredRecipe, type Style } from '../core/brew';
 import type { LevelledCup } from '../core/palate';
 import { stateOnDay } from '../core/text';
-import { judgedScale, judgedScore, SCALE_RANGES, scoreByLevels, type ScoredCup } from '../core/cup';
+import {
+  comparisonsByProgress,
+  judgedScale,
+  judgedScore,
+  SCALE_RANGES,
+  scoreByLevels,
+  type Comparison,
+  type ScoredCup,
+} from '../core/cup';
 import { addDays } from '../core/rest';
 import { unitsOf } from './settings';
 
 /** A brew as the engine is given it: with the recipe it followed, as far as that is known. */
 export interface LoggedBrew extends Omit<Brew, 'restDay' | 'making'> {
-  recipe?: PouredRecipe | null;
+  making?: MadeBrew | null;
+}
+
+/** What of how a brew was made moves its score. */
+export type MadeBrew = Pick<Making, (typeof MADE_FIELDS)[number]> & { recipe: PouredRecipe | null };
+export const MADE_FIELDS = ['hardnessPpm', 'grindWord', 'pressureBar', 'iceG', 'milkG'] as const satisfies (keyof Making)[];
+
+/** Styles whose time is chosen; what a filter takes follows from its grind. */
+const TIMED_STYLES: readonly Style[] = ['espresso', 'cold', 'milk'];
+
+/** What the engine reads of a brew beside its parameters. Shares are of the whole drink. */
+function madeWith({ style, waterG, drainS, cup, making }: LoggedBrew): MadeWith {
+  const { milkG = null, iceG = null } = making ?? {};
+  const drinkG = waterG + (milkG ?? 0) + (iceG ?? 0);
+  return {
+    timeS: TIMED_STYLES.includes(style) ? drainS : null,
+    pressureBar: making?.pressureBar ?? null,
+    milkKind: cup.milkKind === '' ? null : cup.milkKind.toLocaleLowerCase(),
+    milkShare: milkG === null ? null : milkG / drinkG,
+    iceShare: iceG === null ? null : iceG / drinkG,
+    hardnessPpm: making?.hardnessPpm ?? null,
+    grindWord: making?.grindWord ?? null,
+    markAt: cup.markAt,
+  };
 }
 
 /** Whether the score of a cup was asked about and is meant as it is. */
@@ -34,15 +67,17 @@ const isMeant = ({ score, cup: { meantScore } }: Pick<Brew, 'score' | 'cup'>): b
 /** What the engine is given of a bag and its log: the same on the server and in the browser. */
 export function fitInput(bag: Bag, brews: readonly LoggedBrew[], prior: TasterPrior | null): CrestInput {
   const { sigma0 } = SCALE_RANGES[judgedScale(bag.scoringScale, bag.weights)];
+  const words = wordsOfProgress(brews, bag);
   const record = {
     ...bag,
-    brews: brews.map(({ recipe, ...brew }) => ({
+    brews: brews.map((brew) => ({
       ...brew,
-      ...(recipe && pourStructure(recipe)),
+      ...(brew.making?.recipe && pourStructure(brew.making.recipe)),
+      ...madeWith(brew),
       overall: judgedScore(brew.cup, bag.weights),
       isMeant: isMeant(brew),
       byLevels: scoreByLevels(brew.cup.intensities, bag.weights, sigma0, prior?.levelCosts, prior?.levelLikings),
-      comparisons: brew.cup.comparisons,
+      comparisons: uniqBy([...brew.cup.comparisons, ...(words.get(brew.id) ?? [])], ({ thanId }) => thanId),
       taster: brew.tasterId,
       pot: potOf(brew),
     })),
@@ -54,6 +89,24 @@ export function fitInput(bag: Bag, brews: readonly LoggedBrew[], prior: TasterPr
     sigma0,
   };
   return prior === null ? input : { ...input, prior };
+}
+
+/** What words of progress say, among the sound cups of each style; what was said of two cups by name comes first. */
+function wordsOfProgress(brews: readonly LoggedBrew[], { weights }: Pick<Bag, 'weights'>): Map<string, Comparison[]> {
+  const sound = groupBy(
+    brews.filter(({ fault }) => fault === null),
+    ({ style }) => style,
+  );
+  return new Map(
+    Object.values(sound).flatMap((ofStyle) => [
+      ...comparisonsByProgress(
+        ofStyle.map(({ id, brewedAt, cup }) => ({
+          ...{ id, at: Date.parse(brewedAt), score: judgedScore(cup, weights) },
+          progress: cup.progress,
+        })),
+      ),
+    ]),
+  );
 }
 
 /** What complaints cost is learnt from a cup with both levels and a mark; null of one without. */

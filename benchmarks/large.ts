@@ -8,7 +8,7 @@ import type { Judging, Shelf } from '../contract/shelf';
 import { openStore } from '../server/db/store';
 import { BAGS, BREWS, IN_USE, largeHousehold } from './largeHousehold';
 import { Report } from './report';
-import { timed, timingText } from './timing';
+import { stolenShare, timed, timingText } from './timing';
 
 /**
  * A household right after an import of 20 000 brews in 600 bags, none of them judged yet, served as it is always
@@ -40,6 +40,7 @@ const server = spawn(process.execPath, main, {
   stdio: ['ignore', 'pipe', 'inherit'],
 });
 const begun = performance.now();
+const stolen = stolenShare();
 const address = await new Promise<string>((resolve) => {
   let said = '';
   server.stdout.on('data', (part: Buffer) => {
@@ -169,6 +170,8 @@ report.say(
   `${brews} brews taken in ${((performance.now() - sending) / 1000).toFixed(1)} s; health meanwhile ${timingText(waits)}`,
 );
 report.say('Memory of the server', memory());
+const share = stolen();
+if (share !== null) report.say('Time that other machines on the host took of ours', share);
 report.end();
 const ended = new Promise((resolve) => server.once('exit', resolve));
 server.kill('SIGTERM');

@@ -87,10 +87,7 @@ function settingOf(
       return filter ?? null;
     case 'waterRecipe':
       return waterRecipe ?? null;
-    case 'grindStep':
-    case 'pours':
-    case 'bloomMultiple':
-    case 'taster':
+    default:
       return null;
   }
 }

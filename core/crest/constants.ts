@@ -228,8 +228,18 @@ export const FACTOR_NAMES = [
   'bloomMultiple',
   'filter',
   'waterRecipe',
+  'timeS',
+  'pressureBar',
+  'milkKind',
+  'milkShare',
+  'iceShare',
+  'hardnessPpm',
+  'grindWord',
   'taster',
+  'markAt',
 ] as const;
+/** Those that are no part of a recipe: who marked a cup, and what it was like when the mark was given. */
+export const BESIDE_RECIPE: ReadonlySet<string> = new Set(['taster', 'markAt']);
 
 /** Prior sds of the recipe's effects on the score, in σ₀. Quadratics point downward. *Assumption*. */
 export const EFFECT_SD = {
@@ -249,8 +259,35 @@ export const EFFECT_SD = {
   filter: 0.6,
   /** Each brewing water other than the reference. */
   waterRecipe: 0.6,
+  /** Per quarter more time than the usual: of a shot or a long steep, where it is chosen; a filter's follows its grind. */
+  timeS: { linear: 0.4, quadratic: 0.25, unit: Math.log(1.25) },
+  /** Per bar more than the usual pressure. */
+  pressureBar: { linear: 0.3, quadratic: 0.15, unit: 1 },
+  /** Each milk other than the usual. */
+  milkKind: 0.8,
+  /** Per tenth of the drink more that is milk, and that is ice. */
+  milkShare: { linear: 0.4, quadratic: 0.25, unit: 0.1 },
+  iceShare: { linear: 0.4, quadratic: 0.25, unit: 0.1 },
+  /** Per 50 ppm more than the usual hardness. */
+  hardnessPpm: { linear: 0.3, quadratic: 0.2, unit: 50 },
+  /** Per word of grind coarser than the usual; a word is worth two to three steps. */
+  grindWord: { linear: 0.9, quadratic: 0.6, unit: 1 },
   /** Each taster other than the one with most brews. */
   taster: 1.5,
+  /** A mark that rests on another phase than most: hot, warm or cool. */
+  markAt: 0.8,
+} as const;
+
+/**
+ * Measures that differ by less are one setting: seconds of a short time and of one of minutes, and of one of hours; bar;
+ * shares; ppm. *Assumption*: what a kitchen can tell apart.
+ */
+export const SAME_SETTING = {
+  timeS: { short: 3, minutes: 60, hours: 3600 },
+  pressureBar: 0.5,
+  milkShare: 0.1,
+  iceShare: 0.1,
+  hardnessPpm: 25,
 } as const;
 
 /**
@@ -395,4 +432,4 @@ export const NEGLIGIBLE_LOG = -22;
 export const FOLLOWED = { steps: 2, upTo: 16 } as const;
 
 /** Raised whenever an answer may change: kept verdicts of an older engine are worked out anew. */
-export const ENGINE_VERSION = 15;
+export const ENGINE_VERSION = 16;

@@ -1,4 +1,4 @@
-import { JITTER, UNKNOWN_BASELINE_SD } from './constants';
+import { BESIDE_RECIPE, JITTER, UNKNOWN_BASELINE_SD } from './constants';
 import type { Draws } from './draws';
 import type { Setting } from './factors';
 import type { Data } from './likelihood';
@@ -203,7 +203,7 @@ export function claimedEffect(posterior: Posterior, draws: Draws, loadings: Sett
   const asClaimed = brewOf.filter((_, i) =>
     terms.every(
       ({ factor, column, isBeside }, k) =>
-        factor === 'taster' || isBeside === true || column[i] === (loadings.find(({ term }) => term === k)?.value ?? 0),
+        BESIDE_RECIPE.has(factor) || isBeside === true || column[i] === (loadings.find(({ term }) => term === k)?.value ?? 0),
     ),
   );
   return { ...summaryOf(effectDraws(posterior, draws, [{ loadings }])[0]!), brews: new Set(asClaimed).size };

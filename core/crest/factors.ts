@@ -1,11 +1,11 @@
+import { GRIND_WORDS, type BrewParameters } from '../brew/kinds';
 import { ratio } from '../brew/ratio';
 import { roundTo } from '../brew/units';
-import { EFFECT_CHANGE, EFFECT_SD } from './constants';
+import { BESIDE_RECIPE, EFFECT_CHANGE, EFFECT_SD, SAME_SETTING } from './constants';
 import { SETTING_NAMES } from './settingNames';
 import { logAge } from './shape';
 import type { UsableBrew } from './usable';
-import type { BrewParameters } from '../brew/kinds';
-import type { FactorName } from './types';
+import type { FactorName, MadeWith } from './types';
 
 /**
  * A settable thing that may move the score: how far each brew stands from the reference, and what is believed of it.
@@ -49,7 +49,39 @@ function mostUsed<T extends string | number>(values: readonly (T | null)[]): T |
   return [...counts].sort((a, b) => b[1] - a[1] || (a[0] < b[0] ? -1 : 1))[0]?.[0] ?? null;
 }
 
-type Parameters = BrewParameters & Pick<UsableBrew, 'taster'>;
+type Parameters = BrewParameters & MadeWith & Pick<UsableBrew, 'taster'>;
+
+type NamedFactor = 'brewer' | 'filter' | 'waterRecipe' | 'milkKind' | 'taster' | 'markAt';
+type MeasuredFactor = Exclude<FactorName, NamedFactor>;
+
+/** What a brew has of a measure, to what a kitchen can tell apart. */
+const nearest =
+  (factor: 'pressureBar' | 'milkShare' | 'iceShare' | 'hardnessPpm') =>
+  (b: Parameters): number | null => {
+    const value = b[factor] ?? null;
+    return value === null ? null : roundTo(Math.round(value / SAME_SETTING[factor]) * SAME_SETTING[factor], 6);
+  };
+
+/** ln of a time in seconds, to what a kitchen can tell apart: it is a share more or less that counts. */
+function logTime({ timeS }: Parameters): number | null {
+  if (!timeS) return null;
+  const { short, minutes, hours } = SAME_SETTING.timeS;
+  const step = timeS < 3 * minutes ? short : timeS < 2 * hours ? minutes : hours;
+  return Math.log(Math.max(step, Math.round(timeS / step) * step));
+}
+
+function timeText(seconds: number): string {
+  const { minutes, hours } = SAME_SETTING.timeS;
+  if (seconds < 3 * minutes - 1) return `${roundTo(seconds, 0)} s`;
+  return seconds < 2 * hours - 1 ? `${roundTo(seconds / minutes, 0)} min` : `${roundTo(seconds / hours, 0)} h`;
+}
+
+const percentText = (share: number): string => `${roundTo(100 * share, 0)} %`;
+
+/** A grind in words by its place among them; a step says it more finely. */
+function wordedGrind({ grindStep, grindWord }: Parameters): number | null {
+  return grindStep === null && grindWord ? GRIND_WORDS.indexOf(grindWord) : null;
+}
 
 /**
  * The terms and settings the brews have tried, against the reference recipe. A setting a brew does not state counts as
@@ -72,7 +104,7 @@ export function designMatrix(
   const aroundLogAge = logAges.reduce((sum, x) => sum + x, 0) / Math.max(1, brews.length);
   /** A term for the change of an effect with age, where it was tried both early and late. */
   const changing = (factor: FactorName, column: Float64Array, sd: number, value: number): Setting['change'] => {
-    if (factor === 'taster' || !triedEarlyAndLate(column)) return null;
+    if (BESIDE_RECIPE.has(factor) || !triedEarlyAndLate(column)) return null;
     const term = terms.push({
       factor,
       column: column.map((x, i) => x * (logAges[i]! - aroundLogAge)),
@@ -84,7 +116,7 @@ export function designMatrix(
   };
 
   const named = (
-    factor: 'brewer' | 'filter' | 'waterRecipe' | 'taster',
+    factor: NamedFactor,
     base: string | null,
     pick: (b: Parameters) => string | null,
   ): void => {
@@ -103,7 +135,7 @@ export function designMatrix(
   };
 
   const measured = (
-    factor: 'waterC' | 'grindStep' | 'ratio' | 'pours' | 'bloomMultiple',
+    factor: MeasuredFactor,
     offset: (b: Parameters) => number,
     label: (offset: number) => string,
   ): void => {
@@ -137,6 +169,19 @@ export function designMatrix(
     if (asClaimed !== 0) claimedLoadings.push(...loadingsAt(asClaimed));
   };
 
+  /** What no reference states is held against what most brews have. */
+  const usual = (factor: MeasuredFactor, of: (b: Parameters) => number | null, label: (value: number) => string) => {
+    const most = mostUsed(brews.map(of));
+    if (most !== null)
+      measured(
+        factor,
+        (b) => (of(b) ?? most) - most,
+        (more) => label(most + more),
+      );
+  };
+  const usualNamed = (factor: NamedFactor, of: (b: Parameters) => string | null) =>
+    named(factor, mostUsed(brews.map(of)), of);
+
   const referenceRatio = ratio(reference.waterG, reference.doseG);
   named('brewer', reference.brewer, (b) => b.brewer);
   measured(
@@ -151,27 +196,23 @@ export function designMatrix(
     (b) => roundTo(ratio(b.waterG, b.doseG) - referenceRatio, 1),
     (dr) => SETTING_NAMES.ratio(referenceRatio + dr),
   );
-  const usualPours = mostUsed(brews.map((b) => b.pours ?? null));
-  if (usualPours !== null)
-    measured(
-      'pours',
-      (b) => (b.pours ?? usualPours) - usualPours,
-      (more) => String(usualPours + more),
-    );
-  const usualBloom = mostUsed(brews.map((b) => b.bloomMultiple ?? null));
-  if (usualBloom !== null)
-    measured(
-      'bloomMultiple',
-      (b) => (b.bloomMultiple ?? usualBloom) - usualBloom,
-      (more) => String(roundTo(usualBloom + more, 1)),
-    );
+  usual('pours', (b) => b.pours ?? null, String);
+  usual('bloomMultiple', (b) => b.bloomMultiple ?? null, (bloom) => String(roundTo(bloom, 1)));
   named('filter', reference.filter ?? mostUsed(brews.map((b) => b.filter ?? null)), (b) => b.filter ?? null);
   named(
     'waterRecipe',
     reference.waterRecipe ?? mostUsed(brews.map((b) => b.waterRecipe ?? null)),
     (b) => b.waterRecipe ?? null,
   );
-  named('taster', mostUsed(brews.map((b) => b.taster ?? null)), (b) => b.taster ?? null);
+  usual('timeS', logTime, (log) => timeText(Math.exp(log)));
+  usual('pressureBar', nearest('pressureBar'), (bar) => `${roundTo(bar, 1)} bar`);
+  usualNamed('milkKind', (b) => b.milkKind ?? null);
+  usual('milkShare', nearest('milkShare'), percentText);
+  usual('iceShare', nearest('iceShare'), percentText);
+  usual('hardnessPpm', nearest('hardnessPpm'), (ppm) => `${roundTo(ppm, 0)} ppm`);
+  usual('grindWord', wordedGrind, (place) => GRIND_WORDS[roundTo(place, 0)] ?? '');
+  usualNamed('taster', (b) => b.taster ?? null);
+  usualNamed('markAt', (b) => b.markAt ?? null);
   return { terms, settings, claimed: claimedLoadings };
 }
 

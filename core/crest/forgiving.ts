@@ -1,4 +1,4 @@
-import { DRAW_SEED, FORGIVING } from './constants';
+import { BESIDE_RECIPE, DRAW_SEED, FORGIVING } from './constants';
 import { histogramQuantiles } from './curve';
 import { normalTable, type Draws } from './draws';
 import { jointEffectDraws } from './effects';
@@ -20,7 +20,7 @@ export function forgivingOf(
   effects: readonly Effect[],
   brews: readonly UsableBrew[],
 ): Forgiving | null {
-  const tried = settings.filter(({ factor }) => factor !== 'taster');
+  const tried = settings.filter(({ factor }) => !BESIDE_RECIPE.has(factor));
   const m = tried.length;
   if (m < FORGIVING.settings || brews.length < FORGIVING.cups) return null;
   const { count } = draws;
@@ -36,7 +36,7 @@ export function forgivingOf(
     if (fall > FORGIVING.beyond * sigma0) much += 1 / count;
   }
   const isSure = effects.some(
-    ({ factor, helps }) => factor !== 'taster' && Math.max(helps, 1 - helps) >= FORGIVING.sure,
+    ({ factor, helps }) => !BESIDE_RECIPE.has(factor) && Math.max(helps, 1 - helps) >= FORGIVING.sure,
   );
   const [lo = NaN, hi = NaN] = histogramQuantiles(falls, [0.1, 0.9]);
   const is = little >= FORGIVING.probability ? 'forgiving' : much >= FORGIVING.probability && isSure ? 'fussy' : null;

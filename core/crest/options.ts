@@ -1,4 +1,4 @@
-import { MOST_PAIRS, PEAK_GROUPS } from './constants';
+import { BESIDE_RECIPE, MOST_PAIRS, PEAK_GROUPS } from './constants';
 import type { Draws } from './draws';
 import { effectDraws, type EffectDraws } from './effects';
 import type { Setting } from './factors';
@@ -11,7 +11,7 @@ type Settable = Setting & Pick<Effect, 'mean'>;
 /** What the latest usable brew changed from the reference. */
 export function latestChanges(settings: readonly Setting[], n: number): Change[] {
   return settings
-    .filter((setting) => setting.factor !== 'taster' && setting.at.includes(n - 1))
+    .filter((setting) => !BESIDE_RECIPE.has(setting.factor) && setting.at.includes(n - 1))
     .map(({ factor, setting }) => ({ factor, setting }));
 }
 
@@ -43,7 +43,7 @@ export function optionsOf(
   const noiseVariances = posterior.noiseNodes.map(({ noise }) => (noise * sigma0) ** 2);
   const settable = settings
     .map((setting, k) => ({ ...setting, mean: effects[k]!.mean }))
-    .filter(({ factor }) => factor !== 'taster');
+    .filter(({ factor }) => !BESIDE_RECIPE.has(factor));
   const ways = waysOf(settable, brews);
   const drawn = effectDraws(
     posterior,

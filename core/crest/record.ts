@@ -11,10 +11,10 @@ import {
   type PlainDate,
   type Stored,
 } from '../rest';
-import type { CrestInput, Process, RoastLevel } from './types';
+import type { CrestInput, MadeWith, Process, RoastLevel } from './types';
 
 /** One brew as it is written down: an instant, not yet an age. */
-export interface RecordedBrew extends BrewParameters {
+export interface RecordedBrew extends BrewParameters, MadeWith {
   id: string;
   /** Instant with its offset; the date the taster saw on the wall counts. */
   brewedAt: string;
@@ -75,6 +75,14 @@ export function crestInput(record: BagRecord): CrestInput {
       comparisons: brew.comparisons ?? [],
       byLevels: brew.byLevels ?? null,
       isMeant: brew.isMeant ?? false,
+      timeS: brew.timeS ?? null,
+      pressureBar: brew.pressureBar ?? null,
+      milkKind: brew.milkKind ?? null,
+      milkShare: brew.milkShare ?? null,
+      iceShare: brew.iceShare ?? null,
+      hardnessPpm: brew.hardnessPpm ?? null,
+      grindWord: brew.grindWord ?? null,
+      markAt: brew.markAt ?? null,
     })),
   };
 }

@@ -1,4 +1,4 @@
-import type { Fault, BrewParameters, RecordedFrom, Style } from '../brew/kinds';
+import type { Fault, BrewParameters, GrindWord, RecordedFrom, Style } from '../brew/kinds';
 import type { Compared, Comparison } from '../cup/comparison';
 import type { LevelLiking } from '../cup/scoreByLevels';
 import type { FACTOR_NAMES, Process, RoastLevel, Shape, ShapeShares } from './constants';
@@ -34,8 +34,24 @@ export interface TasterPrior {
   levelLikings?: Readonly<Record<string, LevelLiking>>;
 }
 
+/** What else of a brew may move its score, where it is known; not part of a reference recipe. */
+export interface MadeWith {
+  /** How long it ran or steeped, where that is chosen and does not follow from the grind. */
+  timeS?: number | null;
+  pressureBar?: number | null;
+  milkKind?: string | null;
+  /** Of the whole drink, 0–1. */
+  milkShare?: number | null;
+  iceShare?: number | null;
+  hardnessPpm?: number | null;
+  /** Read where the brew states no step. */
+  grindWord?: GrindWord | null;
+  /** The phase its mark rests on. */
+  markAt?: string | null;
+}
+
 /** One brew as the engine sees it. */
-export interface CrestBrew extends BrewParameters {
+export interface CrestBrew extends BrewParameters, MadeWith {
   /** Names the brew in the answer. */
   id: string;
   /** Rest age in days, at the time of brewing. */

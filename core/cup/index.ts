@@ -6,6 +6,7 @@ export * from './cooling';
 export * from './scoreByLevels';
 export * from './finalLevels';
 export * from './levels';
+export * from './progress';
 export * from './intensitiesOverDays';
 export * from './scoringScales';
 export * from './sheetOfParts';

@@ -1,4 +1,5 @@
 import {
+  BESIDE_RECIPE,
   CONFOUNDED_SHARE,
   FRESH_SAID,
   likelyDays,
@@ -34,8 +35,24 @@ export function settingText({ factor, setting }: Pick<Effect, 'factor' | 'settin
       return `the ${setting} filter`;
     case 'waterRecipe':
       return `${setting} water`;
+    case 'timeS':
+      return `brewing for ${setting}`;
+    case 'pressureBar':
+      return `a pressure of ${setting}`;
+    case 'milkKind':
+      return setting.endsWith('milk') ? setting : `${setting} milk`;
+    case 'milkShare':
+      return `${setting} milk`;
+    case 'iceShare':
+      return `${setting} ice`;
+    case 'hardnessPpm':
+      return `water of ${setting}`;
+    case 'grindWord':
+      return `a ${setting} grind`;
     case 'taster':
       return setting;
+    case 'markAt':
+      return `scoring it ${setting}`;
   }
 }
 
@@ -46,7 +63,7 @@ export function settingText({ factor, setting }: Pick<Effect, 'factor' | 'settin
 export function recipeClause(effects: readonly Effect[], sigma0: number, units: Units): string {
   const sure = effects.filter(
     (e) =>
-      e.factor !== 'taster' &&
+      !BESIDE_RECIPE.has(e.factor) &&
       e.brews > 1 &&
       Math.abs(e.mean) >= 0.5 * NOTICEABLE * sigma0 &&
       sizeWord(e, sigma0) !== '',
@@ -96,7 +113,7 @@ export function effectChangeText({ change }: Pick<Effect, 'change'>, sigma0: num
 
 /** Why the days and a setting cannot be told apart, and which brew would do it; empty while they can be. */
 export function confoundedSentence(confounded: readonly Confounding[], units: Units): string {
-  const worst = confounded.find(({ factor, share }) => share > CONFOUNDED_SHARE && factor !== 'taster');
+  const worst = confounded.find(({ factor, share }) => share > CONFOUNDED_SHARE && !BESIDE_RECIPE.has(factor));
   if (!worst) return '';
   const { factor, latest, reference, sinceAge } = worst;
   const since = `since day ${Math.floor(sinceAge + 1e-9)}`;

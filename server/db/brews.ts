@@ -13,7 +13,7 @@ import type { LoggedBrew } from '../../application/judgeBag';
 import { invalidField, notFound, Problem } from '../../application/problem';
 import { loadBag, touchBag } from './bags';
 import { GrinderEntity, RecipeVersionEntity } from './benchEntities';
-import { keepMaking, loadMakings, loadRecipesFollowed, takeFromBench } from './making';
+import { keepMaking, loadMade, loadMakings, takeFromBench } from './making';
 import { whyUnreadable } from './readable';
 import { mustExist } from './refs';
 import { CupEntity, type CupRow } from './cupEntities';
@@ -83,15 +83,15 @@ export async function loadBrews(db: EntityManager, bag: Bag, unreadable: Unreada
     .sort((a, b) => Date.parse(b.brewedAt) - Date.parse(a.brewedAt) || (a.createdAt < b.createdAt ? 1 : -1));
 }
 
-/** The logs of many bags at once, by bag, without rest days; for the engine, with the recipes that were followed. */
+/** The logs of many bags at once, by bag, without rest days; for the engine, with how they were made. */
 export async function loadLogs(db: EntityManager, bagIds: readonly string[]): Promise<Record<string, LoggedBrew[]>> {
   const brews = await assemble(db, await db.findBy(BrewEntity, { bagId: In([...bagIds]), deletedAt: IsNull() }));
-  const recipes = await loadRecipesFollowed(
+  const made = await loadMade(
     db,
     brews.map(({ id }) => id),
   );
   return groupBy(
-    brews.map((brew) => ({ ...brew, recipe: recipes.get(brew.id) ?? null })),
+    brews.map((brew) => ({ ...brew, making: made.get(brew.id) ?? null })),
     (brew) => brew.bagId,
   );
 }

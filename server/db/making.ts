@@ -1,3 +1,4 @@
+import { pick } from 'es-toolkit';
 import { In, type EntityManager } from 'typeorm';
 import type { BrewInput } from '../../contract/brew';
 import type { KeptTrace, Making, MakingInput } from '../../contract/making';
@@ -8,9 +9,9 @@ import {
   stageTimesOf,
   stageTimesOfMarks,
   thin,
-  type Recipe,
   type StageTime,
 } from '../../core/brew';
+import { MADE_FIELDS, type MadeBrew } from '../../application/judgeBag';
 import { invalidField, notFound } from '../../application/problem';
 import { scoreOfCup } from '../../core/cup';
 import { MakingEntity, type MakingRow } from './benchEntities';
@@ -58,13 +59,13 @@ export async function loadMakings(db: EntityManager, brewIds: readonly string[])
   );
 }
 
-/** The recipes that brews followed, as they stood that day, by brew; without the traces, which are long. */
-export async function loadRecipesFollowed(db: EntityManager, brewIds: readonly string[]): Promise<Map<string, Recipe>> {
+/** How brews were made, as far as the engine reads it, by brew; without the traces, which are long. */
+export async function loadMade(db: EntityManager, brewIds: readonly string[]): Promise<Map<string, MadeBrew>> {
   const rows = await db.find(MakingEntity, {
-    select: { brewId: true, recipe: true },
+    select: { brewId: true, recipe: true, ...Object.fromEntries(MADE_FIELDS.map((field) => [field, true])) },
     where: { brewId: In([...brewIds]) },
   });
-  return new Map(rows.flatMap(({ brewId, recipe }) => (recipe ? [[brewId, recipe] as const] : [])));
+  return new Map(rows.map((row) => [row.brewId, { recipe: row.recipe, ...pick(row, MADE_FIELDS) }]));
 }
 
 /** The trace of one brew. Throws a not-found Problem where none was recorded. */

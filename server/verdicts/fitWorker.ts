@@ -1,3 +1,4 @@
+import { setPriority } from 'node:os';
 import type { Foretelling } from '../../application/foretellBrew';
 import type { CrestFit, CrestInput, Foretold, TasterPrior } from '../../core/crest';
 import type { PlanOutcome, PlanShelf } from '../../core/shelf/plan';
@@ -5,6 +6,13 @@ import { engineHere, type Engine, type Answer, type PastQuestion } from './engin
 
 /** What the engine's threads run. */
 const here = engineHere();
+
+/**
+ * Whoever waits for a page comes before what is judged for later. On Linux 0 is the calling thread; elsewhere it would be
+ * the whole process.
+ */
+const LATER = 5;
+if (process.platform === 'linux') setPriority(0, LATER);
 
 /** A bag of nobody's. */
 const SAMPLE: CrestInput = {

@@ -57,8 +57,7 @@ export function useWhatIf(
       weights: question.weights === undefined ? bag.weights : question.weights,
     };
     const kept = brews
-      .filter((brew) => !question.without.has(brew.id))
-      .map((brew) => ({ ...brew, recipe: brew.making?.recipe ?? null }));
+      .filter((brew) => !question.without.has(brew.id));
     void theEngine()
       .fit(fitInput(asked, kept, prior))
       .then((fit) => {

@@ -1,3 +1,4 @@
+import { BESIDE_RECIPE } from '../../crest';
 import type { Section } from '../../writeUp';
 import { cautionsFor } from '../cautions';
 import { effectText } from '../verdict';
@@ -39,7 +40,7 @@ function tried(
   { coffee, effects, sigma0 }: CardFacts['bags'][number],
   units: CardFacts['units'],
 ): ReturnType<typeof passage>[] {
-  const others = effects.filter(({ factor }) => factor !== 'taster');
+  const others = effects.filter(({ factor }) => !BESIDE_RECIPE.has(factor));
   if (others.length === 0) return [];
   const sure = others
     .filter((one) => one.brews > 1 && Math.max(one.helps, 1 - one.helps) >= SAID_FROM)

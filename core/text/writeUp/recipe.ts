@@ -1,5 +1,5 @@
 import { ratio, roundTo } from '../../brew';
-import type { Effect } from '../../crest';
+import { BESIDE_RECIPE, type Effect } from '../../crest';
 import type { Section } from '../../writeUp';
 import { claimedRecipeText } from '../claimedRecipe';
 import { differenceText } from '../sitting';
@@ -25,7 +25,7 @@ export function recipeLine({ brewer, style, doseG, waterG, waterC, name }: Recip
 
 /** The settings that served better than the reference's, the surest of each kind of setting. */
 export function servedBetter(effects: readonly Effect[]): Effect[] {
-  const sure = effects.filter((one) => one.factor !== 'taster' && one.brews > 1 && one.helps >= SAID_FROM);
+  const sure = effects.filter((one) => !BESIDE_RECIPE.has(one.factor) && one.brews > 1 && one.helps >= SAID_FROM);
   return sure.filter((one) => sure.every((other) => other.factor !== one.factor || other.mean <= one.mean));
 }
 
@@ -33,7 +33,7 @@ export function servedBetter(effects: readonly Effect[]): Effect[] {
 export function recipeSection(facts: BagFacts): Section[] {
   const { recipe, units, effects, sigma0, claimed, confounded, scale, forgiving, cups } = facts;
   if (cups.length === 0) return [];
-  const tried = effects.filter(({ factor }) => factor !== 'taster');
+  const tried = effects.filter(({ factor }) => !BESIDE_RECIPE.has(factor));
   const better = servedBetter(tried);
   const said = tried
     .filter((one) => one.brews > 1 && Math.max(one.helps, 1 - one.helps) >= SAID_FROM)
