@@ -66,7 +66,7 @@ export async function crestHistory(
     shapes: { believed: SHAPE_SHARES, learnt: latest[0]?.shapes?.shares ?? SHAPE_SHARES },
     kinds: kinds
       .map((kind, k): KindHistory => {
-        const tableDays = tablePeakDays(kind.roastLevel, kind.process, kind.style);
+        const tableDays = tablePeakDays(kind);
         return {
           ...kind,
           bags: Object.values(byKind)[k]?.length ?? 0,

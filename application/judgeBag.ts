@@ -39,7 +39,13 @@ export interface LoggedBrew extends Omit<Brew, 'restDay' | 'making'> {
 
 /** What of how a brew was made moves its score. */
 export type MadeBrew = Pick<Making, (typeof MADE_FIELDS)[number]> & { recipe: PouredRecipe | null };
-export const MADE_FIELDS = ['hardnessPpm', 'grindWord', 'pressureBar', 'iceG', 'milkG'] as const satisfies (keyof Making)[];
+export const MADE_FIELDS = [
+  'hardnessPpm',
+  'grindWord',
+  'pressureBar',
+  'iceG',
+  'milkG',
+] as const satisfies (keyof Making)[];
 
 /** Styles whose time is chosen; what a filter takes follows from its grind. */
 const TIMED_STYLES: readonly Style[] = ['espresso', 'cold', 'milk'];

@@ -14,7 +14,12 @@ const BAG = bagSchema.parse({
 });
 
 function logged(n: number, day: number, differently: Partial<BrewDraft> = {}): LoggedBrew {
-  const { making, liveId: _, revision: __, ...brew } = brewInput.parse({
+  const {
+    making,
+    liveId: _,
+    revision: __,
+    ...brew
+  } = brewInput.parse({
     ...reference,
     brewedAt: `2026-02-${String(1 + day).padStart(2, '0')}T08:00:00+00:00`,
     cup: { scoringScale: 'mark10', mark: null },

@@ -112,7 +112,7 @@ export function simulateBag(family: string, seed: number, later = 1, habit = USU
   const rng = random(seed);
   const roastLevel = rng.pick(['light', 'medium-light', 'medium'] as const);
   const process = rng.pick(PROCESSES);
-  const tableDays = tablePeakDays(roastLevel, process, 'filter');
+  const tableDays = tablePeakDays({ roastLevel, process, style: 'filter' });
   const truth = truthOf(FAMILIES[family]?.family ?? unseen, rng, tableDays * later);
   const taste = tasteOf(rng);
   return {

@@ -1,5 +1,7 @@
 import type { RecordedFrom, Style } from '../brew/kinds';
 
+export * from './factorConstants';
+
 /**
  * Every constant of the crest engine: unit, meaning, status. Status is *assumption* (an editorial prior to be overruled
  * by data), *from history* (replaced by the taster's own past bags when there are any) or *numerical* (a grid choice,
@@ -64,8 +66,15 @@ export const PEAK_DOUBT = { share: 0.1, factor: 2 } as const;
 export const PEAK_FLAT_SHARE = 0.05;
 export const PEAK_MIN_DAYS = 1.5;
 export const PEAK_MAX_DAYS = 90;
-/** Log-sd with which the roaster's rest advice is read as an observation of the peak age. *Assumption*. */
-export const ADVICE_LOG_SD = 0.3;
+/**
+ * Log-sds of a roaster's rest advice as an observation of the peak age: how far all of its advice is off, which its
+ * bags tell, and single advice beside. *Assumption*.
+ */
+export const ADVICE = { biasSd: 0.24, ownSd: 0.18 } as const;
+/** Both together, where nothing is known of the roaster. */
+export const ADVICE_LOG_SD = Math.hypot(ADVICE.biasSd, ADVICE.ownSd);
+/** Where the beans look another roast than the label claims, how much their look says of the peak, in ln days. *Assumption*. */
+export const PERCEIVED_WEIGHT = 0.5;
 
 /** How much a finished bag of another taster says against one of the household's own. *Assumption*. */
 export const OTHERS_WEIGHT = 0.4;
@@ -112,8 +121,9 @@ export const SECOND_CREST = { logApart: [0.7, 1.05], between: 0.87, height: 0.9,
 
 /**
  * How the past bags of a taster are read. Of ln peak days against the table: sds of the taster's mean, of the mean of a
- * roast and process, and (on a grid, with log prior weights) of single bags; and the reaches and numbers of the
- * nodes on which the two means are summed and their sum is tabulated. Of ln noise against σ₀: sds of the taster's mean
+ * roast and process, and (on grids, with log prior weights) of single bags and the share of that variance that a
+ * roaster's bags have in common, which may be none; and the reaches and numbers of the nodes on which the means are summed and their sum is
+ * tabulated. Of ln noise against σ₀: sds of the taster's mean
  * and of single bags; together they make `NOISE_LOG_SD`. Of the baseline, points: the same. *Assumption*; nodes
  * *numerical*.
  */
@@ -128,9 +138,14 @@ export const HISTORY = {
       { sd: 0.42, logWeight: -0.4 },
       { sd: 0.6, logWeight: -1.5 },
     ],
+    roasterShares: [
+      { share: 0, logWeight: -0.7 },
+      { share: 0.6, logWeight: 0 },
+    ],
     reachSds: 3,
     tasterNodes: 31,
     kindNodes: 7,
+    roasterNodes: 9,
     reach: 1.25,
     shiftNodes: 51,
   },
@@ -140,11 +155,12 @@ export const HISTORY = {
 
 /**
  * A prior that moved by less than this judges no bag noticeably differently, and none is judged anew for it: log days
- * of the expected peak, log σ/σ₀, log of any spread, points of the expected baseline, share of a shape, and σ₀ of a
+ * of the expected peak and of what advice is off, log σ/σ₀, log of any spread, points of the expected baseline, share of a shape, and σ₀ of a
  * complaint's cost. *Assumption*, held in a test against what it does to a fit.
  */
 export const PRIOR_MOVED = {
   peakLog: 0.02,
+  adviceLog: 0.04,
   noiseLog: 0.04,
   spreadLog: 0.06,
   baselinePoints: 0.4,
@@ -218,84 +234,6 @@ export const BASELINE_SD = 8;
 /** The sd, in points, with which a baseline is known of which nothing is. *Numerical*. */
 export const UNKNOWN_BASELINE_SD = 100;
 
-/** What of a recipe, and who, can be told apart. */
-export const FACTOR_NAMES = [
-  'brewer',
-  'waterC',
-  'grindStep',
-  'ratio',
-  'pours',
-  'bloomMultiple',
-  'filter',
-  'waterRecipe',
-  'timeS',
-  'pressureBar',
-  'milkKind',
-  'milkShare',
-  'iceShare',
-  'hardnessPpm',
-  'grindWord',
-  'taster',
-  'markAt',
-] as const;
-/** Those that are no part of a recipe: who marked a cup, and what it was like when the mark was given. */
-export const BESIDE_RECIPE: ReadonlySet<string> = new Set(['taster', 'markAt']);
-
-/** Prior sds of the recipe's effects on the score, in σ₀. Quadratics point downward. *Assumption*. */
-export const EFFECT_SD = {
-  /** Each brewer other than the reference. */
-  brewer: 1.2,
-  /** Per 2 °C of water temperature from the reference. */
-  waterC: { linear: 0.35, quadratic: 0.25, unit: 2 },
-  /** Per grinder step from the reference. */
-  grindStep: { linear: 0.4, quadratic: 0.25, unit: 1 },
-  /** Per 1.0 of ratio from the reference. */
-  ratio: { linear: 0.3, quadratic: 0.2, unit: 1 },
-  /** Per pour more than the usual number; the bloom is one. */
-  pours: { linear: 0.25, quadratic: 0.15, unit: 1 },
-  /** Per 1.0 more of bloom water to dose. */
-  bloomMultiple: { linear: 0.25, quadratic: 0.15, unit: 1 },
-  /** Each filter or paper other than the reference. */
-  filter: 0.6,
-  /** Each brewing water other than the reference. */
-  waterRecipe: 0.6,
-  /** Per quarter more time than the usual: of a shot or a long steep, where it is chosen; a filter's follows its grind. */
-  timeS: { linear: 0.4, quadratic: 0.25, unit: Math.log(1.25) },
-  /** Per bar more than the usual pressure. */
-  pressureBar: { linear: 0.3, quadratic: 0.15, unit: 1 },
-  /** Each milk other than the usual. */
-  milkKind: 0.8,
-  /** Per tenth of the drink more that is milk, and that is ice. */
-  milkShare: { linear: 0.4, quadratic: 0.25, unit: 0.1 },
-  iceShare: { linear: 0.4, quadratic: 0.25, unit: 0.1 },
-  /** Per 50 ppm more than the usual hardness. */
-  hardnessPpm: { linear: 0.3, quadratic: 0.2, unit: 50 },
-  /** Per word of grind coarser than the usual; a word is worth two to three steps. */
-  grindWord: { linear: 0.9, quadratic: 0.6, unit: 1 },
-  /** Each taster other than the one with most brews. */
-  taster: 1.5,
-  /** A mark that rests on another phase than most: hot, warm or cool. */
-  markAt: 0.8,
-} as const;
-
-/**
- * Measures that differ by less are one setting: seconds of a short time and of one of minutes, and of one of hours; bar;
- * shares; ppm. *Assumption*: what a kitchen can tell apart.
- */
-export const SAME_SETTING = {
-  timeS: { short: 3, minutes: 60, hours: 3600 },
-  pressureBar: 0.5,
-  milkShare: 0.1,
-  iceShare: 0.1,
-  hardnessPpm: 25,
-} as const;
-
-/**
- * Whether an effect changes with age: the prior sd of its change over ln days e-fold, as a share of its own prior sd;
- * asked once a setting and the others were each tried this often, twice or more in each half of the log. *Assumption*.
- */
-export const EFFECT_CHANGE = { share: 1, cups: 4, perHalf: 2 } as const;
-
 /**
  * Deviation of a bag from its curve: Gaussian process in ln days, length in ln days, sd in σ₀. *Assumption*, tuned on
  * simulated bags.
@@ -345,6 +283,11 @@ export const INTERVAL_STEPS = 40;
  * taster. *Assumption*, tuned on simulated bags (docs/engine-report.md).
  */
 export const SCEPTIC = { factor: 2.5, mass: 0.7 } as const;
+/**
+ * The sceptic gives way to the household's own past: so many finished bags of its own take half of the doubt away.
+ * *Assumption*, tuned on simulated bags (docs/engine-report.md).
+ */
+export const SCEPTIC_BAGS = 4;
 /** From this probability on it is said that a bag may have been at its best fresh. *Assumption*. */
 export const FRESH_SAID = 0.25;
 /**

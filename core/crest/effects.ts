@@ -203,7 +203,9 @@ export function claimedEffect(posterior: Posterior, draws: Draws, loadings: Sett
   const asClaimed = brewOf.filter((_, i) =>
     terms.every(
       ({ factor, column, isBeside }, k) =>
-        BESIDE_RECIPE.has(factor) || isBeside === true || column[i] === (loadings.find(({ term }) => term === k)?.value ?? 0),
+        BESIDE_RECIPE.has(factor) ||
+        isBeside === true ||
+        column[i] === (loadings.find(({ term }) => term === k)?.value ?? 0),
     ),
   );
   return { ...summaryOf(effectDraws(posterior, draws, [{ loadings }])[0]!), brews: new Set(asClaimed).size };

@@ -115,11 +115,7 @@ export function designMatrix(
     return { term: term - 1, value, aroundLogAge };
   };
 
-  const named = (
-    factor: NamedFactor,
-    base: string | null,
-    pick: (b: Parameters) => string | null,
-  ): void => {
+  const named = (factor: NamedFactor, base: string | null, pick: (b: Parameters) => string | null): void => {
     const asClaimed = claimed && pick(claimed);
     const names = [...new Set([...brews.map(pick), asClaimed])]
       .filter((name): name is string => name !== null && name !== base)
@@ -197,7 +193,11 @@ export function designMatrix(
     (dr) => SETTING_NAMES.ratio(referenceRatio + dr),
   );
   usual('pours', (b) => b.pours ?? null, String);
-  usual('bloomMultiple', (b) => b.bloomMultiple ?? null, (bloom) => String(roundTo(bloom, 1)));
+  usual(
+    'bloomMultiple',
+    (b) => b.bloomMultiple ?? null,
+    (bloom) => String(roundTo(bloom, 1)),
+  );
   named('filter', reference.filter ?? mostUsed(brews.map((b) => b.filter ?? null)), (b) => b.filter ?? null);
   named(
     'waterRecipe',

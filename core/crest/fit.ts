@@ -13,7 +13,7 @@ import { meanCurve } from './meanCurve';
 import { latestChanges, optionsOf } from './options';
 import { evidenceOf, peakByDay, peakSummary } from './peak';
 import { noiseMoments, type Posterior } from './posterior';
-import { entryWeights, peakWeightsOf, priorPeak, scepticism } from './prior';
+import { entryWeights, peakWeightsOf, priorPeak, scepticOf } from './prior';
 import { siblingPrior, siblingInput } from './sibling';
 import { outliersOf } from './outliers';
 import type { Basis, CrestBrew, CrestFit, CrestInput, PeakPrior, ReadBrew } from './types';
@@ -60,7 +60,7 @@ export function fitCrest(input: CrestInput, density = 1): CrestFit {
   return {
     usable: brews.length,
     sigma0: input.sigma0,
-    peak: peakSummary(posterior, scepticism(grid.logPeaks, peakPrior)),
+    peak: peakSummary(posterior, scepticOf(grid.logPeaks, peakPrior)),
     fresh: marginal[FRESH_PEAK]!,
     shapes: Object.fromEntries(SHAPES.map((shape, i) => [shape, byShape[i]!])) as ShapeShares,
     peakProbability: peakByDay(grid, marginal),
@@ -150,7 +150,12 @@ export function posteriorFor(input: CrestInput, asked: readonly CrestBrew[], den
   const peakPrior = sibling
     ? siblingPrior(posteriorFor(sibling, [], density).posterior, sibling, input)
     : priorPeak(input);
-  const peakWeights = peakWeightsOf(grid.logPeaks, peakPrior, sibling ? null : input.restAdviceDays);
+  const peakWeights = peakWeightsOf(
+    grid.logPeaks,
+    peakPrior,
+    sibling ? null : input.restAdviceDays,
+    input.prior?.advice,
+  );
   const shares = input.prior?.shapes?.shares ?? SHAPE_SHARES;
   const posterior = posteriorOf(data, grid, { peakWeights, shares, noise: input.prior?.noise ?? SCALE_NOISE });
   const nodes = posterior.noiseNodes.map((noiseNode) => nodePosterior(posterior.data, noiseNode));

@@ -1,4 +1,5 @@
 import { clamp } from 'es-toolkit';
+import { adviceBiases } from './adviceHistory';
 import {
   BASELINE_MEAN,
   BASELINE_SD,
@@ -13,20 +14,19 @@ import {
   SHAPES,
   type ShapeShares,
 } from './constants';
-import { gridOf, SCALE_NOISE } from './grid';
-import { dot } from './linalg';
-import { entryWeights, peakWeightsOf, tablePeakDays } from './prior';
-import type { Style } from '../brew/kinds';
-import type { CrestFit, Moments, PeakPrior, Process, RoastLevel, TasterPrior } from './types';
+import { SCALE_NOISE } from './grid';
+import { normalPosterior, type Observation } from './moments';
+import { likelihoodsOf, peakHistories, peakPriorFrom, roasterKey, type PeakHistory } from './peakHistory';
+import { tablePeakDays, type BagOfKind } from './prior';
+import type { CrestFit, Moments, PeakPrior, TasterPrior } from './types';
 
 /** What one finished bag says: its kind, and what its fit under the table's prior teaches. */
-export interface PastBag {
-  roastLevel: RoastLevel | null;
-  process: Process | null;
-  style: Style;
+export interface PastBag extends BagOfKind {
   bagLikelihood: Pick<CrestFit['bagLikelihood'], 'peak' | 'shapes'> & Partial<CrestFit['bagLikelihood']>;
   /** Of another taster: it weighs `OTHERS_WEIGHT`, and says nothing of how this one marks. */
   isOfOthers?: boolean;
+  /** The roaster's advice, days. */
+  restAdviceDays?: number | null;
 }
 
 /**
@@ -38,28 +38,18 @@ export interface Repeats {
   sigma0: number;
 }
 
-type Kind = Pick<PastBag, 'roastLevel' | 'process'>;
-const kindKey = (bag: Kind): string => `${bag.roastLevel ?? '?'} ${bag.process ?? '?'}`;
-
 /** The past, read once; new bags of any kind are then asked of it at little cost. */
 export interface History {
   bags: number;
   /** How many of the household's own they are worth. */
   worth: number;
-  /**
-   * Per spread of single bags and per kind: ln likelihood of all its bags, were they to peak later by each of `SHIFTS`.
-   */
-  peaks: { sd: number; logWeight: number; byKind: Map<string, Float64Array> }[];
+  peaks: PeakHistory;
+  /** How far each roaster's advice was from what its bags did, by the roaster's key. */
+  advice: ReadonlyMap<string, Moments>;
   noise: Moments;
   baselineMean: number;
   shapes: ShapeShares;
 }
-
-/** Shifts of ln peak days against the table on which a history is worked out, equally spaced. */
-const SHIFTS = Float64Array.from(
-  { length: HISTORY.peak.shiftNodes },
-  (_, i) => HISTORY.peak.reach * ((2 * i) / (HISTORY.peak.shiftNodes - 1) - 1),
-);
 
 const weightOf = ({ isOfOthers }: Pick<PastBag, 'isOfOthers'>): number => (isOfOthers ? OTHERS_WEIGHT : 1);
 
@@ -75,16 +65,14 @@ export function historiesAfter(
   repeats: readonly Repeats[],
   counts: readonly number[],
 ): History[] {
-  const bySpread = HISTORY.peak.spreads.map(({ sd }) => shiftEvidence(past, sd));
+  const peaksAfter = peakHistories(past.map((bag) => ({ ...bag, weight: weightOf(bag) })));
   return counts.map((count) => {
     const first = past.slice(0, count);
     return {
       bags: count,
       worth: first.reduce((sum, bag) => sum + weightOf(bag), 0),
-      peaks: HISTORY.peak.spreads.map(({ sd, logWeight }, s) => ({
-        ...{ sd, logWeight },
-        byKind: summedByKind(first, bySpread[s]!),
-      })),
+      peaks: peaksAfter(count),
+      advice: adviceBiases(first),
       noise: noisePriorFrom(first, repeats),
       baselineMean: baselineFrom(first),
       shapes: shapeSharesFrom(first),
@@ -92,132 +80,21 @@ export function historiesAfter(
   });
 }
 
-/** Of each bag the ln likelihood, were bags of its kind to peak later by each of `SHIFTS` with this spread. */
-function shiftEvidence(past: readonly PastBag[], sd: number): Float64Array[] {
-  const likelihoods = past.map((bag) => likelihoodsOf(bag.bagLikelihood.peak));
-  const tables = past.map((bag) => tablePeakDays(bag.roastLevel, bag.process, bag.style));
-  const evidence = past.map(() => new Float64Array(SHIFTS.length));
-  for (const table of new Set(tables))
-    SHIFTS.forEach((shift, i) => {
-      const crests = peakWeightsOf(gridOf(1).logPeaks, { days: table * Math.exp(shift), logSd: sd }, null);
-      const weights = entryWeights(crests, SHAPE_SHARES);
-      tables.forEach((own, b) => {
-        if (own !== table) return;
-        evidence[b]![i] = weightOf(past[b]!) * Math.log(dot(weights, 0, likelihoods[b]!, 0, weights.length));
-      });
-    });
-  return evidence;
-}
-
-function summedByKind(past: readonly PastBag[], evidence: readonly Float64Array[]): Map<string, Float64Array> {
-  const byKind = new Map<string, Float64Array>();
-  past.forEach((bag, b) => {
-    const sum = byKind.get(kindKey(bag)) ?? new Float64Array(SHIFTS.length);
-    byKind.set(kindKey(bag), sum);
-    for (let i = 0; i < SHIFTS.length; i++) sum[i]! += evidence[b]![i]!;
-  });
-  return byKind;
-}
-
 /** Everything the past teaches of a new bag. Without a past the table and the scale stand. */
-export function priorFor(history: History, bag: Kind & Pick<PastBag, 'style'>): TasterPrior {
-  const { noise, baselineMean, shapes } = history;
-  const learnt = { shares: shapes, bags: history.worth };
-  return { peak: peakPriorFrom(history, bag), noise, baselineMean, ...(history.bags > 0 && { shapes: learnt }) };
+export function priorFor(history: History, bag: BagOfKind): TasterPrior {
+  const { noise, baselineMean, shapes, worth } = history;
+  const advice = history.advice.get(roasterKey(bag.roaster));
+  return {
+    peak: history.bags === 0 ? tablePrior(bag) : { ...peakPriorFrom(history.peaks, bag), worth },
+    noise,
+    baselineMean,
+    ...(history.bags > 0 && { shapes: { shares: shapes, bags: worth } }),
+    ...(advice && { advice }),
+  };
 }
 
-/** ln likelihoods as likelihoods, the likeliest 1: however small all of them are, one is left. */
-function likelihoodsOf(logs: readonly number[]): Float64Array {
-  const most = logs.reduce((max, log) => Math.max(max, log), -Infinity);
-  return Float64Array.from(logs, (log) => Math.exp(log - most));
-}
-
-/** Nodes of a centred normal over ± `reachSds` sds, and the logs of their weights. */
-function normalNodes(sd: number, count: number): { at: number; logWeight: number }[] {
-  return Array.from({ length: count }, (_, i) => {
-    const z = HISTORY.peak.reachSds * ((2 * i) / (count - 1) - 1);
-    return { at: sd * z, logWeight: -0.5 * z * z };
-  });
-}
-
-/** A table over `SHIFTS` read between its nodes, in a straight line. */
-function atShift(logs: Float64Array, shift: number): number {
-  const place = Math.min(Math.max((shift - SHIFTS[0]!) / (SHIFTS[1]! - SHIFTS[0]!), 0), SHIFTS.length - 1.000001);
-  const left = Math.floor(place);
-  return logs[left]! + (place - left) * (logs[left + 1]! - logs[left]!);
-}
-
-interface Weighed {
-  /** Log weight. */
-  log: number;
-  mean: number;
-  square: number;
-}
-
-/** Weighted means of `mean` and `square`, and the log of the summed weights. */
-function gather(answers: readonly Weighed[]): Weighed {
-  const most = answers.reduce((max, a) => Math.max(max, a.log), -Infinity);
-  let total = 0;
-  let mean = 0;
-  let square = 0;
-  for (const answer of answers) {
-    const weight = Math.exp(answer.log - most);
-    total += weight;
-    mean += weight * answer.mean;
-    square += weight * answer.square;
-  }
-  return { log: most + Math.log(total), mean: mean / total, square: square / total };
-}
-
-/**
- * The prior of a new bag's peak, learnt from finished bags: where the taster's coffees peak against the table.
- *
- *     shift of a bag ~ Normal(taster's mean + mean of its kind, τ²),  means ~ Normal(0, tasterSd²), Normal(0, kindSd²)
- *
- * with both means and τ on a grid, each bag entering by the whole likelihood of its peak, not by moments of it. Bags of
- * the same roast and process speak most, others through the taster's mean. Without evidence the table stands.
- */
-export function peakPriorFrom({ bags, peaks }: History, bag: Kind & Pick<PastBag, 'style'>): PeakPrior {
-  const table = tablePeakDays(bag.roastLevel, bag.process, bag.style);
-  if (bags === 0) return { days: table, logSd: PEAK_LOG_SD };
-  const { tasterSd, kindSd, tasterNodes, kindNodes } = HISTORY.peak;
-  const kinds = normalNodes(kindSd, kindNodes);
-  const own = kindKey(bag);
-
-  const answers = peaks.flatMap(({ sd, logWeight, byKind }) =>
-    normalNodes(tasterSd, tasterNodes).map((taster) => {
-      const ofKind = (logs: Float64Array | undefined) =>
-        gather(
-          kinds.map(({ at, logWeight: w }) => ({
-            log: w + (logs ? atShift(logs, taster.at + at) : 0),
-            mean: taster.at + at,
-            square: (taster.at + at) ** 2,
-          })),
-        );
-      const mine = ofKind(byKind.get(own));
-      const others = [...byKind].reduce((sum, [kind, logs]) => (kind === own ? sum : sum + ofKind(logs).log), 0);
-      return { log: logWeight + taster.logWeight + mine.log + others, mean: mine.mean, square: mine.square + sd ** 2 };
-    }),
-  );
-  const { mean, square } = gather(answers);
-  return { days: table * Math.exp(mean), logSd: Math.sqrt(square - mean ** 2) };
-}
-
-/** A normal observation of a mean: its value and variance. */
-interface Observation {
-  value: number;
-  variance: number;
-}
-
-/** Posterior of a Normal(mean, sd²) quantity after independent observations. */
-function normalPosterior(prior: Moments, observations: readonly Observation[]): Moments {
-  let precision = 1 / prior.sd ** 2;
-  let score = prior.mean * precision;
-  for (const { value, variance } of observations) {
-    precision += 1 / variance;
-    score += value / variance;
-  }
-  return { mean: score / precision, sd: 1 / Math.sqrt(precision) };
+function tablePrior(bag: BagOfKind): PeakPrior {
+  return { days: tablePeakDays(bag), logSd: PEAK_LOG_SD };
 }
 
 /**

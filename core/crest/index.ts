@@ -18,8 +18,9 @@ export { fitCrest } from './fit';
 export { foretell } from './foretell';
 export { FREEZER_RATES, learntRate, logEvidenceOf, tellsFreezerRate, type LearntRate } from './freezerRate';
 export { PEAK_AXIS } from './grid';
+export { roasterKey } from './peakHistory';
 export { isProbablyGross } from './gross';
-export { tablePeakDays } from './prior';
+export { tablePeakDays, type BagOfKind } from './prior';
 export { historiesAfter, historyOf, noisePriorFrom, priorFor, type PastBag, type Repeats } from './history';
 export {
   ANY_SITUATION,

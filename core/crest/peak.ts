@@ -1,14 +1,7 @@
-import {
-  FAINTEST_MASS,
-  INTERVAL_COVERAGE,
-  INTERVAL_STEPS,
-  LAST_DAY,
-  PEAK_MAX_DAYS,
-  PEAK_MIN_DAYS,
-  SCEPTIC,
-} from './constants';
+import { FAINTEST_MASS, INTERVAL_COVERAGE, INTERVAL_STEPS, LAST_DAY, PEAK_MAX_DAYS, PEAK_MIN_DAYS } from './constants';
 import { FIRST_CREST, FLAT_PEAK, FRESH_PEAK, type Grid } from './grid';
 import type { Posterior } from './posterior';
+import type { Sceptic } from './prior';
 import type { Moments } from './types';
 
 /**
@@ -44,25 +37,23 @@ function sumToOne(masses: Float64Array): Float64Array {
 
 /**
  * Median peak age and the interval stated for it, days, given that the bag has a crest after its first days: the
- * shortest (in ln days) that holds `SCEPTIC.mass` of a sceptic's posterior, and the median. The shortest leaves out the
+ * shortest (in ln days) that holds the sceptic's mass of the sceptic's posterior, and the median. The shortest leaves out the
  * flat tails of the prior that a central one would keep.
- *
- * @param sceptic by what a sceptic multiplies the prior of each entry of the peak axis
  */
 export function peakSummary(
   posterior: Posterior,
-  sceptic: Float64Array,
+  { factors, mass: stated }: Sceptic,
 ): { day: number; lo: number; hi: number; coverage: number } {
   const { grid } = posterior;
   const crested = posterior.marginal('peak').map((mass, p) => (p < FIRST_CREST ? 0 : mass));
   const [median = NaN] = logQuantiles(grid, sumToOne(crested), [0.5]);
-  const doubted = sumToOne(crested.map((mass, p) => mass * sceptic[p]!));
-  const starts = Array.from({ length: INTERVAL_STEPS + 1 }, (_, step) => ((1 - SCEPTIC.mass) * step) / INTERVAL_STEPS);
+  const doubted = sumToOne(crested.map((mass, p) => mass * factors[p]!));
+  const starts = Array.from({ length: INTERVAL_STEPS + 1 }, (_, step) => ((1 - stated) * step) / INTERVAL_STEPS);
   const los = logQuantiles(grid, doubted, starts);
   const his = logQuantiles(
     grid,
     doubted,
-    starts.map((from) => Math.min(1, from + SCEPTIC.mass)),
+    starts.map((from) => Math.min(1, from + stated)),
   );
   const shortest = starts.reduce((best, _, i) => (his[i]! - los[i]! < his[best]! - los[best]! ? i : best), 0);
   return {

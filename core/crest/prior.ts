@@ -3,6 +3,7 @@ import {
   ADVICE_LOG_SD,
   DEFAULT_PROCESS,
   DEFAULT_ROAST,
+  INTERVAL_COVERAGE,
   PEAK_DAYS_BY_ROAST,
   PEAK_DOUBT,
   PEAK_FACTOR_BY_PROCESS,
@@ -11,24 +12,43 @@ import {
   PEAK_LOG_SD,
   PEAK_MAX_DAYS,
   PEAK_MIN_DAYS,
+  PERCEIVED_WEIGHT,
   SCEPTIC,
+  SCEPTIC_BAGS,
   type ShapeShares,
 } from './constants';
 import { FIRST_CREST, FLAT_PEAK, FRESH_PEAK } from './grid';
-import type { CrestInput, PeakPrior, Process, RoastLevel } from './types';
+import type { CrestInput, Moments, PeakPrior, Process, RoastLevel } from './types';
 
-/** Median peak age p₀ in days by the table: roast level × process × style. Unstated labels use the defaults. */
-export function tablePeakDays(roastLevel: RoastLevel | null, process: Process | null, style: Style): number {
+/** A bag as far as its peak is expected before its first cup. */
+export interface BagOfKind {
+  roastLevel: RoastLevel | null;
+  process: Process | null;
+  style: Style;
+  /** The roast its beans look like, where somebody said. */
+  perceivedRoast?: RoastLevel | null;
+  /** As typed; nothing where it is not known. */
+  roaster?: string | null;
+}
+
+/**
+ * Median peak age p₀ in days by the table: roast level × process × style. Unstated labels use the defaults. Beans that
+ * look another roast than the label claims are expected in between, by `PERCEIVED_WEIGHT`.
+ */
+export function tablePeakDays({ roastLevel, process, style, perceivedRoast }: BagOfKind): number {
+  const perceived = perceivedRoast ?? roastLevel ?? DEFAULT_ROAST;
+  const claimed = roastLevel ?? perceived;
   return (
-    PEAK_DAYS_BY_ROAST[roastLevel ?? DEFAULT_ROAST] *
+    PEAK_DAYS_BY_ROAST[claimed] ** (1 - PERCEIVED_WEIGHT) *
+    PEAK_DAYS_BY_ROAST[perceived] ** PERCEIVED_WEIGHT *
     PEAK_FACTOR_BY_PROCESS[process ?? DEFAULT_PROCESS] *
     PEAK_FACTOR_BY_STYLE[style]
   );
 }
 
 /** Where a bag's peak is expected before its first cup: by the taster's past, or by the table. */
-export function priorPeak({ prior, roastLevel, process, reference }: CrestInput): PeakPrior {
-  return prior?.peak ?? { days: tablePeakDays(roastLevel, process, reference.style), logSd: PEAK_LOG_SD };
+export function priorPeak(input: Pick<CrestInput, 'prior' | 'reference'> & Omit<BagOfKind, 'style'>): PeakPrior {
+  return input.prior?.peak ?? { days: tablePeakDays({ ...input, style: input.reference.style }), logSd: PEAK_LOG_SD };
 }
 
 /** The share of a prior that is wider than the rest, and by what factor. */
@@ -55,26 +75,47 @@ export function peakDensity(x: number, { days, logSd }: PeakPrior, doubt: Doubt 
   return sure * bell(logSd) + doubt.share * bell(doubt.factor * logSd) + PEAK_FLAT_SHARE * flat;
 }
 
+/** The share of the sceptic's doubt that the household's own finished bags have not taken away. */
+const doubtLeft = ({ worth = 0 }: PeakPrior): number => SCEPTIC_BAGS / (SCEPTIC_BAGS + worth);
+
+/** By how much the prior of the peak is wider to a sceptic. */
+export const scepticFactor = (prior: PeakPrior): number => Math.sqrt(1 + (SCEPTIC.factor ** 2 - 1) * doubtLeft(prior));
+
+/** One who takes the table for hardly more than a hint: by what each entry of the peak axis is multiplied, and the mass of what comes out that is stated as an interval. */
+export interface Sceptic {
+  factors: Float64Array;
+  mass: number;
+}
+
 /**
- * By what a sceptic multiplies the prior of each entry of the peak axis: one who takes the table, or the history, for
- * hardly more than a hint. An interval has to hold for the taster about whom the table is wrong too; advice has to be
- * good for most.
+ * The sceptic an interval is stated by. It has to hold for the taster about whom the table is wrong too; advice has to
+ * be good for most. What the household's own finished bags say takes the doubt away.
  */
-export function scepticism(logPeaks: Float64Array, prior: PeakPrior): Float64Array {
-  const doubt = { share: 1 - PEAK_FLAT_SHARE, factor: SCEPTIC.factor };
-  return logPeaks.map((x, p) => (p < FIRST_CREST ? 1 : peakDensity(x, prior, doubt) / peakDensity(x, prior)));
+export function scepticOf(logPeaks: Float64Array, prior: PeakPrior): Sceptic {
+  const doubt = { share: 1 - PEAK_FLAT_SHARE, factor: scepticFactor(prior) };
+  return {
+    factors: logPeaks.map((x, p) => (p < FIRST_CREST ? 1 : peakDensity(x, prior, doubt) / peakDensity(x, prior))),
+    mass: INTERVAL_COVERAGE - (INTERVAL_COVERAGE - SCEPTIC.mass) * Math.sqrt(doubtLeft(prior)),
+  };
 }
 
 /**
  * Prior probability of each crest of the peak axis, given that there is one; sums to 1 over the crests, and is 1 at the
  * entries that stand for none. The roaster's advice r, days, enters as an observation ln r ~ Normal(x, 0.3²) of where a
  * crest would be; it says nothing on whether there is one.
+ *
+ * @param off how far the roaster's advice is off by its bags: ln r ~ Normal(x + mean, sd²) then
  */
-export function peakWeightsOf(logPeaks: Float64Array, prior: PeakPrior, adviceDays: number | null): Float64Array {
+export function peakWeightsOf(
+  logPeaks: Float64Array,
+  prior: PeakPrior,
+  adviceDays: number | null,
+  off: Moments = { mean: 0, sd: ADVICE_LOG_SD },
+): Float64Array {
   const crests = logPeaks.map((x, p) => {
     if (p < FIRST_CREST) return 0;
     // Advice of "drink at once" still has to have a logarithm.
-    const advice = adviceDays === null ? 0 : (x - Math.log(Math.max(1, adviceDays))) / ADVICE_LOG_SD;
+    const advice = adviceDays === null ? 0 : (x + off.mean - Math.log(Math.max(1, adviceDays))) / off.sd;
     return peakDensity(x, prior) * Math.exp(-0.5 * advice * advice);
   });
   const total = crests.reduce((sum, weight) => sum + weight, 0);

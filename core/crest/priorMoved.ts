@@ -1,10 +1,13 @@
-import { PRIOR_MOVED, SHAPE_SHARES, SHAPES, type ShapeShares } from './constants';
+import { ADVICE_LOG_SD, PRIOR_MOVED, SHAPE_SHARES, SHAPES, type ShapeShares } from './constants';
 import type { LevelLiking } from '../cup';
-import { historyOf, priorFor, type PastBag } from './history';
-import type { TasterPrior } from './types';
+import { historyOf, priorFor } from './history';
+import { scepticFactor, type BagOfKind } from './prior';
+import type { Moments, TasterPrior } from './types';
 
 /** What every household begins with. */
 const NO_PAST = historyOf([], []);
+
+const KNOWN_OF_NOBODY: Moments = { mean: 0, sd: ADVICE_LOG_SD };
 
 const sharesOf = ({ shapes }: TasterPrior): ShapeShares => shapes?.shares ?? SHAPE_SHARES;
 
@@ -28,6 +31,14 @@ function likingsMoved(one: TasterPrior['levelLikings'] = {}, other: TasterPrior[
   );
 }
 
+/** Whether a roaster's advice is read noticeably otherwise. */
+function adviceMoved(one = KNOWN_OF_NOBODY, other = KNOWN_OF_NOBODY): boolean {
+  return (
+    Math.abs(one.mean - other.mean) > PRIOR_MOVED.adviceLog ||
+    Math.abs(Math.log(one.sd / other.sd)) > PRIOR_MOVED.spreadLog
+  );
+}
+
 /**
  * Whether two priors would judge a bag noticeably differently: where a peak is expected by more than
  * `PRIOR_MOVED.peakLog` of its days, or how widely it, the noise or the level are believed by more than their share.
@@ -36,12 +47,14 @@ function likingsMoved(one: TasterPrior['levelLikings'] = {}, other: TasterPrior[
 export function priorMoved(
   a: TasterPrior | null,
   b: TasterPrior | null,
-  kind: Omit<PastBag, 'bagLikelihood'>,
+  kind: BagOfKind,
 ): boolean {
   const [one, other] = [a ?? priorFor(NO_PAST, kind), b ?? priorFor(NO_PAST, kind)];
   const apart = (x: number, y: number): number => Math.abs(Math.log(x / y));
   return (
     apart(one.peak.days, other.peak.days) > PRIOR_MOVED.peakLog ||
+    apart(scepticFactor(one.peak), scepticFactor(other.peak)) > PRIOR_MOVED.spreadLog ||
+    adviceMoved(one.advice, other.advice) ||
     apart(one.peak.logSd, other.peak.logSd) > PRIOR_MOVED.spreadLog ||
     Math.abs(one.noise.mean - other.noise.mean) > PRIOR_MOVED.noiseLog ||
     apart(one.noise.sd, other.noise.sd) > PRIOR_MOVED.spreadLog ||

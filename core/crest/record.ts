@@ -36,6 +36,7 @@ export interface RecordedBrew extends BrewParameters, MadeWith {
 export interface BagRecord extends LabelDates, Stored {
   roastLevel: RoastLevel | null;
   process: Process | null;
+  perceivedRoast?: RoastLevel | null;
   restAdviceDays: number | null;
   scoringScale: ScoringScale;
   /** Rest days in the freezer in one day, as the household has it. */
@@ -51,6 +52,7 @@ export function crestInput(record: BagRecord): CrestInput {
   return {
     roastLevel: record.roastLevel,
     process: record.process,
+    perceivedRoast: record.perceivedRoast ?? null,
     restAdviceDays: record.restAdviceDays,
     reference: record.reference,
     sigma0: SCALE_RANGES[record.scoringScale].sigma0,

@@ -9,6 +9,8 @@ export type { Process, RoastLevel, Shape, ShapeShares };
 export interface PeakPrior {
   days: number;
   logSd: number;
+  /** How many finished bags of the taster's own that is worth. */
+  worth?: number;
 }
 
 /** Mean and sd of a quantity. */
@@ -32,6 +34,8 @@ export interface TasterPrior {
   levelCosts?: Readonly<Record<string, number>>;
   /** What amounts of an attribute are worth, learnt from its marks; for the same cups. */
   levelLikings?: Readonly<Record<string, LevelLiking>>;
+  /** How far the roaster's advice is off in ln days, by its bags: the mean, and the sd to read it with. */
+  advice?: Moments;
 }
 
 /** What else of a brew may move its score, where it is known; not part of a reference recipe. */
@@ -75,6 +79,8 @@ export interface CrestBrew extends BrewParameters, MadeWith {
 export interface CrestInput {
   roastLevel: RoastLevel | null;
   process: Process | null;
+  /** The roast the beans look like, where somebody said. */
+  perceivedRoast?: RoastLevel | null;
   /** The roaster's advice, days of rest; null when none was given. */
   restAdviceDays: number | null;
   /** The bag's standard recipe: the curve is the score this recipe would get. */

@@ -146,11 +146,12 @@ export async function loadFinishedHeads(db: EntityManager): Promise<[id: string,
 /** The kinds of bag in use, each once: what the past is asked about. */
 export async function loadKindsInUse(
   db: EntityManager,
-): Promise<Pick<BagRow & BrewParametersRow, 'roastLevel' | 'process' | 'style'>[]> {
+): Promise<Pick<BagRow & BrewParametersRow, 'roastLevel' | 'process' | 'style' | 'roaster' | 'perceivedRoast'>[]> {
   return db
     .createQueryBuilder(BagEntity, 'bag')
     .innerJoin('brew_parameters', 'reference', 'reference."bagId" = bag.id AND reference."isReference"')
     .select(['bag."roastLevel" AS "roastLevel"', 'bag.process AS process', 'reference.style AS style'])
+    .addSelect(['bag.roaster AS roaster', 'bag."perceivedRoast" AS "perceivedRoast"'])
     .where('bag."deletedAt" IS NULL AND bag."finishedOn" IS NULL')
     .distinct(true)
     .getRawMany();

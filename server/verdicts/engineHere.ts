@@ -7,6 +7,7 @@ import {
   historyOf,
   logEvidenceOf,
   priorFor,
+  type BagOfKind,
   type CrestFit,
   type CrestInput,
   type Foretold,
@@ -18,7 +19,7 @@ import { planOutcome, type PlanOutcome, type PlanShelf } from '../../core/shelf/
 import type { Foretelling } from '../../application/foretellBrew';
 
 /** A kind of bag, as far as its prior goes. */
-export type BagKind = Omit<PastBag, 'bagLikelihood'>;
+export type BagKind = BagOfKind;
 
 /** What is asked of a household's past: what it teaches of each of these kinds of bag. */
 export interface PastQuestion {

@@ -3,7 +3,7 @@ import { pastBagOf, type FinishedBag } from '../../application/exchange';
 import { levelledCup } from '../../application/judgeBag';
 import type { LevelLiking } from '../../core/cup';
 import { levelCosts, type LevelCosts } from '../../core/palate';
-import { noisePriorFrom, pooledRepeats, type PastBag, type RepeatGroup, type TasterPrior } from '../../core/crest';
+import { noisePriorFrom, pooledRepeats, roasterKey, type PastBag, type RepeatGroup, type TasterPrior } from '../../core/crest';
 import { loadFinishedBags, loadFinishedHeads, loadKindsInUse } from '../db/bags';
 import { likingsForEngine, repeatsForEngine } from '../../application/palate';
 import { loadLevelledCups } from '../db/brews';
@@ -17,19 +17,22 @@ import { within } from '../waiting';
 
 /** What a bag's prior depends on. */
 type KindedBag = Partial<Pick<Bag, 'id'>> &
-  Pick<Bag, 'roastLevel' | 'process' | 'finishedOn'> & { reference: Pick<Bag['reference'], 'style'> };
+  Pick<Bag, 'roastLevel' | 'process' | 'finishedOn'> &
+  Partial<Pick<Bag, 'roaster' | 'perceivedRoast'>> & { reference: Pick<Bag['reference'], 'style'> };
 
 /** A bag as far as its prior goes. */
 export const bagKindOf = ({
   roastLevel,
   process,
+  roaster = '',
+  perceivedRoast = null,
   reference,
-}: Pick<KindedBag, 'roastLevel' | 'process' | 'reference'>): BagKind => ({
-  roastLevel,
-  process,
+}: Omit<KindedBag, 'id' | 'finishedOn'>): BagKind => ({
+  ...{ roastLevel, process, roaster, perceivedRoast },
   style: reference.style,
 });
-const keyOf = (kind: BagKind): string => JSON.stringify([kind.roastLevel, kind.process, kind.style]);
+const keyOf = ({ roastLevel, process, style, roaster, perceivedRoast }: BagKind): string =>
+  JSON.stringify([roastLevel, process, style, roasterKey(roaster), perceivedRoast]);
 
 /** What the past needs of whoever judges. */
 interface Judge {
@@ -207,9 +210,13 @@ export class Past {
     return finished.flatMap((bag) => {
       const fit = fits.get(bag.id);
       if (!fit || fit.usable === 0) return [];
-      const { name, finishedOn } = bag;
+      const { name, finishedOn, restAdviceDays } = bag;
       return [
-        { ...bagKindOf(bag), name, finishedOn: finishedOn ?? '', cups: fit.usable, bagLikelihood: fit.bagLikelihood },
+        {
+          ...bagKindOf(bag),
+          ...{ name, restAdviceDays, finishedOn: finishedOn ?? '' },
+          ...{ cups: fit.usable, bagLikelihood: fit.bagLikelihood },
+        },
       ];
     });
   }

@@ -46,7 +46,7 @@ export function LabelFacts({ bag, prior, today }: { bag: Bag; prior: TasterPrior
         {prior && (
           <p className="quiet small mb-0">
             Before any cup, your own past puts the peak of such a bag around day {numberText(prior.peak.days, 0)}; the
-            usual is {numberText(tablePeakDays(bag.roastLevel, bag.process, reference.style), 0)}.
+            usual is {numberText(tablePeakDays({ ...bag, style: reference.style }), 0)}.
           </p>
         )}
       </section>

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { fitCrest } from '../fit';
 import { SHAPE_SHARES, SHAPES, type Shape } from '../constants';
 import { FIRST_CREST, gridOf } from '../grid';
-import { historyOf, baselineFrom, noisePriorFrom, peakPriorFrom, shapeSharesFrom, type PastBag } from '../history';
+import { historyOf, baselineFrom, noisePriorFrom, priorFor, shapeSharesFrom, type PastBag } from '../history';
 import { peakDensity } from '../prior';
 import { bagOf, brewOf, ridgeScore } from './samples';
 
@@ -22,7 +22,7 @@ const past = (kind: Pick<PastBag, 'roastLevel' | 'process' | 'style'>, days: num
   },
 });
 const priorOf = (bags: readonly PastBag[], kind: typeof LIGHT | typeof DARK) =>
-  peakPriorFrom(historyOf(bags, []), kind);
+  priorFor(historyOf(bags, []), kind).peak;
 
 describe('a prior from history', () => {
   it('is the table while there is none, and hardly moves for bags that taught nothing', () => {

@@ -9,7 +9,10 @@ const times = (share: number, by: number): number => share * Math.exp(by);
 
 describe('whether a prior moved', () => {
   it('is no for the same one, and for the table written out', () => {
-    expect(table.peak).toEqual({ days: tablePeakDays('light', 'washed', 'filter'), logSd: PEAK_LOG_SD });
+    expect(table.peak).toEqual({
+      days: tablePeakDays({ roastLevel: 'light', process: 'washed', style: 'filter' }),
+      logSd: PEAK_LOG_SD,
+    });
     expect([
       priorMoved(null, null, kind),
       priorMoved(null, table, kind),
