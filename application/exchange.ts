@@ -1,11 +1,14 @@
 import { EXCHANGE_FORMAT, EXCHANGE_VERSION, type CrestLesson, type ExchangeFile } from '../contract/exchange';
 import { PEAK_AXIS, SHAPES, type PastBag } from '../core/crest';
 import { roundTo } from '../core/brew';
+import type { ScoringScale } from '../core/cup';
 
 /** A finished bag of the household, and how many cups its judgement rests on. */
 export interface FinishedBag extends PastBag {
   cups: number;
   name: string;
+  /** The one its baseline is in. */
+  scale: ScoringScale;
   finishedOn: string;
 }
 

@@ -13,8 +13,11 @@ import {
 import {
   levelLikings,
   likingOf,
+  mapCovariance,
+  onMainScale,
   pairedDifference,
   repeatabilityOf,
+  SAME_SCALE,
   standingsOf,
   strengthsOf,
   type DescribedCup,
@@ -22,10 +25,12 @@ import {
   type PairedDifference,
   type Preference,
   type Repeatability,
+  type ScaleMap,
   type Standing,
 } from '../core/palate';
 import { preferred, type TastersSheet } from '../core/sitting';
 import type { ScoreAtBest } from './atBest';
+import type { ScaleMaps } from './scaleMaps';
 
 /** One cup as far as a palate is read from it. */
 export interface Tasting {
@@ -162,7 +167,9 @@ export interface StandingItem {
   id: string;
   name: string;
   bagId: string | null;
+  /** In the scale the bag is judged in. */
   best: ScoreAtBest | null;
+  scale: ScoringScale;
 }
 
 /** What a sitting says of whom to whom: each taster’s sheet, with the item of each cup. */
@@ -180,12 +187,14 @@ const PREFERENCE_POINTS = 3;
 
 /**
  * The standings of a kind: marks at each one’s best and what was preferred at the table, together. Those nobody marked
- * or compared are left out.
+ * or compared are left out. Where all are of one scale they stand on it; else all on the main one, and what is not known
+ * of a scale's map parts its bags from those of others and not from each other.
  */
 export function standingsAmong(
   items: readonly StandingItem[],
   sittings: readonly SittingWord[],
-): (Omit<Standing, 'item'> & Omit<StandingItem, 'best'>)[] {
+  maps: ScaleMaps,
+): (Omit<Standing, 'item'> & Omit<StandingItem, 'best' | 'scale'>)[] {
   const ids = new Set(items.map(({ id }) => id));
   const preferences = preferencesIn(sittings).filter(({ better, worse }) => ids.has(better) && ids.has(worse));
   const known = items.filter(
@@ -196,9 +205,21 @@ export function standingsAmong(
     const [a, b] = [place.get(better), place.get(worse)];
     return a === undefined || b === undefined ? [] : [{ better: a, worse: b, weight }];
   });
-  const marks = known.flatMap(({ best }, item) => (best ? [{ item, score: best.mean, sd: Math.max(1, best.sd) }] : []));
+  const isOneScale = new Set(known.flatMap(({ best, scale }) => (best ? [scale] : []))).size <= 1;
+  const mapOf = ({ scale }: StandingItem): ScaleMap => (isOneScale ? SAME_SCALE : maps.of[scale]);
+  const marks = known.flatMap((one, item) => {
+    if (one.best === null) return [];
+    const map = mapOf(one);
+    return [{ item, score: onMainScale(map, one.best.mean), sd: map.slope * Math.max(1, one.best.sd) }];
+  });
   const mean = marks.length === 0 ? 75 : marks.reduce((sum, { score }) => sum + score, 0) / marks.length;
   const strengths = strengthsOf(known.length, { preferences: within, marks }, { mean, sd: SPREAD }, PREFERENCE_POINTS);
+  known.forEach((one, i) =>
+    known.forEach((other, k) => {
+      if (!one.best || !other.best || one.scale !== other.scale) return;
+      strengths.covariance[i * known.length + k]! += mapCovariance(mapOf(one), one.best.mean, other.best.mean);
+    }),
+  );
   return standingsOf(strengths).flatMap(({ item, ...standing }) => {
     const one = known[item];
     return one ? [{ ...standing, id: one.id, name: one.name, bagId: one.bagId }] : [];

@@ -4,6 +4,7 @@ import type { Settings } from '../contract/settings';
 import { cupsLeft, roundTo, stockOf, type Drawn, type Style } from '../core/brew';
 import { NOTICEABLE, sketchByDay, type CrestFit } from '../core/crest';
 import { judgedScale, type ScoringScale } from '../core/cup';
+import { expectedOnMain, fromMainScale, SAME_SCALE, type ScaleMap } from '../core/palate';
 import { addDays, daysBetween, roastDate, spellsOf, weekdayOf } from '../core/rest';
 import { UNKNOWN_ROASTER } from '../core/shelf';
 import {
@@ -19,13 +20,14 @@ import {
 } from '../core/shelf/plan';
 import { cupReasonText } from '../core/text';
 import type { ExpectedOrder } from './orders';
+import { scaleOf, type ScaleMaps } from './scaleMaps';
 
-/** What a plan needs of a fit. */
-export function expectationOf({
-  sketch,
-  sigma0,
-}: Pick<CrestFit, 'sketch' | 'sigma0'>): Pick<PlanBag, 'mean' | 'curves' | 'noise' | 'noticeable'> {
-  return { ...sketchByDay(sketch), noticeable: NOTICEABLE * sigma0 };
+/** What a plan needs of a fit, on the household's main scale. */
+export function expectationOf(
+  { sketch, sigma0 }: Pick<CrestFit, 'sketch' | 'sigma0'>,
+  map: ScaleMap = SAME_SCALE,
+): Pick<PlanBag, 'mean' | 'curves' | 'noise' | 'noticeable'> {
+  return { ...expectedOnMain(map, sketchByDay(sketch)), noticeable: map.slope * NOTICEABLE * sigma0 };
 }
 
 /** A household's shelf, as far as a plan goes. */
@@ -38,6 +40,8 @@ export interface HouseholdShelf {
   marks: readonly PlanMark[];
   /** Cups drunk today. */
   drunkToday: number;
+  /** How the scales of its bags are read on one another. */
+  maps: ScaleMaps;
 }
 
 /** The beans of a bag as a plan reckons with them: what is in it, and its portions. */
@@ -97,6 +101,8 @@ interface NamedBag {
   name: string;
   style: Style;
   scale: ScoringScale;
+  /** How its scores are read on the main scale, which the plan reckons in. */
+  map: ScaleMap;
   doseG: number;
   isComing: boolean;
 }
@@ -113,13 +119,16 @@ export interface PlanQuestion {
 export function planQuestion(household: HouseholdShelf): PlanQuestion {
   const { today, settings, marks } = household;
   const { wanted, isExtraToday } = wantedOf(household);
+  // Bags of one scale are planned on it.
+  const isOneScale = new Set(household.bags.map(({ bag }) => scaleOf(bag))).size <= 1;
+  const mapOf = (scale: ScoringScale): ScaleMap => (isOneScale ? SAME_SCALE : household.maps.of[scale]);
   const bags = [
     ...household.bags.map(({ bag: { id, name, reference, scoringScale, weights } }): NamedBag => {
       const scale = judgedScale(scoringScale, weights);
-      return { id, name, style: reference.style, doseG: reference.doseG, scale, isComing: false };
+      return { id, name, style: reference.style, doseG: reference.doseG, scale, map: mapOf(scale), isComing: false };
     }),
     ...household.coming.map(({ order: { id, name }, reference: { style, doseG } }): NamedBag => {
-      return { id, name, style, doseG, scale: 'mark10', isComing: true };
+      return { id, name, style, doseG, scale: 'mark10', map: SAME_SCALE, isComing: true };
     }),
   ];
   const place = new Map(bags.map(({ id }, i) => [id, i]));
@@ -137,7 +146,7 @@ export function planQuestion(household: HouseholdShelf): PlanQuestion {
           lots: lotsOf(bag, drawn, today, settings.freezerRate),
           style: bag.reference.style,
           isDecaf: bag.process === 'decaffeinated',
-          ...expectationOf(fit),
+          ...expectationOf(fit, mapOf(scaleOf(bag))),
         })),
         ...household.coming.map((coming) => ({
           id: coming.order.id,
@@ -197,7 +206,7 @@ export function planAnswer(
         name: bag.name,
         isComing: bag.isComing,
         style: bag.style,
-        expected: roundTo(cup.expected, 1),
+        expected: roundTo(fromMainScale(bag.map, cup.expected), 1),
         scale: bag.scale,
         restDay: restDayOf(cup),
         reason: reasonOf(cup, planBag, shelf.bags.length === 1),

@@ -65,6 +65,9 @@ export type StandingLine = z.infer<typeof standing>;
 export const standings = z.strictObject({
   all: z.array(standing),
   kinds: z.array(z.strictObject({ field: z.enum(STANDING_FIELDS), value: z.string(), standings: z.array(standing) })),
+  /** The scale the scores of all are in, and those too little known against it: their bags stand by themselves. */
+  scale: z.enum(SCORING_SCALES),
+  apart: z.array(z.strictObject({ scale: z.enum(SCORING_SCALES), standings: z.array(standing) })),
 });
 export type Standings = z.infer<typeof standings>;
 

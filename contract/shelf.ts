@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { STATES } from '../core/crest';
+import { STATES, type TasterPrior } from '../core/crest';
 import { SCORING_SCALES } from '../core/cup';
 import { bag } from './bag';
 import { brew } from './brew';
@@ -173,7 +173,7 @@ export const bagPage = z.strictObject({
   /** What the household's finished bags and blind repeats teach of this one; null while there is no history. */
   prior: z
     .strictObject({
-      peak: z.strictObject({ days: z.number(), logSd: z.number() }),
+      peak: z.strictObject({ days: z.number(), logSd: z.number(), worth: z.number().optional() }),
       noise: z.strictObject({ mean: z.number(), sd: z.number() }),
       baselineMean: z.number(),
       shapes: z.strictObject({ shares: shapeShares, bags: z.number() }).optional(),
@@ -181,7 +181,8 @@ export const bagPage = z.strictObject({
       levelLikings: z
         .record(z.string(), z.strictObject({ usual: z.number(), slope: z.number(), bend: z.number() }))
         .optional(),
-    })
+      advice: z.strictObject({ mean: z.number(), sd: z.number() }).optional(),
+    } satisfies Record<keyof TasterPrior, z.ZodType>)
     .nullable(),
   settings,
   verdict,

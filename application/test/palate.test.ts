@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { EMPTY_ANSWER } from '../../contract/sitting';
 import type { TastersSheet } from '../../core/sitting';
 import { repeatGroups, repeatsForEngine, standingsAmong, type SittingWord, type Tasting } from '../palate';
+import { ONE_SCALE } from '../scaleMaps';
 
 const cupOf = (mark: number, blind: boolean): Tasting['cup'] => {
   const { words: _, againstYardstick: __, remarks: ___, ...written } = EMPTY_ANSWER;
@@ -48,6 +49,7 @@ describe('standings', () => {
     id,
     name: id,
     bagId: id,
+    scale: 'mark10' as const,
     best: mean === null ? null : { mean, sd: 2 },
   });
   const sitting: SittingWord = {
@@ -57,15 +59,19 @@ describe('standings', () => {
   };
 
   it('take marks and preferences together, and leave out what nobody here was held against', () => {
-    const outside = { id: 'outside best', name: 'best', bagId: null, best: null };
-    const among = standingsAmong([item('one', 80), item('two', 79), item('three', null), outside], [sitting]);
+    const outside = { id: 'outside best', name: 'best', bagId: null, scale: 'mark10' as const, best: null };
+    const among = standingsAmong(
+      [item('one', 80), item('two', 79), item('three', null), outside],
+      [sitting],
+      ONE_SCALE,
+    );
     expect(among.map(({ id }) => id)).toEqual(['one', 'two', 'outside best']);
     // Without the sitting a point lies between them; with it more.
     const apart = (all: typeof among): number =>
       (all.find(({ id }) => id === 'one')?.mean ?? NaN) - (all.find(({ id }) => id === 'two')?.mean ?? NaN);
-    expect(apart(among)).toBeGreaterThan(apart(standingsAmong([item('one', 80), item('two', 79)], [])));
+    expect(apart(among)).toBeGreaterThan(apart(standingsAmong([item('one', 80), item('two', 79)], [], ONE_SCALE)));
     // Of a kind in which no cup met the yardstick it is no part.
-    const elsewhere = standingsAmong([item('three', 75), item('four', 70), outside], [sitting]);
+    const elsewhere = standingsAmong([item('three', 75), item('four', 70), outside], [sitting], ONE_SCALE);
     expect(elsewhere.map(({ id }) => id)).toEqual(['three', 'four']);
   });
 });

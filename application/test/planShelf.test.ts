@@ -11,6 +11,7 @@ import { calendarText } from '../calendar';
 import { parseLine } from '../jsonLine';
 import { fitInput } from '../judgeBag';
 import { expectedByTable, orderAdvice } from '../orders';
+import { ONE_SCALE } from '../scaleMaps';
 import { planAnswer, planQuestion, type HouseholdShelf } from '../planShelf';
 import { planLine } from '../planShelfFile';
 
@@ -28,7 +29,7 @@ function shelved(n: number, differently: Partial<BagDraft> = {}): HouseholdShelf
 
 function household(bags: HouseholdShelf['bags'], differently: Partial<HouseholdShelf> = {}): HouseholdShelf {
   const settings = { habits: [EVERYONE], variety: 0, hasFreezer: false, freezerRate: 0.03 };
-  return { today: TODAY, bags, settings, coming: [], marks: [], drunkToday: 0, ...differently };
+  return { today: TODAY, bags, settings, coming: [], marks: [], drunkToday: 0, maps: ONE_SCALE, ...differently };
 }
 
 function answered(shelf: HouseholdShelf) {

@@ -129,14 +129,22 @@ export function noisePriorFrom(past: readonly Pick<PastBag, 'bagLikelihood'>[], 
 /**
  * The baseline a new bag is expected to reach, points: the taster's mean, shrunk to `BASELINE_MEAN`. Each past bag
  * speaks with the prior of its own fit taken out, or that prior would be counted once a bag.
+ *
+ * @param asRead what a past bag's own baseline is on the new bag's scale
  */
-export function baselineFrom(past: readonly Pick<PastBag, 'bagLikelihood'>[]): number {
+export function baselineFrom<Past extends Pick<PastBag, 'bagLikelihood'>>(
+  past: readonly Past[],
+  asRead: (own: Moments, bag: Past) => Moments = (own) => own,
+): number {
   const { tasterSd, bagSd } = HISTORY.baseline;
   return normalPosterior(
     { mean: BASELINE_MEAN, sd: tasterSd },
-    past.flatMap(({ bagLikelihood: { baseline } }) => {
+    past.flatMap((bag) => {
+      const { baseline } = bag.bagLikelihood;
       const own = baseline && ownEvidence(baseline, { mean: BASELINE_MEAN, sd: BASELINE_SD }, BASELINE_MEAN);
-      return own ? [{ value: own.value, variance: own.variance + bagSd ** 2 }] : [];
+      if (!own) return [];
+      const { mean, sd } = asRead({ mean: own.value, sd: Math.sqrt(own.variance) }, bag);
+      return [{ value: mean, variance: sd ** 2 + bagSd ** 2 }];
     }),
   ).mean;
 }

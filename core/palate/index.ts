@@ -10,3 +10,4 @@ export * from './standings';
 export * from './liking';
 export * from './outcomes';
 export * from './trainer';
+export * from './scaleMaps';

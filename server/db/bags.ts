@@ -6,6 +6,7 @@ import type { BrewParametersInput } from '../../contract/brewParameters';
 import { dateOfInstant, roastDate } from '../../core/rest';
 import { invalidField, notFound } from '../../application/problem';
 import { RecipeEntity } from './benchEntities';
+import { CupEntity } from './cupEntities';
 import { unreadable, whyUnreadable } from './readable';
 import { mustExist } from './refs';
 import { loadSettings } from './settings';
@@ -141,6 +142,28 @@ export async function loadFinishedHeads(db: EntityManager): Promise<[id: string,
     .orderBy('bag.id')
     .getRawMany<{ id: string; revision: number }>();
   return heads.map(({ id, revision }) => [id, revision]);
+}
+
+/** So many more cups tell noticeably more of how two scales compare. */
+const TELLING_CUPS = 10;
+
+/**
+ * How many bags are scored in which way, a bag by weighted attributes in one of its own, and about how many cups there
+ * are; nothing where all are scored in one way.
+ */
+export async function loadScaleCounts(db: EntityManager): Promise<unknown[]> {
+  const rows = await db
+    .createQueryBuilder(BagEntity, 'bag')
+    .select(['bag."scoringScale" AS scale', 'bag.weights IS NOT NULL AS weighted', 'COUNT(*) AS bags'])
+    .where('bag."deletedAt" IS NULL')
+    .groupBy('scale')
+    .addGroupBy('weighted')
+    .orderBy('scale')
+    .addOrderBy('weighted')
+    .getRawMany<{ scale: string; weighted: number; bags: number }>();
+  if (rows.length < 2) return [];
+  const cups = await db.count(CupEntity);
+  return [...rows.map(({ scale, weighted, bags }) => [scale, weighted, bags]), Math.floor(cups / TELLING_CUPS)];
 }
 
 /** The kinds of bag in use, each once: what the past is asked about. */

@@ -46,7 +46,8 @@ export class ShelfPlanner {
       return fit ? [{ bag, fit, drawn: drawn.get(bag.id) ?? [] }] : [];
     });
     const coming = await this.expected(orders.filter(({ orderedOn }) => orderedOn !== null));
-    const question = planQuestion({ today, bags: judged, coming, settings, marks, drunkToday });
+    const maps = this.verdicts.lastScaleMaps;
+    const question = planQuestion({ today, bags: judged, coming, settings, marks, drunkToday, maps });
     const unjudged = bags.filter(({ id }) => !fits.has(id)).map(({ id }) => id);
     return this.#kept(keyOf(question, today, unjudged), async () =>
       planAnswer(question, await this.#outcome(question), {

@@ -4,6 +4,7 @@ import type { ReferenceTasting, Trainer } from '../../contract/reference';
 import type { SittingDraft } from '../../contract/sitting';
 import type { Taster } from '../../contract/taster';
 import type { BagPage } from '../../contract/shelf';
+import type { ValueForPrice } from '../../core/palate';
 import { TestServer, TODAY, REFERENCE } from './running';
 
 let server: TestServer;
@@ -123,6 +124,50 @@ describe('standings', () => {
     expect(names.at(-1)).toBe('Less');
     expect(all.map(({ name }) => name)).toContain('Other');
     expect(kinds.some(({ value }) => value === 'Yemen')).toBe(false);
+  });
+});
+
+describe('bags scored in two ways', () => {
+  let second: TestServer;
+  beforeAll(async () => {
+    second = await new TestServer(() => new Date(at)).start();
+  });
+  afterAll(() => second.end());
+
+  it('stand by themselves until cups scored both ways tell how the two compare', async () => {
+    const logged = (bagId: string, day: number, cup: object): Promise<string> =>
+      second.addBrew(bagId, { brewedAt: onDay(day), cup: { scoringScale: 'mark10', mark: null, ...cup } });
+    const level = (bagId: string, day: number, mark: number) => logged(bagId, day, { scoringScale: 'levels', mark });
+    const priced = (name: string, scoringScale: 'mark10' | 'levels', price: number) =>
+      second.addBag({ name, roastedOn: ROASTED, scoringScale, price, weightG: 250 });
+    const marked = [await priced('A', 'mark10', 12), await priced('B', 'mark10', 14), await priced('C', 'mark10', 16)];
+    for (const bagId of marked) for (const day of [9, 13, 17]) await logged(bagId, day, { mark: 7.8 });
+    const liked = await priced('Liked', 'levels', 14);
+    for (const day of [9, 13, 17]) await level(liked, day, 3);
+    const told = async () => standings.parse(await second.ok('GET', '/palate/standings'));
+    const before = await told();
+    expect(before.scale).toBe('mark10');
+    expect(before.all.map(({ name }) => name).sort()).toEqual(['A', 'B', 'C']);
+    expect(before.apart).toMatchObject([{ scale: 'levels', standings: [{ name: 'Liked', place: 1 }] }]);
+    // Nothing is said of its value beside bags it cannot be held against.
+    expect(await second.ok('GET', `/bags/${liked}/value`)).toEqual({ value: null });
+
+    // The same three coffees once more, and others, in levels.
+    for (const name of ['A', 'B', 'C', 'D', 'E', 'F', 'G', 'H']) {
+      const bagId = await priced(name, 'levels', 15);
+      for (const day of [9, 13, 17]) await level(bagId, day, 3);
+    }
+    const after = await told();
+    expect(after.apart).toEqual([]);
+    const line = after.all.find(({ name }) => name === 'Liked');
+    expect(line?.bestPlace).toBe(1);
+    // Most cups are in levels now: the marks of 7.8 are read as the levels of 3 they were.
+    expect(after.scale).toBe('levels');
+    for (const { mean } of after.all) expect(Math.abs(mean - (line?.mean ?? NaN))).toBeLessThan(6);
+    const { value } = await second.ok<{ value: ValueForPrice | null }>('GET', `/bags/${liked}/value`);
+    expect(value?.of).toBe(12);
+    expect(value?.above.lo).toBeLessThan(0);
+    expect(value?.above.hi).toBeGreaterThan(0);
   });
 });
 

@@ -2,9 +2,11 @@ import type { Bag } from '../../contract/bag';
 import { STANDING_FIELDS, type StandingField, type Standings } from '../../contract/palateReading';
 import { scoreAtBest } from '../../application/atBest';
 import { standingsAmong, type SittingWord, type StandingItem } from '../../application/palate';
+import { scaleOf } from '../../application/scaleMaps';
 import { sheetOf } from '../../application/sitting';
+import { uniq } from 'es-toolkit';
 import { pricePer100G } from '../../core/brew';
-import { valueAmong, type ValueForPrice } from '../../core/palate';
+import { momentsOnMain, valueAmong, type ValueForPrice } from '../../core/palate';
 import { loadAllBags, loadBag, loadPricedBags } from '../db/bags';
 import { loadSeats, loadSittings } from '../db/sittings';
 import { loadVocabulary } from '../db/words';
@@ -16,16 +18,25 @@ type Judges = Pick<Deps, 'store' | 'verdicts'>;
 
 /** What a bag gives for its price; null while there is too little to say it by. Throws a not-found Problem. */
 export async function valueOfBag({ store, verdicts }: Judges, id: string): Promise<ValueForPrice | null> {
-  const bags = await store.read(async (db) => {
-    await loadBag(db, id);
-    return loadPricedBags(db);
-  });
+  const { bags, asked } = await store.read(async (db) => ({
+    asked: await loadBag(db, id),
+    bags: await loadPricedBags(db),
+  }));
   const fits = await verdicts.forShelf(bags);
-  const priced = bags.flatMap(({ id: bagId, price, weightG }) => {
+  const maps = await verdicts.scaleMaps();
+  const own = scaleOf(asked);
+  // Where a scale is too little known the bag is held against those scored as it was.
+  const comparable = bags.filter(
+    (bag) => scaleOf(bag) === own || (maps.of[own].isKnown && maps.of[scaleOf(bag)].isKnown),
+  );
+  const isOneScale = comparable.every((bag) => scaleOf(bag) === own);
+  const priced = comparable.flatMap((bag) => {
+    const { id: bagId, price, weightG } = bag;
     const fit = fits.get(bagId)?.fit;
     const best = fit ? scoreAtBest(fit) : null;
     if (!best || !price) return [];
-    return [{ id: bagId, pricePer100G: pricePer100G(price, weightG), score: best.mean, sd: best.sd }];
+    const { mean: score, sd } = isOneScale ? best : momentsOnMain(maps.of[scaleOf(bag)], best);
+    return [{ id: bagId, pricePer100G: pricePer100G(price, weightG), score, sd }];
   });
   return valueAmong(priced, id);
 }
@@ -50,23 +61,35 @@ export async function standingsOfBags({ store, verdicts }: Judges): Promise<Stan
   const fits = await verdicts.forShelf(bags);
   const items = bags.map((bag): StandingItem => {
     const fit = fits.get(bag.id)?.fit;
-    return { id: bag.id, name: bag.name, bagId: bag.id, best: fit ? scoreAtBest(fit) : null };
+    const scale = scaleOf(bag);
+    return { id: bag.id, name: bag.name, bagId: bag.id, scale, best: fit ? scoreAtBest(fit) : null };
   });
+  const maps = await verdicts.scaleMaps();
   const outside = sittings.revealed.flatMap(({ yardstick }): StandingItem[] =>
-    yardstick?.bagId !== null ? [] : [{ id: outsideId(yardstick.name), name: yardstick.name, bagId: null, best: null }],
+    yardstick?.bagId !== null
+      ? []
+      : [{ id: outsideId(yardstick.name), name: yardstick.name, bagId: null, scale: maps.main, best: null }],
   );
   const yardsticks = [...new Map(outside.map((one) => [one.id, one])).values()];
-  const among = (own: readonly StandingItem[]) => standingsAmong([...own, ...yardsticks], sittings.words);
+  const among = (own: readonly StandingItem[]) => standingsAmong([...own, ...yardsticks], sittings.words, maps);
+  const scales = uniq(items.map(({ scale }) => scale));
+  const apart = scales.length > 1 ? scales.filter((scale) => !maps.of[scale].isKnown) : [];
+  const together = items.filter(({ scale }) => !apart.includes(scale));
   const kinds = STANDING_FIELDS.flatMap((field): Standings['kinds'] =>
     [...groupedBy(bags, (bag) => valueOfField(bag, field))]
       .filter(([value, ofKind]) => value !== '' && ofKind.length > 1)
       .map(([value, ofKind]) => {
         const ids = new Set(ofKind.map(({ id }) => id));
-        return { field, value, standings: among(items.filter(({ id }) => ids.has(id))) };
+        return { field, value, standings: among(together.filter(({ id }) => ids.has(id))) };
       })
       .filter(({ standings }) => standings.length > 1),
   );
-  return { all: among(items), kinds };
+  return {
+    all: among(together),
+    kinds,
+    scale: scales.length > 1 ? maps.main : (scales[0] ?? maps.main),
+    apart: apart.map((scale) => ({ scale, standings: among(items.filter((one) => one.scale === scale)) })),
+  };
 }
 
 /** Bags by what they say of something; a name that every object answers to is a name like any other. */

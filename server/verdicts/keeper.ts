@@ -7,6 +7,7 @@ import type { BrewParameters } from '../../core/brew';
 import type { FinishedBag } from '../../application/exchange';
 import { foretelling, predictionOf } from '../../application/foretellBrew';
 import { fitInput } from '../../application/judgeBag';
+import type { ScaleMaps } from '../../application/scaleMaps';
 import {
   ENGINE_VERSION,
   FREEZER_RATES,
@@ -193,6 +194,16 @@ export class VerdictKeeper {
       if (slow && fast && tellsFreezerRate(slow, fast)) evidence.push(await this.engine.evidence(inputs));
     }
     return learntRate(evidence);
+  }
+
+  /** How the scales the household scores in are read on one another. */
+  scaleMaps(): Promise<ScaleMaps> {
+    return this.#past.scaleMaps();
+  }
+
+  /** The same as they were last known, for what must not wait. */
+  get lastScaleMaps(): ScaleMaps {
+    return this.#past.lastScaleMaps;
   }
 
   /** How far marks are taken to miss, against what their scale is assumed to, and what that rests on. */

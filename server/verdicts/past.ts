@@ -1,11 +1,19 @@
 import type { Bag } from '../../contract/bag';
 import { pastBagOf, type FinishedBag } from '../../application/exchange';
 import { levelledCup } from '../../application/judgeBag';
-import type { LevelLiking } from '../../core/cup';
+import { judgedScale, type LevelLiking, type ScoringScale } from '../../core/cup';
 import { levelCosts, type LevelCosts } from '../../core/palate';
-import { noisePriorFrom, pooledRepeats, roasterKey, type PastBag, type RepeatGroup, type TasterPrior } from '../../core/crest';
-import { loadFinishedBags, loadFinishedHeads, loadKindsInUse } from '../db/bags';
+import {
+  noisePriorFrom,
+  pooledRepeats,
+  roasterKey,
+  type PastBag,
+  type RepeatGroup,
+  type TasterPrior,
+} from '../../core/crest';
+import { loadBagHeads, loadFinishedBags, loadFinishedHeads, loadKindsInUse, loadScaleCounts } from '../db/bags';
 import { likingsForEngine, repeatsForEngine } from '../../application/palate';
+import { baselinesByScale, ONE_SCALE, scaleMapsOf, scaleOf, type ScaleMaps } from '../../application/scaleMaps';
 import { loadLevelledCups } from '../db/brews';
 import { loadTastings } from '../db/palate';
 import { loadExchanges } from '../db/exchanges';
@@ -18,7 +26,9 @@ import { within } from '../waiting';
 /** What a bag's prior depends on. */
 type KindedBag = Partial<Pick<Bag, 'id'>> &
   Pick<Bag, 'roastLevel' | 'process' | 'finishedOn'> &
-  Partial<Pick<Bag, 'roaster' | 'perceivedRoast'>> & { reference: Pick<Bag['reference'], 'style'> };
+  Partial<Pick<Bag, 'roaster' | 'perceivedRoast' | 'scoringScale' | 'weights'>> & {
+    reference: Pick<Bag['reference'], 'style'>;
+  };
 
 /** A bag as far as its prior goes. */
 export const bagKindOf = ({
@@ -49,12 +59,13 @@ interface Read {
   /** Names the finished bags, their revisions and the blind repeats it was read from. */
   key: string;
   /** Null while there is no past at all: then the table stands. */
-  past: { bags: PastBag[]; repeats: BagRepeats } | null;
+  past: { bags: PastBag[]; repeats: BagRepeats; baselines: Record<ScoringScale, number> | null } | null;
   /** Whether finished bags teach how the next ones run. */
   learnsShapes: boolean;
   /** What complaints cost by the marks of finished bags, and what amounts are worth by all marks. */
   costs: LevelCosts;
   likings: Record<string, LevelLiking>;
+  scaleMaps: ScaleMaps;
   priors: Map<string, TasterPrior>;
 }
 
@@ -69,10 +80,19 @@ const asWished = (
   ...(Object.keys(likings).length > 0 && { levelLikings: likings }),
 });
 
-/** A bag's own repeats speak in its own fit. */
-function withoutOwnRepeats(prior: TasterPrior, { bags, repeats }: NonNullable<Read['past']>, id?: string): TasterPrior {
-  const others = repeats.filter(({ bagId }) => bagId !== id);
-  return others.length === repeats.length ? prior : { ...prior, noise: noisePriorFrom(bags, pooledRepeats(others)) };
+/**
+ * The prior of a kind as one bag is judged by: its own repeats speak in its own fit, and what is expected of its baseline
+ * is on the scale it is scored in.
+ */
+function priorOfBag(
+  prior: TasterPrior,
+  { bags, repeats, baselines }: NonNullable<Read['past']>,
+  bag: KindedBag,
+): TasterPrior {
+  const others = repeats.filter(({ bagId }) => bagId !== bag.id);
+  const noise = others.length === repeats.length ? prior.noise : noisePriorFrom(bags, pooledRepeats(others));
+  const scale = bag.scoringScale && judgedScale(bag.scoringScale, bag.weights ?? null);
+  return { ...prior, noise, baselineMean: (scale && baselines?.[scale]) ?? prior.baselineMean };
 }
 
 /**
@@ -111,10 +131,20 @@ export class Past {
     await within(this.#reading.since + ms - performance.now(), this.#reading.done);
   }
 
+  /** How the scales the household scores in are read on one another. */
+  async scaleMaps(): Promise<ScaleMaps> {
+    await this.#readNow();
+    return this.lastScaleMaps;
+  }
+
+  /** The same by the past as it was last read. */
+  get lastScaleMaps(): ScaleMaps {
+    return this.#read?.scaleMaps ?? ONE_SCALE;
+  }
+
   /** How far marks are taken to miss, as a multiple of what their scale is assumed to, and what that rests on. */
   async noise(): Promise<{ factor: number; bags: number; repeats: number }> {
-    const { key, repeats, learnsShapes } = await this.#now();
-    if (this.#read?.key !== key) await this.#readAnew(key, repeats, learnsShapes);
+    const repeats = await this.#readNow();
     const bags = this.#read?.past?.bags ?? [];
     const pooled = pooledRepeats(repeats);
     const degrees = pooled.reduce((sum, one) => sum + one.degrees, 0);
@@ -132,7 +162,7 @@ export class Past {
     if (this.#read === null) return undefined;
     if (this.#read.past === null) return null;
     const prior = this.#read.priors.get(keyOf(bagKindOf(bag)));
-    return prior && withoutOwnRepeats(prior, this.#read.past, bag.id);
+    return prior && priorOfBag(prior, this.#read.past, bag);
   }
 
   /** The same, worked out where it is not known for this kind of bag; the table's while the past was never read. */
@@ -146,46 +176,57 @@ export class Past {
     if (!prior) return null;
     const wished = asWished(prior, read);
     read.priors.set(keyOf(kind), wished);
-    return withoutOwnRepeats(wished, read.past, bag.id);
+    return priorOfBag(wished, read.past, bag);
+  }
+
+  /** Reads the past anew if it has changed; answers the blind repeats there are. */
+  async #readNow(): Promise<BagRepeats> {
+    const { key, repeats, learnsShapes } = await this.#now();
+    if (this.#read?.key !== key) await this.#readAnew(key, repeats, learnsShapes);
+    return repeats;
   }
 
   async #now(): Promise<{ key: string; repeats: BagRepeats; learnsShapes: boolean }> {
-    const { heads, groups, learnsShapes, others } = await this.store.read(async (db) => ({
+    const { heads, groups, learnsShapes, others, scales } = await this.store.read(async (db) => ({
       heads: await loadFinishedHeads(db),
+      scales: await loadScaleCounts(db),
       groups: repeatsForEngine(await loadTastings(db, 'repeats', { withWords: false })),
       learnsShapes: (await loadSettings(db)).learnsShapes,
       others: (await loadExchanges(db)).map(({ id }) => id),
     }));
     const finished = new Set(heads.map(([id]) => id));
     const repeats = groups.filter(({ bagId }) => !finished.has(bagId));
-    return { key: JSON.stringify([heads, repeats, learnsShapes, others]), repeats, learnsShapes };
+    return { key: JSON.stringify([heads, repeats, learnsShapes, others, scales]), repeats, learnsShapes };
   }
 
   async #readAnew(key: string, repeats: BagRepeats, learnsShapes: boolean): Promise<void> {
     // What is read of the cups is read last: right after an import judging the finished bags takes a while, and a shelf
     // is waiting for the store.
     const own = await this.#bagLikelihoods(await this.store.read(loadFinishedBags));
-    const { kinds, others, levelled, tastings } = await this.store.read(async (db) => ({
+    const { kinds, others, levelled, tastings, bagHeads } = await this.store.read(async (db) => ({
       kinds: await loadKindsInUse(db),
       others: await loadExchanges(db),
       levelled: await loadLevelledCups(db),
       tastings: await loadTastings(db, 'all', { withWords: false }),
+      bagHeads: await loadBagHeads(db),
     }));
     const costs = levelCosts(levelled.flatMap(({ bag, cup }) => levelledCup(bag, cup) ?? []));
     const likings = likingsForEngine(tastings);
+    const scaleMaps = scaleMapsOf(bagHeads, tastings);
     const bags: PastBag[] = [...own, ...others.flatMap((file) => file.bags.map(pastBagOf))];
     if (bags.length === 0 && repeats.length === 0) {
-      this.#read = { key, past: null, learnsShapes, costs, likings, priors: new Map() };
+      this.#read = { key, past: null, learnsShapes, costs, likings, scaleMaps, priors: new Map() };
       return;
     }
     const pooled = pooledRepeats(repeats);
     const priors = kinds.length === 0 ? [] : await this.engine.priors({ past: bags, repeats: pooled, kinds });
     this.#read = {
       key,
-      past: { bags, repeats },
+      past: { bags, repeats, baselines: scaleMaps === ONE_SCALE ? null : baselinesByScale(own, scaleMaps) },
       learnsShapes,
       costs,
       likings,
+      scaleMaps,
       priors: new Map(
         kinds.flatMap((kind, i) =>
           priors[i] ? [[keyOf(kind), asWished(priors[i], { learnsShapes, costs, likings })]] : [],
@@ -215,7 +256,7 @@ export class Past {
         {
           ...bagKindOf(bag),
           ...{ name, restAdviceDays, finishedOn: finishedOn ?? '' },
-          ...{ cups: fit.usable, bagLikelihood: fit.bagLikelihood },
+          ...{ cups: fit.usable, bagLikelihood: fit.bagLikelihood, scale: scaleOf(bag) },
         },
       ];
     });

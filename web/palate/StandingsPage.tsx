@@ -17,6 +17,13 @@ const FIELD_WORDS: Readonly<Record<StandingField, string>> = {
   process: 'process',
   style: 'style',
 };
+const SCALE_WORDS: Readonly<Record<ScoringScale, string>> = {
+  mark10: 'marks out of 10',
+  composite: 'attributes',
+  levels: 'levels',
+  parts: 'parts',
+  stars: 'stars',
+};
 const ALL = '';
 
 /** How bags stand among their kind, from marks and what was preferred at the table, with the places each could have. */
@@ -29,9 +36,9 @@ export function StandingsPage() {
   );
 }
 
-function Among({ standings: { all, kinds } }: { standings: Standings }) {
+function Among({ standings }: { standings: Standings }) {
   const [address, setAddress] = useSearchParams();
-  const { data: settings } = api.useSettingsQuery(undefined);
+  const { all, kinds, scale, apart } = standings;
   const keyOf = ({ field, value }: Standings['kinds'][number]): string => `${field}:${value}`;
   const asked = address.get('kind') ?? ALL;
   const kind = kinds.find((one) => keyOf(one) === asked);
@@ -57,17 +64,32 @@ function Among({ standings: { all, kinds } }: { standings: Standings }) {
           onTap={(key) => setAddress(key === ALL ? {} : { kind: key }, { replace: true })}
         />
       )}
-      <Lines standings={shown} scale={settings?.scoringScale ?? 'mark10'} />
+      <Lines standings={shown} scale={scale} />
       <p className="quiet">
         The score each is expected to have on its best day at its own recipe, together with what was preferred at the
         table; the bar holds 8 in 10. A place counts as sure from there on.
       </p>
+      {kind === undefined && apart.map((one) => <Apart key={one.scale} main={scale} {...one} />)}
       <p>
         <Link className="btn btn-plain" to="/write-ups/new?kind=comparison">
           Write some of them up against each other
         </Link>
       </p>
     </>
+  );
+}
+
+/** Bags scored in a way that cannot be held against the others' yet. */
+function Apart({ main, scale, standings }: { main: ScoringScale } & Standings['apart'][number]) {
+  return (
+    <section>
+      <h2>Scored in {SCALE_WORDS[scale]}</h2>
+      <p className="quiet">
+        Ranked by themselves. Score a few cups in {SCALE_WORDS[scale]} and in {SCALE_WORDS[main]} to compare them with
+        the rest.
+      </p>
+      <Lines standings={standings} scale={scale} />
+    </section>
   );
 }
 
