@@ -173,6 +173,13 @@ export class BoxedNormal {
     return { mean: this.#cavityMean, variance: this.#cavityVariance };
   }
 
+  /** After a run: ln of the probability that entry `i` is within bounds, given the bounds of all others. */
+  logMassWithin(i: number, from: number, to: number): number {
+    this.#leaveOut(i);
+    this.#within(from, to, this.#cavityMean, this.#cavityVariance);
+    return this.#logMass;
+  }
+
   /**
    * What all bounds pull entry `i` by: the mean of anything that goes along with the vector is its covariance with it
    * times these.

@@ -1,5 +1,6 @@
 import { BoxedNormal } from './boxed';
 import { SLIP } from './constants';
+import type { Contrast } from './entries';
 import { priorMeanOf, type Data, type Whitened } from './likelihood';
 import { solveInPlace } from './linalg';
 
@@ -35,12 +36,19 @@ export class Comparing {
   readonly #slope: Float64Array;
   /** Sd of the slip of one comparison, points. */
   readonly #slip: number;
+  readonly #contrasts: readonly Contrast[];
 
+  /** @param gross comparisons taken as gross errors: they bound nothing */
   constructor(
     readonly data: Data,
     { factor, residual }: Whitened,
+    gross: readonly number[],
   ) {
-    const { n, known, contrasts } = data;
+    const { n, known } = data;
+    const contrasts = data.contrasts.map((one, c) =>
+      gross.includes(c) ? { ...one, from: -Infinity, to: Infinity } : one,
+    );
+    this.#contrasts = contrasts;
     this.#slip = SLIP * data.sigma0;
     const [m, u] = [contrasts.length, n - known];
     this.#count = m;
@@ -99,7 +107,7 @@ export class Comparing {
       for (let d = 0; d < m; d++)
         covariance[(c + 1) * size + d + 1] = this.#spread[c * m + d]! + variance * slope[c]! * slope[d]!;
       const middle = this.#given[c]! + mean * slope[c]!;
-      const { from, to } = this.data.contrasts[c]!;
+      const { from, to } = this.#contrasts[c]!;
       this.#from[c + 1] = from - middle;
       this.#to[c + 1] = to - middle;
     }
@@ -107,6 +115,11 @@ export class Comparing {
     this.#box.tau.set(like.sites.subarray(like.at, like.at + size));
     this.#box.nu.set(like.sites.subarray(like.at + size, like.at + 2 * size));
     return this.#box.follow(covariance, this.#from, this.#to, like.steps);
+  }
+
+  /** After `evidence`: ln of the probability of a comparison, given all others. */
+  logProbability(c: number): number {
+    return this.#box.logMassWithin(c + 1, this.#from[c + 1]!, this.#to[c + 1]!);
   }
 
   /** How many numbers the sites of a cell are. */

@@ -204,6 +204,12 @@ export const SLIP = 0.2;
  */
 export const GROSS = { share: 1 / 30, sd: 50, asked: 0.5 } as const;
 /**
+ * A word tapped beside the right one, or of another cup: one in so many comparisons (`share`) says nothing, each of the
+ * three words as likely; one whose probability is at least `least` of being so is weighed both ways, at most so many.
+ * *Assumption*; `least` and `most` *numerical*.
+ */
+export const GROSS_WORDS = { share: 1 / 100, least: 0.02, most: 2 } as const;
+/**
  * Sets of marks that may be gross errors together: those less likely than this share of the likeliest are not weighed;
  * at most so many are, after so many were extended, fewer where there are so many marks that it would take long (`work`,
  * marks squared). *Numerical*.

@@ -7,6 +7,7 @@ import {
   GRID,
   GRID_REACH,
   GROSS,
+  GROSS_WORDS,
   NOISE_LOG_SD,
   OPENING,
   PEAK_MAX_DAYS,
@@ -16,6 +17,7 @@ import {
   SECOND_CREST,
   type Shape,
 } from './constants';
+import { COMPARED } from '../cup/comparison';
 import { KNOTS } from './knots';
 import { logAge, opening, plateauEnd, ridge, staling, twoCrests } from './shape';
 import type { Moments } from './types';
@@ -48,6 +50,8 @@ export interface NoiseNode {
   noise: number;
   /** Entries. */
   gross: readonly number[];
+  /** Comparisons. */
+  grossWords: readonly number[];
   logWeight: number;
 }
 
@@ -100,16 +104,23 @@ export const SCALE_NOISE: Moments = { mean: 0, sd: NOISE_LOG_SD };
 /** ln odds of a mark to be a gross error. */
 export const GROSS_LOG_ODDS = Math.log(GROSS.share / (1 - GROSS.share));
 
-/** The nodes of the noise with log prior weights, for a prior of ln σ/σ₀, with some entries as gross errors. */
+/** ln odds of a comparison to be one, with the word that was tapped. */
+export const GROSS_WORD_LOG_ODDS = Math.log(GROSS_WORDS.share / (1 - GROSS_WORDS.share) / COMPARED.length);
+
+/**
+ * The nodes of the noise with log prior weights, for a prior of ln σ/σ₀, with some entries and comparisons as gross
+ * errors.
+ */
 export function noiseNodesOf(
   grid: Pick<Grid, 'noiseNodes'>,
   prior: Moments,
   gross: readonly number[] = [],
+  grossWords: readonly number[] = [],
 ): NoiseNode[] {
   const { nodes, logWeights } = logNormalAxis(Math.exp(prior.mean), prior.sd, grid.noiseNodes);
   return Array.from(nodes, (noise, i) => ({
-    ...{ noise, gross },
-    logWeight: logWeights[i]! + gross.length * GROSS_LOG_ODDS,
+    ...{ noise, gross, grossWords },
+    logWeight: logWeights[i]! + gross.length * GROSS_LOG_ODDS + grossWords.length * GROSS_WORD_LOG_ODDS,
   }));
 }
 

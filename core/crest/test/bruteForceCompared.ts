@@ -5,7 +5,7 @@ import { doubt } from './bruteForce';
 
 /**
  * The model with comparisons, worked out by trying: bags are drawn from the prior, each cup is tasted, and those bags
- * are kept of which every comparison comes out as it was said, weighed by how well they explain the marks. Shares no
+ * are kept of which all comparisons but one come out as they were said, weighed by how well they explain words and marks. Shares no
  * code with the engine. Handles brewers; all cups are of one taster and written at the cup.
  */
 export interface ComparedBruteForce {
@@ -46,14 +46,15 @@ export function bruteForceCompared(input: CrestInput, tries: number, ages: reado
     const errors = input.brews.map(({ age }) => sigma * (0.5 * mornings.get(age)! + Math.sqrt(0.75) * normal()));
     const truth = input.brews.map(({ brewer }, i) => clean[i]! + (effects[brewers.indexOf(brewer)] ?? 0));
     const tasted = truth.map((y, i) => y + errors[i]!);
-    const agrees = input.brews.every(({ comparisons }, i) =>
-      (comparisons ?? []).every(({ thanId, was }) => {
-        const by = tasted[i]! - tasted[indexOf.get(thanId)!]! + 0.2 * s0 * normal();
-        return was === (by > 0.45 * s0 ? 'better' : by < -0.45 * s0 ? 'worse' : 'like');
-      }),
-    );
-    if (!agrees) continue;
+    // One word in a hundred is any of the three.
     let weight = 1;
+    for (const [i, { comparisons }] of input.brews.entries())
+      for (const { thanId, was } of comparisons ?? []) {
+        const by = tasted[i]! - tasted[indexOf.get(thanId)!]! + 0.2 * s0 * normal();
+        const agrees = was === (by > 0.45 * s0 ? 'better' : by < -0.45 * s0 ? 'worse' : 'like');
+        weight *= agrees ? 1 - 2 / 300 : 1 / 300;
+      }
+    if (weight < 1 / 10_000) continue;
     const marked = input.brews.flatMap(({ overall }, i) => (overall === null ? [] : [{ overall, i }]));
     if (marked.length > 0) {
       // A mark's error and the cup's as it was compared have 0.7 in common; mornings of marked cups are apart.
