@@ -1,6 +1,5 @@
 import { groupBy, omit } from 'es-toolkit';
 import type { PALATE_ENDPOINTS } from '../../contract/palateEndpoints';
-import { crestHistory } from '../../application/crestHistory';
 import { likingFrom, repeatabilities, sideBySide } from '../../application/palate';
 import { scoreOfCup } from '../../core/cup';
 import { trackRecord } from '../../core/palate';
@@ -57,7 +56,7 @@ export function palateHandlers({ store, verdicts }: Deps): Handlers<PalateEndpoi
 
     palateStandings: () => standingsOfBags({ store, verdicts }),
 
-    palateCrests: async () => crestHistory(await verdicts.finishedBags(), (...asked) => verdicts.priorsAfter(...asked)),
+    palateCrests: () => verdicts.crests(),
 
     palateTasters: async ({ query: { first, second } }) => {
       const tastings = await store.read((db) => loadTastings(db, 'all', WITH_WORDS));

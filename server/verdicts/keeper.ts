@@ -5,6 +5,7 @@ import type { Order } from '../../contract/order';
 import { untastedInput } from '../../application/orders';
 import type { BrewParameters } from '../../core/brew';
 import type { FinishedBag } from '../../application/exchange';
+import { crestHistory, type CrestHistory } from '../../application/crestHistory';
 import { foretelling, predictionOf } from '../../application/foretellBrew';
 import { fitInput } from '../../application/judgeBag';
 import type { ScaleMaps } from '../../application/scaleMaps';
@@ -19,12 +20,12 @@ import {
   type TasterPrior,
 } from '../../core/crest';
 import type { Logger } from 'pino';
-import { loadBag, loadFrozenBags } from '../db/bags';
+import { loadBag, loadFinishedHeads, loadFrozenBags } from '../db/bags';
 import { loadLogs } from '../db/brews';
 import type { VerdictRow } from '../db/entities';
 import { keepVerdict, loadBagLikelihoods, loadVerdicts, type BagLikelihood } from '../db/verdicts';
 import type { Store } from '../db/store';
-import { engineHere, EngineProblem, type BagKind, type Engine } from './engineHere';
+import { engineHere, EngineProblem, type Engine } from './engineHere';
 import { bagKindOf, Past } from './past';
 import { within } from '../waiting';
 import { JudgingQueue } from './queue';
@@ -60,6 +61,8 @@ export class VerdictKeeper {
   #era = 0;
   /** What the freezer's rate was last learnt from, and what came of it. */
   #freezer: { key: string; rate: Promise<LearntRate | null> } | null = null;
+  /** The table of crests, and the finished bags it is of. */
+  #crests: { key: string; history: Promise<CrestHistory> } | null = null;
   /** Fits of bags nobody has tasted yet, by what the engine was given. */
   readonly #untasted = new Map<string, CrestFit>();
   /** The summaries of fits that were last read, by bag: with hundreds of bags reading them is most of a page's time. */
@@ -89,6 +92,7 @@ export class VerdictKeeper {
     this.#era++;
     this.#unsaved.clear();
     this.#summaries.clear();
+    this.#crests = null;
     this.#past.forget();
   }
 
@@ -211,13 +215,22 @@ export class VerdictKeeper {
     return this.#past.noise();
   }
 
-  /** What the past teaches of kinds of bags after its first so many bags, for each count. Throws an EngineProblem. */
-  priorsAfter(
-    bags: readonly FinishedBag[],
-    kinds: readonly BagKind[],
-    counts: readonly number[],
-  ): Promise<TasterPrior[][]> {
-    return this.engine.priorsAfter({ past: bags, kinds, counts });
+  /**
+   * How the household's own table of crests came to be. Worked out once for as long as its finished bags stay as they
+   * are. Throws an EngineProblem where nothing can be judged.
+   */
+  async crests(): Promise<CrestHistory> {
+    const heads = await this.store.read(loadFinishedHeads);
+    const key = JSON.stringify(heads);
+    if (this.#crests?.key !== key) {
+      const history = this.finishedBags().then((bags) =>
+        crestHistory(bags, (past, kinds, counts) => this.engine.priorsAfter({ past, kinds, counts })),
+      );
+      this.#crests = { key, history };
+      // What failed is tried anew by whoever asks next.
+      history.catch(() => (this.#crests = null));
+    }
+    return this.#crests.history;
   }
 
   /** The household's own finished bags, with what each teaches. */
