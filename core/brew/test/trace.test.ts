@@ -195,6 +195,11 @@ describe('pours', () => {
     expect(isLift(plan, 240, { byG: -150 })).toBe(true);
     expect(isLift(plan, 110, { byG: -100 })).toBe(false);
     expect(isLift(plan, 240, { byG: -5 })).toBe(false);
+    // A little may be missing of what the recipe says, and what is gone must be heavier than a spoon.
+    const toG = Math.max(...plan.steps.map((step) => step.toG));
+    expect(isLift(plan, 0.86 * toG, { byG: -16 })).toBe(true);
+    expect(isLift(plan, 0.84 * toG, { byG: -150 })).toBe(false);
+    expect(isLift(plan, 240, { byG: -15 })).toBe(false);
     const shot = traceOf(readings(0, 40, (s) => (s < 6 ? 0 : Math.min(40, (s - 6) * 1.8))));
     expect(shotEnd(planOf(starter('espresso')), shot, 40)).toBeCloseTo(6 + 40 / 1.8, 0);
     expect(shotEnd(planOf(starter('espresso')), traceUntil(shot, 20), 20)).toBeNull();

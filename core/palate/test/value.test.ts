@@ -43,6 +43,16 @@ describe('what a bag gives for its price', () => {
     );
   });
 
+  it('is as unsure as the spread, the middle of the others and the bag itself', () => {
+    const others = ['a', 'b', 'c'].map((id) => ({ ...bag(id, 9, 75), sd: 2 }));
+    const { above } = valueAmong([...others, { ...bag('x', 9, 80), sd: 3 }], 'x') ?? {};
+    // None misses the line: the spread is what is believed of it, worth four bags of 5 points.
+    const spread = (4 * 25) / (4 + 3);
+    const middle = (25 + 4) / 3;
+    expect(above?.mean).toBeCloseTo(5, 9);
+    expect((above?.hi ?? NaN) - (above?.lo ?? NaN)).toBeCloseTo(2 * 1.2816 * Math.sqrt(spread + middle + 9), 9);
+  });
+
   it('is less sure of a bag that is less known, and of a price far from all others', () => {
     const width = (bags: PricedBag[], id: string): number => {
       const { lo = NaN, hi = NaN } = valueAmong(bags, id)?.above ?? {};

@@ -85,6 +85,8 @@ describe('the day to order', () => {
   it('leaves the post its days, where they are more than the bag needs to rest', () => {
     const far = { roastsOn: [], leadDays: 0, shippingDays: 10 };
     expect(orderDates(TODAY, '2026-03-31', 3, far)).toMatchObject({ roastedOn: '2026-03-21', arrivesOn: '2026-03-31' });
+    // Its best days do not begin before it is here.
+    expect(orderDates(TODAY, '2026-03-31', 3, far).bestFrom).toBe('2026-03-31');
   });
 
   it('keeps to the days a bag can be had', () => {

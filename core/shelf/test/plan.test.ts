@@ -309,6 +309,16 @@ describe('what a plan does', () => {
     ).toBeGreaterThan(1);
   });
 
+  it('has one cup less to gain by what it told: its own is drunk', () => {
+    const level = (score: number): number[] => Array.from({ length: 91 }, () => score);
+    const unsure = (cups: number): PlanBag => bagOf({ curves: [level(90), level(70)], mean: level(80), cups });
+    const prices = [80, 80, 80, 80];
+    const one = worthOfLearning(unsure(2), 0, daily(2), prices);
+    expect(one).toBeGreaterThan(1);
+    expect(worthOfLearning(unsure(2), 0, daily(4), prices)).toBeCloseTo(one, 9);
+    expect(worthOfLearning(unsure(3), 0, daily(4), prices)).toBeCloseTo(2 * one, 9);
+  });
+
   it('brings change where change is wished for', () => {
     const bags = [bagOf({ mean: crest(12) }), bagOf({ mean: crest(18) })];
     const repeated = ({ cups }: Plan): number => cups.filter(({ bag }, i) => i > 0 && cups[i - 1]?.bag === bag).length;
