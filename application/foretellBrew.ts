@@ -2,7 +2,7 @@ import type { Bag } from '../contract/bag';
 import type { BrewInput } from '../contract/brew';
 import type { Prediction } from '../contract/palate';
 import { ENGINE_VERSION, type CrestBrew, type CrestInput, type Foretold, type TasterPrior } from '../core/crest';
-import { judgedScore, scoreOfCup } from '../core/cup';
+import { ATTRIBUTES, judgedScore, scoreOfCup } from '../core/cup';
 import { fitInput, type LoggedBrew } from './judgeBag';
 
 /** What is asked of the engine before a cup is kept: the bag with the cups before it, and the cup. */
@@ -13,20 +13,40 @@ export interface Foretelling {
 
 const ASKED = 'the cup to come';
 
-/** The question whose answer is kept with a cup: what do the cups before it foretell of it? */
+/** A cup that is written down and not kept yet, as the engine is given one. */
+function unkept(bag: Bag, id: string, { cup, making, liveId: _, revision: __, ...brew }: BrewInput): LoggedBrew {
+  return {
+    ...brew,
+    ...{ id, bagId: bag.id, revision: 0, createdAt: '', making: making && { ...making, recipe: null } },
+    cup: { ...cup, descriptors: [] },
+    score: scoreOfCup(cup),
+  };
+}
+
+/** A cup of which nothing is said, only that it was there. */
+const UNSAID = { mark: null, progress: null } as const;
+const NO_ATTRIBUTES = Object.fromEntries(ATTRIBUTES.map((attribute) => [attribute, null]));
+
+/**
+ * The question whose answer is kept with a cup: what do the cups before it foretell of it?
+ *
+ * @param beside cups that are kept together with it, which it was held against, by ids of their own: what they were
+ * like is not known beforehand
+ */
 export function foretelling(
   bag: Bag,
   before: readonly LoggedBrew[],
   prior: TasterPrior | null,
-  { cup, making, liveId: _, revision: __, ...brew }: BrewInput,
+  brew: BrewInput,
+  beside: readonly { id: string; brew: BrewInput }[] = [],
 ): Foretelling {
-  const asked: LoggedBrew = {
-    ...brew,
-    ...{ id: ASKED, bagId: bag.id, revision: 0, createdAt: '', making: making && { ...making, recipe: null } },
-    cup: { ...cup, descriptors: [] },
-    score: scoreOfCup(cup),
-  };
-  const { brews, ...input } = fitInput(bag, [asked, ...before], prior);
+  const others = beside.map(({ id, brew: other }) =>
+    unkept(bag, id, {
+      ...other,
+      cup: { ...other.cup, ...NO_ATTRIBUTES, ...UNSAID, parts: [], intensities: [], comparisons: [] },
+    }),
+  );
+  const { brews, ...input } = fitInput(bag, [unkept(bag, ASKED, brew), ...before, ...others], prior);
   const [first, ...earlier] = brews;
   if (!first) throw new Error('The cup to come is no brew');
   return { input: { ...input, brews: earlier }, asked: first };

@@ -243,10 +243,17 @@ async function reveal({ store, now, verdicts }: Deps, id: string): Promise<Set<s
       return [];
     });
     if (unforetold.length === 0) return new Set(bags.keys());
+    const all = new Map(unforetold.map((cup) => [keyOf(cup), cup]));
     for (const cup of unforetold) {
       const bag = bags.get(cup.bagId) ?? (await store.read((db) => loadBag(db, cup.bagId)));
       bags.set(cup.bagId, bag);
-      foretold.set(keyOf(cup), await verdicts.foretell(bag, cup.input));
+      const beside = cup.against.flatMap(({ cupId }) => {
+        const other = all.get(keyOf({ ...cup, cupId }));
+        return other ? [{ id: cupId, brew: other.input }] : [];
+      });
+      const comparisons = cup.against.map(({ cupId, was }) => ({ thanId: cupId, was }));
+      const held = { ...cup.input, cup: { ...cup.input.cup, comparisons } };
+      foretold.set(keyOf(cup), await verdicts.foretell(bag, held, beside));
     }
   }
 }

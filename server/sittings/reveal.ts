@@ -46,9 +46,14 @@ export async function logSitting(
   const brewOfPot = new Map<string, string>();
   const logged = new Map<string, string>();
   for (const cup of cups) {
+    const brewOfCup = (cupId: string): string | undefined => logged.get(`${cup.seatId} ${cupId}`);
     const comparisons = cup.against.flatMap(({ cupId, was }) => {
-      const thanId = logged.get(`${cup.seatId} ${cupId}`);
+      const thanId = brewOfCup(cupId);
       return thanId === undefined ? [] : [{ thanId, was }];
+    });
+    const against = (cup.prediction?.against ?? []).flatMap((one) => {
+      const thanId = brewOfCup(one.thanId);
+      return thanId === undefined ? [] : [{ ...one, thanId }];
     });
     const potId = brewOfPot.get(cup.brewOf) ?? null;
     const input = {
@@ -58,7 +63,7 @@ export async function logSitting(
       cup: { ...cup.input.cup, comparisons },
     };
     const brewId = await addBrew(db, cup.bagId, input, now, idOfWord);
-    if (cup.prediction) await keepPrediction(db, { brewId, madeAt: now.toISOString(), ...cup.prediction });
+    if (cup.prediction) await keepPrediction(db, { brewId, madeAt: now.toISOString(), ...cup.prediction, against });
     await recordAdded(db, { subject: 'brew', id: brewId }, now);
     logged.set(`${cup.seatId} ${cup.cupId}`, brewId);
     if (potId === null) brewOfPot.set(cup.brewOf, brewId);

@@ -135,12 +135,18 @@ export class VerdictKeeper {
   /**
    * What the cups of a bag foretell of another one, to be kept with it; null where they foretell nothing, or nothing
    * can be judged at the moment: a cup is kept all the same.
+   *
+   * @param beside cups kept together with it that it was held against
    */
-  async foretell(bag: Bag, brew: BrewInput): Promise<ReturnType<typeof predictionOf> | null> {
+  async foretell(
+    bag: Bag,
+    brew: BrewInput,
+    beside: readonly { id: string; brew: BrewInput }[] = [],
+  ): Promise<ReturnType<typeof predictionOf> | null> {
     const [prior, logs] = await Promise.all([this.#past.prior(bag), this.store.read((db) => loadLogs(db, [bag.id]))]);
     const before = logs[bag.id] ?? [];
     try {
-      const foretold = await this.engine.foretell(foretelling(bag, before, prior, brew));
+      const foretold = await this.engine.foretell(foretelling(bag, before, prior, brew, beside));
       return foretold && predictionOf(foretold, bag, before);
     } catch (error) {
       this.log.warn({ err: error, bag: bag.id }, 'a cup was not foretold');
