@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { FAULTS, RECORDED_FROM, STYLES } from '../core/brew';
+import { FAULTS, GRIND_WORDS, RECORDED_FROM, STYLES } from '../core/brew';
 import { PROCESSES, ROAST_LEVELS } from '../core/crest';
-import { COMPARED } from '../core/cup';
+import { COMPARED, SIPPED_PHASES } from '../core/cup';
 import { dateOfInstant, roastDate } from '../core/rest';
 import { instant, name, oneOf, plainDate, quantity } from './fields';
 
@@ -44,6 +44,16 @@ const brew = parameters.extend({
   comparison: oneOf('Comparison', COMPARED).nullish(),
   pours: quantity('Pours', 0, 50).nullish(),
   bloomMultiple: quantity('Bloom over dose', 0, 20).nullish(),
+  /** Of a shot or a long steep. */
+  timeS: quantity('Time', 1, 172_800, 's').nullish(),
+  pressureBar: quantity('Pressure', 0, 20, 'bar').nullish(),
+  milkKind: z.string().max(60).nullish(),
+  /** Of the whole drink. */
+  milkShare: quantity('Share of milk', 0, 1).nullish(),
+  iceShare: quantity('Share of ice', 0, 1).nullish(),
+  hardnessPpm: quantity('Hardness', 0, 2000, 'ppm').nullish(),
+  grindWord: oneOf('Grind', GRIND_WORDS).nullish(),
+  markAt: oneOf('The mark rests on', SIPPED_PHASES).nullish(),
 });
 
 export const bagFile = z
@@ -67,6 +77,7 @@ export const bagFile = z
       process: oneOf('Process', PROCESSES)
         .nullish()
         .transform((v) => v ?? null),
+      perceivedRoast: oneOf('Perceived roast', ROAST_LEVELS).nullish(),
       restAdviceDays: quantity('The rest advice', 0, 120, 'days')
         .nullish()
         .transform((v) => v ?? null),
