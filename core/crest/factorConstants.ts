@@ -65,7 +65,7 @@ export const EFFECT_SD = {
  * shares; ppm. *Assumption*: what a kitchen can tell apart.
  */
 export const SAME_SETTING = {
-  timeS: { short: 3, minutes: 60, hours: 3600 },
+  timeS: { short: 2, minutes: 60, hours: 3600 },
   pressureBar: 0.5,
   milkShare: 0.1,
   iceShare: 0.1,

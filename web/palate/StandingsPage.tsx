@@ -85,8 +85,8 @@ function Apart({ main, scale, standings }: { main: ScoringScale } & Standings['a
     <section>
       <h2>Scored in {SCALE_WORDS[scale]}</h2>
       <p className="quiet">
-        Ranked by themselves. Score a few cups in {SCALE_WORDS[scale]} and in {SCALE_WORDS[main]} to compare them with
-        the rest.
+        Ranked by themselves: too little tells how {SCALE_WORDS[scale]} compare with {SCALE_WORDS[main]}. Score one
+        coffee both ways to find out.
       </p>
       <Lines standings={standings} scale={scale} />
     </section>
