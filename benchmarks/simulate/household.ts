@@ -28,7 +28,11 @@ export function simulateHousehold(seed: number, days: number): SimulatedHousehol
   const bags = Array.from({ length: rng.whole(6, 10) }, (): ShelvedBag => {
     const roastLevel = rng.pick(['light', 'medium-light', 'medium'] as const);
     const process = rng.pick(PROCESSES);
-    const truth = truthOf(FAMILIES[anyFamily(rng)]!.family, rng, tablePeakDays({ roastLevel, process, style: 'filter' }));
+    const truth = truthOf(
+      FAMILIES[anyFamily(rng)]!.family,
+      rng,
+      tablePeakDays({ roastLevel, process, style: 'filter' }),
+    );
     return {
       truth,
       roastedOn: rng.whole(-24, 20),

@@ -21,7 +21,15 @@ export { PEAK_AXIS } from './grid';
 export { roasterKey } from './peakHistory';
 export { isProbablyGross } from './gross';
 export { tablePeakDays, type BagOfKind } from './prior';
-export { baselineFrom, historiesAfter, historyOf, noisePriorFrom, priorFor, type PastBag, type Repeats } from './history';
+export {
+  baselineFrom,
+  historiesAfter,
+  historyOf,
+  noisePriorFrom,
+  priorFor,
+  type PastBag,
+  type Repeats,
+} from './history';
 export {
   ANY_SITUATION,
   bestCupDay,

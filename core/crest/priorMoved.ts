@@ -44,11 +44,7 @@ function adviceMoved(one = KNOWN_OF_NOBODY, other = KNOWN_OF_NOBODY): boolean {
  * `PRIOR_MOVED.peakLog` of its days, or how widely it, the noise or the level are believed by more than their share.
  * `null` is the table's prior for this kind of bag.
  */
-export function priorMoved(
-  a: TasterPrior | null,
-  b: TasterPrior | null,
-  kind: BagOfKind,
-): boolean {
+export function priorMoved(a: TasterPrior | null, b: TasterPrior | null, kind: BagOfKind): boolean {
   const [one, other] = [a ?? priorFor(NO_PAST, kind), b ?? priorFor(NO_PAST, kind)];
   const apart = (x: number, y: number): number => Math.abs(Math.log(x / y));
   return (

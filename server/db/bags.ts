@@ -7,6 +7,7 @@ import { dateOfInstant, roastDate } from '../../core/rest';
 import { invalidField, notFound } from '../../application/problem';
 import { RecipeEntity } from './benchEntities';
 import { CupEntity } from './cupEntities';
+import { inParts } from './inParts';
 import { unreadable, whyUnreadable } from './readable';
 import { mustExist } from './refs';
 import { loadSettings } from './settings';
@@ -110,7 +111,9 @@ export async function loadBagsInUse(db: EntityManager, wrong: UnreadableBag[] = 
 
 /** Every bag that was not deleted, in use or finished. */
 export async function loadAllBags(db: EntityManager): Promise<Bag[]> {
-  return assemble(db, await db.findBy(BagEntity, { deletedAt: IsNull() }));
+  return inParts([...(await loadBagIds(db))], async (part) =>
+    assemble(db, await db.findBy(BagEntity, { id: In(part), deletedAt: IsNull() })),
+  );
 }
 
 /** Every bag that was not deleted, as far as its own row says. */
@@ -130,7 +133,10 @@ export async function loadBagIds(db: EntityManager): Promise<Set<string>> {
 
 /** Every bag marked as finished: the household's history. */
 export async function loadFinishedBags(db: EntityManager, wrong: UnreadableBag[] = []): Promise<Bag[]> {
-  return assemble(db, await db.findBy(BagEntity, { deletedAt: IsNull(), finishedOn: Not(IsNull()) }), wrong);
+  const ids = (await loadFinishedHeads(db)).map(([id]) => id);
+  return inParts(ids, async (part) =>
+    assemble(db, await db.findBy(BagEntity, { id: In(part), deletedAt: IsNull(), finishedOn: Not(IsNull()) }), wrong),
+  );
 }
 
 /** Which bags are marked as finished, and in which revision: little enough to be asked often. */

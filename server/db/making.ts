@@ -2,15 +2,7 @@ import { pick } from 'es-toolkit';
 import { In, type EntityManager } from 'typeorm';
 import type { BrewInput } from '../../contract/brew';
 import type { KeptTrace, Making, MakingInput } from '../../contract/making';
-import {
-  planOf,
-  poursIn,
-  roundTo,
-  stageTimesOf,
-  stageTimesOfMarks,
-  thin,
-  type StageTime,
-} from '../../core/brew';
+import { planOf, poursIn, roundTo, stageTimesOf, stageTimesOfMarks, thin, type StageTime } from '../../core/brew';
 import { MADE_FIELDS, type MadeBrew } from '../../application/judgeBag';
 import { invalidField, notFound } from '../../application/problem';
 import { scoreOfCup } from '../../core/cup';

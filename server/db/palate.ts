@@ -6,6 +6,7 @@ import { SCALE_RANGES } from '../../core/cup';
 import { currentWord } from '../../core/cup/words';
 import { CupDescriptorEntity, CupEntity, type CupRow } from './cupEntities';
 import { BrewEntity, type BrewRow } from './entities';
+import { inParts } from './inParts';
 import { loadTasterIdentity } from './tasters';
 import { loadVocabulary } from './words';
 
@@ -13,6 +14,8 @@ import { loadVocabulary } from './words';
 
 /** So many of the latest cups say what a taster likes; older ones would say little more. */
 const MOST_CUPS = 3000;
+/** Read at once. */
+const AT_ONCE = 300;
 
 /** Cups that can repeat another: blind ones, and those of a brew with several cups. */
 const CAN_REPEAT = `brew.id IN (
@@ -40,9 +43,18 @@ export async function loadTastings(
     .innerJoin('brew', 'brew', 'brew.id = cup."brewId" AND brew."deletedAt" IS NULL AND brew.fault IS NULL')
     .innerJoin('bag', 'bag', 'bag.id = brew."bagId" AND bag."deletedAt" IS NULL');
   if (which === 'repeats') query.where(CAN_REPEAT);
-  const cups = await query.orderBy('brew."brewedAt"', 'DESC').addOrderBy('cup.id').limit(MOST_CUPS).getMany();
+  const latest = await query
+    .select(['cup.id AS id', 'cup."brewId" AS "brewId"'])
+    .orderBy('brew."brewedAt"', 'DESC')
+    .addOrderBy('cup.id')
+    .limit(MOST_CUPS)
+    .getRawMany<{ id: string; brewId: string }>();
+  const ids = latest.map(({ id }) => id);
+  const byId = keyBy(await inParts(ids, (part) => db.findBy(CupEntity, { id: In(part) }), AT_ONCE), ({ id }) => id);
+  const cups = ids.flatMap((id) => byId[id] ?? []);
+  const brewIds = latest.map(({ brewId }) => brewId);
   const brews: Record<string, BrewRow | undefined> = keyBy(
-    await db.findBy(BrewEntity, { id: In(cups.map(({ brewId }) => brewId)) }),
+    await inParts(brewIds, (part) => db.findBy(BrewEntity, { id: In(part) }), AT_ONCE),
     ({ id }) => id,
   );
   const drinks = new Map(

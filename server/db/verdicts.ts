@@ -1,28 +1,21 @@
-import { chunk } from 'es-toolkit';
 import type { EntityManager } from 'typeorm';
 import { ENGINE_VERSION, type CrestFit } from '../../core/crest';
 import { VerdictEntity, type VerdictRow } from './entities';
+import { inParts } from './inParts';
 
 /** Fits that were worked out, one for each bag. Read as raw rows: there may be hundreds, each of several kilobytes. */
-
-/** SQLite takes so many values in one statement. */
-const MOST_IDS = 500;
 
 /** What a finished bag teaches. */
 export type BagLikelihood = Pick<CrestFit, 'usable' | 'bagLikelihood'>;
 
-async function rowsOf<T>(db: EntityManager, bagIds: readonly string[], columns: string): Promise<T[]> {
-  const rows: T[] = [];
-  for (const ids of chunk([...bagIds], MOST_IDS)) {
+function rowsOf<T>(db: EntityManager, bagIds: readonly string[], columns: string): Promise<T[]> {
+  return inParts(bagIds, (ids) => {
     const places = ids.map(() => '?').join(',');
-    rows.push(
-      ...(await db.query<T[]>(`SELECT ${columns} FROM verdict WHERE "engineVersion" = ? AND "bagId" IN (${places})`, [
-        ENGINE_VERSION,
-        ...ids,
-      ])),
-    );
-  }
-  return rows;
+    return db.query<T[]>(`SELECT ${columns} FROM verdict WHERE "engineVersion" = ? AND "bagId" IN (${places})`, [
+      ENGINE_VERSION,
+      ...ids,
+    ]);
+  });
 }
 
 /** The fits of bags by this version of the engine; without `detail` that part of each is empty. */

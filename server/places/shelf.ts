@@ -1,4 +1,5 @@
-import { groupBy } from 'es-toolkit';
+import { setImmediate } from 'node:timers/promises';
+import { chunk, groupBy } from 'es-toolkit';
 import type { Bag } from '../../contract/bag';
 import { isOwnAddress } from '../../core/draft';
 import type { LiveBrew } from '../../contract/live';
@@ -74,13 +75,14 @@ export function shelfHandlers({ store, verdicts, planner }: Deps): Handlers<'she
       }),
     );
     const units = unitsOf(settings);
-    const all = shown.map((bag) =>
-      laneAndBag(bag, { ticks: ticks[bag.id] ?? [], drawn: drawn.get(bag.id) ?? [] }, fits.get(bag.id) ?? null, {
-        today,
-        axis,
-        units,
-      }),
-    );
+    const all: ReturnType<typeof laneAndBag>[] = [];
+    for (const part of chunk(shown, LANES_AT_ONCE)) {
+      for (const bag of part) {
+        const seen = { ticks: ticks[bag.id] ?? [], drawn: drawn.get(bag.id) ?? [] };
+        all.push(laneAndBag(bag, seen, fits.get(bag.id) ?? null, { today, axis, units }));
+      }
+      await setImmediate();
+    }
     const order = byUrgency(today);
     all.sort((a, b) => order(a.bag, b.bag));
     const onShelf = all.filter(({ lane }) => lane.judged !== 'not yet').map(({ bag }) => bag);
@@ -169,6 +171,9 @@ function onBench({ id, bagId, bagName, recipe, startedAt, endedS, instruments }:
     over: endedS !== null,
   };
 }
+
+/** Hundreds of finished bags at once would hold up everybody else. */
+const LANES_AT_ONCE = 60;
 
 /** Before any brew there is; and the rest days a history shows. */
 const EARLIEST = '2000-01-01';

@@ -56,8 +56,7 @@ export function useWhatIf(
       reference: question.parameters ?? bag.reference,
       weights: question.weights === undefined ? bag.weights : question.weights,
     };
-    const kept = brews
-      .filter((brew) => !question.without.has(brew.id));
+    const kept = brews.filter((brew) => !question.without.has(brew.id));
     void theEngine()
       .fit(fitInput(asked, kept, prior))
       .then((fit) => {
