@@ -217,7 +217,9 @@ export function standingsAmong(
   known.forEach((one, i) =>
     known.forEach((other, k) => {
       if (!one.best || !other.best || one.scale !== other.scale) return;
-      strengths.covariance[i * known.length + k]! += mapCovariance(mapOf(one), one.best.mean, other.best.mean);
+      const at = i * known.length + k;
+      const own = strengths.covariance[at] ?? 0;
+      strengths.covariance[at] = own + mapCovariance(mapOf(one), one.best.mean, other.best.mean);
     }),
   );
   return standingsOf(strengths).flatMap(({ item, ...standing }) => {

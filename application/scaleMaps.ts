@@ -1,4 +1,4 @@
-import { groupBy, mapValues, maxBy, sumBy, uniq } from 'es-toolkit';
+import { groupBy, mapValues, sumBy, uniq } from 'es-toolkit';
 import type { Bag } from '../contract/bag';
 import { compositeScore, judgedScale, SCALE_RANGES, scoreOfCup, SCORING_SCALES, type ScoringScale } from '../core/cup';
 import { baselineFrom } from '../core/crest';
@@ -46,7 +46,7 @@ export function scaleMapsOf(bags: readonly ScaledBag[], tastings: readonly Tasti
     return coffee === undefined || Object.keys(scores).length === 0 ? [] : [{ coffee, scores }];
   });
   const counts = mapValues(ONE_SCALE.of, (_, scale) => cups.filter(({ scores }) => scores[scale] !== undefined).length);
-  const main = maxBy([...SCORING_SCALES], (scale) => counts[scale]) ?? 'mark10';
+  const main = SCORING_SCALES.reduce((most, scale) => (counts[scale] > counts[most] ? scale : most));
   return {
     main,
     of: mapValues(ONE_SCALE.of, (same, scale) => (scale === main ? same : scaleMap(pairsOf(cups, scale, main)))),

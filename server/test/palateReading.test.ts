@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { crests, liking, repeats, standings, twoTasters } from '../../contract/palateReading';
+import type { ForetoldCupRow } from '../../contract/palate';
 import type { ReferenceTasting, Trainer } from '../../contract/reference';
 import type { SittingDraft } from '../../contract/sitting';
 import type { Taster } from '../../contract/taster';
@@ -124,6 +125,36 @@ describe('standings', () => {
     expect(names.at(-1)).toBe('Less');
     expect(all.map(({ name }) => name)).toContain('Other');
     expect(kinds.some(({ value }) => value === 'Yemen')).toBe(false);
+  });
+});
+
+describe('the record of cups logged by a reveal', () => {
+  it('foretells each by what was there before, and the words it was compared in', async () => {
+    const bagId = await bag('Ranked');
+    await mark(bagId, 9, 7.2);
+    const cup = (id: string, waterC: number) => ({ id, name: id, bagId, parameters: { ...REFERENCE, waterC } });
+    const draft: SittingDraft = {
+      ...{ name: 'Two cups', kind: 'same-recipe', scoringScale: 'mark10' },
+      cups: [cup('a', 92), cup('c', 96)],
+    };
+    const { id } = await server.ok<{ id: string }>('POST', '/sittings', draft);
+    const { secret } = await server.ok<{ secret: string }>('POST', `/sittings/${id}/seats`, { name: 'Ines' });
+    const key = await server.ok<{ cups: { id: string; code: string }[] }>('POST', `/sittings/${id}/key`);
+    const write = (body: object) => server.ok('PUT', `/seats/${secret}/answer`, { written: 1, ...body });
+    for (const { id: cupId, code } of key.cups) await write({ cup: { code, answer: { mark: cupId === 'a' ? 7 : 8 } } });
+    const codeOf = (cupId: string): string => key.cups.find((one) => one.id === cupId)?.code ?? '';
+    await write({ table: { ranking: [[codeOf('c')], [codeOf('a')]] } });
+    await server.ok('POST', `/sittings/${id}/reveal`);
+    const { brews } = await server.ok<BagPage>('GET', `/bags/${bagId}?today=${TODAY}`);
+    const compared = brews.find((brew) => brew.cup.comparisons.length > 0);
+    const { cups } = await server.ok<{ cups: ForetoldCupRow[] }>('GET', '/palate/record');
+    const foretold = cups.find(({ brewId }) => brewId === compared?.id)?.against ?? [];
+    expect(foretold).toMatchObject([{ thanId: compared?.cup.comparisons[0]?.thanId, was: 'better' }]);
+    for (const { better, like, worse } of foretold) {
+      expect(better + like + worse).toBeCloseTo(1, 2);
+      // How the two were was not known beforehand.
+      expect(better).toBeLessThan(0.8);
+    }
   });
 });
 

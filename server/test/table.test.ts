@@ -1,7 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { ENDPOINTS } from '../../contract/endpoints';
 import type { Endpoint } from '../../contract/endpoint';
-import type { ForetoldCupRow } from '../../contract/palate';
 import {
   seatView,
   sitting as sittingSchema,
@@ -135,26 +134,6 @@ describe('a sitting', () => {
     expect((await wrong({ table: { ranking: [[code], [code]] } })).message).toContain('twice');
     expect((await wrong({})).status).toBe(422);
     expect((await server.refused('GET', '/seats/abcdefghijklmnopqrstuvwxyz012345')).status).toBe(404);
-  });
-
-  it('at its reveal foretells every cup by what was there before, and the words it was compared in', async () => {
-    const { id, bagId } = await layOut();
-    await server.addBrew(bagId, { cup: { scoringScale: 'mark10', mark: 7.2 } });
-    const code = await keyOf(id);
-    const { secret } = await take(id, 'Ines');
-    for (const [cupId, mark] of Object.entries({ a: 8, c: 7 })) await write(secret, code.get(cupId) ?? '', { mark });
-    const ranking = [[code.get('c') ?? ''], [code.get('a') ?? '']];
-    await server.ok('PUT', `/seats/${secret}/answer`, { written: 1, table: { ranking } });
-    await server.ok('POST', `/sittings/${id}/reveal`);
-    const { brews } = await page(bagId);
-    const [compared] = brews.filter(({ cup }) => cup.comparisons.length > 0);
-    const { cups } = await server.ok<{ cups: ForetoldCupRow[] }>('GET', '/palate/record');
-    const foretold = cups.find(({ brewId }) => brewId === compared?.id);
-    expect(foretold?.against).toMatchObject([{ thanId: compared?.cup.comparisons[0]?.thanId, was: 'better' }]);
-    const [{ better, like, worse } = { better: NaN, like: NaN, worse: NaN }] = foretold?.against ?? [];
-    expect(better + like + worse).toBeCloseTo(1, 2);
-    // Nothing of how the two were was known beforehand.
-    expect(better).toBeLessThan(0.8);
   });
 
   it('at its reveal logs every cup on its bag, a brew once, and tells everyone what it came to', async () => {

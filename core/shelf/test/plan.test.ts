@@ -281,32 +281,12 @@ describe('what a plan does', () => {
   });
 
   it('reckons nothing of a cup that can tell nothing, or that nothing comes after', () => {
+    const ever = (price: number): number[] => Array.from({ length: 10 }, () => price);
     const known = bagOf({ curves: [crest(18), crest(18)] });
-    expect(
-      worthOfLearning(
-        known,
-        0,
-        daily(10),
-        Array.from({ length: 10 }, () => 0),
-      ),
-    ).toBeCloseTo(0, 9);
+    expect(worthOfLearning(known, 0, daily(10), ever(0))).toBeCloseTo(0, 9);
     const unsure = bagOf({ curves: [crest(18, 90), crest(18, 70)] });
-    expect(
-      worthOfLearning(
-        unsure,
-        9,
-        daily(10),
-        Array.from({ length: 10 }, () => 80),
-      ),
-    ).toBe(0);
-    expect(
-      worthOfLearning(
-        unsure,
-        0,
-        daily(10),
-        Array.from({ length: 10 }, () => 80),
-      ),
-    ).toBeGreaterThan(1);
+    expect(worthOfLearning(unsure, 9, daily(10), ever(80))).toBe(0);
+    expect(worthOfLearning(unsure, 0, daily(10), ever(80))).toBeGreaterThan(1);
   });
 
   it('has one cup less to gain by what it told: its own is drunk', () => {
