@@ -24,20 +24,20 @@ export async function underFewHandles(handles: number): Promise<FewHandles> {
   const idle: Socket[] = [];
   try {
     await server.start();
-    const added = await server.send('POST', '/bags', { name: 'Few Hill', roastedOn: today, reference });
+    const added = await sendUntilTaken(server, 'POST', '/bags', { name: 'Few Hill', roastedOn: today, reference });
     const { id } = added.body as { id: string };
     const { hostname, port } = new URL(server.address);
     // More than it can hold: what it cannot take waits outside.
     for (let i = 0; i < handles; i++) idle.push(connect(Number(port), hostname).on('error', () => undefined));
     await new Promise((resolve) => setTimeout(resolve, 500));
     for (const socket of idle) socket.destroy();
-    await server.send('POST', `/bags/${id}/brews`, {
+    await sendUntilTaken(server, 'POST', `/bags/${id}/brews`, {
       ...reference,
       brewedAt: new Date().toISOString(),
       cup: { scoringScale: 'mark10', mark: 8 },
     });
-    const page = (await server.send('GET', `/bags/${id}?today=${today}`)).body as BagPage;
-    const { trouble } = (await server.send('GET', '/judging')).body as Judging;
+    const page = (await sendUntilTaken(server, 'GET', `/bags/${id}?today=${today}`)).body as BagPage;
+    const { trouble } = (await sendUntilTaken(server, 'GET', '/judging')).body as Judging;
     return {
       handles,
       outcome: server.isRunning
@@ -50,5 +50,26 @@ export async function underFewHandles(handles: number): Promise<FewHandles> {
     for (const socket of idle) socket.destroy();
     await server.stop('SIGKILL');
     rmSync(folder, { recursive: true, force: true });
+  }
+}
+
+/** So many times it is asked, a twentieth of a second apart. */
+const ASKED = 100;
+
+/**
+ * Sends something until it is taken: a server without a handle left turns away who comes, unread, and whoever was turned
+ * away comes again, as the pages do.
+ */
+async function sendUntilTaken(
+  server: ServerProcess,
+  ...request: Parameters<ServerProcess['send']>
+): ReturnType<ServerProcess['send']> {
+  for (let asked = 1; ; asked++) {
+    try {
+      return await server.send(...request);
+    } catch (error) {
+      if (asked === ASKED || !server.isRunning) throw error;
+      await new Promise((resolve) => setTimeout(resolve, 50));
+    }
   }
 }

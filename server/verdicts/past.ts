@@ -133,6 +133,8 @@ export class Past {
 
   /** How the scales the household scores in are read on one another. */
   async scaleMaps(): Promise<ScaleMaps> {
+    // Whoever scores in one way does not wait for the past to be read.
+    if ((await this.store.read(loadScaleCounts)).length === 0) return ONE_SCALE;
     await this.#readNow();
     return this.lastScaleMaps;
   }
