@@ -8,7 +8,7 @@ import { useWidth } from '../ui/useWidth';
 /** Rest days shown; below this many pixels fewer of them are named. */
 const DAYS = 60;
 const NARROW = 520;
-const HEIGHT = 54;
+const HEIGHT = 52;
 const BASE = 46;
 /** Pixels the ridge rises for a certainty. */
 const RISE = 38;

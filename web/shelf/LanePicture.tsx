@@ -2,7 +2,7 @@ import type { Lane } from '../../contract/shelf';
 import { addDays } from '../../core/rest';
 import type { DateScale } from './dateScale';
 
-const HEIGHT = 54;
+const HEIGHT = 52;
 const BASE = 46;
 /** Pixels the ridge rises for a certainty. */
 const RISE = 38;
