@@ -23,9 +23,14 @@ function unkept(bag: Bag, id: string, { cup, making, liveId: _, revision: __, ..
   };
 }
 
-/** A cup of which nothing is said, only that it was there. */
-const UNSAID = { mark: null, progress: null } as const;
-const NO_ATTRIBUTES = Object.fromEntries(ATTRIBUTES.map((attribute) => [attribute, null]));
+/** A cup as if nothing had been said of how it was. */
+const unsaid = ({ cup, ...brew }: BrewInput): BrewInput => ({
+  ...brew,
+  cup: {
+    ...{ ...cup, ...Object.fromEntries(ATTRIBUTES.map((attribute) => [attribute, null])) },
+    ...{ mark: null, progress: null, parts: [], intensities: [], comparisons: [] },
+  },
+});
 
 /**
  * The question whose answer is kept with a cup: what do the cups before it foretell of it?
@@ -40,12 +45,7 @@ export function foretelling(
   brew: BrewInput,
   beside: readonly { id: string; brew: BrewInput }[] = [],
 ): Foretelling {
-  const others = beside.map(({ id, brew: other }) =>
-    unkept(bag, id, {
-      ...other,
-      cup: { ...other.cup, ...NO_ATTRIBUTES, ...UNSAID, parts: [], intensities: [], comparisons: [] },
-    }),
-  );
+  const others = beside.map(({ id, brew: other }) => unkept(bag, id, unsaid(other)));
   const { brews, ...input } = fitInput(bag, [unkept(bag, ASKED, brew), ...before, ...others], prior);
   const [first, ...earlier] = brews;
   if (!first) throw new Error('The cup to come is no brew');

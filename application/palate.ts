@@ -20,6 +20,7 @@ import {
   SAME_SCALE,
   standingsOf,
   strengthsOf,
+  withSharedErrors,
   type DescribedCup,
   type Liking,
   type PairedDifference,
@@ -214,15 +215,12 @@ export function standingsAmong(
   });
   const mean = marks.length === 0 ? 75 : marks.reduce((sum, { score }) => sum + score, 0) / marks.length;
   const strengths = strengthsOf(known.length, { preferences: within, marks }, { mean, sd: SPREAD }, PREFERENCE_POINTS);
-  known.forEach((one, i) =>
-    known.forEach((other, k) => {
-      if (!one.best || !other.best || one.scale !== other.scale) return;
-      const at = i * known.length + k;
-      const own = strengths.covariance[at] ?? 0;
-      strengths.covariance[at] = own + mapCovariance(mapOf(one), one.best.mean, other.best.mean);
-    }),
-  );
-  return standingsOf(strengths).flatMap(({ item, ...standing }) => {
+  const ofMap = (i: number, k: number): number => {
+    const [one, other] = [known[i], known[k]];
+    if (!one?.best || !other?.best || one.scale !== other.scale) return 0;
+    return mapCovariance(mapOf(one), one.best.mean, other.best.mean);
+  };
+  return standingsOf(isOneScale ? strengths : withSharedErrors(strengths, ofMap)).flatMap(({ item, ...standing }) => {
     const one = known[item];
     return one ? [{ ...standing, id: one.id, name: one.name, bagId: one.bagId }] : [];
   });

@@ -128,7 +128,7 @@ export function planQuestion(household: HouseholdShelf): PlanQuestion {
       return { id, name, style: reference.style, doseG: reference.doseG, scale, map: mapOf(scale), isComing: false };
     }),
     ...household.coming.map(({ order: { id, name }, reference: { style, doseG } }): NamedBag => {
-      return { id, name, style, doseG, scale: 'mark10', map: SAME_SCALE, isComing: true };
+      return { id, name, style, doseG, scale: 'mark10', map: mapOf('mark10'), isComing: true };
     }),
   ];
   const place = new Map(bags.map(({ id }, i) => [id, i]));
@@ -153,7 +153,7 @@ export function planQuestion(household: HouseholdShelf): PlanQuestion {
           lots: comingLots(coming, today),
           style: coming.reference.style,
           isDecaf: coming.order.process === 'decaffeinated',
-          ...expectationOf(coming.fit),
+          ...expectationOf(coming.fit, mapOf('mark10')),
         })),
       ],
       wanted,

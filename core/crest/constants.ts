@@ -291,7 +291,7 @@ export const INTERVAL_STEPS = 40;
 export const SCEPTIC = { factor: 2.5, mass: 0.7 } as const;
 /**
  * The sceptic gives way to the household's own past: so many finished bags of its own take half of the doubt away.
- * *Assumption*, tuned on simulated bags (docs/engine-report.md).
+ * *Assumption*; what it does to coverage is in docs/engine-report.md.
  */
 export const SCEPTIC_BAGS = 4;
 /** From this probability on it is said that a bag may have been at its best fresh. *Assumption*. */

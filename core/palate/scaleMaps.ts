@@ -1,4 +1,6 @@
+import { groupBy, sumBy } from 'es-toolkit';
 import { cholesky, solveFactored } from '../crest/linalg';
+import { SCALE_RANGES, type ScoringScale } from '../cup/scoringScales';
 
 /**
  * How a household's scores in one scale are read on another. A level of 3 means "good" to one taster and 60 points to a
@@ -73,6 +75,55 @@ export function scaleMap(pairs: readonly ScalePair[]): ScaleMap {
   };
   const middle = pairs.reduce((sum, { score }) => sum + score, 0) / Math.max(1, pairs.length);
   return { ...map, isKnown: pairs.length > 0 && mapCovariance(map, middle, middle) <= KNOWN_SD ** 2 };
+}
+
+/** Sd of a bag's score around what a household's bags come to, and of one day around another, points. *Assumption*. */
+const BAG_SD = 6;
+const DAY_SD = 2;
+
+/** A cup of a coffee with its score in every scale it was scored in. */
+export interface ScoredCup {
+  coffee: string;
+  scores: Readonly<Partial<Record<ScoringScale, number>>>;
+}
+
+/**
+ * What a household's cups tell of the map of a scale onto the main one: cups scored in both, coffees scored both ways,
+ * and, weakly, what all its other coffees come to.
+ */
+export function scalePairs(cups: readonly ScoredCup[], scale: ScoringScale, main: ScoringScale): ScalePair[] {
+  const sigma = (one: ScoringScale): number => SCALE_RANGES[one].sigma0;
+  const both = cups.flatMap(({ scores }): ScalePair[] => {
+    const [score, onMain] = [scores[scale], scores[main]];
+    // One cup twice: what the two have in common does not part them.
+    const sd = Math.hypot(sigma(scale), sigma(main)) / Math.SQRT2;
+    return score === undefined || onMain === undefined ? [] : [{ score, main: onMain, sd }];
+  });
+  const single = cups.filter(({ scores }) => scores[scale] === undefined || scores[main] === undefined);
+  const coffees = Object.values(groupBy(single, ({ coffee }) => coffee)).map((ofCoffee) => ({
+    in: meanOf(ofCoffee.flatMap(({ scores }) => scores[scale] ?? [])),
+    on: meanOf(ofCoffee.flatMap(({ scores }) => scores[main] ?? [])),
+  }));
+  const overlapping = coffees.flatMap((coffee): ScalePair[] =>
+    coffee.in && coffee.on
+      ? [
+          {
+            ...{ score: coffee.in.mean, main: coffee.on.mean },
+            sd: Math.hypot(sigma(scale) / Math.sqrt(coffee.in.n), sigma(main) / Math.sqrt(coffee.on.n), DAY_SD),
+          },
+        ]
+      : [],
+  );
+  const ones = coffees.flatMap((coffee) => (coffee.in && !coffee.on ? [coffee.in.mean] : []));
+  const others = coffees.flatMap((coffee) => (coffee.on && !coffee.in ? [coffee.on.mean] : []));
+  const [a, b] = [meanOf(ones), meanOf(others)];
+  // Different coffees: on the whole one is as good as another.
+  const onTheWhole = a && b ? [{ score: a.mean, main: b.mean, sd: BAG_SD * Math.sqrt(1 / a.n + 1 / b.n) }] : [];
+  return [...both, ...overlapping, ...onTheWhole];
+}
+
+function meanOf(scores: readonly number[]): { mean: number; n: number } | null {
+  return scores.length === 0 ? null : { mean: sumBy([...scores], (one) => one) / scores.length, n: scores.length };
 }
 
 /** A score on the main scale, points. */

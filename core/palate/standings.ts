@@ -64,6 +64,15 @@ export function strengthsOf(
   return { mean, covariance };
 }
 
+/** Strengths whose errors have more in common than the marks say: by the places of two, points². */
+export function withSharedErrors(
+  { mean, covariance }: Strengths,
+  shared: (one: number, other: number) => number,
+): Strengths {
+  const n = mean.length;
+  return { mean, covariance: covariance.map((own, at) => own + shared(Math.floor(at / n), at % n)) };
+}
+
 interface Said {
   preferences: readonly Preference[];
   marks: readonly MarkOf[];

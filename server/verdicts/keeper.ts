@@ -159,7 +159,7 @@ export class VerdictKeeper {
    * kind for as long as that stands.
    */
   async untasted(order: Pick<Order, 'roastLevel' | 'process'>, reference: BrewParameters): Promise<CrestFit> {
-    const prior = await this.#past.prior({ ...order, reference, finishedOn: null });
+    const prior = await this.#past.prior({ ...order, reference, finishedOn: null, scoringScale: 'mark10' });
     const input = untastedInput(order, reference, prior);
     const key = JSON.stringify(input);
     const known = this.#untasted.get(key);
