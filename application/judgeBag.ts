@@ -41,6 +41,7 @@ export interface LoggedBrew extends Omit<Brew, 'restDay' | 'making'> {
 export type MadeBrew = Pick<Making, (typeof MADE_FIELDS)[number]> & { recipe: PouredRecipe | null };
 export const MADE_FIELDS = [
   'hardnessPpm',
+  'vigour',
   'grindWord',
   'pressureBar',
   'iceG',
@@ -61,6 +62,7 @@ function madeWith({ style, waterG, drainS, cup, making }: LoggedBrew): MadeWith 
     milkShare: milkG === null ? null : milkG / drinkG,
     iceShare: iceG === null ? null : iceG / drinkG,
     hardnessPpm: making?.hardnessPpm ?? null,
+    vigour: making?.vigour ?? null,
     grindWord: making?.grindWord ?? null,
     markAt: cup.markAt,
   };

@@ -2,7 +2,8 @@ import { mapValues, pick } from 'es-toolkit';
 import { z } from 'zod';
 import { BACKUP_REASONS } from '../core/keeping';
 import { WRITE_UP_KINDS } from '../core/writeUp';
-import { bagInput } from './bag';
+import { hasAnyDate } from '../core/rest';
+import { bagInput, NO_DATE } from './bag';
 import { brewParameterFields } from './brewParameters';
 import { brewFields } from './brew';
 import { cupFields, descriptorFields } from './cup';
@@ -77,10 +78,7 @@ export const archiveRows = {
   words: z.strictObject({ ...wordInput.shape, id: wordId, mergedInto: wordId.nullable(), createdAt: kept }),
   bags: z
     .strictObject({ id, ...bagFields, createdAt: kept, deletedAt: gone, revision: count })
-    .refine(({ roastedOn, bestBefore }) => roastedOn !== null || bestBefore !== null, {
-      path: ['roastedOn'],
-      error: 'A roast date or a best-before date is needed',
-    }),
+    .refine(hasAnyDate, { path: ['roastedOn'], error: NO_DATE }),
   references: z.strictObject({ id, bagId: id, isReference: z.boolean(), ...brewParameterFields }),
   freezerStays: z.strictObject({ id, bagId: id, ...spellInput.shape }),
   brews: z.strictObject({ id, bagId: id, ...brewFields, createdAt: kept, deletedAt: gone, revision: count }),

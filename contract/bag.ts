@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { PROCESSES, ROAST_LEVELS } from '../core/crest';
 import { ATTRIBUTES, BET_OUTCOMES, SCALE_RANGES, SCORING_SCALES, type Attribute, type ScoringScale } from '../core/cup';
-import { REST_RATES } from '../core/rest';
+import { hasAnyDate, REST_RATES } from '../core/rest';
 import { id, name, oneOf, plainDate, quantity, text, changeOf } from './fields';
 import { labelFields, ownVerdictFields, stockFields } from './bagRecord';
 import { brewParametersInput } from './brewParameters';
@@ -72,15 +72,20 @@ const bagFields = {
 interface Dated {
   roastedOn: string | null;
   bestBefore: string | null;
+  shelfLifeDays: number | null;
+  arrivedOn: string | null;
+  openedOn: string | null;
   spells: SpellInput[];
 }
+
+/** What is said of a bag without any date. */
+export const NO_DATE = 'Rest days need a date: roasted, best before, or the day it arrived or was opened';
 
 /** What the dates of a bag must agree on; each problem is laid at the field that can mend it. */
 function checkDates(bag: Dated, context: z.RefinementCtx): void {
   const problem = (path: (string | number)[], message: string): void =>
     context.addIssue({ code: 'custom', path, message });
-  if (bag.roastedOn === null && bag.bestBefore === null)
-    problem(['roastedOn'], 'A roast date or a best-before date is needed: rest days are counted from it');
+  if (!hasAnyDate(bag)) problem(['roastedOn'], NO_DATE);
   if (bag.roastedOn !== null && bag.bestBefore !== null && bag.bestBefore < bag.roastedOn)
     problem(['bestBefore'], 'The best-before date cannot be before the roast date');
   const inOrder = bag.spells.map((spell, i) => ({ ...spell, i })).sort((a, b) => (a.from < b.from ? -1 : 1));

@@ -1,8 +1,9 @@
 import { z } from 'zod';
-import { FAULTS, GRIND_WORDS, RECORDED_FROM, STYLES } from '../core/brew';
+import { FAULTS, GRIND_WORDS, RECORDED_FROM, STYLES, VIGOURS } from '../core/brew';
 import { PROCESSES, ROAST_LEVELS } from '../core/crest';
 import { COMPARED, SIPPED_PHASES } from '../core/cup';
-import { dateOfInstant, roastDate } from '../core/rest';
+import { dateOfInstant, hasAnyDate, roastDate } from '../core/rest';
+import { NO_DATE } from './bag';
 import { instant, name, oneOf, plainDate, quantity } from './fields';
 
 /** The open bag format, version 1: one JSON object a line. Unknown keys are ignored, so newer writers can be read. */
@@ -52,6 +53,7 @@ const brew = parameters.extend({
   milkShare: quantity('Share of milk', 0, 1).nullish(),
   iceShare: quantity('Share of ice', 0, 1).nullish(),
   hardnessPpm: quantity('Hardness', 0, 2000, 'ppm').nullish(),
+  vigour: oneOf('Bloom', VIGOURS).nullish(),
   grindWord: oneOf('Grind', GRIND_WORDS).nullish(),
   markAt: oneOf('The mark rests on', SIPPED_PHASES).nullish(),
 });
@@ -71,6 +73,8 @@ export const bagFile = z
       shelfLifeDays: quantity('Shelf life', 30, 1500, 'days')
         .nullish()
         .transform((v) => v ?? null),
+      arrivedOn: plainDate('The day it arrived').nullish(),
+      openedOn: plainDate('The day it was opened').nullish(),
       roastLevel: oneOf('Roast level', ROAST_LEVELS)
         .nullish()
         .transform((v) => v ?? null),
@@ -104,12 +108,8 @@ export const bagFile = z
       .transform((v) => v ?? null),
   })
   .superRefine((file, context) => {
-    if (file.bag.roastedOn === null && file.bag.bestBefore === null) {
-      context.addIssue({
-        code: 'custom',
-        path: ['bag', 'roastedOn'],
-        message: 'A roast date or a best-before date is needed',
-      });
+    if (!hasAnyDate(file.bag)) {
+      context.addIssue({ code: 'custom', path: ['bag', 'roastedOn'], message: NO_DATE });
       return;
     }
     const { roastedOn } = roastDate(file.bag);

@@ -3,7 +3,7 @@ import { added, byId, get, nothing, post, put, remove, type Endpoint } from './e
 import { id } from './fields';
 import { palateRecord } from './palate';
 import { referenceInput, referenceTasting, trainer, trainerAnswer } from './reference';
-import { crests, liking, repeats, standings, twoTasters } from './palateReading';
+import { crests, liking, readings, repeats, standings, twoTasters } from './palateReading';
 
 /** The palate: how often the engine was right, and what the household's own cups say of its tasters. */
 export const PALATE_ENDPOINTS = {
@@ -19,6 +19,10 @@ export const PALATE_ENDPOINTS = {
     query: z.object({ taster: id.optional() }),
     answer: liking,
     tells: ['Bag', 'Words', 'Sittings'],
+  }),
+  palateReadings: get('/palate/readings', 'Roast colours and pH the household has measured.', {
+    answer: readings,
+    tells: ['Bag', 'Shelf'],
   }),
   palateStandings: get('/palate/standings', 'How bags stand among their kind, with yardsticks from outside.', {
     answer: standings,

@@ -50,6 +50,21 @@ export const liking = z.strictObject({
 });
 export type LikingAnswer = z.infer<typeof liking>;
 
+/** What instruments said of bags and brews. */
+export const readings = z.strictObject({
+  /** Roast colours, whole and ground, on the meter's own scale, with the claimed roast. */
+  colours: z.array(
+    z.strictObject({
+      bagId: id,
+      roastLevel: z.enum(ROAST_LEVELS),
+      whole: z.number().nullable(),
+      ground: z.number().nullable(),
+    }),
+  ),
+  ph: z.array(z.strictObject({ brewId: id, style: z.enum(STYLES), ph: z.number() })),
+});
+export type Readings = z.infer<typeof readings>;
+
 /** Kinds a bag can be one of. */
 export const STANDING_FIELDS = ['origin', 'roaster', 'producer', 'variety', 'species', 'process', 'style'] as const;
 export type StandingField = (typeof STANDING_FIELDS)[number];

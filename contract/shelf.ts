@@ -156,7 +156,8 @@ export type SearchHit = z.infer<typeof searchHit>;
 export const bagPage = z.strictObject({
   bag,
   roastedOn: date,
-  roastAssumed: z.boolean(),
+  /** Sd of an assumed roast date, days; 0 of one the label gave. */
+  roastSdDays: z.number(),
   frozen: z.boolean(),
   gramsLeft: z.number(),
   /** What of it lies in the bag itself, and in each portion. */

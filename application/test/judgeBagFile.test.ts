@@ -78,7 +78,7 @@ describe('the bag file', () => {
     ['not JSON', '{"format":', /^This line is not JSON$/],
     ['another format', JSON.stringify({ format: 'x', version: 1 }), /format: The format must be "slow-crest.bag"/],
     ['a later version', JSON.stringify(file({ version: 2 })), /version: Only version 1/],
-    ['no date', JSON.stringify(file({}, { roastedOn: null })), /^bag.roastedOn: A roast date or a best-before/],
+    ['no date', JSON.stringify(file({}, { roastedOn: null })), /^bag.roastedOn: Rest days need a date/],
     [
       'a year 20226',
       JSON.stringify(file({}, { roastedOn: '20226-02-02' })),

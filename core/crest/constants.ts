@@ -1,4 +1,5 @@
 import type { RecordedFrom, Style } from '../brew/kinds';
+import type { Vigour } from '../brew/signs';
 
 export * from './factorConstants';
 
@@ -75,6 +76,14 @@ export const ADVICE = { biasSd: 0.24, ownSd: 0.18 } as const;
 export const ADVICE_LOG_SD = Math.hypot(ADVICE.biasSd, ADVICE.ownSd);
 /** Where the beans look another roast than the label claims, how much their look says of the peak, in ln days. *Assumption*. */
 export const PERCEIVED_WEIGHT = 0.5;
+
+/**
+ * How old beans are, in days, when they let go of so much gas, and the sd of its logarithm: roast, grind and water move
+ * it too. *Assumption*.
+ */
+export const VIGOUR_DAYS: Readonly<Record<Vigour, number>> = { wild: 3, lively: 7, steady: 14, faint: 30, none: 60 };
+/** The ages an assumed roast date is read at: so many, so many sds about it. Numerical. */
+export const ASSUMED_AGE = { logSd: 0.7, nodes: 41, reach: 3 } as const;
 
 /** How much a finished bag of another taster says against one of the household's own. *Assumption*. */
 export const OTHERS_WEIGHT = 0.4;
@@ -381,4 +390,4 @@ export const NEGLIGIBLE_LOG = -22;
 export const FOLLOWED = { steps: 2, upTo: 16 } as const;
 
 /** Raised whenever an answer may change: kept verdicts of an older engine are worked out anew. */
-export const ENGINE_VERSION = 16;
+export const ENGINE_VERSION = 17;

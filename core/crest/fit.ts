@@ -1,3 +1,4 @@
+import { ageErrorsOf, logsOnTrueAge, type AgeError } from './assumedAge';
 import { ADVISED_DAYS, SHAPE_SHARES, SHAPES, type ShapeShares } from './constants';
 import { compareWith } from './compareWith';
 import { bestMeanDay, curveOf } from './curve';
@@ -13,10 +14,10 @@ import { meanCurve } from './meanCurve';
 import { latestChanges, optionsOf } from './options';
 import { evidenceOf, peakByDay, peakSummary } from './peak';
 import { noiseMoments, type Posterior } from './posterior';
-import { entryWeights, peakWeightsOf, priorPeak, scepticOf } from './prior';
+import { entryWeights, peakWeightsOf, priorPeak, scepticOf, type Sceptic } from './prior';
 import { siblingPrior, siblingInput } from './sibling';
 import { outliersOf } from './outliers';
-import type { Basis, CrestBrew, CrestFit, CrestInput, PeakPrior, ReadBrew } from './types';
+import type { Basis, CrestBrew, CrestFit, CrestInput, ReadBrew } from './types';
 import { sketchOf } from './sketch';
 import { tastedScores } from './tasted';
 import { askedBrew, leftOutOf, usableBrews, type UsableBrew } from './usable';
@@ -41,7 +42,7 @@ import { dayProbabilities, spans, steadyProbability } from './window';
  */
 export function fitCrest(input: CrestInput, density = 1): CrestFit {
   const posed = posteriorFor(input, [], density);
-  const { posterior, nodes, draws, brews, settings, claimed, sibling, peakPrior, peakWeights, shares } = posed;
+  const { posterior, nodes, draws, brews, settings, claimed, sibling, sceptic, peakWeights, shares } = posed;
   const leftOut = leftOutOf(input);
   const { grid } = posterior;
   const marginal = posterior.marginal('peak');
@@ -60,12 +61,12 @@ export function fitCrest(input: CrestInput, density = 1): CrestFit {
   return {
     usable: brews.length,
     sigma0: input.sigma0,
-    peak: peakSummary(posterior, scepticOf(grid.logPeaks, peakPrior)),
+    peak: peakSummary(posterior, sceptic),
     fresh: marginal[FRESH_PEAK]!,
     shapes: Object.fromEntries(SHAPES.map((shape, i) => [shape, byShape[i]!])) as ShapeShares,
     peakProbability: peakByDay(grid, marginal),
     bagLikelihood: {
-      peak: evidenceOf(marginal, entryWeights(peakWeights, shares)),
+      peak: logsOnTrueAge(evidenceOf(marginal, entryWeights(peakWeights, shares)), grid.logPeaks, posed.ages),
       shapes: evidenceOf(
         byShape,
         SHAPES.map((shape) => shares[shape]),
@@ -124,8 +125,9 @@ interface Posed {
   /** What a claimed recipe is made of. */
   claimed: Setting['loadings'];
   sibling: CrestInput | null;
-  /** Where the peak is expected before a cup of this series. */
-  peakPrior: PeakPrior;
+  /** How far the stated ages may be off; null where the roast date is known. */
+  ages: AgeError[] | null;
+  sceptic: Sceptic;
   peakWeights: Float64Array;
   shares: ShapeShares;
 }
@@ -147,6 +149,9 @@ export function posteriorFor(input: CrestInput, asked: readonly CrestBrew[], den
   const data = dataOf(input, brews, terms, new Set(asked.map(({ id }) => id)));
   const grid = gridOf(density, data.contrasts.length > 0 ? 'comparisons' : 'marks');
   const sibling = known.length === 0 ? siblingInput(input) : null;
+  const ages = ageErrorsOf(input);
+  // What a sibling says is of the stated ages already.
+  const expectedAges = sibling ? null : ages;
   const peakPrior = sibling
     ? siblingPrior(posteriorFor(sibling, [], density).posterior, sibling, input)
     : priorPeak(input);
@@ -155,10 +160,12 @@ export function posteriorFor(input: CrestInput, asked: readonly CrestBrew[], den
     peakPrior,
     sibling ? null : input.restAdviceDays,
     input.prior?.advice,
+    expectedAges,
   );
   const shares = input.prior?.shapes?.shares ?? SHAPE_SHARES;
   const posterior = posteriorOf(data, grid, { peakWeights, shares, noise: input.prior?.noise ?? SCALE_NOISE });
   const nodes = posterior.noiseNodes.map((noiseNode) => nodePosterior(posterior.data, noiseNode));
   const draws = drawCurves(posterior, nodes);
-  return { posterior, nodes, draws, brews, settings, claimed, sibling, peakPrior, peakWeights, shares };
+  const sceptic = scepticOf(grid.logPeaks, peakPrior, expectedAges);
+  return { posterior, nodes, draws, brews, settings, claimed, sibling, ages, sceptic, peakWeights, shares };
 }

@@ -17,6 +17,7 @@ import {
   SCEPTIC_BAGS,
   type ShapeShares,
 } from './constants';
+import { densityOnStatedAge, type AgeError } from './assumedAge';
 import { FIRST_CREST, FLAT_PEAK, FRESH_PEAK } from './grid';
 import type { CrestInput, Moments, PeakPrior, Process, RoastLevel } from './types';
 
@@ -91,10 +92,12 @@ export interface Sceptic {
  * The sceptic an interval is stated by. It has to hold for the taster about whom the table is wrong too; advice has to
  * be good for most. What the household's own finished bags say takes the doubt away.
  */
-export function scepticOf(logPeaks: Float64Array, prior: PeakPrior): Sceptic {
+export function scepticOf(logPeaks: Float64Array, prior: PeakPrior, ages: readonly AgeError[] | null): Sceptic {
   const doubt = { share: 1 - PEAK_FLAT_SHARE, factor: scepticFactor(prior) };
+  const doubted = densityOnStatedAge((x) => peakDensity(x, prior, doubt), ages);
+  const believed = densityOnStatedAge((x) => peakDensity(x, prior), ages);
   return {
-    factors: logPeaks.map((x, p) => (p < FIRST_CREST ? 1 : peakDensity(x, prior, doubt) / peakDensity(x, prior))),
+    factors: logPeaks.map((x, p) => (p < FIRST_CREST ? 1 : doubted(x) / believed(x))),
     mass: INTERVAL_COVERAGE - (INTERVAL_COVERAGE - SCEPTIC.mass) * Math.sqrt(doubtLeft(prior)),
   };
 }
@@ -105,19 +108,21 @@ export function scepticOf(logPeaks: Float64Array, prior: PeakPrior): Sceptic {
  * crest would be; it says nothing on whether there is one.
  *
  * @param off how far the roaster's advice is off by its bags: ln r ~ Normal(x + mean, sd²) then
+ * @param ages how far the stated ages may be off, where the roast date is assumed: the axis is of those
  */
 export function peakWeightsOf(
   logPeaks: Float64Array,
   prior: PeakPrior,
   adviceDays: number | null,
   off: Moments = { mean: 0, sd: ADVICE_LOG_SD },
+  ages: readonly AgeError[] | null = null,
 ): Float64Array {
-  const crests = logPeaks.map((x, p) => {
-    if (p < FIRST_CREST) return 0;
+  const believed = densityOnStatedAge((x) => {
     // Advice of "drink at once" still has to have a logarithm.
     const advice = adviceDays === null ? 0 : (x + off.mean - Math.log(Math.max(1, adviceDays))) / off.sd;
     return peakDensity(x, prior) * Math.exp(-0.5 * advice * advice);
-  });
+  }, ages);
+  const crests = logPeaks.map((x, p) => (p < FIRST_CREST ? 0 : believed(x)));
   const total = crests.reduce((sum, weight) => sum + weight, 0);
   return crests.map((weight, p) => (p < FIRST_CREST ? 1 : weight / total));
 }

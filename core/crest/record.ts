@@ -47,13 +47,14 @@ export interface BagRecord extends LabelDates, Stored {
 
 /** What the engine needs of a record: dates become rest ages, the scale its repeatability. */
 export function crestInput(record: BagRecord): CrestInput {
-  const { roastedOn } = roastDate(record);
+  const { roastedOn, sdDays } = roastDate(record);
   const rates = ratesWith(record.freezerRate);
   return {
     roastLevel: record.roastLevel,
     process: record.process,
     perceivedRoast: record.perceivedRoast ?? null,
     restAdviceDays: record.restAdviceDays,
+    ageSdDays: sdDays,
     reference: record.reference,
     sigma0: SCALE_RANGES[record.scoringScale].sigma0,
     brews: record.brews.map((brew) => ({
@@ -83,6 +84,7 @@ export function crestInput(record: BagRecord): CrestInput {
       milkShare: brew.milkShare ?? null,
       iceShare: brew.iceShare ?? null,
       hardnessPpm: brew.hardnessPpm ?? null,
+      vigour: brew.vigour ?? null,
       grindWord: brew.grindWord ?? null,
       markAt: brew.markAt ?? null,
     })),

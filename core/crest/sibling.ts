@@ -27,13 +27,14 @@ export function siblingInput(input: CrestInput): CrestInput | null {
 
 /**
  * The prior a style without brews takes from its sibling: the posterior of the sibling's peak, given that it has one,
- * moved by the table's factor between the two styles, and wider by `SIBLING_LOG_SD`, but never wider than without it.
+ * moved by the table's factor between the two styles, and wider by `SIBLING_LOG_SD`, but where the roast date is known
+ * never wider than without it.
  * The roaster's advice is in it already.
  */
 export function siblingPrior(posterior: Posterior, sibling: CrestInput, input: CrestInput): PeakPrior {
   const { mean, sd } = logPeakMoments(posterior);
   return {
     days: Math.exp(mean) * laterBy(sibling.reference.style, input.reference.style),
-    logSd: Math.min(Math.hypot(sd, SIBLING_LOG_SD), priorPeak(input).logSd),
+    logSd: Math.min(Math.hypot(sd, SIBLING_LOG_SD), input.ageSdDays ? Infinity : priorPeak(input).logSd),
   };
 }

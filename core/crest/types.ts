@@ -1,4 +1,5 @@
 import type { Fault, BrewParameters, GrindWord, RecordedFrom, Style } from '../brew/kinds';
+import type { Vigour } from '../brew/signs';
 import type { Compared, Comparison } from '../cup/comparison';
 import type { LevelLiking } from '../cup/scoreByLevels';
 import type { FACTOR_NAMES, Process, RoastLevel, Shape, ShapeShares } from './constants';
@@ -48,6 +49,8 @@ export interface MadeWith {
   milkShare?: number | null;
   iceShare?: number | null;
   hardnessPpm?: number | null;
+  /** How much gas its grounds let go; tells the age where it is assumed. */
+  vigour?: Vigour | null;
   /** Read where the brew states no step. */
   grindWord?: GrindWord | null;
   /** The phase its mark rests on. */
@@ -81,6 +84,8 @@ export interface CrestInput {
   process: Process | null;
   /** The roast the beans look like, where somebody said. */
   perceivedRoast?: RoastLevel | null;
+  /** Sd of the ages, days, all being off by the same: that of an assumed roast date. */
+  ageSdDays?: number;
   /** The roaster's advice, days of rest; null when none was given. */
   restAdviceDays: number | null;
   /** The bag's standard recipe: the curve is the score this recipe would get. */

@@ -62,6 +62,7 @@ function canonicalKey(b: CrestBrew, byId: ReadonlyMap<string, CrestBrew>): strin
     b.milkShare ?? null,
     b.iceShare ?? null,
     b.hardnessPpm ?? null,
+    b.vigour ?? null,
     b.grindWord ?? null,
     b.markAt ?? null,
     b.taster ?? null,

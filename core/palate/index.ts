@@ -4,6 +4,7 @@ export * from './value';
 export * from './agreement';
 export * from './constants';
 export * from './pairedDifference';
+export * from './readings';
 export * from './repeatability';
 export * from './ridge';
 export * from './standings';

@@ -1,6 +1,7 @@
 import { START_DAYS, type StartRule } from '../shelf/plan';
 import { roundTo } from '../brew/units';
 import type { LearntRate } from '../crest';
+import type { LabelDates } from '../rest';
 import { capitalised, countWord, cupsText, inDaysText } from './words';
 
 /** What each start rule is called. */
@@ -23,6 +24,16 @@ export function startRuleText(rule: StartRule, bestFrom: number | null, doseG: n
   return cups === 0
     ? `${opened}: no cup before its best days.`
     : `${opened}: with a cup every third day about ${cupsText(cups)}, ${Math.round(cups * doseG)} g, before its best days.`;
+}
+
+/** What an assumed roast date is from, and how far it may be off. */
+export function assumedRoastText(
+  { bestBefore, arrivedOn, openedOn }: Pick<LabelDates, 'bestBefore' | 'arrivedOn' | 'openedOn'>,
+  sdDays: number,
+): string {
+  const days = [arrivedOn && 'the day it arrived', openedOn && 'the day it was opened'].filter(Boolean);
+  const from = bestBefore === null ? days[0] : ['the best-before', ...days.slice(0, 1)].join(' and ');
+  return `assumed from ${from}, give or take ${Math.max(1, Math.round(sdDays))} days`;
 }
 
 /** What bags that were both in and out say of the freezer. */

@@ -1,5 +1,6 @@
 export * from './advice';
 export * from './beans';
+export * from './readings';
 export * from './caffeine';
 export * from './cautions';
 export * from './claimedRecipe';

@@ -73,14 +73,6 @@ export function sizeWord(effect: Pick<Effect, 'mean' | 'sd'>, sigma0: number): s
   return size < 3 * NOTICEABLE ? 'clearly' : 'a lot';
 }
 
-/** A pH of coffee in words: how sharp it is against most. Thresholds are an *assumption*. */
-export function phWord(ph: number): string {
-  if (ph < 4.7) return 'sharper than most';
-  if (ph < 4.9) return 'on the bright side';
-  if (ph <= 5.2) return 'as most coffees are';
-  return 'softer than most';
-}
-
 /** How a word is known that was never had as itself; empty where it is known as any other. */
 export function knownByText({ knownBy, substitute }: Pick<HouseholdWord, 'knownBy' | 'substitute'>): string {
   if (knownBy === null) return '';

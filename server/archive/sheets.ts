@@ -87,7 +87,10 @@ const BREWS: SpreadsheetTable = {
   name: 'brews',
   *rows(db) {
     const dates = new Map<unknown, (brewedAt: string) => number>();
-    for (const bag of rowsOf(db, 'SELECT id, "roastedOn", "bestBefore", "shelfLifeDays" FROM bag')) {
+    for (const bag of rowsOf(
+      db,
+      'SELECT id, "roastedOn", "bestBefore", "shelfLifeDays", "arrivedOn", "openedOn" FROM bag',
+    )) {
       const spells = db
         .prepare('SELECT place, "from", "to" FROM storage_spell WHERE "bagId" = ?')
         .all(bag.id) as StorageSpell[];

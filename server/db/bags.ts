@@ -1,9 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import { groupBy, keyBy } from 'es-toolkit';
 import { In, IsNull, MoreThan, Not, type EntityManager } from 'typeorm';
-import { bag, type Bag, type BagInput } from '../../contract/bag';
+import { bag, NO_DATE, type Bag, type BagInput } from '../../contract/bag';
 import type { BrewParametersInput } from '../../contract/brewParameters';
-import { dateOfInstant, roastDate } from '../../core/rest';
+import { dateOfInstant, hasAnyDate, roastDate } from '../../core/rest';
 import { invalidField, notFound } from '../../application/problem';
 import { RecipeEntity } from './benchEntities';
 import { CupEntity } from './cupEntities';
@@ -39,10 +39,7 @@ function bagOf(row: BagRow, reference: BrewParametersRow, spells: readonly Spell
 }
 
 /** A bag as its rows must be for anything to be worked out of it. */
-const readableBag = bag.refine(({ roastedOn, bestBefore }) => roastedOn !== null || bestBefore !== null, {
-  path: ['roastedOn'],
-  error: 'A roast date or a best-before date is needed',
-});
+const readableBag = bag.refine(hasAnyDate, { path: ['roastedOn'], error: NO_DATE });
 
 /** A bag that is there and cannot be read, and why. */
 export interface UnreadableBag {
@@ -219,7 +216,11 @@ export async function changeBag(db: EntityManager, id: string, input: BagInput):
   const brews = await db.findBy(BrewEntity, { bagId: id, deletedAt: IsNull() });
   const { roastedOn, assumed } = roastDate(input);
   if (brews.some((brew) => dateOfInstant(brew.brewedAt) < roastedOn)) {
-    throw invalidField(assumed ? 'bestBefore' : 'roastedOn', 'A brew is already logged before this roast date');
+    const field = !assumed ? 'roastedOn' : input.bestBefore !== null ? 'bestBefore' : 'arrivedOn';
+    throw invalidField(
+      field,
+      `A brew is already logged before ${assumed ? 'the roast date this gives' : 'this roast date'}`,
+    );
   }
   await mustExist(db, RecipeEntity, input.referenceRecipeId, 'referenceRecipeId', 'recipe');
   await db.update(BagEntity, { id }, fields);

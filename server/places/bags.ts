@@ -33,7 +33,7 @@ export function bagHandlers({ store, verdicts, recorder, now }: Deps): Handlers<
       })),
       verdicts.full(bag),
     ]);
-    const { roastedOn, assumed } = roastDate(bag);
+    const { roastedOn, sdDays: roastSdDays } = roastDate(bag);
     const stock = stockOf(bag, drawnOf(brews));
     const { doseG } = bag.reference;
     const cups = stock.portions.reduce((sum, { grams }) => sum + cupsLeft(grams, doseG), cupsLeft(stock.bagG, doseG));
@@ -41,7 +41,7 @@ export function bagHandlers({ store, verdicts, recorder, now }: Deps): Handlers<
     return {
       bag,
       roastedOn,
-      roastAssumed: assumed,
+      roastSdDays,
       frozen: spellOn(bag.spells, today) !== null,
       gramsLeft: stock.totalG,
       stock,

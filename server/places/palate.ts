@@ -5,6 +5,7 @@ import { scoreOfCup } from '../../core/cup';
 import { trackRecord } from '../../core/palate';
 import { loadTastings } from '../db/palate';
 import { loadForetoldCups } from '../db/predictions';
+import { loadReadings } from '../db/readings';
 import { loadTasters } from '../db/tasters';
 import type { Deps } from '../deps';
 import type { Handlers } from '../routes';
@@ -53,6 +54,8 @@ export function palateHandlers({ store, verdicts }: Deps): Handlers<PalateEndpoi
         liking: likingFrom(tastings, taster),
       };
     },
+
+    palateReadings: () => store.read(loadReadings),
 
     palateStandings: () => standingsOfBags({ store, verdicts }),
 

@@ -35,7 +35,18 @@ describe('a bag', () => {
 
   it('with only a best-before has an assumed age', async () => {
     const id = await server.addBag({ roastedOn: null, bestBefore: '2027-01-01' });
-    expect(await page(id)).toMatchObject({ roastedOn: '2026-01-01', roastAssumed: true });
+    expect(await page(id)).toMatchObject({ roastedOn: '2026-01-01', roastSdDays: 60 });
+  });
+
+  it('with no date but that of its arrival is counted from an assumed one, and takes cups from then on', async () => {
+    const id = await server.addBag({ roastedOn: null, arrivedOn: '2026-02-20' });
+    const read = bagPage.parse(await page(id));
+    expect(read.roastedOn).toBe('2026-02-09');
+    expect(read.roastSdDays).toBeGreaterThan(10);
+    await server.addBrew(id, { brewedAt: '2026-02-21T08:00:00+00:00' });
+    const early = brewDraft({ brewedAt: '2026-02-01T08:00:00+00:00' });
+    expect((await server.refused('POST', `/bags/${id}/brews`, early)).fields[0]?.path).toBe('brewedAt');
+    expect((await page(id)).brews).toHaveLength(1);
   });
 
   it.each([

@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { crests, liking, repeats, standings, twoTasters } from '../../contract/palateReading';
+import { crests, liking, readings, repeats, standings, twoTasters } from '../../contract/palateReading';
 import type { ForetoldCupRow } from '../../contract/palate';
 import type { ReferenceTasting, Trainer } from '../../contract/reference';
 import type { SittingDraft } from '../../contract/sitting';
@@ -33,6 +33,23 @@ const mark = (
     ...brew,
   });
 const taster = async (name: string): Promise<string> => (await server.ok<Taster>('POST', '/tasters', { name })).id;
+
+describe('what instruments said', () => {
+  it('is every roast colour with a claimed roast and every pH of a sound brew', async () => {
+    const measured = await bag('Measured', { roastLevel: 'light', colourWhole: 88, colourGround: 95.5 });
+    await bag('Unclaimed', { roastLevel: null, colourGround: 70 });
+    const making = { recipeVersionId: null, ph: 5.02 };
+    const brewId = await mark(measured, 9, 8, {}, { making });
+    await mark(measured, 10, 8, {}, { making, fault: 'spill' });
+    const told = readings.parse(await server.ok('GET', '/palate/readings'));
+    expect(told).toEqual({
+      colours: [{ bagId: measured, roastLevel: 'light', whole: 88, ground: 95.5 }],
+      ph: [{ brewId, style: 'filter', ph: 5.02 }],
+    });
+    await server.ok('DELETE', `/bags/${measured}`);
+    expect(readings.parse(await server.ok('GET', '/palate/readings'))).toEqual({ colours: [], ph: [] });
+  });
+});
 
 describe('repeats', () => {
   it('are cups of one brew by one taster and blind cups of one recipe on one day, and the engine hears of them at once', async () => {

@@ -251,6 +251,28 @@ describe('a household from before things had one name', () => {
   });
 });
 
+describe('a bag without any date but its arrival', () => {
+  it('has a best-before in the version before, and stays as it is in this one', async () => {
+    const file = join(folder, 'arrived.sqlite');
+    const source = await databaseOf(file, MIGRATIONS.length);
+    const columns = `id, name, roaster, origin, variety, "printedNotes", "weightG", "scoringScale", bet, "createdAt", revision`;
+    const add = (id: string): Promise<unknown> =>
+      source.query(
+        `INSERT INTO bag (${columns}, "arrivedOn") VALUES (?, 'Nameless', '', '', '', '', 250, 'mark10', '', 'x', 1, ?)`,
+        [id, id === 'dated' ? '2026-02-20' : null],
+      );
+    await add('dated');
+    await expect(add('undated')).rejects.toThrow(/CHECK/);
+    await source.undoLastMigration();
+    const dates = `SELECT "roastedOn", "bestBefore", "arrivedOn" FROM bag`;
+    expect(await source.query(dates)).toEqual([{ roastedOn: null, bestBefore: '2027-02-08', arrivedOn: '2026-02-20' }]);
+    await expect(source.query(`UPDATE bag SET "bestBefore" = NULL`)).rejects.toThrow(/CHECK/);
+    await source.runMigrations();
+    await source.query(`UPDATE bag SET "bestBefore" = NULL`);
+    await source.destroy();
+  });
+});
+
 describe('a household of any version before', () => {
   it.each(MIGRATIONS.map((_, i) => i + 1))('version %i opens, and is judged as every other', async (version) => {
     const file = join(folder, `version-${version}.sqlite`);

@@ -159,6 +159,17 @@ describe('a write-up', () => {
     expect(textOf(written, 'short.result')).toBe('Nobody wrote anything.');
   });
 
+  it('of two bags scored in different ways compares their marks only once cups tell how one reads on the other', async () => {
+    const one = await followed('North Bank');
+    const other = await server.addBag({ name: 'South Bank', roastedOn: ROASTED, scoringScale: 'stars' });
+    for (const day of [6, 9, 12]) await mark(other, day, 3, { scoringScale: 'stars' });
+    const written = await read(await write('comparison', { bagIds: [one, other] }));
+    expect(textOf(written, 'short.pair.0.1')).toBeUndefined();
+    expect(textOf(written, 'short.scales')).toBe(
+      'North Bank and South Bank are scored in different ways. Too few cups are scored in both to compare their marks.',
+    );
+  });
+
   it('of two bags holds them against each other, and of one, of none or of what is not there is refused', async () => {
     const [one, other] = [await followed('East Hill'), await followed('West Hill')];
     const written = await read(await write('comparison', { bagIds: [one, other] }));

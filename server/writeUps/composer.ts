@@ -84,7 +84,7 @@ export class WriteUpComposer {
         bagOfCup: Object.fromEntries(sitting.cups.map(({ id, bagId }) => [id, bagId])),
       })),
     );
-    const facts = comparisonFacts(reads, sittings);
+    const facts = comparisonFacts(reads, sittings, await this.reads.verdicts.scaleMaps());
     return {
       sections: composeComparison(facts),
       figures: {

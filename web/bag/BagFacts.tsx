@@ -1,7 +1,7 @@
 import type { BagPage } from '../../contract/shelf';
 import { pricePer100G, pricePerCup } from '../../core/brew';
 import { isExpectation } from '../../core/crest';
-import { likelihoodWord, priceText, valueText } from '../../core/text';
+import { assumedRoastText, likelihoodWord, priceText, valueText } from '../../core/text';
 import { api } from '../api/api';
 import { dateText, numberText, weightText } from '../ui/format';
 import { StateMark } from '../domain/StateMark';
@@ -10,7 +10,7 @@ import { useUnits } from '../api/useUnits';
 /** The line under a bag's name: its age, where it is, what is left. */
 export function BagFacts({ page, today }: { page: BagPage; today: string }) {
   const units = useUnits();
-  const { bag, verdict, roastedOn, roastAssumed, frozen, gramsLeft, cupsLeft, window, settings } = page;
+  const { bag, verdict, roastedOn, roastSdDays, frozen, gramsLeft, cupsLeft, window, settings } = page;
   const perCup = bag.price === null ? null : pricePerCup(bag.price, bag.weightG, bag.reference.doseG);
   return (
     <div className="facts">
@@ -18,9 +18,9 @@ export function BagFacts({ page, today }: { page: BagPage; today: string }) {
       {bag.roaster && <span>{bag.roaster}</span>}
       <span>
         day {verdict.restDay}
-        {frozen && ', in the freezer'}, roasted {roastAssumed && 'about '}
+        {frozen && ', in the freezer'}, roasted {roastSdDays > 0 && 'about '}
         {dateText(roastedOn, today)}
-        {roastAssumed && ' (assumed from the best-before)'}
+        {roastSdDays > 0 && ` (${assumedRoastText(bag, roastSdDays)})`}
       </span>
       <span>
         {weightText(gramsLeft, units, 0)} left, {cupsLeft} {cupsLeft === 1 ? 'cup' : 'cups'}

@@ -45,7 +45,7 @@ export function BagSheet(props: Props) {
 }
 
 const LABEL_FIELDS = ['roaster', 'producer', 'origin', 'altitude', 'variety', 'certificates', 'printedNotes'] as const;
-const STOCK_FIELDS = ['boughtFor', 'price', 'soldAgain', 'arrivedOn', 'openedOn', 'portions'] as const;
+const STOCK_FIELDS = ['boughtFor', 'price', 'soldAgain', 'portions'] as const;
 const BEAN_FIELDS = [
   'perceivedRoast',
   'beanSize',
@@ -78,20 +78,20 @@ function LabelFields({ initial }: { initial: BagForm }) {
         open={
           errors.bestBefore !== undefined ||
           errors.shelfLifeDays !== undefined ||
-          (initial.roastedOn === '' && initial.bestBefore !== '')
+          errors.roastedOn !== undefined ||
+          (initial.roastedOn === '' && isWrittenOn(initial, ['bestBefore', 'arrivedOn', 'openedOn']))
         }
       >
-        <summary>No roast date on the label?</summary>
+        <summary>Other dates, or no roast date on the label?</summary>
         <div className="fields">
           <TextField name="bestBefore" label="Best before" type="date" />
-          <TextField
-            name="shelfLifeDays"
-            label="Stated shelf life"
-            unit="days"
-            decimal
-            help="Without one, twelve months are assumed."
-          />
+          <TextField name="shelfLifeDays" label="Stated shelf life" unit="days" decimal help="Left empty: 12 months" />
+          <TextField name="arrivedOn" label="Arrived on" type="date" max={today} />
+          <TextField name="openedOn" label="Opened on" type="date" max={today} />
         </div>
+        <p className="quiet small">
+          Any one of these dates will do. The age is then assumed, and your cups and their bloom narrow it.
+        </p>
       </details>
       <details open={isWrittenOn(initial, LABEL_FIELDS) || errors.blend !== undefined}>
         <summary>What the label says</summary>
@@ -120,8 +120,6 @@ function LabelFields({ initial }: { initial: BagForm }) {
           />
           <TextField name="price" label="Price" decimal />
           <SelectField name="soldAgain" label="Sold again" options={choices(SOLD_AGAIN, 'Not known')} />
-          <TextField name="arrivedOn" label="Arrived on" type="date" />
-          <TextField name="openedOn" label="Opened on" type="date" />
           <TextField name="portions" label="Divided into" unit="portions" decimal />
         </div>
       </details>

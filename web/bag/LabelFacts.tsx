@@ -1,7 +1,9 @@
 import type { Bag } from '../../contract/bag';
 import { tablePeakDays, type TasterPrior } from '../../core/crest';
 import { colourGapText } from '../../core/cup';
-import { parametersLine } from '../../core/text';
+import { roastByColour } from '../../core/palate';
+import { parametersLine, roastByColourText } from '../../core/text';
+import { api } from '../api/api';
 import { useUnits } from '../api/useUnits';
 import { judgedByText } from './judgedBy';
 import { dateText, numberText, SCORING_SCALE_NAMES, sentenceCase, words } from '../ui/format';
@@ -10,6 +12,7 @@ import { dateText, numberText, SCORING_SCALE_NAMES, sentenceCase, words } from '
 export function LabelFacts({ bag, prior, today }: { bag: Bag; prior: TasterPrior | null; today: string }) {
   const units = useUnits();
   const { reference } = bag;
+  const byColour = useRoastByColour(bag);
   const on = (date: string | null): string | null => date && dateText(date, today);
   const label: Facts = [
     ['Producer', bag.producer],
@@ -29,7 +32,7 @@ export function LabelFacts({ bag, prior, today }: { bag: Bag; prior: TasterPrior
     ['Opened', on(bag.openedOn)],
     ['Divided', bag.portions === null ? null : `into ${bag.portions} ${bag.portions === 1 ? 'portion' : 'portions'}`],
     ['Beans', [bag.beanSize && `${sentenceCase(bag.beanSize)}.`, bag.beanLook].filter(Boolean).join(' ')],
-    ['Colour', colourText(bag)],
+    ['Colour', [colourText(bag), byColour].filter(Boolean).join('; ')],
   ];
   return (
     <>
@@ -81,6 +84,19 @@ function blendText(parts: Bag['blend']): string {
   return parts
     .map(({ name, sharePercent }) => (sharePercent === null ? name : `${numberText(sharePercent, 0)} % ${name}`))
     .join(', ');
+}
+
+/** What the roast colour of a bag says of its claimed roast, by the household's other bags. */
+function useRoastByColour({ id, roastLevel, colourWhole, colourGround }: Bag): string | null {
+  const colour = colourGround ?? colourWhole;
+  const { data } = api.usePalateReadingsQuery(undefined, { skip: colour === null || roastLevel === null });
+  if (!data || colour === null || roastLevel === null) return null;
+  const others = data.colours.flatMap(({ bagId, roastLevel: level, whole, ground }) => {
+    // Whole beans and grounds read apart: like is held against like.
+    const same = colourGround === null ? whole : ground;
+    return bagId === id || same === null ? [] : [{ roastLevel: level, colour: same }];
+  });
+  return roastByColourText(roastLevel, roastByColour(colour, roastLevel, others));
 }
 
 function colourText({ colourWhole: whole, colourGround: ground }: Bag): string {

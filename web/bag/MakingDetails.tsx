@@ -1,7 +1,8 @@
 import { api } from '../api/api';
 import type { Brew } from '../../contract/brew';
 import { againstBand, gapsIn, KIND_TRAITS, brewKindOf, minutesText, assessBrew, shareOf } from '../../core/brew';
-import { phWord } from '../../core/text';
+import { placeAmong } from '../../core/palate';
+import { phText } from '../../core/text';
 import { numberText, sentenceCase, weightText } from '../ui/format';
 import { RecipeLines } from '../domain/RecipeLines';
 import { TraceChart } from '../domain/TraceChart';
@@ -15,9 +16,10 @@ import { useUnits } from '../api/useUnits';
 export function MakingDetails({ brew }: { brew: Brew }) {
   const { making } = brew;
   const units = useUnits();
+  const place = usePhPlace(brew);
   if (!making) return null;
   const { recipe, version, stageTimes } = making;
-  const facts = factsOf(brew, units);
+  const facts = factsOf(brew, units, place);
   return (
     <div className="making">
       {facts.length > 0 && <p className="small mb-1">{facts.join(' · ')}</p>}
@@ -55,7 +57,24 @@ function Trace({ brewId, recipe }: { brewId: string; recipe: NonNullable<NonNull
   );
 }
 
-function factsOf({ making, doseG, waterG, drainS, brewer, style }: Brew, units: Units): string[] {
+/** Where the pH of a brew stands among the household's other brews of its drink. */
+function usePhPlace({ id, style, making }: Brew): ReturnType<typeof placeAmong> {
+  const ph = making?.ph ?? null;
+  const { data } = api.usePalateReadingsQuery(undefined, { skip: ph === null });
+  const others = data?.ph.filter((one) => one.style === style && one.brewId !== id) ?? [];
+  return ph === null
+    ? null
+    : placeAmong(
+        ph,
+        others.map((one) => one.ph),
+      );
+}
+
+function factsOf(
+  { making, doseG, waterG, drainS, brewer, style }: Brew,
+  units: Units,
+  phPlace: ReturnType<typeof placeAmong>,
+): string[] {
   if (!making) return [];
   const {
     recipe,
@@ -95,7 +114,7 @@ function factsOf({ making, doseG, waterG, drainS, brewer, style }: Brew, units: 
     beverageG !== null && `${weightText(beverageG, units, 0)} in the cup`,
     iceG !== null && `${numberText(100 * shareOf(iceG, waterG - iceG), 0)} % ice`,
     milkG !== null && `${numberText(100 * shareOf(milkG, beverage), 0)} % milk`,
-    ph !== null && `pH ${numberText(ph, 2)}, ${phWord(ph)}`,
+    ph !== null && `pH ${numberText(ph, 2)}, ${phText(ph, phPlace)}`,
     pressureBar !== null && `${numberText(pressureBar, 1)} bar`,
     hardnessPpm !== null && `${numberText(hardnessPpm, 0)} ppm`,
     grinderSetting !== null && `grind ${numberText(grinderSetting, 2)}`,

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { addDays, dateOfInstant, dayNumber, daysBetween } from '../calendar';
 import { dateAtRestAge, REST_RATES, restAge, restDay, spellOn, type StorageSpell } from '../restAge';
-import { roastDate } from '../roastDate';
+import { hasAnyDate, roastDate } from '../roastDate';
 
 const anyDay = fc
   .integer({ min: dayNumber('2000-01-01'), max: dayNumber('2090-01-01') })
@@ -125,17 +125,50 @@ describe('the roast date', () => {
     expect(roastDate({ roastedOn: '2026-02-02', bestBefore: '2027-01-01', shelfLifeDays: 100 })).toEqual({
       roastedOn: '2026-02-02',
       assumed: false,
+      sdDays: 0,
     });
     expect(roastDate({ roastedOn: null, bestBefore: '2027-02-02', shelfLifeDays: null })).toEqual({
       roastedOn: '2026-02-02',
       assumed: true,
+      sdDays: 60,
     });
     expect(roastDate({ roastedOn: null, bestBefore: '2026-05-13', shelfLifeDays: 100 })).toEqual({
       roastedOn: '2026-02-02',
       assumed: true,
+      sdDays: 5,
     });
-    expect(() => roastDate({ roastedOn: null, bestBefore: null, shelfLifeDays: null })).toThrow(
-      /roast date or a best-before/,
-    );
+    expect(() => roastDate({ roastedOn: null, bestBefore: null, shelfLifeDays: null })).toThrow(/needs a date/);
   });
+
+  const UNDATED = { roastedOn: null, bestBefore: null, shelfLifeDays: null };
+
+  it('is some days before the bag arrived or was opened, whichever was first', () => {
+    const arrived = roastDate({ ...UNDATED, arrivedOn: '2026-03-20', openedOn: '2026-03-25' });
+    // The median of the log-normal, with half a day taken off.
+    expect(arrived).toMatchObject({ roastedOn: '2026-03-09', assumed: true });
+    expect(arrived.sdDays).toBeGreaterThan(15);
+    expect(arrived.sdDays).toBeLessThan(30);
+    expect(roastDate({ ...UNDATED, openedOn: '2026-03-20' })).toEqual(arrived);
+  });
+
+  it('is held against the best-before where there is one, and never after the bag was seen', () => {
+    const arrivedOn = '2026-03-20';
+    const stated = roastDate({ ...UNDATED, arrivedOn, bestBefore: '2026-09-01', shelfLifeDays: 200 });
+    expect(Math.abs(dayNumber(stated.roastedOn) - dayNumber('2026-02-13'))).toBeLessThanOrEqual(2);
+    expect(stated.sdDays).toBeLessThan(6);
+    // Twelve months would be 1 May, after it came: so it was roasted just before.
+    const late = roastDate({ ...UNDATED, arrivedOn, bestBefore: '2027-05-01' });
+    expect(late.roastedOn < arrivedOn).toBe(true);
+    expect(late.roastedOn > roastDate({ ...UNDATED, arrivedOn }).roastedOn).toBe(true);
+    // And no contradiction is too great for it.
+    expect(roastDate({ ...UNDATED, arrivedOn, bestBefore: '2040-01-01', shelfLifeDays: 30 }).roastedOn).toBe(arrivedOn);
+  });
+
+  it.each([
+    [{ roastedOn: '2026-02-02' }, true],
+    [{ bestBefore: '2026-02-02' }, true],
+    [{ arrivedOn: '2026-02-02' }, true],
+    [{ openedOn: '2026-02-02' }, true],
+    [{}, false],
+  ])('can be told from %j: %s', (dates, told) => expect(hasAnyDate({ ...UNDATED, ...dates })).toBe(told));
 });

@@ -32,6 +32,7 @@ export function composeComparison(facts: ComparisonFacts): Section[] {
     ...section(
       'short',
       ...(bags.length > 2 ? orderPassages(facts) : facts.pairs.map((pair) => pairPassage(facts, pair, 'short'))),
+      passage('short.scales', unlikeSaid(facts)),
     ),
     ...section(
       'crest',
@@ -52,6 +53,14 @@ export function composeComparison(facts: ComparisonFacts): Section[] {
     ...section('readers', ...readerPassages(facts)),
     ...section('method', ...methodPassages(bags)),
   ];
+}
+
+function unlikeSaid({ bags, unlike }: ComparisonFacts): string | false {
+  const names = unlike ? [unlike.a, unlike.b].flatMap((i) => bags[i]?.coffee.name ?? []) : [];
+  return (
+    names.length === 2 &&
+    `${listed(names)} are scored in different ways. Too few cups are scored in both to compare their marks.`
+  );
 }
 
 type Pair = ComparisonFacts['pairs'][number];

@@ -183,6 +183,8 @@ export interface ComparisonFacts {
   bags: readonly BagFacts[];
   /** Of each two, by their places: how much higher the first scores at its best, points, and the standard error. */
   pairs: readonly { a: number; b: number; mean: number; sd: number }[];
+  /** Two whose marks are in scales that cannot be read on one another, by their places; null where there are none. */
+  unlike: { a: number; b: number } | null;
   /** Tables two of them or more stood on. */
   sittings: readonly { on: string; difference: PairedDifference | null; a: string; b: string }[];
 }

@@ -46,7 +46,7 @@ export function methodSection(facts: BagFacts): Section[] {
     passage(
       'method.assumed',
       coffee.isRoastAssumed &&
-        `When it was roasted is not printed: days are counted from ${dateSaid(coffee.roastedOn)}, reckoned back from the best-before date.`,
+        `The bag names no roast date. Days are counted from an assumed one, ${dateSaid(coffee.roastedOn)}.`,
     ),
     passage(
       'method.frozen',

@@ -19,6 +19,7 @@ import { TheTable1700000000018 } from './18-theTable';
 import { TheWriteUp1700000000019 } from './19-theWriteUp';
 import { IndicesAndFolder1700000000020 } from './20-indicesAndFolder';
 import { MeantScore1700000000021 } from './21-meantScore';
+import { AnyDateWillDo1700000000022 } from './22-anyDateWillDo';
 
 /** In the order in which they run. */
 export const MIGRATIONS = [
@@ -43,4 +44,5 @@ export const MIGRATIONS = [
   TheWriteUp1700000000019,
   IndicesAndFolder1700000000020,
   MeantScore1700000000021,
+  AnyDateWillDo1700000000022,
 ];

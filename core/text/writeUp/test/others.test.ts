@@ -91,7 +91,7 @@ describe('bags against each other', () => {
     levels: FOLLOWED.levels.slice(0, 1).map((one) => ({ ...one, value: 2.5 })),
   };
   const facts = (more: Partial<ComparisonFacts> = {}): ComparisonFacts => ({
-    ...{ bags: [FOLLOWED, other], pairs: [{ a: 0, b: 1, mean: 6, sd: 2 }], sittings: [] },
+    ...{ bags: [FOLLOWED, other], pairs: [{ a: 0, b: 1, mean: 6, sd: 2 }], unlike: null, sittings: [] },
     ...more,
   });
 
