@@ -2,7 +2,6 @@ import { BOUGHT_AGAIN, planAhead } from './ahead';
 import { bagInput } from '../contract/bag';
 import { brewInput } from '../contract/brew';
 import { addDays, restAge, type PlainDate, type StorageSpell } from '../core/rest';
-import { ASSUMED_SHELF_LIFE_DAYS } from '../core/rest';
 import { foretelling, predictionOf } from '../application/foretellBrew';
 import { addBag, loadBag } from '../server/db/bags';
 import { addBrew, loadLogs } from '../server/db/brews';
@@ -20,7 +19,10 @@ import { intensitiesOf, descriptorsOf } from './tasting';
 import { writeItUp } from './writeUps';
 
 /** The bag of which a cold steep stands in the refrigerator. */
-const STEEPING = 'Harbour House Blend';
+const STEEPING = 'Harbour House';
+
+/** A bag without a date came so many days after roasting; about as many are assumed. */
+const DAYS_UNTIL_IT_CAME = 11;
 
 /** Fills an empty database with the demo household as of `today`, through the same doors as the application. */
 export async function fillStore(store: Store, today: PlainDate): Promise<{ bags: number; brews: number }> {
@@ -34,7 +36,7 @@ export async function fillStore(store: Store, today: PlainDate): Promise<{ bags:
     const tasterIds = new Map<string, string>();
     const bagIds = new Map<string, string>();
     for (const name of TASTERS) tasterIds.set(name, (await addTaster(db, name, now)).id);
-    for (const { label, age, frozen, bestBeforeOnly, byStandard, finishedAt, truth, brews: log } of BAGS) {
+    for (const { label, age, frozen, isUndated, byStandard, finishedAt, truth, brews: log } of BAGS) {
       const roastedOn = addDays(today, -age);
       const on = (day: number): PlainDate => addDays(roastedOn, day);
       const spells: StorageSpell[] = frozen
@@ -43,8 +45,8 @@ export async function fillStore(store: Store, today: PlainDate): Promise<{ bags:
       const bag = bagInput.parse({
         ...label,
         referenceRecipeId: byStandard ? (bench.recipes.find(({ isStandard }) => isStandard)?.id ?? null) : null,
-        roastedOn: bestBeforeOnly ? null : roastedOn,
-        bestBefore: bestBeforeOnly ? addDays(roastedOn, ASSUMED_SHELF_LIFE_DAYS) : null,
+        roastedOn: isUndated ? null : roastedOn,
+        ...(isUndated && { arrivedOn: on(DAYS_UNTIL_IT_CAME) }),
         spells,
         finishedOn: finishedAt === undefined ? null : on(finishedAt),
       });

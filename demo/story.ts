@@ -53,7 +53,8 @@ export interface DemoBag {
   age: number;
   /** Days since roast on which it went into the freezer and came out again (null: still there). */
   frozen?: { from: number; to: number | null };
-  bestBeforeOnly?: boolean;
+  /** Nothing is known of its age but the day it arrived. */
+  isUndated?: boolean;
   /** Its reference is the household's standard recipe. */
   byStandard?: boolean;
   /** Days since roast on which it was finished. */

@@ -197,7 +197,7 @@ test('same again is a finished, scored cup in at most six keystrokes, from the b
       waterC: 92,
       grindStep: 0,
       brewedAt: new Date(Date.now() - 3_600_000).toISOString(),
-      cup: { scoringScale: 'mark10', mark: 8, milkKind: 'oat' },
+      cup: { scoringScale: 'mark10', mark: 8, milkKind: 'soy' },
     },
   });
   await page.reload();
@@ -214,7 +214,7 @@ test('same again is a finished, scored cup in at most six keystrokes, from the b
   await expect(page.locator('.log > li')).toHaveCount(2);
   expect(keystrokes).toBeLessThanOrEqual(6);
   await expect(page.locator('.log > li').first()).toContainText('Siphon');
-  await expect(page.locator('.log > li').first()).toContainText('oat milk');
+  await expect(page.locator('.log > li').first()).toContainText('soy milk');
   await expect(mark(page).first()).toHaveText('8.4');
 });
 

@@ -17,18 +17,18 @@ test('a cup logged by hand is read: extraction with its sum, one change with its
   await page.getByText('Bloom, bed, tastes').click();
   const reading = page.locator('.reading');
   await expect(reading).toContainText('Change nothing.');
-  await page.getByRole('button', { name: 'sour', exact: true }).click();
-  await page.getByRole('button', { name: 'salty', exact: true }).click();
-  await page.getByRole('button', { name: 'salty', exact: true }).click();
+  await page.getByRole('button', { name: 'sharp', exact: true }).click();
+  await page.getByRole('button', { name: 'briny', exact: true }).click();
+  await page.getByRole('button', { name: 'briny', exact: true }).click();
   await expect(reading).toContainText(
-    'One school would grind one step finer. It tasted sour, which it reads as too little drawn out; another finds',
+    'One school would grind one step finer. It tasted sharp, which it reads as too little drawn out; another finds',
   );
   await page.getByLabel('Dissolved solids').fill('1,2');
   await page.getByLabel('Beverage').fill('221');
   await expect(reading).toContainText(
     '1.2 % × 221 g ÷ 17 g = 15.6 %; percolation: the beverage in the cup is counted.',
   );
-  await expect(reading).toContainText('It tasted sour and only 15.6 % was drawn out of the dose');
+  await expect(reading).toContainText('It tasted sharp and only 15.6 % was drawn out of the dose');
   await page.getByRole('button', { name: 'bitter', exact: true }).click();
   await expect(reading).toContainText('these point opposite ways');
   await page.getByRole('button', { name: 'bitter', exact: true }).click();
@@ -40,12 +40,12 @@ test('a cup logged by hand is read: extraction with its sum, one change with its
   await expect(page.locator('.side .advice')).toContainText('Next time: grind one step finer.');
   await page.getByRole('button', { name: /^Cone, 17 g to 255 g/ }).click();
   await expect(page.locator('.making')).toContainText(
-    'bloom steady · bed hollow near right · tasted sour · extraction 1.2 % × 221 g ÷ 17 g = 15.6 % · 221 g in the cup',
+    'bloom steady · bed hollow near right · tasted sharp · extraction 1.2 % × 221 g ÷ 17 g = 15.6 % · 221 g in the cup',
   );
 
   await page.getByRole('button', { name: /More about the brew/ }).click();
   await page.getByRole('button', { name: 'Edit', exact: true }).click();
-  await expect(page.getByRole('button', { name: 'sour', exact: true })).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByRole('button', { name: 'sharp', exact: true })).toHaveAttribute('aria-pressed', 'true');
   await expect(page.getByRole('button', { name: 'hollow near right' })).toHaveAttribute('aria-pressed', 'true');
   await expect(page.getByLabel('Dissolved solids')).toHaveValue('1.2');
   await page.getByLabel('pH').fill('15');
@@ -99,9 +99,9 @@ test('a shot ends when the scale says so, and is read by its seconds and grams',
   await expect(page.locator('.advice')).toContainText(
     /Change nothing\. It ended in 0:\d\d, \d+ s too fast, but nobody/,
   );
-  await page.getByRole('button', { name: 'sour', exact: true }).click();
+  await page.getByRole('button', { name: 'sharp', exact: true }).click();
   await expect(page.locator('.advice')).toContainText(
-    /Next time: grind (one step|two steps) finer\. It tasted sour and/,
+    /Next time: grind (one step|two steps) finer\. It tasted sharp and/,
   );
   await page.getByRole('textbox', { name: 'Overall' }).fill('6');
   await page.getByRole('button', { name: 'Save the cup' }).click();
@@ -178,10 +178,12 @@ test('what was liked is read first; a hollow on one side three times running giv
     });
   await log(6, 7.2, { bed: 'hollow far left' });
   await log(4, 7.4, { bed: 'hollow far left' });
-  await log(2, 8.4, { bed: 'hollow far left', tastes: ['dry'] });
+  await log(2, 8.4, { bed: 'hollow far left', tastes: ['astringent'] });
   await page.reload();
   const advice = page.locator('.side .advice');
-  await expect(advice).toContainText('Change nothing. It is among this bag’s best: it tasted dry, and you liked it.');
+  await expect(advice).toContainText(
+    'Change nothing. It is among this bag’s best: it tasted astringent, and you liked it.',
+  );
   await expect(advice).toContainText('The bed was hollow far left three times running');
   await log(1, 6.1, { tastes: ['bitter'] });
   await page.reload();

@@ -13,13 +13,13 @@ test('two cups of one brew: the second asks only for its cup, and the beans are 
   await expect(page.getByText('on day 14: cone, 17 g to 272 g at 92 °C.')).toBeVisible();
   await expect(page.getByLabel('Dose')).toHaveCount(0);
   await page.getByLabel('Drunk as').selectOption('milk');
-  await page.getByLabel('Which milk').fill('oat');
+  await page.getByLabel('Which milk').fill('soy');
   await page.getByRole('textbox', { name: 'Overall' }).fill('6.5');
   await page.keyboard.press('Control+Enter');
   const entries = page.locator('.log > li');
   await expect(entries).toHaveCount(2);
   await expect(entries.first()).toContainText('one brew, two cups');
-  await expect(entries.first()).toContainText('oat milk');
+  await expect(entries.first()).toContainText('soy milk');
   await expect(page.locator('.log-head')).toContainText('1 brew with 2 cups, 1 in the judgement');
   await expect(page.locator('.facts')).toContainText('83 g left');
   // What was shared is changed at the first cup, and the second follows.
@@ -114,7 +114,7 @@ test.describe('a word may be refused', () => {
     await expect(page.locator('.cup-words')).toBeVisible();
     await page.keyboard.press('a');
     await expect(page.getByRole('textbox', { name: 'Overall' })).toBeFocused();
-    await page.keyboard.type('8.6');
+    await page.keyboard.type('8.3');
     await page.getByRole('button', { name: 'best yet' }).click();
     await page.getByRole('button', { name: 'All of them' }).click();
     await notes.pressSequentially('f');

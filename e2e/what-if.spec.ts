@@ -95,7 +95,7 @@ test('the crest of one attribute, or of another drink of the same bag, is asked 
   demo,
 }) => {
   await page.goto(demo.address);
-  await page.locator('.lane', { hasText: 'Harbour House Blend' }).click();
+  await page.locator('.lane', { hasText: 'Harbour House' }).click();
   const verdict = page.locator('.verdict');
   const logged = await verdict.innerText();
   await page.getByLabel('Crest of').selectOption('Body alone');

@@ -97,8 +97,8 @@ describe('a table of brews', () => {
       sheetOf(['Date', 'Coffee', 'Roasted', 'Score'], ['2026-02-10', 'Fog Gate', '2026-02-01', '8']),
     );
     expect(state.first[0]).toMatchObject({
-      doseG: 15,
-      waterG: 240,
+      doseG: 17,
+      waterG: 272,
       brewer: 'cone',
       assumed: ['drink', 'brewer', 'dose', 'water'],
     });

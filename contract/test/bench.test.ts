@@ -27,10 +27,10 @@ describe('what crosses the wire at the bench', () => {
         stages: Array.from({ length: 31 }, (_, i) => ({ act: 'swirl', atS: i })),
       })[0],
     ).toContain('30 stages at most');
-    expect(problems(makingInput, { ph: -1, bed: 'sloped', tastes: ['sour', 'blue'] })).toEqual([
+    expect(problems(makingInput, { ph: -1, bed: 'sloped', tastes: ['sharp', 'blue'] })).toEqual([
       'ph: pH must be between 0 and 14',
       expect.stringMatching(/^bed: Bed must be one of: flat, hollow/),
-      expect.stringMatching(/^tastes\.1: Taste must be one of: sour/),
+      expect.stringMatching(/^tastes\.1: Taste must be one of: sharp/),
     ]);
     expect(problems(livePatch, { marks: [{ step: 1.5, atS: 0 }], vigour: 'loud' })).toEqual([
       expect.stringContaining('marks.0.step'),

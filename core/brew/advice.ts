@@ -5,11 +5,11 @@ import type { Bed } from './signs';
 import type { Standing } from './standing';
 
 /** What a cup can taste of that one school reads as a sign of how it was brewed: the table of signs. */
-export const TASTES = ['sour', 'salty', 'thin', 'bitter', 'dry', 'chalky', 'medicinal', 'heavy'] as const;
+export const TASTES = ['sharp', 'briny', 'weak', 'bitter', 'astringent', 'powdery', 'phenolic', 'strong'] as const;
 export type Taste = (typeof TASTES)[number];
 
-const TOO_LITTLE: readonly Taste[] = ['sour', 'salty', 'thin'];
-const TOO_MUCH: readonly Taste[] = ['bitter', 'dry', 'chalky', 'medicinal'];
+const TOO_LITTLE: readonly Taste[] = ['sharp', 'briny', 'weak'];
+const TOO_MUCH: readonly Taste[] = ['bitter', 'astringent', 'powdery', 'phenolic'];
 
 /** Extraction within which most tasters find a cup neither sharp nor harsh, percent. *Assumption*. */
 const USUAL_EXTRACTION = { lo: 18, hi: 22 };
@@ -18,7 +18,7 @@ const NEAR_TARGET = 0.1;
 /** Seconds outside a band from which two grind steps are advised, as a share of its middle. *Assumption*. */
 const FAR_OUT = 0.2;
 /** Pressure up to which a quick shot is meant to be quick, bar. *Assumption*. */
-const LOW_PRESSURE_BAR = 6;
+const LOW_PRESSURE_BAR = 7;
 const HOTTEST_C = 97;
 const COOLEST_C = 84;
 /** A bed hollow on the same side so many times running is no accident. */
@@ -146,16 +146,16 @@ function timeOutside({ drainS, band, likedS, kind, pressureBar }: BrewEvidence):
 }
 
 /**
- * More water (1), less (-1), or neither (null): a cup that is only too thin or too heavy, or away from the strength its
+ * More water (1), less (-1), or neither (null): a cup that is only too weak or too strong, or away from the strength its
  * recipe wants, everything else being as it should.
  */
 function strengthOff(
   { tastes, tdsPercent, tdsTarget, readsSigns }: BrewEvidence,
   signs: readonly Sign[],
 ): -1 | 1 | null {
-  if (signs.some((sign) => sign.kind !== 'tastes' || sign.tastes.some((taste) => taste !== 'thin'))) return null;
+  if (signs.some((sign) => sign.kind !== 'tastes' || sign.tastes.some((taste) => taste !== 'weak'))) return null;
   const [only, ...others] = tastes;
-  if (others.length === 0 && readsSigns && (only === 'thin' || only === 'heavy')) return only === 'thin' ? -1 : 1;
+  if (others.length === 0 && readsSigns && (only === 'weak' || only === 'strong')) return only === 'weak' ? -1 : 1;
   if (tastes.length > 0 || tdsPercent === null || tdsTarget === null) return null;
   const apart = tdsPercent - tdsTarget;
   return Math.abs(apart) <= NEAR_TARGET + 1e-9 ? null : apart < 0 ? -1 : 1;
@@ -163,7 +163,7 @@ function strengthOff(
 
 /** All schools read these signs one way: acidity alone they do not. */
 function areAgreed(signs: readonly Sign[]): boolean {
-  return !(signs.length === 1 && signs[0]?.kind === 'tastes' && signs[0].tastes.every((taste) => taste === 'sour'));
+  return !(signs.length === 1 && signs[0]?.kind === 'tastes' && signs[0].tastes.every((taste) => taste === 'sharp'));
 }
 
 function changeFor(brew: BrewEvidence, way: -1 | 1): RecipeChange {

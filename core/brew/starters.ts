@@ -107,13 +107,13 @@ export const STARTER_RECIPES: readonly Recipe[] = [
       stage('stir', 70, 15, null, 'then into the refrigerator, covered'),
     ],
   }),
-  recipe('Bowl for tasting', 'cupping bowl', 11, 180, 93, {
-    drain: { fromS: 600, toS: 900 },
+  recipe('Bowl for tasting', 'cupping bowl', 12, 204, 91, {
+    drain: { fromS: 750, toS: 1050 },
     stages: [
-      stage('pour', 0, 10, 180, 'to the rim, wet every ground'),
-      stage('break', 240, 10, null, 'nose close, three strokes'),
-      stage('skim', 270, 30, null, 'two spoons'),
-      stage('taste', 660, 60, null, 'when it no longer burns'),
+      stage('pour', 0, 15, 204, 'slowly, until no ground is dry'),
+      stage('break', 315, 10, null, 'push the floating grounds under and smell'),
+      stage('skim', 345, 30, null, 'lift off what still floats'),
+      stage('taste', 780, 60, null, 'once the bowl is warm, not hot'),
     ],
   }),
   recipe('Half onto ice', 'iced', 20, 300, 93, {

@@ -1,11 +1,11 @@
 import type { Adequacy, GivenIntensity } from './levels';
 
 /** Amounts that, disliked, say the same as a taste of the table of signs; by the attribute's id. */
-const SAME_AS: ReadonlyMap<string, Partial<Record<Adequacy, 'sour' | 'thin' | 'heavy' | 'bitter'>>> = new Map([
-  ['brightness', { 'too much': 'sour' }],
-  ['acidity', { 'too much': 'sour' }],
-  ['weight', { 'too little': 'thin', 'too much': 'heavy' }],
-  ['body', { 'too little': 'thin', 'too much': 'heavy' }],
+const SAME_AS: ReadonlyMap<string, Partial<Record<Adequacy, 'sharp' | 'weak' | 'strong' | 'bitter'>>> = new Map([
+  ['brightness', { 'too much': 'sharp' }],
+  ['acidity', { 'too much': 'sharp' }],
+  ['weight', { 'too little': 'weak', 'too much': 'strong' }],
+  ['body', { 'too little': 'weak', 'too much': 'strong' }],
   ['bitterness', { 'too much': 'bitter' }],
   ['roast', { 'too much': 'bitter' }],
 ]);
@@ -15,7 +15,7 @@ export interface Complaint {
   attribute: string;
   adequacy: Exclude<Adequacy, 'just right'>;
   /** The taste it says the same as, where there is one. */
-  taste: 'sour' | 'thin' | 'heavy' | 'bitter' | null;
+  taste: 'sharp' | 'weak' | 'strong' | 'bitter' | null;
 }
 
 /** The complaints among the levels of a cup. */

@@ -10,6 +10,30 @@ export const EARLIER_NAMES: Readonly<Record<string, string>> = {
   laidOver: 'basis',
 };
 
+/** Words of a list, by the field they stand in: each as it once was, and as it is now. */
+type Words = Readonly<Record<string, Readonly<Record<string, string>>>>;
+export const EARLIER_WORDS: Words = {
+  progress: { 'going backwards': 'worse than before' },
+  tastes: {
+    ...{ sour: 'sharp', salty: 'briny', thin: 'weak', heavy: 'strong' },
+    ...{ dry: 'astringent', chalky: 'powdery', medicinal: 'phenolic' },
+  },
+};
+
+/** A value with the words in some of its fields renamed, however deep; in a form kept as text within it as well. */
+export function renamedWords(value: unknown, words: Words, field = ''): unknown {
+  if (Array.isArray(value)) return value.map((one) => renamedWords(one, words, field));
+  if (typeof value === 'string') {
+    const isForm = (field === 'basis' || field === 'typed') && value.startsWith('{');
+    return isForm ? JSON.stringify(renamedWords(JSON.parse(value), words)) : wordNow(words[field] ?? {}, value);
+  }
+  if (!isRecord(value)) return value;
+  return Object.fromEntries(Object.entries(value).map(([key, one]) => [key, renamedWords(one, words, key)]));
+}
+
+const wordNow = (words: Readonly<Record<string, string>>, word: string): string =>
+  Object.hasOwn(words, word) ? (words[word] ?? word) : word;
+
 /** What a sheet with ten fixed parts asked for, each out of 10 in steps of a quarter; of the last two 10 meant none. */
 const TEN_PARTS = {
   aroma: 'aroma',
@@ -48,7 +72,7 @@ export function renamedKeys(value: unknown, names: Readonly<Record<string, strin
 
 /** A form as it is written now, of one that may have been typed into an earlier version. Loses nothing. */
 export function presentForm(typed: Readonly<Record<string, unknown>>): Record<string, unknown> {
-  const form = renamedKeys(typed, EARLIER_NAMES) as Record<string, unknown>;
+  const form = renamedWords(renamedKeys(typed, EARLIER_NAMES), EARLIER_WORDS) as Record<string, unknown>;
   const { cup } = form;
   if (form.scoringScale === 'sum100') form.scoringScale = 'parts';
   if (!isRecord(cup)) return form;

@@ -16,7 +16,7 @@ export interface Assumed {
 }
 
 /** *Assumption*: a filter of fifteen grams at one to sixteen. */
-export const FIRST_ASSUMED: Assumed = { style: 'filter', brewer: 'cone', doseG: 15, ratio: 16, restDays: null };
+export const FIRST_ASSUMED: Assumed = { style: 'filter', brewer: 'cone', doseG: 17, ratio: 16, restDays: null };
 
 /** A bag of a notebook with its brews. */
 export interface NotebookBagWithBrews {

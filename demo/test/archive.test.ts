@@ -160,7 +160,7 @@ describe('an archive', () => {
             for (const { note, remarks, word, mark, withMaking } of brews) {
               const descriptors = [{ typed: `w${word}`.trim(), slot: 'cup' as const, moment: 'after' as const }];
               const cup = { scoringScale: 'mark10' as const, mark: mark / 10, remarks, descriptors };
-              const making = withMaking ? { tdsPercent: 1.3, tastes: ['dry' as const] } : null;
+              const making = withMaking ? { tdsPercent: 1.3, tastes: ['astringent' as const] } : null;
               await addBrew(db, bagId, brewInput.parse(brewDraft({ faultNote: note, cup, making })), new Date(WRITTEN));
             }
           }

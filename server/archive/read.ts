@@ -5,6 +5,7 @@ import {
   COLLECTION_NAMES,
   type CollectionName,
 } from '../../contract/archive';
+import { EARLIER_WORDS, renamedWords } from '../../core/draft';
 import { fieldProblems } from '../../contract/error';
 import { MOST_BYTES, readDocument, type DocumentHead } from './document';
 import { UnreadableFile } from './unreadableFile';
@@ -66,7 +67,8 @@ export async function readArchive(
       if (!isCollection(name)) return;
       const number = (numbers.get(name) ?? 0) + 1;
       numbers.set(name, number);
-      const checked = archiveRows[name].safeParse(row);
+      // An archive of an earlier version says some things in other words.
+      const checked = archiveRows[name].safeParse(renamedWords(row, EARLIER_WORDS));
       if (checked.success) onRow(name, checked.data, number);
       else
         for (const { path, message } of fieldProblems(checked.error))

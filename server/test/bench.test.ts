@@ -76,7 +76,7 @@ describe('a brew by hand', () => {
     const brewId = await server.addBrew(bagId, {
       liveId: id,
       drainS: 184,
-      making: { vigour: 'lively', bed: 'hollow far left', tdsPercent: 1.34, tastes: ['sour'] },
+      making: { vigour: 'lively', bed: 'hollow far left', tdsPercent: 1.34, tastes: ['sharp'] },
     });
     const brew = (await server.ok<BagPage>('GET', `/bags/${bagId}?today=${TODAY}`)).brews.find(
       (one) => one.id === brewId,
@@ -85,7 +85,7 @@ describe('a brew by hand', () => {
       vigour: 'lively',
       bed: 'hollow far left',
       tdsPercent: 1.34,
-      tastes: ['sour'],
+      tastes: ['sharp'],
       hasTrace: false,
       recipe: { name: 'Growing pours' },
     });

@@ -82,7 +82,7 @@ describe('a brew', () => {
     const bagId = await server.addBag();
     const cups: [BrewDraft['cup'], number | null][] = [
       [cup({ mark: 8.3 }), 83],
-      [cup({ scoringScale: 'stars', mark: 4.25 }), 85],
+      [cup({ scoringScale: 'stars', mark: 3.75 }), 75],
       [cup({ scoringScale: 'parts', mark: 84.5 }), 84.5],
       [cup({ scoringScale: 'composite', mark: null, aroma: 8, acidity: 7, body: 9 }), 80],
       [cup({ mark: null }), null],
@@ -125,7 +125,7 @@ describe('a brew', () => {
 
   it('with a slip of the pen is asked about, until it is corrected or meant', async () => {
     const bagId = await server.addBag();
-    for (const [i, mark] of [8.4, 8.6, 8.5, 8.3].entries())
+    for (const [i, mark] of [8.4, 8.2, 8.5, 8.3].entries())
       await server.addBrew(bagId, brewDraft({ brewedAt: `2026-02-${20 + i}T08:00:00Z`, cup: cup({ mark }) }));
     const slip = brewDraft({ brewedAt: '2026-02-24T08:00:00Z', cup: cup({ mark: 0.5 }) });
     const id = await server.addBrew(bagId, slip);

@@ -42,7 +42,7 @@ describe('a cup', () => {
         finishS: 42.5,
         dryness: 'a trace',
         textures: ['silky', 'juicy'],
-        milkKind: 'oat',
+        milkKind: 'soy',
         company: 'panel',
         blind: true,
       },

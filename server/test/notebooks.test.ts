@@ -70,9 +70,9 @@ describe('four notebooks kept by hand', () => {
     });
     expect(commas.brews).toHaveLength(6);
     expect(commas.brews[1]).toMatchObject({
-      ...{ restDay: 20, brewer: 'cone', doseG: 15, waterG: 240, waterC: 91.5, drainS: 158 },
+      ...{ restDay: 20, brewer: 'cone', doseG: 16.5, waterG: 264, waterC: 91.5, drainS: 158 },
       making: { grinderSetting: 18 },
-      cup: { scoringScale: 'mark10', mark: 8.6, remarks: 'Die beste bisher.' },
+      cup: { scoringScale: 'mark10', mark: 8.4, remarks: 'So soll er sein.' },
     });
     expect(commas.brews[1]?.cup.descriptors.map(({ typed }) => typed)).toEqual(['Quitte', 'Nektarine', 'Honig']);
 

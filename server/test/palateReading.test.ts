@@ -229,7 +229,7 @@ describe('crests', () => {
         [5, 5],
         [12, 6],
         [20, 7],
-        [30, 8.6],
+        [30, 8.5],
         [38, 8.2],
       ] as const)
         await mark(bagId, day, value);

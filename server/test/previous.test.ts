@@ -140,10 +140,9 @@ describe('a household from before the first list of levels was shortened', () =>
     [
       'keeps the list it gave levels by',
       `UPDATE cup SET levels = '[{"attribute":"stone-fruit","level":"3","liking":null}]'`,
-      19,
+      1 + FIRST_SETTINGS.intensityAttributes.length,
       'stone fruit',
     ],
-    ['keeps it too where a bag is scored by levels', `UPDATE bag SET school = 'levels'`, 19, 'savoury'],
     [
       'begins with the shorter one where it never gave any',
       `UPDATE bag SET school = 'stars'`,
@@ -251,6 +250,46 @@ describe('a household from before things had one name', () => {
   });
 });
 
+describe('a household that said some things in other words', () => {
+  it('has them in the words of now, wherever they are kept, and back again', async () => {
+    const file = join(folder, 'words.sqlite');
+    const before = await databaseOf(file, 22);
+    for (const statement of BEFORE_THE_BENCH)
+      await before.query(
+        statement
+          .replace('INTO note', 'INTO remark')
+          .replace('INTO recipe ', 'INTO brew_parameters ')
+          .replace(/\bschool\b/, '"scoringScale"'),
+      );
+    const change = `{"cup":{"progress":"going backwards"},"making":{"tastes":["sour"]}}`;
+    await before.query(`UPDATE cup SET progress = 'going backwards'`);
+    await before.query(
+      `INSERT INTO making ("brewId", tastes, "stageTimes") VALUES ('w', '["salty","bitter","heavy"]', '[]')`,
+    );
+    await before.query(
+      `INSERT INTO change_record (id, at, subject, "subjectId", "bagId", kind, before) VALUES ('h', '2026-02-12', 'brew', 'w', 'b', 'changed', ?)`,
+      [change],
+    );
+    const kept = (db: DataSource): Promise<unknown[]> =>
+      Promise.all(
+        ['SELECT progress FROM cup', 'SELECT tastes FROM making', 'SELECT before FROM change_record'].map((sql) =>
+          db.query(sql),
+        ),
+      );
+    const asItWas = await kept(before);
+    await before.destroy();
+    const after = await databaseOf(file, 23);
+    expect(await kept(after)).toEqual([
+      [{ progress: 'worse than before' }],
+      [{ tastes: '["briny","bitter","strong"]' }],
+      [{ before: '{"cup":{"progress":"worse than before"},"making":{"tastes":["sharp"]}}' }],
+    ]);
+    await after.undoLastMigration();
+    expect(await kept(after)).toEqual(asItWas);
+    await after.destroy();
+  });
+});
+
 describe('a bag without any date but its arrival', () => {
   it('has a best-before in the version before, and stays as it is in this one', async () => {
     const file = join(folder, 'arrived.sqlite');
@@ -263,6 +302,8 @@ describe('a bag without any date but its arrival', () => {
       );
     await add('dated');
     await expect(add('undated')).rejects.toThrow(/CHECK/);
+    // The words of the cup came after.
+    await source.undoLastMigration();
     await source.undoLastMigration();
     const dates = `SELECT "roastedOn", "bestBefore", "arrivedOn" FROM bag`;
     expect(await source.query(dates)).toEqual([{ roastedOn: null, bestBefore: '2027-02-08', arrivedOn: '2026-02-20' }]);

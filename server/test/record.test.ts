@@ -38,7 +38,7 @@ describe('cups of one brew', () => {
   it('have the time and the recipe of the first, whatever is sent with another', async () => {
     const bagId = await server.addBag();
     const first = await server.addBrew(bagId, { doseG: 20, waterG: 320 });
-    const second = await server.addBrew(bagId, { brewedAt: '2026-02-25T09:00:00Z', doseG: 15, potId: first });
+    const second = await server.addBrew(bagId, { brewedAt: '2026-02-25T09:00:00Z', doseG: 14, potId: first });
     const { brewedAt } = await brewOf(bagId, first);
     expect(await brewOf(bagId, second)).toMatchObject({ brewedAt, doseG: 20, waterG: 320 });
   });
@@ -105,7 +105,7 @@ describe('words that were agreed on', () => {
 
 describe('the recipe its roaster prints', () => {
   const publishedRecipe: PublishedRecipe = {
-    ...{ style: 'filter', brewer: 'press', doseG: 18, waterG: 288, waterC: 94, filter: null, waterRecipe: null },
+    ...{ style: 'filter', brewer: 'press', doseG: 18, waterG: 288, waterC: 95, filter: null, waterRecipe: null },
     ...{ grindWord: 'coarse', asPrinted: 'Four minutes, then press.' },
   };
 
@@ -113,7 +113,7 @@ describe('the recipe its roaster prints', () => {
     const bagId = await server.addBag({ publishedRecipe });
     expect((await page(bagId)).bag.publishedRecipe).toEqual(publishedRecipe);
     expect((await page(bagId)).verdict.claimed).toMatchObject({ brews: 0 });
-    await server.addBrew(bagId, { brewer: 'press', doseG: 18, waterG: 288, waterC: 94, cup: cup({ mark: 6 }) });
+    await server.addBrew(bagId, { brewer: 'press', doseG: 18, waterG: 288, waterC: 95, cup: cup({ mark: 6 }) });
     await server.addBrew(bagId, { cup: cup({ mark: 8.4 }) });
     const { claimed } = (await page(bagId)).verdict;
     expect(claimed?.brews).toBe(1);

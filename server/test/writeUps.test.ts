@@ -28,7 +28,7 @@ async function followed(name: string, differently: object = {}): Promise<string>
     [11, 7.4],
     [16, 8.4],
     [20, 8.8],
-    [24, 8.6],
+    [24, 8.5],
     [30, 7.8],
     [36, 7.2],
   ] as const)

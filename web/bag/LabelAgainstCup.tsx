@@ -20,13 +20,6 @@ import { daysListText } from './daysList';
 import { PublishedRecipeNote } from './PublishedRecipeNote';
 import { useBagChange } from './useBagChange';
 
-const MARKS: Readonly<Record<DescriptorOutcome['outcome'], string>> = {
-  found: '●',
-  'close kin': '◐',
-  'in general': '◔',
-  never: '○',
-};
-const CLAIM_MARKS: Readonly<Record<ClaimFinding['outcome'], string>> = { held: '●', off: '○', open: '?' };
 const OWN_MOST = 6;
 
 /** The label put to the test: what it promises, and what the cups say to that. */
@@ -58,20 +51,12 @@ export function LabelAgainstCup({ page }: { page: BagPage }) {
       <ul className="label-notes">
         {outcomes.map((one) => (
           <li key={one.printed} className={one.outcome}>
-            <span className="sign" aria-hidden="true">
-              {MARKS[one.outcome]}
-            </span>
-            <span>
-              <strong dir="auto">{one.printed}</strong>: {outcomeText(one, cups.length)}
-            </span>
+            <strong dir="auto">{one.printed}</strong>: {outcomeText(one, cups.length)}
           </li>
         ))}
         {claims.map(({ outcome, sentence }) => (
           <li key={sentence} className={outcome === 'off' ? 'never' : ''}>
-            <span className="sign" aria-hidden="true">
-              {CLAIM_MARKS[outcome]}
-            </span>
-            <span>{sentence}</span>
+            {sentence}
           </li>
         ))}
       </ul>

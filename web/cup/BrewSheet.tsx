@@ -194,7 +194,7 @@ function RecordPart({ tasters }: { tasters: readonly Taster[] }) {
         {!shared && <TextField name="brewedAt" label="Brewed at" type="datetime-local" className="half" />}
         <TasterField tasters={tasters} />
         {shared && drunkAs}
-        {style === 'milk' && <TextField name="cup.milkKind" label="Which milk" placeholder="whole, oat …" />}
+        {style === 'milk' && <TextField name="cup.milkKind" label="Which milk" placeholder="whole, soy …" />}
         {style === 'milk' && <WeightField name="making.milkG" label="Milk" />}
         {style === 'cold' && <WeightField name="making.iceG" label="Ice" help="None for a cold steep" />}
       </div>

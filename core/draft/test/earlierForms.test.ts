@@ -24,6 +24,17 @@ describe('a form that was typed into an earlier version', () => {
     });
   });
 
+  it('has every word of a list as it is now, also in what it was written over, and none that merely reads alike', () => {
+    const typed = (progress: string, taste: string): Record<string, unknown> => ({
+      cup: { progress, remarks: 'salty', descriptors: { cup: { set: ['sour'], typing: '' } } },
+      making: { tastes: [taste, 'bitter'] },
+    });
+    const before = typed('going backwards', 'salty');
+    const now = typed('worse than before', 'briny');
+    expect(presentForm({ ...before, basis: JSON.stringify(before) })).toEqual({ ...now, basis: JSON.stringify(now) });
+    expect(presentForm(typed('best yet', 'constructor'))).toEqual(typed('best yet', 'constructor'));
+  });
+
   it('keeps the ten parts of a sum as the sheet it was marked by', () => {
     const parts = { aroma: '8', acidity: '', finish: '7.25', character: '', balance: '', bitterness: '9', defects: '' };
     const form = presentForm({ cup: { school: 'sum100', mark: '', ...parts } }) as {

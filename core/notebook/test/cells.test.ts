@@ -25,7 +25,7 @@ describe('numbers', () => {
     ['1,250', '.', 1250],
     ['1.250', ',', 1250],
     ['1.250,75', ',', 1250.75],
-    ['~15 g', '.', 15],
+    ['~17 g', '.', 17],
     ['about 15½', '.', 15.5],
     ['½', '.', 0.5],
     ["1'250", '.', 1250],
@@ -49,7 +49,7 @@ describe('measures', () => {
   it('go by the unit in the cell, else by that of the column', () => {
     expect(gramsIn('0.6 oz', '.', 'g')).toBe(17.01);
     expect(gramsIn('0.6', '.', 'oz')).toBe(17.01);
-    expect(gramsIn('15g', '.', 'oz')).toBe(15);
+    expect(gramsIn('17g', '.', 'oz')).toBe(17);
     expect(gramsIn('1 lb', '.', 'g')).toBe(453.59);
     expect(gramsIn('0,25 kg', ',', 'g')).toBe(250);
     expect(celsiusIn('203 F', '.', '°C')).toBe(95);
@@ -145,7 +145,7 @@ describe('marks', () => {
   it('are in the scale that holds them', () => {
     expect(markScaleOf(['8.2', '7.9'], '.')).toEqual({ scoringScale: 'mark10', outOf: 10 });
     expect(markScaleOf(['84', '79,5'], ',')).toEqual({ scoringScale: 'parts', outOf: 100 });
-    expect(markScaleOf([3.5, 4.25], '.')).toEqual({ scoringScale: 'stars', outOf: 5 });
+    expect(markScaleOf([3.5, 2.75], '.')).toEqual({ scoringScale: 'stars', outOf: 5 });
     expect(markScaleOf(['3.3', '4.1'], '.')).toEqual({ scoringScale: 'mark10', outOf: 5 });
     expect(markScaleOf(['4+', '3-'], '.')).toEqual({ scoringScale: 'levels', outOf: 5 });
     expect(markScaleOf(['★★★½'], '.')).toEqual({ scoringScale: 'stars', outOf: 5 });
@@ -160,7 +160,7 @@ describe('marks', () => {
     ['3½ stars', { scoringScale: 'stars', outOf: 5 } as const, 3.5],
     ['16', { scoringScale: 'mark10', outOf: 20 } as const, 8],
     ['3.3', { scoringScale: 'mark10', outOf: 5 } as const, 6.6],
-    ['8.4 of 10', { scoringScale: 'stars', outOf: 5 } as const, 4.25],
+    ['7.4 of 10', { scoringScale: 'stars', outOf: 5 } as const, 3.75],
     ['12', { scoringScale: 'mark10', outOf: 10 } as const, null],
   ])('%s is %o', (cell, scale, mark) => {
     const written = markIn(cell, '.');

@@ -48,8 +48,13 @@ const below = { standing: 'below' } as const;
 /** What was noted of a cup, what is advised, and words its reason must hold. */
 const CASES: readonly (readonly [string, Partial<BrewEvidence>, string, RegExp])[] = [
   // The liking goes first, whatever the clock says.
-  ['the best so far, a little dry', { ...best, tastes: ['dry'] }, NOTHING, /among this bag’s best.*dry.*liked it/],
-  ['sour and loved', { ...best, tastes: ['sour'] }, NOTHING, /among this bag’s best.*sour/],
+  [
+    'the best so far, a little astringent',
+    { ...best, tastes: ['astringent'] },
+    NOTHING,
+    /among this bag’s best.*astringent.*liked it/,
+  ],
+  ['sharp and loved', { ...best, tastes: ['sharp'] }, NOTHING, /among this bag’s best.*sharp/],
   ['loved and far too fast', { ...best, drainS: 110 }, NOTHING, /among this bag’s best.*band is a guide/],
   ['loved and far too slow', { ...best, drainS: 300 }, NOTHING, /band is a guide/],
   ['a liked short shot far outside its band', { ...shot, ...best, drainS: 14 }, NOTHING, /among this bag’s best/],
@@ -65,30 +70,35 @@ const CASES: readonly (readonly [string, Partial<BrewEvidence>, string, RegExp])
   ['weak by its target, no complaint', { tdsPercent: 1.1, tdsTarget: 1.35 }, NOTHING, /nobody complained/],
   ['a fast shot nobody minded', { ...shot, drainS: 19 }, NOTHING, /nobody complained/],
   // A dislike is answered where the schools agree.
-  ['sour and too fast', { tastes: ['sour'], drainS: 150 }, 'Next time: grind one step finer.', /sour.*15 s too fast/],
-  ['sour and far too fast', { tastes: ['sour'], drainS: 100 }, 'Next time: grind two steps finer.', /65 s too fast/],
   [
-    'sour and little drawn out',
-    { tastes: ['sour'], extractionPercent: 16.5 },
+    'sharp and too fast',
+    { tastes: ['sharp'], drainS: 150 },
+    'Next time: grind one step finer.',
+    /sharp.*15 s too fast/,
+  ],
+  ['sharp and far too fast', { tastes: ['sharp'], drainS: 100 }, 'Next time: grind two steps finer.', /65 s too fast/],
+  [
+    'sharp and little drawn out',
+    { tastes: ['sharp'], extractionPercent: 16.5 },
     'Next time: water 2 °C hotter, 94 °C.',
     /16.5 %/,
   ],
-  ['salty in time', { tastes: ['salty'] }, 'Next time: water 2 °C hotter, 94 °C.', /salty/],
+  ['briny in time', { tastes: ['briny'] }, 'Next time: water 2 °C hotter, 94 °C.', /briny/],
   ['bitter in time', { tastes: ['bitter'] }, 'Next time: water 2 °C cooler, 90 °C.', /bitter/],
   [
-    'dry and chalky, slow',
-    { tastes: ['dry', 'chalky'], drainS: 250 },
+    'astringent and powdery, slow',
+    { tastes: ['astringent', 'powdery'], drainS: 250 },
     'Next time: grind two steps coarser.',
     /too slow/,
   ],
-  ['medicinal, no time', { tastes: ['medicinal'], drainS: null }, 'Next time: grind one step coarser.', /medicinal/],
+  ['phenolic, no time', { tastes: ['phenolic'], drainS: null }, 'Next time: grind one step coarser.', /phenolic/],
   ['bitter with the coolest water', { tastes: ['bitter'], waterC: 84 }, 'Next time: grind one step coarser.', /bitter/],
-  ['thin alone', { tastes: ['thin'] }, 'Next time: 17 g less water, about 1:15.', /strength/],
-  ['heavy alone', { tastes: ['heavy'] }, 'Next time: 17 g more water, about 1:17.', /strength/],
-  ['thin and too fast', { tastes: ['thin'], drainS: 140 }, 'Next time: grind one step finer.', /thin/],
+  ['weak alone', { tastes: ['weak'] }, 'Next time: 17 g less water, about 1:15.', /strength/],
+  ['strong alone', { tastes: ['strong'] }, 'Next time: 17 g more water, about 1:17.', /strength/],
+  ['weak and too fast', { tastes: ['weak'], drainS: 140 }, 'Next time: grind one step finer.', /weak/],
   [
-    'a sour shot, fast',
-    { ...shot, tastes: ['sour'], drainS: 19 },
+    'a sharp shot, fast',
+    { ...shot, tastes: ['sharp'], drainS: 19 },
     'Next time: grind two steps finer.',
     /ended in 0:19/,
   ],
@@ -100,10 +110,10 @@ const CASES: readonly (readonly [string, Partial<BrewEvidence>, string, RegExp])
     /bitter/,
   ],
   [
-    'a salty steep',
-    { kind: 'cold steep', band: null, drainS: null, waterC: null, tastes: ['salty'] },
+    'a briny steep',
+    { kind: 'cold steep', band: null, drainS: null, waterC: null, tastes: ['briny'] },
     'Next time: steep about 15 % longer.',
-    /salty/,
+    /briny/,
   ],
   [
     'below the others, too fast, without a word',
@@ -113,8 +123,8 @@ const CASES: readonly (readonly [string, Partial<BrewEvidence>, string, RegExp])
   ],
   ['below the others, too slow', { ...below, drainS: 230 }, 'Next time: grind one step coarser.', /too slow/],
   [
-    'thin, and weaker than its recipe wants',
-    { tastes: ['thin'], tdsPercent: 1.15, tdsTarget: 1.35 },
+    'weak, and weaker than its recipe wants',
+    { tastes: ['weak'], tdsPercent: 1.15, tdsTarget: 1.35 },
     'Next time: 17 g less water, about 1:15.',
     /1.15 %.*1.35 %/,
   ],
@@ -132,27 +142,27 @@ const CASES: readonly (readonly [string, Partial<BrewEvidence>, string, RegExp])
   ],
   // Where they do not agree, one school is named.
   [
-    'sour in time',
-    { tastes: ['sour'] },
+    'sharp in time',
+    { tastes: ['sharp'] },
     'One school would use water 2 °C hotter, 94 °C.',
     /another finds acidity rising with heat/,
   ],
-  ['sour, no time', { tastes: ['sour'], drainS: null }, 'One school would grind one step finer.', /another/],
+  ['sharp, no time', { tastes: ['sharp'], drainS: null }, 'One school would grind one step finer.', /another/],
   [
-    'sour with the hottest water',
-    { tastes: ['sour'], waterC: 97 },
+    'sharp with the hottest water',
+    { tastes: ['sharp'], waterC: 97 },
     'One school would grind one step finer.',
     /another/,
   ],
   [
-    'a sour shot in time',
-    { ...shot, tastes: ['sour'], drainS: 29 },
+    'a sharp shot in time',
+    { ...shot, tastes: ['sharp'], drainS: 29 },
     'One school would use water 2 °C hotter, 95 °C.',
     /another/,
   ],
   // Against each other, or without a reason.
-  ['sour and bitter', { tastes: ['sour', 'bitter'] }, ONCE_MORE, /opposite ways/],
-  ['sour and too slow', { tastes: ['sour'], drainS: 220 }, ONCE_MORE, /opposite ways/],
+  ['sharp and bitter', { tastes: ['sharp', 'bitter'] }, ONCE_MORE, /opposite ways/],
+  ['sharp and too slow', { tastes: ['sharp'], drainS: 220 }, ONCE_MORE, /opposite ways/],
   ['bitter and too fast', { tastes: ['bitter'], drainS: 140 }, ONCE_MORE, /opposite ways/],
   ['below the others, nothing to see', { ...below }, ONCE_MORE, /nothing noted says why/],
   [
@@ -176,15 +186,15 @@ const CASES: readonly (readonly [string, Partial<BrewEvidence>, string, RegExp])
     /too slow/,
   ],
   [
-    'sour, little drawn out, signs off',
-    { tastes: ['sour'], extractionPercent: 16, readsSigns: false },
+    'sharp, little drawn out, signs off',
+    { tastes: ['sharp'], extractionPercent: 16, readsSigns: false },
     ONCE_MORE,
     /switched off/,
   ],
   // A quick shot at low pressure is meant so.
   [
-    'sour, quick, low pressure',
-    { ...shot, tastes: ['sour'], drainS: 15, pressureBar: 5 },
+    'sharp, quick, low pressure',
+    { ...shot, tastes: ['sharp'], drainS: 15, pressureBar: 5 },
     'One school would use water 2 °C hotter, 95 °C.',
     /another/,
   ],
@@ -215,7 +225,7 @@ const CASES: readonly (readonly [string, Partial<BrewEvidence>, string, RegExp])
   ],
   ['one liked cup only widens the band', { ...below, drainS: 202, likedS: [205] }, ONCE_MORE, /nothing noted says why/],
   // Faults.
-  ['a spill', { fault: 'spill', drainS: 100, tastes: ['sour'] }, NOTHING, /fault says nothing about the recipe/],
+  ['a spill', { fault: 'spill', drainS: 100, tastes: ['sharp'] }, NOTHING, /fault says nothing about the recipe/],
   ['a stalled filter', { fault: 'stalled-filter', drainS: 400 }, 'Next time: grind one step coarser.', /stalled/],
 ];
 
@@ -270,8 +280,8 @@ describe('advice', () => {
           expect(headline + reason).not.toMatch(/NaN|undefined|null|Infinity|\.\./);
           const { tastes, standing, fault, readsSigns } = differently;
           if (standing === 'among the best' && fault === null) expect(change).toBeNull();
-          const harsh = readsSigns && tastes.some((t) => ['bitter', 'dry', 'chalky', 'medicinal'].includes(t));
-          const sharp = readsSigns && tastes.some((t) => ['sour', 'salty'].includes(t));
+          const harsh = readsSigns && tastes.some((t) => ['bitter', 'astringent', 'powdery', 'phenolic'].includes(t));
+          const sharp = readsSigns && tastes.some((t) => ['sharp', 'briny'].includes(t));
           if (fault !== null) return;
           if (harsh && sharp) expect(change).toBeNull();
           if (change?.what === 'grind' && harsh) expect(change.by).toBeGreaterThan(0);

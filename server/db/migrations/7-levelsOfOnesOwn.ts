@@ -1,39 +1,24 @@
 import type { MigrationInterface, QueryRunner } from 'typeorm';
 
-/** What every household gave levels for until now, where it never chose: who has used it keeps it. */
-const BEFORE = [
-  'aroma',
-  'acidity',
-  'body',
-  'sweetness',
-  'cleanness',
-  'finish',
-  'bitterness',
-  'savoury',
-  'floral',
-  'citrus',
-  'stone fruit',
-  'berry',
-  'tropical',
-  'chocolate',
-  'caramel',
-  'nut',
-  'spice',
-  'herbal',
-  'ferment',
-];
+/** What a household began with that never chose. */
+const FIRST = ['brightness', 'weight', 'sweetness', 'clarity', 'length', 'flowers', 'fruit', 'roast'];
 
-/** A household that has given levels keeps the list it gave them by; others begin with the shorter one. */
+/** A household that has given levels keeps those it gave, before the ones it would begin with; others begin with these. */
 export class LevelsOfOnesOwn1700000000007 implements MigrationInterface {
   name = 'LevelsOfOnesOwn1700000000007';
 
   async up(db: QueryRunner): Promise<void> {
-    const kept = JSON.stringify(BEFORE.map((name) => ({ id: name.replace(' ', '-'), name, shown: true })));
-    const used = `EXISTS (SELECT 1 FROM cup WHERE levels <> '[]') OR EXISTS (SELECT 1 FROM bag WHERE school = 'levels')`;
-    await db.query(
-      `INSERT INTO household (id, "oneChange", school) SELECT 1, 1, 'mark10' WHERE NOT EXISTS (SELECT 1 FROM household) AND (${used})`,
+    const cups = (await db.query(`SELECT levels FROM cup WHERE levels <> '[]'`)) as { levels: string }[];
+    const given = new Set(
+      cups.flatMap(({ levels }) => (JSON.parse(levels) as { attribute: string }[]).map(({ attribute }) => attribute)),
     );
-    await db.query(`UPDATE household SET "levelAttributes" = ? WHERE "levelAttributes" IS NULL AND (${used})`, [kept]);
+    if (given.size === 0) return;
+    const ids = new Set([...given, ...FIRST]);
+    const kept = JSON.stringify([...ids].map((id) => ({ id, name: id.replaceAll('-', ' '), shown: true })));
+    await db.query(
+      `INSERT INTO household (id, "oneChange", school) SELECT 1, 1, 'mark10' WHERE NOT EXISTS (SELECT 1 FROM household)`,
+    );
+    await db.query(`UPDATE household SET "levelAttributes" = ? WHERE "levelAttributes" IS NULL`, [kept]);
   }
 
   async down(): Promise<void> {

@@ -20,6 +20,7 @@ import { TheWriteUp1700000000019 } from './19-theWriteUp';
 import { IndicesAndFolder1700000000020 } from './20-indicesAndFolder';
 import { MeantScore1700000000021 } from './21-meantScore';
 import { AnyDateWillDo1700000000022 } from './22-anyDateWillDo';
+import { WordsOfTheCup1700000000023 } from './23-wordsOfTheCup';
 
 /** In the order in which they run. */
 export const MIGRATIONS = [
@@ -45,4 +46,5 @@ export const MIGRATIONS = [
   IndicesAndFolder1700000000020,
   MeantScore1700000000021,
   AnyDateWillDo1700000000022,
+  WordsOfTheCup1700000000023,
 ];

@@ -84,7 +84,7 @@ describe('a cup as typed', () => {
         markAt: 'cool',
         company: 'panel',
         progress: 'best yet',
-        milkKind: 'oat',
+        milkKind: 'soy',
         remarks: 'long',
       }),
       descriptors: [

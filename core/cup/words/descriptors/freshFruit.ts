@@ -11,15 +11,15 @@ export const ORCHARD_FRUIT = descriptorsOf('orchard fruit', [
   ['rosehip', 'both', 'fruit red sour cooked dried', 'Red, tart and a little tomato-like, with hay behind it.', 'hibiscus, cherry tomato, redcurrant', 'One rosehip infusion bag in 200 ml hot water, 5 minutes, cooled.', { also: 'rose hip' }],
   ['gooseberry', 'palate', 'fruit green sour fresh sharp juicy', 'Green, taut and sour with a hairy skin and sweet middle.', 'green apple, white grape, redcurrant', 'One gooseberry, or a teaspoon of gooseberry jam in 30 ml water.'],
   ['white grape', 'palate', 'fruit green sweet fresh juicy light', 'Watery, sweet and clean, a pop and then it is gone.', 'muscat grape, green apple, melon', 'Two green grapes, halved.', { also: 'green grape, grape' }],
-  ['muscat grape', 'both', 'fruit green sweet fresh juicy flower', 'Grape with orange flower in it, heady and sweet.', 'white grape, lychee, elderflower', 'Two muscat grapes, or muscat grape juice with as much water.', { also: 'muscatel' }],
+  ['muscat grape', 'both', 'fruit green sweet fresh juicy flower', 'Grape with orange flower in it, heady and sweet.', 'white grape, lychee, elderflower', 'A few scented green grapes, or raisins of them soaked warm.', { also: 'muscatel' }],
   ['red grape', 'palate', 'fruit purple sweet fresh juicy drying', 'Dark and sweet with a skin that dries the gums.', 'grape juice, raisin, red wine', 'Two dark grapes, skins chewed.', { also: 'black grape' }],
 ]);
 
 export const STONE_FRUIT = descriptorsOf('stone fruit', [
   ['peach', 'both', 'fruit orange sweet fresh juicy', 'Soft, sweet and round, down on the skin and juice on the chin.', 'nectarine, apricot, white peach', 'A slice of ripe peach, or tinned peach rinsed of its syrup.'],
-  ['white peach', 'both', 'fruit white sweet fresh juicy flower light', 'Peach made of flowers: pale, delicate, quickly gone.', 'peach, lychee, pear', 'A slice of white peach, or white peach juice with as much water.'],
+  ['white peach', 'both', 'fruit white sweet fresh juicy flower light', 'Peach made of flowers: pale, delicate, quickly gone.', 'peach, lychee, pear', 'A slice of white peach.'],
   ['nectarine', 'palate', 'fruit orange sweet sour fresh juicy', 'Like peach with a smooth skin and a livelier edge.', 'peach, apricot, plum', 'A slice of ripe nectarine, skin left on.'],
-  ['apricot', 'both', 'fruit orange sweet sour fresh', 'Velvety, sweet and a little tart, thicker than peach.', 'nectarine, peach, dried apricot', 'Half a ripe apricot, or apricot juice with as much water.', { also: 'fresh apricot' }],
+  ['apricot', 'both', 'fruit orange sweet sour fresh', 'Velvety, sweet and a little tart, thicker than peach.', 'nectarine, peach, dried apricot', 'Half a ripe apricot, pressed with a spoon.', { also: 'fresh apricot' }],
   ['plum', 'palate', 'fruit purple sweet sour fresh juicy', 'Juicy and dark-skinned, sweet flesh and a tart skin.', 'damson, nectarine, prune', 'A slice of ripe plum with its skin.', { also: 'red plum' }],
   ['damson', 'palate', 'fruit purple sour drying fresh', 'A small wild plum: deep, sour and drying in the skin.', 'plum, sloe, blackcurrant', 'A teaspoon of damson jam in 30 ml warm water.'],
   ['greengage', 'palate', 'fruit green sweet fresh juicy', 'A green plum that tastes of honey.', 'plum, white grape, apricot', 'A slice of ripe greengage, or a yellow plum.', { also: 'green plum' }],
@@ -37,7 +37,7 @@ export const CITRUS = descriptorsOf('citrus', [
   ['lemon curd', 'palate', 'fruit yellow sweet sour creamy cooked', 'Lemon made thick and smooth with butter and egg.', 'candied lemon, lemon, custard', 'A fingertip of lemon curd.', { allergens: ['egg', 'milk'] }],
   ['lime', 'both', 'fruit green sour fresh sharp', 'Green, sharp and a little bitter, quicker than lemon.', 'lemon, lime leaf, green apple', 'A teaspoon of lime juice in 100 ml water, and a strip of its peel.', { also: 'lime zest' }],
   ['orange', 'palate', 'fruit orange sweet sour fresh juicy', 'Round, sweet citrus with an easy acid.', 'mandarin, blood orange, orange peel', 'A segment of orange.', { also: 'sweet orange, orange juice' }],
-  ['blood orange', 'palate', 'fruit red sweet sour fresh juicy', 'Orange with a berry hidden in it.', 'orange, grapefruit, raspberry', 'A segment of blood orange, or its juice with as much water.', { also: 'red orange' }],
+  ['blood orange', 'palate', 'fruit red sweet sour fresh juicy', 'Orange with a berry hidden in it.', 'orange, grapefruit, raspberry', 'A segment of blood orange.', { also: 'red orange' }],
   ['mandarin', 'both', 'fruit orange sweet fresh juicy light', 'Loose-skinned, sweet and perfumed, a lighter orange.', 'orange, kumquat, orange blossom', 'A segment of mandarin, and its peel squeezed under the nose.', { also: 'tangerine, clementine, satsuma' }],
   ['orange peel', 'nose', 'fruit orange bitter fresh', 'The oil of orange skin, warm and a bit bitter.', 'candied orange, marmalade, bergamot', 'A strip of unwaxed orange peel, twisted.', { also: 'orange zest' }],
   ['candied orange', 'palate', 'fruit orange sweet bitter candied sticky', 'Peel cooked in sugar: chewy, sweet, bitter at the end.', 'marmalade, orange peel, candied lemon', 'A small cube of candied orange peel.', { also: 'candied peel' }],

@@ -7,7 +7,7 @@ export const WARM_COUNTRY_FRUIT = descriptorsOf('warm-country fruit', [
   ['pineapple', 'both', 'fruit yellow sweet sour fresh juicy sharp', 'Sweet and stinging at once, sunny.', 'passion fruit, dried pineapple, mango', 'A cube of ripe pineapple.'],
   ['dried pineapple', 'palate', 'fruit yellow sweet dried sticky candied', 'Candied, chewy, sun without the sting.', 'pineapple, dried mango, candied lemon', 'A cube of dried pineapple.', { allergens: ['sulphites'] }],
   ['passion fruit', 'both', 'fruit yellow sour fresh juicy sharp flower', 'Perfumed yellow pulp, sour and heady.', 'pineapple, guava, mango', 'A teaspoon of passion fruit pulp in 30 ml water.', { also: 'passionfruit, maracuja, granadilla' }],
-  ['guava', 'both', 'fruit red sweet fresh heavy', 'Pink, musky and sweet, between pear and strawberry.', 'papaya, passion fruit, strawberry', 'Guava juice with as much water.'],
+  ['guava', 'both', 'fruit red sweet fresh heavy', 'Pink, musky and sweet, between pear and strawberry.', 'papaya, passion fruit, strawberry', 'A slice of ripe guava.'],
   ['lychee', 'both', 'fruit white sweet fresh juicy flower light', 'White, slippery and sweet with rose in it.', 'muscat grape, rose, white peach', 'A lychee, or a tinned one rinsed of its syrup.', { also: 'litchi, lichee, longan, rambutan' }],
   ['starfruit', 'palate', 'fruit yellow green sour fresh juicy light', 'Watery, waxy and mild, faintly sour.', 'white grape, green apple, pomelo', 'A slice of ripe starfruit; not with kidney disease.', { also: 'carambola' }],
   ['banana', 'both', 'fruit yellow sweet fresh creamy', 'Sweet, soft and a little like sweets.', 'dried banana, papaya, vanilla', 'A slice of ripe banana.'],
