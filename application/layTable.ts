@@ -1,6 +1,6 @@
 import type { BrewParametersInput } from '../contract/brewParameters';
 import type { SittingCup, SittingInput } from '../contract/sitting';
-import { brewTimes, type Style } from '../core/brew';
+import { brewTimes, usualParameters, type Style } from '../core/brew';
 import {
   brewOfCup,
   oneAfterAnother,
@@ -48,7 +48,13 @@ export function cupsFor({ kind, bags, brewers, styles }: TablePicks, newId: () =
     ...{ sameAs: null, condition: 'fresh', declared: '' },
   });
   const cups = ((): SittingCup[] => {
-    if (kind === 'brewers') return brewers.map((brewer) => cup(first, `${first.name}, ${brewer}`, { brewer }));
+    if (kind === 'brewers')
+      return brewers.map((brewer) => {
+        // A shot or a steep is no filter brew with another brewer.
+        const usual = usualParameters(brewer);
+        const isOther = usual !== null && usual.style !== first.reference.style;
+        return cup(first, `${first.name}, ${brewer}`, { brewer, ...(isOther && { ...usual, grindStep: null }) });
+      });
     if (kind === 'drinks')
       return styles.map((style) => {
         const isOwn = first.reference.style === style;

@@ -4,6 +4,7 @@ import { added, byId, get, nothing, post, put, remove, RESOURCES, type Endpoint 
 import { exchange, exchangeFile, exchangeInput } from './exchange';
 import { history, historyQuery } from './history';
 import { notebookImport, notebookMapping, notebookState } from './notebook';
+import { correctedDrinks, oddDrinks } from './oddDrinks';
 import { picture, pictureQuery } from './picture';
 
 /** Taking the household along and bringing things in, backups, what was changed, and pictures. */
@@ -102,6 +103,16 @@ export const KEEPING_ENDPOINTS = {
     body: nothing,
     errors: ['not-found', 'conflict'],
     changes: ['History', 'Shelf', 'Bag', 'Words'],
+  }),
+
+  oddDrinks: get('/odd-drinks', 'Brews and recipes that say another drink than their brewer makes.', {
+    answer: oddDrinks,
+    tells: ['Shelf', 'Bag'],
+  }),
+  correctDrinks: post('/odd-drinks/correct', 'Makes each of them the drink its brewer makes.', {
+    body: nothing,
+    answer: correctedDrinks,
+    changes: ['History', 'Shelf', 'Bag'],
   }),
 
   pictures: get('/bags/:id/pictures', 'The pictures of a bag and its brews.', {

@@ -35,7 +35,7 @@ test('from an empty shelf to a window: log, mark a fault, restart, everything is
   await expect(page.getByText('5 brews, 5 in the judgement')).toBeVisible();
 
   // A faulted brew leaves the judgement, not the log.
-  const pressBrew = page.locator('.log > li', { hasText: 'Press, 17 g' });
+  const pressBrew = page.locator('.log > li', { hasText: 'Press, 19 g' });
   await pressBrew.getByRole('button', { name: /More about the brew/ }).click();
   await page.getByRole('button', { name: 'Spill' }).click();
   await expect(page.getByText('5 brews, 4 in the judgement')).toBeVisible();

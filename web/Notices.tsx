@@ -50,6 +50,7 @@ function NoticeLine({ notice }: { notice: Notice }) {
   const [restoreWriteUp] = api.useRestoreWriteUpMutation();
   const [restoreVersion] = api.useRestoreVersionMutation();
   const [nagAgain] = api.useNagAgainMutation();
+  const [undoChange] = api.useUndoChangeMutation();
   const restoreWord = useRestoreWord();
   const navigate = useNavigate();
   const { id, text, undo, to } = notice;
@@ -70,6 +71,10 @@ function NoticeLine({ notice }: { notice: Notice }) {
       else void navigate(undo.href);
       return;
     }
+    const undoAll = async (ids: readonly string[]): Promise<{ error?: unknown }> => {
+      const done = await Promise.all(ids.map((change) => undoChange({ id: change })));
+      return done.find(({ error }) => error !== undefined) ?? {};
+    };
     const restored = () => {
       const { id } = undo;
       if (undo.kind === 'bag') return restoreBag({ id });
@@ -81,6 +86,7 @@ function NoticeLine({ notice }: { notice: Notice }) {
       if (undo.kind === 'seat') return restoreSeat({ id: undo.sittingId, seatId: id });
       if (undo.kind === 'reference') return restoreReference({ id });
       if (undo.kind === 'write-up') return restoreWriteUp({ id });
+      if (undo.kind === 'changes') return undoAll(undo.ids);
       if (undo.kind === 'version') return restoreVersion({ id: undo.writeUpId, versionId: id });
       if (undo.kind === 'word') return restoreWord(undo);
       return undo.kind === 'live' ? restoreLive({ id }) : restoreGrinder({ id });

@@ -5,6 +5,7 @@ export * from './recipe';
 export * from './brewTimes';
 export * from './caffeine';
 export * from './clock';
+export * from './drinks';
 export * from './extraction';
 export * from './grinder';
 export * from './kinds';

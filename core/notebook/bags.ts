@@ -1,4 +1,5 @@
 import { groupBy, mapValues } from 'es-toolkit';
+import { usualParameters } from '../brew/drinks';
 import { roundTo } from '../brew/units';
 import { BREWERS, STYLES, type Style } from '../brew/kinds';
 import { plain } from './table';
@@ -69,17 +70,25 @@ export function parametersOf(entry: NotebookEntry, assumed: Assumed): EntryParam
   const { doseG, waterG, ratio, waterC } = entry;
   const said: string[] = [];
   const style = styleIn(`${entry.style} ${entry.brewer}`);
+  const brewer =
+    entry.brewer === '' ? (style === 'espresso' ? 'espresso machine' : assumed.brewer) : brewerIn(entry.brewer);
+  // What is assumed is of one drink; a shot or a steep has a dose and a ratio of its own.
+  const usual = usualParameters(brewer);
+  const open =
+    usual === null || usual.style === assumed.style
+      ? assumed
+      : { doseG: usual.doseG, ratio: usual.waterG / usual.doseG };
   if (style === null) said.push('drink');
   if (entry.brewer === '') said.push('brewer');
   const dose = doseG ?? (waterG !== null && ratio !== null ? roundTo(waterG / ratio, 1) : null);
   if (dose === null) said.push('dose');
-  const water = waterG ?? (ratio === null ? null : roundTo((dose ?? assumed.doseG) * ratio, 1));
+  const water = waterG ?? (ratio === null ? null : roundTo((dose ?? open.doseG) * ratio, 1));
   if (water === null) said.push('water');
   return {
     style: style ?? assumed.style,
-    brewer: entry.brewer === '' ? (style === 'espresso' ? 'espresso machine' : assumed.brewer) : brewerIn(entry.brewer),
-    doseG: dose ?? assumed.doseG,
-    waterG: water ?? roundTo((dose ?? assumed.doseG) * assumed.ratio, 1),
+    brewer,
+    doseG: dose ?? open.doseG,
+    waterG: water ?? roundTo((dose ?? open.doseG) * open.ratio, 1),
     waterC,
     assumed: said,
   };
@@ -88,7 +97,7 @@ export function parametersOf(entry: NotebookEntry, assumed: Assumed): EntryParam
 function styleIn(text: string): Style | null {
   const said = plain(text);
   if (/milk|latte|cappuccino|flat white|milch|lait|leche/.test(said)) return 'milk';
-  if (/espresso|\bshot\b|ristretto|lungo/.test(said)) return 'espresso';
+  if (/espresso|\bshot\b|ristretto|lungo|portafilter|siebtrager/.test(said)) return 'espresso';
   if (/cold|kalt|froid|\bfrio\b/.test(said)) return 'cold';
   return STYLES.find((style) => said.includes(style)) ?? (said === '' ? null : 'filter');
 }

@@ -6,6 +6,7 @@ export * from './cautions';
 export * from './claimedRecipe';
 export * from './checks';
 export * from './comparisons';
+export * from './drinks';
 export * from './faults';
 export * from './holdWish';
 export * from './household';

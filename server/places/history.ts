@@ -7,12 +7,20 @@ import { changeBag, loadBag, setBagDeleted } from '../db/bags';
 import { changeBrew, setBrewDeleted } from '../db/brews';
 import { loadChange, loadHistory, markUndone, recordChange, writtenBag, writtenBrew } from '../db/history';
 import type { ChangeRow } from '../db/keepingEntities';
+import { correctOddDrinks, loadOddDrinks } from '../db/oddDrinks';
 import type { Deps } from '../deps';
 import { parse } from '../http';
 import type { Handlers } from '../routes';
 
-/** What was changed of bags and brews, and the way back. Taking a change back is a change, and can be taken back. */
-export function historyHandlers({ store, verdicts, now }: Deps): Handlers<'history' | 'undoChange'> {
+/**
+ * What was changed of bags and brews, and the way back; and what contradicts itself, corrected all at once. Taking a
+ * change back is a change, and can be taken back.
+ */
+export function historyHandlers({
+  store,
+  verdicts,
+  now,
+}: Deps): Handlers<'history' | 'undoChange' | 'oddDrinks' | 'correctDrinks'> {
   return {
     history: ({ query }) => store.read((db) => loadHistory(db, query)),
 
@@ -28,6 +36,9 @@ export function historyHandlers({ store, verdicts, now }: Deps): Handlers<'histo
       if (bag) after(() => verdicts.prefetch(bag));
       return null;
     },
+
+    oddDrinks: () => store.read(loadOddDrinks),
+    correctDrinks: async () => ({ changeIds: await store.write((db) => correctOddDrinks(db, now())) }),
   };
 }
 

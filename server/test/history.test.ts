@@ -1,11 +1,12 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import fc from 'fast-check';
 import type { Change, History } from '../../contract/history';
+import { oddDrinks } from '../../contract/oddDrinks';
 import type { BagPage } from '../../contract/shelf';
 import { overlay } from '../../core/change';
 import { differing } from '../db/history';
 import { purge } from '../db/purge';
-import { brewDraft, TestServer, TODAY } from './running';
+import { brewDraft, REFERENCE, TestServer, TODAY } from './running';
 
 let server: TestServer;
 beforeAll(async () => {
@@ -125,5 +126,37 @@ describe('history', () => {
         expect(overlay(other, apart?.before ?? {})).toEqual(one);
       }),
     );
+  });
+});
+
+describe('drinks that contradict their brewer', () => {
+  it('are found, corrected all at once, and taken back one by one', async () => {
+    const bagId = await server.addBag({ name: 'Shot Hill' });
+    const machine = { brewer: 'espresso machine', doseG: 18, waterG: 38 };
+    const wrong = await server.addBrew(bagId, machine);
+    await server.addBrew(bagId, { ...machine, style: 'espresso' });
+    const deleted = await server.addBrew(bagId, machine);
+    await server.ok('DELETE', `/brews/${deleted}`);
+    const other = await server.addBag({
+      name: 'Steep Hill',
+      reference: { ...REFERENCE, brewer: 'cold steep', waterC: 8 },
+    });
+    const found = oddDrinks.parse(await server.ok('GET', '/odd-drinks'));
+    expect(found).toMatchObject([
+      { subject: 'bag', id: other, bagName: 'Steep Hill', style: 'filter', makes: 'cold' },
+      { subject: 'brew', id: wrong, bagName: 'Shot Hill', style: 'filter', makes: 'espresso' },
+    ]);
+    const { changeIds } = await server.ok<{ changeIds: string[] }>('POST', '/odd-drinks/correct');
+    expect(changeIds).toHaveLength(2);
+    expect(await server.ok('GET', '/odd-drinks')).toEqual([]);
+    const styles = async (): Promise<unknown[]> => [
+      (await pageOf(bagId)).brews.find(({ id }) => id === wrong)?.style,
+      (await pageOf(other)).bag.reference.style,
+    ];
+    expect(await styles()).toEqual(['espresso', 'cold']);
+    expect((await pageOf(bagId)).verdict.usable).toBe(0);
+    for (const id of changeIds) await server.ok('POST', `/history/${id}/undo`);
+    expect(await styles()).toEqual(['filter', 'filter']);
+    expect(await server.ok('GET', '/odd-drinks')).toEqual(found);
   });
 });

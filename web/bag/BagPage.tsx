@@ -5,6 +5,7 @@ import { PICTURES_OF_BAG } from '../../contract/picture';
 import { datesOf } from '../../core/shelf';
 import { api } from '../api/api';
 import { useActionKey } from '../api/keys';
+import { OddDrinks } from '../domain/OddDrinks';
 import { Pictures } from '../domain/Pictures';
 import { ProblemNote } from '../ui/ProblemNote';
 import { useToday } from '../state/today';
@@ -120,6 +121,7 @@ function BagView({ page: logged, today }: { page: Page; today: string }) {
       </div>
       <div className="row">
         <div className="col-lg-8">
+          <OddDrinks bagId={bag.id} />
           <ReadBy {...asking} />
           {brews.length > 0 && <ParameterSliders {...asking} />}
           <RidgeChart page={page} chosen={chosen} onChoose={choose} />

@@ -10,6 +10,8 @@ import { useToday } from '../state/today';
 import type { ApiError } from '../../contract/error';
 import { bagFieldName, bagResolver, type BagForm, type BagValues } from './bagForm';
 import { ParametersFields, PublishedFields } from './ParametersFields';
+import { useUnits } from '../api/useUnits';
+import { doubtOfDrink } from '../forms/drinks';
 import { WeightField } from '../forms/MeasuredField';
 
 interface Props {
@@ -26,8 +28,14 @@ interface Props {
 /** Everything that can be written about a bag. Two answers are enough: its name and when it was roasted. */
 export function BagSheet(props: Props) {
   const { initial } = props;
+  const units = useUnits();
   return (
-    <Sheet {...props} resolver={bagResolver} nameOf={bagFieldName}>
+    <Sheet
+      {...props}
+      resolver={bagResolver}
+      nameOf={bagFieldName}
+      doubtOf={({ reference }) => doubtOfDrink(reference, units, 'reference.style')}
+    >
       <div className="columns">
         <LabelFields initial={initial} />
         <div>

@@ -1,6 +1,7 @@
 import { useFormState, useWatch } from 'react-hook-form';
 import { BREWERS, brewKindOf, GRIND_WORDS, STYLES } from '../../core/brew';
 import { OpenSelectField, SelectField, TextField } from '../forms/fields';
+import { useUsualOfBrewer } from '../forms/drinks';
 import { TemperatureField, WeightField } from '../forms/MeasuredField';
 import { choices } from '../ui/choices';
 import { sentenceCase } from '../ui/format';
@@ -14,7 +15,13 @@ export function ParametersFields({ at }: { at: 'reference' | 'publishedRecipe' }
   });
   return (
     <div className="fields">
-      <OpenSelectField name={`${at}.brewer`} label="Brewer" options={BREWERS} ownLabel="Another kind" />
+      <OpenSelectField
+        name={`${at}.brewer`}
+        label="Brewer"
+        options={BREWERS}
+        ownLabel="Another kind"
+        onPick={useUsualOfBrewer(`${at}.`)}
+      />
       <SelectField
         name={`${at}.style`}
         label="Drunk as"

@@ -18,6 +18,7 @@ import {
 import { FAULT_MEANING, parametersLine } from '../../core/text';
 import { COMPANIES } from '../../core/cup';
 import { OpenSelectField, SelectField, SwitchField, TapsField, TextField } from '../forms/fields';
+import { doubtOfDrink, useUsualOfBrewer } from '../forms/drinks';
 import { TemperatureField, WeightField } from '../forms/MeasuredField';
 import { useUnits } from '../api/useUnits';
 import { clockText, numberText, sentenceCase, words, weightText } from '../ui/format';
@@ -57,14 +58,22 @@ interface Props {
 /** A brew and its cup, in one visit. */
 export function BrewSheet({ bag, tasters, verdict, recipe = null, id = null, company, ...props }: Props) {
   const { markFirst = false, first = false, ...sheet } = props;
+  const units = useUnits();
   const title = `A cup of ${bag.name}`;
   return (
-    <Sheet {...sheet} title={title} resolver={brewResolver} nameOf={cupFieldName} saveWord="Save the cup">
+    <Sheet
+      {...sheet}
+      title={title}
+      resolver={brewResolver}
+      nameOf={cupFieldName}
+      saveWord="Save the cup"
+      doubtOf={(brew) => (brew.potId === null ? doubtOfDrink(brew, units, 'style', brew.drainS) : null)}
+    >
       <div className="columns brew-cup-record">
         <div className="the-brew">
           {sheet.initial.potId === '' ? (
             <>
-              <ParametersPart portions={bag.heldPortions} />
+              <ParametersPart bag={bag} brews={company.brews} />
               <MakingPart {...{ verdict, recipe, id, company }} />
             </>
           ) : (
@@ -87,7 +96,7 @@ export function BrewSheet({ bag, tasters, verdict, recipe = null, id = null, com
   );
 }
 
-function ParametersPart({ portions }: { portions: Bag['heldPortions'] }) {
+function ParametersPart({ bag: { heldPortions: portions, reference }, brews }: { bag: Bag; brews: readonly Brew[] }) {
   const units = useUnits();
   const [dose, water, brewer, style] = useWatch<BrewForm, ['doseG', 'waterG', 'brewer', 'style']>({
     name: ['doseG', 'waterG', 'brewer', 'style'],
@@ -96,18 +105,25 @@ function ParametersPart({ portions }: { portions: Bag['heldPortions'] }) {
   const waterG = typedWater(water, doseG);
   const kind = brewKindOf({ brewer, style });
   const shot = kind === 'espresso';
-  const known = typeof doseG === 'number' && typeof waterG === 'number' && doseG > 0;
+  const known = [...brews.filter(({ fault }) => fault === null), reference];
+  const isKnown = typeof doseG === 'number' && typeof waterG === 'number' && doseG > 0;
   return (
     <fieldset>
       <legend>The brew</legend>
       <div className="fields">
-        <OpenSelectField name="brewer" label="Brewer" options={BREWERS} ownLabel="Another kind" />
+        <OpenSelectField
+          name="brewer"
+          label="Brewer"
+          options={BREWERS}
+          ownLabel="Another kind"
+          onPick={useUsualOfBrewer('', known)}
+        />
         <WeightField name="doseG" label="Dose" />
         <WeightField
           name="waterG"
           label={shot ? 'Yield' : 'Water'}
           help={
-            known
+            isKnown
               ? `1:${numberText(waterG / doseG, 1)}${shot ? '' : `, about ${weightText(estimatedBeverageG(kind, waterG, doseG), units, 0)} in the cup`}`
               : `or a ratio, ${shot ? '1:2' : '1:16'}`
           }

@@ -1,6 +1,6 @@
 import { Fragment, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import Button from 'react-bootstrap/Button';
-import { FormProvider, useWatch, type FieldValues, type Path, type Resolver } from 'react-hook-form';
+import { FormProvider, useWatch, type FieldValues, type Path, type PathValue, type Resolver } from 'react-hook-form';
 import { useHotkeys } from 'react-hotkeys-hook';
 import type { ApiError } from '../../contract/error';
 import type { DraftState } from './draftKeeper';
@@ -30,8 +30,16 @@ interface Props<T extends FieldValues, V extends FieldValues> {
    * changed it.
    */
   savedVersion?: T;
+  /** What of the values contradicts itself: asked about before they are kept. */
+  doubtOf?: (values: V) => Doubt<T> | null;
   /** What a field is called, by its path, where two copies differ; null for what need not be shown. */
   nameOf?: (path: readonly string[]) => string | null;
+}
+
+/** A question about what was written, and what may be set to answer it. */
+export interface Doubt<T extends FieldValues> {
+  question: string;
+  correction: { label: string; field: Path<T>; value: string } | null;
 }
 
 const KEPT_WORDS: Readonly<Record<DraftState['kept'], string>> = {
@@ -40,6 +48,9 @@ const KEPT_WORDS: Readonly<Record<DraftState['kept'], string>> = {
   kept: 'Every word is kept.',
   'here only': 'Kept in this browser until the server can take it.',
 };
+
+/** The type of the error that is a question. */
+const DOUBT = 'doubt';
 
 /** The one form pattern: text as typed, checked against the contract, kept as a draft until it is saved. */
 export function Sheet<T extends FieldValues, V extends FieldValues>({
@@ -52,6 +63,7 @@ export function Sheet<T extends FieldValues, V extends FieldValues>({
   cancel,
   children,
   savedVersion,
+  doubtOf,
   nameOf,
 }: Props<T, V>) {
   const [first] = useState(() => (savedVersion ? basis(savedVersion) : initial));
@@ -61,6 +73,7 @@ export function Sheet<T extends FieldValues, V extends FieldValues>({
     first,
     resolver,
   );
+  const [doubt, setDoubt] = useState<Doubt<T> | null>(null);
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const sheet = useRef<HTMLFormElement>(null);
   useHotkeys('mod+enter', () => sheet.current?.requestSubmit(), { enableOnFormTags: true, preventDefault: true });
@@ -75,13 +88,20 @@ export function Sheet<T extends FieldValues, V extends FieldValues>({
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [changedElsewhere, untouched, now]);
 
-  const submit = form.handleSubmit(async (values) => {
+  const keep = async (values: V): Promise<void> => {
     const problem = await saved(() =>
       save(values, (baseOf(form.getValues('basis' as Path<T>)) as T | undefined) ?? null),
     );
     if (!problem) return;
     for (const { path, message } of problem.fields) form.setError(path as Path<T>, { message });
     form.setError('root', { message: problem.message });
+  };
+  const submit = form.handleSubmit((values) => {
+    const asked = doubtOf?.(values) ?? null;
+    setDoubt(asked);
+    if (asked === null) return keep(values);
+    form.setError('root', { type: DOUBT, message: asked.question });
+    return undefined;
   });
 
   return (
@@ -115,6 +135,16 @@ export function Sheet<T extends FieldValues, V extends FieldValues>({
         {errors.root && (
           <div className="panel-error mb-2" role="alert">
             {errors.root.message}
+            {doubt && errors.root.type === DOUBT && (
+              <DoubtAnswers
+                doubt={doubt}
+                correct={({ field, value }) => {
+                  form.setValue(field, value as PathValue<T, Path<T>>, { shouldDirty: true });
+                  sheet.current?.requestSubmit();
+                }}
+                accept={() => void form.handleSubmit(keep)()}
+              />
+            )}
           </div>
         )}
         <div className="form-actions">
@@ -136,5 +166,26 @@ export function Sheet<T extends FieldValues, V extends FieldValues>({
         </div>
       </form>
     </FormProvider>
+  );
+}
+
+interface DoubtAnswersProps<T extends FieldValues> {
+  doubt: Doubt<T>;
+  correct: (correction: NonNullable<Doubt<T>['correction']>) => void;
+  accept: () => void;
+}
+
+function DoubtAnswers<T extends FieldValues>({ doubt: { correction }, correct, accept }: DoubtAnswersProps<T>) {
+  return (
+    <div className="d-flex flex-wrap gap-2 mt-2">
+      {correction && (
+        <Button variant="plain" onClick={() => correct(correction)}>
+          {correction.label}
+        </Button>
+      )}
+      <Button variant="plain" onClick={accept}>
+        Save as it is
+      </Button>
+    </div>
   );
 }

@@ -188,7 +188,8 @@ export function OpenSelectField({
   label,
   options,
   ownLabel,
-}: FieldProps & { options: readonly string[]; ownLabel: string }) {
+  onPick,
+}: FieldProps & { options: readonly string[]; ownLabel: string; onPick?: (picked: string) => void }) {
   const id = useId();
   const { field, problem } = useField(name);
   const [own, setOwn] = useState(false);
@@ -202,6 +203,7 @@ export function OpenSelectField({
         onChange={(event) => {
           setOwn(event.target.value === OWN);
           field.onChange(event.target.value === OWN ? '' : event.target.value);
+          onPick?.(event.target.value);
         }}
       >
         {!known && !own && <option value={field.value}>{field.value}</option>}

@@ -2,16 +2,17 @@ import { useEffect, useRef, type ReactNode } from 'react';
 import Button from 'react-bootstrap/Button';
 import { useFieldArray, useFormContext, useWatch } from 'react-hook-form';
 import type { ApiError } from '../../contract/error';
-import { BREW_KINDS, BREWERS, GRIND_WORDS, STYLES, type Grinder } from '../../core/brew';
+import { BREW_KINDS, BREWERS, GRIND_WORDS, STARTER_RECIPES, STYLES, type Grinder } from '../../core/brew';
 import { api } from '../api/api';
 import { useUnits } from '../api/useUnits';
 import { OpenSelectField, SelectField, TextField } from '../forms/fields';
+import { doubtOfDrink, useUntouched } from '../forms/drinks';
 import { TemperatureField, WeightField } from '../forms/MeasuredField';
 import { choices } from '../ui/choices';
 import { numberText, sentenceCase, weightText } from '../ui/format';
 import { Sheet } from '../forms/Sheet';
 import { typedNumber, typedWater } from '../forms/typed';
-import { recipeResolver, traitsOf, type RecipeForm, type RecipeValues } from './recipeForm';
+import { recipeResolver, traitsOf, typedRecipe, type RecipeForm, type RecipeValues } from './recipeForm';
 import { StageFields } from './StageFields';
 import { OwnedField } from '../forms/OwnedField';
 
@@ -30,8 +31,9 @@ const KIND_NAMES: Readonly<Record<string, string>> = { own: 'Another kind, poure
 
 /** Everything a recipe says. What does not belong to its kind is not asked. */
 export function RecipeSheet(props: Props) {
+  const units = useUnits();
   return (
-    <Sheet {...props} resolver={recipeResolver}>
+    <Sheet {...props} resolver={recipeResolver} doubtOf={(recipe) => doubtOfDrink(recipe, units, 'style')}>
       <div className="columns">
         <SettingFields />
         <StageFields />
@@ -205,9 +207,12 @@ function Ratio() {
   );
 }
 
-/** Choosing another kind of brewing brings its brewer and style with it. */
+const USUAL_FIELDS = ['doseG', 'waterG', 'waterC', 'iceG', 'shotS', 'pressureBar', 'steepHours'] as const;
+
+/** Choosing another kind of brewing brings its brewer and style with it, and what else is usual until it is typed. */
 function useKindTraits(kind: RecipeForm['kind']): void {
   const { setValue } = useFormContext<RecipeForm>();
+  const { bring, getValues } = useUntouched<RecipeForm>();
   const before = useRef(kind);
   useEffect(() => {
     if (before.current === kind) return;
@@ -216,5 +221,14 @@ function useKindTraits(kind: RecipeForm['kind']): void {
     if (!traits) return;
     setValue('brewer', traits.brewer, { shouldDirty: true });
     setValue('style', traits.style, { shouldDirty: true });
+    // What was kept before was typed once.
+    const starter = getValues('versionId') === '' && STARTER_RECIPES.find((one) => one.kind === kind);
+    if (!starter) return;
+    const usual = typedRecipe(starter);
+    for (const field of USUAL_FIELDS) bring(field, usual[field]);
+    bring('drain.fromS', usual.drain.fromS);
+    bring('drain.toS', usual.drain.toS);
+    // How fields are set does not change with what is set.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [kind, setValue]);
 }

@@ -7,6 +7,8 @@ export type Undo =
   | { kind: 'bag' | 'brew' | 'recipe' | 'live' | 'grinder' | 'nag' | 'picture' | 'sitting' | 'reference'; id: string }
   | { kind: 'seat'; id: string; sittingId: string }
   | { kind: 'write-up'; id: string }
+  /** Changes made at once. */
+  | { kind: 'changes'; id: string; ids: readonly string[] }
   /** A write-up as it stood before something took its place. */
   | { kind: 'version'; id: string; writeUpId: string }
   /** A word as it was; `forgotten` where it has to be added anew. */

@@ -5,6 +5,7 @@ import type { Settings } from '../../contract/settings';
 import { BREWERS } from '../../core/brew';
 import { api, SIGN_IN } from '../api/api';
 import { useSettingsChange } from '../api/useSettingsChange';
+import { OddDrinks } from '../domain/OddDrinks';
 import { NameForm } from '../forms/LineForm';
 import { sentenceCase } from '../ui/format';
 import { ProblemNote } from '../ui/ProblemNote';
@@ -31,6 +32,7 @@ export function StoreRoomPage() {
   return (
     <>
       <h1>Store room</h1>
+      <OddDrinks />
       <div className="form-sheet">
         <div className="columns">
           <div>

@@ -1,0 +1,64 @@
+import { IsNull, type EntityManager } from 'typeorm';
+import { brewInput } from '../../contract/brew';
+import { bagInput } from '../../contract/bag';
+import type { OddDrink } from '../../contract/oddDrinks';
+import { drinkDoubt, type BrewParameters, type Style } from '../../core/brew';
+import { withChangeSent } from '../changing';
+import { parse } from '../http';
+import { changeBag } from './bags';
+import { changeBrew } from './brews';
+import { BagEntity, BrewEntity, BrewParametersEntity } from './entities';
+import { recordChange, writtenBag, writtenBrew } from './history';
+import { ChangeEntity } from './keepingEntities';
+
+/** The drink the brewer makes, where a recipe says another. */
+function madeBy(parameters: BrewParameters): Style | null {
+  const doubt = drinkDoubt(parameters);
+  return doubt?.kind === 'style' ? doubt.style : null;
+}
+
+/** Brews and reference recipes that say another drink than their brewer makes, the latest first. */
+export async function loadOddDrinks(db: EntityManager): Promise<OddDrink[]> {
+  const alive = { deletedAt: IsNull() };
+  const bags = new Map((await db.find(BagEntity, { where: alive })).map(({ id, name }) => [id, name]));
+  const parameters = { id: true, bagId: true, style: true, brewer: true, doseG: true, waterG: true, waterC: true };
+  const brews = await db.find(BrewEntity, {
+    select: { ...parameters, brewedAt: true },
+    where: alive,
+    order: { brewedAt: 'DESC', id: 'ASC' },
+  });
+  const references = await db.find(BrewParametersEntity, { where: { isReference: true } });
+  const odd = (
+    subject: OddDrink['subject'],
+    id: string,
+    bagId: string,
+    brewedAt: string | null,
+    of: BrewParameters,
+  ) => {
+    const [makes, bagName] = [madeBy(of), bags.get(bagId)];
+    if (makes === null || bagName === undefined) return [];
+    return [{ subject, id, bagId, bagName, brewedAt, brewer: of.brewer, style: of.style, makes }];
+  };
+  return [
+    ...references.flatMap((one) => odd('bag', one.bagId, one.bagId, null, one)),
+    ...brews.flatMap((one) => odd('brew', one.id, one.bagId, one.brewedAt, one)),
+  ];
+}
+
+/** Makes each the drink its brewer makes; answers the changes, each of which can be taken back. */
+export async function correctOddDrinks(db: EntityManager, now: Date): Promise<string[]> {
+  const odd = await loadOddDrinks(db);
+  for (const { subject, id, style, makes } of odd)
+    await recordChange(db, { subject, id }, now, async () => {
+      if (subject === 'brew') {
+        const sent = { style: makes, was: { style } };
+        await changeBrew(db, id, parse(brewInput, withChangeSent(await writtenBrew(db, id), sent)), now);
+      } else {
+        const sent = { reference: { style: makes }, was: { reference: { style } } };
+        await changeBag(db, id, parse(bagInput, withChangeSent(await writtenBag(db, id), sent)));
+      }
+    });
+  const corrected = new Set(odd.map(({ id }) => id));
+  const changes = await db.findBy(ChangeEntity, { at: now.toISOString(), kind: 'changed' });
+  return changes.flatMap(({ id, subjectId }) => (corrected.has(subjectId) ? [id] : []));
+}
