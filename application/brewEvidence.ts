@@ -62,7 +62,7 @@ export function askingCup({ id, making, cup, ...brew }: Brew, verdict: CupCompan
 
 const STANDING_SAID: Readonly<Record<Progress, Standing>> = {
   'best yet': 'among the best',
-  'worse than before': 'below',
+  'a step down': 'below',
 };
 
 /** What advice rests on: the cup itself, and where it stands among the others of its bag. */

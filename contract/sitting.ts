@@ -146,6 +146,7 @@ export const sittingReading = z.strictObject({
   agreement: z
     .strictObject({
       tasters: z.number().int(),
+      brews: z.number().int(),
       w: z.number().nullable(),
       icc: z.strictObject({ icc: z.number(), lo: z.number(), hi: z.number() }).nullable(),
     })

@@ -190,6 +190,7 @@ test('a bag is written down completely, each thing once, and its taster gives a 
   await page.getByText('Why you bought it, and how it came').click();
   await page.getByLabel('Bought for').fill('To learn what height does.');
   await page.getByLabel('Sold again').selectOption('never again');
+  await page.getByText('Other dates, or no roast date on the label?').click();
   await page.getByLabel('Arrived on').fill(dateOf(9));
   await page.getByLabel('Divided into').fill('3');
   await page.getByText('How the beans look, and your bet').click();

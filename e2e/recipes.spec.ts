@@ -58,17 +58,22 @@ test('a shot is written with its yield, seconds and pressure, a steep with its h
   await expect(page.getByLabel('Brewer', { exact: true })).toHaveValue('espresso machine');
   await expect(page.getByText('A shot has no stages')).toBeVisible();
   await page.getByLabel('Name').fill('Short and dense');
+  await expect(page.getByLabel('Yield')).toHaveValue('40');
   await page.getByLabel('Yield').fill('30');
+  await expect(page.getByLabel('Length of the shot')).toHaveValue('29');
+  await page.getByLabel('Length of the shot').fill('');
   await page.getByRole('button', { name: 'Keep the recipe' }).click();
   await expect(page.getByText('A shot needs its seconds')).toBeVisible();
   await page.getByLabel('Length of the shot').fill('26');
   await page.getByLabel('Pressure').fill('9');
   await page.getByRole('button', { name: 'Keep the recipe' }).click();
-  await expect(page.getByText('17 g in, 30 g out, 1:1.8, 92 °C, 9 bar')).toBeVisible();
+  await expect(page.getByText('18 g in, 30 g out, 1:1.7, 93 °C, 9 bar')).toBeVisible();
 
   await page.goto(`${application.address}/recipes/new`);
   await page.getByLabel('Name').fill('Through the day');
   await page.getByLabel('Kind of brewing').selectOption('cold steep');
+  await expect(page.getByLabel('Steep')).toHaveValue('14');
+  await page.getByLabel('Steep').fill('');
   await page.getByRole('button', { name: 'Keep the recipe' }).click();
   await expect(page.getByText('A cold steep needs its hours')).toBeVisible();
   await page.getByLabel('Steep').fill('10');

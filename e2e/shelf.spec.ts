@@ -98,14 +98,14 @@ test('choosing a brew in the chart shows what it did', async ({ page, demo }) =>
     .getByRole('link', { name: /Kivu Terrace/ })
     .first()
     .click();
-  await page.getByRole('button', { name: 'Brew of day 17', exact: true }).focus();
+  await page.getByRole('button', { name: 'Brew of day 18', exact: true }).focus();
   await page.keyboard.press('Enter');
-  await expect(page.locator('.log > li.chosen')).toContainText('day 17');
+  await expect(page.locator('.log > li.chosen')).toContainText('day 18');
   await page.keyboard.press('Enter');
   await expect(page.locator('.log > li.chosen')).toHaveCount(0);
-  await page.getByRole('button', { name: 'Brew of day 17', exact: true }).locator('.as-scored').click();
+  await page.getByRole('button', { name: 'Brew of day 18', exact: true }).locator('.as-scored').click();
   await expect(page.locator('.log > li.chosen')).toContainText(
-    /Scored 8\.2; at the reference recipe that day it would have been about 8\.[3-9]/,
+    /Scored 8\.3; at the reference recipe that day it would have been about 8\.[3-9]/,
   );
   await page.getByText('The curve as a table').click();
   await expect(page.getByRole('row')).toHaveCount(92);

@@ -262,7 +262,7 @@ test.describe('on the command line', () => {
     const broken = info.outputPath('broken.csv');
     await writeFile(
       broken,
-      readFileSync('demo/notebooks/decimal-commas.csv', 'utf8').replace('15,0;240;93;18;2:35', 'viel;240;93;18;2:35'),
+      readFileSync('demo/notebooks/decimal-commas.csv', 'utf8').replace('16,5;264;93;18;2:35', 'viel;264;93;18;2:35'),
     );
     const refused = await keep(data, 'import', broken);
     expect(refused.code).toBe(1);

@@ -161,7 +161,7 @@ test('the label is held against the cup: found, kin or never; the roast, the res
     .getByRole('link', { name: /Kivu Terrace/ })
     .first()
     .click();
-  await expect(label).toContainText('Claimed light, looks medium light: a step darker.');
+  await expect(label).toContainText('Claimed light, and it looks so.');
   await expect(label).toContainText(/The roaster advises 14 days; the crest was found around day \d+/);
   await expect(label).toContainText(/You bet on 8\.0; at its best it stands at 8\.\d/);
   await expect(label).toContainText('Tea-like; sweet once it cools.');
@@ -183,7 +183,7 @@ test('levels stand as ridgelines over the days, notes below them, and the same a
   await page.locator('section', { has: picture }).getByText('The same as a table').click();
   const table = page.getByRole('region', { name: 'Levels and notes as a table' });
   await expect(table.getByRole('row', { name: /^Sweetness/ })).toContainText('rising');
-  await expect(table.getByRole('row', { name: /^Quince/ })).toContainText('days 9, 15, 17, 19 and 21');
+  await expect(table.getByRole('row', { name: /^Quince/ })).toContainText('days 8, 16, 18, 19, 20 and 21');
 });
 
 test('a household adds, hides and orders what levels are given for, and chooses the scale of new bags', async ({

@@ -60,7 +60,7 @@ describe('what advice on a cup rests on', () => {
       ...kept(n),
       cup: { ...kept(n).cup, progress },
     });
-    const brews = [said(1, 'worse than before'), said(2, 'best yet'), kept(3)];
+    const brews = [said(1, 'a step down'), said(2, 'best yet'), kept(3)];
     const around = company(brews, [84, 70, 76]);
     expect(brews.map((one) => asked(one, around).standing)).toEqual(['below', 'among the best', 'as usual']);
     // What was called the best yet is a liked cup, whatever its mark; its time counts for the band.

@@ -50,6 +50,7 @@ export { ageOn, crestInput, type BagRecord } from './record';
 export {
   daysAtBest,
   isExpectation,
+  isOfOneDay,
   isOnlyCompared,
   likelyDays,
   reportedDay,

@@ -70,16 +70,21 @@ export function isOnlyCompared({ marks, levels, comparisons }: Basis): boolean {
   return marks + levels === 0 && comparisons > 0;
 }
 
+/** Whether all of a bag's cups are of one day: they say how good it was, and of other days nothing. */
+export const isOfOneDay = ({ daysTried }: Pick<FitSummary, 'daysTried'>): boolean =>
+  daysTried !== null && daysTried.from === daysTried.to;
+
 /**
  * The one set of days a bag is spoken of by, wherever that is: with too few cups for a window the days it is expected
- * at its best; of a steady bag none.
+ * at its best. None of a steady bag, of one whose cups do not say yet, and of one that was drunk on one day.
  */
 export function daysAtBest(
-  fit: Pick<FitSummary, 'window' | 'peak' | 'fresh' | 'inWindow' | 'usable'>,
+  fit: Pick<FitSummary, 'window' | 'peak' | 'fresh' | 'inWindow' | 'usable' | 'daysTried'>,
   state: State,
 ): DaySpan | null {
-  if (state === 'steady') return null;
-  return isExpectation(fit) ? likelyDays(fit) : fit.window;
+  if (state === 'steady' || (state === 'spent' && isOfOneDay(fit))) return null;
+  if (isExpectation(fit)) return likelyDays(fit);
+  return state === 'too-early' ? null : fit.window;
 }
 
 /**

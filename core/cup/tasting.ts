@@ -91,7 +91,7 @@ export const SEATS = ['front', 'sides', 'back', 'roof', 'throat'] as const;
 export type Seat = (typeof SEATS)[number];
 
 /** A cup against those before it, in words that weigh more than a mark: where the bag is going. */
-export const PROGRESSES = ['best yet', 'worse than before'] as const;
+export const PROGRESSES = ['best yet', 'a step down'] as const;
 export type Progress = (typeof PROGRESSES)[number];
 
 /** What the liquor looks like: its colour, palest first, and how clear it is. */

@@ -13,7 +13,7 @@ export const EARLIER_NAMES: Readonly<Record<string, string>> = {
 /** Words of a list, by the field they stand in: each as it once was, and as it is now. */
 type Words = Readonly<Record<string, Readonly<Record<string, string>>>>;
 export const EARLIER_WORDS: Words = {
-  progress: { 'going backwards': 'worse than before' },
+  progress: { 'going backwards': 'a step down' },
   tastes: {
     ...{ sour: 'sharp', salty: 'briny', thin: 'weak', heavy: 'strong' },
     ...{ dry: 'astringent', chalky: 'powdery', medicinal: 'phenolic' },

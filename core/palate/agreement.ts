@@ -57,7 +57,7 @@ export interface IntraclassCorrelation {
  *     ICC = (MSR − MSE) / (MSR + (k − 1) MSE + k (MSC − MSE) / n)   for n cups and k raters
  *
  * Shrout and Fleiss, *Psychological Bulletin* 86 (1979) 420–428; interval: McGraw and Wong, *Psychological Methods* 1
- * (1996) 30–46, table 7. Null for fewer than two raters or cups, or where all marks are one.
+ * (1996) 30–46, table 7. Neither is said to lie lower than −1/(k − 1), the least k raters can have. Null for fewer than two raters or cups, or where all marks are one.
  */
 export function icc21(table: RatingTable, confidence = 0.8): IntraclassCorrelation | null {
   const k = table.length;
@@ -75,7 +75,8 @@ export function icc21(table: RatingTable, confidence = 0.8): IntraclassCorrelati
   const mse = residual / ((n - 1) * (k - 1));
   const total = msr + (k - 1) * mse + (k * (msc - mse)) / n;
   if (!(total > 0)) return null;
-  const icc = (msr - mse) / total;
+  const least = -1 / (k - 1);
+  const icc = Math.max(least, (msr - mse) / total);
   if (mse === 0 && msc === 0) return { icc, lo: icc, hi: icc };
   const a = (k * icc) / (n * (1 - icc));
   const b = 1 + (k * icc * (n - 1)) / (n * (1 - icc));
@@ -85,8 +86,8 @@ export function icc21(table: RatingTable, confidence = 0.8): IntraclassCorrelati
   const spread = k * msc + (k * n - k - n) * mse;
   return {
     icc,
-    lo: (n * (msr - fl * mse)) / (fl * spread + n * msr),
-    hi: (n * (fu * msr - mse)) / (spread + n * fu * msr),
+    lo: Math.max(least, (n * (msr - fl * mse)) / (fl * spread + n * msr)),
+    hi: Math.max(least, (n * (fu * msr - mse)) / (spread + n * fu * msr)),
   };
 }
 

@@ -1,3 +1,4 @@
+import { uniq } from 'es-toolkit';
 import { pairedDifference, icc21, kendallsW, type IntraclassCorrelation, type PairedDifference } from '../palate';
 import type { Compared } from '../cup/comparison';
 import { brewOfCup, oddCup, type PouredCup } from './kinds';
@@ -54,8 +55,11 @@ export interface SittingReading {
   tasters: number;
   cups: CupReading[];
   pairs: PairReading[];
-  /** How far the tasters agree; null where fewer than two marked or ordered all cups. */
-  agreement: { tasters: number; w: number | null; icc: IntraclassCorrelation | null } | null;
+  /**
+   * How far the tasters agree on the brews, cups of one being one; null where fewer than two tasters marked or ordered
+   * all cups.
+   */
+  agreement: { tasters: number; brews: number; w: number | null; icc: IntraclassCorrelation | null } | null;
   /** Of a triangle: how many named the odd cup, and how likely so many are by guessing. */
   triangle: { asked: number; right: number; chance: number } | null;
 }
@@ -161,16 +165,21 @@ function readPair(a: PouredCup, b: PouredCup, sheets: readonly TastersSheet[]): 
 }
 
 function agreementOf(cups: readonly PouredCup[], sheets: readonly TastersSheet[]): SittingReading['agreement'] {
+  const brews = uniq(cups.map(brewOfCup));
+  /** A taster's row by brew: what a hidden duplicate was given is its mean. */
+  const byBrew = (row: readonly number[]): number[] =>
+    brews.map((brew) => mean(row.filter((_, i) => cups[i] && brewOfCup(cups[i]) === brew)));
   const ranked = sheets.flatMap((sheet) => {
     const row = rankedBy(sheet, cups);
-    return row ? [row] : [];
+    return row ? [byBrew(row)] : [];
   });
   if (ranked.length < 2) return null;
   const marks = sheets.flatMap(({ scores }) => {
-    const row = cups.map(({ id }) => scores[id] ?? null);
-    return row.every((one) => one !== null) ? [row] : [];
+    const row = cups.flatMap(({ id }) => scores[id] ?? []);
+    return row.length === cups.length ? [byBrew(row)] : [];
   });
-  return { tasters: ranked.length, w: kendallsW(ranked), icc: marks.length < 2 ? null : icc21(marks) };
+  const icc = marks.length < 2 ? null : icc21(marks);
+  return { tasters: ranked.length, brews: brews.length, w: kendallsW(ranked), icc };
 }
 
 const mean = (values: readonly number[]): number => values.reduce((sum, one) => sum + one, 0) / values.length;

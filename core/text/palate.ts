@@ -145,7 +145,7 @@ export function levelApartText(
   return `${capitalised(name)}: ${higher} draws ${said(mean)} more than ${lower}${range}.`;
 }
 
-/** Who repeats more finely; empty where it is not known of both. */
+/** Who repeats more finely; empty where it is not known of both, or the figures are alike. */
 export function finerText(
   sds: readonly [Repeatability | null, Repeatability | null],
   [first, second]: readonly [string, string],
@@ -154,5 +154,6 @@ export function finerText(
   if (!a || !b) return '';
   const [finer, sd, coarser] = a.sd <= b.sd ? [first, a, b] : [second, b, a];
   const isSure = sd.hi < coarser.lo;
+  if (said(sd.sd, 2) === said(coarser.sd, 2)) return '';
   return `${finer} repeats more finely: ${said(sd.sd, 2)} against ${said(coarser.sd, 2)}${isSure ? '' : ', though that may be chance'}.`;
 }

@@ -51,15 +51,15 @@ const RULE_WORDS: Readonly<Record<Rule, string>> = {
   oneAtATime: 'one bag at a time',
 };
 
-/** What a plan gains over simple rules, in a sentence. */
+/** What a plan gains over simple rules, in a sentence; where it gains nothing over one, that one is not named. */
 export function againstRulesText(against: Partial<Record<Rule, number>>): string {
   const gains = RULES.flatMap((rule) => {
     const gained = against[rule];
     return gained === undefined ? [] : [{ rule, gained }];
   });
   if (gains.every(({ gained }) => gained < 0.1)) return 'No simple rule would be expected to do worse.';
-  const told = gains.map(
-    ({ rule, gained }) => `${gained < 0.1 ? 'no more' : `${points(gained)} more`} than ${RULE_WORDS[rule]}`,
+  const told = gains.flatMap(({ rule, gained }) =>
+    gained < 0.1 ? [] : [`${points(gained)} more than ${RULE_WORDS[rule]}`],
   );
   return `Expected, for each cup: ${told.slice(0, -1).join(', ')}${told.length > 1 ? ' and ' : ''}${told.at(-1) ?? ''}.`;
 }

@@ -61,18 +61,23 @@ export function waitingText(
   };
 }
 
-/** The one brew of the morning that is made for the knowledge. */
+/**
+ * The one brew of the morning that is made for the knowledge; and what is said of it beside a bag that is to be brewed
+ * anyway.
+ */
 export function mostInformativeAdvice(
   bag: ShelfBag,
   { changes, expectedInformation }: Proposal,
   units: Units,
-): BagAdvice {
+): BagAdvice & { also: string } {
   const cups = `${cupsText(bag.cupsLeft)} left`;
+  const told = informationText(expectedInformation);
   return {
+    also: changes.length === 0 ? `This cup ${told}.` : `To learn more, take ${recipeText(changes, units)}: it ${told}.`,
     bagId: bag.id,
     name: bag.name,
     headline: `Most telling today: ${bag.name}, ${recipeText(changes, units)}.`,
-    reason: `It ${informationText(expectedInformation)}, for ${weightText(bag.reference.doseG, units)}; ${cups}.`,
+    reason: `It ${told}, for ${weightText(bag.reference.doseG, units)}; ${cups}.`,
   };
 }
 

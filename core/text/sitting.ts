@@ -28,10 +28,19 @@ export function differenceText(scale: ScoringScale, points: number): string {
 }
 
 const signed = (value: number): string => String(roundTo(value, 2)).replace('-', '−');
+/** Agreement is said of so many tasters, or of so many different cups. *Assumption*. */
+const ENOUGH = { tasters: 3, brews: 6 } as const;
+
+/** Whether enough tasters, or enough cups, say how far the tasters agree. */
+export const isAgreementKnown = ({ tasters, brews }: NonNullable<SittingReading['agreement']>): boolean =>
+  tasters >= ENOUGH.tasters || brews >= ENOUGH.brews;
+
 /** How far the tasters agree, in words first; empty where there is nothing to say it by. */
 export function agreementText(agreement: SittingReading['agreement']): string {
   if (!agreement) return '';
-  const { tasters, w, icc } = agreement;
+  const { tasters, brews, w, icc } = agreement;
+  if (!isAgreementKnown(agreement))
+    return `With ${tasters} tasters and ${brews} cups, agreement can’t be measured yet.`;
   if (w === null) return 'Nobody told the cups apart.';
   const order =
     w >= 0.7 ? 'in much the same order' : w >= 0.4 ? 'in partly the same order' : 'in hardly the same order';
@@ -85,10 +94,15 @@ export function sittingHeadline(
 ): string {
   if (tasters === 0) return 'Nobody wrote anything.';
   const inOrder = rankedCups(cups);
-  const [first, second] = inOrder;
-  if (!first || !second || (first.mean === null && first.place === null)) return 'No cup was marked or put in order.';
-  const pair = pairs.find(({ a, b }) => (a === first.id && b === second.id) || (a === second.id && b === first.id));
-  if (pair?.isSameBrew) return `${nameOf(first.id)} came first, twice: it was the same brew.`;
+  const [first] = inOrder;
+  if (!first || inOrder.length < 2 || (first.mean === null && first.place === null))
+    return 'No cup was marked or put in order.';
+  const pairWith = (other: string): (typeof pairs)[number] | undefined =>
+    pairs.find(({ a, b }) => (a === first.id && b === other) || (a === other && b === first.id));
+  // Cups of one brew are one place.
+  const second = inOrder.find(({ id }) => id !== first.id && !pairWith(id)?.isSameBrew);
+  if (!second) return `All cups were one brew, ${nameOf(first.id)}.`;
+  const pair = pairWith(second.id);
   const interval = pair?.difference?.interval;
   const isSure = interval != null && (interval.lo > 0 || interval.hi < 0);
   const ahead = `${nameOf(first.id)} came first, ${nameOf(second.id)} ${ordinalWord(2)}`;

@@ -2,6 +2,7 @@ import {
   BESIDE_RECIPE,
   CONFOUNDED_SHARE,
   FRESH_SAID,
+  isOfOneDay,
   likelyDays,
   MIN_BREWS,
   NOTICEABLE,
@@ -195,8 +196,9 @@ function stateSentence({ fit, today, day, finished, units }: VerdictParts): stri
       return `Steady: from day ${Math.round(fit.daysTried?.from ?? 0)} to day ${Math.round(fit.daysTried?.to ?? 0)} you could hardly tell the cups apart${recipe}. Drink it when you like.`;
     case 'spent':
       if (!finished) return `Spent: it has fallen far below its best, which was ${span}.`;
-      return fit.usable === 0
-        ? 'Finished, and never marked: there is nothing to judge it by.'
+      if (fit.usable === 0) return 'Finished, and never marked: there is nothing to judge it by.';
+      return isOfOneDay(fit)
+        ? 'Finished. All its cups are of 1 day, so nobody knows its best days.'
         : `Finished. It was ${fit.usable < 3 ? 'perhaps' : 'probably'} at its best on ${span}${recipe}.`;
   }
 }

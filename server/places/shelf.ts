@@ -1,5 +1,5 @@
 import { setImmediate } from 'node:timers/promises';
-import { chunk, groupBy } from 'es-toolkit';
+import { chunk, groupBy, omit } from 'es-toolkit';
 import type { Bag } from '../../contract/bag';
 import { isOwnAddress } from '../../core/draft';
 import type { LiveBrew } from '../../contract/live';
@@ -18,7 +18,16 @@ import {
   type CaffeineBrew,
   type Drawn,
 } from '../../core/brew';
-import { ageOn, daysAtBest, proposals, reportedDay, isInformative, isOnlyCompared, stateOf } from '../../core/crest';
+import {
+  ageOn,
+  daysAtBest,
+  proposals,
+  reportedDay,
+  isInformative,
+  isOfOneDay,
+  isOnlyCompared,
+  stateOf,
+} from '../../core/crest';
 import { unitsOf } from '../../application/settings';
 import { leaveAlone, morningAdvice, mostInformativeAdvice, stateOnDay, type Units } from '../../core/text';
 import { judgedScale } from '../../core/cup';
@@ -88,15 +97,19 @@ export function shelfHandlers({ store, verdicts, planner }: Deps): Handlers<'she
     const onShelf = all.filter(({ lane }) => lane.judged !== 'not yet').map(({ bag }) => bag);
     const plan = planning && (await within(PATIENCE_MS, planning)) ? await planning : null;
     const { pick, telling, waitsFor } = morningOf(onShelf, plan, today, units);
+    // One bag, one message: what is to be brewed tells what it would teach, and is none to leave alone.
+    const most = await mostInformative(telling, shown, today, settings);
+    const isOne = most !== null && most.bagId === pick?.bagId;
+    const spokenOf = new Set([pick?.bagId, most?.bagId]);
     return {
       today,
       axis,
       lanes: all.map(({ lane }) => lane),
-      pick,
+      pick: isOne ? { ...pick, reason: `${pick.reason} ${most.also}` } : pick,
       waitsFor,
-      mostInformative: await mostInformative(telling, shown, today, settings),
+      mostInformative: isOne || most === null ? null : omit(most, ['also']),
       isPlanned: planning === null || plan !== null,
-      leaveAlone: bagsToLeave(onShelf).map((bag) => leaveAlone(bag, today)),
+      leaveAlone: bagsToLeave(onShelf.filter(({ id }) => !spokenOf.has(id))).map((bag) => leaveAlone(bag, today)),
       caffeine: caffeineOf(drunk, tasters, settings.caffeineGuideMg),
       unreadable,
       bench: bench.map(onBench),
@@ -112,7 +125,7 @@ export function shelfHandlers({ store, verdicts, planner }: Deps): Handlers<'she
     bags: readonly Bag[],
     today: string,
     settings: Settings,
-  ): Promise<Advice | null> => {
+  ): Promise<(Advice & { also: string }) | null> => {
     const shelfBag = mostInformativeBag(onShelf);
     const bag = bags.find((one) => one.id === shelfBag?.id);
     if (!shelfBag || !bag) return null;
@@ -280,7 +293,10 @@ function historyOf(bag: Bag, fit: FitForShelf, ticks: readonly BrewTick[]): Lane
   const { inWindow, usable, bagLikelihood, basis } = fit;
   return {
     atBest: inWindow.slice(0, HISTORY_DAYS + 1).map((p) => roundTo(p, 2)),
-    days: usable === 0 ? null : daysAtBest(fit, stateOf(fit, ageOn(bag, bag.finishedOn ?? ''), false).state),
+    days:
+      usable === 0 || isOfOneDay(fit)
+        ? null
+        : daysAtBest(fit, stateOf(fit, ageOn(bag, bag.finishedOn ?? ''), false).state),
     score: usable === 0 || isOnlyCompared(basis) ? null : roundTo(bagLikelihood.baseline.mean, 1),
     scale: judgedScale(bag.scoringScale, bag.weights),
     brewed: ticks.map(({ brewedAt }) => Math.floor(ageOn(bag, dateOfInstant(brewedAt)) + 1e-9)),

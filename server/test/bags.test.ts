@@ -147,6 +147,32 @@ describe('a bag', () => {
 });
 
 describe('the shelf', () => {
+  it('says one thing of a bag: not to brew it, to learn from it and to leave it alone at once', async () => {
+    const own = await new TestServer().start();
+    const id = await own.addBag({ name: 'Only One', roastedOn: '2026-02-20', roastLevel: 'very-light' });
+    const read = async (): Promise<Shelf> => own.ok('GET', `/shelf?today=${TODAY}`);
+    const saidOf = ({ pick, mostInformative, leaveAlone }: Shelf): number =>
+      [pick, mostInformative, ...leaveAlone].filter((one) => one?.bagId === id).length;
+    await expect.poll(async () => (await read()).isPlanned).toBe(true);
+    expect(saidOf(await read())).toBe(1);
+    for (const day of [23, 26]) await own.addBrew(id, { brewedAt: `2026-02-${day}T08:00:00Z` });
+    await expect.poll(async () => (await read()).lanes[0]?.judged).toBe('now');
+    expect(saidOf(await read())).toBe(1);
+    await own.end();
+  });
+
+  it('knows no best days of a finished bag that was drunk on one day', async () => {
+    const id = await server.addBag({ name: 'One evening', roastedOn: '2026-02-01' });
+    for (const hour of [18, 19, 20]) await server.addBrew(id, { brewedAt: `2026-02-20T${hour}:00:00Z` });
+    await server.ok('PATCH', `/bags/${id}`, { finishedOn: '2026-02-20' });
+    const lane = (await shelf('yes')).lanes.find((one) => one.id === id);
+    expect([lane?.window, lane?.verdict]).toEqual([
+      null,
+      'Finished. All its cups are of 1 day, so nobody knows its best days.',
+    ]);
+    expect((await page(id)).window).toBeNull();
+  });
+
   it('shows finished bags apart', async () => {
     const id = await server.addBag({ name: 'All gone', finishedOn: '2026-02-27' });
     expect((await shelf()).lanes.map((lane) => lane.id)).not.toContain(id);

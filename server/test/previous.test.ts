@@ -280,9 +280,9 @@ describe('a household that said some things in other words', () => {
     await before.destroy();
     const after = await databaseOf(file, 23);
     expect(await kept(after)).toEqual([
-      [{ progress: 'worse than before' }],
+      [{ progress: 'a step down' }],
       [{ tastes: '["briny","bitter","strong"]' }],
-      [{ before: '{"cup":{"progress":"worse than before"},"making":{"tastes":["sharp"]}}' }],
+      [{ before: '{"cup":{"progress":"a step down"},"making":{"tastes":["sharp"]}}' }],
     ]);
     await after.undoLastMigration();
     expect(await kept(after)).toEqual(asItWas);

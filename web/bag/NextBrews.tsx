@@ -17,7 +17,9 @@ export function NextBrews({ page: { bag, verdict, cupsLeft, settings } }: { page
   const mark = (score: number): string =>
     markText(verdict.scale, markOf(verdict.scale, Math.min(100, Math.max(0, score))));
   const better = inScale(verdict.scale, best.bestCup.expected - today.bestCup.expected);
-  const waits = best.inDays > 0 && best.bestCup.expected - today.bestCup.expected > 0.1 * verdict.sigma0;
+  // Before any cup the days are only those of its kind, and no difference between them is known.
+  const waits =
+    verdict.usable > 0 && best.inDays > 0 && best.bestCup.expected - today.bestCup.expected > 0.1 * verdict.sigma0;
   const tells = informationText(most.mostInformative.expectedInformation);
   const tellsToday = informationText(today.mostInformative.expectedInformation);
   const rules = sentenceCase(

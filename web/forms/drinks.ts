@@ -1,3 +1,4 @@
+import { isEqual } from 'es-toolkit';
 import { useRef } from 'react';
 import { get, useFormContext, type FieldValues, type Path, type PathValue } from 'react-hook-form';
 import { drinkDoubt, usualParameters, type BrewParameters } from '../../core/brew';
@@ -13,7 +14,7 @@ export function useUntouched<T extends FieldValues>() {
   const { defaultValues } = formState;
   const bring = (field: Path<T>, value: PathValue<T, Path<T>>): void => {
     const began: unknown = last.current.has(field) ? last.current.get(field) : get(defaultValues, field);
-    if (getValues(field) !== began) return;
+    if (!isEqual(getValues(field), began)) return;
     last.current.set(field, value);
     setValue(field, value);
   };

@@ -226,6 +226,7 @@ function useKindTraits(kind: RecipeForm['kind']): void {
     if (!starter) return;
     const usual = typedRecipe(starter);
     for (const field of USUAL_FIELDS) bring(field, usual[field]);
+    bring('stages', usual.stages);
     bring('drain.fromS', usual.drain.fromS);
     bring('drain.toS', usual.drain.toS);
     // How fields are set does not change with what is set.

@@ -34,6 +34,11 @@ describe('the days a bag is spoken of by', () => {
   it('are none of a steady bag, and none where no day is likely enough', () => {
     expect(daysAtBest(fit(), 'steady')).toBeNull();
     expect(daysAtBest(fit({ window: null }), 'climbing')).toBeNull();
+    // Where it is too early to say nothing is said.
+    expect(daysAtBest(fit(), 'too-early')).toBeNull();
+    // Nor of other days than the one on which all was drunk.
+    expect(daysAtBest(fit({ daysTried: { from: 9, to: 9 } }), 'spent')).toBeNull();
+    expect(daysAtBest(fit(), 'spent')).toEqual({ from: 15, to: 24 });
   });
 
   it('are the likeliest run for a bag that was best fresh, and the interval of the peak where nothing else is known', () => {

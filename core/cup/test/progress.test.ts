@@ -39,7 +39,7 @@ describe('words of progress as comparisons', () => {
   });
 
   it('hold a step down against the cup before it, whatever the order they come in', () => {
-    const cups = [cup('c', 3, { progress: 'worse than before' }), cup('a', 1), cup('b', 2)];
+    const cups = [cup('c', 3, { progress: 'a step down' }), cup('a', 1), cup('b', 2)];
     expect(comparisonsByProgress(cups)).toEqual(new Map([['c', [{ thanId: 'b', was: 'worse' }]]]));
   });
 

@@ -107,6 +107,21 @@ describe('ICC(2,1)', () => {
     expect(icc21([[5, 6]])).toBeNull();
   });
 
+  it('is never said to lie lower than so many raters can have it', () => {
+    const apart = icc21([
+      [8, 7, 6],
+      [6, 7.1, 8],
+    ]);
+    expect(apart?.lo).toBe(-1);
+    expect(apart?.icc).toBeGreaterThanOrEqual(-1);
+    const three = icc21([
+      [8, 7, 6],
+      [6, 7.5, 8],
+      [7, 8, 6.5],
+    ]);
+    expect(three?.lo).toBeGreaterThanOrEqual(-0.5);
+  });
+
   it('holds its own interval, and does not depend on the unit', () => {
     fc.assert(
       fc.property(tables, (table) => {

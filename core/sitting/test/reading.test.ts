@@ -89,4 +89,19 @@ describe('the sheets of a sitting', () => {
     );
     expect(readSitting(CUPS, []).agreement).toBeNull();
   });
+
+  it('agree on brews: what a hidden duplicate was given is one mark, the mean of both', () => {
+    const one = sheet('1', { scores: { a: 80, b: 60, a2: 70 } });
+    const other = sheet('2', { scores: { a: 90, b: 74, a2: 60 } });
+    const { agreement } = readSitting(CUPS, [one, other]);
+    expect(agreement).toMatchObject({ tasters: 2, brews: 2, w: 1 });
+    const asTwo = readSitting(
+      CUPS.filter(({ id }) => id !== 'a2'),
+      [
+        { ...one, scores: { a: 75, b: 60 } },
+        { ...other, scores: { a: 75, b: 74 } },
+      ],
+    );
+    expect(agreement?.icc).toEqual(asTwo.agreement?.icc);
+  });
 });

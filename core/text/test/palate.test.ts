@@ -31,6 +31,8 @@ describe('a palate in words', () => {
       'Mira repeats more finely: 0.31 against 0.5, though that may be chance.',
     );
     expect(finerText([null, loose], ['Mira', 'Tomas'])).toBe('');
+    // What prints alike is not told apart.
+    expect(finerText([firm, { ...loose, sd: 0.312 }], ['Mira', 'Tomas'])).toBe('');
   });
 
   it('says what is liked no more surely than the interval allows', () => {

@@ -74,6 +74,11 @@ describe('the morning in words', () => {
       name: 'b',
       headline: 'Most telling today: b, the reference recipe with the press.',
       reason: 'It would narrow down its best days by about 25 %, for 17 g; three cups left.',
+      also: 'To learn more, take the reference recipe with the press: it would narrow down its best days by about 25 %.',
     });
+    const asItIs = { changes: [], expected: 80, expectedInformation: 0.3 };
+    expect(mostInformativeAdvice(bag('b'), asItIs, METRIC).also).toBe(
+      'This cup would narrow down its best days by about 25 %.',
+    );
   });
 });

@@ -24,6 +24,18 @@ describe('a sitting in words', () => {
     expect(sittingHeadline({ cups: [cup('a', null), cup('b', null)], pairs: [], tasters: 1 }, nameOf)).toBe(
       'No cup was marked or put in order.',
     );
+    // A hidden duplicate is no second place.
+    const withTwin = [cup('a', 76), cup('a2', 75), cup('b', 70)];
+    const twins = [
+      { ...pair(1, { lo: -4, hi: 6 }, true), a: 'a', b: 'a2' },
+      { ...pair(6, { lo: 2, hi: 10 }), a: 'a', b: 'b' },
+    ];
+    expect(sittingHeadline({ cups: withTwin, pairs: twins, tasters: 3 }, nameOf)).toBe(
+      'Fog Gate came first, Salt Steps second, and surely so.',
+    );
+    expect(sittingHeadline({ cups: withTwin.slice(0, 2), pairs: twins, tasters: 3 }, nameOf)).toBe(
+      'All cups were one brew, Fog Gate.',
+    );
     expect(rankedCups([cup('a', null, 2), cup('b', null, 1)]).map(({ id }) => id)).toEqual(['b', 'a']);
   });
 
@@ -44,12 +56,16 @@ describe('a sitting in words', () => {
 
   it('puts agreement in words before its figures, and names their form', () => {
     expect(agreementText(null)).toBe('');
-    expect(agreementText({ tasters: 3, w: null, icc: null })).toBe('Nobody told the cups apart.');
-    expect(agreementText({ tasters: 3, w: 0.823, icc: { icc: 0.71, lo: 0.4, hi: 0.91 } })).toBe(
+    expect(agreementText({ tasters: 3, brews: 3, w: null, icc: null })).toBe('Nobody told the cups apart.');
+    expect(agreementText({ tasters: 3, brews: 3, w: 0.823, icc: { icc: 0.71, lo: 0.4, hi: 0.91 } })).toBe(
       'Three tasters put the cups in much the same order (Kendall’s W 0.82; 1 is one order, 0 none), and mark them alike (intraclass correlation, two-way, single marks, absolute agreement: 0.71; 8 in 10: 0.4 to 0.91).',
     );
-    expect(agreementText({ tasters: 2, w: 0.2, icc: null })).toMatch(
+    expect(agreementText({ tasters: 2, brews: 6, w: 0.2, icc: null })).toMatch(
       /^Two tasters put the cups in hardly the same order/,
+    );
+    // Two tasters and three cups agree or not by chance.
+    expect(agreementText({ tasters: 2, brews: 3, w: 0.75, icc: { icc: 0.4, lo: -1, hi: 0.95 } })).toBe(
+      'With 2 tasters and 3 cups, agreement can’t be measured yet.',
     );
   });
 

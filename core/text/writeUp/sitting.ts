@@ -1,5 +1,13 @@
 import type { Section } from '../../writeUp';
-import { pairText, rankedCups, SITTING_KIND_WORDS, sittingHeadline, triangleText, yardstickText } from '../sitting';
+import {
+  isAgreementKnown,
+  pairText,
+  rankedCups,
+  SITTING_KIND_WORDS,
+  sittingHeadline,
+  triangleText,
+  yardstickText,
+} from '../sitting';
 import { capitalised, countWord, ordinalWord } from '../words';
 import { quoted } from './days';
 import type { SittingFacts } from './facts';
@@ -55,7 +63,7 @@ export function namesOf({ cups }: Pick<SittingFacts, 'cups'>): (id: string) => s
 }
 
 function agreementSaid(agreement: SittingFacts['reading']['agreement']): string | null {
-  if (!agreement) return null;
+  if (!agreement || !isAgreementKnown(agreement)) return null;
   const { tasters, w, icc } = agreement;
   if (w === null) return 'Nobody told the cups apart.';
   const order = w >= 0.7 ? 'much the same order' : w >= 0.4 ? 'partly the same order' : 'hardly the same order';

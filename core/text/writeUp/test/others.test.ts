@@ -49,7 +49,6 @@ describe('a table', () => {
     const told = said(composeSitting(facts));
     expect(told).toMatchObject({
       'head.line': 'Several bags, one recipe: three cups side by side on 24 November 2026, tasted blind.',
-      'short.agreement': 'The two tasters put the cups in much the same order, and marked them somewhat alike.',
       'table.recipe': 'All by one recipe. Cone: 17 g of coffee to 272 g of water, 1 to 16, at 92 °C.',
       'table.declared.b': 'Low Barn: ground finer.',
       'cups.a': 'Hollow Ridge: 8.1 out of 10 on the mean of two.',
