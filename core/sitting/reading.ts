@@ -1,5 +1,12 @@
-import { uniq } from 'es-toolkit';
-import { pairedDifference, icc21, kendallsW, type IntraclassCorrelation, type PairedDifference } from '../palate';
+import { groupBy, uniq } from 'es-toolkit';
+import {
+  averageRanks,
+  pairedDifference,
+  icc21,
+  kendallsW,
+  type IntraclassCorrelation,
+  type PairedDifference,
+} from '../palate';
 import type { Compared } from '../cup/comparison';
 import { brewOfCup, oddCup, type PouredCup } from './kinds';
 import { triangleChance } from './triangle';
@@ -100,7 +107,7 @@ export function readSitting(cups: readonly PouredCup[], sheets: readonly Tasters
   const right = named.filter((sheet) => sheet.odd === odd).length;
   return {
     tasters: sheets.length,
-    cups: cups.map(({ id }) => readCup(id, sheets)),
+    cups: cups.map((cup) => readCup(cup, cups, sheets)),
     pairs: cups.flatMap((a, i) => cups.slice(i + 1).map((b) => readPair(a, b, sheets))),
     agreement: agreementOf(cups, sheets),
     triangle:
@@ -110,9 +117,23 @@ export function readSitting(cups: readonly PouredCup[], sheets: readonly Tasters
   };
 }
 
-function readCup(id: string, sheets: readonly TastersSheet[]): CupReading {
+/** The place of each brew in a taster's order, by its cups; cups of one brew are one place. */
+function brewPlaces(ranking: readonly (readonly string[])[], cups: readonly PouredCup[]): Map<string, number> {
+  const places = placesOf(ranking);
+  const ranked = Object.entries(groupBy(cups, brewOfCup)).flatMap(([brew, ofBrew]) => {
+    const theirs = ofBrew.flatMap(({ id }) => places.get(id) ?? []);
+    return theirs.length === 0 ? [] : [{ brew, at: mean(theirs) }];
+  });
+  const ranks = averageRanks(ranked.map(({ at }) => at));
+  return new Map(ranked.map(({ brew }, i) => [brew, ranks[i] ?? 0]));
+}
+
+function readCup(cup: PouredCup, cups: readonly PouredCup[], sheets: readonly TastersSheet[]): CupReading {
+  const { id } = cup;
   const scores = sheets.flatMap((sheet) => sheet.scores[id] ?? []).sort((a, b) => a - b);
-  const places = sheets.flatMap((sheet) => placesOf(sheet.ranking).get(id) ?? []);
+  const places = sheets.flatMap(({ ranking }) =>
+    ranking.some((group) => group.includes(id)) ? (brewPlaces(ranking, cups).get(brewOfCup(cup)) ?? []) : [],
+  );
   const found = new Map<string, string[]>();
   for (const { seat, words } of sheets)
     for (const word of new Set(words[id] ?? [])) found.set(word, [...(found.get(word) ?? []), seat]);

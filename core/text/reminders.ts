@@ -1,5 +1,6 @@
-import { groupBy } from 'es-toolkit';
+import { groupBy, maxBy } from 'es-toolkit';
 import { roundTo } from '../brew/units';
+import type { State } from '../crest';
 import { addDays, daysBetween, type PlainDate } from '../rest';
 import { inDaysText } from './words';
 
@@ -22,6 +23,7 @@ export interface DueToday {
   lanes: readonly {
     id: string;
     name: string;
+    state: State;
     cupsLeft: number;
     window: { from: PlainDate; to: PlainDate } | null;
     frozen: boolean;
@@ -36,14 +38,26 @@ const LAST_DAYS = 3;
 /** An order is spoken of so many days before its last one. */
 const ORDER_DAYS = 2;
 
-const weightOf = (steps: DueToday['freeze']): string =>
-  `${roundTo(
-    steps.reduce((sum, { grams }) => sum + grams, 0),
-    0,
-  )} g of ${steps[0]?.name ?? ''}`;
+const gramsOf = (steps: DueToday['freeze']): number => steps.reduce((sum, { grams }) => sum + grams, 0);
+const weightOf = (steps: DueToday['freeze']): string => `${roundTo(gramsOf(steps), 0)} g of ${steps[0]?.name ?? ''}`;
+
+/**
+ * Not the bag that is brewed today, none that hardly changes, and none at its crest whose cups its window still holds at
+ * one a day.
+ */
+function freezable({ today, pickId, lanes }: Pick<DueToday, 'today' | 'pickId' | 'lanes'>): (bagId: string) => boolean {
+  const kept = new Set(
+    lanes.flatMap(({ id, state, cupsLeft, window }) => {
+      const inTime = state === 'at-crest' && window !== null && daysBetween(today, window.to) + 1 >= cupsLeft;
+      return id === pickId || state === 'steady' || inTime ? [id] : [];
+    }),
+  );
+  return (bagId) => !kept.has(bagId);
+}
 
 /** What is due: steeps that are done, beans to freeze or thaw, last days to order, windows about to close. */
 export function remindersOf({ today, pickId, wanted, lanes, freeze, orders, steeps }: DueToday): Reminder[] {
+  const isWorthFreezing = freezable({ today, pickId, lanes });
   const done = steeps.map(({ id, bagName }) => ({
     key: `steep-${id}`,
     link: `The steep of ${bagName} is done`,
@@ -52,14 +66,15 @@ export function remindersOf({ today, pickId, wanted, lanes, freeze, orders, stee
   }));
   const toFreeze = Object.values(
     groupBy(
-      freeze.filter(({ from }) => from === today),
+      freeze.filter(({ from, bagId }) => from === today && isWorthFreezing(bagId)),
       ({ bagId }) => bagId,
     ),
   );
-  const freezing =
-    toFreeze.length === 0
-      ? []
-      : [{ key: 'freeze', link: 'Freeze today', rest: `: ${toFreeze.map(weightOf).join(', ')}.`, href: '/plan' }];
+  // One bag a day is offered: the one with most to keep.
+  const most = maxBy(toFreeze, gramsOf);
+  const freezing = most
+    ? [{ key: 'freeze', link: 'You could freeze', rest: ` ${weightOf(most)} today.`, href: '/plan' }]
+    : [];
   const ordering = orders.flatMap(({ id, name, orderBy }) =>
     orderBy !== null && orderBy <= addDays(today, ORDER_DAYS)
       ? [

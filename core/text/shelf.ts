@@ -99,6 +99,5 @@ function stock(bag: ShelfBag, today: PlainDate): string {
   if (bag.state === 'at-crest' && left > 0) {
     return `${cups[0]?.toUpperCase()}${cups.slice(1)}, ${left === 1 ? 'and its window closes today' : `and its window closes in ${left} days`}.`;
   }
-  if (bag.state === 'too-early') return `A cup today would tell more; ${cups}.`;
   return `${cups[0]?.toUpperCase()}${cups.slice(1)}.`;
 }

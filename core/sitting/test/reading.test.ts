@@ -32,7 +32,7 @@ describe('the sheets of a sitting', () => {
     ]);
     expect(tasters).toBe(3);
     expect(cups[0]).toEqual({
-      ...{ id: 'a', marked: 3, mean: 80, median: 80, place: 1.5 },
+      ...{ id: 'a', marked: 3, mean: 80, median: 80, place: 1 },
       shared: [{ word: 'quince', by: 2 }],
       lone: [
         { word: 'walnut', seat: '1' },
@@ -41,7 +41,7 @@ describe('the sheets of a sitting', () => {
       yardstick: { better: 1, like: 0, worse: 0 },
       levels: [{ attribute: 'body', median: 4, lowest: 3, highest: 5, by: 3 }],
     });
-    expect(cups[1]).toMatchObject({ marked: 2, mean: 62, median: 62, place: 3 });
+    expect(cups[1]).toMatchObject({ marked: 2, mean: 62, median: 62, place: 2 });
   });
 
   it('hold one cup against another by those who marked both, and know a brew again', () => {

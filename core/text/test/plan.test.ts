@@ -3,6 +3,7 @@ import { lastDosesText, startRuleText } from '../beans';
 import { priceText } from '../orders';
 import { againstRulesText, cupReasonText, planHeadline } from '../plan';
 import { remindersOf, type DueToday } from '../reminders';
+import type { State } from '../../crest';
 import { inDaysText } from '../words';
 
 const cup = { expected: 80, best: 84, learning: 1.25, restDay: 12, frozenOn: null };
@@ -57,13 +58,16 @@ describe('the plan in words', () => {
       pickId: 'picked',
       wanted: { steeps: true, lastGoodDays: true, orders: true, thaws: true },
       lanes: ['a', 'picked'].map((id) => ({
-        ...{ id, name: `Bag ${id}`, cupsLeft: 3, frozen: false },
+        ...{ id, name: `Bag ${id}`, state: 'fading' as const, cupsLeft: 3, frozen: false },
         window: { from: '2026-02-20', to: '2026-03-01' },
       })),
       freeze: [
         { bagId: 'a', name: 'Bag a', grams: 51, from: '2026-03-01', to: '2026-03-08' },
         { bagId: 'a', name: 'Bag a', grams: 34, from: '2026-03-01', to: '2026-03-15' },
         { bagId: 'b', name: 'Bag b', grams: 20, from: '2026-03-02', to: '2026-03-08' },
+        // One bag a day is enough, and the one to brew is not put away.
+        { bagId: 'c', name: 'Bag c', grams: 40, from: '2026-03-01', to: '2026-03-08' },
+        { bagId: 'picked', name: 'Bag picked', grams: 300, from: '2026-03-01', to: '2026-03-08' },
       ],
       orders: [
         { id: 'o', name: 'Winter Lot', orderBy: '2026-03-02' },
@@ -73,9 +77,24 @@ describe('the plan in words', () => {
     };
     expect(remindersOf(due).map(({ link, rest }) => link + rest)).toEqual([
       'The steep of Bag a is done: strain it, and keep it in the refrigerator.',
-      'Freeze today: 85 g of Bag a.',
+      'You could freeze 85 g of Bag a today.',
       'Order Winter Lot tomorrow at the latest.',
       'Today is the last good day of Bag a.',
+    ]);
+    const offered = (state: State, cupsLeft: number): boolean =>
+      remindersOf({
+        ...due,
+        freeze: due.freeze.filter(({ bagId }) => bagId === 'a'),
+        lanes: due.lanes.map((lane) => ({
+          ...lane,
+          state,
+          cupsLeft,
+          window: { from: '2026-02-20', to: '2026-03-04' },
+        })),
+      }).some(({ key }) => key === 'freeze');
+    // Four days are left of its window.
+    expect([offered('at-crest', 4), offered('at-crest', 5), offered('steady', 9), offered('climbing', 3)]).toEqual([
+      ...[false, true, false, true],
     ]);
     const none = { steeps: false, lastGoodDays: false, orders: false, thaws: false };
     expect(remindersOf({ ...due, wanted: none })).toEqual([]);
