@@ -27,7 +27,7 @@ import {
   trend,
   type Prominence,
 } from '../../core/cup';
-import { currentWord, labelAgainstCups, wordsOfCup, wordsOverDays, type Vocabulary } from '../../core/cup/words';
+import { labelAgainstCups, wordsOfCup, wordsOverDays, writtenName, type Vocabulary } from '../../core/cup/words';
 import { trackRecord, type ValueForPrice } from '../../core/palate';
 import { daysBetween, roastDate } from '../../core/rest';
 import type { BagFacts, CoffeeFacts, CrestFacts, CupFacts, LevelFacts, StandingFacts } from '../../core/text/writeUp';
@@ -122,7 +122,7 @@ function cupFacts(brew: Brew, bag: Bag, vocabulary: Vocabulary, taster: string |
   const { cup, id, restDay, recordedFrom } = brew;
   const found = [...cup.descriptors]
     .sort((a, b) => FOREMOST.indexOf(a.prominence) - FOREMOST.indexOf(b.prominence))
-    .map((one) => currentWord(vocabulary, one.id)?.name ?? one.typed);
+    .map((one) => writtenName(vocabulary, one));
   return {
     ...{ id, restDay, taster },
     score: judgedScore(cup, bag.weights),

@@ -23,6 +23,6 @@ export * from './sitting';
 export * from './slips';
 export * from './stateOnDay';
 export * from './units';
-export { effectChangeText, effectText } from './verdict';
+export { effectChangeText, effectText, isClear, settingText } from './verdict';
 export * from './value';
 export * from './words';

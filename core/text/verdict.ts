@@ -74,15 +74,18 @@ export function recipeClause(effects: readonly Effect[], sigma0: number, units: 
   return `; ${settingText(largest, units)} ${largest.mean < 0 ? 'hides it' : 'lifts it'} ${sizeWord(largest, sigma0)}`;
 }
 
+/** Whether an effect is worth a line of its own: by two cups or more, and probably not nothing. Editorial. */
+export const isClear = ({ helps, brews }: Pick<Effect, 'helps' | 'brews'>): boolean =>
+  brews > 1 && Math.max(helps, 1 - helps) >= 0.65;
+
 /**
- * What one setting did to the score, in words; of one cup with it, or while it could be nothing, no size is claimed.
+ * What one setting did to the score, in words; while it could be nothing, no size is claimed.
  */
 export function effectText(effect: Effect, sigma0: number, units: Units): string {
-  const { mean, helps, brews } = effect;
+  const { mean, helps } = effect;
   const name = settingText(effect, units);
   const sure = Math.max(helps, 1 - helps);
-  if (sure < 0.65) return `${name}: no difference to speak of yet`;
-  if (brews === 1) return `${name} may ${mean > 0 ? 'lift' : 'lower'} it; one cup says little`;
+  if (!isClear(effect)) return `${name}: no clear effect yet`;
   const [does, size, word] = [mean > 0 ? 'lifts' : 'lowers', sizeWord(effect, sigma0), likelihoodWord(sure)];
   return size === ''
     ? `${name} ${word} ${does} it; by how much cannot be said yet`

@@ -1,6 +1,6 @@
 import type { Cup } from '../../contract/cup';
 import { levelText, SLOT_IDS, slotName } from '../../core/cup';
-import { currentWord } from '../../core/cup/words';
+import { writtenName } from '../../core/cup/words';
 import { numberText } from '../ui/format';
 import { useVocabulary } from '../domain/useVocabulary';
 
@@ -15,7 +15,7 @@ export function CupWords({ cup }: { cup: Cup }) {
           {slotName(id) && <span className="at">{slotName(id)}: </span>}
           {cup.descriptors
             .filter(({ slot }) => slot === id)
-            .map((word) => said(currentWord(vocabulary, word.id)?.name ?? word.typed, word))
+            .map((word) => said(writtenName(vocabulary, word), word))
             .join(', ')}
         </li>
       ))}

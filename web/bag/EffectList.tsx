@@ -1,5 +1,6 @@
+import { partition } from 'es-toolkit';
 import type { Verdict } from '../../contract/verdict';
-import { cupsText, effectChangeText, effectText, intervalOf } from '../../core/text';
+import { cupsText, effectChangeText, effectText, intervalOf, isClear, settingText } from '../../core/text';
 import { api } from '../api/api';
 import { useUnits } from '../api/useUnits';
 import { inScale, numberText, sentenceCase } from '../ui/format';
@@ -16,6 +17,7 @@ export function EffectList({ verdict }: { verdict: Verdict }) {
   const signed = (points: number): string =>
     `${points > 0 ? '+' : '−'}${numberText(Math.abs(inScale(verdict.scale, points)), 2)}`;
   const effects = named.sort((a, b) => Math.abs(b.mean) - Math.abs(a.mean));
+  const [clear, unclear] = partition(effects, isClear);
   return (
     <section>
       <h2>What the recipe did</h2>
@@ -27,7 +29,7 @@ export function EffectList({ verdict }: { verdict: Verdict }) {
         </p>
       )}
       <ul className="effects">
-        {effects.map((effect) => (
+        {clear.map((effect) => (
           <li key={`${effect.factor} ${effect.setting}`}>
             {sentenceCase(
               [effectText(effect, verdict.sigma0, units), effectChangeText(effect, verdict.sigma0)]
@@ -41,6 +43,14 @@ export function EffectList({ verdict }: { verdict: Verdict }) {
           </li>
         ))}
       </ul>
+      {unclear.length > 0 && (
+        <details>
+          <summary>No clear effect ({unclear.length})</summary>
+          <p className="quiet small mb-0">
+            {unclear.map((effect) => `${settingText(effect, units)} (${cupsText(effect.brews)})`).join(', ')}.
+          </p>
+        </details>
+      )}
     </section>
   );
 }

@@ -5,7 +5,7 @@ import { useController, useFormContext } from 'react-hook-form';
 import type { Cup } from '../../contract/cup';
 import { WORD_MAX } from '../../contract/word';
 import { PROMINENCES, type SlotId } from '../../core/cup';
-import { notAgreed, spelling, wordSpelt, type Vocabulary } from '../../core/cup/words';
+import { isOtherName, notAgreed, spelling, wordSpelt, type Vocabulary } from '../../core/cup/words';
 import { knownByText } from '../../core/text';
 import { Help } from '../forms/fields';
 import { useVocabulary } from '../domain/useVocabulary';
@@ -106,7 +106,9 @@ export function ChipsField({ slot, label, help, className, before = null }: Prop
     keep({ prominence: next === undefined ? omit(prominence, [word]) : { ...prominence, [word]: next } });
   };
   const choose = (i: number): void => {
-    const word = suggestions[i]?.word.name ?? typing;
+    const suggested = suggestions[i]?.word;
+    // Another name of a word stays as it was typed: “cocoa” is wider than its powder.
+    const word = suggested && !isOtherName(suggested, typing) ? suggested.name : typing;
     // What was not agreed on stays under the fingers, and is said to be none of the list.
     if (notAgreed(vocabulary, agreed, [word.trim()]).length === 0) add(word);
   };

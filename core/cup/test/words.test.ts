@@ -11,8 +11,10 @@ import {
   suggester,
   TRAITS,
   vocabularyOf,
+  isOtherName,
   withNewWord,
   wordSpelt,
+  writtenName,
   type HouseholdWord,
 } from '../words';
 import { DESCRIPTIONS } from './descriptions';
@@ -54,6 +56,23 @@ describe('the vocabulary', () => {
       }),
       { numRuns: 40 },
     );
+  });
+
+  it('writes a word as it was typed where that is another name of it, until it is renamed or merged', () => {
+    const powder = wordSpelt(PLAIN, 'cocoa');
+    expect(powder?.name).toBe('cocoa powder');
+    const written = (typed: string, vocabulary = PLAIN): string =>
+      writtenName(vocabulary, { id: powder?.id ?? '', typed });
+    expect([written('cocoa'), written('Cacao'), written('Cocoa powder'), written('dusty')]).toEqual([
+      ...['cocoa', 'Cacao', 'cocoa powder', 'cocoa powder'],
+    ]);
+    expect(powder && isOtherName(powder, 'cocoa')).toBe(true);
+    expect(powder && isOtherName(powder, 'cocoa powder')).toBe(false);
+    const renamed = vocabularyOf([own(powder?.id ?? '', 'baking cocoa')]);
+    expect(written('cocoa', renamed)).toBe('baking cocoa');
+    const merged = vocabularyOf([own(powder?.id ?? '', 'cocoa powder', 'own'), own('own', 'dust')]);
+    expect(written('cocoa', merged)).toBe('dust');
+    expect(writtenName(PLAIN, { id: 'nobody', typed: 'attic' })).toBe('attic');
   });
 
   it('says of each note what it is like, what it is near to, and how to have it beside the cup', () => {

@@ -110,6 +110,20 @@ export function currentWord({ byId }: Vocabulary, id: string): Word | null {
   return word ?? null;
 }
 
+/** Whether what was typed is another name for a word: it may say more or less than the word's own, and stays. */
+export function isOtherName({ name, descriptor }: Word, typed: string): boolean {
+  const spelt = spelling(typed);
+  return spelt !== spelling(name) && (descriptor?.also.some((other) => spelling(other) === spelt) ?? false);
+}
+
+/** How a word of a cup is written: as it was typed where that is another name of it, else by its name of now. */
+export function writtenName(vocabulary: Vocabulary, { id, typed }: { id: string; typed: string }): string {
+  const word = currentWord(vocabulary, id);
+  // One that was merged or renamed is called so since.
+  const isAsItWas = word?.id === id && word.name === word.descriptor?.name;
+  return word === null || (isAsItWas && isOtherName(word, typed)) ? typed : word.name;
+}
+
 /** The word that has this spelling, in singular or plural and by any of its names, merged or not; null for none. */
 export function wordNamed({ bySpelling }: Vocabulary, typed: string): Word | null {
   const spelt = spelling(typed);

@@ -21,11 +21,7 @@ describe('the morning in words', () => {
       bag('x', { state: 'too-early' }),
       bag('x', { state: 'fading' }),
     ].map((one) => morningAdvice(one, TODAY, METRIC, AT_BEST).reason.replace('Verdict of x. ', ''));
-    expect(reasons).toEqual([
-      'One cup left, and its window closes today.',
-      'Eight cups left.',
-      'Eight cups left.',
-    ]);
+    expect(reasons).toEqual(['One cup left, and its window closes today.', 'Eight cups left.', 'Eight cups left.']);
   });
 
   it('says where the morning is not, or not only, what the states of the bags say', () => {

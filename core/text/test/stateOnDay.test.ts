@@ -4,7 +4,7 @@ import { compact } from '../../crest/compact';
 import { stateOnDay } from '../stateOnDay';
 import { likelyDays, stateOf } from '../../crest/state';
 import type { CrestBrew, CrestFit } from '../../crest/types';
-import { effectText, recipeClause, settingText } from '../verdict';
+import { effectText, isClear, recipeClause, settingText } from '../verdict';
 import { cupsText, daysText } from '../words';
 import { bagOf, brewOf, ridgeScore } from '../../crest/test/samples';
 import { METRIC } from '../units';
@@ -149,14 +149,14 @@ describe('the words', () => {
     expect(recipeClause([{ ...effect(-9, 0.01), factor: 'taster' }], 3.5, METRIC)).toBe('');
     // One cup with a setting is no ground for a word on its size.
     expect(recipeClause([{ ...effect(6, 0.99), brews: 1 }], 3.5, METRIC)).toBe('');
-    expect(effectText({ ...effect(6, 0.99), brews: 1 }, 3.5, METRIC)).toBe(
-      'the press may lift it; one cup says little',
-    );
+    expect(effectText({ ...effect(6, 0.99), brews: 1 }, 3.5, METRIC)).toBe('the press: no clear effect yet');
+    const clear = [effect(6, 0.65), { ...effect(6, 0.99), brews: 1 }, effect(1, 0.6), effect(-1, 0.3)].map(isClear);
+    expect(clear).toEqual([true, false, false, true]);
     expect(effectText(effect(-8, 0.01), 3.5, METRIC)).toBe('the press lowers it a lot, almost certainly');
     // A size that the interval does not allow is not said: +0.18 of ten points, give or take 0.31.
     expect(effectText({ ...effect(1.8, 0.72), sd: 3.1 }, 3.5, METRIC)).toBe(
       'the press probably lifts it; by how much cannot be said yet',
     );
-    expect(effectText(effect(1, 0.6), 3.5, METRIC)).toBe('the press: no difference to speak of yet');
+    expect(effectText(effect(1, 0.6), 3.5, METRIC)).toBe('the press: no clear effect yet');
   });
 });
