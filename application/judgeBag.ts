@@ -150,7 +150,7 @@ const REPORTED = [
 ] as const satisfies (keyof CrestFit & keyof Verdict)[];
 
 /** What of a household a verdict depends on: what it can brew with, and how it writes temperatures and weights. */
-type Household = Situation & Pick<Settings, 'temperatureUnit' | 'weightUnit'>;
+type Household = Situation & Pick<Settings, 'temperatureUnit' | 'weightUnit' | 'currency'>;
 
 /** A fit read on a day, with proposals from that day on for a household and a stock of beans. */
 export function verdictOn(fit: CrestFit, bag: Bag, today: string, household: Household): Verdict {

@@ -21,6 +21,10 @@ export function withChange(
 }
 
 /** How a household writes temperatures and weights. */
-export function unitsOf({ temperatureUnit, weightUnit }: Pick<Settings, 'temperatureUnit' | 'weightUnit'>): Units {
-  return { temperature: temperatureUnit, weight: weightUnit };
+export function unitsOf({
+  temperatureUnit,
+  weightUnit,
+  currency,
+}: Pick<Settings, 'temperatureUnit' | 'weightUnit' | 'currency'>): Units {
+  return { temperature: temperatureUnit, weight: weightUnit, currency };
 }

@@ -47,7 +47,7 @@ const { bagName: ____, ...liveFields } = liveBrew.shape;
 const NEWER_SETTINGS = [
   ...(['weightUnit', 'locale', 'weekStartsOn', 'kettles', 'filters', 'waters'] as const),
   ...(['caffeineGuideMg', 'showsCautions', 'keys', 'learnsShapes'] as const),
-  ...(['habits', 'variety', 'hasFreezer', 'freezerRate', 'goingRate', 'roasters', 'reminders'] as const),
+  ...(['habits', 'variety', 'hasFreezer', 'freezerRate', 'goingRate', 'currency', 'roasters', 'reminders'] as const),
 ] as const;
 
 /** The fields of a schema, each with a value where it is left out. */

@@ -109,6 +109,8 @@ export const settings = z.strictObject({
   freezerRate: quantity('The rate of the freezer', 0, 1),
   /** What 100 g of coffee usually costs; null: not known. */
   goingRate: quantity('The going rate', 0, 100_000).nullable(),
+  /** What prices are in, as the household writes it; empty: it has not said. */
+  currency: text('Currency', 8).trim(),
   roasters: z.array(roaster).max(100, 'A household can list 100 roasters at most').refine(haveOneName, {
     error: 'Two roasters have the same name',
   }),
@@ -143,6 +145,7 @@ export const FIRST_SETTINGS: Settings = {
   hasFreezer: false,
   freezerRate: REST_RATES.freezer,
   goingRate: null,
+  currency: '',
   roasters: [],
   reminders: { steeps: true, lastGoodDays: true, orders: true, thaws: true },
 };

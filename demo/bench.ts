@@ -29,6 +29,7 @@ const PLANNING = {
   habits: [{ tasterId: null, cups: [2, 2, 2, 2, 2, 2, 3], style: null, isDecaf: false }],
   hasFreezer: true,
   goingRate: 6.4,
+  currency: '€',
   roasters: [
     { name: 'Fernhill Roastery', roastsOn: [1], leadDays: 1, shippingDays: 2 },
     { name: 'Ninth Kettle', roastsOn: [0, 3], leadDays: 2, shippingDays: 3 },

@@ -158,7 +158,7 @@ test('bags are wished for and ordered, and the calendar is subscribed to', async
   await form.getByLabel('Price').fill('16');
   await form.getByRole('button', { name: 'Keep it' }).click();
   const orders = page.locator('#orders');
-  await expect(orders).toContainText(/Winter Lot.*Order .*6\.4 for 100 g/s);
+  await expect(orders).toContainText(/Winter Lot.*Order .*6\.40 for 100 g/s);
   await orders.getByRole('button', { name: 'Ordered today' }).click();
   await expect(orders).toContainText('On its way');
   await page.goto(unused.address);

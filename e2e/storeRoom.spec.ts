@@ -269,3 +269,15 @@ test.describe('on the command line', () => {
     expect(refused.said).toContain('row 4, Dosis (g): “viel” is not a weight');
   });
 });
+
+test('every price carries the currency of the household', async ({ page, unused }) => {
+  await page.goto(`${unused.address}/store-room`);
+  await page.getByLabel('Prices in').fill('kr');
+  await page.getByLabel('Prices in').press('Enter');
+  await openBag(page, unused, { name: 'Priced Hill', price: 20, weightG: 250 });
+  await expect(page.locator('.facts').first()).toContainText('1.36\u202fkr a cup, 8\u202fkr for 100 g');
+  await page.goto(`${unused.address}/bags/new`);
+  await page.getByText('Why you bought it, and how it came').click();
+  await expect(page.getByLabel('Price')).toBeVisible();
+  await expect(page.getByText('kr', { exact: true })).toBeVisible();
+});

@@ -1,6 +1,6 @@
-import { roundTo } from '../brew/units';
 import { daysBetween, type PlainDate } from '../rest';
 import type { OrderDates } from '../shelf/orders';
+import { moneyText, type Units } from './units';
 import { inDaysText } from './words';
 
 const days = (count: number): string => `${count} ${count === 1 ? 'day' : 'days'}`;
@@ -33,8 +33,8 @@ export const orderText = {
 };
 
 /** A price for 100 g, and against what 100 g usually cost where that is known. */
-export function priceText(per100G: number, goingRate: number | null): string {
-  const price = `${roundTo(per100G, 2)} for 100 g`;
+export function priceText(per100G: number, goingRate: number | null, units: Pick<Units, 'currency'>): string {
+  const price = `${moneyText(per100G, units)} for 100 g`;
   if (goingRate === null || goingRate === 0) return price;
   const percent = Math.round((per100G / goingRate - 1) * 100);
   if (percent === 0) return `${price}, the going rate`;

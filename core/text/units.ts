@@ -6,12 +6,19 @@ export type TemperatureUnit = (typeof TEMPERATURE_UNITS)[number];
 export const WEIGHT_UNITS = ['g', 'oz'] as const;
 export type WeightUnit = (typeof WEIGHT_UNITS)[number];
 
-/** How a household writes both. */
+/** How a household writes both, and what its prices are in: "€"; empty until it says. */
 export interface Units {
   temperature: TemperatureUnit;
   weight: WeightUnit;
+  currency: string;
 }
-export const METRIC: Units = { temperature: '°C', weight: 'g' };
+export const METRIC: Units = { temperature: '°C', weight: 'g', currency: '' };
+
+/** An amount of money: "14.50 €", "7 €". */
+export function moneyText(amount: number, { currency }: Pick<Units, 'currency'>): string {
+  const rounded = roundTo(amount, 2);
+  return `${Number.isInteger(rounded) ? rounded : rounded.toFixed(2)}${currency === '' ? '' : `\u202f${currency}`}`;
+}
 
 /** A number of °C as it is written, to `places` decimals. */
 export function temperatureIn({ temperature }: Units, waterC: number, places = 1): number {

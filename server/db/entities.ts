@@ -180,6 +180,7 @@ export interface HouseholdRow {
   hasFreezer: boolean;
   freezerRate: number;
   goingRate: number | null;
+  currency: string;
   roasters: Roaster[];
   reminders: Reminders;
 }
@@ -214,6 +215,7 @@ export const HouseholdEntity = new EntitySchema<HouseholdRow>({
     hasFreezer: { type: 'boolean' },
     freezerRate: real,
     goingRate: optionalReal,
+    currency: { ...text, default: '' },
     roasters: householdList,
     reminders: json,
   },

@@ -1,9 +1,9 @@
 import type { BagPage } from '../../contract/shelf';
 import { pricePer100G, pricePerCup } from '../../core/brew';
 import { isExpectation } from '../../core/crest';
-import { assumedRoastText, likelihoodWord, priceText, valueText } from '../../core/text';
+import { assumedRoastText, likelihoodWord, moneyText, priceText, valueText } from '../../core/text';
 import { api } from '../api/api';
-import { dateText, numberText, weightText } from '../ui/format';
+import { dateText, weightText } from '../ui/format';
 import { StateMark } from '../domain/StateMark';
 import { useUnits } from '../api/useUnits';
 
@@ -35,7 +35,7 @@ export function BagFacts({ page, today }: { page: BagPage; today: string }) {
       )}
       {perCup !== null && bag.price !== null && (
         <span>
-          {numberText(perCup, 2)} a cup, {priceText(pricePer100G(bag.price, bag.weightG), settings.goingRate)}
+          {moneyText(perCup, units)} a cup, {priceText(pricePer100G(bag.price, bag.weightG), settings.goingRate, units)}
         </span>
       )}
     </div>

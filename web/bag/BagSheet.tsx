@@ -69,6 +69,7 @@ const isWrittenOn = (form: BagForm, fields: readonly (keyof BagForm)[]): boolean
   fields.some((field) => form[field] !== '');
 
 function LabelFields({ initial }: { initial: BagForm }) {
+  const { currency } = useUnits();
   const { errors } = useFormState<BagForm>();
   const today = useToday();
   return (
@@ -126,7 +127,7 @@ function LabelFields({ initial }: { initial: BagForm }) {
             rows={2}
             help="Its story, or your reason; held against the end."
           />
-          <TextField name="price" label="Price" decimal />
+          <TextField name="price" label="Price" unit={currency} decimal />
           <SelectField name="soldAgain" label="Sold again" options={choices(SOLD_AGAIN, 'Not known')} />
           <TextField name="portions" label="Divided into" unit="portions" decimal />
         </div>

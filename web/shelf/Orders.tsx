@@ -5,6 +5,7 @@ import type { Order, OrderAdvice, OrderDraft } from '../../contract/order';
 import type { Settings, SettingsChange } from '../../contract/settings';
 import { PROCESSES, ROAST_LEVELS } from '../../core/crest';
 import { priceText } from '../../core/text';
+import { useUnits } from '../api/useUnits';
 import { api, problemOf } from '../api/api';
 import { useSayOutcome } from '../api/useSayOutcome';
 import { toastShown } from '../state/notices';
@@ -50,6 +51,7 @@ function OneOrder({
   goingRate: number | null;
 }) {
   const { id, ...fields } = order;
+  const units = useUnits();
   const [changeOrder] = api.useChangeOrderMutation();
   const [removeOrder] = api.useRemoveOrderMutation();
   const say = useSayOutcome();
@@ -68,7 +70,7 @@ function OneOrder({
           roastedOn !== null &&
           ` By ${dateText(orderBy, today)}, roasted ${dateText(roastedOn, today)}.`}
         {bestFrom !== null && orderBy === null && ` Expected at its best from ${dateText(bestFrom, today)}.`}
-        {pricePer100G !== null && ` ${priceText(pricePer100G, goingRate)}.`}
+        {pricePer100G !== null && ` ${priceText(pricePer100G, goingRate, units)}.`}
       </p>
       <div className="d-flex gap-2">
         {order.orderedOn === null ? (
@@ -96,6 +98,7 @@ function OneOrder({
 }
 
 function NewOrder({ done, roasters }: { done: () => void; roasters: readonly string[] }) {
+  const units = useUnits();
   const [addOrder] = api.useAddOrderMutation();
   const dispatch = useAppDispatch();
   const [typed, setTyped] = useState({
@@ -152,7 +155,7 @@ function NewOrder({ done, roasters }: { done: () => void; roasters: readonly str
       <Labelled label="Weight, g">
         <Form.Control inputMode="decimal" {...set('weightG')} />
       </Labelled>
-      <Labelled label="Price">
+      <Labelled label={units.currency === '' ? 'Price' : `Price, ${units.currency}`}>
         <Form.Control inputMode="decimal" {...set('price')} />
       </Labelled>
       <Labelled label="Roast">
@@ -203,6 +206,7 @@ function Choice({
 }
 
 function GoingRate({ rate, change }: { rate: number | null; change: (change: SettingsChange) => void }) {
+  const { currency } = useUnits();
   const [typed, setTyped] = useState<string | null>(null);
   const shown = typed ?? (rate === null ? '' : numberText(rate, 2));
   const number = shown.trim() === '' ? null : Number(shown.replace(',', '.'));
@@ -213,7 +217,7 @@ function GoingRate({ rate, change }: { rate: number | null; change: (change: Set
   };
   return (
     <Form.Group controlId="going-rate" className="mt-3">
-      <Form.Label>What 100 g usually cost</Form.Label>
+      <Form.Label>What 100 g usually cost{currency !== '' && `, ${currency}`}</Form.Label>
       <Form.Control
         className="dose"
         inputMode="decimal"

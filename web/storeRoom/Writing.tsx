@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { WEEKDAYS, type Settings, type SettingsChange, type Weekday } from '../../contract/settings';
 import { TEMPERATURE_UNITS, WEIGHT_UNITS, type TemperatureUnit, type WeightUnit } from '../../core/text';
@@ -11,6 +12,7 @@ const LOCALES = [
   ...['es-MX', 'it-IT', 'nl-NL', 'pt-PT', 'pt-BR', 'sv-SE', 'nb-NO', 'da-DK', 'fi-FI', 'pl-PL', 'cs-CZ', 'tr-TR'],
   ...['el-GR', 'ja-JP', 'ko-KR', 'zh-CN', 'zh-TW', 'id-ID', 'ar-EG', 'he-IL'],
 ];
+const COMMON_CURRENCIES = ['€', '£', '$', 'kr', 'CHF', 'zł', '¥'];
 const THEME_WORDS: Readonly<Record<Theme, string>> = { auto: 'As the machine', light: 'Light', dark: 'Dark' };
 
 const nameOf = (locale: string): string =>
@@ -68,6 +70,7 @@ export function Writing({ settings, change }: { settings: Settings; change: (cha
             ))}
           </Form.Select>
         </Form.Group>
+        <Currency currency={settings.currency} change={change} />
         <Form.Group controlId="theme">
           <Form.Label>Light or dark</Form.Label>
           <Form.Select value={theme} onChange={({ target }) => dispatch(themeChosen(target.value as Theme))}>
@@ -98,5 +101,34 @@ export function Writing({ settings, change }: { settings: Settings; change: (cha
         Everything is kept in °C and grams; this changes what is shown and typed. Light or dark is this browser’s own.
       </p>
     </fieldset>
+  );
+}
+
+/** What every price is written with. */
+function Currency({ currency, change }: { currency: string; change: (change: SettingsChange) => void }) {
+  const [typed, setTyped] = useState(currency);
+  const keep = (): void => {
+    const next = typed.trim().slice(0, 8);
+    if (next !== currency) change({ currency: next, was: { currency } });
+  };
+  return (
+    <Form.Group controlId="currency">
+      <Form.Label>Prices in</Form.Label>
+      <Form.Control
+        value={typed}
+        maxLength={8}
+        list="currencies"
+        autoComplete="off"
+        placeholder="€, kr, CHF …"
+        onChange={({ target }) => setTyped(target.value)}
+        onBlur={keep}
+        onKeyDown={({ key }) => key === 'Enter' && keep()}
+      />
+      <datalist id="currencies">
+        {COMMON_CURRENCIES.map((one) => (
+          <option key={one} value={one} />
+        ))}
+      </datalist>
+    </Form.Group>
   );
 }

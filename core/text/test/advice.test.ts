@@ -253,9 +253,9 @@ describe('advice', () => {
   });
 
   it('is said in the unit of the household', () => {
-    expect(
-      adviceText(adviseChange(evidence({ tastes: ['bitter'] })), { temperature: '°F', weight: 'g' }).headline,
-    ).toBe('Next time: water 4 °F cooler, 194 °F.');
+    expect(adviceText(adviseChange(evidence({ tastes: ['bitter'] })), { ...METRIC, temperature: '°F' }).headline).toBe(
+      'Next time: water 4 °F cooler, 194 °F.',
+    );
   });
 
   it('never changes more than one thing, nor against its own signs, nor a cup that was liked', () => {

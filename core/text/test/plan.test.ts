@@ -4,6 +4,7 @@ import { priceText } from '../orders';
 import { againstRulesText, cupReasonText, planHeadline } from '../plan';
 import { remindersOf, type DueToday } from '../reminders';
 import type { State } from '../../crest';
+import { METRIC } from '../units';
 import { inDaysText } from '../words';
 
 const cup = { expected: 80, best: 84, learning: 1.25, restDay: 12, frozenOn: null };
@@ -34,11 +35,13 @@ describe('the plan in words', () => {
   });
 
   it('says what 100 g cost, and against the going rate', () => {
-    expect([priceText(6.4, null), priceText(6.4, 6.4), priceText(8, 6.4), priceText(5.6, 6.4)]).toEqual([
-      '6.4 for 100 g',
-      '6.4 for 100 g, the going rate',
-      '8 for 100 g, 25 % above the going rate',
-      '5.6 for 100 g, 13 % below the going rate',
+    const said = [null, 6.4].map((rate) => priceText(6.4, rate, METRIC));
+    const inKroner = [8, 5.6].map((per100G) => priceText(per100G, 6.4, { currency: 'kr' }));
+    expect([...said, ...inKroner]).toEqual([
+      '6.40 for 100 g',
+      '6.40 for 100 g, the going rate',
+      '8\u202fkr for 100 g, 25 % above the going rate',
+      '5.60\u202fkr for 100 g, 13 % below the going rate',
     ]);
   });
 

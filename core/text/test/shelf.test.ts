@@ -58,7 +58,7 @@ describe('the morning in words', () => {
 
   it('writes a recipe on one line, in the household’s unit', () => {
     expect(parametersLine({ ...reference, waterC: null, doseG: 18.25 }, METRIC)).toBe('cone, 18.3 g to 272 g');
-    expect(parametersLine(reference, { temperature: '°F', weight: 'g' })).toBe('cone, 17 g to 272 g at 198 °F');
+    expect(parametersLine(reference, { ...METRIC, temperature: '°F' })).toBe('cone, 17 g to 272 g at 198 °F');
   });
 
   it('says the most telling brew with its recipe, what it is worth and its price', () => {

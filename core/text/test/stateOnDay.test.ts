@@ -113,7 +113,7 @@ describe('the words', () => {
       'soft water',
       'Mira',
     ]);
-    expect(settingText({ factor: 'waterC', setting: '90.5 °C' }, { temperature: '°F', weight: 'g' })).toBe(
+    expect(settingText({ factor: 'waterC', setting: '90.5 °C' }, { ...METRIC, temperature: '°F' })).toBe(
       'water at 195 °F',
     );
   });

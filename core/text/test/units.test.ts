@@ -5,6 +5,7 @@ import {
   gramsOf,
   inUnits,
   METRIC,
+  moneyText,
   temperatureIn,
   temperatureText,
   warmerByText,
@@ -65,5 +66,10 @@ describe('weights', () => {
     const text = 'Pour to 180 g at 92 °C, 4 g/s, 3 grinds; the scale shows 45.5 g.';
     expect(inUnits(OUNCES, text)).toBe('Pour to 6.35 oz at 92 °C, 4 g/s, 3 grinds; the scale shows 1.6 oz.');
     expect(inUnits({ ...FAHRENHEIT, weight: 'oz' }, text)).toContain('6.35 oz at 198 °F');
+  });
+
+  it('writes money with the household’s currency, and without one until there is one', () => {
+    expect([7, 14.5, 6.404].map((amount) => moneyText(amount, METRIC))).toEqual(['7', '14.50', '6.40']);
+    expect(moneyText(14.5, { currency: '€' })).toBe('14.50\u202f€');
   });
 });

@@ -1,6 +1,8 @@
 import type { Section } from '../../writeUp';
 import { cdf } from '../../crest/normal';
+import { pricePer100G } from '../../brew';
 import { differenceText } from '../sitting';
+import { moneyText } from '../units';
 import { capitalised, countWord, intervalOf, likelihoodWord } from '../words';
 import { coffeeLine } from './bag';
 import { CAPTION_KEY, hasCurve, markSentence, whenSentence } from './crest';
@@ -178,8 +180,8 @@ function notePassages(bags: readonly BagFacts[]): Passages {
 }
 
 function worthPassages(bags: readonly BagFacts[]): Passages {
-  const priced = bags.flatMap(({ coffee }) =>
-    coffee.price ? [{ name: coffee.name, per100: (100 * coffee.price) / coffee.weightG }] : [],
+  const priced = bags.flatMap(({ coffee, units }) =>
+    coffee.price ? [{ name: coffee.name, per100: pricePer100G(coffee.price, coffee.weightG), units }] : [],
   );
   const [cheap, dear] = [...priced].sort((a, b) => a.per100 - b.per100);
   return [
@@ -188,7 +190,7 @@ function worthPassages(bags: readonly BagFacts[]): Passages {
       cheap !== undefined &&
         dear !== undefined &&
         priced.length === 2 &&
-        `For 100 g ${cheap.name} cost ${cheap.per100.toFixed(2)} and ${dear.name} ${dear.per100.toFixed(2)}.`,
+        `For 100 g ${cheap.name} cost ${moneyText(cheap.per100, cheap.units)} and ${dear.name} ${moneyText(dear.per100, dear.units)}.`,
       { needs: 'price' },
     ),
     ...bags.map((bag, i) => passage(`worth.again.${i}`, buyAgainText(bag)?.replace(/\bit\b/, bag.coffee.name) ?? null)),

@@ -54,9 +54,6 @@ const LONG_DATE = new Intl.DateTimeFormat('en-GB', { dateStyle: 'long', timeZone
 /** A plain date in English: "4 September 2026". */
 export const dateSaid = (date: PlainDate): string => LONG_DATE.format(new Date(`${date}T12:00:00Z`));
 
-/** An amount of money: "15", "14.50". */
-export const moneySaid = (amount: number): string => (Number.isInteger(amount) ? String(amount) : amount.toFixed(2));
-
 /** "medium-light" is "medium light". */
 export const plainWords = (code: string): string => code.replaceAll('-', ' ');
 

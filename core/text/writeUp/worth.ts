@@ -3,7 +3,8 @@ import type { Section } from '../../writeUp';
 import { standingText } from '../palate';
 import { capitalised, countWord, ordinalWord } from '../words';
 import type { BagFacts, StandingFacts } from './facts';
-import { listed, moneySaid, passage, plainWords, section, sentence, voice } from './saying';
+import { moneyText } from '../units';
+import { listed, passage, plainWords, section, sentence, voice } from './saying';
 
 /** What it costs and gives for that, how it stands, and whether it would be bought again. */
 export function worthSection(facts: BagFacts): Section[] {
@@ -34,12 +35,13 @@ export function worthSection(facts: BagFacts): Section[] {
 /** Whether it would be bought again; null where nobody said. */
 export function buyAgainText(facts: BagFacts): string | null {
   const { price, weightG } = facts.coffee;
+  const money = (amount: number): string => moneyText(amount, facts.units);
   const we = capitalised(voice(facts).we);
   switch (facts.buyAgain) {
     case 'yes':
       return `${we} would buy it again.`;
     case 'at this price':
-      return `${we} would buy it again at its price${price === null ? '' : `, ${moneySaid(price)} for ${weightG} g`}.`;
+      return `${we} would buy it again at its price${price === null ? '' : `, ${money(price)} for ${weightG} g`}.`;
     case 'another season':
       return `${we} would buy it again in another season.`;
     case 'no':
@@ -49,10 +51,11 @@ export function buyAgainText(facts: BagFacts): string | null {
   }
 }
 
-function priceText({ coffee: { price, weightG }, recipe }: BagFacts): string | null {
+function priceText({ coffee: { price, weightG }, recipe, units }: BagFacts): string | null {
   if (price === null || price === 0) return null;
-  const per100 = weightG === 100 ? '' : `${moneySaid(roundTo(pricePer100G(price, weightG), 2))} for 100 g, `;
-  return `It cost ${moneySaid(price)} for ${weightG} g: ${per100}${moneySaid(roundTo(pricePerCup(price, weightG, recipe.doseG), 2))} a cup.`;
+  const money = (amount: number): string => moneyText(amount, units);
+  const per100 = weightG === 100 ? '' : `${money(pricePer100G(price, weightG))} for 100 g, `;
+  return `It cost ${money(price)} for ${weightG} g: ${per100}${money(pricePerCup(price, weightG, recipe.doseG))} a cup.`;
 }
 
 function valueSaid({ above: { mean, lo, hi }, place, of }: NonNullable<BagFacts['value']>, our: string): string {

@@ -21,6 +21,7 @@ import { IndicesAndFolder1700000000020 } from './20-indicesAndFolder';
 import { MeantScore1700000000021 } from './21-meantScore';
 import { AnyDateWillDo1700000000022 } from './22-anyDateWillDo';
 import { WordsOfTheCup1700000000023 } from './23-wordsOfTheCup';
+import { Currency1700000000024 } from './24-currency';
 
 /** In the order in which they run. */
 export const MIGRATIONS = [
@@ -47,4 +48,5 @@ export const MIGRATIONS = [
   MeantScore1700000000021,
   AnyDateWillDo1700000000022,
   WordsOfTheCup1700000000023,
+  Currency1700000000024,
 ];

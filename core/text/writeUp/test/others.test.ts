@@ -190,7 +190,10 @@ describe('a recipe card', () => {
     const settings = omit(recipe, ['grinderId', 'grinderSetting', 'otherGrinds', 'grindsElsewhere', 'why']);
     const written = { ...settings, grinds: [{ grinder: 'Hand grinder', setting: 18.5 }] };
     expect(cardSettings(written, METRIC)).toContainEqual(['Hand grinder', '18.5']);
-    expect(cardSettings(written, { temperature: '°F', weight: 'oz' })).toContainEqual(['Coffee', '0.6 oz']);
+    expect(cardSettings(written, { temperature: '°F', weight: 'oz', currency: '' })).toContainEqual([
+      'Coffee',
+      '0.6 oz',
+    ]);
     const stages = cardStages(written, METRIC);
     expect(stages[0]?.at).toBe('0:00');
     expect(stages.length).toBeGreaterThanOrEqual(settings.stages.length);
