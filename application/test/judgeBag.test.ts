@@ -52,6 +52,18 @@ describe('what the engine is given of a log', () => {
     expect(fitInput(BAG, [second, first], null).brews[0]?.comparisons).toEqual([than]);
   });
 
+  it('is told how far an assumed roast date may be off, and how much gas each brew let go', () => {
+    const undated = { ...BAG, roastedOn: null, arrivedOn: '2026-02-12' };
+    const brews = [logged(1, 20, { making: { recipeVersionId: null, vigour: 'faint' } }), logged(2, 22)];
+    const input = fitInput(undated, brews, null);
+    expect(input.ageSdDays).toBeGreaterThan(10);
+    expect(input.brews.map(({ age, vigour }) => [age, vigour])).toEqual([
+      [20, 'faint'],
+      [22, null],
+    ]);
+    expect(fitInput(BAG, brews, null).ageSdDays).toBe(0);
+  });
+
   it('compares no faulted cup and no other drink by a word', () => {
     const brews = [
       logged(1, 5, { fault: 'spill' }),

@@ -72,6 +72,10 @@ describe('the bag file', () => {
   it('counts freezer stays and works an age back from a best-before', () => {
     expect(judge(file({}, { spells: [{ place: 'freezer', from: '2026-02-11', to: '2026-02-21' }] })).restDay).toBe(12);
     expect(judge(file({}, { roastedOn: null, bestBefore: '2027-02-02' })).restDay).toBe(22);
+    const arrived = judge(file({}, { roastedOn: null, arrivedOn: '2026-02-13' }));
+    expect(arrived.restDay).toBe(22);
+    // The same days, less sure of.
+    expect(arrived.peak).not.toEqual(judge(file()).peak);
   });
 
   it.each([

@@ -20,15 +20,29 @@ export const EARLIER_WORDS: Words = {
   },
 };
 
+/** Nothing that is written by the application lies deeper; what does is left as it is. */
+const DEEPEST = 60;
+
 /** A value with the words in some of its fields renamed, however deep; in a form kept as text within it as well. */
-export function renamedWords(value: unknown, words: Words, field = ''): unknown {
-  if (Array.isArray(value)) return value.map((one) => renamedWords(one, words, field));
+export function renamedWords(value: unknown, words: Words, field = '', depth = 0): unknown {
+  if (depth > DEEPEST) return value;
+  const inside = (one: unknown, key: string): unknown => renamedWords(one, words, key, depth + 1);
+  if (Array.isArray(value)) return value.map((one) => inside(one, field));
   if (typeof value === 'string') {
-    const isForm = (field === 'basis' || field === 'typed') && value.startsWith('{');
-    return isForm ? JSON.stringify(renamedWords(JSON.parse(value), words)) : wordNow(words[field] ?? {}, value);
+    const isForm = field === 'basis' || field === 'typed';
+    return isForm ? renamedInText(value, words, '', depth + 1) : wordNow(words[field] ?? {}, value);
   }
   if (!isRecord(value)) return value;
-  return Object.fromEntries(Object.entries(value).map(([key, one]) => [key, renamedWords(one, words, key)]));
+  return Object.fromEntries(Object.entries(value).map(([key, one]) => [key, inside(one, key)]));
+}
+
+/** The same of JSON kept as text; what is none is left as it is. */
+export function renamedInText(json: string, words: Words, field = '', depth = 0): string {
+  try {
+    return JSON.stringify(renamedWords(JSON.parse(json), words, field, depth));
+  } catch {
+    return json;
+  }
 }
 
 const wordNow = (words: Readonly<Record<string, string>>, word: string): string =>

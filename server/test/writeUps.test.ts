@@ -168,6 +168,12 @@ describe('a write-up', () => {
     expect(textOf(written, 'short.scales')).toBe(
       'North Bank and South Bank are scored in different ways. Too few cups are scored in both to compare their marks.',
     );
+    // Two of one scale are compared on it, whatever it is on another.
+    const third = await server.addBag({ name: 'East Bank', roastedOn: ROASTED, scoringScale: 'stars' });
+    for (const day of [6, 9, 12]) await mark(third, day, 4.5, { scoringScale: 'stars' });
+    const stars = await read(await write('comparison', { bagIds: [other, third] }));
+    expect(textOf(stars, 'short.pair.0.1')).toMatch(/East Bank/);
+    expect(textOf(stars, 'short.scales')).toBeUndefined();
   });
 
   it('of two bags holds them against each other, and of one, of none or of what is not there is refused', async () => {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { presentForm } from '../earlierForms';
+import { EARLIER_WORDS, presentForm, renamedWords } from '../earlierForms';
 
 describe('a form that was typed into an earlier version', () => {
   it('has every field under the name it has now, also in what it was written over', () => {
@@ -33,6 +33,10 @@ describe('a form that was typed into an earlier version', () => {
     const now = typed('a step down', 'briny');
     expect(presentForm({ ...before, basis: JSON.stringify(before) })).toEqual({ ...now, basis: JSON.stringify(now) });
     expect(presentForm(typed('best yet', 'constructor'))).toEqual(typed('best yet', 'constructor'));
+    // What is no form, or lies deeper than any, is left as it is.
+    for (const basis of ['{ broken', 'null', '']) expect(renamedWords({ basis }, EARLIER_WORDS)).toEqual({ basis });
+    const deep = JSON.parse(`${'['.repeat(20_000)}"x"${']'.repeat(20_000)}`) as unknown;
+    expect(renamedWords(deep, EARLIER_WORDS)).toBeDefined();
   });
 
   it('keeps the ten parts of a sum as the sheet it was marked by', () => {

@@ -17,6 +17,8 @@ describe('what a brewer is usually used with', () => {
   it('is what the household does, the first of it', () => {
     const known = [CONE, { ...SHOT, doseG: 18.5 }, { ...SHOT, doseG: 20 }];
     expect(usualParameters('espresso machine', known)?.doseG).toBe(18.5);
+    const iced = { ...CONE, kind: 'iced' as const, waterG: 180, style: 'cold' as const };
+    expect(usualParameters('cone', [iced])).toMatchObject({ style: 'filter', waterG: 272 });
   });
 });
 

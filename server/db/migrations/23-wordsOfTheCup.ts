@@ -1,6 +1,6 @@
 import { invert, mapValues } from 'es-toolkit';
 import type { MigrationInterface, QueryRunner } from 'typeorm';
-import { EARLIER_WORDS, renamedWords } from '../../../core/draft';
+import { EARLIER_WORDS, renamedInText } from '../../../core/draft';
 
 /** Where words of a list are kept as JSON, and the field they are then of. */
 const KEPT_IN = [
@@ -30,7 +30,7 @@ async function rename(db: QueryRunner, words: typeof EARLIER_WORDS): Promise<voi
       `SELECT rowid, "${column}" AS json FROM "${table}" WHERE "${column}" IS NOT NULL AND "${column}" <> '[]'`,
     )) as { rowid: number; json: string }[];
     for (const { rowid, json } of rows) {
-      const renamed = JSON.stringify(renamedWords(JSON.parse(json), words, field));
+      const renamed = renamedInText(json, words, field);
       if (renamed !== json) await db.query(`UPDATE "${table}" SET "${column}" = ? WHERE rowid = ?`, [renamed, rowid]);
     }
   }
