@@ -58,7 +58,7 @@ test.describe('a save may be refused', () => {
     await page.getByLabel('Weight').fill('340');
     await other.getByLabel('Weight').fill('500');
     await other.getByRole('button', { name: 'Save' }).click();
-    await expect(other.getByRole('heading', { level: 1, name: 'One Hill' })).toBeVisible();
+    await expect(other.getByRole('heading', { level: 1, name: 'One Hill', exact: true })).toBeVisible();
     await page.getByRole('button', { name: 'Save' }).click();
     await expect(page.getByRole('alert')).toContainText('500 there, 340 here');
     const beside = page.getByRole('region', { name: 'Written elsewhere' });
@@ -66,7 +66,7 @@ test.describe('a save may be refused', () => {
     expect((await bagOf(page, application, id)).weightG).toBe(500);
     await beside.getByRole('button', { name: 'Keep what is here' }).click();
     await page.getByRole('button', { name: 'Save' }).click();
-    await expect(page.getByRole('heading', { level: 1, name: 'One Hill' })).toBeVisible();
+    await expect(page.getByRole('heading', { level: 1, name: 'One Hill', exact: true })).toBeVisible();
     expect((await bagOf(page, application, id)).weightG).toBe(340);
     await other.close();
   });
