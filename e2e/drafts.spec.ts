@@ -380,7 +380,7 @@ test('what is cancelled can be brought back', async ({ page, application }) => {
   await words(page).fill('not yet');
   await expect(page.getByText('Every word is kept.')).toBeVisible();
   await page.getByRole('button', { name: 'Cancel' }).click();
-  await expect(page.getByRole('heading', { level: 1, name: 'Undo Ridge' })).toBeVisible();
+  await expect(page.getByRole('heading', { level: 1, name: 'Undo Ridge', exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(words(page)).toHaveValue('not yet');
   await page.getByRole('button', { name: 'Start afresh' }).click();

@@ -125,7 +125,7 @@ test('a bag and a brew can be edited, deleted and brought back', async ({ page, 
   await page.getByLabel('Name').fill('Undo Valley, upper plot');
   await page.getByLabel("Roaster's rest advice").fill('18');
   await page.getByRole('button', { name: 'Save', exact: true }).click();
-  await expect(page.getByRole('heading', { level: 1, name: 'Undo Valley, upper plot' })).toBeVisible();
+  await expect(page.getByRole('heading', { level: 1, name: 'Undo Valley, upper plot', exact: true })).toBeVisible();
   await expect(page.getByText('18 days')).toBeVisible();
 
   await page.getByRole('button', { name: 'More', exact: true }).click();

@@ -27,12 +27,12 @@ test('two windows on one bag: what each changed is kept, inside the reference to
   await page.getByRole('group', { name: 'Reference recipe' }).getByLabel('Water temperature').fill('91');
   await page.getByLabel('Name').fill('Both Hills');
   await other.getByRole('button', { name: 'Save' }).click();
-  await expect(other.getByRole('heading', { level: 1, name: 'Both Hill' })).toBeVisible();
+  await expect(other.getByRole('heading', { level: 1, name: 'Both Hill', exact: true })).toBeVisible();
   await other.getByRole('button', { name: 'More' }).click();
   await other.getByRole('button', { name: 'Put it in the freezer' }).click();
   await expect(other.getByText('In the freezer:')).toBeVisible();
   await page.getByRole('button', { name: 'Save' }).click();
-  await expect(page.getByRole('heading', { level: 1, name: 'Both Hills' })).toBeVisible();
+  await expect(page.getByRole('heading', { level: 1, name: 'Both Hills', exact: true })).toBeVisible();
   expect(await bagOf(page, application, id)).toMatchObject({
     name: 'Both Hills',
     weightG: 500,
@@ -100,7 +100,7 @@ test('a recipe that is edited while another window saves a version: what was typ
   await page.getByRole('link', { name: /The recipe Edited Twice/ }).click();
   await expect(page.getByLabel('Name')).toHaveValue('Edited Thrice');
   await page.getByRole('button', { name: 'Save the recipe' }).click();
-  await expect(page.getByRole('heading', { level: 1, name: 'Edited Thrice' })).toBeVisible();
+  await expect(page.getByRole('heading', { level: 1, name: 'Edited Thrice', exact: true })).toBeVisible();
   await expect(page.getByRole('button', { name: /^Version 3/ })).toBeVisible();
 });
 
