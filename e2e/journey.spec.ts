@@ -29,8 +29,10 @@ test('from an empty shelf to a window: log, mark a fault, restart, everything is
   await expect(page.getByText(/^window \d+ \w+ – \d+ \w+$/)).toBeVisible();
   expect(await page.evaluate('window.notReloaded')).toBe(true);
 
-  // The press is one of two brewers: what it did is told apart, and its brew is drawn twice.
-  await expect(page.locator('.effects')).toContainText('The press');
+  // One brew in the press says nothing clear of it: it stands among what has no clear effect, folded.
+  const unclear = page.locator('details', { hasText: /No clear effect \(\d\)/ });
+  await unclear.locator('summary').click();
+  await expect(unclear).toContainText('the press (one cup)');
   await expect(page.locator('.brew-point')).toHaveCount(5);
   await expect(page.getByText('5 brews, 5 in the judgement')).toBeVisible();
 
@@ -41,6 +43,7 @@ test('from an empty shelf to a window: log, mark a fault, restart, everything is
   await expect(page.getByText('5 brews, 4 in the judgement')).toBeVisible();
   await expect(pressBrew).toContainText('left out: a fault');
   await expect(page.locator('.effects li')).toHaveCount(0);
+  await expect(unclear).toHaveCount(0);
   await expect(page.locator('.brew-point .out')).toHaveCount(1);
   await verdictReached(page);
   const said = await page.locator(verdict).textContent();
