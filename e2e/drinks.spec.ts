@@ -45,7 +45,7 @@ test('what contradicts itself may be meant, and is found again where all of it c
   await page.getByRole('button', { name: 'Save the cup' }).click();
   await page.getByRole('button', { name: 'Save as it is' }).click();
   await expect(page.locator('.log > li')).toHaveCount(1);
-  const odd = page.getByText('1 entry says one drink and names the brewer of another');
+  const odd = page.getByText('1 recipe contradicts itself');
   await expect(odd).toBeVisible();
   await page.goto(`${application.address}/store-room`);
   await expect(odd).toBeVisible();

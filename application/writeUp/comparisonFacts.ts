@@ -28,13 +28,11 @@ export function comparisonFacts(
   };
   const places = reads.map((_, i) => i);
   const pairs = places.flatMap((a) => places.slice(a + 1).map((b) => [a, b] as const));
+  const apart = pairs.map(([a, b]) => ({ a, b, by: difference(a, b) }));
   return {
     bags: reads.map(bagFacts),
-    unlike: pairs.flatMap(([a, b]) => (difference(a, b) === 'unlike' ? [{ a, b }] : []))[0] ?? null,
-    pairs: pairs.flatMap(([a, b]) => {
-      const apart = difference(a, b);
-      return apart && apart !== 'unlike' ? [{ a, b, ...apart }] : [];
-    }),
+    unlike: apart.find(({ by }) => by === 'unlike') ?? null,
+    pairs: apart.flatMap(({ a, b, by }) => (by === null || by === 'unlike' ? [] : [{ a, b, ...by }])),
     sittings: pairs.flatMap(([a, b]) => {
       const [first, second] = [reads[a]?.bag, reads[b]?.bag];
       if (!first || !second) return [];

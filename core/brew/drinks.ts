@@ -26,6 +26,9 @@ const FROM_BREWER: Readonly<Partial<Record<string, readonly Style[]>>> = {
   'cold steep': ['cold', 'milk'],
 };
 
+/** The brewers that make a drink of their own; a brew with none of them is odd only as a shot. */
+export const BREWERS_OF_ONE_DRINK: readonly string[] = Object.keys(FROM_BREWER);
+
 /** Beverage over dose of a shot, and water over dose of everything else, that is asked about. *Assumption*. */
 const SHOT_RATIO = { least: 0.7, most: 6 } as const;
 const BREW_RATIO = { least: 4, most: 40 } as const;

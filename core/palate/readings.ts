@@ -1,4 +1,4 @@
-import { mean } from 'es-toolkit';
+import { mean, minBy } from 'es-toolkit';
 import { ROAST_LEVELS, type RoastLevel } from '../crest';
 
 /** So many own readings say what is usual. *Assumption*. */
@@ -12,7 +12,7 @@ export interface ColourReading {
 
 /** What the household's own bags make of a colour. */
 export interface RoastByColour {
-  /** The level whose bags read most like it. */
+  /** Of the levels the household has measured, the one it reads most like. */
   roastLevel: RoastLevel;
   /** Whether that is surely another than claimed: by at least three quarters of a level, and 1.3 sd. */
   differs: boolean;
@@ -46,7 +46,8 @@ export function roastByColour(
   if (Math.abs(slope) * Math.sqrt(spread) < 2 * sd || slope === 0) return null;
   const implied = level + (colour - reading) / slope;
   const off = Math.abs(implied - ROAST_LEVELS.indexOf(claimed));
-  const nearest = ROAST_LEVELS[Math.min(ROAST_LEVELS.length - 1, Math.max(0, Math.round(implied)))] ?? claimed;
+  const nearest = minBy(others, ({ roastLevel }) => Math.abs(implied - ROAST_LEVELS.indexOf(roastLevel)))?.roastLevel;
+  if (nearest === undefined) return null;
   return {
     roastLevel: nearest,
     differs: nearest !== claimed && off >= DIFFERENT.levels && off * Math.abs(slope) >= DIFFERENT.sds * sd,

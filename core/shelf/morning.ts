@@ -35,6 +35,14 @@ export function windowDaysLeft(window: DateSpan | null, today: PlainDate): numbe
   return window === null ? 0 : Math.max(0, daysBetween(today, window.to) + 1);
 }
 
+/** Whether a bag needs no freezer: it hardly changes, or its window still holds its cups at one a day. */
+export function keepsWithoutFreezing(
+  { state, cupsLeft, window }: Pick<ShelfBag, 'state' | 'cupsLeft' | 'window'>,
+  today: PlainDate,
+): boolean {
+  return state === 'steady' || (state === 'at-crest' && windowDaysLeft(window, today) >= cupsLeft);
+}
+
 /**
  * Orders a shelf by urgency: frozen and finished bags last, then by state, then by slack: window days left less cups
  * left, at one cup a day. Ties fall to the name.

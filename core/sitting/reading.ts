@@ -71,6 +71,13 @@ export interface SittingReading {
   triangle: { asked: number; right: number; chance: number } | null;
 }
 
+/** How far tasters agree is read of so many of them, or of so many different brews. *Assumption*. */
+const ENOUGH = { tasters: 3, brews: 6 } as const;
+
+/** Whether enough tasters, or enough brews, say how far the tasters agree. */
+export const isAgreementKnown = ({ tasters, brews }: NonNullable<SittingReading['agreement']>): boolean =>
+  tasters >= ENOUGH.tasters || brews >= ENOUGH.brews;
+
 /** Places of cups in a ranking, alike ones sharing the mean of theirs. */
 function placesOf(ranking: readonly (readonly string[])[]): Map<string, number> {
   const places = new Map<string, number>();

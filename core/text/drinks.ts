@@ -33,8 +33,9 @@ export function drinkDoubtText(
 export function oddDrinksText(odd: readonly { brewer: string; style: Style; makes: Style }[]): string {
   const [first] = odd;
   if (!first) return '';
-  const others = odd.length - 1;
-  return `${odd.length === 1 ? '1 entry says one drink and names' : `${odd.length} entries say one drink and name`} the brewer of another: ${DRINK_NAMES[first.style]} from the ${first.brewer}${others > 0 ? `, and ${others} more` : ''}. Each counts in the wrong curve.`;
+  const example = `${DRINK_NAMES[first.style]} from the ${first.brewer}`;
+  if (odd.length === 1) return `1 recipe contradicts itself: ${example}. It counts in the wrong curve.`;
+  return `${odd.length} recipes contradict themselves, such as ${example}. They count in the wrong curve.`;
 }
 
 /** What to tap so that a brew is the drink its brewer makes. */

@@ -1,14 +1,15 @@
 import type { RoastLevel } from '../crest';
-import type { RoastByColour } from '../palate/readings';
+import type { RoastByColour } from '../palate';
+import { plainWords } from './writeUp/saying';
 
-const roastWords = (level: RoastLevel): string => level.replaceAll('-', ' ');
-
-/** What a roast colour says of the claimed roast, by the household's other bags; null where they say nothing. */
+/**
+ * What a roast colour says of the claimed roast, by the household's other bags; null where they say nothing, or it lies
+ * between two levels.
+ */
 export function roastByColourText(claimed: RoastLevel, read: RoastByColour | null): string | null {
-  if (read === null) return null;
-  return read.differs
-    ? `the label says ${roastWords(claimed)}, the colour is that of your ${roastWords(read.roastLevel)} bags`
-    : `fits your other ${roastWords(claimed)} bags`;
+  if (read?.differs)
+    return `the label says ${plainWords(claimed)}, the colour is that of your ${plainWords(read.roastLevel)} bags`;
+  return read?.roastLevel === claimed ? `fits your other ${plainWords(claimed)} bags` : null;
 }
 
 /** A pH of coffee in words, against most coffees. Thresholds are an *assumption*. */

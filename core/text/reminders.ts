@@ -1,6 +1,7 @@
 import { groupBy, maxBy } from 'es-toolkit';
 import { roundTo } from '../brew/units';
 import type { State } from '../crest';
+import { keepsWithoutFreezing } from '../shelf';
 import { addDays, daysBetween, type PlainDate } from '../rest';
 import { inDaysText } from './words';
 
@@ -41,23 +42,9 @@ const ORDER_DAYS = 2;
 const gramsOf = (steps: DueToday['freeze']): number => steps.reduce((sum, { grams }) => sum + grams, 0);
 const weightOf = (steps: DueToday['freeze']): string => `${roundTo(gramsOf(steps), 0)} g of ${steps[0]?.name ?? ''}`;
 
-/**
- * Not the bag that is brewed today, none that hardly changes, and none at its crest whose cups its window still holds at
- * one a day.
- */
-function freezable({ today, pickId, lanes }: Pick<DueToday, 'today' | 'pickId' | 'lanes'>): (bagId: string) => boolean {
-  const kept = new Set(
-    lanes.flatMap(({ id, state, cupsLeft, window }) => {
-      const inTime = state === 'at-crest' && window !== null && daysBetween(today, window.to) + 1 >= cupsLeft;
-      return id === pickId || state === 'steady' || inTime ? [id] : [];
-    }),
-  );
-  return (bagId) => !kept.has(bagId);
-}
-
 /** What is due: steeps that are done, beans to freeze or thaw, last days to order, windows about to close. */
 export function remindersOf({ today, pickId, wanted, lanes, freeze, orders, steeps }: DueToday): Reminder[] {
-  const isWorthFreezing = freezable({ today, pickId, lanes });
+  const kept = new Set([pickId, ...lanes.flatMap((lane) => (keepsWithoutFreezing(lane, today) ? [lane.id] : []))]);
   const done = steeps.map(({ id, bagName }) => ({
     key: `steep-${id}`,
     link: `The steep of ${bagName} is done`,
@@ -66,7 +53,7 @@ export function remindersOf({ today, pickId, wanted, lanes, freeze, orders, stee
   }));
   const toFreeze = Object.values(
     groupBy(
-      freeze.filter(({ from, bagId }) => from === today && isWorthFreezing(bagId)),
+      freeze.filter(({ from, bagId }) => from === today && !kept.has(bagId)),
       ({ bagId }) => bagId,
     ),
   );

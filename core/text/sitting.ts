@@ -1,7 +1,14 @@
 import { roundTo } from '../brew/units';
 import { SCALE_RANGES, type ScoringScale } from '../cup';
 import type { PairedDifference } from '../palate';
-import type { CupReading, PairReading, SittingKind, SittingReading, SittingTiming } from '../sitting';
+import {
+  isAgreementKnown,
+  type CupReading,
+  type PairReading,
+  type SittingKind,
+  type SittingReading,
+  type SittingTiming,
+} from '../sitting';
 import { capitalised, countWord, ordinalWord } from './words';
 
 /** What each kind of sitting is called, and what it answers. */
@@ -28,19 +35,12 @@ export function differenceText(scale: ScoringScale, points: number): string {
 }
 
 const signed = (value: number): string => String(roundTo(value, 2)).replace('-', '−');
-/** Agreement is said of so many tasters, or of so many different cups. *Assumption*. */
-const ENOUGH = { tasters: 3, brews: 6 } as const;
-
-/** Whether enough tasters, or enough cups, say how far the tasters agree. */
-export const isAgreementKnown = ({ tasters, brews }: NonNullable<SittingReading['agreement']>): boolean =>
-  tasters >= ENOUGH.tasters || brews >= ENOUGH.brews;
-
 /** How far the tasters agree, in words first; empty where there is nothing to say it by. */
 export function agreementText(agreement: SittingReading['agreement']): string {
   if (!agreement) return '';
   const { tasters, brews, w, icc } = agreement;
   if (!isAgreementKnown(agreement))
-    return `With ${tasters} tasters and ${brews} cups, agreement can’t be measured yet.`;
+    return `With ${tasters} tasters and ${brews} ${brews === 1 ? 'cup' : 'cups'}, agreement can’t be measured yet.`;
   if (w === null) return 'Nobody told the cups apart.';
   const order =
     w >= 0.7 ? 'in much the same order' : w >= 0.4 ? 'in partly the same order' : 'in hardly the same order';

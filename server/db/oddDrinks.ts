@@ -1,8 +1,9 @@
-import { IsNull, type EntityManager } from 'typeorm';
+import { uniq } from 'es-toolkit';
+import { In, IsNull, Not, type EntityManager } from 'typeorm';
 import { brewInput } from '../../contract/brew';
 import { bagInput } from '../../contract/bag';
 import type { OddDrink } from '../../contract/oddDrinks';
-import { drinkDoubt, type BrewParameters, type Style } from '../../core/brew';
+import { BREWERS_OF_ONE_DRINK, drinkDoubt, type BrewParameters, type Style } from '../../core/brew';
 import { withChangeSent } from '../changing';
 import { parse } from '../http';
 import { changeBag } from './bags';
@@ -19,15 +20,24 @@ function madeBy(parameters: BrewParameters): Style | null {
 
 /** Brews and reference recipes that say another drink than their brewer makes, the latest first. */
 export async function loadOddDrinks(db: EntityManager): Promise<OddDrink[]> {
-  const alive = { deletedAt: IsNull() };
-  const bags = new Map((await db.find(BagEntity, { where: alive })).map(({ id, name }) => [id, name]));
-  const parameters = { id: true, bagId: true, style: true, brewer: true, doseG: true, waterG: true, waterC: true };
+  // A household of years has thousands of brews, and hardly one of them can be odd.
+  const suspect = [
+    { style: 'espresso' as const, brewer: Not('espresso machine') },
+    { style: Not('espresso' as const), brewer: In([...BREWERS_OF_ONE_DRINK]) },
+  ];
   const brews = await db.find(BrewEntity, {
-    select: { ...parameters, brewedAt: true },
-    where: alive,
+    where: suspect.map((one) => ({ ...one, deletedAt: IsNull() })),
     order: { brewedAt: 'DESC', id: 'ASC' },
   });
-  const references = await db.find(BrewParametersEntity, { where: { isReference: true } });
+  const references = await db.find(BrewParametersEntity, {
+    where: suspect.map((one) => ({ ...one, isReference: true })),
+  });
+  const bagIds = uniq([...brews, ...references].map(({ bagId }) => bagId));
+  const named = await db.find(BagEntity, {
+    select: { id: true, name: true },
+    where: { id: In(bagIds), deletedAt: IsNull() },
+  });
+  const bags = new Map(named.map(({ id, name }) => [id, name]));
   const odd = (
     subject: OddDrink['subject'],
     id: string,

@@ -27,7 +27,9 @@ export function OddDrinks({ bagId }: { bagId?: string }) {
     <div className="panel-ask" role="status">
       <p className="mb-2">{oddDrinksText(odd)}</p>
       <Button variant="plain" disabled={isLoading} onClick={() => void correctAll()}>
-        {data.length === 1 ? makeItText(first.makes) : `Correct all ${data.length}`}
+        {data.length === 1
+          ? makeItText(first.makes)
+          : `Correct all ${data.length}${data.length > odd.length ? ' in the household' : ''}`}
       </Button>
     </div>
   );

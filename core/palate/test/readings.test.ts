@@ -21,7 +21,8 @@ describe('a roast colour', () => {
   });
 
   it('stays on the ladder of roasts, on a meter that counts either way', () => {
-    expect(roastByColour(180, 'dark', OTHERS)).toMatchObject({ roastLevel: 'very-light', differs: true });
+    // Nobody measured a very light one.
+    expect(roastByColour(180, 'dark', OTHERS)).toMatchObject({ roastLevel: 'light', differs: true });
     const darkIsHigh = OTHERS.map(({ roastLevel, colour }) => ({ roastLevel, colour: 150 - colour }));
     expect(roastByColour(70, 'light', darkIsHigh)).toMatchObject({ roastLevel: 'medium', differs: true });
   });
@@ -48,6 +49,10 @@ describe('a roast colour', () => {
       'fits your other medium light bags',
     );
     expect(roastByColourText('light', null)).toBeNull();
+    // Nearer to another level, but not surely: neither is said.
+    const between = roastByColour(94.5, 'light', OTHERS);
+    expect(between).toMatchObject({ roastLevel: 'medium-light', differs: false });
+    expect(roastByColourText('light', between)).toBeNull();
   });
 });
 

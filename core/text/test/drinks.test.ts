@@ -102,9 +102,11 @@ describe('a brew that contradicts itself', () => {
   it('is said of all at once', () => {
     const odd = { brewer: 'espresso machine', style: 'filter', makes: 'espresso' } as const;
     expect(oddDrinksText([odd])).toMatch(
-      /^1 entry says one drink and names the brewer of another: a filter brew from the espresso machine\. Each counts/,
+      /^1 recipe contradicts itself: a filter brew from the espresso machine\. It counts in the wrong curve\.$/,
     );
-    expect(oddDrinksText([odd, odd, odd])).toMatch(/^3 entries say .*machine, and 2 more\./);
+    expect(oddDrinksText([odd, odd, odd])).toMatch(
+      /^3 recipes contradict themselves, such as a filter brew from the espresso machine\./,
+    );
     expect(makeItText('espresso')).toBe('Make it a shot');
   });
 });

@@ -1,13 +1,6 @@
+import { isAgreementKnown } from '../../sitting';
 import type { Section } from '../../writeUp';
-import {
-  isAgreementKnown,
-  pairText,
-  rankedCups,
-  SITTING_KIND_WORDS,
-  sittingHeadline,
-  triangleText,
-  yardstickText,
-} from '../sitting';
+import { pairText, rankedCups, SITTING_KIND_WORDS, sittingHeadline, triangleText, yardstickText } from '../sitting';
 import { capitalised, countWord, ordinalWord } from '../words';
 import { quoted } from './days';
 import type { SittingFacts } from './facts';
