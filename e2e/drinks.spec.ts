@@ -27,7 +27,12 @@ test('a brewer brings its drink and numbers along until they are typed, and a co
   const question = page.getByRole('alert');
   await expect(question).toContainText('This says a filter brew from the espresso machine. Is it a shot?');
   expect(await violations(page)).toEqual([]);
-  await question.getByRole('button', { name: 'Make it a shot' }).click();
+  // Its answers are not hidden by the bar at the foot.
+  const answer = question.getByRole('button', { name: 'Make it a shot' });
+  await expect(answer).toBeFocused();
+  const [answerBox, barBox] = await Promise.all([answer.boundingBox(), page.locator('.form-actions').boundingBox()]);
+  expect((answerBox?.y ?? Infinity) + (answerBox?.height ?? 0)).toBeLessThanOrEqual(barBox?.y ?? 0);
+  await answer.click();
   await expect(page.locator('.log > li')).toHaveCount(1);
   await expect(page.locator('.log > li')).toContainText('Espresso machine');
   expect(await violations(page)).toEqual([]);

@@ -175,15 +175,16 @@ interface DoubtAnswersProps<T extends FieldValues> {
   accept: () => void;
 }
 
+/** The answers to a question, under the fingers at once: they come into view, clear of the bar at the foot. */
 function DoubtAnswers<T extends FieldValues>({ doubt: { correction }, correct, accept }: DoubtAnswersProps<T>) {
   return (
-    <div className="d-flex flex-wrap gap-2 mt-2">
+    <div className="doubt-answers d-flex flex-wrap gap-2 mt-2">
       {correction && (
-        <Button variant="plain" onClick={() => correct(correction)}>
+        <Button variant="plain" autoFocus onClick={() => correct(correction)}>
           {correction.label}
         </Button>
       )}
-      <Button variant="plain" onClick={accept}>
+      <Button variant="plain" autoFocus={correction === null} onClick={accept}>
         Save as it is
       </Button>
     </div>
