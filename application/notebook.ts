@@ -240,9 +240,19 @@ class Drafting {
         );
       return null;
     }
-    const { process, roastLevel, price, printedNotes, origin, variety } = bag;
+    const { processName, process, roastLevel, price, printedNotes, origin, variety } = bag;
     const draft = {
-      ...{ name: bag.name, roaster: bag.roaster, origin, variety, process, roastLevel, price, printedNotes },
+      ...{
+        name: bag.name,
+        roaster: bag.roaster,
+        origin,
+        variety,
+        processName,
+        process,
+        roastLevel,
+        price,
+        printedNotes,
+      },
       roastedOn: roast,
       // A roast date that is only taken to be one is kept as what it is: assumed.
       ...(roast === null && {

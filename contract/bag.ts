@@ -32,7 +32,9 @@ const bagFields = {
   roaster: text('Roaster', 120).trim().default(''),
   origin: text('Origin', 120).trim().default(''),
   variety: text('Variety', 120).trim().default(''),
-  process: oneOf('Process', PROCESSES).nullable().default(null),
+  /** The process as the label names it, and the kind of process the prior takes it for. */
+  processName: text('Process', 120).trim().default(''),
+  process: oneOf('The kind of process', PROCESSES).nullable().default(null),
   roastLevel: oneOf('Roast level', ROAST_LEVELS).nullable().default(null),
   printedNotes: text('Printed notes', 500).trim().default(''),
   roastedOn: plainDate('Roast date').nullable().default(null),

@@ -1,10 +1,10 @@
 import { z } from 'zod';
 import { FAULTS, GRIND_WORDS, RECORDED_FROM, STYLES, VIGOURS } from '../core/brew';
-import { PROCESSES, ROAST_LEVELS } from '../core/crest';
+import { processKindOf, ROAST_LEVELS } from '../core/crest';
 import { COMPARED, SIPPED_PHASES } from '../core/cup';
 import { dateOfInstant, hasAnyDate, roastDate } from '../core/rest';
 import { NO_DATE } from './bag';
-import { instant, name, oneOf, plainDate, quantity } from './fields';
+import { instant, name, oneOf, plainDate, quantity, text } from './fields';
 
 /** The open bag format, version 1: one JSON object a line. Unknown keys are ignored, so newer writers can be read. */
 
@@ -78,9 +78,10 @@ export const bagFile = z
       roastLevel: oneOf('Roast level', ROAST_LEVELS)
         .nullish()
         .transform((v) => v ?? null),
-      process: oneOf('Process', PROCESSES)
+      /** Any process: what its words are known for counts, and what they are not known for counts as not stated. */
+      process: text('Process', 120)
         .nullish()
-        .transform((v) => v ?? null),
+        .transform((v) => (v == null ? null : processKindOf(v))),
       perceivedRoast: oneOf('Perceived roast', ROAST_LEVELS).nullish(),
       restAdviceDays: quantity('The rest advice', 0, 120, 'days')
         .nullish()

@@ -7,13 +7,15 @@ import {
   LEVELS,
   LIKINGS,
   MEANT_FOR,
+  SCORING_SCALES,
   SOLD_AGAIN,
   SPECIES,
 } from '../core/cup';
-import { GRIND_WORDS } from '../core/brew';
+import { STYLES, GRIND_WORDS } from '../core/brew';
 import { START_RULES } from '../core/shelf/plan';
 import { brewParameterFields } from './brewParameters';
-import { instant, name, oneOf, partId, plainDate, quantity, text } from './fields';
+import { checkMark } from './mark';
+import { instant, name, oneOf, partId, plainDate, quantity, text, webAddress } from './fields';
 
 /** What a taster may record of a bag besides what it is judged by. Everything may be left open. */
 
@@ -23,6 +25,8 @@ const { grindStep: _, ...publishedParameters } = brewParameterFields;
 export const publishedRecipe = z.strictObject({
   ...publishedParameters,
   grindWord: oneOf('Grind', GRIND_WORDS).nullable(),
+  /** Into how many pours the water goes, the bloom one of them. */
+  pours: quantity('Pours', 1, 20).int('Pours must be a whole number').nullable().default(null),
   /** The rest of it, as printed. */
   asPrinted: text('The recipe as printed', 500).trim(),
 });
@@ -31,6 +35,9 @@ export type PublishedRecipe = z.infer<typeof publishedRecipe>;
 /** What the label says: claims. */
 export const labelFields = {
   producer: text('Producer', 120).trim().default(''),
+  lot: text('Lot', 80).trim().default(''),
+  harvest: text('Harvest', 80).trim().default(''),
+  link: webAddress('The link').default(''),
   altitude: text('Altitude', 60).trim().default(''),
   species: oneOf('Species', SPECIES).nullable().default(null),
   /** Parts of a blend, each with its share where that is told. */
@@ -88,6 +95,8 @@ export const beanCorrection = z.strictObject({
 export const stockFields = {
   /** Its story and the reason, to be held against the end. */
   boughtFor: text('What it was bought for', 500).trim().default(''),
+  /** Where it was bought, and can be bought again. */
+  shop: text('Shop', 120).trim().default(''),
   arrivedOn: plainDate('The day it arrived').nullable().default(null),
   openedOn: plainDate('The day it was opened').nullable().default(null),
   /** When it may be opened. */
@@ -106,8 +115,31 @@ export const stockFields = {
 
 const truth = oneOf('How true it is', TRUE_TO_KIND).nullable().default(null);
 
-/** The verdict of the taster, apart from the mark. */
+/** The taster's own mark of the bag as one drink, in one scale, whatever the engine says. */
+export const finalMark = z
+  .strictObject({
+    style: oneOf('The drink', STYLES),
+    scoringScale: oneOf('Scoring', SCORING_SCALES),
+    mark: z.number({ error: 'The mark must be a number' }),
+    /** Whether the price was weighed in. */
+    isForThePrice: z.boolean({ error: 'Weighed by its price must be yes or no' }).default(false),
+  })
+  .superRefine(checkMark);
+export type FinalMark = z.infer<typeof finalMark>;
+
+/** The verdict of the taster. */
 export const ownVerdictFields = {
+  /** At most one of a drink in a scale. */
+  finalMarks: z
+    .array(finalMark)
+    .max(12, 'A bag can have 12 final marks at most')
+    .refine(
+      (marks) => new Set(marks.map(({ style, scoringScale }) => `${style} ${scoringScale}`)).size === marks.length,
+      {
+        error: 'A bag has one final mark of a drink in a scale',
+      },
+    )
+    .default([]),
   buyAgain: oneOf('Buy again', BUY_AGAIN).nullable().default(null),
   liked: oneOf('Liking', LIKINGS).nullable().default(null),
   boughtForHeld: oneOf('What it was bought for', BET_OUTCOMES).nullable().default(null),

@@ -16,14 +16,12 @@ import {
   ADEQUACIES,
   ATTRIBUTES,
   SLOT_IDS,
-  onStep,
-  SCALE_RANGES,
   SCORING_SCALES,
   SIPPED_PHASES,
   TEXTURES,
   type Attribute,
-  type ScoringScale,
 } from '../core/cup';
+import { checkMark } from './mark';
 import { markedParts } from './sheetOfParts';
 import { TRAITS } from '../core/cup/words/traits';
 import { id, oneOf, quantity, text } from './fields';
@@ -120,23 +118,6 @@ export const descriptorFields = {
   seat: seat.default(null),
 };
 const wordsLimit = `A cup can hold ${WORDS_MAX} notes at most, each of ${WORD_MAX} characters`;
-
-function checkMark(
-  { scoringScale, mark }: { scoringScale: ScoringScale; mark: number | null },
-  context: z.RefinementCtx,
-): void {
-  if (mark === null) return;
-  const { min, max, step } = SCALE_RANGES[scoringScale];
-  const wrong = (message: string): void => context.addIssue({ code: 'custom', path: ['mark'], message });
-  if (!(mark >= min && mark <= max)) wrong(`The mark must be between ${min} and ${max}`);
-  // A total written beside a sheet of parts may be any: it was perhaps summed elsewhere.
-  else if (scoringScale !== 'parts' && Math.abs(onStep(scoringScale, mark) - mark) > 1e-6)
-    wrong(
-      scoringScale === 'levels'
-        ? 'A level goes by halves, and by thirds for high and low: 3, 3+, 3.5, 4-'
-        : `This mark goes in steps of ${step}`,
-    );
-}
 
 /** A cup as written at the table; its words as typed. */
 export const cupInput = z

@@ -52,6 +52,12 @@ export const isReadableAllTheSame = (issue: z.core.$ZodIssue): boolean =>
   issue.code === 'unrecognized_keys' ||
   ((issue.code === 'too_big' || issue.code === 'too_small') && issue.origin === 'string');
 
+/** An address of the web, or nothing. */
+export const webAddress = (what: string): z.ZodString =>
+  text(what, 500)
+    .trim()
+    .regex(/^(?:https?:\/\/[^\s<>"]+)?$/i, `${what} must begin with https:// or http:// and hold no spaces`);
+
 /** One of a fixed set of words. */
 export function oneOf<const T extends readonly [string, ...string[]]>(
   what: string,

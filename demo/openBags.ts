@@ -19,6 +19,7 @@ export const OPEN_BAGS: readonly DemoBag[] = [
       bet: 'Tea-like; sweet once it cools.',
       betMark: 8,
       producer: 'Ishuri hillside, eleven growers',
+      ...{ lot: '31', shop: 'Gable Street Coffee', link: 'https://fernhill.example/kivu-terrace' },
       altitude: '1,780–1,920 m',
       species: 'arabica',
       certificates: 'Second of its valley, by its own label',
@@ -35,7 +36,7 @@ export const OPEN_BAGS: readonly DemoBag[] = [
       ideas: 'A long steep overnight, to see whether the plum stays.',
       publishedRecipe: {
         ...{ style: 'filter', brewer: 'thick-paper carafe', doseG: 30, waterG: 480, waterC: 95 },
-        ...{ filter: null, waterRecipe: null, grindWord: 'medium coarse' },
+        ...{ filter: null, waterRecipe: null, grindWord: 'medium coarse', pours: 3 },
         asPrinted: 'Wet it with 90 g, wait until it has sunk by a third, then two pours.',
       },
       reference: cone,

@@ -81,7 +81,7 @@ test('final levels are drafted from the cups, drawn otherwise, and stand in the 
   await expect(levels.getByRole('slider', { name: 'Weight, drawn' })).toHaveAttribute('aria-valuetext', '3');
   await levels.getByRole('slider').first().focus();
   await page.keyboard.press('4');
-  await expect(levels).toContainText('Yours. Draw any of them otherwise.');
+  await expect(levels).toContainText('Yours. Change any of them.');
   await expect(page.getByText('Levels: weight 3, brightness 4.')).toBeVisible();
   await page.reload();
   await expect(page.getByText('Levels: weight 3, brightness 4.')).toBeVisible();

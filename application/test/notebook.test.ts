@@ -84,12 +84,23 @@ describe('a table of brews', () => {
   it('keeps what is no kind of ours among the remarks, and says so', () => {
     const { drafts, state } = read(
       sheetOf(
-        ['Date', 'Coffee', 'Roasted', 'Process', 'Score'],
-        ['2026-02-10', 'Fog Gate', '2026-02-01', 'moon-dried', '8'],
+        ['Date', 'Coffee', 'Roasted', 'Roast', 'Score'],
+        ['2026-02-10', 'Fog Gate', '2026-02-01', 'moonlit', '8'],
       ),
     );
-    expect(drafts[0]?.brews[0]?.brew.cup.remarks).toBe('Process: moon-dried');
+    expect(drafts[0]?.brews[0]?.brew.cup.remarks).toBe('Roast: moonlit');
     expect(state.notes).toHaveLength(1);
+  });
+
+  it('keeps a process as it is named, and knows its kind where it can', () => {
+    const processOf = (process: string) => {
+      const rows = sheetOf(['Date', 'Coffee', 'Roasted', 'Process'], ['2026-02-10', 'Fog Gate', '2026-02-01', process]);
+      const { drafts, state } = read(rows);
+      expect(state.notes).toEqual([]);
+      return [drafts[0]?.bag.processName, drafts[0]?.bag.process];
+    };
+    expect(processOf('Thermal shock, washed')).toEqual(['Thermal shock, washed', 'extended-fermentation']);
+    expect(processOf('moon-dried')).toEqual(['moon-dried', null]);
   });
 
   it('assumes what it does not say, and names it', () => {

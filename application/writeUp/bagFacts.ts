@@ -1,7 +1,7 @@
-import { groupBy, mean } from 'es-toolkit';
 import type { Bag } from '../../contract/bag';
 import type { Brew } from '../../contract/brew';
 import type { ForetoldCupRow } from '../../contract/palate';
+import type { Readings } from '../../contract/palateReading';
 import type { Settings } from '../../contract/settings';
 import type { Grinder, Recipe } from '../../core/brew';
 import {
@@ -10,30 +10,20 @@ import {
   daysAtBest,
   isExpectation,
   isOnlyCompared,
-  ROAST_LEVELS,
   stateOf,
   type CrestFit,
 } from '../../core/crest';
-import {
-  draftedLevels,
-  intensitiesOverDays,
-  isLabelHidden,
-  isTastedBlind,
-  judgedScale,
-  judgedScore,
-  levelValue,
-  MERITS,
-  restClaim,
-  trend,
-  type Prominence,
-} from '../../core/cup';
-import { labelAgainstCups, wordsOfCup, wordsOverDays, writtenName, type Vocabulary } from '../../core/cup/words';
+import { feelOverDays, isTastedBlind, judgedScale, judgedScore, type Prominence } from '../../core/cup';
+import { labelAgainstCups, placesAlone, wordsOfCup, writtenName, type Vocabulary } from '../../core/cup/words';
 import { trackRecord, type ValueForPrice } from '../../core/palate';
 import { daysBetween, roastDate } from '../../core/rest';
-import type { BagFacts, CoffeeFacts, CrestFacts, CupFacts, LevelFacts, StandingFacts } from '../../core/text/writeUp';
+import { processText } from '../../core/text';
+import type { BagFacts, CoffeeFacts, CrestFacts, CupFacts, StandingFacts } from '../../core/text/writeUp';
 import { intervalOf } from '../../core/text/words';
 import { scoreAtBest } from '../atBest';
 import { unitsOf } from '../settings';
+import { levelFacts, otherDrinks, shownLabel, usualGrind, wordedCups, wordFacts } from './drinkFacts';
+import { betFacts, claims, colourFacts, markedAttributes, openedDay, printedFacts, trueTo } from './recordFacts';
 
 /** Everything a write-up of a bag is composed from. */
 export interface BagRecordRead {
@@ -49,11 +39,11 @@ export interface BagRecordRead {
   /** The recipe its reference was taken from, and the grinders it names. */
   recipe: Recipe | null;
   grinders: readonly Pick<Grinder, 'id' | 'name'>[];
+  /** Roast colours of the household's bags. */
+  readings: Readings;
+  yardsticks: BagFacts['yardsticks'];
   today: string;
 }
-
-/** So many words are told of at most. */
-const MOST_WORDS = 14;
 
 /** Cups that count: without a fault, and drunk as the bag is judged; in the order of their days. */
 export function countedCups({ bag, brews }: Pick<BagRecordRead, 'bag' | 'brews'>): Brew[] {
@@ -66,12 +56,8 @@ export function countedCups({ bag, brews }: Pick<BagRecordRead, 'bag' | 'brews'>
 export function bagFacts(read: BagRecordRead): BagFacts {
   const { bag, brews, fit, vocabulary, settings, tasters, value, standings, foretold, recipe, today } = read;
   const cups = countedCups(read);
-  const worded = cups.map(({ restDay, cup }) => ({
-    restDay,
-    descriptors: cup.descriptors,
-    remarks: cup.remarksPrivate ? '' : cup.remarks,
-  }));
-  const printed = isLabelHidden(bag) ? '' : bag.printedNotes;
+  const worded = wordedCups(cups);
+  const crest = crestFacts(fit, cups);
   const record = trackRecord(foretold);
   const nameOf = (tasterId: string | null): string | null => tasters.find(({ id }) => id === tasterId)?.name ?? null;
   return {
@@ -82,26 +68,39 @@ export function bagFacts(read: BagRecordRead): BagFacts {
     faulted: brews.filter(({ fault }) => fault !== null).length,
     // Cups that name nobody are no further taster.
     tasters: Math.max(1, new Set(cups.flatMap(({ tasterId }) => tasterId ?? [])).size),
-    crest: crestFacts(fit, cups),
+    crest,
     sigma0: fit.sigma0,
     recipe: { ...bag.reference, name: recipe?.name ?? null },
+    grind: usualGrind(cups, read.grinders),
     effects: fit.effects,
     claimed: fit.claimed,
     confounded: fit.confounded,
     forgiving: fit.forgiving,
-    ...levelFacts(bag, cups, settings),
-    words: wordsOverDays(vocabulary, worded)
-      .slice(0, MOST_WORDS)
-      .map(({ word, cups: count, days }) => ({ name: word.name, cups: count, days })),
+    ...levelFacts(bag, cups, settings, 'window' in crest ? crest.window : null),
+    feel: feelOverDays(cups.map(({ restDay, cup }) => ({ restDay, ...cup }))),
+    places: [
+      ...placesAlone(
+        vocabulary,
+        cups.map(({ cup }) => cup),
+      ).values(),
+    ],
+    ...markedAttributes(cups),
+    words: wordFacts(vocabulary, worded),
     wordedCups: worded.filter((cup) => wordsOfCup(vocabulary, cup).length > 0).length,
-    label: labelAgainstCups(vocabulary, printed, worded),
+    label: labelAgainstCups(vocabulary, shownLabel(bag), worded),
     blindToLabel: cups.filter(({ createdAt }) => isTastedBlind(bag, createdAt)).length,
     ...claims(bag, fit),
     value,
     standings,
     ...{ buyAgain: bag.buyAgain, liked: bag.liked },
     trueTo: trueTo(bag),
-    otherDrinks: otherDrinks(bag, brews),
+    otherDrinks: otherDrinks(read, brews),
+    finalMarks: bag.finalMarks,
+    bet: betFacts(bag),
+    printed: printedFacts(read, cups),
+    colour: colourFacts(bag, read.readings),
+    yardsticks: read.yardsticks,
+    openedDay: openedDay(bag),
     frozenDays: bag.spells.reduce((sum, { from, to }) => sum + daysBetween(from, to ?? bag.finishedOn ?? today), 0),
     foretold: record.foretold > 0 ? { cups: record.foretold, inside: record.inside } : null,
   };
@@ -109,9 +108,11 @@ export function bagFacts(read: BagRecordRead): BagFacts {
 
 function coffeeFacts(bag: Bag): CoffeeFacts {
   const { roastedOn, assumed } = roastDate(bag);
-  const { name, roaster, producer, origin, variety, process, roastLevel, altitude, weightG, price } = bag;
+  const { name, roaster, producer, origin, variety, roastLevel, altitude, weightG, price } = bag;
+  const { lot, harvest, species, blend, certificates, meantFor, soldAgain, shop, link } = bag;
   return {
-    ...{ name, roaster, producer, origin, variety, process, roastLevel, altitude, weightG, price },
+    ...{ name, roaster, producer, origin, variety, process: processText(bag), roastLevel, altitude, weightG, price },
+    ...{ lot, harvest, species, blend, certificates, meantFor, soldAgain, shop, link },
     ...{ roastedOn, isRoastAssumed: assumed },
   };
 }
@@ -158,65 +159,6 @@ function crestFacts(fit: CrestFit, cups: readonly Brew[]): CrestFacts {
     ...{ fresh: fit.fresh, shapes: fit.shapes },
     score: { mean: score.mean, ...intervalOf(score) },
   };
-}
-
-/** A trend is told from so many days on. */
-const TREND_DAYS = 3;
-
-function levelFacts(bag: Bag, cups: readonly Brew[], settings: Settings): Pick<BagFacts, 'levels' | 'areLevelsFinal'> {
-  const given = cups.map(({ restDay, cup }) => ({ restDay, intensities: cup.intensities }));
-  const order = settings.intensityAttributes.map(({ id }) => id);
-  const lines = new Map(intensitiesOverDays(order, given).map((line) => [line.attribute, line]));
-  const areLevelsFinal = bag.finalLevels.length > 0;
-  const levels = (areLevelsFinal ? bag.finalLevels : draftedLevels(order, given)).map(
-    ({ attribute, intensity }): LevelFacts => {
-      const line = lines.get(attribute);
-      const moved = line && line.points.length >= TREND_DAYS ? trend(line) : 'intensity';
-      return {
-        name: settings.intensityAttributes.find(({ id }) => id === attribute)?.name ?? attribute,
-        value: levelValue(intensity),
-        trend: moved === 'intensity' ? null : moved,
-        found: line?.liked ?? { 'too little': 0, 'just right': 0, 'too much': 0 },
-        isMerit: MERITS.includes(attribute),
-      };
-    },
-  );
-  return { levels, areLevelsFinal };
-}
-
-function claims(bag: Bag, fit: CrestFit): Pick<BagFacts, 'roast' | 'restClaim'> {
-  const { roastLevel, perceivedRoast, restAdviceDays } = bag;
-  const rest = restAdviceDays === null ? null : restClaim(restAdviceDays, fit.peak, fit.usable);
-  return {
-    roast:
-      roastLevel === null || perceivedRoast === null
-        ? null
-        : {
-            claimed: roastLevel,
-            perceived: perceivedRoast,
-            darker: ROAST_LEVELS.indexOf(perceivedRoast) - ROAST_LEVELS.indexOf(roastLevel),
-          },
-    restClaim: rest === null || rest.outcome === 'open' ? null : rest.sentence,
-  };
-}
-
-function trueTo(bag: Bag): BagFacts['trueTo'] {
-  return (
-    [
-      ['origin', bag.trueToOrigin],
-      ['variety', bag.trueToVariety],
-      ['process', bag.trueToProcess],
-      ['roaster', bag.trueToRoaster],
-    ] as const
-  ).flatMap(([what, how]) => (how === null ? [] : [{ what, how }]));
-}
-
-function otherDrinks(bag: Bag, brews: readonly Brew[]): BagFacts['otherDrinks'] {
-  const others = brews.filter(({ fault, style }) => fault === null && style !== bag.reference.style);
-  return Object.entries(groupBy(others, ({ style }) => style)).flatMap(([style, ofStyle]) => {
-    const scores = ofStyle.flatMap(({ cup }) => judgedScore(cup, bag.weights) ?? []);
-    return scores.length === 0 ? [] : [{ style, cups: scores.length, score: mean(scores) }];
-  });
 }
 
 /** The rest age of the last counted cup, days; 0 without one. */

@@ -2,13 +2,14 @@ import type { SittingInput } from '../../contract/sitting';
 import type { Settings } from '../../contract/settings';
 import type { MarksFigure } from '../../contract/writeUp';
 import type { Vocabulary } from '../../core/cup/words';
-import { namesOf, type SittingFacts } from '../../core/text/writeUp';
+import { yardstickName } from '../../core/text';
+import { namesOf, type BagFacts, type SittingFacts } from '../../core/text/writeUp';
 import { revealedOf, type DrawnSitting, type SeatWithAnswers } from '../sitting';
 import { unitsOf } from '../settings';
 
 /** Everything a write-up of a table is composed from. */
 export interface SittingRecordRead {
-  sitting: DrawnSitting & Pick<SittingInput, 'name' | 'kind' | 'timing'>;
+  sitting: DrawnSitting & Pick<SittingInput, 'name' | 'kind' | 'timing' | 'cups'>;
   seats: readonly SeatWithAnswers[];
   vocabulary: Vocabulary;
   settings: Settings;
@@ -39,10 +40,31 @@ export function sittingFacts({ sitting, seats, vocabulary, settings, restDayOf }
         value: median,
       })),
     })),
-    yardstick: sitting.yardstick?.name ?? null,
+    yardstick: sitting.yardstick && yardstickName(sitting.yardstick.name, isRemembered(sitting)),
     units: unitsOf(settings),
     tasterOf: Object.fromEntries(seatName),
   };
+}
+
+/** Whether the yardstick of a table was no cup of it: every cup was held against a memory. */
+export function isRemembered({ yardstick, cups }: Pick<SittingInput, 'yardstick' | 'cups'>): boolean {
+  if (yardstick === null) return false;
+  const isSame = (name: string): boolean => name.trim().toLowerCase() === yardstick.name.trim().toLowerCase();
+  return !cups.some(({ bagId, name }) => (bagId !== null && bagId === yardstick.bagId) || isSame(name));
+}
+
+/** How a bag stood against the yardsticks of the tables it was on; its own memory is none of them. */
+export function yardsticksOf(bagId: string, reads: readonly SittingRecordRead[]): BagFacts['yardsticks'] {
+  return reads.flatMap(({ sitting, seats, vocabulary }) => {
+    const { yardstick, cups } = sitting;
+    if (yardstick === null || yardstick.bagId === bagId) return [];
+    const { reading } = revealedOf(sitting, seats, vocabulary);
+    return cups.flatMap((cup) => {
+      const said = cup.bagId === bagId ? reading.cups.find(({ id }) => id === cup.id)?.yardstick : undefined;
+      const isSaid = said && said.better + said.like + said.worse > 0;
+      return isSaid ? [{ name: yardstick.name, isRemembered: isRemembered(sitting), said }] : [];
+    });
+  });
 }
 
 /** The marks of a table as they are drawn; null where nobody gave any. */

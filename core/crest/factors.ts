@@ -94,7 +94,7 @@ export function designMatrix(
   brews: readonly UsableBrew[],
   reference: BrewParameters,
   sigma0: number,
-  claimed: BrewParameters | null = null,
+  claimed: (BrewParameters & MadeWith) | null = null,
 ): { terms: Term[]; settings: Setting[]; claimed: Setting['loadings'] } {
   const terms: Term[] = [];
   const settings: Setting[] = [];

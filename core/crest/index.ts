@@ -14,6 +14,7 @@ export {
   SHAPE_SHARES_WORTH,
   SHAPES,
 } from './constants';
+export { processKindOf, PROCESS_SUGGESTIONS } from './processKinds';
 export { fitCrest } from './fit';
 export { foretell } from './foretell';
 export { FREEZER_RATES, learntRate, logEvidenceOf, tellsFreezerRate, type LearntRate } from './freezerRate';

@@ -92,7 +92,7 @@ export interface CrestInput {
   reference: BrewParameters;
   brews: readonly CrestBrew[];
   /** A recipe to be held against the reference, tried or not: what a label claims. */
-  claimed?: BrewParameters | null;
+  claimed?: (BrewParameters & MadeWith) | null;
   /** Repeatability σ₀ of the bag's scale, points. */
   sigma0: number;
   /** What the taster's past teaches; the table and the scale where it is not given. */

@@ -4,6 +4,7 @@ export * from './bagRecord';
 export * from './complaints';
 export * from './cooling';
 export * from './scoreByLevels';
+export * from './feel';
 export * from './finalLevels';
 export * from './levels';
 export * from './progress';

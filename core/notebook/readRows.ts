@@ -1,4 +1,5 @@
-import { PROCESSES, ROAST_LEVELS, type Process, type RoastLevel } from '../crest/constants';
+import { ROAST_LEVELS, type Process, type RoastLevel } from '../crest/constants';
+import { processKindOf } from '../crest/processKinds';
 import { ATTRIBUTES, SCALE_RANGES, type Attribute } from '../cup/scoringScales';
 import { addDays, daysBetween, type PlainDate } from '../rest';
 import { celsiusIn, gramsIn, numberIn, ratioIn, secondsIn } from './cells';
@@ -14,6 +15,7 @@ export interface NotebookBag {
   roaster: string;
   origin: string;
   variety: string;
+  processName: string;
   process: Process | null;
   roastLevel: RoastLevel | null;
   roastedOn: PlainDate | null;
@@ -163,7 +165,8 @@ class RowReader {
       roaster: this.#text('roaster'),
       origin: this.#text('origin'),
       variety: this.#text('variety'),
-      process: this.#oneOf('process', processIn),
+      processName: this.#text('process').slice(0, 120),
+      process: processKindOf(this.#text('process')),
       roastLevel: this.#oneOf('roastLevel', roastIn),
       roastedOn: this.#value('roastedOn', (cell) => dateIn(cell, this.reading.dateOrder)?.date ?? null, 'a date'),
       weightG: this.#weight('weightG'),
@@ -298,19 +301,6 @@ class RowReader {
     const [column = -1] = this.#columnsOf(field);
     return { row: this.row, column: this.names[column] ?? fieldOf(field).name, message };
   }
-}
-
-const PROCESS_WORDS: readonly (readonly [RegExp, Process])[] = [
-  [/decaf|entkoffein|descaf|decaff/, 'decaffeinated'],
-  [/anaerob|ferment|carbonic|extended/, 'extended-fermentation'],
-  [/honey|pulped/, 'honey'],
-  [/natural|naturel|trocken|unwashed|\bdry\b/, 'natural'],
-  [/washed|wet|gewaschen|nass|lave|lavado|lavato/, 'washed'],
-];
-
-function processIn(text: string): Process | null {
-  const said = plain(text);
-  return PROCESSES.find((one) => one === said) ?? PROCESS_WORDS.find(([words]) => words.test(said))?.[1] ?? null;
 }
 
 const ROAST_WORDS: readonly (readonly [RegExp, string])[] = [

@@ -1,6 +1,6 @@
 import { START_DAYS, type StartRule } from '../shelf/plan';
 import { roundTo } from '../brew/units';
-import type { LearntRate } from '../crest';
+import type { LearntRate, Process } from '../crest';
 import type { LabelDates } from '../rest';
 import { capitalised, countWord, cupsText, inDaysText } from './words';
 
@@ -11,6 +11,10 @@ export const START_RULE_WORDS: Readonly<Record<StartRule, string>> = {
   'first-week': 'watch from the first week',
   patient: 'patient',
 };
+
+/** The process as its label names it, or else its kind; empty where neither is known. */
+export const processText = ({ processName, process }: { processName: string; process: Process | null }): string =>
+  processName || (process ?? '').replaceAll('-', ' ');
 
 /** A bag is watched by a cup every third day. *Assumption*: the usual pace runs from every day to every third. */
 const WATCHED_EVERY = 3;

@@ -9,6 +9,20 @@ const DRINK_NAMES: Readonly<Record<Style, string>> = {
   milk: 'a milk drink',
 };
 
+/** How a coffee was drunk: "as filter coffee", "with milk". */
+export const AS_DRINK: Readonly<Record<Style, string>> = {
+  filter: 'as filter coffee',
+  espresso: 'as espresso',
+  cold: 'cold',
+  milk: 'with milk',
+};
+
+/** What its roaster means a coffee for, where it is judged as something else; null where it is not. */
+export function meantForText(meantFor: string | null, style: Style): string | null {
+  if (meantFor === null || meantFor === 'either' || meantFor === style) return null;
+  return `Its roaster means it for ${meantFor}; it is judged here ${AS_DRINK[style]}.`;
+}
+
 /** What is asked about a brew that contradicts itself. */
 export function drinkDoubtText(
   doubt: DrinkDoubt,

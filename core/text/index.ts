@@ -8,6 +8,8 @@ export * from './checks';
 export * from './comparisons';
 export * from './drinks';
 export * from './faults';
+export * from './feel';
+export { finalMarksText } from './finalMarks';
 export * from './holdWish';
 export * from './household';
 export * from './names';

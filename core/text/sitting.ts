@@ -119,11 +119,21 @@ export function rankedCups<T extends Pick<CupReading, 'mean' | 'place'>>(cups: r
 }
 
 /** How a cup stood against the yardstick; empty where nobody said. */
-export function yardstickText({ better, like, worse }: CupReading['yardstick'], name: string): string {
+export function yardstickText(said: CupReading['yardstick'], name: string): string {
+  const counts = yardstickCounts(said);
+  return counts === '' ? '' : `Against ${name}: ${counts}.`;
+}
+
+/** To how many tasters a cup was better than the yardstick, like it or worse; empty where nobody said. */
+export function yardstickCounts({ better, like, worse }: CupReading['yardstick']): string {
   const parts = [
     better > 0 ? `better to ${countWord(better)}` : '',
     like > 0 ? `like it to ${countWord(like)}` : '',
     worse > 0 ? `worse to ${countWord(worse)}` : '',
-  ].filter(Boolean);
-  return parts.length === 0 ? '' : `Against ${name}: ${parts.join(', ')}.`;
+  ];
+  return parts.filter(Boolean).join(', ');
 }
+
+/** A yardstick as it is named where it was no cup of the table. */
+export const yardstickName = (name: string, isRemembered: boolean): string =>
+  isRemembered ? `${name} as remembered` : name;

@@ -48,6 +48,9 @@ export function ordinalWord(place: number): string {
 /** The same with a capital: what begins a sentence. */
 export const capitalised = (text: string): string => `${text[0]?.toUpperCase() ?? ''}${text.slice(1)}`;
 
+/** "1 cup", "11 cups". */
+export const cupCount = (count: number): string => `${count} ${count === 1 ? 'cup' : 'cups'}`;
+
 /** "no cups", "one cup", "three cups", "14 cups". */
 export function cupsText(count: number): string {
   return `${countWord(count)} ${count === 1 ? 'cup' : 'cups'}`;

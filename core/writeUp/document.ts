@@ -20,6 +20,7 @@ export const SECTION_IDS = [
   'why',
   'levels',
   'notes',
+  'drinks',
   'label',
   'days',
   'worth',

@@ -65,13 +65,16 @@ const IN_ORDER = `ORDER BY bag."createdAt", bag.id, brew."brewedAt", brew.id`;
 const BAGS = table(
   'bags',
   `SELECT bag.id AS "id", bag.name AS "name", roaster AS "roaster", producer AS "producer", origin AS "origin",
-     altitude AS "altitude", variety AS "variety", species AS "species", process AS "process", "roastLevel" AS "roast",
+     altitude AS "altitude", variety AS "variety", species AS "species",
+     COALESCE(NULLIF("processName", ''), process) AS "process", lot AS "lot", harvest AS "harvest", link AS "link",
+     "roastLevel" AS "roast",
      "printedNotes" AS "printed notes", "roastedOn" AS "roasted on", "bestBefore" AS "best before",
      "arrivedOn" AS "arrived on", "openedOn" AS "opened on", "finishedOn" AS "finished on",
      "restAdviceDays" AS "rest advice (days)", "weightG" AS "weight (g)", price AS "price",
      "scoringScale" AS "scored as", r.style AS "reference drink", r.brewer AS "reference brewer",
      r."doseG" AS "reference dose (g)", r."waterG" AS "reference water (g)", r."waterC" AS "reference water (°C)",
-     "buyAgain" AS "buy again", liked AS "liked", ideas AS "ideas", bet AS "bet", "boughtFor" AS "bought for"
+     "buyAgain" AS "buy again", liked AS "liked", ideas AS "ideas", bet AS "bet", "boughtFor" AS "bought for", shop AS "shop",
+     "finalMarks" AS "own final marks"
    FROM bag JOIN brew_parameters r ON r."bagId" = bag.id AND r."isReference" = 1
    WHERE bag."deletedAt" IS NULL ORDER BY bag."createdAt", bag.id`,
 );

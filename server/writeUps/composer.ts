@@ -5,7 +5,12 @@ import { cardFacts } from '../../application/writeUp/cardFacts';
 import { comparisonFacts } from '../../application/writeUp/comparisonFacts';
 import { levelsFigure, NO_FIGURES, ridgeFigure } from '../../application/writeUp/figures';
 import { cardOf, cardOfReference } from '../../application/writeUp/recipeCard';
-import { marksFigure, sittingFacts, type SittingRecordRead } from '../../application/writeUp/sittingFacts';
+import {
+  marksFigure,
+  sittingFacts,
+  yardsticksOf,
+  type SittingRecordRead,
+} from '../../application/writeUp/sittingFacts';
 import { Problem } from '../../application/problem';
 import type { Bag } from '../../contract/bag';
 import { ageOn } from '../../core/crest';
@@ -22,6 +27,7 @@ import { loadBrews } from '../db/brews';
 import { loadGrinders } from '../db/grinders';
 import { loadScoresByRecipe } from '../db/making';
 import { loadForetoldCups } from '../db/predictions';
+import { loadReadings } from '../db/readings';
 import { loadRecipe, loadRecipes } from '../db/recipes';
 import { loadSeats, loadSitting, loadSittings } from '../db/sittings';
 import { loadSettings } from '../db/settings';
@@ -142,9 +148,16 @@ export class WriteUpComposer {
       foretold: await loadForetoldCups(db, bagId),
       recipes: await loadRecipes(db),
       grinders: await loadGrinders(db),
+      readings: await loadReadings(db),
+      sittings: await loadSittings(db),
     }));
     const recipe = read.recipes.find(({ id }) => id === bag.referenceRecipeId)?.recipe ?? null;
-    return { ...read, bag, fit, value, today, recipe, standings: standingsOf(bag, standings) };
+    const measured = read.sittings.filter(
+      ({ revealedAt, yardstick, cups }) =>
+        revealedAt !== null && yardstick !== null && cups.some((cup) => cup.bagId === bagId),
+    );
+    const yardsticks = yardsticksOf(bagId, await Promise.all(measured.map(({ id }) => this.#readSitting(id))));
+    return { ...read, bag, fit, value, today, recipe, yardsticks, standings: standingsOf(bag, standings) };
   }
 
   async #readSitting(sittingId: string): Promise<SittingRecordRead> {

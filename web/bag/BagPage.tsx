@@ -24,6 +24,7 @@ import { IntensitiesOverDays } from './IntensitiesOverDays';
 import { Log } from './Log';
 import { NextBrews } from './NextBrews';
 import { ReadBy } from './ReadBy';
+import { OtherDrinks } from './OtherDrinks';
 import { OwnVerdict } from './OwnVerdict';
 import { RidgeChart } from './RidgeChart';
 import { NO_QUESTION, useWhatIf } from './useWhatIf';
@@ -127,6 +128,7 @@ function BagView({ page: logged, today }: { page: Page; today: string }) {
           <RidgeChart page={page} chosen={chosen} onChoose={choose} />
           <DayTable page={page} />
           <IntensitiesOverDays page={page} />
+          <OtherDrinks page={page} />
           <VigourCharts page={page} />
           <Log
             page={page}

@@ -1,6 +1,6 @@
 import Button from 'react-bootstrap/Button';
 import { useFieldArray, useFormContext, useFormState, useWatch } from 'react-hook-form';
-import { PROCESSES, ROAST_LEVELS } from '../../core/crest';
+import { PROCESS_SUGGESTIONS, processKindOf, PROCESSES, ROAST_LEVELS } from '../../core/crest';
 import { ATTRIBUTES, BEAN_SIZES, MEANT_FOR, SCORING_SCALES, SOLD_AGAIN, SPECIES } from '../../core/cup';
 import { SelectField, TextField } from '../forms/fields';
 import { SCORING_SCALE_NAMES, sentenceCase } from '../ui/format';
@@ -11,7 +11,7 @@ import type { ApiError } from '../../contract/error';
 import { bagFieldName, bagResolver, type BagForm, type BagValues } from './bagForm';
 import { ParametersFields, PublishedFields } from './ParametersFields';
 import { useUnits } from '../api/useUnits';
-import { doubtOfDrink } from '../forms/drinks';
+import { doubtOfDrink, useUntouched } from '../forms/drinks';
 import { WeightField } from '../forms/MeasuredField';
 
 interface Props {
@@ -52,8 +52,11 @@ export function BagSheet(props: Props) {
   );
 }
 
-const LABEL_FIELDS = ['roaster', 'producer', 'origin', 'altitude', 'variety', 'certificates', 'printedNotes'] as const;
-const STOCK_FIELDS = ['boughtFor', 'price', 'soldAgain', 'portions'] as const;
+const LABEL_FIELDS = [
+  ...(['roaster', 'producer', 'origin', 'altitude', 'variety', 'lot', 'harvest', 'certificates'] as const),
+  ...(['printedNotes', 'link'] as const),
+] as const;
+const STOCK_FIELDS = ['boughtFor', 'price', 'shop', 'soldAgain', 'portions'] as const;
 const BEAN_FIELDS = [
   'perceivedRoast',
   'beanSize',
@@ -80,7 +83,7 @@ function LabelFields({ initial }: { initial: BagForm }) {
         <TextField name="roastedOn" label="Roasted on" type="date" max={today} />
         <WeightField name="weightG" label="Weight" />
         <SelectField name="roastLevel" label="Claimed roast" options={choices(ROAST_LEVELS, 'Not stated')} />
-        <SelectField name="process" label="Process" options={choices(PROCESSES, 'Not stated')} />
+        <ProcessFields />
         <TextField name="restAdviceDays" label="Roaster's rest advice" unit="days" decimal />
       </div>
       <details
@@ -110,10 +113,13 @@ function LabelFields({ initial }: { initial: BagForm }) {
           <TextField name="origin" label="Origin" />
           <TextField name="altitude" label="Altitude" />
           <TextField name="variety" label="Variety" />
+          <TextField name="lot" label="Lot" />
+          <TextField name="harvest" label="Harvest" />
           <SelectField name="species" label="Species" options={choices(SPECIES, 'Not stated')} />
           <SelectField name="meantFor" label="Meant for" options={choices(MEANT_FOR, 'Not stated')} />
           <TextField name="certificates" label="Certificates or awards" className="wide" help="Claims, kept as such." />
           <PrintedNotes initial={initial} />
+          <TextField name="link" label="Link" className="wide" placeholder="https://" />
         </div>
         <BlendParts />
       </details>
@@ -128,6 +134,7 @@ function LabelFields({ initial }: { initial: BagForm }) {
             help="Its story, or your reason; held against the end."
           />
           <TextField name="price" label="Price" unit={currency} decimal />
+          <TextField name="shop" label="Bought at" className="half" />
           <SelectField name="soldAgain" label="Sold again" options={choices(SOLD_AGAIN, 'Not known')} />
           <TextField name="portions" label="Divided into" unit="portions" decimal />
         </div>
@@ -202,6 +209,30 @@ function MoreFields({ initial }: { initial: BagForm }) {
         </div>
       </details>
     </fieldset>
+  );
+}
+
+/** The process in the label's own words, and the kind of process its rest is expected by, until somebody says otherwise. */
+function ProcessFields() {
+  const { bring } = useUntouched<BagForm>();
+  const typed = useWatch<BagForm, 'processName'>({ name: 'processName' });
+  return (
+    <>
+      <TextField
+        name="processName"
+        label="Process"
+        offers={PROCESS_SUGGESTIONS}
+        onTyped={(name) => bring('process', processKindOf(name) ?? '')}
+      />
+      {typed !== '' && (
+        <SelectField
+          name="process"
+          label="Rests like"
+          options={choices(PROCESSES, 'Not known')}
+          help="The kind of process its rest days are expected by"
+        />
+      )}
+    </>
   );
 }
 

@@ -1,6 +1,7 @@
 import Button from 'react-bootstrap/Button';
 import type { BagPage } from '../../contract/shelf';
-import { draftedLevels, levelText, withLevel, type FinalLevel } from '../../core/cup';
+import { draftedLevels, isWithin, levelText, withLevel, type FinalLevel } from '../../core/cup';
+import { cupCount } from '../../core/text';
 import { LevelStrip } from '../domain/LevelStrip';
 import { sentenceCase } from '../ui/format';
 
@@ -10,26 +11,31 @@ interface Props {
 }
 
 /** How much of what the bag had, on one sheet: drafted from its cups, and every level free to be drawn otherwise. */
-export function FinalLevels({ page: { bag, brews, settings }, keep }: Props) {
+export function FinalLevels({ page: { bag, brews, settings, verdict }, keep }: Props) {
   const attributes = settings.intensityAttributes;
-  const cups = brews.filter(({ fault }) => fault === null).map(({ cup }) => cup);
+  const cups = brews
+    .filter(({ fault, style }) => fault === null && style === bag.reference.style)
+    .map(({ restDay, cup }) => ({ restDay, intensities: cup.intensities }));
   const drafted = draftedLevels(
     attributes.map(({ id }) => id),
     cups,
+    verdict.window,
   );
   const isDraft = bag.finalLevels.length === 0;
   const levels = isDraft ? drafted : bag.finalLevels;
   const given = new Map(levels.map(({ attribute, intensity }) => [attribute, intensity]));
-  const withLevels = cups.filter(({ intensities }) => intensities.length > 0).length;
+  const levelled = cups.filter(({ intensities }) => intensities.length > 0);
+  const atBest = levelled.filter(({ restDay }) => isWithin(verdict.window, restDay));
+  const of = cupCount((atBest.length > 0 ? atBest : levelled).length);
   return (
     <div className="final-levels" role="group" aria-label="Final levels">
       <span className="form-label">Final levels</span>
       <p className="quiet small mb-1">
         {isDraft
           ? drafted.length > 0
-            ? `Drafted: the middle of ${withLevels} ${withLevels === 1 ? 'cup' : 'cups'}. Draw any of them otherwise, or keep them as they are.`
+            ? `Drafted: the middle of ${of}${atBest.length > 0 ? ' from its best days' : ''}. Change any of them, or keep them.`
             : 'No cup has levels yet. Draw what the bag had, all in all.'
-          : 'Yours. Draw any of them otherwise.'}
+          : 'Yours. Change any of them.'}
       </p>
       <div className="levels">
         {attributes

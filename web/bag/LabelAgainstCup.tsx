@@ -11,7 +11,14 @@ import {
   type BetOutcome,
   type ClaimFinding,
 } from '../../core/cup';
-import { labelAgainstCups, wordsOverDays, type DescriptorOutcome } from '../../core/cup/words';
+import {
+  labelAgainstCups,
+  placesAlone,
+  wordsOverDays,
+  type DescriptorOutcome,
+  type WordPlace,
+} from '../../core/cup/words';
+import { meantForText, placesOfNote } from '../../core/text';
 import { Taps } from '../forms/fields';
 import { markText } from '../ui/format';
 import { useVocabulary } from '../domain/useVocabulary';
@@ -27,8 +34,9 @@ export function LabelAgainstCup({ page }: { page: BagPage }) {
   const { bag, brews } = page;
   const { vocabulary } = useVocabulary();
   const cups = brews
-    .filter(({ fault }) => fault === null)
+    .filter(({ fault, style }) => fault === null && style === bag.reference.style)
     .map(({ restDay, cup }) => ({ restDay, descriptors: cup.descriptors, remarks: cup.remarks }));
+  const alone = placesAlone(vocabulary, cups);
   const hidden = isLabelHidden(bag);
   const outcomes = labelAgainstCups(vocabulary, hidden ? '' : bag.printedNotes, cups);
   const printed = new Set(outcomes.map(({ word }) => word?.id));
@@ -51,7 +59,8 @@ export function LabelAgainstCup({ page }: { page: BagPage }) {
       <ul className="label-notes">
         {outcomes.map((one) => (
           <li key={one.printed} className={one.outcome}>
-            <strong dir="auto">{one.printed}</strong>: {outcomeText(one, cups.length)}
+            <strong dir="auto">{one.printed}</strong>:{' '}
+            {outcomeText(one, cups.length, alone.get(one.word?.id ?? '')?.places ?? [])}
           </li>
         ))}
         {claims.map(({ outcome, sentence }) => (
@@ -70,13 +79,13 @@ export function LabelAgainstCup({ page }: { page: BagPage }) {
   );
 }
 
-function outcomeText(one: DescriptorOutcome, of: number): string {
+function outcomeText(one: DescriptorOutcome, of: number, places: readonly WordPlace[]): string {
   const { outcome, cups, days, as } = one;
   if (outcome === 'never') return of === 0 ? 'no cup yet.' : 'never found.';
   const where = `in ${cups} of ${of} ${of === 1 ? 'cup' : 'cups'}, ${daysListText(days)}`;
   if (outcome === 'close kin') return `not itself, but close kin: ${as.join(', ')}, ${where}.`;
   if (outcome === 'in general') return `half found: only “${as.join('”, “')}” in general, ${where}.`;
-  return `found ${where}${as.length > 0 ? `, as ${as.join(', ')}` : ''}${standsText(one)}.`;
+  return `found ${where}${as.length > 0 ? `, as ${as.join(', ')}` : ''}${standsText(one)}${placesOfNote(places)}.`;
 }
 
 /** How far forward it stood, where the tasters said so. */
@@ -88,9 +97,12 @@ function standsText({ cups, leading, traces }: DescriptorOutcome): string {
 function claimsOf({ bag, verdict }: BagPage): ClaimFinding[] {
   const write = (score: number): string =>
     markText(bag.scoringScale, markOf(bag.scoringScale, Math.min(100, Math.max(0, score))));
+  const sentence = meantForText(bag.meantFor, bag.reference.style);
+  const meant: ClaimFinding[] = sentence === null ? [] : [{ outcome: 'open', sentence }];
   const best = verdict.curve.find(({ day }) => day === verdict.advisedDay);
   return [
     ...(bag.roastLevel ? [roastClaim(ROAST_LEVELS, bag.roastLevel, bag.perceivedRoast)] : []),
+    ...meant,
     ...(bag.restAdviceDays === null ? [] : [restClaim(bag.restAdviceDays, verdict.peak, verdict.usable)]),
     // Weighed attributes are on another scale than the mark that was betted on.
     ...(bag.betMark === null || !best || bag.weights !== null || isOnlyCompared(verdict.basis)

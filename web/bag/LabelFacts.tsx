@@ -1,12 +1,13 @@
+import type { ReactNode } from 'react';
 import type { Bag } from '../../contract/bag';
+import { roastOfColour } from '../../application/readings';
 import { tablePeakDays, type TasterPrior } from '../../core/crest';
 import { colourGapText } from '../../core/cup';
-import { roastByColour } from '../../core/palate';
-import { parametersLine, roastByColourText } from '../../core/text';
+import { parametersLine, processText, roastByColourText } from '../../core/text';
 import { api } from '../api/api';
 import { useUnits } from '../api/useUnits';
 import { judgedByText } from './judgedBy';
-import { dateText, numberText, SCORING_SCALE_NAMES, sentenceCase, words } from '../ui/format';
+import { dateText, numberText, SCORING_SCALE_NAMES, sentenceCase } from '../ui/format';
 
 /** The recipe everything is measured against, and what the label says that no cup can test. */
 export function LabelFacts({ bag, prior, today }: { bag: Bag; prior: TasterPrior | null; today: string }) {
@@ -20,14 +21,18 @@ export function LabelFacts({ bag, prior, today }: { bag: Bag; prior: TasterPrior
     ['Altitude', bag.altitude],
     ['Variety', bag.variety],
     ['Species', bag.species],
-    ['Process', bag.process && words(bag.process)],
+    ['Process', processText(bag)],
+    ['Lot', bag.lot],
+    ['Harvest', bag.harvest],
     ['Blend of', blendText(bag.blend)],
     ['Meant for', bag.meantFor],
     ['Claims', bag.certificates],
     ['Sold', bag.soldAgain],
+    ['Link', bag.link !== '' && <LabelLink key="link" to={bag.link} />],
   ];
   const stock: Facts = [
     ['Bought for', bag.boughtFor],
+    ['Bought at', bag.shop],
     ['Arrived', on(bag.arrivedOn)],
     ['Opened', on(bag.openedOn)],
     ['Divided', bag.portions === null ? null : `into ${bag.portions} ${bag.portions === 1 ? 'portion' : 'portions'}`],
@@ -60,10 +65,17 @@ export function LabelFacts({ bag, prior, today }: { bag: Bag; prior: TasterPrior
 }
 
 /** What each is called, and what is known of it. */
-type Facts = readonly (readonly [string, string | null])[];
+type Facts = readonly (readonly [string, ReactNode])[];
+
+/** The address a label gives, opened apart: nobody there hears where it was followed from. */
+const LabelLink = ({ to }: { to: string }) => (
+  <a href={to} target="_blank" rel="noreferrer noopener" className="text-break">
+    {to.replace(/^https?:\/\//i, '').replace(/\/$/, '')}
+  </a>
+);
 
 function FactList({ title, facts }: { title: string; facts: Facts }) {
-  const known = facts.filter(([, value]) => value);
+  const known = facts.filter(([, value]) => Boolean(value));
   if (known.length === 0) return null;
   return (
     <section>
@@ -87,16 +99,11 @@ function blendText(parts: Bag['blend']): string {
 }
 
 /** What the roast colour of a bag says of its claimed roast, by the household's other bags. */
-function useRoastByColour({ id, roastLevel, colourWhole, colourGround }: Bag): string | null {
-  const colour = colourGround ?? colourWhole;
-  const { data } = api.usePalateReadingsQuery(undefined, { skip: colour === null || roastLevel === null });
-  if (!data || colour === null || roastLevel === null) return null;
-  const others = data.colours.flatMap(({ bagId, roastLevel: level, whole, ground }) => {
-    // Whole beans and grounds read apart: like is held against like.
-    const same = colourGround === null ? whole : ground;
-    return bagId === id || same === null ? [] : [{ roastLevel: level, colour: same }];
+function useRoastByColour(bag: Bag): string | null {
+  const { data } = api.usePalateReadingsQuery(undefined, {
+    skip: bag.colourGround === null && bag.colourWhole === null,
   });
-  return roastByColourText(roastLevel, roastByColour(colour, roastLevel, others));
+  return !data || bag.roastLevel === null ? null : roastByColourText(bag.roastLevel, roastOfColour(bag, data));
 }
 
 function colourText({ colourWhole: whole, colourGround: ground }: Bag): string {

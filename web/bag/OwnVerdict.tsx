@@ -3,16 +3,18 @@ import Form from 'react-bootstrap/Form';
 import type { Bag } from '../../contract/bag';
 import type { BagPage } from '../../contract/shelf';
 import { BET_OUTCOMES, BUY_AGAIN, levelText, LIKINGS, TRUE_TO_KIND } from '../../core/cup';
+import { finalMarksText, processText } from '../../core/text';
 import { Taps } from '../forms/fields';
 import { sentenceCase } from '../ui/format';
 import { FinalLevels } from './FinalLevels';
+import { FinalMarks } from './FinalMarks';
 import { useBagChange } from './useBagChange';
 
 /** To what a coffee can be true, and what of the bag says what that is. */
 const KINDS = [
   { field: 'trueToOrigin', label: 'its origin', of: ({ origin }: Bag) => origin },
   { field: 'trueToVariety', label: 'its variety', of: ({ variety }: Bag) => variety },
-  { field: 'trueToProcess', label: 'its process', of: ({ process }: Bag) => process ?? '' },
+  { field: 'trueToProcess', label: 'its process', of: processText },
   { field: 'trueToRoaster', label: 'its roaster', of: ({ roaster }: Bag) => roaster },
 ] as const;
 
@@ -31,8 +33,11 @@ export function OwnVerdict({ page }: { page: BagPage }) {
       {said !== '' && <p className="mb-1">{said}</p>}
       <details open={said === '' && bag.finishedOn !== null}>
         <summary>
-          {said === '' ? 'Buy again, liked or not, how true to its kind, final levels' : 'Change or add to it'}
+          {said === ''
+            ? 'Your mark, buy again, liked or not, how true to its kind, final levels'
+            : 'Change or add to it'}
         </summary>
+        <FinalMarks page={page} keep={(finalMarks) => void change({ finalMarks })} />
         <Taps
           label="Buy again"
           options={BUY_AGAIN}
@@ -82,6 +87,7 @@ export function OwnVerdict({ page }: { page: BagPage }) {
 function saidText(bag: Bag, names: ReadonlyMap<string, string>): string {
   const kinds = KINDS.flatMap(({ field, label }) => (bag[field] === null ? [] : [`${bag[field]} true to ${label}`]));
   return [
+    bag.finalMarks.length > 0 && `Your mark: ${finalMarksText(bag.finalMarks, bag.reference.style)}.`,
     bag.buyAgain && `Buy again: ${bag.buyAgain}.`,
     bag.liked && `${sentenceCase(bag.liked)}.`,
     bag.boughtForHeld && `What it was bought for: ${bag.boughtForHeld}.`,

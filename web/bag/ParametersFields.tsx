@@ -52,6 +52,7 @@ export function PublishedFields({ initial }: { initial: BagForm }) {
             label="Grind, in words"
             options={choices(GRIND_WORDS, 'Not stated')}
           />
+          <TextField name="publishedRecipe.pours" label="Pours" decimal help="The bloom counts as one" />
           <TextField name="publishedRecipe.asPrinted" label="The rest, as printed" className="wide" rows={2} />
         </div>
       </fieldset>

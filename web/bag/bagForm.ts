@@ -14,6 +14,7 @@ import {
   typedNumber,
   typedWater,
 } from '../forms/typed';
+import { processText } from '../../core/text';
 import { nameOfPath } from '../forms/differences';
 import { typedResolver } from '../forms/formResolver';
 
@@ -27,6 +28,7 @@ const PLAIN = omit(bagInput.shape, [
   'betMark',
   'scoringScale',
   'finalLevels',
+  'finalMarks',
   'heldPortions',
   'corrections',
 ]);
@@ -40,11 +42,12 @@ export interface BagForm extends Record<keyof typeof PLAIN, string> {
   betMark: string;
   reference: ParametersForm;
   /** The recipe its roaster prints; none while nothing of it is written. */
-  publishedRecipe: ParametersForm & Record<'grindWord' | 'asPrinted', string>;
+  publishedRecipe: ParametersForm & Record<'grindWord' | 'pours' | 'asPrinted', string>;
   spells: { from: string; to: string }[];
   blend: { name: string; sharePercent: string }[];
   /** Only carried along: they are written on the page of the bag. */
   finalLevels: Bag['finalLevels'];
+  finalMarks: Bag['finalMarks'];
   heldPortions: Bag['heldPortions'];
   corrections: Bag['corrections'];
 }
@@ -85,12 +88,13 @@ function typedParameters({
 
 const NO_PUBLISHED_RECIPE: BagForm['publishedRecipe'] = {
   ...{ style: 'filter', brewer: 'cone', doseG: '', waterG: '', waterC: '', filter: '', waterRecipe: '' },
-  ...{ grindWord: '', asPrinted: '' },
+  ...{ grindWord: '', pours: '', asPrinted: '' },
 };
 
 function typedPublished(recipe: PublishedRecipe | null): BagForm['publishedRecipe'] {
   if (recipe === null) return NO_PUBLISHED_RECIPE;
-  return { ...typedParameters(recipe), grindWord: recipe.grindWord ?? '', asPrinted: recipe.asPrinted };
+  const { grindWord, pours, asPrinted } = recipe;
+  return { ...typedParameters(recipe), grindWord: grindWord ?? '', pours: asTyped(pours), asPrinted };
 }
 
 function parameterValues(typed: ParametersForm) {
@@ -123,7 +127,7 @@ export function emptyBag(standard: KeptRecipe | null = null, scoringScale: Scori
     publishedRecipe: NO_PUBLISHED_RECIPE,
     spells: [],
     blend: [],
-    ...{ finalLevels: [], heldPortions: [], corrections: [] },
+    ...{ finalLevels: [], finalMarks: [], heldPortions: [], corrections: [] },
   };
 }
 
@@ -131,12 +135,13 @@ export function emptyBag(standard: KeptRecipe | null = null, scoringScale: Scori
 export function typedBag(bag: Bag): BagForm {
   return {
     ...typedFields(PLAIN, bag),
+    processName: processText(bag),
     scoringScale: bag.scoringScale,
     ...typedWeights(bag.weights),
     betMark: typedMark(bag.scoringScale, bag.betMark),
     reference: typedParameters(bag.reference),
     publishedRecipe: typedPublished(bag.publishedRecipe),
-    ...pick(bag, ['finalLevels', 'heldPortions', 'corrections']),
+    ...pick(bag, ['finalLevels', 'finalMarks', 'heldPortions', 'corrections']),
     spells: bag.spells.map(({ from, to }) => ({ from, to: to ?? '' })),
     blend: bag.blend.map(({ name, sharePercent }) => ({ name, sharePercent: asTyped(sharePercent) })),
   };
@@ -154,10 +159,12 @@ function toValues(typed: BagForm) {
       ? {
           ...parameterValues(publishedRecipe),
           grindWord: typedChoice(publishedRecipe.grindWord),
+          pours: typedNumber(publishedRecipe.pours),
           asPrinted: publishedRecipe.asPrinted,
         }
       : null,
     finalLevels: typed.finalLevels,
+    finalMarks: typed.finalMarks,
     spells: typed.spells.map(({ from, to }) => ({ place: 'freezer', from, to: typedChoice(to) })),
     blend: typed.blend.map(({ name, sharePercent }) => ({ name, sharePercent: typedNumber(sharePercent) })),
   };
@@ -182,7 +189,7 @@ export function bagChange({ reference, ...changed }: BagValues, over: BagForm | 
 
 /** What a field of the bag is called; null for what is only carried along. */
 export const bagFieldName = (path: readonly string[]): string | null =>
-  path[0] === 'referenceRecipeId' || path[0] === 'finalLevels' ? null : nameOfPath(path);
+  ['referenceRecipeId', 'finalLevels', 'finalMarks'].includes(path[0] ?? '') ? null : nameOfPath(path);
 
 export const bagResolver = typedResolver<BagForm, typeof bagInput>(toValues, bagInput);
 export type BagValues = BagInput;

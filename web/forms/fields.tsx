@@ -80,6 +80,8 @@ export interface TextFieldProps extends FieldProps {
   other?: OtherUnit | undefined;
   /** What is offered to be typed. */
   offers?: readonly string[];
+  /** Hears what is typed. */
+  onTyped?: (typed: string) => void;
 }
 
 /** One line, a date, a number with its unit, or several lines of text. */
@@ -97,6 +99,7 @@ export function TextField({
   placeholder,
   other,
   offers = [],
+  onTyped,
 }: TextFieldProps) {
   const id = useId();
   const { field, problem: said } = useField(name);
@@ -114,9 +117,16 @@ export function TextField({
       field.onBlur();
     },
   };
+  const heard = onTyped && {
+    onChange: ({ target }: ChangeEvent<HTMLInputElement>) => {
+      field.onChange(target.value);
+      onTyped(target.value);
+    },
+  };
   const control = (
     <Form.Control
       {...field}
+      {...heard}
       {...inOtherUnit}
       id={id}
       {...(rows ? { as: 'textarea', rows, dir: 'auto' } : { type })}

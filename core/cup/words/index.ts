@@ -1,6 +1,7 @@
 export * from './agreed';
 export * from './finder';
 export * from './label';
+export * from './places';
 export * from './descriptor';
 export * from './descriptors';
 export * from './suggest';

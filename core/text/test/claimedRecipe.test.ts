@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest';
-import { claimedRecipeText } from '..';
+import { claimedDifferenceText, claimedRecipeText, METRIC } from '..';
 
 const write = (points: number): string => (points / 10).toFixed(1);
 const said = (mean: number, sd: number, helps: number, brews: number): string =>
@@ -27,3 +27,24 @@ it.each([
     'Not brewed as printed yet. It would score 0.2 less, probably: 8 in 10 lie between 1.0 less and 0.6 more.',
   ],
 ])('%s', (text, expected) => expect(text).toBe(expected));
+
+const REFERENCE = {
+  ...({ style: 'filter', brewer: 'cone', doseG: 17, waterG: 272, waterC: 92, grindStep: 0 } as const),
+  ...({ grindWord: 'medium fine', pours: 2 } as const),
+};
+
+it('says how a printed recipe differs, in numbers, grind and pours', () => {
+  const printed = { ...REFERENCE, doseG: 18, waterG: 270, waterC: 94, grindWord: 'medium' as const, pours: 1 };
+  expect(claimedDifferenceText(printed, REFERENCE, METRIC)).toBe(
+    'It differs from yours in water at 94 °C, a ratio of 1:15, a medium grind (yours: a medium fine grind) and 1 pour (yours: 2 pours).',
+  );
+  expect(claimedDifferenceText(printed, { ...REFERENCE, ...printed }, METRIC, 'this one')).toBe('');
+});
+
+it('holds nothing against what one of them does not state', () => {
+  const printed = { ...REFERENCE, waterC: null, grindWord: null, pours: 4 };
+  expect(claimedDifferenceText(printed, { ...REFERENCE, pours: null }, METRIC)).toBe('');
+  expect(claimedDifferenceText(printed, REFERENCE, METRIC, 'this one')).toBe(
+    'It differs from this one in 4 pours (this one: 2 pours).',
+  );
+});

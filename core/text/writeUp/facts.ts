@@ -1,9 +1,10 @@
-import type { Recipe } from '../../brew';
+import type { Recipe, Style } from '../../brew';
 import type { Change, ClaimedEffect, Confounding, CrestFit, Effect, Forgiving } from '../../crest';
-import type { Adequacy, ScoringScale, TRUE_TO_KIND } from '../../cup';
-import type { DescriptorOutcome } from '../../cup/words';
+import type { Adequacy, Compared, FeelOverDays, ScoringScale, TRUE_TO_KIND } from '../../cup';
+import type { DescriptorOutcome, WordPlace } from '../../cup/words';
 import type { PairedDifference, Standing, ValueForPrice } from '../../palate';
 import type { SittingKind, SittingReading, SittingTiming } from '../../sitting';
+import type { FinalMark } from '../finalMarks';
 import type { Units } from '../units';
 
 /**
@@ -17,9 +18,20 @@ export interface CoffeeFacts {
   producer: string;
   origin: string;
   variety: string;
-  process: string | null;
+  process: string;
   roastLevel: string | null;
   altitude: string;
+  lot: string;
+  harvest: string;
+  species: string | null;
+  /** Parts of a blend; none of a coffee of one kind. */
+  blend: readonly { name: string; sharePercent: number | null }[];
+  /** Certificates and awards, as the label has them. */
+  certificates: string;
+  meantFor: string | null;
+  soldAgain: string | null;
+  shop: string;
+  link: string;
   /** A plain date. */
   roastedOn: string;
   /** Worked out from a best-before date. */
@@ -84,6 +96,8 @@ export interface LevelFacts {
   /** Where it went over the days; null where there are too few. */
   trend: 'rising' | 'falling' | null;
   found: Readonly<Record<Adequacy, number>>;
+  /** The day on which there was clearly more of it than is said of the bag; null where there was none. */
+  strongest: { day: number; value: number } | null;
   isMerit: boolean;
 }
 
@@ -104,12 +118,30 @@ export interface StandingFacts extends Pick<Standing, 'place' | 'bestPlace' | 'w
 export interface RecipeFacts {
   /** "Cone, 17 g to 272 g of water (1:16), 92 °C". */
   brewer: string;
-  style: string;
+  style: Style;
   doseG: number;
   waterG: number;
   waterC: number | null;
   /** The card it is brewed by, where there is one. */
   name: string | null;
+}
+
+/** One way a bag was drunk: as a shot, with milk, cold, as filter coffee. */
+export interface DrinkFacts {
+  style: Style;
+  cups: number;
+  /** Rest days, in order, each once. */
+  days: readonly number[];
+  /** Mean score of the cups with a mark, 0–100, and how many those are; null without one. */
+  score: { mean: number; cups: number } | null;
+  /** The most often found first. */
+  words: readonly WordFacts[];
+  levels: readonly { name: string; value: number }[];
+  /** The printed notes held against these cups alone. */
+  label: readonly DescriptorOutcome[];
+  /** As it was most often made, and how it was ground then. */
+  recipe: RecipeFacts;
+  grind: string | null;
 }
 
 export interface BagFacts {
@@ -124,13 +156,21 @@ export interface BagFacts {
   crest: CrestFacts;
   sigma0: number;
   recipe: RecipeFacts;
+  /** "a medium fine grind", "setting 21 of the hand grinder"; null where nobody said. */
+  grind: string | null;
   effects: readonly Effect[];
   claimed: ClaimedEffect | null;
   confounded: readonly Confounding[];
   forgiving: Forgiving | null;
   levels: readonly LevelFacts[];
-  /** Whether the levels are the taster's own at the end, and not the middle of the cups. */
-  areLevelsFinal: boolean;
+  /** Whether the levels are the taster's own at the end, or the middle of the cups: of its best days, or of all. */
+  levelsFrom: 'taster' | 'best days' | 'all cups';
+  feel: FeelOverDays;
+  /** Words found in one place alone. */
+  places: readonly { word: { name: string }; places: readonly WordPlace[] }[];
+  /** Means of the attributes that were marked, 0–10, and of the parts of a sheet. */
+  attributes: readonly { name: string; mean: number }[];
+  parts: readonly { name: string; mean: number; most: number; takenOff: boolean }[];
   words: readonly WordFacts[];
   /** Cups in which anything was found. */
   wordedCups: number;
@@ -145,8 +185,20 @@ export interface BagFacts {
   buyAgain: string | null;
   liked: string | null;
   trueTo: readonly { what: string; how: (typeof TRUE_TO_KIND)[number] }[];
-  /** The same beans in other drinks: cups with a mark, and the mean of those. */
-  otherDrinks: readonly { style: string; cups: number; score: number }[];
+  /** The same beans in other drinks, the most often drunk first. */
+  otherDrinks: readonly DrinkFacts[];
+  /** The taster's own marks at the end. */
+  finalMarks: readonly FinalMark[];
+  /** What was betted before the first sip, the score betted on, and whether it held; null without a bet. */
+  bet: { said: string; score: number | null; held: string | null } | null;
+  /** The recipe its roaster prints, where it is for this drink: how it differs, and the rest as printed. */
+  printed: { difference: string; asPrinted: string } | null;
+  /** What a roast colour measured says of the roast claimed; null without one. */
+  colour: string | null;
+  /** Against yardsticks, at tables. */
+  yardsticks: readonly { name: string; isRemembered: boolean; said: Readonly<Record<Compared, number>> }[];
+  /** The rest day on which it was opened; null where that was not written. */
+  openedDay: number | null;
   /** Days in the freezer. */
   frozenDays: number;
   foretold: { cups: number; inside: number } | null;

@@ -1,6 +1,8 @@
 export { composeBag } from './bag';
+export { drinkTexts } from './drinks';
 export { hasCurve } from './crest';
 export { composeCard } from './card';
 export { composeComparison } from './comparison';
 export { composeSitting, namesOf } from './sitting';
+export { markSaid } from './saying';
 export type * from './facts';

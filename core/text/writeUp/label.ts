@@ -1,10 +1,12 @@
 import type { Section } from '../../writeUp';
+import { meantForText } from '../drinks';
 import { countWord } from '../words';
 import type { BagFacts } from './facts';
-import { listed, passage, plainWords, section, sentence } from './saying';
+import { bareMark, listed, markSaid, passage, plainWords, section, sentence } from './saying';
 
 /** What the label said, against what was in the cups. */
-export function labelSection({ label, blindToLabel, roast, restClaim, crest, cups }: BagFacts): Section[] {
+export function labelSection(facts: BagFacts): Section[] {
+  const { label, blindToLabel, roast, restClaim, crest, cups, coffee, colour, recipe } = facts;
   const printed = (outcome: (typeof label)[number]['outcome']) => label.filter((one) => one.outcome === outcome);
   const found = printed('found').map((one) => one.printed);
   const kin = [...printed('close kin'), ...printed('in general')];
@@ -31,8 +33,30 @@ export function labelSection({ label, blindToLabel, roast, restClaim, crest, cup
         `The printed notes were hidden while ${blindCups(blindToLabel, cups.length)} written.`,
     ),
     passage('label.roast', roast && roastText(roast)),
+    passage('label.colour', colour && `Roast colour: ${colour}.`),
     passage('label.rest', crest.is === 'known' && restClaim),
+    passage('label.meant', meantForText(coffee.meantFor, recipe.style)),
+    passage('label.claims', coffee.certificates !== '' && sentence(`The label also claims: ${coffee.certificates}`)),
+    ...betPassages(facts),
   );
+}
+
+/** The bet before the first sip, in the taster's own words, and what became of it. */
+function betPassages({ bet, crest, scale }: BagFacts) {
+  if (bet === null) return [];
+  return [
+    passage('label.bet', bet.said !== '' && `The bet before the first sip: “${bet.said.trim()}”`, {
+      needs: 'own words',
+    }),
+    passage('label.bet.mark', bet.score !== null && crest.is === 'known' && betMarkText(bet.score, crest.score, scale)),
+    passage('label.bet.held', bet.held && `The bet: ${bet.held}.`),
+  ];
+}
+
+function betMarkText(bet: number, best: { mean: number; lo: number; hi: number }, scale: BagFacts['scale']): string {
+  const said = `The bet was ${markSaid(scale, bet)}, and on its best day it scores ${bareMark(scale, best.mean)}`;
+  if (bet >= best.lo && bet <= best.hi) return `${said}: about as betted.`;
+  return `${said}: ${best.mean > bet ? 'better' : 'worse'} than betted.`;
 }
 
 function blindCups(blind: number, of: number): string {

@@ -22,7 +22,7 @@ const FORETOLD_SAID = 5;
 
 /** How it was judged: how many cups, by how many tasters, on which days, and what does not count. */
 export function methodSection(facts: BagFacts): Section[] {
-  const { cups, faulted, coffee, frozenDays, foretold, scale } = facts;
+  const { cups, faulted, coffee, frozenDays, foretold, scale, openedDay } = facts;
   if (cups.length === 0) return [];
   const fromMemory = cups.filter((cup) => cup.isFromMemory).length;
   const blind = cups.filter(({ isBlind }) => isBlind).length;
@@ -48,6 +48,7 @@ export function methodSection(facts: BagFacts): Section[] {
       coffee.isRoastAssumed &&
         `The bag names no roast date. Days are counted from an assumed one, ${dateSaid(coffee.roastedOn)}.`,
     ),
+    passage('method.opened', openedDay !== null && `The bag was opened on day ${openedDay} after roasting.`),
     passage(
       'method.frozen',
       frozenDays > 0 &&

@@ -1,8 +1,11 @@
 import { mean } from 'es-toolkit';
+import { isWithin } from '../../cup';
 import type { Section } from '../../writeUp';
-import { eitherOf, markSaid, listed, lowered, passage, section } from './saying';
+import { AS_DRINK } from '../drinks';
+import { capitalised, cupCount } from '../words';
+import { eitherOf, markSaid, listed, passage, section } from './saying';
 import { hasCurve, wasFresh } from './crest';
-import type { BagFacts, LevelFacts } from './facts';
+import type { BagFacts, LevelFacts, WordFacts } from './facts';
 import { HIGH, LOW } from './levels';
 
 /** So many of a kind are named at most. */
@@ -17,7 +20,7 @@ const HELD_CUPS = 2;
 
 /** Who would love it and who should not buy it: by levels, words, days, price and drinks, each with its reason. */
 export function readersSection(facts: BagFacts): Section[] {
-  const { levels, words, label } = facts;
+  const { levels, label } = facts;
   const likings = levels.filter(({ isMerit }) => !isMerit);
   const high = likings
     .filter(({ value }) => value >= HIGH)
@@ -28,8 +31,9 @@ export function readersSection(facts: BagFacts): Section[] {
     .sort((a, b) => a.value - b.value)
     .slice(0, MOST);
   const merits = levels.filter(({ isMerit, value }) => isMerit && value >= HIGH);
-  const held = words.filter(({ cups }) => cups >= HELD_CUPS).slice(0, MOST);
-  const named = (held.length > 0 ? held : words.slice(0, MOST)).map(({ name }) => name);
+  const said = wordsAtBest(facts);
+  const held = said.filter(({ cups }) => cups >= HELD_CUPS).slice(0, MOST);
+  const named = (held.length > 0 ? held : said.slice(0, MOST)).map(({ name }) => name);
   const promised = label.filter(({ outcome }) => outcome === 'never').map(({ printed }) => printed);
   const names = (some: readonly LevelFacts[]): string => listed(some.map(({ name }) => name));
   return section(
@@ -52,6 +56,13 @@ export function readersSection(facts: BagFacts): Section[] {
     ),
     passage('readers.not.price', tooDear(facts), { needs: 'price' }),
   );
+}
+
+/** The words of its best days; all of them where those are not known, or had none. */
+function wordsAtBest({ words, crest }: BagFacts): readonly WordFacts[] {
+  const window = 'window' in crest ? crest.window : null;
+  const atBest = words.filter(({ days }) => days.some((day) => isWithin(window, day)));
+  return atBest.length > 0 ? atBest : words;
 }
 
 function byDays({ crest }: BagFacts): ReturnType<typeof passage>[] {
@@ -93,27 +104,25 @@ function byRecipe({ forgiving }: BagFacts): ReturnType<typeof passage>[] {
 /** A drink is said to suit where it is marked about as high, and not to where it is marked so much lower; points. */
 const ABOUT = 3;
 const FAR = 8;
+/** Of one cup nothing is said of who would like it so. */
+const SAID_CUPS = 2;
 
 function byDrink({ otherDrinks, crest, cups, scale, recipe }: BagFacts): ReturnType<typeof passage>[] {
   const scores = cups.flatMap(({ score }) => score ?? []);
   if (scores.length === 0) return [];
   const own = crest.is === 'known' ? crest.score.mean : mean(scores);
-  return otherDrinks.map(({ style, cups: count, score }) => {
-    const from = count === 1 ? 'one cup' : `${count} cups`;
-    const as =
-      style === 'milk'
-        ? 'With milk'
-        : style === 'cold'
-          ? 'Cold'
-          : style === 'espresso'
-            ? 'As espresso'
-            : 'As filter coffee';
-    if (score >= own - ABOUT)
-      return passage(`readers.love.${style}`, `${as} it does as well: ${markSaid(scale, score)}, from ${from}.`);
+  return otherDrinks.map(({ style, score }) => {
+    if (score === null || score.cups < SAID_CUPS) return [];
+    const [mark, from] = [markSaid(scale, score.mean), cupCount(score.cups)];
+    if (score.mean >= own - ABOUT)
+      return passage(
+        `readers.love.${style}`,
+        `${capitalised(AS_DRINK[style])} it does as well: ${mark}, from ${from}.`,
+      );
     return passage(
       `readers.not.${style}`,
-      score <= own - FAR &&
-        `Not ${lowered(as)}: ${markSaid(scale, score)} there, from ${from}, against ${markSaid(scale, own)} as ${recipe.style}.`,
+      score.mean <= own - FAR &&
+        `Not ${AS_DRINK[style]}: ${mark} there, from ${from}, against ${markSaid(scale, own)} ${AS_DRINK[recipe.style]}.`,
     );
   });
 }

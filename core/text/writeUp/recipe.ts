@@ -1,4 +1,4 @@
-import { ratio, roundTo } from '../../brew';
+import { brewKindOf, ratio, roundTo } from '../../brew';
 import { BESIDE_RECIPE, type Effect } from '../../crest';
 import type { Section } from '../../writeUp';
 import { claimedRecipeText } from '../claimedRecipe';
@@ -15,7 +15,7 @@ const MOST_EFFECTS = 3;
 
 /** "Cone, 17 g of coffee to 272 g of water, 1 to 16, at 92 °C". */
 export function recipeLine({ brewer, style, doseG, waterG, waterC, name }: RecipeFacts, units: Units): string {
-  const isShot = style === 'espresso';
+  const isShot = brewKindOf({ brewer, style }) === 'espresso';
   const amounts = isShot
     ? `${weightText(doseG, units)} in, ${weightText(waterG, units)} out`
     : `${weightText(doseG, units)} of coffee to ${weightText(waterG, units, 0)} of water, 1 to ${roundTo(ratio(waterG, doseG), 1)}`;
@@ -43,6 +43,7 @@ export function recipeSection(facts: BagFacts): Section[] {
   return section(
     'recipe',
     passage('recipe.line', sentence(recipeLine(recipe, units))),
+    passage('recipe.grind', facts.grind && sentence(`Ground at ${facts.grind}`)),
     passage('recipe.best', bestText(facts, better, tried)),
     ...said.map((one) => {
       const change = effectChangeText(one, sigma0);
@@ -52,6 +53,11 @@ export function recipeSection(facts: BagFacts): Section[] {
       );
     }),
     claimed ? passage('recipe.printed', `The roaster’s own recipe: ${lowered(claimedRecipeText(claimed, write))}`) : [],
+    passage('recipe.printed.apart', facts.printed?.difference),
+    passage(
+      'recipe.printed.said',
+      facts.printed && facts.printed.asPrinted !== '' && `As printed: “${facts.printed.asPrinted}”`,
+    ),
     passage('recipe.confounded', confoundedSentence(confounded, units).trim()),
     forgiving?.is && cups.length > 2
       ? passage(

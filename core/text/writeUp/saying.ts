@@ -78,10 +78,10 @@ export const voice = ({ tasters }: { tasters: number }): { we: string; our: stri
 /** A passage; nothing where there is nothing to say. */
 export function passage(
   key: string,
-  text: string | null | false,
+  text: string | null | undefined | false,
   rest: Partial<Pick<Passage, 'named' | 'needs'>> = {},
 ): Passage[] {
-  return text === null || text === false || text === ''
+  return text === null || text === undefined || text === false || text === ''
     ? []
     : [{ key, text, named: rest.named ?? null, needs: rest.needs ?? null }];
 }

@@ -1,6 +1,7 @@
 import { pricePer100G, pricePerCup, roundTo } from '../../brew';
 import type { Section } from '../../writeUp';
 import { standingText } from '../palate';
+import { yardstickCounts, yardstickName } from '../sitting';
 import { capitalised, countWord, ordinalWord } from '../words';
 import type { BagFacts, StandingFacts } from './facts';
 import { moneyText } from '../units';
@@ -20,6 +21,9 @@ export function worthSection(facts: BagFacts): Section[] {
           ? `Apart from how good it is, ${voice(facts).we} liked it.`
           : `Apart from how good it is, it was not to ${voice(facts).our} taste.`,
     ),
+    passage('worth.sold', soldText(facts.coffee.soldAgain)),
+    passage('worth.shop', shopText(facts.coffee)),
+    ...facts.yardsticks.map((one, i) => passage(`worth.yardstick.${i}`, againstYardstick(one, facts.coffee.name))),
     passage('worth.price', priceText(facts), { needs: 'price' }),
     passage('worth.value', value === null ? null : valueSaid(value, voice(facts).our), { needs: 'price' }),
     passage('worth.standing', standings.length === 0 ? null : standingsSaid(standings, voice(facts).our), {
@@ -31,6 +35,19 @@ export function worthSection(facts: BagFacts): Section[] {
     ),
   );
 }
+
+function soldText(soldAgain: string | null): string | null {
+  if (soldAgain === null) return null;
+  return soldAgain === 'never again' ? 'It will not be sold again.' : `It is sold ${soldAgain}.`;
+}
+
+function shopText({ shop, link }: BagFacts['coffee']): string | null {
+  if (shop === '') return link === '' ? null : `Where it is sold: ${link}`;
+  return `Bought at ${shop}${link === '' ? '.' : `: ${link}`}`;
+}
+
+const againstYardstick = ({ name, isRemembered, said }: BagFacts['yardsticks'][number], own: string): string =>
+  `${own} against ${yardstickName(name, isRemembered)}: ${yardstickCounts(said)}.`;
 
 /** Whether it would be bought again; null where nobody said. */
 export function buyAgainText(facts: BagFacts): string | null {

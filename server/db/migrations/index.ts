@@ -22,6 +22,7 @@ import { MeantScore1700000000021 } from './21-meantScore';
 import { AnyDateWillDo1700000000022 } from './22-anyDateWillDo';
 import { WordsOfTheCup1700000000023 } from './23-wordsOfTheCup';
 import { Currency1700000000024 } from './24-currency';
+import { LabelDetails1700000000025 } from './25-labelDetails';
 
 /** In the order in which they run. */
 export const MIGRATIONS = [
@@ -49,4 +50,5 @@ export const MIGRATIONS = [
   AnyDateWillDo1700000000022,
   WordsOfTheCup1700000000023,
   Currency1700000000024,
+  LabelDetails1700000000025,
 ];

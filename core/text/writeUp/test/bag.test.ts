@@ -6,7 +6,7 @@ import type { DescriptorOutcome } from '../../../cup/words';
 import type { Section } from '../../../writeUp';
 import { composeBag } from '..';
 import type { BagFacts } from '../facts';
-import { cup, FOLLOWED, ONE_EVENING } from './sampleFacts';
+import { cup, FOLLOWED, ONE_EVENING, withMilk } from './sampleFacts';
 
 const said = (sections: readonly Section[]): Record<string, string> =>
   Object.fromEntries(sections.flatMap(({ passages }) => passages.map(({ key, text }) => [key, text])));
@@ -239,13 +239,16 @@ describe('levels, notes and label', () => {
       'readers.not.levels': 'Not for whoever looks for weight: there is little.',
       'readers.not.days': 'Not for whoever opens a bag at once: it needs until day 20.',
     });
-    const milk = [{ style: 'milk', cups: 2, score: 70 }];
-    expect(of({ otherDrinks: milk })['readers.not.milk']).toBe(
-      'Not with milk: 7.0 out of 10 there, from 2 cups, against 8.8 out of 10 as filter.',
+    expect(of({ otherDrinks: [withMilk(70)] })['readers.not.milk']).toBe(
+      'Not with milk: 7.0 out of 10 there, from 2 cups, against 8.8 out of 10 as filter coffee.',
     );
-    expect(of({ otherDrinks: [{ style: 'milk', cups: 2, score: 87 }] })['readers.love.milk']).toContain(
-      'With milk it does as well',
+    expect(of({ otherDrinks: [withMilk(87)] })['readers.love.milk']).toBe(
+      'With milk it does as well: 8.7 out of 10, from 2 cups.',
     );
+    expect(of({ otherDrinks: [{ ...withMilk(70), score: { mean: 70, cups: 1 } }] })).not.toHaveProperty(
+      'readers.not.milk',
+    );
+    expect(of({ otherDrinks: [{ ...withMilk(70), score: null }] })).not.toHaveProperty('readers.not.milk');
   });
 });
 

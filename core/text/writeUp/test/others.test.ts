@@ -13,7 +13,7 @@ const said = (sections: readonly Section[]): Record<string, string> =>
   Object.fromEntries(sections.flatMap(({ passages }) => passages.map(({ key, text }) => [key, text])));
 
 describe('a table', () => {
-  const recipe = { brewer: 'cone', style: 'filter', doseG: 17, waterG: 272, waterC: 92, name: null };
+  const recipe = { brewer: 'cone', style: 'filter' as const, doseG: 17, waterG: 272, waterC: 92, name: null };
   const sheet = (seat: string, scores: Record<string, number>, words: Record<string, string[]>): TastersSheet => ({
     ...{ seat, scores, words, levels: {}, ranking: [], odd: null, againstYardstick: {} },
   });

@@ -1,6 +1,6 @@
 import { SHAPE_SHARES } from '../../../crest';
 import { METRIC } from '../../units';
-import type { BagFacts, CupFacts } from '../facts';
+import type { BagFacts, CupFacts, DrinkFacts } from '../facts';
 
 /** A bag followed to its end. */
 export const cup = (restDay: number, score: number | null, more: Partial<CupFacts> = {}): CupFacts => ({
@@ -15,7 +15,8 @@ export const FOLLOWED: BagFacts = {
   coffee: {
     ...{ name: 'Hollow Ridge', roaster: 'Fernhill Roastery', producer: '', origin: 'Burundi', variety: 'Mundo Novo' },
     ...{ process: 'honey', roastLevel: 'medium-light', altitude: '1,800 m', roastedOn: '2026-09-04' },
-    ...{ isRoastAssumed: false, weightG: 250, price: 14.5 },
+    ...{ isRoastAssumed: false, weightG: 250, price: 14.5, lot: '', harvest: '', species: null, blend: [] },
+    ...{ certificates: '', meantFor: null, soldAgain: null, shop: '', link: '' },
   },
   scale: 'mark10',
   units: METRIC,
@@ -29,17 +30,27 @@ export const FOLLOWED: BagFacts = {
   },
   sigma0: 3.5,
   recipe: { brewer: 'cone', style: 'filter', doseG: 17, waterG: 272, waterC: 92, name: null },
+  grind: null,
   effects: [],
   claimed: null,
   confounded: [],
   forgiving: null,
   levels: [
-    { name: 'brightness', value: 4.5, trend: 'falling', found: liked, isMerit: false },
-    { name: 'weight', value: 2, trend: null, found: { ...liked, 'too little': 3, 'just right': 1 }, isMerit: false },
-    { name: 'sweetness', value: 3, trend: 'rising', found: liked, isMerit: false },
-    { name: 'clarity', value: 4, trend: null, found: liked, isMerit: true },
+    { name: 'brightness', value: 4.5, trend: 'falling', found: liked, strongest: null, isMerit: false },
+    {
+      name: 'weight',
+      value: 2,
+      trend: null,
+      found: { ...liked, 'too little': 3, 'just right': 1 },
+      strongest: null,
+      isMerit: false,
+    },
+    { name: 'sweetness', value: 3, trend: 'rising', found: liked, strongest: null, isMerit: false },
+    { name: 'clarity', value: 4, trend: null, found: liked, strongest: null, isMerit: true },
   ],
-  areLevelsFinal: false,
+  levelsFrom: 'all cups',
+  feel: { finish: [], dryness: [], textures: [], colours: [], clarities: [], layers: [] },
+  ...{ places: [], attributes: [], parts: [] },
   words: [
     { name: 'quince', cups: 4, days: [9, 16, 23, 31] },
     { name: 'cut grass', cups: 1, days: [9] },
@@ -55,9 +66,21 @@ export const FOLLOWED: BagFacts = {
   ...{ buyAgain: 'yes', liked: null },
   trueTo: [],
   otherDrinks: [],
+  ...{ finalMarks: [], bet: null, printed: null, colour: null, yardsticks: [], openedDay: null },
   frozenDays: 0,
   foretold: { cups: 9, inside: 7 },
 };
+
+/** Two cups of it with milk, the mean of both. */
+export const withMilk = (mean: number): DrinkFacts => ({
+  ...{ style: 'milk', cups: 2, days: [12, 15], score: { mean, cups: 2 }, label: [], grind: null },
+  words: [{ name: 'molasses', cups: 2, days: [12, 15] }],
+  levels: [
+    { name: 'brightness', value: 2 },
+    { name: 'sweetness', value: 3.5 },
+  ],
+  recipe: { brewer: 'espresso machine', style: 'milk', doseG: 18, waterG: 36, waterC: 93, name: null },
+});
 
 /** The same judged in one evening. */
 export const ONE_EVENING: BagFacts = {
