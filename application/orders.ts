@@ -32,7 +32,10 @@ export interface ExpectedOrder {
   order: Order;
   /** How it will be brewed: as the bag it is again, or as usual. */
   reference: BrewParameters;
-  fit: Pick<CrestFit, 'window' | 'peak' | 'fresh' | 'inWindow' | 'usable' | 'sketch' | 'sigma0'>;
+  fit: Pick<
+    CrestFit,
+    'window' | 'peak' | 'fresh' | 'inWindow' | 'usable' | 'sketch' | 'sigma0' | 'steady' | 'daysTried'
+  >;
 }
 
 /** The same by the table alone. */

@@ -2,7 +2,7 @@ import type { Bag } from '../contract/bag';
 import type { Freezing, Plan, PlanMark, PlannedCup } from '../contract/plan';
 import type { Settings } from '../contract/settings';
 import { cupsLeft, roundTo, stockOf, type Drawn, type Style } from '../core/brew';
-import { NOTICEABLE, sketchByDay, type CrestFit } from '../core/crest';
+import { isSteady, NOTICEABLE, sketchByDay, type CrestFit } from '../core/crest';
 import { judgedScale, type ScoringScale } from '../core/cup';
 import { expectedOnMain, fromMainScale, SAME_SCALE, type ScaleMap } from '../core/palate';
 import { addDays, daysBetween, roastDate, spellsOf, weekdayOf } from '../core/rest';
@@ -24,16 +24,21 @@ import { scaleOf, type ScaleMaps } from './scaleMaps';
 
 /** What a plan needs of a fit, on the household's main scale. */
 export function expectationOf(
-  { sketch, sigma0 }: Pick<CrestFit, 'sketch' | 'sigma0'>,
+  fit: PlannedFit,
   map: ScaleMap = SAME_SCALE,
-): Pick<PlanBag, 'mean' | 'curves' | 'noise' | 'noticeable'> {
-  return { ...expectedOnMain(map, sketchByDay(sketch)), noticeable: map.slope * NOTICEABLE * sigma0 };
+): Pick<PlanBag, 'mean' | 'curves' | 'noise' | 'noticeable' | 'isSteady'> {
+  const { sketch, sigma0 } = fit;
+  const noticeable = map.slope * NOTICEABLE * sigma0;
+  return { ...expectedOnMain(map, sketchByDay(sketch)), noticeable, isSteady: isSteady(fit) };
 }
+
+/** What of a fit a plan goes by. */
+type PlannedFit = Pick<CrestFit, 'sketch' | 'sigma0' | 'steady' | 'usable' | 'daysTried'>;
 
 /** A household's shelf, as far as a plan goes. */
 export interface HouseholdShelf {
   today: string;
-  bags: readonly { bag: Bag; fit: Pick<CrestFit, 'sketch' | 'sigma0'>; drawn: readonly Drawn[] }[];
+  bags: readonly { bag: Bag; fit: PlannedFit; drawn: readonly Drawn[] }[];
   settings: Pick<Settings, 'habits' | 'variety' | 'hasFreezer' | 'freezerRate'>;
   /** Bags on their way. */
   coming: readonly ExpectedOrder[];
@@ -181,6 +186,9 @@ export function whyOf(cup: CupOfPlan, bags: readonly PlanBag[], today: string): 
 
 const restDayOf = ({ way, day }: CupOfPlan): number => Math.floor(way.age + day - way.from + 1e-9);
 
+/** Cups of a bag no further apart than this are of one run, whose reason is said once; days. Editorial. */
+const RUN_DAYS = 3;
+
 /** A plan as it is shown. */
 export function planAnswer(
   { shelf, bags, pins, isExtraToday }: PlanQuestion,
@@ -195,29 +203,34 @@ export function planAnswer(
     const mark = i === undefined ? undefined : pins[i];
     return mark && i !== undefined ? { id: mark.id, price: roundTo(pinPrices[i] ?? 0, 1) } : null;
   };
+  const lastOf = new Map<string, { on: string; reason: string }>();
+  /** Whether the cup of the same bag a few days before at most was planned for the same reason. */
+  const isKnown = (bagId: string, on: string, reason: string): boolean => {
+    const last = lastOf.get(bagId);
+    lastOf.set(bagId, { on, reason });
+    return last?.reason === reason && daysBetween(last.on, on) <= RUN_DAYS;
+  };
   const cups = plan.cups.flatMap((cup): PlannedCup[] => {
     const bag = bags[cup.bag];
     const planBag = shelf.bags[cup.bag];
     if (!bag || !planBag) return [];
+    const on = addDays(today, cup.day);
+    const reason = reasonOf(cup, planBag, shelf.bags.length === 1);
     return [
       {
-        on: addDays(today, cup.day),
-        bagId: bag.id,
-        name: bag.name,
-        isComing: bag.isComing,
+        ...{ on, bagId: bag.id, name: bag.name, isComing: bag.isComing },
         style: bag.style,
         expected: roundTo(fromMainScale(bag.map, cup.expected), 1),
         scale: bag.scale,
         restDay: restDayOf(cup),
-        reason: reasonOf(cup, planBag, shelf.bags.length === 1),
-        why: whyOf(cup, shelf.bags, today),
+        ...{ reason, why: whyOf(cup, shelf.bags, today), isWhyKnown: isKnown(bag.id, on, reason) },
         portionId: planBag.lots[cup.way.lot]?.id ?? null,
         learning: roundTo(cup.learning, 1),
         pin: pinOf(cup),
       },
     ];
   });
-  const freeze = plan.freeze.flatMap(({ bag: b, cups: count, frozenOn, thawedOn }): Freezing[] => {
+  const freeze = plan.freeze.flatMap(({ bag: b, cups: count, frozenOn, thawedOn, gain }): Freezing[] => {
     const bag = bags[b];
     if (!bag) return [];
     const grams = roundTo(count * bag.doseG, 1);
@@ -225,6 +238,12 @@ export function planAnswer(
       {
         ...{ bagId: bag.id, isComing: bag.isComing, name: bag.name, grams },
         ...{ from: addDays(today, frozenOn), to: addDays(today, thawedOn) },
+        gain: {
+          // A difference on the main scale, as the bag's own scale would give it.
+          points: roundTo(gain.points / bag.map.slope, 1),
+          scale: bag.scale,
+          probability: roundTo(gain.probability, 2),
+        },
       },
     ];
   });

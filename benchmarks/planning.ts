@@ -22,7 +22,13 @@ function shelfOf(count: number, differently: Partial<PlanShelf> = {}): PlanShelf
       const brews = log.map((day, i) => markedCup(day, bag.truth[day]!, rng.normal(0, SIGMA0), String(i)));
       return {
         ...sketchByDay(fitCrest({ ...bag.input, brews }).sketch),
-        ...{ id: String(b), style: 'filter' as const, isDecaf: false, noticeable: NOTICEABLE * SIGMA0 },
+        ...{
+          id: String(b),
+          style: 'filter' as const,
+          isDecaf: false,
+          noticeable: NOTICEABLE * SIGMA0,
+          isSteady: false,
+        },
         lots: [{ id: null, cups: bag.cups, age, isFrozen: false, fromDay: 0 }],
       };
     }),

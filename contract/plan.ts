@@ -73,6 +73,8 @@ export const plannedCup = z.strictObject({
   restDay: z.number().int(),
   reason: z.enum(CUP_REASONS),
   why: z.string(),
+  /** Whether that was said of the cup of its bag just before. */
+  isWhyKnown: z.boolean(),
   /** The portion it is of; null for what is in the bag. */
   portionId: partId.nullable(),
   /** Points that this cup adds to later ones by what it tells. */
@@ -86,6 +88,8 @@ export type PlannedCup = z.infer<typeof plannedCup>;
 export const freezing = z.strictObject({
   ...{ bagId: id, isComing: z.boolean(), name: z.string() },
   ...{ grams: z.number(), from: date, to: date },
+  /** Points of the bag's scale a cup that it gains against the same cups from the bag, and how likely it is worth it. */
+  gain: z.strictObject({ points: z.number(), scale: z.enum(SCORING_SCALES), probability: z.number() }),
 });
 export type Freezing = z.infer<typeof freezing>;
 

@@ -1,3 +1,4 @@
+import { groupBy } from 'es-toolkit';
 import ICAL from 'ical.js';
 import { describe, expect, it } from 'vitest';
 import { bag as bagSchema, bagInput, type BagDraft } from '../../contract/bag';
@@ -54,6 +55,18 @@ describe('the plan of a household', () => {
     const drunk = answered(household([shelved(1)], { drunkToday: 1 }));
     expect(drunk.isExtraToday).toBe(true);
     expect(drunk.cups[0]?.on).toBe(TODAY);
+  });
+
+  it('says the reason of a run of days once, and says it again after a pause or for another reason', () => {
+    const { cups } = answered(household([shelved(1, { weightG: 1000 }), shelved(2, { weightG: 1000 })]));
+    const byBag = Object.values(groupBy(cups, ({ bagId }) => bagId));
+    expect(cups.filter(({ isWhyKnown }) => isWhyKnown).length).toBeGreaterThan(cups.length / 2);
+    for (const ofBag of byBag)
+      ofBag.forEach(({ on, reason, isWhyKnown }, i) => {
+        const before = ofBag[i - 1];
+        const days = before ? (Date.parse(on) - Date.parse(before.on)) / 864e5 : Infinity;
+        expect(isWhyKnown).toBe(before?.reason === reason && days <= 3);
+      });
   });
 
   it('gives each what they drink: milk to whoever takes milk, and no caffeine where none is wanted', () => {
@@ -159,7 +172,12 @@ describe('the calendar', () => {
     windows: [{ bagId: 'b', name: 'Fog; Gate, one', from: '2026-03-28', to: '2026-03-30', isExpected: true }],
     plan: {
       cups: [cup],
-      freeze: [{ bagId: 'b', isComing: false, name: 'Fog', grams: 51, from: '2026-03-29', to: '2026-10-25' }],
+      freeze: [{ bagId: 'b', isComing: false, name: 'Fog', grams: 51, from: '2026-03-29', to: '2026-10-25' }].map(
+        (one) => ({
+          ...one,
+          gain: { points: 4, scale: 'mark10' as const, probability: 0.9 },
+        }),
+      ),
       marks: [mark(1, { kind: 'visit', on: '2026-03-30', cups: 6 })],
     },
     orders: [{ order: { id: 'o', name: 'Again' }, orderBy: '2026-04-01', headline: 'Order.' } as never],

@@ -44,6 +44,7 @@ export const planning =
         style: 'filter',
         isDecaf: false,
         noticeable: NOTICEABLE * SIGMA0,
+        isSteady: false,
       };
     });
     const input: PlanShelf = {

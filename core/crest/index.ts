@@ -52,6 +52,7 @@ export {
   daysAtBest,
   isExpectation,
   isOfOneDay,
+  isSteady,
   isOnlyCompared,
   likelyDays,
   reportedDay,

@@ -87,6 +87,10 @@ export function daysAtBest(
   return state === 'too-early' ? null : fit.window;
 }
 
+/** Whether the days a bag was tried on hardly differ, and lie far enough apart to say so. */
+export const isSteady = (fit: Pick<FitSummary, 'steady' | 'usable' | 'daysTried'>): boolean =>
+  !isExpectation(fit) && fit.steady !== null && fit.steady > STEADY_PROBABILITY && spread(fit) >= STEADY_MIN_SPREAD;
+
 /**
  * The state of a bag at a rest age.
  *
@@ -105,8 +109,7 @@ export function stateOf(fit: FitSummary, age: number, finished: boolean): StateT
       : { state: 'too-early', probability: 1 };
   }
   if (fit.usable < MIN_BREWS) return { state: 'too-early', probability: 1 };
-  if (fit.steady !== null && fit.steady > STEADY_PROBABILITY && spread(fit) >= STEADY_MIN_SPREAD)
-    return { state: 'steady', probability: fit.steady };
+  if (isSteady(fit)) return { state: 'steady', probability: fit.steady ?? 0 };
   if (fit.fresh < 0.5 && fit.peak.hi > MAX_INTERVAL_RATIO * fit.peak.lo) return { state: 'too-early', probability: 1 };
   if (at(fit.spent) > 0.5) return { state: 'spent', probability: at(fit.spent) };
   const options: StateToday[] = [
@@ -118,6 +121,6 @@ export function stateOf(fit: FitSummary, age: number, finished: boolean): StateT
 }
 
 /** Ratio of the last to the first age tried: one day's brews say nothing about other days. */
-function spread({ daysTried }: FitSummary): number {
+function spread({ daysTried }: Pick<FitSummary, 'daysTried'>): number {
   return daysTried === null ? 1 : Math.max(1, daysTried.to) / Math.max(1, daysTried.from);
 }

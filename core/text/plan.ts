@@ -1,8 +1,10 @@
 import type { PlainDate } from '../rest';
 import { roundTo } from '../brew/units';
 import { RULES, type CupReason, type Rule } from '../shelf/plan';
+import type { ScoringScale } from '../cup';
+import { differenceText } from './sitting';
 import { weightText, type Units } from './units';
-import { cupsText } from './words';
+import { cupsText, likelihoodWord } from './words';
 
 /** What a sentence about a planned cup is made of. */
 export interface CupTold {
@@ -36,6 +38,8 @@ export function cupReasonText({ reason, expected, best, learning, restDay, froze
       return `To find out: what it tells is worth about ${points(learning)} to the cups to come.`;
     case 'alone':
       return 'The only beans there are for this cup.';
+    case 'steady':
+      return `Day ${restDay}; it hardly changes with the days.`;
     case 'at-best':
       return `Day ${restDay}, as good as it is expected to get.`;
     case 'climbing':
@@ -69,6 +73,16 @@ export function planHeadline({ cups, runsOut }: { cups: number; runsOut: boolean
   if (cups === 0) return 'No cup is planned';
   const counted = `${cupsText(cups)} planned`;
   return `${counted[0]?.toUpperCase() ?? ''}${counted.slice(1)}${runsOut ? ', then the shelf is empty' : ''}`;
+}
+
+/** What freezing is expected to gain, and how likely: "about 0.4 better a cup, very likely". */
+export const freezingGainText = ({ points, scale, probability }: FreezingGain): string =>
+  `about ${differenceText(scale, points)} better a cup, ${likelihoodWord(probability)}`;
+
+interface FreezingGain {
+  points: number;
+  scale: ScoringScale;
+  probability: number;
 }
 
 /** "51 g of Fog Gate". */

@@ -6,7 +6,7 @@ import { Link } from 'react-router';
 import type { Plan, PlannedCup } from '../../contract/plan';
 import { markOf } from '../../core/cup';
 import { addDays } from '../../core/rest';
-import { againstRulesText, freezingText, planHeadline } from '../../core/text';
+import { againstRulesText, freezingGainText, freezingText, planHeadline } from '../../core/text';
 import { api } from '../api/api';
 import { useSettingsChange } from '../api/useSettingsChange';
 import { useUnits } from '../api/useUnits';
@@ -154,7 +154,7 @@ const addressOf = ({ bagId, isComing }: Pick<PlannedCup, 'bagId' | 'isComing'>, 
   isComing ? '/plan#orders' : `/bags/${bagId}${part}`;
 
 function Cup({ cup, plan, marks }: { cup: PlannedCup; plan: Plan; marks: PlanMarks }) {
-  const { on, bagId, isComing, name, expected, scale, why, pin } = cup;
+  const { on, bagId, isComing, name, expected, scale, why, isWhyKnown, pin } = cup;
   // A cup can be set of what is here.
   const here = plan.cups.filter((one) => !one.isComing);
   const bags = [...new Map(here.map((one) => [one.bagId, one.name]))].sort(([, a], [, b]) => (a < b ? -1 : 1));
@@ -169,10 +169,12 @@ function Cup({ cup, plan, marks }: { cup: PlannedCup; plan: Plan; marks: PlanMar
         <span className="expected">
           expected {markText(scale, markOf(scale, Math.min(100, Math.max(0, expected))))}
         </span>
-        <p className="why">
-          {why}
-          {pin && pin.price > 0 && ` Set by you, which costs ${numberText(pin.price, 1)} points in all.`}
-        </p>
+        {(!isWhyKnown || pin !== null) && (
+          <p className="why">
+            {isWhyKnown ? '' : why}
+            {pin && pin.price > 0 && ` Set by you, which costs ${numberText(pin.price, 1)} points in all.`}
+          </p>
+        )}
       </div>
       <div className="plan-actions">
         {pin ? (
@@ -212,20 +214,26 @@ function FreezerSteps({ plan: { freeze, freezerGain, today } }: { plan: Plan }) 
   if (freezerGain === null) return null;
   return (
     <section>
-      <h2>Into the freezer</h2>
+      <h2>Freezing</h2>
       {freeze.length === 0 ? (
         <p className="quiet">Nothing is worth freezing at the moment.</p>
       ) : (
         <>
-          <p>The freezer gains {numberText(freezerGain, 1)} points a cup.</p>
+          <p>You could freeze, to drink it at its best later:</p>
           <ul className="plain-list">
             {freeze.slice(0, 12).map((step) => (
               <li key={`${step.bagId} ${step.from} ${step.to}`}>
                 <Link to={addressOf(step, '#beans')}>{freezingText(step, units)}</Link>,{' '}
-                {step.from === today ? 'today' : weekdayText(step.from)} to {weekdayText(step.to)}
+                {step.from === today ? 'today' : weekdayText(step.from)} to {weekdayText(step.to)}:{' '}
+                <span className="quiet">{freezingGainText(step.gain)}</span>
               </li>
             ))}
           </ul>
+          {freezerGain >= 0.1 && (
+            <p className="quiet small mb-1">
+              Over all planned cups that is {numberText(freezerGain, 1)} points of 100 a cup.
+            </p>
+          )}
           {freeze.length > 12 && <p className="quiet small">And {freeze.length - 12} more, later.</p>}
         </>
       )}

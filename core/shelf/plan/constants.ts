@@ -16,6 +16,9 @@ export const MOST_ROUNDS = 6;
 /** What weighing, sealing and thawing a portion is worth, points a cup. *Assumption*. */
 export const FREEZING_EFFORT = 1;
 
+/** Freezing is offered where its gain is above its trouble with at least this probability. Editorial. */
+export const SURE_OF_FREEZING = 0.8;
+
 /**
  * What a cup is worth less for each day it is put off, points, where there are too few beans for all: a household that
  * wants its cup waits for a better one, but not for ever. *Assumption*.

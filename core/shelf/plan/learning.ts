@@ -1,6 +1,6 @@
 import { suits } from './assign';
 import type { CupsWanted, PlanBag } from './types';
-import { scoreAt } from './ways';
+import { scoreAt } from './scoreAt';
 
 /** Gauss–Hermite nodes of a standard normal, exact to the fifth power. */
 const OUTCOMES = [

@@ -4,8 +4,10 @@ import { LEARNING_SHARE, LEAST_PORTION, MOST_ROUNDS } from './constants';
 import { improve, worthOfCups } from './improve';
 import { worthOfLearning } from './learning';
 import { pricesOf } from './prices';
-import type { CupsWanted, FreezeStep, Pin, Plan, PlannedCup, PlanShelf, Way } from './types';
-import { scoreAt, waysOf } from './ways';
+import { freezeSteps, stepKey, stepsNotOffered } from './freezing';
+import { scoreAt } from './scoreAt';
+import type { CupsWanted, Pin, Plan, PlannedCup, PlanShelf, Way } from './types';
+import { bagOnDay, waysOf, type NotFrozen } from './ways';
 
 /**
  * Plans a shelf: which bag each cup of the days to come is of, and what lies in the freezer meanwhile, so that the
@@ -14,15 +16,28 @@ import { scoreAt, waysOf } from './ways';
  * @param learningShare how much of the worth of learning is believed; 0: each cup is reckoned for itself
  */
 export function planShelf(shelf: PlanShelf, learningShare = LEARNING_SHARE): Plan {
+  const steps = new Set<string>();
+  const bagsOnDays = new Set<string>();
+  for (;;) {
+    const plan = planWithout(shelf, learningShare, { steps, bagOnDay: bagsOnDays });
+    const { unsure, second } = stepsNotOffered(plan.freeze);
+    if (unsure.length + second.length === 0) return plan;
+    // What is not offered is planned otherwise: each round bars at least one more.
+    for (const { bag, lot, frozenOn, thawedOn } of unsure) steps.add(stepKey({ bag, lot, frozenOn, thawedOn }));
+    for (const { bag, frozenOn } of second) bagsOnDays.add(bagOnDay(bag, frozenOn));
+  }
+}
+
+function planWithout(shelf: PlanShelf, learningShare: number, notFrozen: NotFrozen): Plan {
   const { bags, wanted, pins } = shelf;
-  const { ways, shares: certain } = wholePortions(shelf);
+  const { ways, shares: certain } = wholePortions(shelf, notFrozen);
   const learning = learningShare > 0 ? learningOf(shelf, ways, certain).map((worth) => learningShare * worth) : [];
   const shares = learning.some((worth) => worth > 0) ? assign(bags, ways, wanted, pins, learning) : certain;
   const assigned = cupsOf(shelf, ways, shares, learning);
   const cups = shelf.variety > 0 ? inOrder(improve(shelf, ways, assigned)) : assigned;
   return {
     cups,
-    freeze: freezeSteps(cups),
+    freeze: freezeSteps(bags, cups),
     unfilled: unfilled(wanted, shares),
     unkept: unkept(pins, cups),
     worth: worthOfCups(cups, shelf),
@@ -30,8 +45,11 @@ export function planShelf(shelf: PlanShelf, learningShare = LEARNING_SHARE): Pla
 }
 
 /** Ways worth their trouble, and who drinks what by them: beans of portions too small to freeze go into larger ones. */
-function wholePortions({ bags, wanted, pins, days, freezer }: PlanShelf): { ways: Way[]; shares: Share[] } {
-  let ways = waysOf({ bags, days, freezer });
+function wholePortions(
+  { bags, wanted, pins, days, freezer }: PlanShelf,
+  notFrozen: NotFrozen,
+): { ways: Way[]; shares: Share[] } {
+  let ways = waysOf({ bags, days, freezer }, notFrozen);
   for (let round = 1; ; round++) {
     const shares = assign(bags, ways, wanted, pins, []);
     const byWay = groupBy(shares, ({ way }) => way);
@@ -90,17 +108,6 @@ function cupsOf(
 /** By day; within a day the best first. */
 function inOrder(cups: readonly PlannedCup[]): PlannedCup[] {
   return [...cups].sort((a, b) => a.day - b.day || b.expected - a.expected || a.bag - b.bag);
-}
-
-function freezeSteps(cups: readonly PlannedCup[]): FreezeStep[] {
-  const steps = new Map<string, FreezeStep>();
-  for (const { bag, way } of cups) {
-    if (way.frozenOn === null || way.thawedOn === null) continue;
-    const key = `${bag} ${way.lot} ${way.frozenOn} ${way.thawedOn}`;
-    const { lot, frozenOn, thawedOn } = way;
-    steps.set(key, { bag, lot, frozenOn, thawedOn, cups: (steps.get(key)?.cups ?? 0) + 1 });
-  }
-  return [...steps.values()].sort((a, b) => a.frozenOn - b.frozenOn || a.thawedOn - b.thawedOn || a.bag - b.bag);
 }
 
 function unfilled(wanted: readonly CupsWanted[], shares: readonly Share[]): CupsWanted[] {

@@ -1,6 +1,6 @@
 import { suits } from './assign';
 import type { PlanBag, PlanShelf } from './types';
-import { scoreAt } from './ways';
+import { scoreAt } from './scoreAt';
 
 /** What people do without a plan. */
 export const RULES = ['oldestFirst', 'newestFirst', 'oneAtATime'] as const;

@@ -43,6 +43,8 @@ export interface PlanBag {
   isDecaf: boolean;
   /** The smallest difference in score that counts, points. */
   noticeable: number;
+  /** Whether its days hardly differ: none is before or past its best. */
+  isSteady: boolean;
 }
 
 /** A cup that the taster has set: one of this bag on this day. */
@@ -81,7 +83,9 @@ export interface Way {
 }
 
 /** Why a cup is of the bag it is of. */
-export const CUP_REASONS = ['pinned', 'learning', 'frozen', 'at-best', 'climbing', 'fading', 'alone'] as const;
+export const CUP_REASONS = [
+  ...(['pinned', 'learning', 'frozen', 'steady', 'at-best', 'climbing', 'fading', 'alone'] as const),
+] as const;
 export type CupReason = (typeof CUP_REASONS)[number];
 
 export interface PlannedCup {
@@ -103,6 +107,8 @@ export interface FreezeStep {
   cups: number;
   frozenOn: number;
   thawedOn: number;
+  /** Points a cup it gains against the same cups from the bag, and how likely that is above the trouble. */
+  gain: { points: number; probability: number };
 }
 
 export interface Plan {

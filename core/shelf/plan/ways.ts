@@ -1,23 +1,28 @@
-import { LAST_DAY } from '../../crest/constants';
 import { REST_RATES } from '../../rest';
 import { FREEZING_EFFORT, THAW_EVERY } from './constants';
+import { freezingGain, isSureOfFreezing, stepKey } from './freezing';
+import { scoreAt } from './scoreAt';
 import type { Lot, PlanBag, PlanShelf, Way } from './types';
-
-/** A curve at a rest age, in a straight line between whole days; the last day stands for all later ones. */
-export function scoreAt(curve: readonly number[], age: number): number {
-  const at = Math.min(LAST_DAY, Math.max(0, age));
-  const day = Math.min(LAST_DAY - 1, Math.floor(at));
-  const left = curve[day] ?? 0;
-  return left + (at - day) * ((curve[day + 1] ?? left) - left);
-}
 
 /** Expected score of a cup drunk a way on a day, less what the way costs, points. */
 export function worthOn(way: Way, curve: readonly number[], day: number): number {
   return scoreAt(curve, way.age + day - way.from) - way.cost;
 }
 
-/** Every way to drink the beans of a shelf. Freezing is offered where it is worth its trouble on some day. */
-export function waysOf({ bags, days, freezer }: Pick<PlanShelf, 'bags' | 'days' | 'freezer'>): Way[] {
+/** What is not to be frozen: steps by their key, and bags on a day. */
+export interface NotFrozen {
+  steps: ReadonlySet<string>;
+  bagOnDay: ReadonlySet<string>;
+}
+const NOTHING_BARRED: NotFrozen = { steps: new Set(), bagOnDay: new Set() };
+
+export const bagOnDay = (bag: number, day: number): string => `${bag} ${day}`;
+
+/** Every way to drink the beans of a shelf. Freezing is one where it is surely worth its trouble. */
+export function waysOf(
+  { bags, days, freezer }: Pick<PlanShelf, 'bags' | 'days' | 'freezer'>,
+  notFrozen = NOTHING_BARRED,
+): Way[] {
   return bags.flatMap((bag, b) =>
     bag.lots.flatMap((lot, l) => {
       if (lot.cups < 1) return [];
@@ -27,8 +32,11 @@ export function waysOf({ bags, days, freezer }: Pick<PlanShelf, 'bags' | 'days' 
       const from = Math.max(lot.fromDay, Math.ceil(-lot.age), 0);
       if (from >= days) return [];
       const stays = { from, to: days - 1, age: lot.age + from, frozenOn: null, thawedOn: null, cost: 0 };
-      const frozen = freezer ? freezing(bag, lot, from, days, freezer.rate) : [];
-      return [stays, ...frozen].map((way) => ({ ...of, ...way }));
+      const mayFreeze = (day: number): boolean => !notFrozen.bagOnDay.has(bagOnDay(b, day));
+      const frozen = freezer ? freezing(bag, lot, { from, days, rate: freezer.rate, mayFreeze }) : [];
+      return [stays, ...frozen].flatMap((way) =>
+        notFrozen.steps.has(stepKey({ ...of, ...way })) ? [] : [{ ...of, ...way }],
+      );
     }),
   );
 }
@@ -47,29 +55,28 @@ function thawing(lot: Lot, days: number, rate: number): WayOfLot[] {
   }));
 }
 
+interface Freezing {
+  /** The first day it may go in. */
+  from: number;
+  days: number;
+  rate: number;
+  mayFreeze: (day: number) => boolean;
+}
+
 /** Into the freezer on the day that makes the days after thawing best, and out again. */
-function freezing(bag: PlanBag, lot: Lot, from: number, days: number, rate: number): WayOfLot[] {
+function freezing(bag: PlanBag, lot: Lot, { from, days, rate, mayFreeze }: Freezing): WayOfLot[] {
   return thawDays(from + THAW_EVERY, days).flatMap((thawedOn) => {
     const to = Math.min(days, thawedOn + THAW_EVERY) - 1;
-    const way = (frozenOn: number): WayOfLot => ({
-      from: thawedOn,
-      to,
-      age: lot.age + frozenOn + rate * (thawedOn - frozenOn),
-      frozenOn,
-      thawedOn,
-      cost: FREEZING_EFFORT,
-    });
-    let best = way(from);
+    const drunkOn = Array.from({ length: to - thawedOn + 1 }, (_, i) => thawedOn + i);
+    let best: WayOfLot | null = null;
     let most = -Infinity;
-    for (let day = from; day < thawedOn; day++) {
-      const tried = way(day);
-      let sum = 0;
-      for (let d = thawedOn; d <= to; d++) sum += scoreAt(bag.mean, tried.age + d - thawedOn);
-      if (sum > most) [best, most] = [tried, sum];
+    for (let frozenOn = from; frozenOn < thawedOn; frozenOn++) {
+      if (!mayFreeze(frozenOn)) continue;
+      const age = lot.age + frozenOn + rate * (thawedOn - frozenOn);
+      const sum = drunkOn.reduce((total, day) => total + scoreAt(bag.mean, age + day - thawedOn), 0);
+      if (sum > most) [best, most] = [{ from: thawedOn, to, age, frozenOn, thawedOn, cost: FREEZING_EFFORT }, sum];
     }
-    const gains = (day: number): boolean =>
-      scoreAt(bag.mean, best.age + day - thawedOn) - best.cost > scoreAt(bag.mean, lot.age + day);
-    return gains(thawedOn) || gains(to) ? [best] : [];
+    return best && isSureOfFreezing(freezingGain(bag, lot, best, drunkOn)) ? [best] : [];
   });
 }
 

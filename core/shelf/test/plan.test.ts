@@ -16,7 +16,8 @@ import {
   type PlanShelf,
 } from '../plan';
 import { pricesOf } from '../plan/prices';
-import { scoreAt, waysOf, worthOn } from '../plan/ways';
+import { scoreAt } from '../plan/scoreAt';
+import { waysOf, worthOn } from '../plan/ways';
 
 /** A curve with one crest on rest day `peak`, `height` above where it begins. */
 const crest = (peak: number, top = 84, height = 10): number[] =>
@@ -26,7 +27,7 @@ function bagOf(differently: Partial<PlanBag> & { cups?: number; age?: number; fr
   const { cups = 5, age = 10, fromDay = 0, ...rest } = differently;
   const mean = rest.mean ?? crest(18);
   return {
-    ...{ id: 'a', style: 'filter', isDecaf: false, noise: 3, noticeable: 1.5, mean, curves: [mean] },
+    ...{ id: 'a', style: 'filter', isDecaf: false, noise: 3, noticeable: 1.5, isSteady: false, mean, curves: [mean] },
     lots: [{ id: null, cups, age, isFrozen: false, fromDay }],
     ...rest,
   };
@@ -332,6 +333,7 @@ describe('what a plan does', () => {
     expect(reasons[0]).toBe('climbing');
     expect(reasonOf({ ...cups[0], isPinned: true } as never, bag, false)).toBe('pinned');
     expect(reasonOf(cups[0] as never, bag, true)).toBe('alone');
+    expect(new Set(cups.map((cup) => reasonOf(cup, { ...bag, isSteady: true }, false)))).toEqual(new Set(['steady']));
     const late = bagOf({ mean: crest(18), age: 40 });
     expect(planShelf(shelfOf([late], { days: 1 })).cups.map((cup) => reasonOf(cup, late, false))).toEqual(['fading']);
   });

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { lastDosesText, startRuleText } from '../beans';
 import { priceText } from '../orders';
-import { againstRulesText, cupReasonText, planHeadline } from '../plan';
+import { againstRulesText, cupReasonText, freezingGainText, planHeadline } from '../plan';
 import { remindersOf, type DueToday } from '../reminders';
 import type { State } from '../../crest';
 import { METRIC } from '../units';
@@ -10,9 +10,19 @@ import { inDaysText } from '../words';
 const cup = { expected: 80, best: 84, learning: 1.25, restDay: 12, frozenOn: null };
 
 describe('the plan in words', () => {
+  it('says what freezing gains, and how likely', () => {
+    expect(freezingGainText({ points: 4, scale: 'mark10', probability: 0.85 })).toBe(
+      'about 0.4 better a cup, very likely',
+    );
+    expect(freezingGainText({ points: 12, scale: 'stars', probability: 0.96 })).toBe(
+      'about 0.6 better a cup, almost certainly',
+    );
+  });
+
   it('says why each cup is of its bag', () => {
     const why = (reason: Parameters<typeof cupReasonText>[0]['reason'], frozenOn: string | null = null): string =>
       cupReasonText({ ...cup, reason, frozenOn });
+    expect(why('steady')).toBe('Day 12; it hardly changes with the days.');
     expect(why('pinned')).toBe('Set by you; on day 12 it is expected 4 points below its best.');
     expect(why('frozen')).toBe('Out of the freezer, where it was kept at day 12.');
     expect(why('frozen', '2026-03-01')).toBe('Out of the freezer, kept at about day 12 for this.');
