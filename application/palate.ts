@@ -3,10 +3,13 @@ import type { Cup } from '../contract/cup';
 import type { RepeatGroup } from '../core/crest';
 import {
   ATTRIBUTES,
+  DRYNESSES,
+  finishLevel,
   levelValue,
   SCALE_RANGES,
   scoreOfCup,
   SCORING_SCALES,
+  SIPPED_PHASES,
   type LevelLiking,
   type ScoringScale,
 } from '../core/cup';
@@ -22,6 +25,7 @@ import {
   strengthsOf,
   withSharedErrors,
   type DescribedCup,
+  type Felt,
   type Liking,
   type PairedDifference,
   type Preference,
@@ -135,17 +139,26 @@ function levelsOf({ cup: { intensities } }: Tasting): Map<string, number> {
   );
 }
 
+/** What was felt, as a driver of liking: a finish by its doublings, dryness from 1, and hot 1, warm 2, cool 3. */
+function feelOf({ cup: { finishS, dryness, markAt } }: Tasting): Map<Felt, number> {
+  return new Map([
+    ...(finishS === null ? [] : [['finish', finishLevel(finishS)] as const]),
+    ...(dryness === null ? [] : [['dryness', 1 + DRYNESSES.indexOf(dryness)] as const]),
+    ...(markAt === null ? [] : [['coolness', 1 + SIPPED_PHASES.indexOf(markAt)] as const]),
+  ]);
+}
+
 /** What a taster’s scores go along with; of everyone’s cups where none is named. */
 export function likingFrom(tastings: readonly Tasting[], tasterId: string | null): Liking | null {
   const own = tasterId === null ? tastings : tastings.filter((one) => one.tasterId === tasterId);
-  return likingOf(
-    own.flatMap((one): DescribedCup[] => {
-      const score = scoreOfCup(one.cup);
-      if (score === null) return [];
-      const families = [...new Set(one.words.flatMap(({ family }) => family ?? []))];
-      return [{ score, levels: levelsOf(one), families }];
-    }),
-  );
+  return likingOf(own.flatMap((one) => describedCup(one) ?? []));
+}
+
+function describedCup(one: Tasting): DescribedCup | null {
+  const score = scoreOfCup(one.cup);
+  if (score === null) return null;
+  const families = [...new Set(one.words.flatMap(({ family }) => family ?? []))];
+  return { score, levels: levelsOf(one), feel: feelOf(one), families, textures: one.cup.textures };
 }
 
 /**
@@ -159,7 +172,9 @@ export function likingsForEngine(tastings: readonly Tasting[]): Record<string, L
     ({ cup }) => cup.scoringScale,
   );
   const [most] = Object.entries(byScale).sort(([, a], [, b]) => b.length - a.length);
-  const liking = most && likingFrom(most[1], null);
+  // The engine reads levels alone: what else was written moves no verdict.
+  const cups = most?.[1].flatMap((one) => describedCup(one) ?? []) ?? [];
+  const liking = most && likingOf(cups.map((cup) => ({ ...cup, feel: new Map(), textures: [] })));
   return liking ? levelLikings(liking, SCALE_RANGES[most[0] as ScoringScale].sigma0) : {};
 }
 

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { STYLES } from '../core/brew';
 import { PROCESSES, ROAST_LEVELS } from '../core/crest';
+import { DRIVER_KINDS } from '../core/palate/constants';
 import { SCORING_SCALES } from '../core/cup';
 import { id } from './fields';
 import { shapeShares } from './verdict';
@@ -37,7 +38,7 @@ export const liking = z.strictObject({
       cups: count,
       drivers: z.array(
         z.strictObject({
-          kind: z.enum(['level', 'family']),
+          kind: z.enum(DRIVER_KINDS),
           of: z.string(),
           effect,
           cups: count,

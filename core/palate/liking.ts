@@ -1,6 +1,6 @@
 import { cdf } from '../crest/normal';
 import type { LevelLiking } from '../cup';
-import { LIKING_CUPS } from './constants';
+import { LIKING_CUPS, type DRIVER_KINDS } from './constants';
 import { ridgeByEvidence } from './ridge';
 
 /** A scored cup with what was found in it. */
@@ -9,14 +9,23 @@ export interface DescribedCup {
   score: number;
   /** Levels, 1–5, by attribute; those that were not given are missing. */
   levels: ReadonlyMap<string, number>;
+  /** What was felt, on a scale of about 1–5, and at which heat it was scored; what was not written is missing. */
+  feel: ReadonlyMap<Felt, number>;
   /** Families of the words found. */
   families: readonly string[];
+  textures: readonly string[];
 }
 
-/** What one more level, or one family of words, adds to a score. */
+/** A finish by its doublings, dryness by its words, and how cool the cup was when it was scored. */
+export const FELT = ['finish', 'dryness', 'coolness'] as const;
+export type Felt = (typeof FELT)[number];
+
+type DriverKind = (typeof DRIVER_KINDS)[number];
+
+/** What one more level, or one family of words being there, adds to a score. */
 export interface Driver {
-  kind: 'level' | 'family';
-  /** The attribute’s id or the family’s name. */
+  kind: DriverKind;
+  /** The attribute’s id, what was felt, or the name of the family or texture. */
   of: string;
   /** Points for one level more about the usual one, or for the family being there; interval of probability 0.8. */
   effect: { mean: number; lo: number; hi: number };
@@ -67,7 +76,7 @@ const SURE = 0.975;
 const Z_SURE = 1.96;
 
 interface Column {
-  kind: 'level' | 'family' | 'bend';
+  kind: DriverKind | 'bend';
   of: string;
   values: number[];
   mean: number;
@@ -116,39 +125,47 @@ export function likingOf(cups: readonly DescribedCup[]): Liking | null {
   return { cups: cups.length, drivers: drivers.sort((a, b) => sureness(b) - sureness(a) || (a.of < b.of ? -1 : 1)) };
 }
 
-/** Columns that enough cups speak of. A missing level stands at the mean of those given. */
+/** Columns that enough cups speak of. What is missing stands at the mean of what was given. */
 function columnsOf(cups: readonly DescribedCup[]): Column[] {
-  const attributes = [...new Set(cups.flatMap(({ levels }) => [...levels.keys()]))].sort();
-  const families = [...new Set(cups.flatMap((cup) => cup.families))].sort();
-  const levels = attributes.flatMap((of): Column[] => {
-    const given = cups.flatMap((cup) => cup.levels.get(of) ?? []);
+  return [
+    ...amounts(cups, 'level', ({ levels }) => levels),
+    ...amounts(cups, 'feel', ({ feel }) => feel),
+    ...presences(cups, 'family', ({ families }) => families),
+    ...presences(cups, 'texture', ({ textures }) => textures),
+  ];
+}
+
+type AmountsOf = (cup: DescribedCup) => ReadonlyMap<string, number>;
+
+function amounts(cups: readonly DescribedCup[], kind: 'level' | 'feel', amountsOf: AmountsOf): Column[] {
+  const all = [...new Set(cups.flatMap((cup) => [...amountsOf(cup).keys()]))].sort();
+  return all.flatMap((of): Column[] => {
+    const given = cups.flatMap((cup) => amountsOf(cup).get(of) ?? []);
     if (given.length < LEAST_CUPS) return [];
     const mean = given.reduce((sum, one) => sum + one, 0) / given.length;
-    const straight = column(
-      'level',
+    const filled = cups.map((cup) => amountsOf(cup).get(of) ?? mean);
+    const straight = column(kind, of, filled, given.length);
+    const bend = column(
+      'bend',
       of,
-      cups.map((cup) => cup.levels.get(of) ?? mean),
+      filled.map((value) => (value - mean) ** 2),
       given.length,
     );
-    const about = cups.map((cup) => ((cup.levels.get(of) ?? mean) - mean) ** 2);
-    const bend = column('bend', of, about, given.length);
     // A bend needs more than two levels to be seen.
-    const isBent = new Set(given).size > 2 && bend.sd > 1e-9;
+    const isBent = kind === 'level' && new Set(given).size > 2 && bend.sd > 1e-9;
     return straight.sd > 1e-9 ? [straight, ...(isBent ? [bend] : [])] : [];
   });
-  const words = families.flatMap((of): Column[] => {
-    const there = cups.filter((cup) => cup.families.includes(of)).length;
-    if (there < LEAST_CUPS || cups.length - there < LEAST_CUPS) return [];
-    return [
-      column(
-        'family',
-        of,
-        cups.map((cup) => Number(cup.families.includes(of))),
-        there,
-      ),
-    ];
+}
+
+type NamesOf = (cup: DescribedCup) => readonly string[];
+
+function presences(cups: readonly DescribedCup[], kind: 'family' | 'texture', namesOf: NamesOf): Column[] {
+  const all = [...new Set(cups.flatMap(namesOf))].sort();
+  return all.flatMap((of): Column[] => {
+    const isThere = cups.map((cup) => Number(namesOf(cup).includes(of)));
+    const there = isThere.reduce((sum, one) => sum + one, 0);
+    return there < LEAST_CUPS || cups.length - there < LEAST_CUPS ? [] : [column(kind, of, isThere, there)];
   });
-  return [...levels, ...words];
 }
 
 function column(kind: Column['kind'], of: string, values: number[], cups: number): Column {

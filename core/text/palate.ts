@@ -1,8 +1,8 @@
 import { roundTo } from '../brew/units';
 import { SCALE_RANGES, type ScoringScale } from '../cup';
-import type { Driver, PairedDifference, Repeatability, Standing } from '../palate';
+import type { Driver, Felt, PairedDifference, Repeatability, Standing } from '../palate';
 import { LIKING_CUPS } from '../palate/constants';
-import { capitalised, countWord, cupsText, ordinalWord } from './words';
+import { capitalised, countWord, cupCount, ordinalWord } from './words';
 
 const said = (value: number, places = 1): string => String(roundTo(Math.abs(value), places));
 const signed = (value: number): string => {
@@ -41,34 +41,53 @@ export function engineNoiseText({ factor, bags, repeats }: { factor: number; bag
   return `The engine takes marks to miss ${as}, by ${from.join(' and ')}.`;
 }
 
-/** What one level more, or a family of words, goes along with; in the marks of a scale, and as surely as it is told. */
+/** Whether marks go along with a driver at all: an ideal amount, or 8 chances in 10 on one side of nothing. */
+export const hasEffect = ({ effect: { lo, hi }, ideal }: Pick<Driver, 'effect' | 'ideal'>): boolean =>
+  ideal !== null || lo > 0 || hi < 0;
+
+/** More and less of what was felt, and what a step of it is. */
+const FELT_WORDS: Readonly<Record<Felt, { more: string; less: string; step: string }>> = {
+  finish: { more: 'the longer the finish', less: 'the shorter the finish', step: 'for twice as long' },
+  dryness: { more: 'the drier', less: 'the less dry', step: 'a step' },
+  coolness: { more: 'the cooler it is scored', less: 'the hotter it is scored', step: 'a step' },
+};
+
+/**
+ * What marks go along with, in the marks of a scale, and as surely as it is told: "The more fruit, the better: +0.2 a
+ * level (80 % likely +0.1 to +0.3; 12 cups)." For drivers that have an effect.
+ */
 export function driverText(
-  { kind, effect, ideal, cups }: Driver,
+  { kind, of, effect, ideal, cups }: Driver,
   name: string,
   scale: ScoringScale,
   isSure: boolean,
 ): string {
+  if (ideal !== null) return idealText(capitalised(name), roundTo(ideal, 1));
   const { points } = SCALE_RANGES[scale];
   const [mean, lo, hi] = [effect.mean / points, effect.lo / points, effect.hi / points];
-  const range = `8 in 10: ${signed(lo)} to ${signed(hi)}`;
-  const what = capitalised(name);
+  const likely = `(80 % likely ${signed(lo)} to ${signed(hi)}; ${cupCount(cups)})`;
   const perhaps = isSure ? '' : 'perhaps ';
-  if (kind === 'family') {
-    if (lo <= 0 && hi >= 0) return `Words of ${name}: no telling (${range}; in ${cupsText(cups)}).`;
-    const side = mean > 0 ? 'higher' : 'lower';
-    return capitalised(
-      `${perhaps}marks are ${side} with words of ${name}: ${signed(mean)} (${range}; in ${cupsText(cups)}).`,
-    );
+  const side = mean > 0 ? 'higher' : 'lower';
+  switch (kind) {
+    case 'family':
+      return capitalised(`${perhaps}${side} marks with words of ${name}: ${signed(mean)} ${likely}.`);
+    case 'texture':
+      return capitalised(`${perhaps}${side} marks with a ${name} texture: ${signed(mean)} ${likely}.`);
+    case 'level': {
+      const amount = `the ${mean > 0 ? 'more' : 'less'} ${name.toLowerCase()}`;
+      return capitalised(`${perhaps}${amount}, the better: ${signed(mean)} a level ${likely}.`);
+    }
+    case 'feel': {
+      const { more, less, step } = FELT_WORDS[of as Felt];
+      return capitalised(`${perhaps}${mean > 0 ? more : less}, the better: ${signed(mean)} ${step} ${likely}.`);
+    }
   }
-  if (ideal !== null) {
-    const end = roundTo(ideal, 1);
-    if (end >= 4.5) return `${what} helps, up to ${end}.`;
-    if (end <= 1.5) return `${what} is liked best when there is little of it, about ${end}.`;
-    return `${what} helps up to ${end}, and is too much beyond.`;
-  }
-  if (lo <= 0 && hi >= 0) return `${what}: no telling (${range} a level; in ${cupsText(cups)}).`;
-  const amount = `the ${mean > 0 ? 'more' : 'less'} ${name.toLowerCase()}`;
-  return capitalised(`${perhaps}${amount}, the better: ${signed(mean)} a level (${range}).`);
+}
+
+function idealText(what: string, ideal: number): string {
+  if (ideal >= 4.5) return `${what} helps, up to ${ideal}.`;
+  if (ideal <= 1.5) return `${what} is liked best when there is little of it, about ${ideal}.`;
+  return `${what} helps up to ${ideal}, and is too much beyond.`;
 }
 
 /** That there are too few cups to say what is liked. */

@@ -2,7 +2,7 @@ import { useSearchParams } from 'react-router';
 import type { LikingAnswer } from '../../contract/palateReading';
 import type { Settings } from '../../contract/settings';
 import { isTold } from '../../core/palate';
-import { driverText, tooFewCupsText } from '../../core/text';
+import { driverText, hasEffect, tooFewCupsText } from '../../core/text';
 import { api } from '../api/api';
 import { Taps } from '../forms/fields';
 import { sentenceCase } from '../ui/format';
@@ -45,10 +45,11 @@ function Drivers({ said: { cups, liking }, settings }: { said: LikingAnswer; set
   const nameOf = (kind: string, of: string): string =>
     kind === 'level' ? (settings.intensityAttributes.find(({ id }) => id === of)?.name ?? of) : of;
   const told = drivers.filter(isTold);
+  const unclear = drivers.filter((driver) => !hasEffect(driver));
   const [first] = told;
   const scale = settings.scoringScale;
   const span = spanOf(
-    drivers.map(({ effect }) => effect),
+    drivers.filter(hasEffect).map(({ effect }) => effect),
     [0],
   );
   return (
@@ -65,7 +66,7 @@ function Drivers({ said: { cups, liking }, settings }: { said: LikingAnswer; set
         better fruity coffees. Levels that were not drawn count as the usual ones.
       </p>
       <ul className="plain-list drivers">
-        {drivers.map((driver) => {
+        {drivers.filter(hasEffect).map((driver) => {
           const text = driverText(driver, nameOf(driver.kind, driver.of), scale, isTold(driver));
           return (
             <li key={`${driver.kind} ${driver.of}`} className={isTold(driver) ? '' : 'quiet'}>
@@ -75,6 +76,12 @@ function Drivers({ said: { cups, liking }, settings }: { said: LikingAnswer; set
           );
         })}
       </ul>
+      {unclear.length > 0 && (
+        <details className="mt-2">
+          <summary>No clear effect ({unclear.length})</summary>
+          <p className="mb-0">{sentenceCase(unclear.map(({ kind, of }) => nameOf(kind, of)).join(', '))}.</p>
+        </details>
+      )}
     </>
   );
 }

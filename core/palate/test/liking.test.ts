@@ -5,6 +5,8 @@ import { complaintsOf, scoreByLevels } from '../../cup';
 import { LIKING_CUPS } from '../constants';
 import { levelLikings, likingOf, type DescribedCup } from '../liking';
 
+const NOTHING_SAID = { levels: new Map<string, number>(), feel: new Map(), families: [], textures: [] };
+
 /**
  * Cups of a taster who likes sweetness up to 3.5, more fruit the better, does not like nuts, and is told of weight for
  * nothing.
@@ -20,6 +22,7 @@ function tasted(count: number, seed: number, noise = 2, fruitSlope = 2): Describ
     const nuts = uniform() < 0.4;
     const error = noise * (uniform() + uniform() + uniform() - 1.5) * 2;
     return {
+      ...NOTHING_SAID,
       score: 78 - 2 * (sweetness - 3.5) ** 2 + fruitSlope * (fruit - 3) - (nuts ? 5 : 0) + error,
       levels: new Map(Object.entries({ sweetness, fruit, weight })),
       families: nuts ? ['nuts and seeds'] : ['flowers'],
@@ -49,7 +52,7 @@ describe('what drives liking', () => {
   it('is silent below fifteen cups', () => {
     expect(likingOf(tasted(LIKING_CUPS - 1, 1))).toBeNull();
     expect(likingOf(tasted(LIKING_CUPS, 1))).not.toBeNull();
-    expect(likingOf(Array.from({ length: 20 }, () => ({ score: 70, levels: new Map(), families: [] })))).toEqual({
+    expect(likingOf(Array.from({ length: 20 }, () => ({ ...NOTHING_SAID, score: 70 })))).toEqual({
       cups: 20,
       drivers: [],
     });
@@ -67,6 +70,25 @@ describe('what drives liking', () => {
     expect((of('nuts and seeds')?.effect.mean ?? 0) - (of('flowers')?.effect.mean ?? 0)).toBeLessThan(-3);
     expect(Math.abs(of('weight')?.effect.mean ?? NaN)).toBeLessThan(0.8);
     expect(of('weight')?.ideal).toBeNull();
+  });
+
+  it('reads what was felt and textures beside levels, and what was not written as the usual', () => {
+    const cups = tasted(80, 11).map((one, i): DescribedCup => {
+      const finish = i % 4 === 3 ? null : 1 + (i % 5);
+      const isSilky = i % 3 === 0;
+      const score = one.score + (finish === null ? 0 : 2 * (finish - 3)) + (isSilky ? 4 : 0);
+      const feel = new Map(finish === null ? [] : [['finish' as const, finish]]);
+      return { ...one, score, feel, textures: isSilky ? ['silky'] : [] };
+    });
+    const drivers = likingOf(cups)?.drivers ?? [];
+    const of = (name: string) => drivers.find((one) => one.of === name);
+    expect(of('finish')).toMatchObject({ kind: 'feel', cups: 60, ideal: null, bend: 0 });
+    expect(of('finish')?.effect.mean).toBeGreaterThan(1.2);
+    expect(of('finish')?.effect.mean).toBeLessThan(2.8);
+    expect(of('silky')).toMatchObject({ kind: 'texture', cups: 27 });
+    expect(of('silky')?.effect.lo).toBeGreaterThan(1);
+    // What is felt is no level: the engine is not given it.
+    expect(Object.keys(levelLikings({ cups: 80, drivers }, 3.5))).not.toContain('finish');
   });
 
   it('holds what is true eight times in ten', () => {
@@ -87,6 +109,7 @@ describe('what drives liking', () => {
     const cups = Array.from({ length: 60 }, (_, i) => {
       const sweetness = 1 + (i % 9) / 2;
       return {
+        ...NOTHING_SAID,
         score: 90 - 1.2 * (sweetness + 1) ** 2 + ((i * 7) % 5) / 5,
         levels: new Map([['sweetness', sweetness]]),
         families: [],

@@ -5,6 +5,7 @@ import {
   driverText,
   engineNoiseText,
   finerText,
+  hasEffect,
   higherText,
   levelApartText,
   repeatabilityText,
@@ -45,19 +46,31 @@ describe('a palate in words', () => {
     );
     expect(driverText(driver({ ideal: 4.8 }), 'sweetness', 'mark10', true)).toBe('Sweetness helps, up to 4.8.');
     expect(driverText(driver({}), 'fruit', 'mark10', true)).toBe(
-      'The more fruit, the better: +1.2 a level (8 in 10: +0.4 to +2).',
+      'The more fruit, the better: +1.2 a level (80 % likely +0.4 to +2; 24 cups).',
     );
     expect(driverText(driver({}), 'fruit', 'mark10', false)).toMatch(/^Perhaps the more fruit, the better/);
     const unsure = { mean: 2, lo: -4, hi: 8 };
-    expect(driverText(driver({ effect: unsure }), 'weight', 'mark10', true)).toBe(
-      'Weight: no telling (8 in 10: −0.4 to +0.8 a level; in 24 cups).',
-    );
+    expect([driver({}), driver({ effect: unsure }), driver({ effect: unsure, ideal: 3 })].map(hasEffect)).toEqual([
+      ...[true, false, true],
+    ]);
     const near = { mean: -3, lo: -6, hi: -0.3 };
-    expect(driverText(driver({ effect: near }), 'weight', 'mark10', false)).toContain('(8 in 10: −0.6 to 0)');
+    expect(hasEffect(driver({ effect: near }))).toBe(true);
+    expect(driverText(driver({ effect: near }), 'weight', 'mark10', false)).toContain(
+      '(80 % likely −0.6 to 0; 24 cups)',
+    );
     const against = { mean: -15, lo: -25, hi: -5 };
     expect(driverText(driver({ kind: 'family', effect: against }), 'nuts and seeds', 'mark10', true)).toBe(
-      'Marks are lower with words of nuts and seeds: −1.5 (8 in 10: −2.5 to −0.5; in 24 cups).',
+      'Lower marks with words of nuts and seeds: −1.5 (80 % likely −2.5 to −0.5; 24 cups).',
     );
+    expect(driverText(driver({ kind: 'texture' }), 'silky', 'mark10', false)).toMatch(
+      /^Perhaps higher marks with a silky texture: \+1\.2 /,
+    );
+    const felt = (of: string, effect = driver({}).effect): string =>
+      driverText(driver({ kind: 'feel', of, effect }), of, 'mark10', true);
+    expect(felt('finish')).toMatch(/^The longer the finish, the better: \+1\.2 for twice as long \(/);
+    expect(felt('dryness', against)).toMatch(/^The less dry, the better: −1\.5 a step \(/);
+    expect(felt('coolness')).toMatch(/^The cooler it is scored, the better: \+1\.2 a step \(/);
+    expect(felt('coolness', against)).toMatch(/^The hotter it is scored, the better/);
     expect(levelApartText('body', { pairs: 4, mean: -0.8, interval: { lo: -1.2, hi: -0.4 } }, ['Mira', 'Tomas'])).toBe(
       'Body: Tomas draws 0.8 more than Mira (8 in 10: +0.4 to +1.2).',
     );
