@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { STATES, type TasterPrior } from '../core/crest';
-import { SCORING_SCALES } from '../core/cup';
+import { SCORING_SCALES, SOLD_AGAIN } from '../core/cup';
 import { bag } from './bag';
+import { finalMark } from './bagRecord';
 import { brew } from './brew';
 import { brewParametersInput } from './brewParameters';
 import { trait } from './cup';
@@ -70,6 +71,9 @@ export const lane = z.strictObject({
       scale: z.enum(SCORING_SCALES),
       /** Rest days on which it was brewed. */
       brewed: z.array(z.number().int()),
+      /** The taster's own marks at the end, and whether it can be had again. */
+      finalMarks: z.array(finalMark),
+      soldAgain: z.enum(SOLD_AGAIN).nullable(),
     })
     .nullable(),
 });

@@ -49,7 +49,7 @@ function DrinkMarks({
       ...(mark === null ? [] : [{ style, scoringScale, mark, isForThePrice }]),
     ]);
   return (
-    <div className="d-flex flex-wrap gap-2 align-items-end mb-2">
+    <div className="d-flex flex-wrap gap-2 align-items-start mb-2">
       {scales.map((scale) => {
         const mark = own.find(({ scoringScale }) => scoringScale === scale)?.mark ?? null;
         return (
@@ -66,7 +66,7 @@ function DrinkMarks({
         <Form.Check
           type="checkbox"
           id={`for-the-price-${style}`}
-          className="mb-2"
+          className="align-self-end mb-2"
           label="Its price is weighed in"
           checked={isForThePrice}
           onChange={({ target }) => keep([...others, ...own.map((one) => ({ ...one, isForThePrice: target.checked }))])}

@@ -45,6 +45,7 @@ export function Log({ page, today, chosen, onChoose, without, onLeaveOut }: Prop
             isAsked={verdict.outliers.some(({ id }) => id === brew.id)}
             taster={tasters.find((taster) => taster.id === brew.tasterId)?.name}
             reference={page.bag.reference}
+            openedOn={page.bag.openedOn}
             scale={verdict.scale}
             attributeNames={attributeNames}
             today={today}

@@ -7,6 +7,7 @@ import { PICTURES_OF_BREW } from '../../contract/picture';
 import type { Verdict } from '../../contract/verdict';
 import { KIND_TRAITS, brewKindOf, minutesText } from '../../core/brew';
 import { ATTRIBUTES, markOf, scoreOfSheet, sumOfSheet, type ScoringScale } from '../../core/cup';
+import { daysBetween } from '../../core/rest';
 import { comparisonText, cupsText, parametersLine } from '../../core/text';
 import { useUnits } from '../api/useUnits';
 import { api, problemOf } from '../api/api';
@@ -41,6 +42,8 @@ interface Props {
   onChoose: () => void;
   /** Left out for the moment, to see what it does. */
   tried: boolean;
+  /** When its bag was opened; null where that was not written. */
+  openedOn: string | null;
   onLeaveOut: () => void;
 }
 
@@ -54,6 +57,14 @@ const WHY_OUT = {
   'other-style': 'left out: another style of drink',
   'no-mark': 'left out: not marked',
 };
+
+/** How long the bag had been open; null of beans out of a portion, and where nobody wrote when it was opened. */
+function openForText(openedOn: string | null, { brewedAt, portionId }: Brew): string | null {
+  if (openedOn === null || portionId !== null) return null;
+  const days = daysBetween(openedOn, brewedAt.slice(0, 10));
+  if (days < 0) return null;
+  return days === 0 ? 'just opened' : `open for ${days === 1 ? '1 day' : `${days} days`}`;
+}
 
 /** One brew: when, with what, what it tasted of, and whether it counts. */
 export function LogEntry({
@@ -71,6 +82,7 @@ export function LogEntry({
   cupsOfOneBrew,
   onChoose,
   tried,
+  openedOn,
   onLeaveOut,
 }: Props) {
   const { cup } = brew;
@@ -93,6 +105,7 @@ export function LogEntry({
       : `${KIND_TRAITS[brew.making?.recipe?.kind ?? brewKindOf(brew)].end} in ${minutesText(brew.drainS)}`,
     brew.filter,
     brew.waterRecipe && `${brew.waterRecipe} water`,
+    openForText(openedOn, brew),
     cup.blind ? 'blind' : null,
     WRITTEN[brew.recordedFrom],
     cup.company === 'panel' ? 'at a panel' : null,

@@ -10,6 +10,7 @@ import {
   type TraitGroup,
 } from '../../core/cup/words';
 import { Taps } from '../forms/fields';
+import { TastedBeside } from './TastedBeside';
 import { ReferenceLine } from './ReferenceLine';
 import { sentenceCase } from '../ui/format';
 import { useVocabulary } from './useVocabulary';
@@ -89,6 +90,7 @@ export function WordFinder({ likeness: { tapped, said }, onChange, onFound }: Pr
                 {descriptor.like}
                 {because.length > 0 && <span className="quiet"> ({because.join(', ')})</span>}
                 <ReferenceLine of={descriptor} />
+                <TastedBeside word={descriptor} />
               </dd>
             </div>
           ))}

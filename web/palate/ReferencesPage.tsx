@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useId, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { MATCHES, type ReferenceTasting } from '../../contract/reference';
@@ -136,10 +136,13 @@ function Tasting({ tasting }: { tasting: ReferenceTasting }) {
   const say = useSayOutcome();
   const { id, createdAt: _, ...input } = tasting;
   const done = input.items.filter(({ matched }) => matched !== null).length;
+  const keep = async (body: typeof input): Promise<void> => {
+    const { error } = await change({ id, body });
+    if (error) say(error, '');
+  };
   const write = async (wordId: string, differently: Partial<ReferenceTasting['items'][number]>): Promise<void> => {
     const items = input.items.map((item) => (item.wordId === wordId ? { ...item, ...differently } : item));
-    const { error } = await change({ id, body: { ...input, items } });
-    if (error) say(error, '');
+    await keep({ ...input, items });
   };
   return (
     <section className="reference-tasting">
@@ -153,16 +156,24 @@ function Tasting({ tasting }: { tasting: ReferenceTasting }) {
       {input.items.map((item) => {
         const name = currentWord(vocabulary, item.wordId)?.name ?? item.wordId;
         return (
-          <Taps
-            key={item.wordId}
-            label={`${sentenceCase(name)}: is it what is in the cup?`}
-            options={MATCHES}
-            textOf={sentenceCase}
-            pressed={item.matched === null ? [] : [item.matched]}
-            onTap={(matched) => void write(item.wordId, { matched: item.matched === matched ? null : matched })}
-          />
+          <div key={item.wordId}>
+            <Taps
+              label={`${sentenceCase(name)}: is it what is in the cup?`}
+              options={MATCHES}
+              textOf={sentenceCase}
+              pressed={item.matched === null ? [] : [item.matched]}
+              onTap={(matched) => void write(item.wordId, { matched: item.matched === matched ? null : matched })}
+            />
+            <KeptText
+              label={`${sentenceCase(name)}: what was the same, what was not`}
+              kept={item.note}
+              most={300}
+              keep={(note) => void write(item.wordId, { note })}
+            />
+          </div>
         );
       })}
+      <KeptText label="Remarks" kept={input.remarks} most={2000} keep={(remarks) => void keep({ ...input, remarks })} />
       <Button
         variant="bare"
         aria-label={`Take away the tasting of ${dateText(input.on, today)}`}
@@ -173,5 +184,34 @@ function Tasting({ tasting }: { tasting: ReferenceTasting }) {
         Take away
       </Button>
     </section>
+  );
+}
+
+/** A line of text that is kept when its field is left. */
+function KeptText({
+  label,
+  kept,
+  most,
+  keep,
+}: {
+  label: string;
+  kept: string;
+  most: number;
+  keep: (text: string) => void;
+}) {
+  const id = useId();
+  const [typed, setTyped] = useState(kept);
+  return (
+    <Form.Group controlId={id} className="mb-2">
+      <Form.Label className="small">{label}</Form.Label>
+      <Form.Control
+        dir="auto"
+        autoComplete="off"
+        maxLength={most}
+        value={typed}
+        onChange={({ target }) => setTyped(target.value)}
+        onBlur={() => typed.trim() !== kept && keep(typed.trim())}
+      />
+    </Form.Group>
   );
 }

@@ -44,7 +44,8 @@ export function FinishedBags({ shelf }: { shelf: Shelf }) {
       </div>
       <p className="legend">
         The chance of being at its best on each rest day; the thick line where it was more likely than not; a tick for
-        each brew; the figure is its score on its best day, on the scale it was scored on.
+        each brew; the figure is its score on its best day, on the scale it was scored on; yours is the mark you left it
+        with.
       </p>
     </div>
   );
@@ -57,19 +58,24 @@ interface FinishedBagProps {
   x: (day: number) => number;
 }
 
-function FinishedBag({ lane: { id, name, roaster, verdict, finishedOn, history }, today, width, x }: FinishedBagProps) {
+function FinishedBag({ lane, today, width, x }: FinishedBagProps) {
+  const { id, name, roaster, verdict, finishedOn, history } = lane;
   const best = history?.days
     ? `at its best on ${daysText(history.days)}`
     : history
       ? 'no day stood out'
       : 'being judged';
   const score = typeof history?.score === 'number' ? markText(history.scale, markOf(history.scale, history.score)) : '';
+  const yours = (history?.finalMarks ?? []).map(({ scoringScale, mark }) => markText(scoringScale, mark)).join(', ');
+  const about = [yours && `yours ${yours}`, best, history?.soldAgain === 'never again' && 'not sold again'].filter(
+    Boolean,
+  );
   return (
     <Link className="lane" to={`/bags/${id}`} title={verdict}>
       <span className="lane-text">
         <strong>{name}</strong>
         <span className="state-mark">{score}</span>
-        <span className="where">{best}</span>
+        <span className="where">{about.join('; ')}</span>
         <span className="left">{finishedOn === null ? roaster : dateText(finishedOn, today)}</span>
       </span>
       {width > 0 && (

@@ -5,6 +5,7 @@ import { knownByText } from '../../core/text';
 import { api, problemOf } from '../api/api';
 import { toastShown } from '../state/notices';
 import { ReferenceLine } from '../domain/ReferenceLine';
+import { TastedBeside } from '../domain/TastedBeside';
 import { useAppDispatch } from '../state/store';
 import { useVocabulary } from '../domain/useVocabulary';
 import { DescribeForm } from './DescribeForm';
@@ -47,6 +48,7 @@ export function WordEntry({ word, cups }: { word: Word; cups: number }) {
           )
         )}
         <ReferenceLine of={word} />
+        <TastedBeside word={word} />
         {word.knownBy !== null && <div>{knownByText(word)}</div>}
         {doing === 'describe' && <DescribeForm word={word} done={() => setDoing(null)} />}
         {doing === 'merge' && <MergeForm word={word} done={() => setDoing(null)} />}
