@@ -151,7 +151,7 @@ test('the palate says what is liked, how repeatable, and what stands how, of not
   for (const [part, said] of [
     ['liking', 'There is none yet.'],
     ['repeats', 'Nothing was repeated yet.'],
-    ['standings', 'Nothing stands yet'],
+    ['standings', 'No ranking yet'],
     ['crests', 'No bag with cups is finished yet.'],
     ['tasters', 'One taster alone has cups here.'],
     ['references', 'None yet.'],

@@ -10,7 +10,7 @@ import {
   daysAtBest,
   isExpectation,
   isOnlyCompared,
-  stateOf,
+  stateAtBest,
   type CrestFit,
 } from '../../core/crest';
 import { feelOverDays, isTastedBlind, judgedScale, judgedScore, type Prominence } from '../../core/cup';
@@ -144,7 +144,7 @@ function crestFacts(fit: CrestFit, cups: readonly Brew[]): CrestFacts {
   if (fit.usable === 0) return { is: 'unmarked' };
   if (isExpectation(fit)) return { is: 'too few', days };
   const [lo, hi] = [Math.round(fit.peak.lo), Math.round(fit.peak.hi)];
-  const { state } = stateOf(fit, fit.advisedDay, false);
+  const state = stateAtBest(fit);
   if (state === 'too-early') return { is: 'too early', lo, hi, advisedDay: fit.advisedDay };
   if (state === 'steady') {
     const { from, to } = fit.daysTried ?? { from: first, to: first };

@@ -2,11 +2,12 @@ import { groupBy, maxBy, mean } from 'es-toolkit';
 import type { Bag } from '../../contract/bag';
 import type { Brew } from '../../contract/brew';
 import type { Settings } from '../../contract/settings';
-import type { Grinder, Style } from '../../core/brew';
+import type { Grinder } from '../../core/brew';
 import {
   draftedLevels,
   intensitiesOverDays,
   isLabelHidden,
+  isWithin,
   judgedScore,
   levelValue,
   MERITS,
@@ -120,10 +121,7 @@ export function levelFacts(
   const order = settings.intensityAttributes.map(({ id }) => id);
   const lines = new Map(intensitiesOverDays(order, given).map((line) => [line.attribute, line]));
   const isOwn = bag.finalLevels.length > 0;
-  const atBest = given.some(
-    ({ restDay, intensities }) =>
-      window !== null && restDay >= window.from && restDay <= window.to && intensities.length > 0,
-  );
+  const atBest = given.some(({ restDay, intensities }) => isWithin(window, restDay) && intensities.length > 0);
   const levels = (isOwn ? bag.finalLevels : draftedLevels(order, given, window)).map(
     ({ attribute, intensity }): LevelFacts => {
       const line = lines.get(attribute);
@@ -134,7 +132,7 @@ export function levelFacts(
         value,
         trend: moved === 'intensity' ? null : moved,
         found: line?.liked ?? { 'too little': 0, 'just right': 0, 'too much': 0 },
-        strongest: strongestDay(line, value),
+        strongest: strongestDay(line, value, window),
         isMerit: MERITS.includes(attribute),
       };
     },
@@ -142,12 +140,14 @@ export function levelFacts(
   return { levels, levelsFrom: isOwn ? 'taster' : atBest ? 'best days' : 'all cups' };
 }
 
-function strongestDay(line: Ridgeline | undefined, value: number): LevelFacts['strongest'] {
+/** The day with most of an attribute, where it lies outside the best days and has clearly more than is said of them. */
+function strongestDay(
+  line: Ridgeline | undefined,
+  value: number,
+  window: { from: number; to: number } | null,
+): LevelFacts['strongest'] {
   const most = line && maxBy(line.points, ({ intensity }) => intensity);
-  return most && most.intensity >= value + STRONGER ? { day: most.day, value: most.intensity } : null;
+  return most && !isWithin(window, most.day) && most.intensity >= value + STRONGER
+    ? { day: most.day, value: most.intensity }
+    : null;
 }
-
-/** The drinks a bag can be said to have been, the one it is judged in first. */
-export const drunkAs = (bag: Bag, brews: readonly Brew[]): Style[] => [
-  ...new Set([bag.reference.style, ...brews.filter(({ fault }) => fault === null).map(({ style }) => style)]),
-];

@@ -53,6 +53,7 @@ export {
   isExpectation,
   isOfOneDay,
   isSteady,
+  stateAtBest,
   isOnlyCompared,
   likelyDays,
   reportedDay,

@@ -74,17 +74,19 @@ export function isOnlyCompared({ marks, levels, comparisons }: Basis): boolean {
 export const isOfOneDay = ({ daysTried }: Pick<FitSummary, 'daysTried'>): boolean =>
   daysTried !== null && daysTried.from === daysTried.to;
 
+/** What a bag is on the day its best is most likely, though it may be finished or spent by now. */
+export const stateAtBest = (fit: FitSummary): State => stateOf(fit, fit.advisedDay, false).state;
+
 /**
  * The one set of days a bag is spoken of by, wherever that is: with too few cups for a window the days it is expected
- * at its best. None of a steady bag, of one whose cups do not say yet, and of one that was drunk on one day.
+ * at its best. None of a steady bag, of one whose cups do not say yet or never did, and of one that was drunk on one
+ * day.
  */
-export function daysAtBest(
-  fit: Pick<FitSummary, 'window' | 'peak' | 'fresh' | 'inWindow' | 'usable' | 'daysTried'>,
-  state: State,
-): DaySpan | null {
-  if (state === 'steady' || (state === 'spent' && isOfOneDay(fit))) return null;
+export function daysAtBest(fit: FitSummary, state: State): DaySpan | null {
+  const at = state === 'spent' ? stateAtBest(fit) : state;
+  if (at === 'steady' || (state === 'spent' && isOfOneDay(fit))) return null;
   if (isExpectation(fit)) return likelyDays(fit);
-  return state === 'too-early' ? null : fit.window;
+  return at === 'too-early' ? null : fit.window;
 }
 
 /** Whether the days a bag was tried on hardly differ, and lie far enough apart to say so. */

@@ -97,7 +97,7 @@ function stock(bag: ShelfBag, today: PlainDate): string {
   const left = windowDaysLeft(bag.window, today);
   const cups = `${cupsText(bag.cupsLeft)} left`;
   if (bag.state === 'at-crest' && left > 0) {
-    return `${cups[0]?.toUpperCase()}${cups.slice(1)}, ${left === 1 ? 'and its window closes today' : `and its window closes in ${left} days`}.`;
+    return `${cups[0]?.toUpperCase()}${cups.slice(1)}, and its window closes ${inDaysText(left - 1)}.`;
   }
   return `${cups[0]?.toUpperCase()}${cups.slice(1)}.`;
 }

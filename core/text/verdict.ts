@@ -2,10 +2,12 @@ import {
   BESIDE_RECIPE,
   CONFOUNDED_SHARE,
   FRESH_SAID,
+  isExpectation,
   isOfOneDay,
   likelyDays,
   MIN_BREWS,
   NOTICEABLE,
+  stateAtBest,
   type Confounding,
   type CrestFit,
   type Basis,
@@ -182,7 +184,7 @@ function stateSentence({ fit, today, day, finished, units }: VerdictParts): stri
   const word = likelihoodWord(today.probability);
   switch (today.state) {
     case 'resting':
-      return `Resting on day ${day}. ${expectation(fit)} around ${span}; no cup is logged yet.`;
+      return `Resting on day ${day}. ${expectation(fit)} around ${span}; no cup${ofThisDrink(fit)} has a mark yet.`;
     case 'too-early':
       return tooEarly(fit, span);
     case 'climbing':
@@ -196,15 +198,31 @@ function stateSentence({ fit, today, day, finished, units }: VerdictParts): stri
     case 'fading':
       return `Past its crest, ${word}: that was ${span}${recipe}. Drink it soon.`;
     case 'steady':
-      return `Steady: from day ${Math.round(fit.daysTried?.from ?? 0)} to day ${Math.round(fit.daysTried?.to ?? 0)} you could hardly tell the cups apart${recipe}. Drink it when you like.`;
+      return `Steady: ${steadyDays(fit).replace('From', 'from')}${recipe}. Drink it when you like.`;
     case 'spent':
       if (!finished) return `Spent: it has fallen far below its best, which was ${span}.`;
       if (fit.usable === 0) return 'Finished, and never marked: there is nothing to judge it by.';
-      return isOfOneDay(fit)
-        ? 'Finished. All its cups are of 1 day, so nobody knows its best days.'
-        : `Finished. It was ${fit.usable < 3 ? 'perhaps' : 'probably'} at its best on ${span}${recipe}.`;
+      return finishedSentence(fit, recipe);
   }
 }
+
+/** What a finished bag was, said no surer than it could be said before it was finished. */
+function finishedSentence(fit: FitSummary, recipe: string): string {
+  if (isOfOneDay(fit)) return 'Finished. All its marked cups are of 1 day, so nobody knows its best days.';
+  const state = stateAtBest(fit);
+  if (state === 'steady') return `Finished. ${steadyDays(fit)}${recipe}.`;
+  const span = daysText(likelyDays(fit));
+  if (isExpectation(fit)) return `Finished. It was perhaps at its best on ${span}${recipe}.`;
+  if (state === 'too-early') return `Finished. Its best could have been anywhere in ${peakDays(fit)}${recipe}.`;
+  if (fit.window === null && fit.fresh < 0.5)
+    return `Finished. It was at its best around day ${fit.advisedDay}${recipe}.`;
+  return `Finished. It was probably at its best on ${span}${recipe}.`;
+}
+
+const steadyDays = ({ daysTried }: FitSummary): string =>
+  `From day ${Math.round(daysTried?.from ?? 0)} to day ${Math.round(daysTried?.to ?? 0)} you could hardly tell the cups apart`;
+
+const peakDays = ({ peak: { lo, hi } }: FitSummary): string => daysText({ from: Math.round(lo), to: Math.round(hi) });
 
 /** What the expectation before the first cup rests on. */
 function expectation({ siblingStyle }: FitSummary): string {
@@ -213,14 +231,17 @@ function expectation({ siblingStyle }: FitSummary): string {
     : `By its ${siblingStyle} cups it should be at its best`;
 }
 
+/** Where cups of another drink have marks, which is what a bag without a mark is then expected by. */
+const ofThisDrink = ({ siblingStyle }: FitSummary): string => (siblingStyle === null ? '' : ' of this drink');
+
 function inDays(days: number): string {
   return days === 1 ? 'tomorrow' : `in ${days} days`;
 }
 
 function tooEarly(fit: FitSummary, span: string): string {
-  if (fit.usable === 0) return `Too early to say: no cup has been marked yet. ${expectation(fit)} around ${span}.`;
+  if (fit.usable === 0)
+    return `Too early to say: no cup${ofThisDrink(fit)} has been marked yet. ${expectation(fit)} around ${span}.`;
   if (fit.usable < 3)
     return `Too early to say: ${cupsText(fit.usable)} cannot show a curve. Until there are three, expect its best around ${span}.`;
-  const wide = daysText({ from: Math.round(fit.peak.lo), to: Math.round(fit.peak.hi) });
-  return `Too early to say: after ${cupsText(fit.usable)} its best could still fall anywhere in ${wide}. The best guess so far is day ${fit.advisedDay}.`;
+  return `Too early to say: after ${cupsText(fit.usable)} its best could still fall anywhere in ${peakDays(fit)}. The best guess so far is day ${fit.advisedDay}.`;
 }

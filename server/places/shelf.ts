@@ -18,16 +18,7 @@ import {
   type CaffeineBrew,
   type Drawn,
 } from '../../core/brew';
-import {
-  ageOn,
-  daysAtBest,
-  proposals,
-  reportedDay,
-  isInformative,
-  isOfOneDay,
-  isOnlyCompared,
-  stateOf,
-} from '../../core/crest';
+import { ageOn, daysAtBest, proposals, reportedDay, isInformative, isOnlyCompared } from '../../core/crest';
 import { unitsOf } from '../../application/settings';
 import { leaveAlone, morningAdvice, mostInformativeAdvice, stateOnDay, type Units } from '../../core/text';
 import { judgedScale } from '../../core/cup';
@@ -293,10 +284,7 @@ function historyOf(bag: Bag, fit: FitForShelf, ticks: readonly BrewTick[]): Lane
   const { inWindow, usable, bagLikelihood, basis } = fit;
   return {
     atBest: inWindow.slice(0, HISTORY_DAYS + 1).map((p) => roundTo(p, 2)),
-    days:
-      usable === 0 || isOfOneDay(fit)
-        ? null
-        : daysAtBest(fit, stateOf(fit, ageOn(bag, bag.finishedOn ?? ''), false).state),
+    days: usable === 0 ? null : daysAtBest(fit, 'spent'),
     score: usable === 0 || isOnlyCompared(basis) ? null : roundTo(bagLikelihood.baseline.mean, 1),
     scale: judgedScale(bag.scoringScale, bag.weights),
     brewed: ticks.map(({ brewedAt }) => Math.floor(ageOn(bag, dateOfInstant(brewedAt)) + 1e-9)),

@@ -168,7 +168,7 @@ describe('the shelf', () => {
     const lane = (await shelf('yes')).lanes.find((one) => one.id === id);
     expect([lane?.window, lane?.verdict]).toEqual([
       null,
-      'Finished. All its cups are of 1 day, so nobody knows its best days.',
+      'Finished. All its marked cups are of 1 day, so nobody knows its best days.',
     ]);
     expect((await page(id)).window).toBeNull();
   });

@@ -106,8 +106,7 @@ describe('words that were agreed on', () => {
 describe('the recipe its roaster prints', () => {
   const publishedRecipe: PublishedRecipe = {
     ...{ style: 'filter', brewer: 'press', doseG: 18, waterG: 288, waterC: 95, filter: null, waterRecipe: null },
-    ...{ grindWord: 'coarse',
-    pours: 3, asPrinted: 'Four minutes, then press.' },
+    ...{ grindWord: 'coarse', pours: 3, asPrinted: 'Four minutes, then press.' },
   };
 
   it('is kept as a claim, and held against the reference', async () => {

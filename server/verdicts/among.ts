@@ -71,7 +71,11 @@ export async function standingsOfBags({ store, verdicts }: Judges): Promise<Stan
       : [{ id: outsideId(yardstick.name), name: yardstick.name, bagId: null, scale: maps.main, best: null }],
   );
   const yardsticks = [...new Map(outside.map((one) => [one.id, one])).values()];
-  const among = (own: readonly StandingItem[]) => standingsAmong([...own, ...yardsticks], sittings.words, maps);
+  /** First of one is no standing. */
+  const among = (own: readonly StandingItem[]) => {
+    const standings = standingsAmong([...own, ...yardsticks], sittings.words, maps);
+    return standings.length > 1 ? standings : [];
+  };
   const scales = uniq(items.map(({ scale }) => scale));
   const apart = scales.length > 1 ? scales.filter((scale) => !maps.of[scale].isKnown) : [];
   const together = items.filter(({ scale }) => !apart.includes(scale));
@@ -82,7 +86,7 @@ export async function standingsOfBags({ store, verdicts }: Judges): Promise<Stan
         const ids = new Set(ofKind.map(({ id }) => id));
         return { field, value, standings: among(together.filter(({ id }) => ids.has(id))) };
       })
-      .filter(({ standings }) => standings.length > 1),
+      .filter(({ standings }) => standings.length > 0),
   );
   return {
     all: among(together),

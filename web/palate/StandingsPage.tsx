@@ -45,7 +45,18 @@ function Among({ standings }: { standings: Standings }) {
   const shown = kind?.standings ?? all;
   const [best] = shown;
   if (!best)
-    return <p>Nothing stands yet: two bags with a scored cup each, or two compared at a table, are the least.</p>;
+    return (
+      <>
+        <p>
+          {apart.length > 0
+            ? 'Your bags are scored in different ways. Too few cups are scored in both to rank them together.'
+            : 'No ranking yet. Score a cup of at least 2 bags, or compare 2 at a table.'}
+        </p>
+        {apart.map((one) => (
+          <Apart key={one.scale} main={scale} {...one} />
+        ))}
+      </>
+    );
   return (
     <>
       <p className="verdict">

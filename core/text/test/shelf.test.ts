@@ -14,7 +14,7 @@ describe('the morning in words', () => {
       bagId: 'Fog Gate',
       name: 'Fog Gate',
       headline: 'Brew Fog Gate: cone, 17 g to 272 g at 92 °C.',
-      reason: 'Verdict of Fog Gate. Eight cups left, and its window closes in 2 days.',
+      reason: 'Verdict of Fog Gate. Eight cups left, and its window closes tomorrow.',
     });
     const reasons = [
       bag('x', { window: { from: '2026-02-25', to: TODAY }, cupsLeft: 1 }),
