@@ -85,7 +85,7 @@ export function bagFacts(read: BagRecordRead): BagFacts {
       ).values(),
     ],
     ...markedAttributes(cups),
-    words: wordFacts(vocabulary, worded),
+    words: wordFacts(vocabulary, worded, cups),
     wordedCups: worded.filter((cup) => wordsOfCup(vocabulary, cup).length > 0).length,
     label: labelAgainstCups(vocabulary, shownLabel(bag), worded),
     blindToLabel: cups.filter(({ createdAt }) => isTastedBlind(bag, createdAt)).length,
@@ -102,6 +102,7 @@ export function bagFacts(read: BagRecordRead): BagFacts {
     yardsticks: read.yardsticks,
     openedDay: openedDay(bag),
     frozenDays: bag.spells.reduce((sum, { from, to }) => sum + daysBetween(from, to ?? bag.finishedOn ?? today), 0),
+    ...{ basis: fit.basis, isFinished: bag.finishedOn !== null },
     foretold: record.foretold > 0 ? { cups: record.foretold, inside: record.inside } : null,
   };
 }
@@ -130,7 +131,7 @@ function cupFacts(brew: Brew, bag: Bag, vocabulary: Vocabulary, taster: string |
     words: [...new Set(found)],
     remarks: cup.remarksPrivate ? '' : cup.remarks,
     changes: changesFrom(bag.reference, brew),
-    isBlind: cup.blind,
+    ...{ progress: cup.progress, isBlind: cup.blind },
     isFromMemory: recordedFrom === 'memory',
   };
 }

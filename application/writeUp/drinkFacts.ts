@@ -1,4 +1,4 @@
-import { groupBy, maxBy, mean } from 'es-toolkit';
+import { groupBy, maxBy, mean, uniq } from 'es-toolkit';
 import type { Bag } from '../../contract/bag';
 import type { Brew } from '../../contract/brew';
 import type { Settings } from '../../contract/settings';
@@ -14,7 +14,14 @@ import {
   trend,
   type Ridgeline,
 } from '../../core/cup';
-import { labelAgainstCups, wordsOverDays, type Vocabulary, type WordedCup } from '../../core/cup/words';
+import {
+  currentWord,
+  labelAgainstCups,
+  wordsOverDays,
+  writtenName,
+  type Vocabulary,
+  type WordedCup,
+} from '../../core/cup/words';
 import type { BagFacts, DrinkFacts, LevelFacts, RecipeFacts } from '../../core/text/writeUp';
 
 /** What the facts of a drink are read from. */
@@ -36,11 +43,23 @@ export const wordedCups = (brews: readonly Brew[]): WordedCup[] =>
     remarks: cup.remarksPrivate ? '' : cup.remarks,
   }));
 
-/** The words of some cups, the most often found first. */
-export const wordFacts = (vocabulary: Vocabulary, cups: readonly WordedCup[]): BagFacts['words'] =>
-  wordsOverDays(vocabulary, cups)
+/** The words of some cups, the most often found first; each by the name it was always typed by, where that is another. */
+export function wordFacts(
+  vocabulary: Vocabulary,
+  cups: readonly WordedCup[],
+  brews: readonly Brew[],
+): BagFacts['words'] {
+  const typed = groupBy(
+    brews.flatMap(({ cup }) => cup.descriptors),
+    ({ id }) => currentWord(vocabulary, id)?.id ?? id,
+  );
+  return wordsOverDays(vocabulary, cups)
     .slice(0, MOST_WORDS)
-    .map(({ word, cups: count, days }) => ({ name: word.name, cups: count, days }));
+    .map(({ word, cups: count, days }) => {
+      const names = uniq((typed[word.id] ?? []).map((one) => writtenName(vocabulary, one)));
+      return { name: names.length === 1 ? (names[0] ?? word.name) : word.name, cups: count, days };
+    });
+}
 
 /** What is printed on the label, as far as it is not hidden. */
 export const shownLabel = (bag: Bag): string => (isLabelHidden(bag) ? '' : bag.printedNotes);
@@ -68,7 +87,7 @@ export function drinkFacts(read: DrinkRead, cups: readonly Brew[]): DrinkFacts |
     days: [...new Set(cups.map(({ restDay }) => restDay))].sort((a, b) => a - b),
     score: scores.length === 0 ? null : { mean: mean(scores), cups: scores.length },
     // That a milk drink has milk in it is no note of the coffee.
-    words: wordFacts(vocabulary, worded).filter(({ name }) => first.style !== 'milk' || name !== 'milk'),
+    words: wordFacts(vocabulary, worded, cups).filter(({ name }) => first.style !== 'milk' || name !== 'milk'),
     levels: draftedLevels(order, levelledDays(cups)).map(({ attribute, intensity }) => ({
       name: attributeName(settings, attribute),
       value: levelValue(intensity),

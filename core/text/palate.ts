@@ -97,11 +97,18 @@ export function tooFewCupsText(cups: number): string {
   return `What you like is said from ${countWord(LIKING_CUPS)} scored cups on. ${sofar}`;
 }
 
+/** Whether a place says nothing: it could be any of them. */
+export const isAnyPlace = (
+  { bestPlace, worstPlace }: Pick<Standing, 'bestPlace' | 'worstPlace'>,
+  of: number,
+): boolean => of > 1 && bestPlace === 1 && worstPlace === of;
+
 /** "third of nine, could be second": a place, and the places it could be. */
 export function standingText(
   { place, bestPlace, worstPlace }: Pick<Standing, 'place' | 'bestPlace' | 'worstPlace'>,
   of: number,
 ): string {
+  if (isAnyPlace({ bestPlace, worstPlace }, of)) return `anywhere from first to ${ordinalWord(of)}`;
   const here = `${ordinalWord(place)} of ${countWord(of)}`;
   if (bestPlace === place && worstPlace === place) return here;
   if (bestPlace < place && worstPlace > place)

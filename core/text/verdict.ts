@@ -153,7 +153,8 @@ export function verdictSentence(parts: VerdictParts): string {
   return (
     stateSentence(parts) +
     freshSentence(fit, today) +
-    confoundedSentence(fit.confounded, units) +
+    // Of days of which there is one nothing can be told apart.
+    (isOfOneDay(fit) ? '' : confoundedSentence(fit.confounded, units)) +
     basisSentence(fit.basis)
   );
 }
@@ -243,5 +244,7 @@ function tooEarly(fit: FitSummary, span: string): string {
     return `Too early to say: no cup${ofThisDrink(fit)} has been marked yet. ${expectation(fit)} around ${span}.`;
   if (fit.usable < 3)
     return `Too early to say: ${cupsText(fit.usable)} cannot show a curve. Until there are three, expect its best around ${span}.`;
+  if (isOfOneDay(fit))
+    return `Too early to say: all ${fit.usable} marked cups are of 1 day. Until there are others, expect its best around ${span}.`;
   return `Too early to say: after ${cupsText(fit.usable)} its best could still fall anywhere in ${peakDays(fit)}. The best guess so far is day ${fit.advisedDay}.`;
 }

@@ -23,7 +23,8 @@ async function checkHousehold(seed: number): Promise<void> {
   const pages = new Map<string, BagPage>();
   for (const { id } of house.bags) pages.set(id, await here.ok<BagPage>('GET', `/bags/${id}?today=${TODAY}`));
   for (const bag of house.bags) {
-    const page = pages.get(bag.id) as BagPage;
+    const page = pages.get(bag.id);
+    if (!page) throw new Error(`There is no page of ${bag.id}`);
     checkVerdict(page.verdict.verdict, bag, page.verdict);
     checkNoContradiction(bag, page);
     const written = await here.ok<{ id: string }>('POST', `/write-ups?today=${TODAY}`, {

@@ -49,13 +49,16 @@ export function DayTable({ page: { verdict } }: { page: BagPage }) {
 
 /** Where the curve peaks, how sure that is, and the days it is at its best. */
 function curveText({ peak, fresh, window, core, state, usable }: BagPage['verdict']): string {
-  const peaks = `peaks around day ${numberText(peak.day, 0)} (8 in 10 chance: day ${numberText(peak.lo, 0)} to ${numberText(peak.hi, 0)}).`;
+  // What cannot be said yet has no day beside it.
+  if (state === 'too-early' && !isExpectation({ usable }))
+    return 'No day is yet more likely than not to be at its best.';
+  if (isExpectation({ usable })) return window ? `Expected at its best on ${daysText(window)}.` : '';
+  const peaks = `peaks around day ${numberText(peak.day, 0)} (80 % likely day ${numberText(peak.lo, 0)} to ${numberText(peak.hi, 0)}).`;
   const curve =
     fresh >= 0.05
       ? `With a probability of ${numberText(fresh * 100, 0)} % its best was when fresh; if not, the curve ${peaks}`
       : `The curve ${peaks}`;
-  if (state === 'steady') return `${curve} No day stands out.`;
-  if (isExpectation({ usable }) && window) return `${curve} Expected at its best on ${daysText(window)}.`;
+  if (state === 'steady') return 'No day stands out.';
   if (window === null) return `${curve} No day is yet more likely than not to be at its best.`;
   return `${curve} More likely than not at its best on ${daysText(window)}${core ? `, firmly on ${daysText(core)}` : ''}.`;
 }

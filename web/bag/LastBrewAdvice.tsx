@@ -4,9 +4,10 @@ import { AdviceNote } from '../domain/AdviceNote';
 
 /** What the last cup asks of its recipe, where something was noted that tells. */
 export function LastBrewAdvice({ page }: { page: BagPage }) {
-  const { brews, verdict } = page;
+  const { bag, brews, verdict, cupsLeft } = page;
   const last = brews[0];
-  if (!last) return null;
+  // There is no next cup to brew otherwise.
+  if (!last || bag.finishedOn !== null || cupsLeft === 0) return null;
   const evidence = brewEvidence(askingCup(last, verdict), page);
   const { tastes, complaints, tdsPercent, drainS, band, standing, beds } = evidence;
   const noted = tastes.length > 0 || complaints.length > 0 || tdsPercent !== null || beds[0] != null;

@@ -55,7 +55,7 @@ const WRITTEN = {
 const WHY_OUT = {
   fault: 'left out: a fault',
   'other-style': 'left out: another style of drink',
-  'no-mark': 'left out: not marked',
+  'no-mark': 'left out: nothing says how good it was',
 };
 
 /** How long the bag had been open; null of beans out of a portion, and where nobody wrote when it was opened. */

@@ -28,8 +28,11 @@ export function CrestsPage() {
   );
 }
 
+const percentOf = (share: number): string => `${numberText(100 * share, 0)} %`;
+
 function Told({ crests: { kinds, shapes, bags } }: { crests: Crests }) {
   const [most] = kinds;
+  const moved = SHAPES.some((shape) => percentOf(shapes.believed[shape]) !== percentOf(shapes.learnt[shape]));
   return (
     <>
       {most && (
@@ -59,21 +62,28 @@ function Told({ crests: { kinds, shapes, bags } }: { crests: Crests }) {
                 <th scope="col" className="number">
                   At first
                 </th>
-                <th scope="col" className="number">
-                  After {bags} {bags === 1 ? 'bag' : 'bags'}
-                </th>
+                {moved && (
+                  <th scope="col" className="number">
+                    After {bags} {bags === 1 ? 'bag' : 'bags'}
+                  </th>
+                )}
               </tr>
             </thead>
             <tbody>
               {SHAPES.map((shape) => (
                 <tr key={shape}>
                   <th scope="row">{sentenceCase(SHAPE_NAMES[shape])}</th>
-                  <td className="number">{numberText(100 * shapes.believed[shape], 0)} %</td>
-                  <td className="number">{numberText(100 * shapes.learnt[shape], 0)} %</td>
+                  <td className="number">{percentOf(shapes.believed[shape])}</td>
+                  {moved && <td className="number">{percentOf(shapes.learnt[shape])}</td>}
                 </tr>
               ))}
             </tbody>
           </table>
+          {!moved && (
+            <p className="quiet">
+              {bags === 1 ? '1 finished bag does' : `${bags} finished bags do`} not move this yet.
+            </p>
+          )}
         </div>
       </div>
     </>

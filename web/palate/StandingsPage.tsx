@@ -1,7 +1,7 @@
 import { Link, useSearchParams } from 'react-router';
 import type { StandingField, StandingLine, Standings } from '../../contract/palateReading';
 import { markOf, type ScoringScale } from '../../core/cup';
-import { standingText } from '../../core/text';
+import { isAnyPlace, standingText } from '../../core/text';
 import { api } from '../api/api';
 import { Taps } from '../forms/fields';
 import { markText, sentenceCase, words } from '../ui/format';
@@ -60,8 +60,9 @@ function Among({ standings }: { standings: Standings }) {
   return (
     <>
       <p className="verdict">
-        {best.name} is {standingText(best, shown.length)}
-        {kind ? ` among ${FIELD_WORDS[kind.field]} ${words(kind.value)}` : ''}.
+        {isAnyPlace(best, shown.length)
+          ? `Too close to call: any of these ${shown.length} could be first.`
+          : `${best.name} is ${standingText(best, shown.length)}${kind ? ` among ${FIELD_WORDS[kind.field]} ${words(kind.value)}` : ''}.`}
       </p>
       {kinds.length > 0 && (
         <Taps

@@ -81,6 +81,8 @@ describe('a palate in words', () => {
   it('says where one stands and where it could', () => {
     expect(standingText({ place: 3, bestPlace: 2, worstPlace: 3 }, 9)).toBe('third of nine, could be second');
     expect(standingText({ place: 1, bestPlace: 1, worstPlace: 1 }, 4)).toBe('first of four');
+    expect(standingText({ place: 3, bestPlace: 1, worstPlace: 9 }, 9)).toBe('anywhere from first to ninth');
+    expect(standingText({ place: 1, bestPlace: 1, worstPlace: 1 }, 1)).toBe('first of one');
     expect(standingText({ place: 3, bestPlace: 1, worstPlace: 6 }, 9)).toBe('third of nine, could be first to sixth');
     expect(standingText({ place: 1, bestPlace: 1, worstPlace: 4 }, 9)).toBe('first of nine, could be as low as fourth');
   });

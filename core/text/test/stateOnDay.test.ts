@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { fitCrest } from '../../crest/fit';
 import { compact } from '../../crest/compact';
 import { stateOnDay } from '../stateOnDay';
-import { likelyDays, stateOf } from '../../crest/state';
+import { daysAtBest, likelyDays, stateOf } from '../../crest/state';
 import type { CrestBrew, CrestFit } from '../../crest/types';
 import { effectText, isClear, recipeClause, settingText } from '../verdict';
 import { cupsText, daysText } from '../words';
@@ -24,6 +24,17 @@ describe('the state', () => {
     expect(read(none, 3).stateProbability).toBeGreaterThan(0.6);
   });
 
+  it('is told of a finished bag no surer than it was before', () => {
+    const finished = (fit: CrestFit): string => stateOnDay(fit, 60, true, METRIC).verdict;
+    const wide = fitCrest(bagOf([brewOf(8, 80), brewOf(13, 84), brewOf(20, 80)]));
+    expect(read(wide, 21).verdict).toMatch(/^Too early to say: after three cups/);
+    expect(finished(wide)).toMatch(/^Finished\. Its best could have been anywhere in days \d+–\d+\.$/);
+    const even = fitCrest(bagOf([6, 9, 13, 18, 24, 30, 37].map((day) => brewOf(day, 80))));
+    expect(read(even, 38).state).toBe('steady');
+    expect(finished(even)).toBe('Finished. From day 6 to day 37 you could hardly tell the cups apart.');
+    expect([daysAtBest(even, 'spent'), daysAtBest(wide, 'spent')]).toEqual([null, null]);
+  });
+
   it('is too early under three cups, and while the peak could be almost anywhere', () => {
     expect(read(fitCrest(bagOf([brewOf(10, 84), brewOf(12, 85)])), 14).verdict).toContain(
       'two cups cannot show a curve',
@@ -31,7 +42,7 @@ describe('the state', () => {
     const sameDay = fitCrest(bagOf([brewOf(12, 80), brewOf(12, 84), brewOf(12, 82)]));
     expect(read(sameDay, 12)).toMatchObject({
       state: 'too-early',
-      verdict: expect.stringMatching(/after three cups its best could still fall anywhere in days \d+–\d+/),
+      verdict: expect.stringMatching(/all 3 marked cups are of 1 day\. Until there are others, expect .* days \d+–\d+/),
     });
   });
 

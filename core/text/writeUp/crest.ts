@@ -6,7 +6,7 @@ import type { Section } from '../../writeUp';
 import type { BagFacts, CrestFacts } from './facts';
 import { counted, fromDayToDay, listed, marksBetween, markSaid, onDays, passage, section, sentence } from './saying';
 
-type Coffee = Pick<BagFacts, 'crest' | 'scale' | 'cups'> & { coffee: { name: string } };
+type Coffee = Pick<BagFacts, 'crest' | 'scale' | 'cups' | 'isFinished'> & { coffee: { name: string } };
 
 /** Whether a curve stands behind what is said; without one no crest is claimed. */
 export const hasCurve = ({ is }: CrestFacts): boolean => is === 'known' || is === 'steady' || is === 'only compared';
@@ -15,7 +15,7 @@ export const hasCurve = ({ is }: CrestFacts): boolean => is === 'known' || is ==
 export const wasFresh = (crest: CrestFacts): boolean => crest.is === 'known' && crest.fresh > 0.5;
 
 /** When the coffee is at its best, in the sentence that is read first. */
-export function whenSentence({ coffee: { name }, crest, cups }: Coffee): string {
+export function whenSentence({ coffee: { name }, crest, cups, isFinished }: Coffee): string {
   switch (crest.is) {
     case 'untasted':
       return `${name} was not tasted yet.`;
@@ -28,7 +28,7 @@ export function whenSentence({ coffee: { name }, crest, cups }: Coffee): string 
     case 'too few':
       return `${capitalised(counted(cups.length, 'cup'))} of ${name}, on ${listed(crest.days.map((day) => `day ${day}`))} after roasting, are too few to say when it is at its best.`;
     case 'too early':
-      return `When ${name} is at its best cannot be said yet: after ${counted(cups.length, 'cup')} it could be anywhere from day ${crest.lo} to day ${crest.hi}. The best guess is day ${crest.advisedDay}.`;
+      return `When ${name} is at its best cannot be said${isFinished ? '' : ' yet'}: after ${counted(cups.length, 'cup')} it could be anywhere from day ${crest.lo} to day ${crest.hi}. The best guess is day ${crest.advisedDay}.`;
     case 'steady':
       return `${name} hardly changes: from day ${crest.from} to day ${crest.to} the cups could hardly be told apart. There is no hurry to drink it.`;
     case 'only compared':

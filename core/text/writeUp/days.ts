@@ -55,7 +55,7 @@ const bareMarkOf = ({ score }: CupFacts, scale: BagFacts['scale']): string | nul
   score === null ? null : bareMark(scale, score);
 
 function daySaid(
-  { restDay, words, changes }: CupFacts,
+  { restDay, words, changes, progress }: CupFacts,
   mark: string | null,
   taster: string | null,
   units: Units,
@@ -63,7 +63,8 @@ function daySaid(
   const how = changes.length === 0 ? '' : `, with ${listed(changes.map((one) => settingText(one, units)))}`;
   const found = words.slice(0, MOST_WORDS).join(', ');
   const said = [mark, found].filter((one) => one !== null && one !== '').join('; ');
-  return `Day ${restDay}${taster === null ? '' : `, ${taster}`}${how}${said === '' ? '' : `: ${said}`}.`;
+  const against = progress === null ? '' : `, ${progress}`;
+  return `Day ${restDay}${taster === null ? '' : `, ${taster}`}${how}${against}${said === '' ? '' : `: ${said}`}.`;
 }
 
 /** Someone’s words in quotation marks, whole sentences as far as they go; empty for none. */

@@ -1,6 +1,6 @@
 import type { Recipe, Style } from '../../brew';
-import type { Change, ClaimedEffect, Confounding, CrestFit, Effect, Forgiving } from '../../crest';
-import type { Adequacy, Compared, FeelOverDays, ScoringScale, TRUE_TO_KIND } from '../../cup';
+import type { Basis, Change, ClaimedEffect, Confounding, CrestFit, Effect, Forgiving } from '../../crest';
+import type { Adequacy, Compared, FeelOverDays, Progress, ScoringScale, TRUE_TO_KIND } from '../../cup';
 import type { DescriptorOutcome, WordPlace } from '../../cup/words';
 import type { PairedDifference, Standing, ValueForPrice } from '../../palate';
 import type { SittingKind, SittingReading, SittingTiming } from '../../sitting';
@@ -53,6 +53,8 @@ export interface CupFacts {
   remarks: string;
   /** What was otherwise than in the reference recipe. */
   changes: readonly Change[];
+  /** Against the cups before it, in the taster's words; null where nothing was said. */
+  progress: Progress | null;
   isBlind: boolean;
   isFromMemory: boolean;
 }
@@ -202,6 +204,9 @@ export interface BagFacts {
   /** Days in the freezer. */
   frozenDays: number;
   foretold: { cups: number; inside: number } | null;
+  /** How many cups count by what. */
+  basis: Basis;
+  isFinished: boolean;
 }
 
 /** A table, once revealed. */

@@ -1,9 +1,9 @@
 import type { Section } from '../../writeUp';
 import { differenceText } from '../sitting';
-import { capitalised, countWord } from '../words';
+import { capitalised, countWord, cupCount } from '../words';
 import type { BagFacts } from './facts';
 import { hasCurve } from './crest';
-import { counted, dateSaid, passage, section } from './saying';
+import { counted, dateSaid, listed, passage, section } from './saying';
 
 const SCALES: Readonly<Record<BagFacts['scale'], string>> = {
   mark10: 'Marks are out of 10.',
@@ -55,6 +55,7 @@ export function methodSection(facts: BagFacts): Section[] {
         `It lay in the freezer for ${counted(frozenDays, 'day')}, which hardly count as days since roasting.`,
     ),
     passage('method.scale', SCALES[scale]),
+    passage('method.basis', basisText(facts.basis)),
     // Where no curve says how sure a mark is, this does.
     passage(
       'method.scatter',
@@ -70,6 +71,15 @@ export function methodSection(facts: BagFacts): Section[] {
     ),
     passage('method.certainty', hasCurve(facts.crest) && CERTAINTY),
   );
+}
+
+/** What its scores rest on where that is not marks; empty where every cup has one. */
+function basisText({ marks, levels, comparisons }: BagFacts['basis']): string {
+  const from = [levels > 0 && 'levels and whether each was right', comparisons > 0 && 'words such as “best yet”'];
+  const named = from.filter((one) => one !== false);
+  if (named.length === 0) return '';
+  const cups = marks === 0 ? 'No cup has a mark' : `${cupCount(levels + comparisons)} without a mark`;
+  return `${cups}: how good ${marks === 0 ? 'they were' : 'those were'} is read from ${listed(named)}.`;
 }
 
 function cupsText({ cups, tasters }: BagFacts): string {

@@ -58,7 +58,7 @@ export function recipeSection(facts: BagFacts): Section[] {
       'recipe.printed.said',
       facts.printed && facts.printed.asPrinted !== '' && `As printed: “${facts.printed.asPrinted}”`,
     ),
-    passage('recipe.confounded', confoundedSentence(confounded, units).trim()),
+    passage('recipe.confounded', facts.crest.is !== 'one day' && confoundedSentence(confounded, units).trim()),
     forgiving?.is && cups.length > 2
       ? passage(
           'recipe.forgiving',

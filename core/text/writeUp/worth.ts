@@ -1,6 +1,6 @@
 import { pricePer100G, pricePerCup, roundTo } from '../../brew';
 import type { Section } from '../../writeUp';
-import { standingText } from '../palate';
+import { isAnyPlace, standingText } from '../palate';
 import { yardstickCounts, yardstickName } from '../sitting';
 import { capitalised, countWord, ordinalWord } from '../words';
 import type { BagFacts, StandingFacts } from './facts';
@@ -26,7 +26,7 @@ export function worthSection(facts: BagFacts): Section[] {
     ...facts.yardsticks.map((one, i) => passage(`worth.yardstick.${i}`, againstYardstick(one, facts.coffee.name))),
     passage('worth.price', priceText(facts), { needs: 'price' }),
     passage('worth.value', value === null ? null : valueSaid(value, voice(facts).our), { needs: 'price' }),
-    passage('worth.standing', standings.length === 0 ? null : standingsSaid(standings, voice(facts).our), {
+    passage('worth.standing', standingsSaid(standings, voice(facts).our), {
       needs: 'standing',
     }),
     passage(
@@ -83,8 +83,11 @@ function valueSaid({ above: { mean, lo, hi }, place, of }: NonNullable<BagFacts[
   return `For its price it is ${mean >= 0 ? 'better' : 'worse'} than ${our} other bags, by ${by}: ${among}.`;
 }
 
-function standingsSaid(standings: readonly StandingFacts[], our: string): string {
-  const said = standings.map((one) => {
+/** Where it stands, as far as its place says anything. */
+function standingsSaid(standings: readonly StandingFacts[], our: string): string | null {
+  const known = standings.filter((one) => !isAnyPlace(one, one.of));
+  if (known.length === 0) return null;
+  const said = known.map((one) => {
     const among = one.kind === '' ? `among all ${our} bags` : `among ${our} ${plainWords(one.kind)} coffees`;
     return `${among} it stands ${standingText(one, one.of)}`;
   });

@@ -59,7 +59,8 @@ export function asMark(said: string): number {
   if (level)
     return Number(level[2]) + (level[3] ? 0.5 : 0) + (level[1] === 'high' ? 1 / 3 : level[1] === 'low' ? -1 / 3 : 0);
   const quarters = /^(\d*)([¼½¾])$/.exec(said);
-  if (quarters) return Number(quarters[1] || 0) + { '¼': 0.25, '½': 0.5, '¾': 0.75 }[quarters[2] as '¼' | '½' | '¾'];
+  if (quarters)
+    return Number(`0${quarters[1] ?? ''}`) + { '¼': 0.25, '½': 0.5, '¾': 0.75 }[quarters[2] as '¼' | '½' | '¾'];
   return Number(said);
 }
 

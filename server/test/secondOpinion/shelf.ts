@@ -137,16 +137,16 @@ export function checkPlan({ house, shelf, plan, pages }: ReadShelf): void {
     claim(cups.length <= cupsLeft(bag), `${cups.length} cups of ${cupsLeft(bag)} of ${bag.draft.name}`);
     claim(cups.length === 0 || bag.draft.finishedOn === null, 'a finished bag is not planned');
     const lane = shelf.lanes.find(({ id }) => id === bag.id);
+    if (!lane) continue;
     for (const cup of cups) {
-      const here = { ...{ house, shelf, plan, pages, bag }, lane: lane as Shelf['lanes'][number] };
+      const here = { ...{ house, shelf, plan, pages, bag }, lane };
       const day = /Day (\d+)/.exec(cup.why)?.[1];
       if (day !== undefined && bag.draft.roastedOn)
         claim(wholeDays(bag.draft.roastedOn, cup.on) === Number(day), `${cup.why} on ${cup.on}`);
       if (cup.on === TODAY) readSentences(cup.why, WHY_KINDS, here);
       claim(
-        (lane?.state === 'steady') === (cup.reason === 'steady') ||
-          ['alone', 'pinned', 'learning'].includes(cup.reason),
-        `${cup.reason} of a ${lane?.state ?? ''} bag`,
+        (lane.state === 'steady') === (cup.reason === 'steady') || ['alone', 'pinned', 'learning'].includes(cup.reason),
+        `${cup.reason} of a ${lane.state} bag`,
       );
     }
   }

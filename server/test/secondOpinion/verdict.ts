@@ -73,7 +73,7 @@ const STATE_KINDS: readonly Kind<ReadVerdict>[] = [
     ({ sibling, ...groups }, read) => {
       claim(marked(read.bag).length === 0, 'no cup of this drink has a mark');
       if (sibling !== undefined) checkSibling(sibling, read);
-      checkDays(groups as Record<string, string>, read);
+      checkDays(groups, read);
     },
   ],
   [
@@ -82,7 +82,7 @@ const STATE_KINDS: readonly Kind<ReadVerdict>[] = [
       claim(marked(read.bag).length === 0, 'no cup has been marked');
       claim((ofDrink === undefined) === (sibling === undefined), 'of this drink alone');
       if (sibling !== undefined) checkSibling(sibling, read);
-      checkDays(groups as Record<string, string>, read);
+      checkDays(groups, read);
     },
   ],
   [
@@ -93,6 +93,16 @@ const STATE_KINDS: readonly Kind<ReadVerdict>[] = [
       claim(asNumber(groups.cups ?? '') === marked(read.bag).length, `${groups.cups ?? ''} cups`);
       claim(marked(read.bag).length < 3, 'fewer than three');
       checkDays(groups, read);
+    },
+  ],
+  [
+    new RegExp(
+      `Too early to say: all (?<cups>\\d+) marked cups are of 1 day\\. Until there are others, expect its best around ${DAYS}\\.`,
+    ),
+    (groups, read) => {
+      claim(Number(groups.cups) === marked(read.bag).length, `${groups.cups ?? ''} marked cups`);
+      claim(new Set(marked(read.bag).map(({ on }) => on)).size === 1, 'all are of one day');
+      claim(read.verdict.window === null, 'no window is shown beside it');
     },
   ],
   [
@@ -235,17 +245,24 @@ const BESIDE_KINDS: readonly Kind<ReadVerdict>[] = [
   ],
   [
     /The recipe changed along with the days: since day (?<since>\d+) only (?<what>the reference|water at (?<degrees>[\d.]+) °C|the reference recipe) was used, and (?:one brew as before|one brew back at the reference recipe|one brew with water at (?<back>[\d.]+) °C) (?:in the next few days )?would tell the two apart\./,
-    ({ since, degrees }, { bag }) => {
+    ({ since, degrees }, { bag, verdict: { verdict: verdictSaid } }) => {
       const days = restDays(bag, marked(bag));
       if (days.length === 0) return;
       const reference = bag.draft.reference.waterC;
       const used = marked(bag).filter((_, i) => (days[i] ?? 0) >= Number(since));
       const before = marked(bag).filter((_, i) => (days[i] ?? 0) < Number(since));
       const now = degrees === undefined ? reference : Number(degrees);
-      claim(used.length > 0 && used.every(({ waterC }) => waterC === now), `only that since day ${since ?? ''}`);
+      claim(
+        used.length > 0 && used.every(({ waterC }) => waterC === now),
+        `only that since day ${since ?? ''}: ${verdictSaid} (${marked(bag)
+          .map(({ waterC }, k) => `${days[k] ?? ''}: ${waterC ?? ''}`)
+          .join(', ')})`,
+      );
       claim(
         before.some(({ waterC }) => waterC !== now),
-        'something else before',
+        `something else before: ${verdictSaid} (${marked(bag)
+          .map(({ waterC, tasterId }, k) => `${days[k] ?? ''}: ${waterC ?? ''} ${tasterId ?? ''}`)
+          .join(', ')})`,
       );
       claim(bag.draft.finishedOn === null, 'a brew can still be made');
     },

@@ -1,46 +1,12 @@
-import type { BagPage } from '../../../contract/shelf';
 import type { WriteUp } from '../../../contract/writeUp';
+import type { BagPage } from '../../../contract/shelf';
 import type { RawBag, RawHousehold } from './household';
-import { asMark, asNumber, counted, listOf, marked, outOf, wholeDays, wordsOf } from './rows';
+import { dayOf, isAbout, levelsOf, MARK, marksOf, mean, median, RANGE, type ReadWriteUp } from './reckoned';
+import { asMark, asNumber, counted, listOf, marked, outOf, wordsOf } from './rows';
 import { claim } from './sentences';
-
-interface ReadWriteUp {
-  house: RawHousehold;
-  bag: RawBag;
-  page: BagPage;
-  /** The days it is drawn as at its best. */
-  window: { from: number; to: number } | null;
-  /** By key. */
-  said: ReadonlyMap<string, string>;
-}
-
-const mean = (values: readonly number[]): number => values.reduce((sum, one) => sum + one, 0) / values.length;
-const median = (values: readonly number[]): number => {
-  const inOrder = [...values].sort((a, b) => a - b);
-  const [a = NaN, b = NaN] = [inOrder[Math.ceil(inOrder.length / 2) - 1], inOrder[Math.floor(inOrder.length / 2)]];
-  return (a + b) / 2;
-};
-/** Half a step of how a scale writes marks. */
-const HALF_STEP = { mark10: 0.051, composite: 0.051, levels: 0.26, stars: 0.126, parts: 0.26 } as const;
-const isAbout = ({ draft }: RawBag, a: number, b: number): boolean =>
-  Math.abs(a - b) <= HALF_STEP[draft.scoringScale ?? 'mark10'];
-const marksOf = (bag: RawBag, brews = marked(bag)): number[] => brews.flatMap(({ cup }) => cup.mark ?? []);
-const dayOf = ({ draft }: RawBag, on: string): number | null =>
-  draft.roastedOn ? wholeDays(draft.roastedOn, on) : null;
-const LEVEL_VALUES: Readonly<Record<string, number>> = {
-  ...{ '1': 1, '2-': 5 / 3, '2': 2, '2.5': 2.5, '3': 3, '3+': 10 / 3, '4': 4, '4.5': 4.5, '5': 5 },
-};
-const levelsOf = (brews: RawBag['brews'], attribute: string): number[] =>
-  brews.flatMap(({ cup }) =>
-    (cup.intensities ?? []).flatMap((one) =>
-      one.attribute === attribute ? (LEVEL_VALUES[one.intensity ?? ''] ?? []) : [],
-    ),
-  );
+import { AS, checkDrink, checkMark, checkWhen } from './writeUpParts';
 
 type Check = (text: string, of: ReadWriteUp) => void;
-const RANGE = String.raw`(?: out of \d+| of 5 stars)`;
-const MARK = String.raw`(?:high |low )?[\d.]*[¼½¾]?`;
-
 /** What each passage claims, by its key or the beginning of it; the longest that fits counts. */
 const CHECKS: Readonly<Record<string, Check>> = {
   'head.title': (text, { bag }) => claim(text === bag.draft.name, text),
@@ -221,9 +187,7 @@ const CHECKS: Readonly<Record<string, Check>> = {
     const cups = counted(bag).filter(({ on }) => !bag.draft.roastedOn || dayOf(bag, on) === Number(day));
     const isOne = cups.some(
       (one) =>
-        (mark === ''
-          ? one.cup.mark === null
-          : one.cup.mark !== null && isAbout(bag, asMark(mark), one.cup.mark ?? NaN)) &&
+        (mark === '' ? one.cup.mark === null : one.cup.mark !== null && isAbout(bag, asMark(mark), one.cup.mark)) &&
         listOf(words).every((word) => (one.cup.descriptors ?? []).some(({ typed }) => typed === word)),
     );
     claim(isOne, text);
@@ -305,6 +269,7 @@ const CHECKS: Readonly<Record<string, Check>> = {
     ),
   'method.assumed': (text, { bag }) => claim(!bag.draft.roastedOn, text),
   'method.scale': (text, { bag }) => claim(text.includes(String(outOf(bag))), text),
+  'method.basis': (text, { bag }) => claim(marked(bag).length < counted(bag).length, text),
   'method.scatter': () => undefined,
   'method.foretold': (text, { bag }) => {
     const [, inside, of] = /(\d+) of (\d+) came out/.exec(text) ?? [];
@@ -313,12 +278,6 @@ const CHECKS: Readonly<Record<string, Check>> = {
   'method.certainty': () => undefined,
 };
 
-const AS: Readonly<Record<string, string>> = {
-  filter: 'as filter coffee',
-  espresso: 'as espresso',
-  cold: 'cold',
-  milk: 'with milk',
-};
 const ORDINALS = ['', 'first', 'second', 'third', 'fourth', 'fifth', 'sixth'];
 const ordinal = (said = ''): number => ORDINALS.indexOf(said);
 
@@ -391,89 +350,11 @@ function checkFound(text: string, { bag }: ReadWriteUp): void {
     claim(
       found.every((note) => text.includes(note)) &&
         printed.every(
-          (note) => words.has(note) || !text.split(': ').at(-1)?.includes(note) || !/were found: /.test(text),
+          (note) => words.has(note) || !text.split(': ').at(-1)?.includes(note) || !text.includes('were found: '),
         ),
       text,
     );
   if (/^(?:Both|All)/.test(text)) claim(found.length === printed.length, text);
-}
-
-function checkWhen(text: string, { bag, page: { verdict } }: ReadWriteUp): void {
-  const cups = counted(bag);
-  const days = new Set(cups.map(({ on }) => on)).size;
-  const spans = [...text.matchAll(/day (\d+) to day (\d+)/g)].map(
-    ([, from, to]) => [Number(from), Number(to)] as const,
-  );
-  if (text.endsWith('was not tasted yet.')) return claim(cups.length === 0, text);
-  if (text.includes('not marked')) return claim(cups.length > 0 && marked(bag).length === 0, text);
-  if (/tasted once|tasted on one day/.test(text)) return claim(days === 1, text);
-  if (text.includes('too few to say'))
-    return claim(marked(bag).length < 3 && asNumber(/^(\w+) cups?/.exec(text)?.[1] ?? '') === cups.length, text);
-  if (text.includes('cannot be said yet')) {
-    claim(verdict.window === null && asNumber(/after (\w+) cups?/.exec(text)?.[1] ?? '') === cups.length, text);
-    return claim(spans[0]?.[0] === Math.round(verdict.peak.lo) && spans[0][1] === Math.round(verdict.peak.hi), text);
-  }
-  if (text.includes('hardly changes'))
-    return claim(
-      days > 1 && verdict.window === null,
-      `${text} ${days} ${verdict.verdict} ${JSON.stringify(verdict.window)}`,
-    );
-  if (text.includes('at its best fresh')) return claim(verdict.fresh > 0.5, text);
-  const one = /at its best on day (\d+)/.exec(text)?.[1];
-  const [from, to] = one === undefined ? (spans[0] ?? []) : [Number(one), Number(one)];
-  if (text.includes('around day')) return claim(verdict.window === null || verdict.state === 'spent', text);
-  return claim(
-    from === verdict.window?.from && to === verdict.window?.to,
-    `${text} (${JSON.stringify(verdict.window)})`,
-  );
-}
-
-function checkMark(text: string, { bag, page: { verdict } }: ReadWriteUp): void {
-  const marks = marksOf(bag);
-  const [, one] = new RegExp(`^Its one mark is (${MARK})`).exec(text) ?? [];
-  if (one !== undefined) return claim(marks.length === 1 && isAbout(bag, asMark(one), marks[0] ?? NaN), text);
-  const [, count = '', low = '', high = '', middle = ''] =
-    new RegExp(`^Its (\\w+) marks run from (${MARK}) to (${MARK}), (${MARK})${RANGE} on the mean`).exec(text) ?? [];
-  if (count !== '') {
-    claim(asNumber(count) === marks.length, text);
-    return claim(
-      isAbout(bag, asMark(low), Math.min(...marks)) &&
-        isAbout(bag, asMark(high), Math.max(...marks)) &&
-        isAbout(bag, asMark(middle), mean(marks)),
-      text,
-    );
-  }
-  if (text.startsWith('All its'))
-    return claim(Math.max(...marks) - Math.min(...marks) <= 2 * HALF_STEP[bag.draft.scoringScale ?? 'mark10'], text);
-  const [, best = '', lo = '', hi = ''] =
-    new RegExp(`it scores (${MARK})${RANGE} \\(8 chances in 10: (${MARK})(?: to (${MARK}))?\\)`).exec(text) ?? [];
-  const unit = 100 / outOf(bag);
-  claim(asMark(lo) <= asMark(best) + 1e-9 && asMark(best) <= asMark(hi || lo) + 1e-9, text);
-  const peak = verdict.curve.find(({ day }) => day === verdict.advisedDay)?.mean ?? NaN;
-  claim(
-    Math.abs(asMark(best) - Math.min(100, peak) / unit) <= 3 * HALF_STEP[bag.draft.scoringScale ?? 'mark10'] + 3 / unit,
-    `${text} (curve ${peak / unit})`,
-  );
-}
-
-function checkDrink(text: string, { bag }: ReadWriteUp): void {
-  const head = new RegExp(
-    `^(Cold|With milk|As espresso|As filter coffee), (\\d+) cups? on days? (\\d+)(?: to (\\d+))?(?:: (${MARK})${RANGE}(?: on average)?)?\\.(?: Found: (.*)\\.)?$`,
-  ).exec(text);
-  if (!head) return;
-  const [, as = '', cups, , , mark, words = ''] = head;
-  const own = bag.brews.filter(({ fault, style }) => fault === null && AS[style] === as.toLowerCase());
-  claim(own.length === Number(cups), text);
-  const marks = marksOf(
-    bag,
-    own.filter(({ cup }) => cup.mark !== null),
-  );
-  claim(mark === undefined ? marks.length === 0 : isAbout(bag, asMark(mark), mean(marks)), text);
-  for (const word of listOf(words))
-    claim(
-      own.some((brew) => wordsOf(brew).includes(word)),
-      `${text}: ${word}`,
-    );
 }
 
 /** Every passage of a write-up of a bag, against the rows; and that no two of them contradict each other. */

@@ -59,7 +59,7 @@ describe('when a bag is at its best', () => {
       [{ is: 'one day', day: 19 }, ONE_EVENING.cups, /^All three cups of Hollow Ridge were tasted on one day, day 19/],
       [{ is: 'one day', day: 19 }, [cup(19, 80)], /was tasted once, on day 19/],
       [{ is: 'too few', days: [9, 16] }, [cup(9, 80), cup(16, 82)], /^Two cups .* on day 9 and day 16 .* too few/],
-      [{ is: 'too early', lo: 12, hi: 40, advisedDay: 21 }, FOLLOWED.cups, /cannot be said yet: .* day 12 to day 40/],
+      [{ is: 'too early', lo: 12, hi: 40, advisedDay: 21 }, FOLLOWED.cups, /cannot be said: .* day 12 to day 40/],
       [{ is: 'unmarked' }, [cup(9, null), cup(12, null)], /^The two cups of Hollow Ridge were not marked/],
       [{ is: 'untasted' }, [], /was not tasted yet/],
     ];

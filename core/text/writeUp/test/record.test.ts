@@ -185,3 +185,29 @@ describe('what was felt and seen', () => {
     expect(of({ words })['readers.love.words']).toBe('For whoever would be glad of quince in a cup.');
   });
 });
+
+describe('a bag nobody marked', () => {
+  it('says what its scores are read from, and how a cup was against those before it', () => {
+    const basis = { marks: 0, levels: 4, comparisons: 3 };
+    expect(of({ basis })['method.basis']).toBe(
+      'No cup has a mark: how good they were is read from levels and whether each was right and words such as “best yet”.',
+    );
+    expect(of({ basis: { marks: 3, levels: 0, comparisons: 1 } })['method.basis']).toBe(
+      '1 cup without a mark: how good those were is read from words such as “best yet”.',
+    );
+    expect(of({})).not.toHaveProperty('method.basis');
+    const cups = FOLLOWED.cups.map((one) => ({ ...one, progress: 'best yet' as const }));
+    expect(of({ cups })['days.cup-16']).toBe('Day 16, best yet: 8.3; quince.');
+  });
+
+  it('stands nowhere while it could stand anywhere, and is not waited for once it is finished', () => {
+    const anywhere = { kind: '', of: 5, place: 2, bestPlace: 1, worstPlace: 5 };
+    expect(of({ standings: [anywhere] })).not.toHaveProperty('worth.standing');
+    expect(of({ standings: [anywhere, { ...anywhere, kind: 'washed', worstPlace: 3 }] })['worth.standing']).toBe(
+      'Among our washed coffees it stands second of five, could be first to third.',
+    );
+    const crest = { is: 'too early', lo: 8, hi: 30, advisedDay: 15 } as const;
+    expect(of({ crest })['short.when']).toContain('cannot be said: after');
+    expect(of({ crest, isFinished: false })['short.when']).toContain('cannot be said yet: after');
+  });
+});

@@ -5,7 +5,7 @@ import type { BagFacts, CupFacts, DrinkFacts } from '../facts';
 /** A bag followed to its end. */
 export const cup = (restDay: number, score: number | null, more: Partial<CupFacts> = {}): CupFacts => ({
   ...{ id: `cup-${restDay}`, restDay, score, taster: 'Mira', words: ['quince'], remarks: '', changes: [] },
-  ...{ isBlind: false, isFromMemory: false },
+  ...{ progress: null, isBlind: false, isFromMemory: false },
   ...more,
 });
 
@@ -69,6 +69,7 @@ export const FOLLOWED: BagFacts = {
   ...{ finalMarks: [], bet: null, printed: null, colour: null, yardsticks: [], openedDay: null },
   frozenDays: 0,
   foretold: { cups: 9, inside: 7 },
+  ...{ basis: { marks: 5, levels: 0, comparisons: 0 }, isFinished: true },
 };
 
 /** Two cups of it with milk, the mean of both. */
