@@ -6,7 +6,7 @@ import { worthOfLearning } from './learning';
 import { pricesOf } from './prices';
 import { freezeSteps, stepKey, stepsNotOffered } from './freezing';
 import { scoreAt } from './scoreAt';
-import type { CupsWanted, Pin, Plan, PlannedCup, PlanShelf, Way } from './types';
+import type { CupsWanted, FreezeStep, Pin, Plan, PlannedCup, PlanShelf, Way } from './types';
 import { bagOnDay, waysOf, type NotFrozen } from './ways';
 
 /**
@@ -16,16 +16,32 @@ import { bagOnDay, waysOf, type NotFrozen } from './ways';
  * @param learningShare how much of the worth of learning is believed; 0: each cup is reckoned for itself
  */
 export function planShelf(shelf: PlanShelf, learningShare = LEARNING_SHARE): Plan {
-  const steps = new Set<string>();
-  const bagsOnDays = new Set<string>();
+  const notFrozen = { steps: new Set<string>(), bagOnDay: new Set<string>() };
+  // What is frozen is settled on the plain assignment first, which takes a fraction of the time.
+  while (bar(notFrozen, freezeSteps(shelf.bags, assignedCups(shelf, notFrozen))));
   for (;;) {
-    const plan = planWithout(shelf, learningShare, { steps, bagOnDay: bagsOnDays });
-    const { unsure, second } = stepsNotOffered(plan.freeze);
-    if (unsure.length + second.length === 0) return plan;
-    // What is not offered is planned otherwise: each round bars at least one more.
-    for (const { bag, lot, frozenOn, thawedOn } of unsure) steps.add(stepKey({ bag, lot, frozenOn, thawedOn }));
-    for (const { bag, frozenOn } of second) bagsOnDays.add(bagOnDay(bag, frozenOn));
+    const plan = planWithout(shelf, learningShare, notFrozen);
+    if (!bar(notFrozen, plan.freeze)) return plan;
   }
+}
+
+/** Bars what is not to be offered, so that it is planned otherwise; false where everything is offered as it is. */
+function bar(notFrozen: { steps: Set<string>; bagOnDay: Set<string> }, freeze: readonly FreezeStep[]): boolean {
+  const { unsure, second } = stepsNotOffered(freeze);
+  for (const step of unsure) notFrozen.steps.add(stepKey(step));
+  const offered = freeze.filter((step) => !second.includes(step));
+  for (const { bag, frozenOn } of second) {
+    notFrozen.bagOnDay.add(bagOnDay(bag, frozenOn));
+    // Nor on a day that another bag has already.
+    for (const other of offered) if (other.bag !== bag) notFrozen.bagOnDay.add(bagOnDay(bag, other.frozenOn));
+  }
+  return unsure.length + second.length > 0;
+}
+
+/** Every cup reckoned for itself: nothing for learning, nothing for variety. */
+function assignedCups(shelf: PlanShelf, notFrozen: NotFrozen): PlannedCup[] {
+  const { ways, shares } = wholePortions(shelf, notFrozen);
+  return cupsOf(shelf, ways, shares, []);
 }
 
 function planWithout(shelf: PlanShelf, learningShare: number, notFrozen: NotFrozen): Plan {
