@@ -77,7 +77,7 @@ test('final levels are drafted from the cups, drawn otherwise, and stand in the 
   await page.reload();
   await page.getByText('Buy again, liked or not').click();
   const levels = page.getByRole('group', { name: 'Final levels' });
-  await expect(levels).toContainText('Drafted: the middle of 2 cups.');
+  await expect(levels).toContainText('Drafted: the middle of 2 cups. Change any');
   await expect(levels.getByRole('slider', { name: 'Weight, drawn' })).toHaveAttribute('aria-valuetext', '3');
   await levels.getByRole('slider').first().focus();
   await page.keyboard.press('4');

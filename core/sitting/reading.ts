@@ -156,10 +156,7 @@ function readCup(cup: PouredCup, cups: readonly PouredCup[], sheets: readonly Ta
       .filter(([, seats]) => seats.length > 1 && seats.length * 2 >= writing)
       .map(([word, seats]) => ({ word, by: seats.length }))
       .sort((a, b) => b.by - a.by || (a.word < b.word ? -1 : 1)),
-    lone:
-      writing < 2
-        ? []
-        : [...found].flatMap(([word, [seat, ...more]]) => (seat && more.length === 0 ? [{ word, seat }] : [])),
+    lone: [...found].flatMap(([word, [seat, ...more]]) => (seat && more.length === 0 ? [{ word, seat }] : [])),
     yardstick: { better: said('better'), like: said('like'), worse: said('worse') },
     levels: levelsOf(id, sheets),
   };

@@ -7,6 +7,7 @@ import { TestServer, TODAY } from './running';
 import { makeHousehold } from './secondOpinion/household';
 import { checkPalate } from './secondOpinion/palate';
 import { checkPlan, checkShelf } from './secondOpinion/shelf';
+import { checkTable, layTable } from './secondOpinion/table';
 import { checkNoContradiction, checkVerdict } from './secondOpinion/verdict';
 import { checkWriteUp } from './secondOpinion/writeUp';
 
@@ -40,6 +41,12 @@ async function checkHousehold(seed: number): Promise<void> {
   checkPlan({ house, shelf, plan, pages });
   const standings = await here.ok<Standings>('GET', '/palate/standings');
   checkPalate(house, standings, await here.ok<Repeats>('GET', '/palate/repeats'));
+  const table = await layTable(here, house);
+  if (table) {
+    const subject = { sittingId: table.id };
+    const { id } = await here.ok<{ id: string }>('POST', `/write-ups?today=${TODAY}`, { kind: 'sitting', subject });
+    checkTable(table, await here.ok<WriteUp>('GET', `/write-ups/${id}?today=${TODAY}`));
+  }
   await here.end();
   server = null;
 }

@@ -24,7 +24,7 @@ export function EffectList({ verdict }: { verdict: Verdict }) {
       {effects.length === 0 && (
         <p className="quiet">
           {verdict.usable > 0
-            ? 'Every cup was brewed to the reference recipe, so nothing can be told apart.'
+            ? 'Every marked cup was brewed to the reference recipe, so nothing can be told apart.'
             : 'Once cups with different recipes are marked, this says what each change did.'}
         </p>
       )}

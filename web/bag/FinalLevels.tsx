@@ -1,5 +1,6 @@
 import Button from 'react-bootstrap/Button';
 import type { BagPage } from '../../contract/shelf';
+import { isExpectation } from '../../core/crest';
 import { draftedLevels, isWithin, levelText, withLevel, type FinalLevel } from '../../core/cup';
 import { cupCount } from '../../core/text';
 import { LevelStrip } from '../domain/LevelStrip';
@@ -7,7 +8,8 @@ import { sentenceCase } from '../ui/format';
 
 interface Props {
   page: BagPage;
-  keep: (levels: FinalLevel[]) => void;
+  /** Changes the levels as they are by then. */
+  keep: (change: (levels: readonly FinalLevel[]) => FinalLevel[]) => void;
 }
 
 /** How much of what the bag had, on one sheet: drafted from its cups, and every level free to be drawn otherwise. */
@@ -16,16 +18,18 @@ export function FinalLevels({ page: { bag, brews, settings, verdict }, keep }: P
   const cups = brews
     .filter(({ fault, style }) => fault === null && style === bag.reference.style)
     .map(({ restDay, cup }) => ({ restDay, intensities: cup.intensities }));
+  // What is only expected of it is no best day yet.
+  const window = isExpectation(verdict) ? null : verdict.window;
   const drafted = draftedLevels(
     attributes.map(({ id }) => id),
     cups,
-    verdict.window,
+    window,
   );
   const isDraft = bag.finalLevels.length === 0;
   const levels = isDraft ? drafted : bag.finalLevels;
   const given = new Map(levels.map(({ attribute, intensity }) => [attribute, intensity]));
   const levelled = cups.filter(({ intensities }) => intensities.length > 0);
-  const atBest = levelled.filter(({ restDay }) => isWithin(verdict.window, restDay));
+  const atBest = levelled.filter(({ restDay }) => isWithin(window, restDay));
   const of = cupCount((atBest.length > 0 ? atBest : levelled).length);
   return (
     <div className="final-levels" role="group" aria-label="Final levels">
@@ -49,7 +53,9 @@ export function FinalLevels({ page: { bag, brews, settings, verdict }, keep }: P
                   label={sentenceCase(name)}
                   intensity={intensity}
                   inTabOrder={i === 0}
-                  onDraw={(level) => keep(withLevel(levels, id, level === '' ? null : level))}
+                  onDraw={(level) =>
+                    keep((now) => withLevel(now.length === 0 ? drafted : now, id, level === '' ? null : level))
+                  }
                 />
                 <span className="quiet small">{intensity === '' ? '–' : levelText(intensity)}</span>
               </div>
@@ -57,12 +63,12 @@ export function FinalLevels({ page: { bag, brews, settings, verdict }, keep }: P
           })}
       </div>
       {isDraft && drafted.length > 0 && (
-        <Button variant="plain" className="mt-1" onClick={() => keep(drafted)}>
+        <Button variant="plain" className="mt-1" onClick={() => keep(() => drafted)}>
           Keep them
         </Button>
       )}
       {!isDraft && (
-        <Button variant="bare" className="px-0" onClick={() => keep([])}>
+        <Button variant="bare" className="px-0" onClick={() => keep(() => [])}>
           Draft them anew from the cups
         </Button>
       )}

@@ -8,9 +8,12 @@ import { AS_DRINK } from '../../core/text';
 import { numberIn, typedMark, typedMarkValue } from '../forms/typed';
 import { sentenceCase } from '../ui/format';
 
+/** Changes the marks as they are by then. */
+type Keep = (change: (marks: readonly FinalMark[]) => FinalMark[]) => void;
+
 interface Props {
   page: BagPage;
-  keep: (marks: FinalMark[]) => void;
+  keep: Keep;
 }
 
 /** The taster's own mark of each drink the bag was made into, in its scale and, where they like, in stars. */
@@ -37,15 +40,13 @@ function DrinkMarks({
   style: Style;
   scales: readonly ScoringScale[];
   marks: readonly FinalMark[];
-  keep: Props['keep'];
+  keep: Keep;
 }) {
   const own = marks.filter((one) => one.style === style);
   const isForThePrice = own.some((one) => one.isForThePrice);
-  const others = marks.filter((one) => one.style !== style);
   const keepMark = (scoringScale: ScoringScale, mark: number | null): void =>
-    keep([
-      ...others,
-      ...own.filter((one) => one.scoringScale !== scoringScale),
+    keep((now) => [
+      ...now.filter((one) => one.style !== style || one.scoringScale !== scoringScale),
       ...(mark === null ? [] : [{ style, scoringScale, mark, isForThePrice }]),
     ]);
   return (
@@ -69,7 +70,9 @@ function DrinkMarks({
           className="align-self-end mb-2"
           label="Its price is weighed in"
           checked={isForThePrice}
-          onChange={({ target }) => keep([...others, ...own.map((one) => ({ ...one, isForThePrice: target.checked }))])}
+          onChange={({ target }) =>
+            keep((now) => now.map((one) => (one.style === style ? { ...one, isForThePrice: target.checked } : one)))
+          }
         />
       )}
     </div>

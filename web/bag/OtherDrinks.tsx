@@ -1,5 +1,6 @@
 import { levelFacts, otherDrinks } from '../../application/writeUp/drinkFacts';
 import type { BagPage } from '../../contract/shelf';
+import { isExpectation } from '../../core/crest';
 import { judgedScale } from '../../core/cup';
 import { drinkTexts } from '../../core/text/writeUp';
 import { api } from '../api/api';
@@ -12,7 +13,7 @@ export function OtherDrinks({ page: { bag, brews, settings, verdict } }: { page:
   const { vocabulary } = useVocabulary();
   const { data: grinders = [] } = api.useGrindersQuery(undefined);
   const own = brews.filter(({ fault, style }) => fault === null && style === bag.reference.style);
-  const { levels } = levelFacts(bag, own, settings, verdict.window);
+  const { levels } = levelFacts(bag, own, settings, isExpectation(verdict) ? null : verdict.window);
   const usual = { levels, units, scale: judgedScale(bag.scoringScale, bag.weights), recipe: bag.reference };
   const drinks = otherDrinks({ bag, vocabulary, settings, grinders }, brews);
   if (drinks.length === 0) return null;

@@ -37,7 +37,10 @@ export function OwnVerdict({ page }: { page: BagPage }) {
             ? 'Your mark, buy again, liked or not, how true to its kind, final levels'
             : 'Change or add to it'}
         </summary>
-        <FinalMarks page={page} keep={(finalMarks) => void change({ finalMarks })} />
+        <FinalMarks
+          page={page}
+          keep={(marks) => void change(({ finalMarks }) => ({ finalMarks: marks(finalMarks) }))}
+        />
         <Taps
           label="Buy again"
           options={BUY_AGAIN}
@@ -72,7 +75,10 @@ export function OwnVerdict({ page }: { page: BagPage }) {
             onTap={(one) => tap(field, one)}
           />
         ))}
-        <FinalLevels page={page} keep={(finalLevels) => void change({ finalLevels })} />
+        <FinalLevels
+          page={page}
+          keep={(levels) => void change(({ finalLevels }) => ({ finalLevels: levels(finalLevels) }))}
+        />
         <Ideas
           key={bag.ideas}
           bag={bag}

@@ -44,6 +44,18 @@ describe('the sheets of a sitting', () => {
     expect(cups[1]).toMatchObject({ marked: 2, mean: 62, median: 62, place: 2 });
   });
 
+  it('lose no word, though one taster alone wrote any of a cup', () => {
+    const { cups } = readSitting(CUPS, [
+      sheet('1', { words: { a: ['quince'] } }),
+      sheet('2', { words: { b: ['fig'] } }),
+    ]);
+    expect(cups.map(({ shared, lone }) => [shared, lone])).toEqual([
+      [[], [{ word: 'quince', seat: '1' }]],
+      [[], [{ word: 'fig', seat: '2' }]],
+      [[], []],
+    ]);
+  });
+
   it('hold one cup against another by those who marked both, and know a brew again', () => {
     const { pairs } = readSitting(CUPS, [
       sheet('1', { scores: { a: 80, b: 60, a2: 78 } }),

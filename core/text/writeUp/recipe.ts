@@ -77,8 +77,10 @@ function bestText(
   tried: readonly Effect[],
 ): string | null {
   if (crest.is === 'one day' || crest.is === 'too few') return null;
-  if (tried.length === 0)
-    return cups.length > 2 ? 'Every cup was made this way, so of other ways nothing is known.' : null;
+  if (tried.length === 0) {
+    const which = cups.some(({ changes }) => changes.length > 0) ? 'Every marked cup' : 'Every cup';
+    return cups.length > 2 ? `${which} was made this way, so of other ways nothing is known.` : null;
+  }
   const [first] = [...better].sort((a, b) => b.mean - a.mean);
   if (first)
     return `Of all that was tried, this with ${settingText(first, units)} served it best, ${likelihoodWord(first.helps)}.`;

@@ -1,9 +1,8 @@
-import { uniformInt } from 'pure-rand/distribution/uniformInt';
-import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import type { BagDraft } from '../../../contract/bag';
 import type { BrewDraft } from '../../../contract/brew';
 import { addDays } from '../../../core/rest';
 import { TODAY, type TestServer } from '../running';
+import { Dice } from './dice';
 
 /** A bag as it was written down, and everything that was logged of it, in the order of time. */
 export interface RawBag {
@@ -35,28 +34,6 @@ const OTHER_DRINKS = {
 } as const;
 const LEVELS = ['1', '2-', '2', '2.5', '3', '3+', '4', '4.5', '5'] as const;
 const SLOTS = ['cup', 'ground', 'hot-nose', 'hot-first', 'warm-first', 'cool-first'] as const;
-
-/** Numbers and choices by a seed. */
-class Dice {
-  readonly #random;
-  constructor(seed: number) {
-    this.#random = xoroshiro128plus(seed * 7919 + 13);
-    for (let i = 0; i < 20; i++) this.int(0, 1);
-  }
-  int(from: number, to: number): number {
-    return uniformInt(this.#random, from, to);
-  }
-  chance(of: number): boolean {
-    return this.int(1, 100) <= 100 * of;
-  }
-  pick<T>(from: readonly T[]): T {
-    return from[this.int(0, from.length - 1)] as T;
-  }
-  some<T>(from: readonly T[], most: number): T[] {
-    const left = [...from];
-    return Array.from({ length: this.int(0, most) }, () => left.splice(this.int(0, left.length - 1), 1)[0] as T);
-  }
-}
 
 /**
  * A household of one to five bags made up by a seed: two schools of scoring, filter, shots and milk, some in other

@@ -1,7 +1,7 @@
 import type { BagPage } from '../../../contract/shelf';
 import { TODAY } from '../running';
 import type { RawBag } from './household';
-import { asNumber, marked, wholeDays } from './rows';
+import { asNumber, counted, marked, wholeDays } from './rows';
 import { claim, readSentences, type Kind } from './sentences';
 
 /** A verdict read against the rows of its bag and the numbers beside it. */
@@ -35,13 +35,21 @@ function checkRecipe({ setting, does }: Record<string, string>, { bag, verdict }
   if (setting === undefined) return;
   const degrees = /^water at ([\d.]+) °C$/.exec(setting)?.[1];
   claim(degrees !== undefined, `the setting “${setting}” is one these rows can have`);
-  claim(marked(bag).filter(({ waterC }) => waterC === Number(degrees)).length > 1, `two cups with ${setting}`);
+  claim(
+    judged({ bag, verdict }).filter(({ waterC }) => waterC === Number(degrees)).length > 1,
+    `two cups with ${setting}`,
+  );
   const effect = verdict.effects.find((one) => one.setting === `${degrees} °C`);
   claim(effect !== undefined && effect.mean < 0 === (does === 'hides it'), `${setting} ${does}`);
 }
 
 const inSpan = (day: number, { from, to }: { from: number; to: number }): boolean => day >= from && day <= to;
-const restDays = (bag: RawBag, brews = marked(bag)): number[] =>
+/** Cups the verdict rests on: marked ones, and those whose levels stand for a mark. */
+const judged = ({ bag, verdict }: ReadVerdict): RawBag['brews'] => {
+  const byLevels = new Set(verdict.brews.flatMap(({ id, by }) => (by === 'levels' ? [id] : [])));
+  return counted(bag).filter(({ id, cup }) => cup.mark !== null || byLevels.has(id));
+};
+const restDays = (bag: RawBag, brews: RawBag['brews']): number[] =>
   bag.draft.roastedOn ? brews.map(({ on }) => wholeDays(bag.draft.roastedOn ?? '', on)) : [];
 
 /** Runs of days that are likelier than not, or nearly as likely as any: the only ones a verdict may name. */
@@ -71,7 +79,7 @@ const STATE_KINDS: readonly Kind<ReadVerdict>[] = [
   [
     /Resting on day (?<day>\d+)\. By its (?<sibling>\w+) cups it should be at its best around days? (?<from>\d+)(?:–(?<to>\d+))?; no cup of this drink has a mark yet\./,
     ({ sibling, ...groups }, read) => {
-      claim(marked(read.bag).length === 0, 'no cup of this drink has a mark');
+      claim(judged(read).length === 0, 'no cup of this drink has a mark');
       if (sibling !== undefined) checkSibling(sibling, read);
       checkDays(groups, read);
     },
@@ -79,7 +87,7 @@ const STATE_KINDS: readonly Kind<ReadVerdict>[] = [
   [
     /Too early to say: no cup(?<ofDrink> of this drink)? has been marked yet\. (?:Bags of this kind are usually at their best|By its (?<sibling>\w+) cups it should be at its best) around days? (?<from>\d+)(?:–(?<to>\d+))?\./,
     ({ sibling, ofDrink, ...groups }, read) => {
-      claim(marked(read.bag).length === 0, 'no cup has been marked');
+      claim(judged(read).length === 0, 'no cup has been marked');
       claim((ofDrink === undefined) === (sibling === undefined), 'of this drink alone');
       if (sibling !== undefined) checkSibling(sibling, read);
       checkDays(groups, read);
@@ -90,8 +98,8 @@ const STATE_KINDS: readonly Kind<ReadVerdict>[] = [
       `Too early to say: (?<cups>\\w+) cups? cannot show a curve\\. Until there are three, expect its best around ${DAYS}\\.`,
     ),
     (groups, read) => {
-      claim(asNumber(groups.cups ?? '') === marked(read.bag).length, `${groups.cups ?? ''} cups`);
-      claim(marked(read.bag).length < 3, 'fewer than three');
+      claim(asNumber(groups.cups ?? '') === judged(read).length, `${groups.cups ?? ''} cups`);
+      claim(judged(read).length < 3, 'fewer than three');
       checkDays(groups, read);
     },
   ],
@@ -100,8 +108,8 @@ const STATE_KINDS: readonly Kind<ReadVerdict>[] = [
       `Too early to say: all (?<cups>\\d+) marked cups are of 1 day\\. Until there are others, expect its best around ${DAYS}\\.`,
     ),
     (groups, read) => {
-      claim(Number(groups.cups) === marked(read.bag).length, `${groups.cups ?? ''} marked cups`);
-      claim(new Set(marked(read.bag).map(({ on }) => on)).size === 1, 'all are of one day');
+      claim(Number(groups.cups) === judged(read).length, `${groups.cups ?? ''} marked cups`);
+      claim(new Set(judged(read).map(({ on }) => on)).size === 1, 'all are of one day');
       claim(read.verdict.window === null, 'no window is shown beside it');
     },
   ],
@@ -110,7 +118,7 @@ const STATE_KINDS: readonly Kind<ReadVerdict>[] = [
       `Too early to say: after (?<cups>\\w+) cups? its best could still fall anywhere in ${DAYS}\\. The best guess so far is day (?<best>\\d+)\\.`,
     ),
     (groups, { bag, verdict }) => {
-      claim(asNumber(groups.cups ?? '') === marked(bag).length, `${groups.cups ?? ''} cups`);
+      claim(asNumber(groups.cups ?? '') === judged({ bag, verdict }).length, `${groups.cups ?? ''} cups`);
       const span = spanOf(groups);
       claim(
         span.from === Math.round(verdict.peak.lo) && span.to === Math.round(verdict.peak.hi),
@@ -166,7 +174,7 @@ const STATE_KINDS: readonly Kind<ReadVerdict>[] = [
     (groups, read) => {
       checkRecipe(groups, read);
       claim(read.verdict.window === null, 'no window is shown beside it');
-      const days = restDays(read.bag);
+      const days = restDays(read.bag, judged(read));
       if (days.length === 0) return;
       claim(
         Number(groups.first) === Math.min(...days) && Number(groups.last) === Math.max(...days),
@@ -183,24 +191,24 @@ const STATE_KINDS: readonly Kind<ReadVerdict>[] = [
   ],
   [
     /Finished, and never marked: there is nothing to judge it by\./,
-    (_, { bag }) => {
+    (_, { bag, verdict }) => {
       checkFinished(bag);
-      claim(marked(bag).length === 0, 'no cup has been marked');
+      claim(judged({ bag, verdict }).length === 0, 'no cup has been marked');
     },
   ],
   [
     /Finished\. All its marked cups are of 1 day, so nobody knows its best days\./,
-    (_, { bag }) => {
+    (_, { bag, verdict }) => {
       checkFinished(bag);
-      claim(new Set(marked(bag).map(({ on }) => on)).size === 1, 'all are of one day');
+      claim(new Set(judged({ bag, verdict }).map(({ on }) => on)).size === 1, 'all are of one day');
     },
   ],
   [
     new RegExp(`Finished\\. It was (?<sure>perhaps|probably) at its best on ${DAYS}${RECIPE}\\.`),
     (groups, read) => {
       checkFinished(read.bag);
-      claim((groups.sure === 'perhaps') === marked(read.bag).length < 3, `${groups.sure ?? ''} by so many cups`);
-      claim(new Set(marked(read.bag).map(({ on }) => on)).size > 1, 'of more than one day');
+      claim((groups.sure === 'perhaps') === judged(read).length < 3, `${groups.sure ?? ''} by so many cups`);
+      claim(new Set(judged(read).map(({ on }) => on)).size > 1, 'of more than one day');
       checkDays(groups, read);
       checkRecipe(groups, read);
     },
@@ -222,7 +230,7 @@ const STATE_KINDS: readonly Kind<ReadVerdict>[] = [
       const { peak, window } = read.verdict;
       const span = spanOf(groups);
       claim(span.from === Math.round(peak.lo) && span.to === Math.round(peak.hi), 'the interval of its peak');
-      claim(window === null && marked(read.bag).length >= 3, 'no window is shown beside it');
+      claim(window === null && judged(read).length >= 3, 'no window is shown beside it');
     },
   ],
   [
@@ -236,6 +244,15 @@ const STATE_KINDS: readonly Kind<ReadVerdict>[] = [
 
 const BESIDE_KINDS: readonly Kind<ReadVerdict>[] = [
   [
+    /It rests on levels for (?<cups>\w+) cups? that had no mark\./,
+    ({ cups = '' }, read) =>
+      claim(asNumber(cups) === judged(read).length - marked(read.bag).length, `levels of ${cups} cups without a mark`),
+  ],
+  [
+    /It rests on levels alone, which say less than marks\./,
+    (_, read) => claim(marked(read.bag).length === 0 && judged(read).length > 0, 'levels alone'),
+  ],
+  [
     /Or it may simply have been at its best fresh\./,
     (_, { verdict }) => claim(verdict.fresh > 0 && verdict.fresh < 0.5, 'fresh'),
   ],
@@ -245,22 +262,24 @@ const BESIDE_KINDS: readonly Kind<ReadVerdict>[] = [
   ],
   [
     /The recipe changed along with the days: since day (?<since>\d+) only (?<what>the reference|water at (?<degrees>[\d.]+) °C|the reference recipe) was used, and (?:one brew as before|one brew back at the reference recipe|one brew with water at (?<back>[\d.]+) °C) (?:in the next few days )?would tell the two apart\./,
-    ({ since, degrees }, { bag, verdict: { verdict: verdictSaid } }) => {
-      const days = restDays(bag, marked(bag));
+    ({ since, degrees }, read) => {
+      const { bag, verdict } = read;
+      const rows = judged(read);
+      const days = restDays(bag, rows);
       if (days.length === 0) return;
       const reference = bag.draft.reference.waterC;
-      const used = marked(bag).filter((_, i) => (days[i] ?? 0) >= Number(since));
-      const before = marked(bag).filter((_, i) => (days[i] ?? 0) < Number(since));
+      const used = rows.filter((_, i) => (days[i] ?? 0) >= Number(since));
+      const before = rows.filter((_, i) => (days[i] ?? 0) < Number(since));
       const now = degrees === undefined ? reference : Number(degrees);
       claim(
         used.length > 0 && used.every(({ waterC }) => waterC === now),
-        `only that since day ${since ?? ''}: ${verdictSaid} (${marked(bag)
+        `only that since day ${since ?? ''}: ${verdict.verdict} (${rows
           .map(({ waterC }, k) => `${days[k] ?? ''}: ${waterC ?? ''}`)
           .join(', ')})`,
       );
       claim(
         before.some(({ waterC }) => waterC !== now),
-        `something else before: ${verdictSaid} (${marked(bag)
+        `something else before: ${verdict.verdict} (${rows
           .map(({ waterC, tasterId }, k) => `${days[k] ?? ''}: ${waterC ?? ''} ${tasterId ?? ''}`)
           .join(', ')})`,
       );
@@ -291,13 +310,13 @@ export function checkVerdict(text: string, bag: RawBag, verdict: BagPage['verdic
 export function checkNoContradiction(bag: RawBag, { verdict }: BagPage): void {
   const saysTooEarly = verdict.verdict.startsWith('Too early');
   claim(!saysTooEarly || verdict.usable < 3 || verdict.window === null, 'too early, and yet a window');
-  claim(verdict.usable === marked(bag).length, `${verdict.usable} cups in the judgement`);
+  claim(verdict.usable === judged({ bag, verdict }).length, `${verdict.usable} cups in the judgement`);
   const out = verdict.brews.filter(({ leftOut }) => leftOut !== null).length;
-  claim(out === bag.brews.length - marked(bag).length, 'the rest is left out');
+  claim(out === bag.brews.length - judged({ bag, verdict }).length, 'the rest is left out');
   for (const { setting, factor, brews } of verdict.effects)
     if (factor === 'waterC')
       claim(
-        brews === marked(bag).filter(({ waterC }) => `${waterC ?? ''} °C` === setting).length,
+        brews === judged({ bag, verdict }).filter(({ waterC }) => `${waterC ?? ''} °C` === setting).length,
         `${brews} brews with ${setting}`,
       );
 }

@@ -41,9 +41,10 @@ const CHECKS: Readonly<Record<string, Check>> = {
     for (const value of [doseG, waterG, waterC]) claim(text.includes(String(value)), `${text}: ${value ?? ''}`);
   },
   'recipe.best': (text, { bag }) => {
-    const tried = new Set(marked(bag).map(({ waterC }) => waterC));
+    const tried = new Set(counted(bag).map(({ waterC }) => waterC));
     tried.delete(bag.draft.reference.waterC);
-    claim(text.startsWith('Every cup was made this way') === (tried.size === 0), text);
+    if (tried.size === 0) claim(text.startsWith('Every cup was made this way'), text);
+    else claim(!text.startsWith('Every cup'), text);
     for (const [, degrees] of text.matchAll(/water at ([\d.]+) °C/g)) claim(tried.has(Number(degrees)), text);
   },
   'recipe.tried': (text, { bag }) => {
