@@ -36,7 +36,7 @@ export interface CupReading {
   median: number | null;
   /** Mean place in the tasters' rankings, 1 the best; null where nobody ranked it. */
   place: number | null;
-  /** Words that at least half of the tasters found, and those that one alone did, with how many found each. */
+  /** Words that several tasters found, the most often found first, and those that one alone did. */
   shared: { word: string; by: number }[];
   lone: { word: string; seat: string }[];
   yardstick: Record<Compared, number>;
@@ -144,7 +144,6 @@ function readCup(cup: PouredCup, cups: readonly PouredCup[], sheets: readonly Ta
   const found = new Map<string, string[]>();
   for (const { seat, words } of sheets)
     for (const word of new Set(words[id] ?? [])) found.set(word, [...(found.get(word) ?? []), seat]);
-  const writing = sheets.filter(({ words }) => (words[id] ?? []).length > 0).length;
   const said = (was: Compared): number => sheets.filter((sheet) => sheet.againstYardstick[id] === was).length;
   return {
     id,
@@ -153,7 +152,7 @@ function readCup(cup: PouredCup, cups: readonly PouredCup[], sheets: readonly Ta
     median: scores.length === 0 ? null : medianOf(scores),
     place: places.length === 0 ? null : mean(places),
     shared: [...found]
-      .filter(([, seats]) => seats.length > 1 && seats.length * 2 >= writing)
+      .filter(([, seats]) => seats.length > 1)
       .map(([word, seats]) => ({ word, by: seats.length }))
       .sort((a, b) => b.by - a.by || (a.word < b.word ? -1 : 1)),
     lone: [...found].flatMap(([word, [seat, ...more]]) => (seat && more.length === 0 ? [{ word, seat }] : [])),

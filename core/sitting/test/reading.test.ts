@@ -70,6 +70,104 @@ describe('the sheets of a sitting', () => {
     expect(preferred(sheet('4'), 'a', 'b')).toBeNull();
   });
 
+  it('name every word once: found by several, the most often first, or by one alone', () => {
+    const words = [['fig'], ['quince', 'fig'], ['quince', 'cedar'], ['quince', 'fig'], ['malt', 'fig']];
+    const { cups } = readSitting(
+      CUPS,
+      words.map((found, i) => sheet(String(i), { words: { a: [...found, ...found] } })),
+    );
+    expect(cups[0]?.shared).toEqual([
+      { word: 'fig', by: 4 },
+      { word: 'quince', by: 3 },
+    ]);
+    expect(cups[0]?.lone.map(({ word }) => word)).toEqual(['cedar', 'malt']);
+    const alike = readSitting(CUPS, [
+      sheet('1', { words: { a: ['malt', 'fig'] } }),
+      sheet('2', { words: { a: ['malt', 'fig'] } }),
+    ]);
+    expect(alike.cups[0]?.shared.map(({ word }) => word)).toEqual(['fig', 'malt']);
+  });
+
+  it('place cups by the orders given, alike ones sharing their place, brews by the mean of their cups', () => {
+    const three = ['a', 'b', 'c'].map((id) => ({ id, sameAs: null }));
+    const placed = readSitting(three, [
+      sheet('1', { ranking: [['a', 'b'], ['c']] }),
+      sheet('2', { ranking: [['c'], ['a'], ['b']] }),
+    ]);
+    expect(placed.cups.map(({ place }) => place)).toEqual([1.75, 2.25, 2]);
+    // A hidden duplicate far apart: its brew lies in the middle, and both cups share that place.
+    const apart = readSitting(CUPS, [sheet('1', { ranking: [['a'], ['b'], ['a2']] })]);
+    expect(apart.cups.map(({ place }) => place)).toEqual([1.5, 1.5, 1.5]);
+    const part = readSitting(three, [sheet('1', { ranking: [['b'], ['a']] })]);
+    expect(part.cups.map(({ place }) => place)).toEqual([2, 1, null]);
+  });
+
+  it('say which of two a taster puts first: by the order given, else by marks, else not at all', () => {
+    const of = (more: Partial<TastersSheet>) => preferred(sheet('1', more), 'a', 'b');
+    expect(of({ ranking: [['a'], ['b']] })).toBe('a');
+    expect(of({ ranking: [['a', 'b']], scores: { a: 9, b: 2 } })).toBe('alike');
+    // An order that names one of them alone says nothing of the two.
+    expect(of({ ranking: [['a']], scores: { a: 60, b: 70 } })).toBe('b');
+    expect(of({ ranking: [['b']], scores: { a: 60, b: 70 } })).toBe('b');
+    expect(of({ scores: { a: 70, b: 60 } })).toBe('a');
+    expect(of({ scores: { a: 70, b: 70 } })).toBe('alike');
+    expect([of({ scores: { a: 70 } }), of({ scores: { b: 70 } }), of({ ranking: [['a']] })]).toEqual([
+      null,
+      null,
+      null,
+    ]);
+  });
+
+  it('give each level its median and ends, whatever the order it was drawn in', () => {
+    const drawn = [5, 1, 3, 4].map((level, i) => sheet(String(i), { levels: { a: new Map([['body', level]]) } }));
+    const { cups } = readSitting(CUPS, [...drawn, sheet('none')]);
+    expect(cups[0]?.levels).toEqual([{ attribute: 'body', median: 3.5, lowest: 1, highest: 5, by: 4 }]);
+    expect(cups[1]).toMatchObject({
+      levels: [],
+      marked: 0,
+      mean: null,
+      median: null,
+      place: null,
+      shared: [],
+      lone: [],
+    });
+  });
+
+  it('count what was said against the yardstick, and of every pair once', () => {
+    const against = (a: 'better' | 'like' | 'worse') => ({ againstYardstick: { a } });
+    const sheets = [
+      sheet('1', { ...against('worse'), scores: { a: 70, b: 70 } }),
+      sheet('2', { ...against('worse'), scores: { a: 60, b: 80 } }),
+      sheet('3', { ...against('like'), scores: { a: 90, b: 80 } }),
+      sheet('4', { scores: { b: 50 } }),
+      sheet('5', { scores: { a: 95, b: 85 } }),
+    ];
+    const { cups, pairs } = readSitting(CUPS, sheets);
+    expect(cups[0]?.yardstick).toEqual({ better: 0, like: 1, worse: 2 });
+    expect(pairs.map(({ a, b }) => [a, b])).toEqual([
+      ['a', 'b'],
+      ['a', 'a2'],
+      ['b', 'a2'],
+    ]);
+    expect(pairs[0]).toMatchObject({ before: 2, behind: 1, beside: 1, difference: { pairs: 4, mean: 0 } });
+  });
+
+  it('measure agreement by those who placed all cups, and marks by those who marked all', () => {
+    const full = (seat: string, a: number, b: number) => sheet(seat, { scores: { a, b, a2: a } });
+    const ranks = (seat: string) => sheet(seat, { ranking: [['a', 'a2'], ['b']] });
+    const { agreement } = readSitting(CUPS, [
+      full('1', 80, 60),
+      full('2', 82, 61),
+      ranks('3'),
+      sheet('4', { scores: { a: 1 } }),
+    ]);
+    expect(agreement).toMatchObject({ tasters: 3, brews: 2, w: 1 });
+    expect(agreement?.icc?.icc).toBeGreaterThan(0.9);
+    expect(readSitting(CUPS, [full('1', 80, 60), ranks('3')]).agreement).toMatchObject({ tasters: 2, icc: null });
+    expect(readSitting(CUPS, [full('1', 80, 60), full('2', 60, 80)]).agreement?.w).toBe(0);
+    expect(readSitting(CUPS, [full('1', 80, 60), sheet('4', { scores: { a: 1, b: 2 } })]).agreement).toBeNull();
+  });
+
   it('read a triangle only where there is one', () => {
     expect(oddCup(CUPS)).toBe('b');
     expect(oddCup([...CUPS, { id: 'c', sameAs: null }])).toBeNull();

@@ -4,5 +4,4 @@ export { hasCurve } from './crest';
 export { composeCard } from './card';
 export { composeComparison } from './comparison';
 export { composeSitting, namesOf } from './sitting';
-export { markSaid } from './saying';
 export type * from './facts';
