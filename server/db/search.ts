@@ -10,9 +10,10 @@ const AROUND = 40;
 const FOUND_WORDS = `(SELECT cup_descriptor."cupId" AS "cupId", group_concat(cup_descriptor.typed || COALESCE(', ' || word.name, ''), ', ') AS said FROM cup_descriptor LEFT JOIN word ON word.id = cup_descriptor."wordId" GROUP BY cup_descriptor."cupId")`;
 /** All that is written on a bag; printed notes that are still hidden are not found either. */
 const LABEL = [
-  ...['name', 'roaster', 'producer', 'origin', 'variety', 'bet', 'boughtFor', 'ideas'].map(
-    (column) => `bag."${column}"`,
-  ),
+  ...[
+    ...['name', 'roaster', 'producer', 'origin', 'variety', 'processName', 'process', 'lot', 'harvest', 'certificates'],
+    ...['shop', 'bet', 'boughtFor', 'ideas'],
+  ].map((column) => `COALESCE(bag."${column}", '')`),
   `CASE WHEN bag."labelNotes" = 'hidden' AND bag."labelRevealedAt" IS NULL THEN '' ELSE bag."printedNotes" END`,
 ].join(` || ' ' || `);
 /** Everything said of the cups of a bag. */

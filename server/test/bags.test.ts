@@ -195,7 +195,8 @@ describe('the shelf', () => {
 
 describe('the search', () => {
   it('finds every word, on the label or in the notes, and takes its signs literally', async () => {
-    const id = await server.addBag({ name: 'Percent 100% _plain_', origin: 'Burundi' });
+    const label = { processName: 'thermal shock', lot: 'Z-31', shop: 'Gable Street', process: null, roastLevel: null };
+    const id = await server.addBag({ name: 'Percent 100% _plain_', origin: 'Burundi', ...label });
     await server.addBrew(id, {
       cup: {
         scoringScale: 'mark10',
@@ -208,6 +209,7 @@ describe('the search', () => {
     expect(await find('DAMSON burundi')).toEqual([id]);
     expect(await find('100%')).toEqual([id]);
     expect(await find('_plain_')).toEqual([id]);
+    for (const said of ['thermal', 'z-31', 'gable']) expect(await find(said)).toEqual([id]);
     expect(await find('damson nowhere')).toEqual([]);
     expect(await find('%zz%')).toEqual([]);
     const [hit] = await server.ok<SearchHit[]>('GET', '/search?q=damson');

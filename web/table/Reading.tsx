@@ -86,7 +86,7 @@ export function Reading({ revealed: { cups, reading }, seats, scale, yardstick, 
               )}
               {cup.lone.length > 0 && (
                 <p className="quiet mb-0">
-                  By one alone:{' '}
+                  {reading.tasters > 1 ? 'By one alone' : 'Found in it'}:{' '}
                   {cup.lone.map(({ word, seat }) => (seats ? `${word} (${nameOfSeat(seat)})` : word)).join(', ')}.
                 </p>
               )}
@@ -118,7 +118,7 @@ export function Reading({ revealed: { cups, reading }, seats, scale, yardstick, 
               <tr>
                 <th scope="col">Cup</th>
                 <th scope="col">Median mark</th>
-                <th scope="col">Words of at least half</th>
+                <th scope="col">Found by several</th>
                 <th scope="col">Levels, median (lowest to highest)</th>
               </tr>
             </thead>
