@@ -71,9 +71,10 @@ export async function standingsOfBags({ store, verdicts }: Judges): Promise<Stan
       : [{ id: outsideId(yardstick.name), name: yardstick.name, bagId: null, scale: maps.main, best: null }],
   );
   const yardsticks = [...new Map(outside.map((one) => [one.id, one])).values()];
+  const listed = (own: readonly StandingItem[]) => standingsAmong([...own, ...yardsticks], sittings.words, maps);
   /** First of one is no standing. */
   const among = (own: readonly StandingItem[]) => {
-    const standings = standingsAmong([...own, ...yardsticks], sittings.words, maps);
+    const standings = listed(own);
     return standings.length > 1 ? standings : [];
   };
   const scales = uniq(items.map(({ scale }) => scale));
@@ -92,7 +93,7 @@ export async function standingsOfBags({ store, verdicts }: Judges): Promise<Stan
     all: among(together),
     kinds,
     scale: scales.length > 1 ? maps.main : (scales[0] ?? maps.main),
-    apart: apart.map((scale) => ({ scale, standings: among(items.filter((one) => one.scale === scale)) })),
+    apart: apart.map((scale) => ({ scale, standings: listed(items.filter((one) => one.scale === scale)) })),
   };
 }
 

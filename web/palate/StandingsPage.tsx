@@ -112,7 +112,7 @@ function Lines({ standings, scale }: { standings: readonly StandingLine[]; scale
     <ol className="plain-list standings">
       {standings.map((one) => (
         <li key={one.id}>
-          <span className="place">{one.place}</span>
+          <span className="place">{standings.length > 1 && one.place}</span>
           <span className="named" dir="auto">
             {one.bagId === null ? one.name : <Link to={`/bags/${one.bagId}`}>{one.name}</Link>}
             {one.bagId === null && <span className="quiet"> from outside</span>}
@@ -123,7 +123,7 @@ function Lines({ standings, scale }: { standings: readonly StandingLine[]; scale
             label={`${said(one.lo)} to ${said(one.hi)}, ${said(one.mean)} in the middle`}
           />
           <span className="number">{said(one.mean)}</span>
-          <span className="quiet">{standingText(one, standings.length)}</span>
+          <span className="quiet">{standings.length > 1 && standingText(one, standings.length)}</span>
         </li>
       ))}
     </ol>
