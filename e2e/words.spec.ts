@@ -178,7 +178,7 @@ test('levels stand as ridgelines over the days, notes below them, and the same a
     .first()
     .click();
   const picture = page.locator('.ridgelines');
-  await expect(picture.locator('.area')).toHaveCount(6);
+  await expect(picture.locator('.area')).toHaveCount(8);
   await expect(picture).toContainText('quince');
   await page.locator('section', { has: picture }).getByText('The same as a table').click();
   const table = page.getByRole('region', { name: 'Levels and notes as a table' });
