@@ -1,8 +1,8 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { planShelf, NO_NEEDS, type PlanBag, type PlanShelf } from '../plan';
+import { planShelf, NO_NEEDS, type FreezeStep, type PlanBag, type PlannedCup, type PlanShelf } from '../plan';
 import { FREEZING_EFFORT } from '../plan/constants';
-import { freezingGain } from '../plan/freezing';
+import { freezeSteps, freezingGain, isSureOfFreezing, stepKey, stepsNotOffered } from '../plan/freezing';
 import { scoreAt } from '../plan/scoreAt';
 
 const DAYS = 35;
@@ -98,5 +98,55 @@ describe('freezing', () => {
     expect(planShelf(shelfOf([bagOf([crest(12, 0.5)], 30)])).freeze).toEqual([]);
     const within = { ...shelfOf([bagOf([crest(12, 10)], 5, 9)]), days: 6 };
     expect(planShelf({ ...within, wanted: within.wanted.slice(0, 6) }).freeze).toEqual([]);
+  });
+});
+
+describe('the steps of a plan', () => {
+  const step = (bag: number, frozenOn: number, more: Partial<FreezeStep> = {}): FreezeStep => ({
+    ...{ bag, lot: 0, frozenOn, thawedOn: 14, cups: 3, gain: { points: 4, probability: 0.9 } },
+    ...more,
+  });
+
+  it('are sure from 8 in 10 on, and only above their trouble', () => {
+    expect(isSureOfFreezing({ points: 2, probability: 0.8 })).toBe(true);
+    expect(isSureOfFreezing({ points: 2, probability: 0.79 })).toBe(false);
+    expect(isSureOfFreezing({ points: FREEZING_EFFORT, probability: 1 })).toBe(false);
+    const unsure = step(0, 3, { gain: { points: 9, probability: 0.5 } });
+    expect(stepsNotOffered([unsure, step(0, 4)])).toEqual({ unsure: [unsure], second: [] });
+    // A gain of just the trouble is none.
+    const flat = Array.from({ length: 91 }, (_, day) => 90 - day / 2);
+    const gain = freezingGain({ mean: flat, curves: [] }, { age: 0 }, { from: 2, age: 0 }, [2]);
+    expect(gain).toEqual({ points: FREEZING_EFFORT, probability: 0 });
+  });
+
+  it('leave a day to the bag that gains most by all its cups, the first of two that gain alike', () => {
+    const small = step(0, 3, { gain: { points: 9, probability: 1 }, cups: 1 });
+    const [large, later] = [step(1, 3, { cups: 4 }), step(1, 3, { thawedOn: 21 })];
+    expect(stepsNotOffered([small, large, later]).second).toEqual([small]);
+    expect(stepsNotOffered([step(2, 3), step(1, 3)]).second).toEqual([step(2, 3)]);
+    expect(stepsNotOffered([step(0, 3), step(1, 4)]).second).toEqual([]);
+  });
+
+  it('are the cups that come out of the freezer, together as they go in, the soonest first', () => {
+    const bags = [bagOf([crest(12, 30)]), bagOf([crest(12, 30)])];
+    const cup = (bag: number, frozenOn: number | null, thawedOn: number | null, day: number): PlannedCup => {
+      const way = { bag, lot: 0, from: thawedOn ?? 0, to: 40, age: 12, frozenOn, thawedOn, cost: 0 };
+      return { day, needs: NO_NEEDS, bag, way, expected: 80, learning: 0, isPinned: false };
+    };
+    const cups = [
+      ...[cup(1, 5, 14, 15), cup(0, null, null, 1), cup(0, 5, 21, 22), cup(0, 5, 14, 14)],
+      ...[cup(0, 2, 28, 28), cup(1, 5, 14, 16), cup(0, null, 7, 7)],
+    ];
+    expect(freezeSteps(bags, cups).map(({ bag, frozenOn, thawedOn, cups: n }) => [bag, frozenOn, thawedOn, n])).toEqual(
+      [
+        [0, 2, 28, 1],
+        [0, 5, 14, 1],
+        [1, 5, 14, 2],
+        [0, 5, 21, 1],
+      ],
+    );
+    expect(stepKey({ bag: 1, lot: 12, frozenOn: 3, thawedOn: 4 })).not.toBe(
+      stepKey({ bag: 11, lot: 2, frozenOn: 3, thawedOn: 4 }),
+    );
   });
 });
