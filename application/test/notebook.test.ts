@@ -101,6 +101,9 @@ describe('a table of brews', () => {
     };
     expect(processOf('Thermal shock, washed')).toEqual(['Thermal shock, washed', 'extended-fermentation']);
     expect(processOf('moon-dried')).toEqual(['moon-dried', null]);
+    const long = `washed ${'twice '.repeat(30)}`.trim();
+    const rows = sheetOf(['Date', 'Coffee', 'Roasted', 'Process'], ['2026-02-10', 'Fog Gate', '2026-02-01', long]);
+    expect(read(rows).drafts[0]?.brews[0]?.brew.cup.remarks).toBe(`Process: ${long}`);
   });
 
   it('assumes what it does not say, and names it', () => {

@@ -72,6 +72,8 @@ export interface ReadRows {
 
 /** The longest text that can be a word of a cup, characters. */
 const LONGEST_WORD = 60;
+/** And of the name of a process. */
+const LONGEST_PROCESS = 120;
 
 /** Reads every row of a sheet. `names` are what its columns are called. */
 export function readRows({ rows }: NotebookSheet, names: readonly string[], reading: NotebookReading): ReadRows {
@@ -165,7 +167,7 @@ class RowReader {
       roaster: this.#text('roaster'),
       origin: this.#text('origin'),
       variety: this.#text('variety'),
-      processName: this.#text('process').slice(0, 120),
+      processName: this.#processName(),
       process: processKindOf(this.#text('process')),
       roastLevel: this.#oneOf('roastLevel', roastIn),
       roastedOn: this.#value('roastedOn', (cell) => dateIn(cell, this.reading.dateOrder)?.date ?? null, 'a date'),
@@ -173,6 +175,13 @@ class RowReader {
       price: this.#number('price'),
       printedNotes: this.#text('printedNotes').slice(0, 500),
     };
+  }
+
+  /** What is too long for a label stands among the remarks as well. */
+  #processName(): string {
+    const said = this.#text('process');
+    if (said.length > LONGEST_PROCESS) this.#keep('process');
+    return said.slice(0, LONGEST_PROCESS);
   }
 
   /** A row that names no bag is of the one above, but for what it says itself. */

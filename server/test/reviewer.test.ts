@@ -99,7 +99,7 @@ describe('what the reviewer publishes', () => {
     expect((await writeUp('Copse No. 3')).get('notes.late')).toContain('paper');
     const said = await writeUp('Sable Row');
     expect(said.get('short.own')).toBe(
-      'My own mark, as I left it: 3½ of 5 stars as filter coffee, its price weighed in; 4 of 5 stars cold, its price weighed in.',
+      'My own mark: 3½ of 5 stars as filter coffee, its price weighed in; 4 of 5 stars cold, its price weighed in.',
     );
     expect(said.get('worth.shop')).toBe('Bought at The corner by the bridge.');
     expect(said.get('drinks.cold')).toBe('Cold, 1 cup on day 30. Found: fig.');

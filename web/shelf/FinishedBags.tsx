@@ -44,8 +44,7 @@ export function FinishedBags({ shelf }: { shelf: Shelf }) {
       </div>
       <p className="legend">
         The chance of being at its best on each rest day; the thick line where it was more likely than not; a tick for
-        each brew; the figure is its score on its best day, on the scale it was scored on; yours is the mark you left it
-        with.
+        each brew; the figure is its score on its best day, on the scale it was scored on; yours is your own mark.
       </p>
     </div>
   );

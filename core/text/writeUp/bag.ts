@@ -73,7 +73,6 @@ function blendText(parts: CoffeeFacts['blend']): string {
 
 /** The taster's own marks at the end, beside what the engine makes of the cups. */
 function ownMarksText(facts: BagFacts): string {
-  const { we, our } = voice(facts);
   const said = finalMarksText(facts.finalMarks, facts.recipe.style);
-  return said === '' ? '' : `${capitalised(our)} own mark, as ${we} left it: ${said}.`;
+  return said === '' ? '' : `${capitalised(voice(facts).our)} own mark: ${said}.`;
 }

@@ -50,7 +50,7 @@ describe("the taster's own mark at the end", () => {
   const mark = { style: 'filter', scoringScale: 'mark10', mark: 8.4, isForThePrice: false } as const;
 
   it('stands beside what the engine says, without a drink where there is one', () => {
-    expect(of({ finalMarks: [mark] })['short.own']).toBe('Our own mark, as we left it: 8.4 out of 10.');
+    expect(of({ finalMarks: [mark] })['short.own']).toBe('Our own mark: 8.4 out of 10.');
     expect(of({})['short.own']).toBeUndefined();
   });
 
@@ -58,7 +58,7 @@ describe("the taster's own mark at the end", () => {
     const stars = { ...mark, scoringScale: 'stars', mark: 3.75 } as const;
     const milk = { ...mark, style: 'milk', mark: 7.9, isForThePrice: true } as const;
     expect(of({ finalMarks: [mark, stars, milk], tasters: 1 })['short.own']).toBe(
-      'My own mark, as I left it: 8.4 out of 10 and 3¾ of 5 stars as filter coffee; 7.9 out of 10 with milk, its price weighed in.',
+      'My own mark: 8.4 out of 10 and 3¾ of 5 stars as filter coffee; 7.9 out of 10 with milk, its price weighed in.',
     );
     expect(of({ finalMarks: [milk] })['short.own']).toContain('7.9 out of 10 with milk');
   });
