@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pipeline } from 'node:stream/promises';
 import { monitorEventLoopDelay } from 'node:perf_hooks';
-import { HOUSEHOLD_TABLES } from '../server/archive/household';
+import { HOUSEHOLD_TABLES } from '../server/archive/householdTables';
 import { lookAtArchive } from '../server/archive/look';
 import { archiveZip } from '../server/archive/write';
 import { PictureShelf } from '../server/pictures/shelf';

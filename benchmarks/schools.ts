@@ -1,6 +1,7 @@
 import { parseArgs } from 'node:util';
 import { expectationOf } from '../application/planShelf';
-import { standingsAmong, type Tasting } from '../application/palate';
+import type { Tasting } from '../application/palate';
+import { standingsAmong } from '../application/standings';
 import { scoreAtBest } from '../application/atBest';
 import { ONE_SCALE, scaleMapsOf, type ScaleMaps } from '../application/scaleMaps';
 import { fitCrest, type CrestInput } from '../core/crest';

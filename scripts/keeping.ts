@@ -4,8 +4,8 @@ import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import type { HouseholdCounts } from '../contract/archive';
 import { householdText, notebookText } from '../core/text';
-import { HOUSEHOLD_TABLES } from '../server/archive/household';
-import type { LookedArchive } from '../server/archive/look';
+import { HOUSEHOLD_TABLES } from '../server/archive/householdTables';
+import type { lookAtFile, LookedArchive } from '../server/archive/look';
 import { adoptPictures } from '../server/archive/pictures';
 import type { FileProblem } from '../server/archive/read';
 import { countsIn, snapshotOf } from '../server/archive/snapshot';
@@ -20,7 +20,7 @@ import { keepSettings, loadSettings } from '../server/db/settings';
 import { openStore, type Store } from '../server/db/store';
 import { lockFolder } from '../server/folderLock';
 import { runIsolated } from '../server/isolated/run';
-import type { BegunTable } from '../server/notebook/reading';
+import type { BegunTable, lookAtTable, takeTable } from '../server/notebook/reading';
 import { picturesOf, PictureShelf } from '../server/pictures/shelf';
 import { Problem } from '../application/problem';
 
@@ -95,7 +95,7 @@ function refused(problems: readonly FileProblem[], count: number): StartProblem 
 async function importFrom(from: string, store: Store, config: Config): Promise<void> {
   const folder = mkdtempSync(join(config.dataFolder, 'import-'));
   try {
-    const looked = await runIsolated('lookAtFile', { file: from, folder, database: config.databaseFile });
+    const looked = await runIsolated<typeof lookAtFile>('lookAtFile', { file: from, folder, database: config.databaseFile });
     if (looked.kind === 'archive') await importArchive(looked.archive, folder, store, config);
     else await importTable(looked.table, folder, basename(from), store, config);
   } catch (error) {
@@ -132,7 +132,7 @@ async function importTable(
   config: Config,
 ): Promise<void> {
   const table = { folder, mapping, now: new Date() };
-  const state = await runIsolated('lookAtTable', { ...table, database: config.databaseFile });
+  const state = await runIsolated<typeof lookAtTable>('lookAtTable', { ...table, database: config.databaseFile });
   console.log(notebookText(state).join('\n'));
   if (state.counts.problems > 0) throw new StartProblem('Nothing was changed.');
   if (dryRun) {
@@ -140,7 +140,7 @@ async function importTable(
     return;
   }
   const before = await backUp(store, config, 'before-import');
-  const { row, file: added } = await runIsolated('takeTable', { ...table, database: before, fileName });
+  const { row, file: added } = await runIsolated<typeof takeTable>('takeTable', { ...table, database: before, fileName });
   await store.addRowsOf(added, HOUSEHOLD_TABLES);
   console.log(`Taken in: ${householdText({ bags: row.bagIds.length, brews: row.brewIds.length })}.`);
   console.log(`What was here before is in ${before}; the store room takes it back as a whole.`);

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { EMPTY_ANSWER } from '../../contract/sitting';
 import type { TastersSheet } from '../../core/sitting';
-import { repeatGroups, repeatsForEngine, standingsAmong, type SittingWord, type Tasting } from '../palate';
+import { repeatGroups, repeatsForEngine, type Tasting } from '../palate';
+import { standingsAmong, type SittingWord } from '../standings';
 import { ONE_SCALE } from '../scaleMaps';
 
 const cupOf = (mark: number, blind: boolean): Tasting['cup'] => {

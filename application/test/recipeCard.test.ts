@@ -5,7 +5,7 @@ import { recipeInput, type RecipeInput } from '../../contract/recipe';
 import { GRIND_WORDS, scaleRecipe, STARTER_RECIPES, type Recipe } from '../../core/brew';
 import { Problem } from '../problem';
 import { cardFile, cardOf, cardOfReference, previewCard, readCard, recipeOfCard } from '../writeUp/recipeCard';
-import type { BagRecordRead } from '../writeUp/bagFacts';
+import type { BagRecordRead } from '../writeUp/bagRecord';
 
 const HAND = { id: '3f0e7a52-7c52-4f2f-9d8c-2f6a5f1f7a11', name: 'Hand grinder' };
 const FLAT = { id: '3f0e7a52-7c52-4f2f-9d8c-2f6a5f1f7a12', name: 'Flat-burr grinder' };

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { SHAPES } from '../../core/crest';
 import { onMainScale } from '../../core/palate';
-import { standingsAmong, type StandingItem, type Tasting } from '../palate';
+import type { Tasting } from '../palate';
+import { standingsAmong, type StandingItem } from '../standings';
 import { baselinesByScale, ONE_SCALE, scaleMapsOf } from '../scaleMaps';
 
 type ScaledBag = Parameters<typeof scaleMapsOf>[0][number];

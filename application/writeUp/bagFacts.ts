@@ -1,9 +1,5 @@
 import type { Bag } from '../../contract/bag';
 import type { Brew } from '../../contract/brew';
-import type { ForetoldCupRow } from '../../contract/palate';
-import type { Readings } from '../../contract/palateReading';
-import type { Settings } from '../../contract/settings';
-import type { Grinder, Recipe } from '../../core/brew';
 import {
   ageOn,
   changesFrom,
@@ -15,35 +11,16 @@ import {
 } from '../../core/crest';
 import { feelOverDays, isTastedBlind, judgedScale, judgedScore, type Prominence } from '../../core/cup';
 import { labelAgainstCups, placesAlone, wordsOfCup, writtenName, type Vocabulary } from '../../core/cup/words';
-import { trackRecord, type ValueForPrice } from '../../core/palate';
+import { trackRecord } from '../../core/palate';
 import { daysBetween, roastDate } from '../../core/rest';
 import { processText } from '../../core/text';
-import type { BagFacts, CoffeeFacts, CrestFacts, CupFacts, StandingFacts } from '../../core/text/writeUp';
+import type { BagFacts, CoffeeFacts, CrestFacts, CupFacts } from '../../core/text/writeUp';
 import { intervalOf } from '../../core/text/words';
 import { scoreAtBest } from '../atBest';
 import { unitsOf } from '../settings';
 import { levelFacts, otherDrinks, shownLabel, usualGrind, wordedCups, wordFacts } from './drinkFacts';
 import { betFacts, claims, colourFacts, markedAttributes, openedDay, printedFacts, trueTo } from './recordFacts';
-
-/** Everything a write-up of a bag is composed from. */
-export interface BagRecordRead {
-  bag: Bag;
-  brews: readonly Brew[];
-  fit: CrestFit;
-  vocabulary: Vocabulary;
-  settings: Settings;
-  tasters: readonly { id: string; name: string }[];
-  value: ValueForPrice | null;
-  standings: readonly StandingFacts[];
-  foretold: readonly ForetoldCupRow[];
-  /** The recipe its reference was taken from, and the grinders it names. */
-  recipe: Recipe | null;
-  grinders: readonly Pick<Grinder, 'id' | 'name'>[];
-  /** Roast colours of the household's bags. */
-  readings: Readings;
-  yardsticks: BagFacts['yardsticks'];
-  today: string;
-}
+import type { BagRecordRead } from './bagRecord';
 
 /** Cups that count: without a fault, and drunk as the bag is judged; in the order of their days. */
 export function countedCups({ bag, brews }: Pick<BagRecordRead, 'bag' | 'brews'>): Brew[] {

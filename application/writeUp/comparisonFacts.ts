@@ -4,7 +4,8 @@ import type { SittingFacts } from '../../core/text/writeUp';
 import { scoreAtBest } from '../atBest';
 import { momentsOnMain } from '../../core/palate';
 import { scaleOf, type ScaleMaps } from '../scaleMaps';
-import { bagFacts, type BagRecordRead } from './bagFacts';
+import { bagFacts } from './bagFacts';
+import type { BagRecordRead } from './bagRecord';
 
 /**
  * Bags held against each other: what each came to, and what was said where they stood side by side. Scores of two scales

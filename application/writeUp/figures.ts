@@ -3,7 +3,8 @@ import { isOnlyCompared } from '../../core/crest';
 import { intensitiesOverDays, judgedScale } from '../../core/cup';
 import { hasCurve, type BagFacts } from '../../core/text/writeUp';
 import type { Figures, LevelsFigure, RidgeFigure } from '../../contract/writeUp';
-import { countedCups, lastDayOf, type BagRecordRead } from './bagFacts';
+import { countedCups, lastDayOf } from './bagFacts';
+import type { BagRecordRead } from './bagRecord';
 
 export const NO_FIGURES: Figures = { ridges: [], levels: [], marks: null, card: null };
 

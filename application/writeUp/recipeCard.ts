@@ -13,7 +13,7 @@ import {
 import { fieldProblems, type FieldProblem } from '../../contract/error';
 import { recipeInput, type RecipeInput } from '../../contract/recipe';
 import { Problem } from '../problem';
-import type { BagRecordRead } from './bagFacts';
+import type { BagRecordRead } from './bagRecord';
 
 /** Recipes as files: written by one household, read by another. */
 

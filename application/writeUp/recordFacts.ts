@@ -8,7 +8,7 @@ import { ATTRIBUTES, colourGapText, restClaim, scoreOf } from '../../core/cup';
 import { claimedDifferenceText, roastByColourText } from '../../core/text';
 import type { BagFacts } from '../../core/text/writeUp';
 import { unitsOf } from '../settings';
-import type { BagRecordRead } from './bagFacts';
+import type { BagRecordRead } from './bagRecord';
 import { roastOfColour } from '../readings';
 
 /** What of a bag's record is claimed, betted and measured, as a write-up tells it. */

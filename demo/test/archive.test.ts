@@ -26,7 +26,7 @@ import { addBrew } from '../../server/db/brews';
 import { ENTITIES } from '../../server/db/entities';
 import { openStore } from '../../server/db/store';
 import { NOT_ARCHIVED, TABLES } from '../../server/archive/collections';
-import { HOUSEHOLD_TABLES } from '../../server/archive/household';
+import { HOUSEHOLD_TABLES } from '../../server/archive/householdTables';
 import { lookAtArchive, type LookedArchive } from '../../server/archive/look';
 import { readArchive } from '../../server/archive/read';
 import { snapshotOf } from '../../server/archive/snapshot';

@@ -5,6 +5,9 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { openStore } from '../../server/db/store';
 import { runIsolated } from '../../server/isolated/run';
 import { HOSTILE_ARCHIVES, HOSTILE_SPREADSHEETS, HOSTILE_TABLES, pngOf } from '../hostileFiles';
+import type { lookAtFile } from '../../server/archive/look';
+import type { lookAtTable } from '../../server/notebook/reading';
+import type { readPicture } from '../../server/pictures/reencode';
 
 const folder = mkdtempSync(join(tmpdir(), 'slow-crest-hostile-'));
 const database = join(folder, 'slow-crest.sqlite');
@@ -43,7 +46,7 @@ async function looked(content: Buffer | string) {
   mkdirSync(to);
   writeFileSync(join(to, 'file'), content);
   const { came, peakMb } = await watched(() =>
-    runIsolated('lookAtFile', { file: join(to, 'file'), folder: to, database }),
+    runIsolated<typeof lookAtFile>('lookAtFile', { file: join(to, 'file'), folder: to, database }),
   );
   expect(peakMb).toBeLessThan(MOST_MB);
   return { came, to };
@@ -65,7 +68,7 @@ describe('a file that asks for gigabytes', () => {
     for (const png of [pngOf(9000, 6600), pngOf(30_000, 30_000, 1)]) {
       const [file, to] = [join(folder, 'picture'), join(folder, 'picture.jpg')];
       writeFileSync(file, png);
-      const { came, peakMb } = await watched(() => runIsolated('readPicture', { file, to }));
+      const { came, peakMb } = await watched(() => runIsolated<typeof readPicture>('readPicture', { file, to }));
       expect(peakMb).toBeLessThan(MOST_MB);
       if (came instanceof Error) expect(came.message).toContain('more pixels');
       else expect(came).toMatchObject({ width: 2000 });
@@ -80,7 +83,7 @@ describe('a table that would hold a reader up', () => {
     const begun = performance.now();
     const { mapping } = came.table;
     const input = { folder: to, database, mapping, now: new Date('2026-03-01T12:00:00Z') };
-    const state = await runIsolated('lookAtTable', input);
+    const state = await runIsolated<typeof lookAtTable>('lookAtTable', input);
     expect(state.counts.rows).toBeGreaterThan(1);
     // A reader whose time grows with the square of a text takes minutes.
     expect(performance.now() - begun).toBeLessThan(30_000);

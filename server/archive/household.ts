@@ -1,20 +1,7 @@
-import { CalendarAddressEntity, DataFolderEntity, SessionEntity } from '../db/accessEntities';
-import { ENTITIES } from '../db/entities';
 import { keepSettings, loadSettings } from '../db/settings';
-import { SeatSecretEntity } from '../db/sittingEntities';
 import { isShared } from '../db/sittings';
 import type { Deps } from '../deps';
-
-/**
- * What stays with this data folder, whatever household is put into it: who is signed in, the address of the calendar,
- * the secrets of seats, and its own name. What was revoked here is not brought back by a backup.
- */
-const STAYS_HERE: readonly unknown[] = [SessionEntity, CalendarAddressEntity, SeatSecretEntity, DataFolderEntity];
-
-/** All that is a household's. */
-export const HOUSEHOLD_TABLES = ENTITIES.filter((entity) => !STAYS_HERE.includes(entity)).map(
-  ({ options }) => options.name,
-);
+import { HOUSEHOLD_TABLES } from './householdTables';
 
 /**
  * Puts the household in another database in the place of this one: all of it, or none. What was here is backed up in

@@ -9,7 +9,7 @@ import type { NotebookMapping } from '../../contract/notebook';
 import { runIsolated } from '../isolated/run';
 import type { BegunTable, Table } from '../notebook/reading';
 import { fileOfBytes } from '../uploads';
-import type { LookedArchive } from './look';
+import type { LookedArchive, lookAtFile } from './look';
 import { countsIn } from './snapshot';
 import { UnreadableFile } from './unreadableFile';
 
@@ -126,7 +126,7 @@ export class Imports {
       Object.assign(state, { stage: brings === null ? 'refused' : 'ready', preview } satisfies Partial<ImportState>);
     };
     try {
-      const looked = await runIsolated(
+      const looked = await runIsolated<typeof lookAtFile>(
         'lookAtFile',
         { file: join(folder, 'file'), folder, database: this.database },
         { on: (done, of) => void Object.assign(state, { done, of }), signal: giveUp.signal },

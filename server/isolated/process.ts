@@ -1,8 +1,8 @@
 import { Problem } from '../../application/problem';
 import { UnreadableFile } from '../archive/unreadableFile';
 import { fileProblem } from '../db/storageProblem';
-import type { Said } from './run';
-import { TASKS, type TaskName } from './tasks';
+import type { Said, TaskName } from './run';
+import { TASKS } from './tasks';
 
 /** A process that does one task, says what came of it, and ends. */
 

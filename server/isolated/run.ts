@@ -3,7 +3,6 @@ import { PassThrough, type Readable } from 'node:stream';
 import { Semaphore } from 'async-mutex';
 import { Problem } from '../../application/problem';
 import { UnreadableFile } from '../archive/unreadableFile';
-import type { TaskInput, TaskName, TaskOutput } from './tasks';
 
 /**
  * Files from strangers are read in a process of their own: whatever one of them does, only that process dies. It ends
@@ -26,6 +25,13 @@ const NODE_ARGUMENTS = [
 ];
 /** So many read at once; the next ones wait for their turn. */
 const turns = new Semaphore(2);
+
+/** What can be done in a process of its own; `tasks.ts` says by what. */
+export type TaskName = 'lookAtFile' | 'lookAtTable' | 'takeTable' | 'readPicture' | 'writeArchive';
+/** A task: given its input, which is copied to the process, and a function that takes how far it is. */
+export type Task<I = never, O = unknown> = (input: I, on: (done: number, of: number) => void) => Promise<O>;
+type InputOf<T> = T extends Task<infer I, infer _> ? I : never;
+type OutputOf<T> = T extends Task<infer _, infer O> ? O : never;
 
 /** How a long task is watched, and given up. */
 export interface Watch {
@@ -56,21 +62,21 @@ function start(stdout: 'ignore' | 'pipe'): ChildProcess {
  * @throws UnreadableFile for a file that cannot be read, also where reading it killed the process; a Problem as the
  *   task threw it; the signal's reason where it was given up
  */
-export function runIsolated<N extends TaskName>(
-  name: N,
-  input: TaskInput<N>,
+export function runIsolated<T extends Task>(
+  name: TaskName,
+  input: InputOf<T>,
   { on, signal }: Watch = {},
-): Promise<TaskOutput<N>> {
+): Promise<OutputOf<T>> {
   return turns.runExclusive(async () => {
     signal?.throwIfAborted();
     const child = start('ignore');
     const kill = (): void => void child.kill('SIGKILL');
     signal?.addEventListener('abort', kill);
     try {
-      return await new Promise<TaskOutput<N>>((resolve, reject) => {
+      return await new Promise<OutputOf<T>>((resolve, reject) => {
         child.on('message', (said: Said) => {
           if ('progress' in said) on?.(said.progress.done, said.progress.of);
-          else if ('answer' in said) resolve(said.answer as TaskOutput<N>);
+          else if ('answer' in said) resolve(said.answer as OutputOf<T>);
           else if ('unreadable' in said) reject(new UnreadableFile(said.unreadable));
           else if ('failed' in said) reject(new Error(said.failed));
           else reject(new Problem(said.problem.code, said.problem.message, said.problem.fields));
@@ -100,7 +106,7 @@ let streams = 0;
  * What a task writes, piece by piece as it is taken. The stream ends with an error where the task fails; broken off, it
  * kills the process. Throws a conflict Problem while too many are under way.
  */
-export function streamIsolated<N extends TaskName>(name: N, input: TaskInput<N>): Readable {
+export function streamIsolated<T extends Task>(name: TaskName, input: InputOf<T>): Readable {
   if (streams >= MOST_STREAMS)
     throw new Problem('conflict', `${MOST_STREAMS} downloads are under way. Wait for one of them to end.`);
   streams++;

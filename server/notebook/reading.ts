@@ -5,7 +5,7 @@ import { firstMapping, readNotebook, signatureOf, type Known, type NotebookRead 
 import { Problem } from '../../application/problem';
 import type { NotebookMapping } from '../../contract/notebook';
 import { guessReading, readRows, type NotebookSheet } from '../../core/notebook';
-import { HOUSEHOLD_TABLES } from '../archive/household';
+import { HOUSEHOLD_TABLES } from '../archive/householdTables';
 import { dateHere, instantHere } from '../dates';
 import { keepAddedRows } from '../db/addedRows';
 import { keepNotebook, loadKnownBags, rememberedMapping, rememberMapping } from '../db/notebooks';

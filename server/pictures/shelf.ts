@@ -6,7 +6,7 @@ import { Problem } from '../../application/problem';
 import { UnreadableFile } from '../archive/unreadableFile';
 import { runIsolated } from '../isolated/run';
 import { fileOfBytes } from '../uploads';
-import { QUALITY, type KeptPicture } from './reencode';
+import { QUALITY, type KeptPicture, type readPicture } from './reencode';
 
 /** The largest file that is taken, bytes. */
 const MOST_BYTES = 25 * 1024 * 1024;
@@ -34,7 +34,7 @@ export class PictureShelf {
     const tooLarge = `A picture can be ${MOST_BYTES / 1024 / 1024} MB at most. Nothing was kept.`;
     try {
       await fileOfBytes(bytes, sent, MOST_BYTES, tooLarge);
-      const kept = await runIsolated('readPicture', { file: sent, to: unfinished });
+      const kept = await runIsolated<typeof readPicture>('readPicture', { file: sent, to: unfinished });
       renameSync(unfinished, this.#file(id));
       return kept;
     } catch (error) {

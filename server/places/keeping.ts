@@ -3,6 +3,7 @@ import { adoptPictures } from '../archive/pictures';
 import { archiveName } from '../archive/name';
 import type { Deps } from '../deps';
 import { streamIsolated } from '../isolated/run';
+import type { writeArchive } from '../archive/write';
 import type { Handlers } from '../routes';
 
 type KeepingEndpoint =
@@ -25,7 +26,7 @@ export function keepingHandlers(deps: Deps): Handlers<KeepingEndpoint> {
     archive: async () => {
       await recorder.flush();
       const input = { database: databaseFile, pictures: deps.pictures.folder, now: now() };
-      return { name: archiveName(now()), bytes: streamIsolated('writeArchive', input) };
+      return { name: archiveName(now()), bytes: streamIsolated<typeof writeArchive>('writeArchive', input) };
     },
 
     beginImport: async ({ request, query: { name } }) => ({ id: await imports.begin(request, name) }),

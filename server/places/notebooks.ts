@@ -1,12 +1,13 @@
 import { join } from 'node:path';
 import type { NotebookState } from '../../contract/notebook';
-import { HOUSEHOLD_TABLES } from '../archive/household';
+import { HOUSEHOLD_TABLES } from '../archive/householdTables';
 import { dateHere } from '../dates';
 import type { NotebookImportRow } from '../db/keepingEntities';
 import { loadNotebookImports, setNotebookUndone } from '../db/notebooks';
 import type { Deps } from '../deps';
 import { runIsolated } from '../isolated/run';
 import type { Handlers } from '../routes';
+import type { lookAtTable, takeTable } from '../notebook/reading';
 
 type NotebookEndpoint =
   'notebook' | 'readNotebook' | 'takeNotebook' | 'notebookImports' | 'undoNotebook' | 'redoNotebook';
@@ -22,7 +23,7 @@ export function notebookHandlers(deps: Deps): Handlers<NotebookEndpoint> {
   const stateOf = async (id: string): Promise<NotebookState> => {
     const { fileName, isRemembered, ...table } = imports.table(id);
     const input = { ...table, database: databaseFile, now: now() };
-    const state = await runIsolated('lookAtTable', input, { signal: imports.signalOf(id) });
+    const state = await runIsolated<typeof lookAtTable>('lookAtTable', input, { signal: imports.signalOf(id) });
     return { id, fileName, isRemembered, ...state };
   };
   /** A table taken back, or brought back. */
@@ -42,7 +43,7 @@ export function notebookHandlers(deps: Deps): Handlers<NotebookEndpoint> {
         const { folder, mapping, fileName } = imports.table(id);
         const before = join(backups.folder, await backups.make('before-import'));
         const input = { folder, database: before, mapping, fileName, now: now() };
-        const { row, file } = await runIsolated('takeTable', input, { signal: imports.signalOf(id) });
+        const { row, file } = await runIsolated<typeof takeTable>('takeTable', input, { signal: imports.signalOf(id) });
         await store.addRowsOf(file, HOUSEHOLD_TABLES);
         imports.cancel();
         verdicts.forget();

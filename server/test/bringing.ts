@@ -1,6 +1,6 @@
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
-import { HOUSEHOLD_TABLES } from '../archive/household';
+import { HOUSEHOLD_TABLES } from '../archive/householdTables';
 import { makeBackup } from '../backup/files';
 import { openStore } from '../db/store';
 import { beginTable, takeTable } from '../notebook/reading';

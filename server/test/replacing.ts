@@ -1,4 +1,4 @@
-import { HOUSEHOLD_TABLES } from '../archive/household';
+import { HOUSEHOLD_TABLES } from '../archive/householdTables';
 import { openStore } from '../db/store';
 
 /** Puts two households in each other's place, over and over, until it is killed. */

@@ -1,7 +1,7 @@
 import type { Bag } from '../../contract/bag';
 import { STANDING_FIELDS, type StandingField, type Standings } from '../../contract/palateReading';
 import { scoreAtBest } from '../../application/atBest';
-import { standingsAmong, type SittingWord, type StandingItem } from '../../application/palate';
+import { standingsAmong, type SittingWord, type StandingItem } from '../../application/standings';
 import { scaleOf } from '../../application/scaleMaps';
 import { sheetOf } from '../../application/sitting';
 import { uniq } from 'es-toolkit';

@@ -1,6 +1,7 @@
 import type { Standings } from '../../contract/palateReading';
 import type { Composed, WriteUpSubject } from '../../contract/writeUp';
-import { bagFacts, type BagRecordRead } from '../../application/writeUp/bagFacts';
+import { bagFacts } from '../../application/writeUp/bagFacts';
+import type { BagRecordRead } from '../../application/writeUp/bagRecord';
 import { cardFacts } from '../../application/writeUp/cardFacts';
 import { comparisonFacts } from '../../application/writeUp/comparisonFacts';
 import { levelsFigure, NO_FIGURES, ridgeFigure } from '../../application/writeUp/figures';

@@ -8,7 +8,7 @@ import { useAppDispatch } from '../state/store';
 import { useToday } from '../state/today';
 import { dateText, numberText } from '../ui/format';
 import { BroughtIn } from './BroughtIn';
-import { keptText } from './Safekeeping';
+import { keptText } from './keptText';
 
 /** How often it is asked how far a file is, ms. */
 const ASK_EVERY_MS = 300;

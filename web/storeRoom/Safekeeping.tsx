@@ -4,14 +4,14 @@ import Form from 'react-bootstrap/Form';
 import { Link } from 'react-router';
 import type { Backups, HouseholdCounts } from '../../contract/archive';
 import type { Settings, SettingsChange } from '../../contract/settings';
-import { householdText } from '../../core/text';
 import { api, problemOf } from '../api/api';
 import { toastShown } from '../state/notices';
 import { useAppDispatch } from '../state/store';
-import { dateText, momentText, numberText } from '../ui/format';
+import { momentText, numberText } from '../ui/format';
 import { ProblemNote } from '../ui/ProblemNote';
 import { localDateTime } from '../state/today';
 import { BringIn } from './BringIn';
+import { keptText } from './keptText';
 
 type Backup = Backups['backups'][number];
 
@@ -22,12 +22,6 @@ const REASONS: Readonly<Record<Backup['reason'], string>> = {
   'before-import': 'before a file was taken in',
   'before-restore': 'before another was restored',
 };
-
-/** "12 bags and 70 brews, the newest of 25 Nov". */
-export function keptText(counts: HouseholdCounts, today: string): string {
-  const { newestOn } = counts;
-  return `${householdText(counts)}${newestOn === null ? '' : `, the newest of ${dateText(newestOn, today)}`}`;
-}
 
 /** Taking the household along, bringing one in, and its backups. */
 export function Safekeeping({ settings, change }: { settings: Settings; change: (change: SettingsChange) => void }) {
