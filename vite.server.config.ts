@@ -22,6 +22,8 @@ export default defineConfig({
         makeDemo: 'demo/make.ts',
         passphrase: 'scripts/passphrase.ts',
         keeping: 'scripts/keeping.ts',
+        crest: 'scripts/crest.ts',
+        plan: 'scripts/plan.ts',
       },
       // All side by side, so that one finds another by its name.
       output: { entryFileNames: '[name].js', chunkFileNames: '[name]-[hash].js' },

@@ -57,9 +57,9 @@ for (let run = 0; run < runs; run++) {
 }
 
 // The same over the wire, with somebody looking at the shelf meanwhile, as `npm start` runs it.
-const main = ['--max-old-space-size=768', 'dist/server/main.js'];
+const main = ['dist/server/main.js'];
 const server = spawn(process.execPath, main, {
-  env: { MALLOC_ARENA_MAX: '2', ...process.env, SLOW_CREST_DATA: folder, PORT: '0', HOST: '' },
+  env: { ...process.env, SLOW_CREST_DATA: folder, PORT: '0', HOST: '' },
   stdio: ['ignore', 'pipe', 'inherit'],
 });
 const address = await new Promise<string>((resolve) => {

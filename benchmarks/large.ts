@@ -33,7 +33,7 @@ const ids = (await store.read((db) => db.query<{ id: string }[]>('SELECT id FROM
 await store.close();
 
 // As `npm start` runs it.
-const main = ['--max-old-space-size=768', 'dist/server/main.js'];
+const main = ['dist/server/main.js'];
 const server = spawn(process.execPath, main, {
   cwd: ROOT,
   env: { ...process.env, SLOW_CREST_DATA: folder, PORT: '0', HOST: '' },

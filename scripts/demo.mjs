@@ -1,23 +1,15 @@
-import './lib/node-version.mjs';
 import { existsSync } from 'node:fs';
-import { resolve } from 'node:path';
-import { ensureBuilt } from './lib/build.mjs';
-import { ensureInstalled, must, ROOT, run, SERVER, serverEnv } from './lib/machine.mjs';
+import { join } from 'node:path';
+import { ensureBuilt, ensureInstalled, must } from './lib/prepare.mjs';
 
 /** Serves the application on a made-up household; `--fresh` makes the household anew. */
-const folder = process.env.SLOW_CREST_DATA?.trim() || 'data-demo';
-const env = { ...process.env, SLOW_CREST_DATA: folder };
+process.env.SLOW_CREST_DATA = process.env.SLOW_CREST_DATA?.trim() || 'data-demo';
+const fresh = process.argv.filter((argument) => argument === '--fresh');
 
-await ensureInstalled();
-await ensureBuilt();
-const fresh = process.argv.includes('--fresh');
-if (fresh || !existsSync(resolve(ROOT, folder, 'slow-crest.sqlite'))) {
+ensureInstalled();
+ensureBuilt();
+if (fresh.length > 0 || !existsSync(join(process.env.SLOW_CREST_DATA, 'slow-crest.sqlite'))) {
   console.error('Making the demo household');
-  await must(
-    'Making the demo household',
-    process.execPath,
-    ['dist/server/makeDemo.js', ...(fresh ? ['--fresh'] : [])],
-    { env },
-  );
+  must(process.execPath, ['dist/server/makeDemo.js', ...fresh]);
 }
-process.exit(await run(process.execPath, SERVER, { env: serverEnv(env) }));
+await import('../dist/server/main.js');

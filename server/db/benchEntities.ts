@@ -1,21 +1,9 @@
 import { EntitySchema } from 'typeorm';
 import type { InstrumentSettings } from '../../contract/instrument';
-import type {
-  Bed,
-  Check,
-  Fault,
-  Flaw,
-  Grinder,
-  Recipe,
-  StageMark,
-  StageTime,
-  Taste,
-  Trace,
-  TracePoint,
-  GrindWord,
-  Vigour,
-} from '../../core/brew';
-import { id, integer, json, optionalJson, optionalReal, optionalText, text } from './columns';
+import type { Bed, Check, Fault, Flaw, Recipe, StageMark, StageTime, Trace, TracePoint, Vigour } from '../../core/brew';
+import { columnsOf, id, integer, json, optionalJson, optionalReal, optionalText, text } from './columns';
+import { type MakingInput, makingFields } from '../../contract/making';
+import { type GrinderInput, grinderInput } from '../../contract/recipe';
 
 /** The tables of the bench: recipes and their versions, grinders, brews under way, and how a brew was made. */
 
@@ -46,14 +34,15 @@ export const RecipeVersionEntity = new EntitySchema<RecipeVersionRow>({
   columns: { id, recipeId: text, version: integer, recipe: json, createdAt: text },
 });
 
-export interface GrinderRow extends Grinder {
+export interface GrinderRow extends GrinderInput {
+  id: string;
   createdAt: string;
   deletedAt: string | null;
 }
 
 export const GrinderEntity = new EntitySchema<GrinderRow>({
   name: 'grinder',
-  columns: { id, name: text, burrChanges: json, grindWords: json, createdAt: text, deletedAt: optionalText },
+  columns: { id, ...columnsOf(grinderInput.shape), createdAt: text, deletedAt: optionalText },
 });
 
 /** A brew on the bench, from laying out to its cup. */
@@ -123,23 +112,9 @@ export const TracePieceEntity = new EntitySchema<TracePieceRow>({
   },
 });
 
-/** How a brew was made. */
-export interface MakingRow {
+/** How a brew was made: what was written of it, and what the bench recorded. */
+export interface MakingRow extends MakingInput {
   brewId: string;
-  recipeVersionId: string | null;
-  hardnessPpm: number | null;
-  grinderId: string | null;
-  grinderSetting: number | null;
-  grindWord: GrindWord | null;
-  pressureBar: number | null;
-  iceG: number | null;
-  milkG: number | null;
-  beverageG: number | null;
-  tdsPercent: number | null;
-  ph: number | null;
-  vigour: Vigour | null;
-  bed: Bed | null;
-  tastes: Taste[];
   recipe: Recipe | null;
   stageTimes: StageTime[];
   trace: Trace | null;
@@ -150,20 +125,7 @@ export const MakingEntity = new EntitySchema<MakingRow>({
   name: 'making',
   columns: {
     brewId: { type: 'varchar', primary: true },
-    recipeVersionId: optionalText,
-    hardnessPpm: optionalReal,
-    grinderId: optionalText,
-    grinderSetting: optionalReal,
-    grindWord: optionalText,
-    pressureBar: optionalReal,
-    iceG: optionalReal,
-    milkG: optionalReal,
-    beverageG: optionalReal,
-    tdsPercent: optionalReal,
-    ph: optionalReal,
-    vigour: optionalText,
-    bed: optionalText,
-    tastes: json,
+    ...columnsOf(makingFields),
     recipe: optionalJson,
     stageTimes: json,
     trace: optionalJson,

@@ -1,76 +1,24 @@
+import { omit } from 'es-toolkit';
 import { EntitySchema } from 'typeorm';
+import type { z } from 'zod';
 import type { ChangeCounts } from '../../contract/draft';
-import type { Nag } from '../../contract/cup';
-import type {
-  Company,
-  Comparison,
-  Dryness,
-  GivenIntensity,
-  SlotId,
-  Attribute,
-  MarkedPart,
-  Moment,
-  ScoringScale,
-  FoundFault,
-  LiquorClarity,
-  LiquorColour,
-  Progress,
-  Prominence,
-  Seat,
-  ShotLayers,
-  SippedPhase,
-  Texture,
-} from '../../core/cup';
+import { cupFields, descriptorFields } from '../../contract/cup';
 import type { Allergen, HouseholdWord } from '../../core/cup/words';
-import { id, integer, json, optionalJson, optionalReal, optionalText, text } from './columns';
+import { columnsOf, id, integer, json, optionalText, text } from './columns';
 
 /** The tables of cups: scores, prose, words, the household's vocabulary, and what is written but not saved. */
 
-export interface CupRow extends Record<Attribute, number | null> {
+/** The fields of a cup that have columns; its prose and its words have tables of their own. */
+const columnFields = omit(cupFields, ['remarks']);
+
+export interface CupRow extends z.output<z.ZodObject<typeof columnFields>> {
   id: string;
   brewId: string;
-  scoringScale: ScoringScale;
-  remarksPrivate: boolean;
-  mark: number | null;
-  parts: MarkedPart[];
-  intensities: GivenIntensity[];
-  markAt: SippedPhase | null;
-  finishS: number | null;
-  dryness: Dryness | null;
-  textures: Texture[];
-  liquorColour: LiquorColour | null;
-  liquorClarity: LiquorClarity | null;
-  shotLayers: ShotLayers | null;
-  coffeeFaults: FoundFault[];
-  progress: Progress | null;
-  comparisons: Comparison[];
-  milkKind: string;
-  company: Company | null;
-  blind: boolean;
-  nag: Nag | null;
-  meantScore: number | null;
 }
-
-const attributes = {
-  aroma: optionalReal,
-  acidity: optionalReal,
-  body: optionalReal,
-  sweetness: optionalReal,
-  cleanness: optionalReal,
-};
 
 export const CupEntity = new EntitySchema<CupRow>({
   name: 'cup',
-  columns: {
-    ...{ id, brewId: text, scoringScale: text, mark: optionalReal },
-    ...attributes,
-    parts: json,
-    ...{ intensities: json, markAt: optionalText, finishS: optionalReal, dryness: optionalText, textures: json },
-    ...{ liquorColour: optionalText, liquorClarity: optionalText, shotLayers: optionalText, coffeeFaults: json },
-    ...{ progress: optionalText, comparisons: { ...json, default: '[]' } },
-    ...{ milkKind: text, company: optionalText, blind: { type: 'boolean' }, nag: optionalJson },
-    ...{ remarksPrivate: { type: 'boolean' }, meantScore: optionalReal },
-  },
+  columns: { id, brewId: text, ...columnsOf(columnFields) },
 });
 
 /** The prose of a cup. */
@@ -102,15 +50,10 @@ export const WordEntity = new EntitySchema<WordRow>({
 });
 
 /** A descriptor of a cup: as typed, the word it goes by, and in which slot. */
-export interface CupDescriptorRow {
+export interface CupDescriptorRow extends z.output<z.ZodObject<typeof descriptorFields>> {
   cupId: string;
   place: number;
   wordId: string;
-  typed: string;
-  slot: SlotId;
-  prominence: Prominence | null;
-  moment: Moment | null;
-  seat: Seat | null;
 }
 
 export const CupDescriptorEntity = new EntitySchema<CupDescriptorRow>({
@@ -119,11 +62,7 @@ export const CupDescriptorEntity = new EntitySchema<CupDescriptorRow>({
     cupId: { type: 'varchar', primary: true },
     place: { ...integer, primary: true },
     wordId: text,
-    typed: text,
-    slot: text,
-    prominence: optionalText,
-    moment: optionalText,
-    seat: optionalText,
+    ...columnsOf(descriptorFields),
   },
 });
 

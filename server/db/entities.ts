@@ -1,12 +1,9 @@
 import { omit } from 'es-toolkit';
-import { EntitySchema, type EntitySchemaColumnOptions } from 'typeorm';
+import { EntitySchema } from 'typeorm';
+import type { z } from 'zod';
 import { bagInput, type Bag } from '../../contract/bag';
-import type { IntensityAttribute, ScoringScale, SheetPart } from '../../core/cup';
-import type { Fault, BrewParameters, RecordedFrom } from '../../core/brew';
-import type { TemperatureUnit, WeightUnit } from '../../core/text';
-import type { KeyChoices, BrewingWater, Weekday } from '../../contract/settings';
-import type { Habit, Reminders, Roaster } from '../../contract/plan';
-import type { InstrumentSettings } from '../../contract/instrument';
+import type { BrewParameters } from '../../core/brew';
+import { settings, type Settings } from '../../contract/settings';
 import { CalendarAddressEntity, DataFolderEntity, SessionEntity } from './accessEntities';
 import {
   GrinderEntity,
@@ -35,7 +32,9 @@ import {
 } from './sittingEntities';
 import { WriteUpEntity, WriteUpVersionEntity } from './writeUpEntities';
 import { CupEntity, CupDescriptorEntity, DraftEntity, RemarkEntity, WordEntity } from './cupEntities';
-import { columnsOf, id, integer, json, optionalJson, optionalReal, optionalText, real, text } from './columns';
+import { columnsOf, id, integer, optionalJson, optionalText, text } from './columns';
+import { brewFields } from '../../contract/brew';
+import { brewParameterFields } from '../../contract/brewParameters';
 
 /**
  * The tables of bags and brews; those of the bench and of cups have files of their own. Dates and instants are kept as
@@ -55,18 +54,6 @@ export const TasterEntity = new EntitySchema<TasterRow>({
   columns: { id, name: text, createdAt: text, mergedInto: optionalText },
 });
 
-/** What a recipe and a brew have in common. */
-const brewParameterColumns = {
-  style: text,
-  brewer: text,
-  doseG: real,
-  waterG: real,
-  waterC: optionalReal,
-  grindStep: optionalReal,
-  filter: optionalText,
-  waterRecipe: optionalText,
-};
-
 export interface BrewParametersRow extends Required<BrewParameters> {
   id: string;
   bagId: string;
@@ -80,7 +67,7 @@ export const BrewParametersEntity = new EntitySchema<BrewParametersRow>({
     id,
     bagId: text,
     isReference: { type: 'boolean' },
-    ...brewParameterColumns,
+    ...columnsOf(brewParameterFields),
   },
 });
 
@@ -112,20 +99,11 @@ export const SpellEntity = new EntitySchema<SpellRow>({
   columns: { id, bagId: text, place: text, from: text, to: optionalText },
 });
 
-export interface BrewRow extends Required<BrewParameters> {
+export interface BrewRow extends z.output<z.ZodObject<typeof brewFields>> {
   id: string;
   bagId: string;
-  tasterId: string | null;
-  brewedAt: string;
-  drainS: number | null;
-  recordedFrom: RecordedFrom;
-  fault: Fault | null;
-  faultNote: string;
   createdAt: string;
   deletedAt: string | null;
-  /** The first brew of the pot this is another cup of. */
-  potId: string | null;
-  portionId: string | null;
   /** Raised with every change to what is written of the brew or its cup. */
   revision: number;
 }
@@ -135,89 +113,26 @@ export const BrewEntity = new EntitySchema<BrewRow>({
   columns: {
     id,
     bagId: text,
-    tasterId: optionalText,
-    brewedAt: text,
-    ...brewParameterColumns,
-    drainS: optionalReal,
-    recordedFrom: text,
-    fault: optionalText,
-    faultNote: text,
-    potId: optionalText,
-    portionId: optionalText,
+    ...columnsOf(brewFields),
     createdAt: text,
     deletedAt: optionalText,
     revision: integer,
   },
 });
 
-/** The household's one row of settings. */
-export interface HouseholdRow {
-  id: number;
-  brewers: string[] | null;
-  oneChange: boolean;
-  /** Null in a household that never looked at its instruments. */
-  instruments: InstrumentSettings | null;
-  scoringScale: ScoringScale;
-  /** Null while it is as every household begins. */
-  intensityAttributes: IntensityAttribute[] | null;
-  sheetOfParts: SheetPart[] | null;
-  coaching: boolean | null;
-  readsSigns: boolean;
-  learnsShapes: boolean;
-  temperatureUnit: TemperatureUnit;
-  backupFolder: string | null;
-  weightUnit: WeightUnit;
-  locale: string | null;
-  weekStartsOn: Weekday;
-  kettles: string[];
-  filters: string[];
-  waters: BrewingWater[];
-  caffeineGuideMg: number | null;
-  showsCautions: boolean;
-  keys: KeyChoices;
-  habits: Habit[];
-  variety: number;
-  hasFreezer: boolean;
-  freezerRate: number;
-  goingRate: number | null;
-  currency: string;
-  roasters: Roaster[];
-  reminders: Reminders;
-}
+/** What a household did not have from the beginning is null where it has not said yet. */
+const SAID_LATER = ['instruments', 'intensityAttributes', 'sheetOfParts'] as const;
+type SaidLater = (typeof SAID_LATER)[number];
 
-/** A list of what a household owns; empty until it says. */
-const householdList: EntitySchemaColumnOptions = { ...json, default: '[]' };
+/** The household's one row of settings. */
+export type HouseholdRow = Omit<Settings, SaidLater> & { id: number } & { [F in SaidLater]: Settings[F] | null };
 
 export const HouseholdEntity = new EntitySchema<HouseholdRow>({
   name: 'household',
   columns: {
     id: { type: 'integer', primary: true },
-    brewers: optionalJson,
-    oneChange: { type: 'boolean' },
-    instruments: optionalJson,
-    scoringScale: text,
-    intensityAttributes: optionalJson,
-    sheetOfParts: optionalJson,
-    coaching: { type: 'boolean', nullable: true },
-    readsSigns: { type: 'boolean', default: true },
-    learnsShapes: { type: 'boolean', default: true },
-    temperatureUnit: { ...text, default: '°C' },
-    backupFolder: optionalText,
-    weightUnit: { ...text, default: 'g' },
-    locale: optionalText,
-    weekStartsOn: { ...text, default: 'monday' },
-    ...{ kettles: householdList, filters: householdList, waters: householdList },
-    caffeineGuideMg: { ...optionalReal, default: 400 },
-    showsCautions: { type: 'boolean', default: true },
-    keys: { ...json, default: '{}' },
-    habits: json,
-    variety: real,
-    hasFreezer: { type: 'boolean' },
-    freezerRate: real,
-    goingRate: optionalReal,
-    currency: { ...text, default: '' },
-    roasters: householdList,
-    reminders: json,
+    ...columnsOf(settings.shape),
+    ...{ instruments: optionalJson, intensityAttributes: optionalJson, sheetOfParts: optionalJson },
   },
 });
 

@@ -1,7 +1,7 @@
 import { pick } from 'es-toolkit';
 import { In, type EntityManager } from 'typeorm';
 import type { BrewInput } from '../../contract/brew';
-import type { KeptTrace, Making, MakingInput } from '../../contract/making';
+import { makingInput, type KeptTrace, type Making } from '../../contract/making';
 import { planOf, poursIn, roundTo, stageTimesOf, stageTimesOfMarks, thin, type StageTime } from '../../core/brew';
 import { MADE_FIELDS, type MadeBrew } from '../../application/judgeBag';
 import { invalidField, notFound } from '../../application/problem';
@@ -13,19 +13,7 @@ import { loadVersionsById } from './recipes';
 
 /** How brews were made: kept beside them, since most are logged without. */
 
-const NOTHING_WRITTEN: MakingInput = {
-  ...{
-    recipeVersionId: null,
-    hardnessPpm: null,
-    grinderId: null,
-    grinderSetting: null,
-    grindWord: null,
-    pressureBar: null,
-    iceG: null,
-    milkG: null,
-  },
-  ...{ beverageG: null, tdsPercent: null, ph: null, vigour: null, bed: null, tastes: [] },
-};
+const NOTHING_WRITTEN = makingInput.parse({});
 
 /** How these brews were made, by brew; without their traces. */
 export async function loadMakings(db: EntityManager, brewIds: readonly string[]): Promise<Map<string, Making>> {

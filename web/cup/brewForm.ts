@@ -1,117 +1,47 @@
-import { brewInput, type Brew, type BrewInput } from '../../contract/brew';
+import { pick } from 'es-toolkit';
+import { brewFields, brewInput, type Brew, type BrewInput } from '../../contract/brew';
 import type { PublishedRecipe } from '../../contract/bagRecord';
+import { brewParameterFields, type BrewParametersInput } from '../../contract/brewParameters';
 import type { LiveBrew } from '../../contract/live';
-import type { BrewParametersInput } from '../../contract/brewParameters';
-import { mapValues, pick } from 'es-toolkit';
-import { minutesText, potOf, type Taste } from '../../core/brew';
+import { makingFields } from '../../contract/making';
+import { minutesText, potOf } from '../../core/brew';
 import { typedResolver } from '../forms/formResolver';
+import {
+  fieldValues,
+  typedChoice,
+  typedFields,
+  typedNumber,
+  typedSeconds,
+  typedWater,
+  type TypedFields,
+} from '../forms/typed';
 import { instantOf, localDateTime, wallClockOf } from '../state/today';
 import { cupValues, emptyCup, typedCup, type CupForm, type Scoring } from './cupForm';
-import { asTyped, typedChoice, typedNumber, typedSeconds, typedWater } from '../forms/typed';
+
+const PARAMETERS = Object.keys(brewParameterFields) as (keyof BrewParametersInput)[];
+
+/** How a brew was made, as typed. */
+export type MakingForm = TypedFields<typeof makingFields>;
 
 /**
- * A brew and its cup as typed: every field as text. The names are the contract's, so that problems find their field.
+ * A brew and its cup as typed. The names are the contract's, so that problems find their field; what is open is empty:
+ * the pot this is no further cup of, the brew on the bench it is not the cup of, the revision nothing is written over.
  */
-export interface BrewForm {
-  brewedAt: string;
-  style: string;
-  brewer: string;
-  doseG: string;
-  waterG: string;
-  waterC: string;
-  grindStep: string;
-  filter: string;
-  waterRecipe: string;
-  drainS: string;
-  tasterId: string;
-  recordedFrom: string;
-  fault: string;
-  faultNote: string;
+export interface BrewForm extends TypedFields<typeof brewFields> {
   cup: CupForm;
   making: MakingForm;
-  /** The first brew of the pot this is another cup of; empty for none. */
-  potId: string;
-  /** The portion its beans are of; empty for what is in the bag. */
-  portionId: string;
-  /** The brew on the bench this is the cup of; empty for none. */
   liveId: string;
-  /** The revision of the brew this is written over; empty for a new one. */
   revision: string;
 }
 
-/** How it was made, as typed. */
-export interface MakingForm extends Record<MeasuredField, string> {
-  recipeVersionId: string;
-  grinderId: string;
-  grindWord: string;
-  vigour: string;
-  bed: string;
-  tastes: Taste[];
-}
-
-/** Numbers of a making, each with one field. */
-const MEASURED = [
-  'hardnessPpm',
-  'grinderSetting',
-  'pressureBar',
-  'iceG',
-  'milkG',
-  'beverageG',
-  'tdsPercent',
-  'ph',
-] as const;
-type MeasuredField = (typeof MEASURED)[number];
-
-const NO_MAKING: MakingForm = {
-  ...{ recipeVersionId: '', grinderId: '', grindWord: '', vigour: '', bed: '', tastes: [] },
-  ...{
-    hardnessPpm: '',
-    grinderSetting: '',
-    pressureBar: '',
-    iceG: '',
-    milkG: '',
-    beverageG: '',
-    tdsPercent: '',
-    ph: '',
-  },
-};
-
-function typedParameters({
-  style,
-  brewer,
-  doseG,
-  waterG,
-  waterC,
-  grindStep,
-  filter,
-  waterRecipe,
-}: BrewParametersInput): Pick<BrewForm, keyof BrewParametersInput> {
-  return {
-    style,
-    brewer,
-    doseG: asTyped(doseG),
-    waterG: asTyped(waterG),
-    waterC: asTyped(waterC),
-    grindStep: asTyped(grindStep),
-    filter: filter ?? '',
-    waterRecipe: waterRecipe ?? '',
-  };
-}
+const NO_MAKING = typedFields(makingFields, {});
 
 /** A sheet for a brew to this recipe, now, with an empty cup. */
 export function newBrew(parameters: BrewParametersInput, scoring: Scoring, tasterId: string): BrewForm {
   return {
-    brewedAt: localDateTime(),
-    ...typedParameters(parameters),
-    drainS: '',
-    tasterId,
-    recordedFrom: 'cup',
-    fault: '',
-    faultNote: '',
+    ...typedFields(brewFields, { ...pick(parameters, PARAMETERS), brewedAt: localDateTime(), tasterId }),
     cup: emptyCup(scoring),
     making: NO_MAKING,
-    potId: '',
-    portionId: '',
     liveId: '',
     revision: '',
   };
@@ -152,99 +82,51 @@ export function brewFromBench(
   tasterId: string,
   grindStep: number | null,
 ): BrewForm {
-  const { hardnessPpm, grinderId, grindWord, grinderSetting, pressureBar, iceG } = recipe;
-  const numbers = mapValues({ hardnessPpm, grinderSetting, pressureBar, iceG: iceG > 0 ? iceG : null }, asTyped);
   return {
     ...newBrew({ ...recipe, grindStep }, scoring, tasterId),
     brewedAt: localDateTime(new Date(startedAt ?? Date.now())),
     drainS: endedS === null || endedS < 1 ? '' : minutesText(endedS),
     fault: fault ?? '',
     faultNote,
-    making: {
-      ...NO_MAKING,
-      ...numbers,
-      recipeVersionId: recipeVersionId ?? '',
-      grinderId: grinderId ?? '',
-      grindWord: grindWord ?? '',
-      vigour: vigour ?? '',
-      bed: bed ?? '',
-    },
+    making: typedFields(makingFields, {
+      ...pick(recipe, ['hardnessPpm', 'grinderId', 'grindWord', 'grinderSetting', 'pressureBar']),
+      iceG: recipe.iceG > 0 ? recipe.iceG : null,
+      ...{ recipeVersionId, vigour, bed },
+    }),
     liveId: id,
   };
 }
 
-function typedMaking(making: Brew['making']): MakingForm {
-  if (making === null) return NO_MAKING;
-  const { recipeVersionId, grinderId, grindWord, vigour, bed, tastes } = making;
-  return {
-    ...mapValues(pick(making, [...MEASURED]), asTyped),
-    recipeVersionId: recipeVersionId ?? '',
-    grinderId: grinderId ?? '',
-    grindWord: grindWord ?? '',
-    vigour: vigour ?? '',
-    bed: bed ?? '',
-    tastes,
-  };
-}
+const typedMaking = (making: Brew['making']): MakingForm => (making ? typedFields(makingFields, making) : NO_MAKING);
 
 /** Whether anything was written of how a brew was made. */
 export function somethingMade(making: MakingForm): boolean {
   return Object.values<string | string[]>({ ...making }).some((value) => value.length > 0);
 }
 
-function makingValues(making: MakingForm): unknown {
-  const { recipeVersionId, grinderId, grindWord, vigour, bed, tastes } = making;
-  if (!somethingMade(making)) return null;
-  return {
-    ...mapValues(pick(making, [...MEASURED]), typedNumber),
-    recipeVersionId: typedChoice(recipeVersionId),
-    grinderId: typedChoice(grinderId),
-    grindWord: typedChoice(grindWord),
-    vigour: typedChoice(vigour),
-    bed: typedChoice(bed),
-    tastes,
-  };
-}
-
 /** A brew already logged, as it would be typed. */
 export function typedBrew(brew: Brew): BrewForm {
-  const { cup } = brew;
   return {
-    ...typedParameters(brew),
+    ...typedFields(brewFields, brew),
     brewedAt: wallClockOf(brew.brewedAt),
     drainS: brew.drainS === null ? '' : minutesText(brew.drainS),
-    tasterId: brew.tasterId ?? '',
-    recordedFrom: brew.recordedFrom,
-    fault: brew.fault ?? '',
-    faultNote: brew.faultNote,
-    cup: typedCup(cup),
+    cup: typedCup(brew.cup),
     making: typedMaking(brew.making),
-    potId: brew.potId ?? '',
-    portionId: brew.portionId ?? '',
     liveId: '',
     revision: String(brew.revision),
   };
 }
 
-function toValues({ cup, ...typed }: BrewForm): unknown {
+function toValues({ cup, making, liveId, revision, ...typed }: BrewForm): unknown {
   return {
-    ...typed,
+    ...fieldValues(brewFields, typed),
     brewedAt: instantOf(typed.brewedAt),
-    doseG: typedNumber(typed.doseG),
     waterG: typedWater(typed.waterG, typedNumber(typed.doseG)),
-    waterC: typedNumber(typed.waterC),
-    grindStep: typedNumber(typed.grindStep),
-    filter: typedChoice(typed.filter.trim()),
-    waterRecipe: typedChoice(typed.waterRecipe.trim()),
     drainS: typedSeconds(typed.drainS),
-    tasterId: typedChoice(typed.tasterId),
-    fault: typedChoice(typed.fault),
     cup: cupValues(cup),
-    making: makingValues(typed.making),
-    potId: typedChoice(typed.potId),
-    portionId: typedChoice(typed.portionId),
-    liveId: typedChoice(typed.liveId),
-    revision: typedNumber(typed.revision),
+    making: somethingMade(making) ? fieldValues(makingFields, making) : null,
+    liveId: typedChoice(liveId),
+    revision: typedNumber(revision),
   };
 }
 

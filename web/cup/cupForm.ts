@@ -1,25 +1,30 @@
-import { mapValues, pick } from 'es-toolkit';
-import type { Cup, Nag } from '../../contract/cup';
+import { omit, pick } from 'es-toolkit';
+import { cupFields, type Cup, type Nag } from '../../contract/cup';
 import {
   SCALE_RANGES,
   scoreOf,
   levelText,
   SLOT_IDS,
-  ATTRIBUTES,
   parseLevel,
   type SlotId,
-  type Attribute,
-  type Comparison,
   type SheetPart,
   type ScoringScale,
-  type FoundFault,
   type Moment,
   type Prominence,
   type Seat,
-  type Texture,
 } from '../../core/cup';
 import type { Trait } from '../../core/cup/words';
-import { asTyped, numberIn, typedChoice, typedMark, typedMarkValue, typedNumber } from '../forms/typed';
+import {
+  asTyped,
+  fieldValues,
+  numberIn,
+  typedChoice,
+  typedFields,
+  typedMark,
+  typedMarkValue,
+  typedNumber,
+  type TypedFields,
+} from '../forms/typed';
 
 /** What was tapped of some words of a line, by the word. */
 export interface WordTaps {
@@ -34,8 +39,12 @@ export interface WordsForm extends WordTaps {
   typing: string;
 }
 
-/** A cup as typed: every field as text. The names are the contract's, so that problems find their field. */
-export interface CupForm extends Record<Attribute, string> {
+/** The fields of a cup that are typed otherwise than one text, switch or list each. */
+const OTHERWISE = ['scoringScale', 'mark', 'parts', 'intensities', 'meantScore', 'nag'] as const;
+const PLAIN = omit(cupFields, OTHERWISE);
+
+/** A cup as typed. The names are the contract's, so that problems find their field. */
+export interface CupForm extends TypedFields<typeof PLAIN> {
   scoringScale: ScoringScale;
   mark: string;
   /** The parts of the sheet it is marked by; none where it is scored otherwise. */
@@ -44,21 +53,6 @@ export interface CupForm extends Record<Attribute, string> {
   intensities: Record<string, { intensity: string; adequacy: string } | undefined>;
   /** By line: words already set, and the one under the fingers. */
   descriptors: Record<SlotId, WordsForm>;
-  markAt: string;
-  finishS: string;
-  dryness: string;
-  textures: Texture[];
-  liquorColour: string;
-  liquorClarity: string;
-  shotLayers: string;
-  coffeeFaults: FoundFault[];
-  progress: string;
-  comparisons: Comparison[];
-  milkKind: string;
-  company: string;
-  blind: boolean;
-  remarks: string;
-  remarksPrivate: boolean;
   meantScore: number | null;
   /** A word that would not come; `ended` carries along one whose search is over. */
   nag: { on: boolean; said: string; tapped: Trait[]; ended: Pick<Nag, 'resolvedWith' | 'dropped'> | null };
@@ -66,7 +60,6 @@ export interface CupForm extends Record<Attribute, string> {
   coolingFrom: string;
 }
 
-const NO_ATTRIBUTES = Object.fromEntries(ATTRIBUTES.map((name) => [name, ''])) as Record<Attribute, string>;
 const emptyWords = (): CupForm['descriptors'] =>
   Object.fromEntries(
     SLOT_IDS.map((slot) => [slot, { set: [] as string[], typing: '' }]),
@@ -80,31 +73,15 @@ export interface Scoring {
 
 export function emptyCup({ scoringScale, sheetOfParts }: Scoring): CupForm {
   return {
-    ...{
-      scoringScale,
-      mark: '',
-      parts: scoringScale === 'parts' ? sheetOfParts.map((part) => ({ ...part, mark: '' })) : [],
-      ...NO_ATTRIBUTES,
-      intensities: {},
-      descriptors: emptyWords(),
-      markAt: '',
-      finishS: '',
-      dryness: '',
-      textures: [],
-    },
-    ...{ liquorColour: '', liquorClarity: '', shotLayers: '', coffeeFaults: [] },
-    ...{
-      progress: '',
-      comparisons: [],
-      milkKind: '',
-      company: '',
-      blind: false,
-      remarks: '',
-      remarksPrivate: false,
-      meantScore: null,
-      nag: { on: false, said: '', tapped: [], ended: null },
-      coolingFrom: '',
-    },
+    ...typedFields(PLAIN, {}),
+    scoringScale,
+    mark: '',
+    parts: scoringScale === 'parts' ? sheetOfParts.map((part) => ({ ...part, mark: '' })) : [],
+    intensities: {},
+    descriptors: emptyWords(),
+    meantScore: null,
+    nag: { on: false, said: '', tapped: [], ended: null },
+    coolingFrom: '',
   };
 }
 
@@ -119,12 +96,10 @@ export function typedCup(cup: Cup): CupForm {
     if (seat) line.seat = { ...line.seat, [typed]: seat };
   }
   return {
-    ...emptyCup({ scoringScale: cup.scoringScale, sheetOfParts: [] }),
-    parts: cup.parts.map((part) => ({ ...part, mark: asTyped(part.mark) })),
-    ...mapValues(pick(cup, [...ATTRIBUTES]), asTyped),
-    ...pick(cup, ['textures', 'coffeeFaults', 'comparisons', 'milkKind', 'blind']),
-    ...pick(cup, ['remarks', 'remarksPrivate', 'meantScore']),
+    ...typedFields(PLAIN, cup),
+    ...pick(cup, ['scoringScale', 'meantScore']),
     mark: typedMark(cup.scoringScale, cup.mark),
+    parts: cup.parts.map((part) => ({ ...part, mark: asTyped(part.mark) })),
     intensities: Object.fromEntries(
       cup.intensities.map(({ attribute, intensity, adequacy }) => [
         attribute,
@@ -132,15 +107,8 @@ export function typedCup(cup: Cup): CupForm {
       ]),
     ),
     descriptors,
-    markAt: cup.markAt ?? '',
-    finishS: asTyped(cup.finishS),
-    dryness: cup.dryness ?? '',
-    liquorColour: cup.liquorColour ?? '',
-    liquorClarity: cup.liquorClarity ?? '',
-    shotLayers: cup.shotLayers ?? '',
-    progress: cup.progress ?? '',
-    company: cup.company ?? '',
     nag: typedNag(cup.nag),
+    coolingFrom: '',
   };
 }
 
@@ -181,12 +149,12 @@ export function typedScore({ scoringScale, mark }: Pick<CupForm, 'scoringScale' 
 
 /** The values of a cup, for the schema. */
 export function cupValues(cup: CupForm): unknown {
-  const { parts, intensities, descriptors, nag, coolingFrom: _, ...typed } = cup;
+  const { parts, intensities, descriptors, nag } = cup;
   return {
-    ...typed,
-    ...mapValues(pick(cup, [...ATTRIBUTES]), typedNumber),
-    parts: parts.map((part) => ({ ...part, mark: typedNumber(part.mark) })),
+    ...fieldValues(PLAIN, cup),
+    ...pick(cup, ['scoringScale', 'meantScore']),
     mark: typedMarkValue(cup.scoringScale, cup.mark),
+    parts: parts.map((part) => ({ ...part, mark: typedNumber(part.mark) })),
     intensities: Object.entries(intensities)
       .map(([attribute, given]) => ({
         attribute,
@@ -203,14 +171,6 @@ export function cupValues(cup: CupForm): unknown {
         seat: descriptors[slot].seat?.[word] ?? null,
       })),
     ),
-    markAt: typedChoice(cup.markAt),
-    finishS: typedNumber(cup.finishS),
-    dryness: typedChoice(cup.dryness),
-    liquorColour: typedChoice(cup.liquorColour),
-    liquorClarity: typedChoice(cup.liquorClarity),
-    shotLayers: typedChoice(cup.shotLayers),
-    progress: typedChoice(cup.progress),
-    company: typedChoice(cup.company),
     nag: nagValues(nag),
   };
 }

@@ -55,26 +55,35 @@ export function typedMarkValue(scoringScale: ScoringScale, text: string): number
   return level ? levelValue(level) : typedNumber(text);
 }
 
-/** Fields that are one text or number each, as they are typed; what is open, or left to its default, as well. */
-export function typedFields<F extends string>(
-  shape: Readonly<Record<F, z.ZodType>>,
-  values: Readonly<Partial<Record<NoInfer<F>, unknown>>>,
-): Record<F, string> {
+type Shape = Readonly<Record<string, z.ZodType>>;
+
+/** A field as it is typed: one text or number as text, empty for none; all else as it is. */
+type TypedField<T> = [NonNullable<T>] extends [string | number] ? string : T;
+
+/** The fields of a schema as they are typed. */
+export type TypedFields<S extends Shape> = { [K in keyof S]: TypedField<z.output<S[K]>> };
+
+/** Fields as they are typed; what `values` leaves out as its default says. */
+export function typedFields<S extends Shape>(
+  shape: S,
+  values: Readonly<Partial<Record<NoInfer<keyof S>, unknown>>>,
+): TypedFields<S> {
   return mapValues(shape, (field, name) => {
     const value = name in values ? values[name] : field.safeParse(undefined).data;
+    const { kind } = kindOfField(field);
+    if (kind === 'flag' || kind === 'other') return value;
     return typeof value === 'number' ? asTyped(value) : typeof value === 'string' ? value : '';
-  });
+  }) as TypedFields<S>;
 }
 
 /** The same fields' values, of what was typed: numbers read, what is empty left open where it may be. */
-export function fieldValues<F extends string>(
-  shape: Readonly<Record<F, z.ZodType>>,
-  typed: Readonly<Record<NoInfer<F>, string>>,
-): Record<F, unknown> {
+export function fieldValues<S extends Shape>(shape: S, typed: TypedFields<NoInfer<S>>): Record<keyof S, unknown> {
   return mapValues(shape, (field, name) => {
+    const value: unknown = typed[name];
     const { kind, nullable } = kindOfField(field);
-    if (kind === 'number' || kind === 'integer') return typedNumber(typed[name]);
-    return nullable ? typedChoice(typed[name]) : typed[name];
+    if (typeof value !== 'string' || kind === 'other') return value;
+    if (kind === 'number' || kind === 'integer') return typedNumber(value);
+    return nullable ? typedChoice(value.trim()) : value;
   });
 }
 

@@ -1,33 +1,28 @@
-import { recipeInput, type RecipeInput } from '../../contract/recipe';
+import { omit } from 'es-toolkit';
+import { recipeFields, recipeInput, type RecipeInput } from '../../contract/recipe';
 import { KIND_TRAITS, minutesText, PLAIN_STAGE, type BrewKind, type Recipe, type Stage } from '../../core/brew';
 import { typedResolver } from '../forms/formResolver';
-import { asTyped, typedChoice, typedNumber, typedSeconds, typedWater } from '../forms/typed';
+import {
+  asTyped,
+  fieldValues,
+  typedFields,
+  typedNumber,
+  typedSeconds,
+  typedWater,
+  type TypedFields,
+} from '../forms/typed';
 
-/** A recipe as typed: every field as text. The names are the contract's, so that problems find their field. */
-export interface RecipeForm {
-  name: string;
+/** The fields of a recipe that are typed otherwise than one text each. */
+const PLAIN = omit(recipeFields, ['kind', 'iceG', 'otherGrinds', 'grindsElsewhere', 'drain', 'stages']);
+
+/** A recipe as typed. The names are the contract's, so that problems find their field. */
+export interface RecipeForm extends TypedFields<typeof PLAIN> {
   kind: BrewKind;
-  brewer: string;
-  style: string;
-  doseG: string;
-  waterG: string;
-  waterC: string;
-  filter: string;
-  waterRecipe: string;
-  hardnessPpm: string;
-  grinderId: string;
-  grinderSetting: string;
+  iceG: string;
   otherGrinds: { grinderId: string; setting: string }[];
   grindsElsewhere: { grinder: string; setting: string }[];
-  grindWord: string;
-  iceG: string;
   drain: { fromS: string; toS: string };
-  tdsTarget: string;
-  pressureBar: string;
-  shotS: string;
-  steepHours: string;
   stages: StageForm[];
-  why: string;
   /** The version this was laid over; empty for a new recipe. */
   versionId: string;
 }
@@ -74,73 +69,28 @@ function stageValues(stages: readonly StageForm[]): unknown[] {
 
 /** A recipe, as it would be typed. */
 export function typedRecipe(recipe: Recipe, versionId = ''): RecipeForm {
-  const { drain } = recipe;
+  const { drain, otherGrinds, grindsElsewhere } = recipe;
   return {
-    ...{
-      name: recipe.name,
-      kind: recipe.kind,
-      brewer: recipe.brewer,
-      style: recipe.style,
-      filter: recipe.filter ?? '',
-      waterRecipe: recipe.waterRecipe ?? '',
-    },
-    ...{
-      doseG: asTyped(recipe.doseG),
-      waterG: asTyped(recipe.waterG),
-      waterC: asTyped(recipe.waterC),
-      hardnessPpm: asTyped(recipe.hardnessPpm),
-    },
-    ...{
-      grinderId: recipe.grinderId ?? '',
-      grinderSetting: asTyped(recipe.grinderSetting),
-      otherGrinds: recipe.otherGrinds.map(({ grinderId, setting }) => ({ grinderId, setting: asTyped(setting) })),
-      grindsElsewhere: recipe.grindsElsewhere.map(({ grinder, setting }) => ({ grinder, setting: asTyped(setting) })),
-      grindWord: recipe.grindWord ?? '',
-      iceG: recipe.iceG === 0 ? '' : asTyped(recipe.iceG),
-    },
-    ...{
-      tdsTarget: asTyped(recipe.tdsTarget),
-      pressureBar: asTyped(recipe.pressureBar),
-      shotS: asTyped(recipe.shotS),
-      steepHours: asTyped(recipe.steepHours),
-    },
+    ...typedFields(PLAIN, recipe),
+    kind: recipe.kind,
+    iceG: recipe.iceG === 0 ? '' : asTyped(recipe.iceG),
+    otherGrinds: otherGrinds.map(({ grinderId, setting }) => ({ grinderId, setting: asTyped(setting) })),
+    grindsElsewhere: grindsElsewhere.map(({ grinder, setting }) => ({ grinder, setting: asTyped(setting) })),
     drain: drain === null ? { fromS: '', toS: '' } : { fromS: minutesText(drain.fromS), toS: minutesText(drain.toS) },
     stages: recipe.stages.map(typedStage),
-    why: recipe.why,
     versionId,
   };
 }
 
-function toValues({ drain, stages, ...typed }: RecipeForm): unknown {
-  const { kind } = typed;
+function toValues({ kind, iceG, drain, stages, otherGrinds, grindsElsewhere, ...typed }: RecipeForm): unknown {
   const shot = kind === 'espresso';
   return {
-    ...{
-      name: typed.name,
-      kind,
-      brewer: typed.brewer,
-      style: typed.style,
-      filter: typedChoice(typed.filter.trim()),
-      waterRecipe: typedChoice(typed.waterRecipe.trim()),
-    },
-    ...{
-      doseG: typedNumber(typed.doseG),
-      waterG: typedWater(typed.waterG, typedNumber(typed.doseG)),
-      waterC: typedNumber(typed.waterC),
-      hardnessPpm: typedNumber(typed.hardnessPpm),
-    },
-    ...{
-      grinderId: typedChoice(typed.grinderId),
-      grinderSetting: typedNumber(typed.grinderSetting),
-      otherGrinds: typed.otherGrinds.map(({ grinderId, setting }) => ({ grinderId, setting: typedNumber(setting) })),
-      grindsElsewhere: typed.grindsElsewhere.map(({ grinder, setting }) => ({
-        grinder,
-        setting: typedNumber(setting),
-      })),
-      grindWord: typedChoice(typed.grindWord),
-      iceG: typedNumber(typed.iceG) ?? 0,
-    },
-    tdsTarget: typedNumber(typed.tdsTarget),
+    ...fieldValues(PLAIN, typed),
+    kind,
+    waterG: typedWater(typed.waterG, typedNumber(typed.doseG)),
+    iceG: typedNumber(iceG) ?? 0,
+    otherGrinds: otherGrinds.map(({ grinderId, setting }) => ({ grinderId, setting: typedNumber(setting) })),
+    grindsElsewhere: grindsElsewhere.map(({ grinder, setting }) => ({ grinder, setting: typedNumber(setting) })),
     // What belongs to another kind of brewing is not kept with this one.
     pressureBar: shot ? typedNumber(typed.pressureBar) : null,
     shotS: shot ? typedNumber(typed.shotS) : null,
@@ -150,7 +100,6 @@ function toValues({ drain, stages, ...typed }: RecipeForm): unknown {
         ? null
         : { fromS: typedSeconds(drain.fromS), toS: typedSeconds(drain.toS) },
     stages: shot ? [] : stageValues(stages),
-    why: typed.why,
   };
 }
 

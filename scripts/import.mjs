@@ -1,3 +1,0 @@
-import { keep } from './lib/keeping.mjs';
-
-await keep('import');
