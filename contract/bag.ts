@@ -2,9 +2,9 @@ import { z } from 'zod';
 import { PROCESSES, ROAST_LEVELS } from '../core/crest';
 import { ATTRIBUTES, BET_OUTCOMES, SCALE_RANGES, SCORING_SCALES, type Attribute, type ScoringScale } from '../core/cup';
 import { hasAnyDate, REST_RATES } from '../core/rest';
-import { id, name, oneOf, plainDate, quantity, text, changeOf } from './fields';
+import { changeOf, eachOptional, id, name, oneOf, plainDate, quantity, text } from './fields';
 import { labelFields, ownVerdictFields, stockFields } from './bagRecord';
-import { brewParametersInput } from './brewParameters';
+import { brewParameterFields, brewParametersInput } from './brewParameters';
 
 /** A stay in the freezer: from the day it goes in up to, not including, the day it comes out (null: still there). */
 export const spellInput = z
@@ -123,11 +123,8 @@ export type BagDraft = z.input<typeof bagInput>;
  * What is to be different on a bag, down to fields of its reference, and under `was` what it says instead of, so that
  * of two changes at once both are kept. The bag as a whole is checked once they are put together.
  */
-export const bagChange = changeOf<BagChange>();
-export type BagChange = Partial<Omit<BagDraft, 'reference'>> & {
-  reference?: Partial<BagDraft['reference']>;
-  was?: object;
-};
+export const bagChange = changeOf({ ...bagFields, reference: z.strictObject(eachOptional(brewParameterFields)) });
+export type BagChange = z.input<typeof bagChange>;
 
 /** A bag as the server gives it back, with the rate the household has for its freezer. */
 export const bag = z.strictObject({

@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import { FAULTS, RECORDED_FROM } from '../core/brew';
 import { cup, cupFields, cupInput } from './cup';
-import { id, instant, oneOf, partId, quantity, text } from './fields';
-import { making, makingInput } from './making';
+import { eachOptional, id, instant, oneOf, partId, quantity, text } from './fields';
+import { making, makingFields, makingInput } from './making';
 import { brewParameterFields } from './brewParameters';
 
 /** What is written of a brew besides its cup and its making. */
@@ -38,6 +38,18 @@ export const brewInput = z.strictObject({
 });
 export type BrewInput = z.infer<typeof brewInput>;
 export type BrewDraft = z.input<typeof brewInput>;
+
+/**
+ * What is to be different on a brew, down to fields of its cup and its making; what it leaves out stays as it is. The
+ * brew as a whole is checked once it is made.
+ */
+export const brewChange = z.strictObject({
+  ...eachOptional(brewFields),
+  cup: z.strictObject(eachOptional(cupInput.shape)).optional(),
+  making: z.strictObject(eachOptional(makingFields)).nullable().optional(),
+  revision: brewInput.shape.revision,
+});
+export type BrewChange = z.infer<typeof brewChange>;
 
 /** Marking a fault, or taking it back, without touching the rest. */
 export const faultInput = z.strictObject({ fault: brewFields.fault.unwrap(), faultNote: brewFields.faultNote });

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { bag, bagChange, bagInput } from './bag';
-import { brewInput, faultInput, meantInput } from './brew';
+import { brewChange, brewInput, faultInput, meantInput } from './brew';
 import { nagEnd } from './cup';
 import { changeCounts, deviceId, draft, draftInput, draftKey } from './draft';
 import { added, byId, get, nothing, patch, post, put, remove, type Endpoint } from './endpoint';
@@ -107,9 +107,9 @@ export const ENDPOINTS = {
     creates: true,
   }),
 
-  changeBrew: put('/brews/:id', 'Writes a brew and its cup anew.', {
+  changeBrew: patch('/brews/:id', 'Changes what is named of a brew and its cup, and nothing else.', {
     params: byId,
-    body: brewInput,
+    body: brewChange,
     errors: ['not-found', 'conflict'],
     changes: ['Shelf', 'Words', 'Bag'],
   }),

@@ -1,3 +1,4 @@
+import { mapValues } from 'es-toolkit';
 import { z } from 'zod';
 import { dayNumber } from '../core/rest';
 
@@ -106,17 +107,25 @@ export function instant(what: string): z.ZodISODateTime {
     .refine((value) => isPlainDate(value.slice(0, 10)), { error: sentence, abort: true });
 }
 
+type WithoutDefault<F> = F extends z.ZodDefault<infer I> ? I : F;
+type LeftOut<S extends z.ZodRawShape> = { [K in keyof S]: z.ZodOptional<WithoutDefault<S[K]>> };
+
+/** Fields each of which may be left out: what a change does not name stays as it is, whatever its default. */
+export function eachOptional<S extends z.ZodRawShape>(shape: S): LeftOut<S> {
+  return mapValues(shape, (field) =>
+    z.optional(field instanceof z.ZodDefault ? field.unwrap() : field),
+  ) as unknown as LeftOut<S>;
+}
+
 /**
- * A change of something that is checked as a whole: any of its fields and, under `was`, what they say instead of. `T`
- * says which fields those are.
+ * A change of something that is checked as a whole once it is made: any of its fields and, under `was`, what they say
+ * instead of, as the sender saw it.
  */
-export function changeOf<T extends object>(): z.ZodType<T, T> {
-  return z
-    .looseObject({ was: z.looseObject({}).optional() })
-    .describe('Any fields that are to be different; under "was" what they say instead of') as unknown as z.ZodType<
-    T,
-    T
-  >;
+export function changeOf<S extends z.ZodRawShape>(shape: S) {
+  return z.strictObject({
+    ...eachOptional(shape),
+    was: z.partialRecord(z.keyof(z.object(shape)), z.unknown()).optional(),
+  });
 }
 
 /** What a field holds, as far as a form or a table must know: free text, one of several words, a number … */

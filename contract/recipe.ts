@@ -125,5 +125,5 @@ export const grinderInput = z.strictObject({
 });
 export type GrinderInput = z.infer<typeof grinderInput>;
 /** What is to be different on a grinder, and what it says instead of. */
-export const grinderChange = changeOf<Partial<GrinderInput> & { was?: Partial<GrinderInput> }>();
+export const grinderChange = changeOf(grinderInput.shape);
 export const grinder = z.strictObject({ id, ...grinderInput.shape });

@@ -281,7 +281,7 @@ test.describe('a save may be refused', () => {
     await expect(words(page)).toHaveValue('fig jam');
 
     // Now both write on the same line.
-    await page.request.put(`${application.address}/api/brews/${brewId}`, {
+    await page.request.patch(`${application.address}/api/brews/${brewId}`, {
       data: {
         ...BREW,
         brewedAt: new Date(Date.now() - 86_400_000).toISOString(),
@@ -302,7 +302,7 @@ test.describe('a save may be refused', () => {
     // Nothing was written on the laptop's sheet: it is laid anew by itself.
     await laptop.goto(address);
     await expect(words(laptop)).toHaveValue('fig jam');
-    await page.request.put(`${application.address}/api/brews/${brewId}`, {
+    await page.request.patch(`${application.address}/api/brews/${brewId}`, {
       data: {
         ...BREW,
         brewedAt: new Date(Date.now() - 86_400_000).toISOString(),

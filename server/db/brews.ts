@@ -5,6 +5,7 @@ import type { Bag } from '../../contract/bag';
 import { z } from 'zod';
 import { brewFields, type Brew, type BrewInput } from '../../contract/brew';
 import { cupFields } from '../../contract/cup';
+import { makingFields } from '../../contract/making';
 import { isOfWholePot, potOf, SHARED_IN_POT, type CaffeineBrew, type Drawn } from '../../core/brew';
 import { scoreOfCup } from '../../core/cup';
 import { notAgreed } from '../../core/cup/words';
@@ -23,6 +24,8 @@ import { keepCup, loadCups } from './cups';
 import { BagEntity, BrewEntity, TasterEntity, type BrewRow } from './entities';
 
 /** Brews with their cup and its notes: logged in one visit, kept in one transaction. */
+
+const keysOf = <T extends object>(shape: T): (keyof T)[] => Object.keys(shape) as (keyof T)[];
 
 /** A brew without what only its own bag's page shows. */
 type KeptBrew = Omit<Brew, 'restDay' | 'making'>;
@@ -199,6 +202,19 @@ export async function loadBrew(db: EntityManager, id: string): Promise<KeptBrew>
   const [brew] = await assemble(db, await db.findBy(BrewEntity, { id, deletedAt: IsNull() }));
   if (!brew) throw notFound('This brew');
   return brew;
+}
+
+/** One brew as it was written, its cup and its making too: what a change is laid over. Throws a not-found Problem. */
+export async function loadWrittenBrew(db: EntityManager, id: string): Promise<BrewInput> {
+  const { cup, ...brew } = await loadBrew(db, id);
+  const making = (await loadMakings(db, [id])).get(id);
+  return {
+    ...pick(brew, keysOf(brewFields)),
+    cup: { ...cup, descriptors: cup.descriptors.map(({ id: _, ...descriptor }) => descriptor) },
+    making: making ? pick(making, keysOf(makingFields)) : null,
+    liveId: null,
+    revision: null,
+  };
 }
 
 async function check(db: EntityManager, bag: Bag, input: BrewInput, before: KeptBrew | null): Promise<void> {

@@ -121,8 +121,7 @@ export const BrewEntity = new EntitySchema<BrewRow>({
 });
 
 /** What a household did not have from the beginning is null where it has not said yet. */
-const SAID_LATER = ['instruments', 'intensityAttributes', 'sheetOfParts'] as const;
-type SaidLater = (typeof SAID_LATER)[number];
+type SaidLater = 'instruments' | 'intensityAttributes' | 'sheetOfParts';
 
 /** The household's one row of settings. */
 export type HouseholdRow = Omit<Settings, SaidLater> & { id: number } & { [F in SaidLater]: Settings[F] | null };

@@ -1,12 +1,15 @@
 import type { EntityManager } from 'typeorm';
 import type { Bag } from '../../contract/bag';
+import { brewInput } from '../../contract/brew';
+import { overlay } from '../../core/change';
 import { notInFuture } from '../dates';
 import { loadBag } from '../db/bags';
-import { changeBrew, loadBrew, setBrewDeleted, setFault, setMeant, touchBrew } from '../db/brews';
+import { changeBrew, loadWrittenBrew, setBrewDeleted, setFault, setMeant, touchBrew } from '../db/brews';
 import { endNag, nagAgain } from '../db/cups';
 import { recordChange } from '../db/history';
 import { loadTrace } from '../db/making';
 import type { Deps } from '../deps';
+import { parse } from '../http';
 import type { Handlers } from '../routes';
 
 type BrewEndpoint =
@@ -36,9 +39,10 @@ export function brewHandlers({ store, verdicts, now }: Deps): Handlers<BrewEndpo
   return {
     changeBrew: ({ params: { id }, body }) =>
       changing(id, async (db) => {
-        const before = await loadBrew(db, id);
-        notInFuture(now(), { brewedAt: body.brewedAt.slice(0, 10) }, { brewedAt: before.brewedAt.slice(0, 10) });
-        return changeBrew(db, id, body, now());
+        const before = await loadWrittenBrew(db, id);
+        const input = parse(brewInput, overlay(before, body));
+        notInFuture(now(), { brewedAt: input.brewedAt.slice(0, 10) }, { brewedAt: before.brewedAt.slice(0, 10) });
+        return changeBrew(db, id, input, now());
       }),
 
     setFault: ({ params: { id }, body }) => changing(id, (db) => setFault(db, id, body)),

@@ -191,7 +191,7 @@ describe('a brew with a simulated scale', () => {
     expect(trace.flat().length).toBeLessThan(whole.flat().length / 5);
     for (const [s, g] of whole.flat()) expect(Math.abs((weightAt(trace, s) ?? Infinity) - g)).toBeLessThan(0.5);
     // What the bench recorded outlives a later change of the log.
-    await server.ok('PUT', `/brews/${brewId}`, { ...withoutRecipe, making: { bed: 'flat' } });
+    await server.ok('PATCH', `/brews/${brewId}`, { ...withoutRecipe, making: { bed: 'flat' } });
     const edited = (await server.ok<BagPage>('GET', `/bags/${bagId}?today=${TODAY}`)).brews.find(
       (one) => one.id === brewId,
     );

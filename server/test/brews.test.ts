@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { BrewDraft } from '../../contract/brew';
+import type { Brew, BrewDraft } from '../../contract/brew';
 import { bagPage, type BagPage } from '../../contract/shelf';
 import { brewDraft, TestServer, TODAY } from './running';
 
@@ -95,13 +95,41 @@ describe('a brew', () => {
   it('is changed, deleted and brought back, and the verdict follows each time', async () => {
     const bagId = await server.addBag();
     const id = await server.addBrew(bagId);
-    await server.ok('PUT', `/brews/${id}`, brewDraft({ cup: cup({ mark: 6.5, remarks: '' }) }));
+    await server.ok('PATCH', `/brews/${id}`, brewDraft({ cup: cup({ mark: 6.5, remarks: '' }) }));
     expect((await page(bagId)).brews[0]).toMatchObject({ score: 65, cup: { remarks: '' } });
     await server.ok('DELETE', `/brews/${id}`);
     expect(await page(bagId)).toMatchObject({ brews: [], verdict: { usable: 0 } });
     await server.ok('POST', `/brews/${id}/restore`);
     expect(await page(bagId)).toMatchObject({ brews: [{ id, score: 65 }], verdict: { usable: 1 } });
-    expect((await server.refused('PUT', '/brews/not-there', brewDraft())).status).toBe(404);
+    expect((await server.refused('PATCH', '/brews/not-there', brewDraft())).status).toBe(404);
+  });
+
+  it('keeps what a change does not name, down to its cup, its words and its making', async () => {
+    const bagId = await server.addBag();
+    const id = await server.addBrew(bagId, {
+      faultNote: 'a note',
+      filter: 'thick paper',
+      cup: cup({ mark: 8, finishS: 20, textures: ['silky'], descriptors: [{ typed: 'lime', slot: 'cup' }] }),
+      making: { tdsPercent: 1.4, tastes: ['sharp'] },
+    });
+    const written = async () => {
+      const [{ score: _, revision: __, ...brew } = {} as Brew] = (await page(bagId)).brews;
+      return brew;
+    };
+    const before = await written();
+    await server.ok('PATCH', `/brews/${id}`, {});
+    expect(await written()).toEqual(before);
+    await server.ok('PATCH', `/brews/${id}`, { waterC: 88, cup: { mark: 9 }, making: { ph: 5 } });
+    expect(await written()).toEqual({
+      ...before,
+      waterC: 88,
+      cup: { ...before.cup, mark: 9 },
+      making: { ...before.making, ph: 5 },
+    });
+    const refused = await server.refused('PATCH', `/brews/${id}`, { cup: { mark: 11 } });
+    expect(refused.fields).toMatchObject([{ path: 'cup.mark' }]);
+    await server.ok('PATCH', `/brews/${id}`, { making: null });
+    expect((await written()).making).toMatchObject({ ph: null, tdsPercent: null, tastes: [] });
   });
 
   it('is not changed by what was written over another state of it', async () => {
@@ -109,17 +137,17 @@ describe('a brew', () => {
     const id = await server.addBrew(bagId, { cup: cup({ nag: { said: 'green', tapped: [] } }) });
     const revision = async (): Promise<number | undefined> => (await page(bagId)).brews[0]?.revision;
     expect(await revision()).toBe(1);
-    await server.ok('PUT', `/brews/${id}`, brewDraft({ cup: cup({ mark: 6 }), revision: 1 }));
+    await server.ok('PATCH', `/brews/${id}`, brewDraft({ cup: cup({ mark: 6 }), revision: 1 }));
     await server.ok('PUT', `/brews/${id}/fault`, { fault: 'spill', faultNote: '' });
     expect(await revision()).toBe(3);
-    const refused = await server.refused('PUT', `/brews/${id}`, brewDraft({ cup: cup({ mark: 9 }), revision: 2 }));
+    const refused = await server.refused('PATCH', `/brews/${id}`, brewDraft({ cup: cup({ mark: 9 }), revision: 2 }));
     expect(refused).toMatchObject({
       status: 409,
       code: 'conflict',
       message: expect.stringContaining('Nothing was saved'),
     });
     expect((await page(bagId)).brews[0]).toMatchObject({ score: 60, fault: 'spill', revision: 3 });
-    await server.ok('PUT', `/brews/${id}`, brewDraft({ cup: cup({ mark: 9 }), revision: 3 }));
+    await server.ok('PATCH', `/brews/${id}`, brewDraft({ cup: cup({ mark: 9 }), revision: 3 }));
     expect((await page(bagId)).brews[0]).toMatchObject({ score: 90, revision: 4 });
   });
 
@@ -136,9 +164,9 @@ describe('a brew', () => {
     expect(await asked()).not.toContain(id);
     expect((await page(bagId)).brews[0]).toMatchObject({ revision: revision + 1, cup: { meantScore: 5 } });
     // Another mark is another question.
-    await server.ok('PUT', `/brews/${id}`, { ...slip, cup: cup({ mark: 0.8, meantScore: 5 }) });
+    await server.ok('PATCH', `/brews/${id}`, { ...slip, cup: cup({ mark: 0.8, meantScore: 5 }) });
     expect(await asked()).toEqual([id]);
-    await server.ok('PUT', `/brews/${id}`, { ...slip, cup: cup({ mark: 8.5 }) });
+    await server.ok('PATCH', `/brews/${id}`, { ...slip, cup: cup({ mark: 8.5 }) });
     expect(await asked()).toEqual([]);
     expect((await server.refused('PUT', `/brews/${id}/meant`, { score: 101 })).status).toBe(422);
     expect((await server.refused('PUT', '/brews/nobody/meant', { score: 5 })).status).toBe(404);

@@ -74,7 +74,7 @@ describe('the history of a brew and its cup', () => {
     const brewId = await server.addBrew(bagId);
     const brew = async () => (await pageOf(bagId)).brews[0];
     const cup = { scoringScale: 'mark10', mark: 9, remarks: 'quince', descriptors: [{ typed: 'fig', slot: 'cup' }] };
-    await server.ok('PUT', `/brews/${brewId}`, { ...brewDraft(), cup, making: { tdsPercent: 1.4 } });
+    await server.ok('PATCH', `/brews/${brewId}`, { ...brewDraft(), cup, making: { tdsPercent: 1.4 } });
     await server.ok('PUT', `/brews/${brewId}/fault`, { fault: 'spill', faultNote: '' });
     const [fault, written] = await changesOf(bagId);
     expect(fault?.fields).toEqual([{ path: 'fault', before: null, after: 'spill' }]);
@@ -98,7 +98,7 @@ describe('the history of a brew and its cup', () => {
   it('keeps nothing of a save that changed nothing', async () => {
     const bagId = await server.addBag();
     const brewId = await server.addBrew(bagId);
-    await server.ok('PUT', `/brews/${brewId}`, brewDraft());
+    await server.ok('PATCH', `/brews/${brewId}`, brewDraft());
     expect((await changesOf(bagId)).map(({ kind }) => kind)).toEqual(['added', 'added']);
   });
 });

@@ -79,7 +79,7 @@ describe('cups held against each other', () => {
     const { id: _, bagId: __, score, restDay, createdAt, revision, making, ...written } = await brewOf(one, mine);
     expect([score, restDay, createdAt, making, revision]).toBeDefined();
     const itself = { ...written, revision, cup: { ...written.cup, comparisons: [{ thanId: mine, was: 'like' }] } };
-    expect((await server.refused('PUT', `/brews/${mine}`, itself)).fields).toMatchObject([{ path: 'cup.comparisons' }]);
+    expect((await server.refused('PATCH', `/brews/${mine}`, itself)).fields).toMatchObject([{ path: 'cup.comparisons' }]);
   });
 
   it('are left alone when the other cup is deleted, and count again when it comes back', async () => {
@@ -144,7 +144,7 @@ describe('the track record', () => {
     expect(foretold).toMatchObject({ brewId: second, score: 85, against: [{ thanId: first, was: 'better' }] });
     const { id: _, bagId: __, score, restDay, createdAt, making, ...written } = await brewOf(bagId, first);
     expect([score, restDay, createdAt, making]).toBeDefined();
-    await server.ok('PUT', `/brews/${first}`, { ...written, cup: { ...written.cup, descriptors: [], mark: 5 } });
+    await server.ok('PATCH', `/brews/${first}`, { ...written, cup: { ...written.cup, descriptors: [], mark: 5 } });
     expect(await ofBag()).toEqual([foretold]);
     expect((await page(bagId)).record).toMatchObject({ foretold: 1, compared: 1 });
   });

@@ -57,7 +57,7 @@ describe('cups of one brew', () => {
     const { id: _, bagId: __, score, restDay, createdAt, revision, making, ...written } = await brewOf(bagId, first);
     expect([score, restDay, createdAt, making]).toBeDefined();
     const cupOnly = { ...written.cup, descriptors: [], mark: 9 };
-    await server.ok('PUT', `/brews/${first}`, { ...written, revision, waterC: 88, drainS: 170, cup: cupOnly });
+    await server.ok('PATCH', `/brews/${first}`, { ...written, revision, waterC: 88, drainS: 170, cup: cupOnly });
     expect(await brewOf(bagId, second)).toMatchObject({ waterC: 88, drainS: 170, style: 'milk', cup: { mark: 8.2 } });
 
     const fault = (id: string, said: string | null) =>
@@ -98,7 +98,7 @@ describe('words that were agreed on', () => {
         message: '“fig” is not among the words agreed on for this bag. It can stand below, in your words.',
       },
     ]);
-    await server.ok('PUT', `/brews/${id}`, brewDraft({ cup: cup({ descriptors: words('lime', 'rooibos') }) }));
+    await server.ok('PATCH', `/brews/${id}`, brewDraft({ cup: cup({ descriptors: words('lime', 'rooibos') }) }));
     expect((await page(bagId)).brews[0]?.cup.descriptors.map(({ typed }) => typed)).toEqual(['lime', 'rooibos']);
   });
 });

@@ -32,6 +32,7 @@ import { TasterField } from './TasterField';
 import { useInitialValues } from './useInitialValues';
 import { brewResolver, type BrewForm, type BrewValues } from './brewForm';
 import { OwnedField } from '../forms/OwnedField';
+import { BREW, CUP, MAKING } from './labels';
 
 interface Props {
   draftKey: string;
@@ -113,15 +114,15 @@ function ParametersPart({ bag: { heldPortions: portions, reference }, brews }: {
       <div className="fields">
         <OpenSelectField
           name="brewer"
-          label="Brewer"
+          label={BREW.brewer}
           options={BREWERS}
           ownLabel="Another kind"
           onPick={useUsualOfBrewer('', known)}
         />
-        <WeightField name="doseG" label="Dose" />
+        <WeightField name="doseG" label={BREW.doseG} />
         <WeightField
           name="waterG"
-          label={shot ? 'Yield' : 'Water'}
+          label={shot ? 'Yield' : BREW.waterG}
           help={
             isKnown
               ? `1:${numberText(waterG / doseG, 1)}${shot ? '' : `, about ${weightText(estimatedBeverageG(kind, waterG, doseG), units, 0)} in the cup`}`
@@ -131,7 +132,7 @@ function ParametersPart({ bag: { heldPortions: portions, reference }, brews }: {
         {portions.length > 0 && (
           <SelectField
             name="portionId"
-            label="Beans of"
+            label={BREW.portionId}
             options={[
               { value: '', text: 'the bag itself' },
               ...portions.map(({ id, grams, stays }, i) => ({
@@ -141,8 +142,14 @@ function ParametersPart({ bag: { heldPortions: portions, reference }, brews }: {
             ]}
           />
         )}
-        <TemperatureField name="waterC" label="Water temperature" />
-        <TextField name="grindStep" label="Grind" unit="steps" decimal help="From the reference; finer is negative" />
+        <TemperatureField name="waterC" label={BREW.waterC} />
+        <TextField
+          name="grindStep"
+          label={BREW.grindStep}
+          unit="steps"
+          decimal
+          help="From the reference; finer is negative"
+        />
         <TextField
           name="drainS"
           label={`${sentenceCase(KIND_TRAITS[kind].end)} in`}
@@ -199,7 +206,7 @@ function RecordPart({ tasters }: { tasters: readonly Taster[] }) {
   const drunkAs = (
     <SelectField
       name="style"
-      label="Drunk as"
+      label={BREW.style}
       options={STYLES.map((one) => ({ value: one, text: sentenceCase(one) }))}
     />
   );
@@ -207,12 +214,12 @@ function RecordPart({ tasters }: { tasters: readonly Taster[] }) {
     <fieldset className="the-record">
       <legend>The record</legend>
       <div className="fields">
-        {!shared && <TextField name="brewedAt" label="Brewed at" type="datetime-local" className="half" />}
+        {!shared && <TextField name="brewedAt" label={BREW.brewedAt} type="datetime-local" className="half" />}
         <TasterField tasters={tasters} />
         {shared && drunkAs}
-        {style === 'milk' && <TextField name="cup.milkKind" label="Which milk" placeholder="whole, soy …" />}
-        {style === 'milk' && <WeightField name="making.milkG" label="Milk" />}
-        {style === 'cold' && <WeightField name="making.iceG" label="Ice" help="None for a cold steep" />}
+        {style === 'milk' && <TextField name="cup.milkKind" label={CUP.milkKind} placeholder="whole, soy …" />}
+        {style === 'milk' && <WeightField name="making.milkG" label={MAKING.milkG} />}
+        {style === 'cold' && <WeightField name="making.iceG" label={MAKING.iceG} help="None for a cold steep" />}
       </div>
       <details open={open}>
         <summary>
@@ -221,25 +228,25 @@ function RecordPart({ tasters }: { tasters: readonly Taster[] }) {
         <div className="fields">
           <SelectField
             name="recordedFrom"
-            label="Written"
+            label={BREW.recordedFrom}
             className="half"
             options={WRITTEN}
             help="The later, the less it weighs in the judgement."
           />
-          <TapsField name="cup.company" label="At the table" options={COMPANIES} />
+          <TapsField name="cup.company" label={CUP.company} options={COMPANIES} />
           <div className="half">
             <SwitchField
               name="cup.blind"
-              label="Tasted blind"
+              label={CUP.blind}
               help="Two or more blind cups of one recipe on one day measure how repeatable your marks are."
             />
           </div>
-          {!shared && <OwnedField name="filter" label="Filter" of="filters" />}
-          {!shared && <OwnedField name="waterRecipe" label="Brewing water" of="waters" />}
+          {!shared && <OwnedField name="filter" label={BREW.filter} of="filters" />}
+          {!shared && <OwnedField name="waterRecipe" label={BREW.waterRecipe} of="waters" />}
           {!shared && drunkAs}
           <SelectField
             name="fault"
-            label="What went wrong"
+            label={BREW.fault}
             className="half"
             options={[
               { value: '', text: 'Nothing' },

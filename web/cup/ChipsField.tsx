@@ -190,6 +190,7 @@ export function ChipsField({ slot, label, help, className, before = null }: Prop
           {showing && (
             <ul ref={list} id={`${id}-list`} role="listbox" aria-label={`${label}: suggestions`}>
               {suggestions.map(({ word, via }, i) => (
+                // eslint-disable-next-line jsx-a11y/click-events-have-key-events -- the field has the keys
                 <li
                   key={word.id}
                   id={`${id}-${i}`}
@@ -204,6 +205,7 @@ export function ChipsField({ slot, label, help, className, before = null }: Prop
                 </li>
               ))}
               {asTyped && (
+                // eslint-disable-next-line jsx-a11y/click-events-have-key-events -- the field has the keys
                 <li
                   id={`${id}-${suggestions.length}`}
                   role="option"

@@ -30,6 +30,7 @@ import { ScorePart } from './ScorePart';
 import { SlipNote } from './SlipNote';
 import { StagesPart, usePhase } from './StagesPart';
 import { useInitialValues } from './useInitialValues';
+import { CUP } from './labels';
 
 interface Props {
   bag: Bag;
@@ -49,7 +50,7 @@ function PrivateWords() {
   const remarks = useWatch<BrewForm, 'cup.remarks'>({ name: 'cup.remarks' });
   return remarks.trim() === '' ? null : (
     <div className="wide">
-      <SwitchField name="cup.remarksPrivate" label="For this household alone" help="No write-up has these words." />
+      <SwitchField name="cup.remarksPrivate" label={CUP.remarksPrivate} help="No write-up has these words." />
     </div>
   );
 }
@@ -76,7 +77,7 @@ export function CupPart({ bag, sheet, company, id, markFirst, first, before }: P
         <ScorePart scoringScale={initialValues.scoringScale} markFirst={markFirst} also={also} />
         {id === null && style === bag.reference.style && <SlipNote company={company} style={style} />}
         <ComparePart company={company} id={id} />
-        {!first && <TapsField name="cup.progress" label="Against the cups before" options={PROGRESSES} />}
+        {!first && <TapsField name="cup.progress" label={CUP.progress} options={PROGRESSES} />}
         <div className="fields mt-2">
           <ChipsField
             slot="cup"
@@ -90,7 +91,7 @@ export function CupPart({ bag, sheet, company, id, markFirst, first, before }: P
             }
           />
           <WordsProblem />
-          <TextField name="cup.remarks" label="In your words" className="wide" rows={3} help={<RemarksLength />} />
+          <TextField name="cup.remarks" label={CUP.remarks} className="wide" rows={3} help={<RemarksLength />} />
           <PrivateWords />
         </div>
         <details open={staged || coached || initialValues.coolingFrom !== ''}>
@@ -107,8 +108,8 @@ export function CupPart({ bag, sheet, company, id, markFirst, first, before }: P
         >
           <summary>Finish, texture, dryness</summary>
           <HoldField />
-          <TapsField name="cup.textures" label="It feels" options={TEXTURES} />
-          <TapsField name="cup.dryness" label="Dryness" options={DRYNESSES} />
+          <TapsField name="cup.textures" label={CUP.textures} options={TEXTURES} />
+          <TapsField name="cup.dryness" label={CUP.dryness} options={DRYNESSES} />
         </details>
         <details
           open={
@@ -117,9 +118,9 @@ export function CupPart({ bag, sheet, company, id, markFirst, first, before }: P
           }
         >
           <summary>How it looks, and faults of the coffee</summary>
-          <TapsField name="cup.liquorColour" label="Colour of the liquor" options={LIQUOR_COLOURS} />
-          <TapsField name="cup.liquorClarity" label="How clear" options={LIQUOR_CLARITIES} />
-          {style === 'espresso' && <TapsField name="cup.shotLayers" label="Layers of the shot" options={SHOT_LAYERS} />}
+          <TapsField name="cup.liquorColour" label={CUP.liquorColour} options={LIQUOR_COLOURS} />
+          <TapsField name="cup.liquorClarity" label={CUP.liquorClarity} options={LIQUOR_CLARITIES} />
+          {style === 'espresso' && <TapsField name="cup.shotLayers" label={CUP.shotLayers} options={SHOT_LAYERS} />}
           <FaultsField />
         </details>
         <details open={initialValues.nag.on}>

@@ -47,11 +47,11 @@ function Sheet({ brew, page, tasters }: { brew: Brew; page: BagPage; tasters: re
         company={page}
         recipe={brew.making?.recipe ?? null}
         cancel={back}
-        save={async (changed) => {
+        save={async ({ liveId: _, ...written }) => {
           // An untouched time keeps the offset it was written with, wherever this browser is now.
           const brewedAt =
-            changed.brewedAt === instantOf(wallClockOf(brew.brewedAt)) ? brew.brewedAt : changed.brewedAt;
-          const { error } = await changeBrew({ id: brew.id, body: { ...changed, brewedAt } });
+            written.brewedAt === instantOf(wallClockOf(brew.brewedAt)) ? brew.brewedAt : written.brewedAt;
+          const { error } = await changeBrew({ id: brew.id, body: { ...written, brewedAt } });
           if (!error) back();
           return problemOf(error);
         }}

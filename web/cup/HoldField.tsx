@@ -5,6 +5,7 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { TextField } from '../forms/fields';
 import { numberText } from '../ui/format';
 import type { BrewForm } from './brewForm';
+import { CUP } from './labels';
 
 const SHOWN_EVERY_MS = 100;
 
@@ -48,7 +49,7 @@ export function HoldField() {
   };
   return (
     <div className="hold-field">
-      <TextField name="cup.finishS" label="Finish" unit="s" decimal />
+      <TextField name="cup.finishS" label={CUP.finishS} unit="s" decimal />
       <Button
         variant="plain"
         aria-pressed={heldMs !== null}

@@ -27,6 +27,7 @@ import { typedScore } from './cupForm';
 import { useInitialValues } from './useInitialValues';
 import { WeightField } from '../forms/MeasuredField';
 import { useUnits } from '../api/useUnits';
+import { MAKING } from './labels';
 
 interface Props {
   verdict: Verdict;
@@ -58,33 +59,33 @@ export function MakingPart(props: Props) {
         <summary>{shot ? 'Crema' : 'Bloom, bed'}, tastes, measurements, and what to change</summary>
         <TapsField
           name="making.vigour"
-          label={shot ? 'Crema' : 'Bloom'}
+          label={shot ? 'Crema' : MAKING.vigour}
           options={VIGOURS}
           help="How much gas came out: a sign of how far the rest has gone."
         />
         {!shot && <BedPicture bed={bed} onTap={(one) => setValue('making.bed', one ?? '', { shouldDirty: true })} />}
-        <TapsField name="making.tastes" label="It tasted" options={TASTES} />
+        <TapsField name="making.tastes" label={MAKING.tastes} options={TASTES} />
         <div className="fields mt-2">
           <TextField
             name="making.tdsPercent"
-            label="Dissolved solids"
+            label={MAKING.tdsPercent}
             unit="%"
             decimal
             help={<MeasureButton kind="refractometer" field="making.tdsPercent" brew={brew} />}
           />
-          <WeightField name="making.beverageG" label="Beverage" help={<Estimate />} />
+          <WeightField name="making.beverageG" label={MAKING.beverageG} help={<Estimate />} />
           <TextField
             name="making.ph"
-            label="pH"
+            label={MAKING.ph}
             decimal
             help={<MeasureButton kind="ph-pen" field="making.ph" brew={brew} />}
           />
-          <TextField name="making.hardnessPpm" label="Hardness" unit="ppm" decimal />
-          {shot && <TextField name="making.pressureBar" label="Pressure" unit="bar" decimal />}
+          <TextField name="making.hardnessPpm" label={MAKING.hardnessPpm} unit="ppm" decimal />
+          {shot && <TextField name="making.pressureBar" label={MAKING.pressureBar} unit="bar" decimal />}
           {grinders.length > 0 && (
             <SelectField
               name="making.grinderId"
-              label="Grinder"
+              label={MAKING.grinderId}
               options={[
                 { value: '', text: 'Not stated' },
                 ...grinders.map(({ id, name }) => ({ value: id, text: name })),
@@ -92,7 +93,7 @@ export function MakingPart(props: Props) {
             />
           )}
           {grinders.length > 0 && <TextField name="making.grinderSetting" label="Its setting" decimal />}
-          <SelectField name="making.grindWord" label="Grind, in words" options={choices(GRIND_WORDS, 'Not stated')} />
+          <SelectField name="making.grindWord" label={MAKING.grindWord} options={choices(GRIND_WORDS, 'Not stated')} />
         </div>
         <Reading {...props} />
       </details>

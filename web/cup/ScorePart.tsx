@@ -17,6 +17,7 @@ import { numberText, otherScalesText, SCORING_SCALE_NAMES, sentenceCase } from '
 import { numberIn, typedMarkValue, typedNumber } from '../forms/typed';
 import type { BrewForm } from './brewForm';
 import { useInitialValues } from './useInitialValues';
+import { CUP } from './labels';
 
 interface Props {
   scoringScale: ScoringScale;
@@ -51,7 +52,7 @@ export function ScorePart({ scoringScale, markFirst, also }: Props) {
       <MarkField
         key={attribute}
         name={`cup.${attribute}`}
-        label={sentenceCase(attribute)}
+        label={CUP[attribute]}
         step={0.5}
         max={10}
         start={8}

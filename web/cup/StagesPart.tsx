@@ -8,6 +8,7 @@ import { ChipsField } from './ChipsField';
 import { CoolingClock, type SheetName } from './CoolingClock';
 import type { CupForm } from './cupForm';
 import { useInitialValues } from './useInitialValues';
+import { CUP } from './labels';
 
 const HINTS: Readonly<Record<TastingPhase, string>> = {
   'whole bean': 'Before grinding: open the bag or the tin and smell.',
@@ -75,7 +76,7 @@ export function StagesPart({
       </div>
       <TapsField
         name="cup.markAt"
-        label="The mark rests on"
+        label={CUP.markAt}
         options={SIPPED_PHASES}
         help="Hot or cool can differ by a point; say which one you marked."
       />

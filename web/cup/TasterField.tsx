@@ -6,6 +6,7 @@ import type { Taster } from '../../contract/taster';
 import { api, problemOf } from '../api/api';
 import { SelectField } from '../forms/fields';
 import type { BrewForm } from './brewForm';
+import { BREW } from './labels';
 
 /** Who tasted; someone new is added on the spot. */
 export function TasterField({ tasters }: { tasters: readonly Taster[] }) {
@@ -31,7 +32,7 @@ export function TasterField({ tasters }: { tasters: readonly Taster[] }) {
       <div>
         <SelectField
           name="tasterId"
-          label="Taster"
+          label={BREW.tasterId}
           options={[
             { value: '', text: 'Not stated' },
             ...tasters.flatMap(({ id, name: text, mergedInto }) => (mergedInto === null ? [{ value: id, text }] : [])),

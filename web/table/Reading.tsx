@@ -111,7 +111,7 @@ export function Reading({ revealed: { cups, reading }, seats, scale, yardstick, 
         })}
       </ol>
       {reading.tasters > 1 && (
-        <section className="table-scroll" tabIndex={0} role="region" aria-label="One sheet of all">
+        <div className="table-scroll" tabIndex={0} role="region" aria-label="One sheet of all">
           <h2>One sheet of all</h2>
           <table className="consensus">
             <thead>
@@ -141,7 +141,7 @@ export function Reading({ revealed: { cups, reading }, seats, scale, yardstick, 
               ))}
             </tbody>
           </table>
-        </section>
+        </div>
       )}
       {pairs.length > 0 && (
         <section>

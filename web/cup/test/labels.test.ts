@@ -1,0 +1,28 @@
+import { expect, it } from 'vitest';
+import { ATTRIBUTES } from '../../../core/cup';
+import { cupFieldName } from '../cupFieldName';
+import { BREW, CUP, MAKING } from '../labels';
+
+const sheets = Object.values(
+  import.meta.glob<string>('../*.tsx', { query: '?raw', import: 'default', eager: true }),
+).join('\n');
+
+const asked = (labels: Readonly<Record<string, string | null>>): string[] =>
+  Object.keys(labels).filter((name) => labels[name] !== null);
+
+it.each([
+  ...asked(BREW).map((name) => [name, [`name="${name}"`, `name: '${name}'`]] as const),
+  ...asked(MAKING).map((name) => [`making.${name}`, [`"making.${name}"`, `'making.${name}'`]] as const),
+  ...asked(CUP)
+    .filter((name) => !ATTRIBUTES.some((attribute) => attribute === name))
+    .map((name) => [`cup.${name}`, [`"cup.${name}"`, `'cup.${name}'`, `cup.${name}.`]] as const),
+])('%s is asked for on the sheet', (_, ways) => {
+  expect(ways.some((way) => sheets.includes(way))).toBe(true);
+});
+
+it('a field is called by its label where two copies differ', () => {
+  expect(cupFieldName(['waterC'])).toBe('Water temperature');
+  expect(cupFieldName(['cup', 'nag', 'said'])).toBe('The word that will not come, what it is like');
+  expect(cupFieldName(['potId'])).toBeNull();
+  expect(cupFieldName(['cup', 'meantScore'])).toBeNull();
+});
