@@ -71,7 +71,7 @@ export default tseslint.config(
   },
   // Indices of numeric loops are bounded by the arrays they were made for; a check per element would cost the loop.
   {
-    files: ['core/crest/**', 'core/palate/**', 'core/sitting/**', 'benchmarks/**'],
+    files: ['core/numeric/**', 'core/crest/**', 'core/palate/**', 'core/sitting/**', 'benchmarks/**'],
     rules: { '@typescript-eslint/no-non-null-assertion': 'off' },
   },
   // Texts read there are the application's own.
@@ -87,7 +87,7 @@ export default tseslint.config(
   { files: ['**/*.test.ts'], rules: { '@typescript-eslint/no-unsafe-assignment': 'off' } },
   // The ORM's schemas are written as literals.
   {
-    files: ['server/db/entities.ts', 'server/db/*Entities.ts'],
+    files: ['server/db/**/entities.ts', 'server/db/**/*Entities.ts'],
     rules: { '@typescript-eslint/no-unsafe-class-instance-assignment': 'off' },
   },
   { files: ['**/*.js', '**/*.mjs'], ...tseslint.configs.disableTypeChecked },

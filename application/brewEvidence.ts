@@ -1,6 +1,6 @@
-import type { Brew } from '../contract/brew';
+import type { Brew } from '../contract/bag/brew';
 import type { Settings } from '../contract/settings';
-import type { Verdict } from '../contract/verdict';
+import type { Verdict } from '../contract/bag/verdict';
 import {
   assessBrew,
   brewKindOf,

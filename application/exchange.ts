@@ -1,4 +1,4 @@
-import { EXCHANGE_FORMAT, EXCHANGE_VERSION, type CrestLesson, type ExchangeFile } from '../contract/exchange';
+import { EXCHANGE_FORMAT, EXCHANGE_VERSION, type CrestLesson, type ExchangeFile } from '../contract/keeping/exchange';
 import { PEAK_AXIS, SHAPES, type PastBag } from '../core/crest';
 import { roundTo } from '../core/brew';
 import type { ScoringScale } from '../core/cup';

@@ -1,6 +1,6 @@
-import type { Bag } from '../contract/bag';
-import type { BrewInput } from '../contract/brew';
-import type { Prediction } from '../contract/palate';
+import type { Bag } from '../contract/bag/bag';
+import type { BrewInput } from '../contract/bag/brew';
+import type { Prediction } from '../contract/palate/palate';
 import { ENGINE_VERSION, type CrestBrew, type CrestInput, type Foretold, type TasterPrior } from '../core/crest';
 import { ATTRIBUTES, judgedScore, scoreOfCup } from '../core/cup';
 import { fitInput, type LoggedBrew } from './judgeBag';

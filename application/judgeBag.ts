@@ -1,9 +1,9 @@
 import { groupBy, pick, uniqBy } from 'es-toolkit';
-import type { Bag } from '../contract/bag';
-import type { Brew } from '../contract/brew';
-import type { Making } from '../contract/making';
+import type { Bag } from '../contract/bag/bag';
+import type { Brew } from '../contract/bag/brew';
+import type { Making } from '../contract/bag/making';
 import type { Settings } from '../contract/settings';
-import type { Verdict } from '../contract/verdict';
+import type { Verdict } from '../contract/bag/verdict';
 import {
   ageOn,
   crestInput,

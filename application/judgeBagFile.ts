@@ -1,4 +1,4 @@
-import type { BagFile } from '../contract/bagFile';
+import type { BagFile } from '../contract/bag/bagFile';
 import { cupsLeft, dosesOf, FAULTS, gramsLeft } from '../core/brew';
 import {
   ageOn,

@@ -1,5 +1,5 @@
-import type { BrewParametersInput } from '../contract/brewParameters';
-import type { SittingCup, SittingInput } from '../contract/sitting';
+import type { BrewParametersInput } from '../contract/bag/brewParameters';
+import type { SittingCup, SittingInput } from '../contract/table/sitting';
 import { brewTimes, usualParameters, type Style } from '../core/brew';
 import {
   brewOfCup,

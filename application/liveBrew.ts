@@ -1,5 +1,5 @@
-import type { InstrumentSettings } from '../contract/instrument';
-import type { LiveBrew, LivePatch } from '../contract/live';
+import type { InstrumentSettings } from '../contract/bench/instrument';
+import type { LiveBrew, LivePatch } from '../contract/bench/live';
 import type { StageMark } from '../core/brew';
 import { merge } from '../core/change';
 import { Problem } from './problem';

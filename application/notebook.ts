@@ -1,8 +1,8 @@
 import { countBy, maxBy } from 'es-toolkit';
-import { bagInput, type BagInput } from '../contract/bag';
-import { brewInput, type BrewInput } from '../contract/brew';
+import { bagInput, type BagInput } from '../contract/bag/bag';
+import { brewInput, type BrewInput } from '../contract/bag/brew';
 import { fieldProblems } from '../contract/error';
-import type { NotebookMapping, NotebookState } from '../contract/notebook';
+import type { NotebookMapping, NotebookState } from '../contract/keeping/notebook';
 import {
   bagsOfNotebook,
   fieldOf,

@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { archive } from '../contract/archive';
-import { exchangeFile } from '../contract/exchange';
-import { recipeCardFile } from '../contract/writeUp';
+import { archive } from '../contract/keeping/archive';
+import { exchangeFile } from '../contract/keeping/exchange';
+import { recipeCardFile } from '../contract/writeUps/writeUp';
 
 /** What `docs/` publishes as JSON Schema, by file. What JSON Schema cannot say is left open. */
 export const PUBLISHED_SCHEMAS: Readonly<Record<string, () => object>> = {

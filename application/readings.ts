@@ -1,5 +1,5 @@
-import type { Bag } from '../contract/bag';
-import type { Readings } from '../contract/palateReading';
+import type { Bag } from '../contract/bag/bag';
+import type { Readings } from '../contract/palate/palateReading';
 import { roastByColour, type RoastByColour } from '../core/palate';
 
 /**

@@ -1,5 +1,5 @@
 import { pickBy } from 'es-toolkit';
-import type { InstrumentSettings } from '../contract/instrument';
+import type { InstrumentSettings } from '../contract/bench/instrument';
 import type { Settings, SettingsChange } from '../contract/settings';
 import type { Units } from '../core/text';
 

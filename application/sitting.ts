@@ -1,5 +1,5 @@
-import type { BrewDraft } from '../contract/brew';
-import { cupInput } from '../contract/cup';
+import type { BrewDraft } from '../contract/bag/brew';
+import { cupInput } from '../contract/bag/cup';
 import {
   EMPTY_ANSWER,
   type SittingCup,
@@ -8,7 +8,7 @@ import {
   type Revealed,
   type SeatView,
   type TableAnswer,
-} from '../contract/sitting';
+} from '../contract/table/sitting';
 import { levelValue, scoreOfCup, type IntensityAttribute } from '../core/cup';
 import { agreedList, notAgreed, wordSpelt, type Vocabulary } from '../core/cup/words';
 import { servingOrder, brewOfCup, readSitting, type SittingReading, type TastersSheet } from '../core/sitting';

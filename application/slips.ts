@@ -1,6 +1,6 @@
 import { sortBy } from 'es-toolkit';
-import type { Brew } from '../contract/brew';
-import type { Verdict } from '../contract/verdict';
+import type { Brew } from '../contract/bag/brew';
+import type { Verdict } from '../contract/bag/verdict';
 import type { Style } from '../core/brew';
 import { isProbablyGross } from '../core/crest';
 import type { ScoringScale } from '../core/cup';

@@ -1,5 +1,5 @@
 import { parseArgs } from 'node:util';
-import { fitCrest } from '../core/crest/fit';
+import { fitCrest } from '../core/crest';
 import { bestScoringDay, parabola } from './judge/advisers';
 import { Calibrations } from './judge/calibrations';
 import { bayesOptimalDay } from './judge/floor';

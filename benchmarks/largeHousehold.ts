@@ -1,11 +1,11 @@
 import { randomUUID } from 'node:crypto';
 import Database from 'better-sqlite3';
-import { bagInput } from '../contract/bag';
-import { brewInput } from '../contract/brew';
+import { bagInput } from '../contract/bag/bag';
+import { brewInput } from '../contract/bag/brew';
 import { addDays } from '../core/rest';
-import { addBag } from '../server/db/bags';
-import { addBrew } from '../server/db/brews';
-import { ensureStarters } from '../server/db/recipes';
+import { addBag } from '../server/db/bag/bags';
+import { addBrew } from '../server/db/bag/brews';
+import { ensureStarters } from '../server/db/bench/recipes';
 import { openStore } from '../server/db/store';
 
 /** How much a large household has: `BAGS` (600), `BREWS` (20 000), and of the bags `IN_USE` (100). */

@@ -1,5 +1,5 @@
 import { parseArgs } from 'node:util';
-import { LEARNING_SHARE } from '../core/shelf/plan/constants';
+import { LEARNING_SHARE } from '../core/shelf';
 import { mean } from './judge/measures';
 import { simulateHousehold } from './simulate/household';
 import { live, planning, ruling, type Planner } from './simulate/shelfLife';

@@ -1,7 +1,7 @@
 import { planOutcome, planShelf, type PlanShelf } from '../core/shelf/plan';
-import { planLine } from '../application/planShelfFile';
+import { planLine } from '../application/shelf/planShelfFile';
 import { parseLine } from '../application/jsonLine';
-import { shelfFile } from '../contract/shelfFile';
+import { shelfFile } from '../contract/shelf/shelfFile';
 import { fitCrest, NOTICEABLE, sketchByDay } from '../core/crest';
 import { REST_RATES } from '../core/rest';
 import { SIGMA0 } from './simulate/brewing';

@@ -1,9 +1,9 @@
 import { parseArgs } from 'node:util';
-import { expectationOf } from '../application/planShelf';
-import type { Tasting } from '../application/palate';
-import { standingsAmong } from '../application/standings';
+import { expectationOf } from '../application/shelf/planShelf';
+import type { Tasting } from '../application/palate/palate';
+import { standingsAmong } from '../application/palate/standings';
 import { scoreAtBest } from '../application/atBest';
-import { ONE_SCALE, scaleMapsOf, type ScaleMaps } from '../application/scaleMaps';
+import { ONE_SCALE, scaleMapsOf, type ScaleMaps } from '../application/palate/scaleMaps';
 import { fitCrest, type CrestInput } from '../core/crest';
 import { onStep, SCALE_RANGES, scoreOf, type ScoringScale } from '../core/cup';
 import { onMainScale, SAME_SCALE, type ScaleMap } from '../core/palate';

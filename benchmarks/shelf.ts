@@ -2,12 +2,12 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import pino from 'pino';
-import { bagInput } from '../contract/bag';
-import { brewInput } from '../contract/brew';
+import { bagInput } from '../contract/bag/bag';
+import { brewInput } from '../contract/bag/brew';
 import { addDays } from '../core/rest';
 import { readConfig } from '../server/config';
-import { addBag } from '../server/db/bags';
-import { addBrew } from '../server/db/brews';
+import { addBag } from '../server/db/bag/bags';
+import { addBrew } from '../server/db/bag/brews';
 import { serve } from '../server/serve';
 import { timed, timingText } from './timing';
 

@@ -3,7 +3,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { EMPTY_ANSWER, seatView, sharing, takenSeat, type SittingDraft } from '../contract/sitting';
+import { EMPTY_ANSWER, seatView, sharing, takenSeat, type SittingDraft } from '../contract/table/sitting';
 import { random } from './simulate/random';
 import { timingText } from './timing';
 

@@ -1,6 +1,5 @@
 import { parseArgs } from 'node:util';
-import type { CrestInput } from '../core/crest';
-import { fitCrest } from '../core/crest/fit';
+import { type CrestInput, fitCrest } from '../core/crest';
 import { mean, regret } from './judge/measures';
 import { simulateBag } from './simulate/brewing';
 import { FAMILIES } from './simulate/families';

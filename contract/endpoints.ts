@@ -1,17 +1,17 @@
 import { z } from 'zod';
-import { bag, bagChange, bagInput } from './bag';
-import { brewChange, brewInput, faultInput, meantInput } from './brew';
-import { nagEnd } from './cup';
-import { changeCounts, deviceId, draft, draftInput, draftKey } from './draft';
+import { bag, bagChange, bagInput } from './bag/bag';
+import { brewChange, brewInput, faultInput, meantInput } from './bag/brew';
+import { nagEnd } from './bag/cup';
+import { changeCounts, deviceId, draft, draftInput, draftKey } from './keeping/draft';
 import { added, byId, get, nothing, patch, post, put, remove, type Endpoint } from './endpoint';
 import { id, oneOf } from './fields';
-import { INSTRUMENTS, readings } from './instrument';
-import { benchAnswer, liveBrew, liveInput, livePatch, liveStart, liveTrace } from './live';
-import { KEEPING_ENDPOINTS } from './keepingEndpoints';
-import { PLAN_ENDPOINTS } from './planEndpoints';
-import { TABLE_ENDPOINTS } from './tableEndpoints';
-import { WRITE_UP_ENDPOINTS } from './writeUpEndpoints';
-import { keptTrace } from './making';
+import { INSTRUMENTS, readings } from './bench/instrument';
+import { benchAnswer, liveBrew, liveInput, livePatch, liveStart, liveTrace } from './bench/live';
+import { KEEPING_ENDPOINTS } from './keeping/keepingEndpoints';
+import { PLAN_ENDPOINTS } from './shelf/planEndpoints';
+import { TABLE_ENDPOINTS } from './table/tableEndpoints';
+import { WRITE_UP_ENDPOINTS } from './writeUps/writeUpEndpoints';
+import { keptTrace } from './bag/making';
 import {
   grinder,
   grinderChange,
@@ -20,14 +20,14 @@ import {
   keptRecipeVersion,
   recipeChange,
   recipeInput,
-} from './recipe';
-import { bagValue } from './palate';
-import { PALATE_ENDPOINTS } from './palateEndpoints';
+} from './bench/recipe';
+import { bagValue } from './palate/palate';
+import { PALATE_ENDPOINTS } from './palate/palateEndpoints';
 import { sessionAnswer, signIn } from './session';
 import { settings, settingsChange } from './settings';
-import { bagPage, judging, searchHit, searchQuery, shelf, shelfQuery, todayQuery } from './shelf';
-import { taster, tasterInput, tasterMerge } from './taster';
-import { mergeInput, wordId, wordInput, words } from './word';
+import { bagPage, judging, searchHit, searchQuery, shelf, shelfQuery, todayQuery } from './shelf/shelf';
+import { taster, tasterInput, tasterMerge } from './table/taster';
+import { mergeInput, wordId, wordInput, words } from './palate/word';
 
 const byWord = z.strictObject({ id: wordId });
 const byDevice = z.strictObject({ key: draftKey, device: deviceId });
@@ -59,6 +59,7 @@ export const ENDPOINTS = {
 
   shelf: get('/shelf', 'Every bag, and what to brew today.', { query: shelfQuery, answer: shelf, tells: ['Shelf'] }),
   judging: get('/judging', 'How far the judging in the background is.', { answer: judging, keepS: 0 }),
+  judgingStream: get('/judging/stream', 'The same, now and whenever it goes on.', { events: { changed: judging } }),
   search: get('/search', 'Bags in which every word of a query stands.', {
     query: searchQuery,
     answer: z.array(searchHit),

@@ -3,9 +3,9 @@ import { FIRST_INTENSITY_ATTRIBUTES, FIRST_SHEET, SCORING_SCALES } from '../core
 import { REST_RATES } from '../core/rest';
 import { TEMPERATURE_UNITS, WEIGHT_UNITS } from '../core/text';
 import { name, oneOf, quantity, text } from './fields';
-import { instrumentChange, instrumentSettings, NO_INSTRUMENTS } from './instrument';
-import { habit, reminders, roaster } from './plan';
-import { sheetOfParts } from './sheetOfParts';
+import { instrumentChange, instrumentSettings, NO_INSTRUMENTS } from './bench/instrument';
+import { habit, reminders, roaster } from './shelf/plan';
+import { sheetOfParts } from './bag/sheetOfParts';
 
 const intensityAttribute = z.strictObject({
   id: z.string().min(1).max(80),
@@ -30,7 +30,6 @@ const brewingWater = z.strictObject({
   name: name('The water', 60),
   hardnessPpm: quantity('Hardness', 0, 2000, 'ppm').nullable(),
 });
-export type BrewingWater = z.infer<typeof brewingWater>;
 
 /** What a key can be chosen for. */
 export const KEY_ACTIONS = ['search', 'shelf', 'addBag', 'logBrew', 'waterOn', 'sameAgain', 'keys'] as const;

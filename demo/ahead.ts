@@ -1,7 +1,7 @@
 import type { EntityManager } from 'typeorm';
-import { orderInput } from '../contract/order';
+import { orderInput } from '../contract/shelf/order';
 import { addDays, weekdayOf, type PlainDate } from '../core/rest';
-import { addMark, addOrder } from '../server/db/plan';
+import { addMark, addOrder } from '../server/db/shelf/plan';
 
 /** The bag the household would buy again. */
 export const BOUGHT_AGAIN = 'Kivu Terrace';

@@ -1,12 +1,12 @@
 import type { EntityManager } from 'typeorm';
-import type { Hand, InstrumentSettings } from '../contract/instrument';
-import { makingInput, type MakingInput } from '../contract/making';
-import type { KeptRecipe } from '../contract/recipe';
+import type { Hand, InstrumentSettings } from '../contract/bench/instrument';
+import { makingInput, type MakingInput } from '../contract/bag/making';
+import type { KeptRecipe } from '../contract/bench/recipe';
 import { FIRST_SETTINGS } from '../contract/settings';
 import { appendPoint, roundTo, scaleRecipe, type BrewParameters, type Recipe, type Trace } from '../core/brew';
-import { addGrinder, loadGrinders } from '../server/db/grinders';
-import { addLive, addPiece, keepLive, loadLive } from '../server/db/live';
-import { changeRecipe, loadRecipes } from '../server/db/recipes';
+import { addGrinder, loadGrinders } from '../server/db/bench/grinders';
+import { addLive, addPiece, keepLive, loadLive } from '../server/db/bench/live';
+import { changeRecipe, loadRecipes } from '../server/db/bench/recipes';
 import { keepSettings } from '../server/db/settings';
 import { unitNoise } from '../server/instruments/simulated/noise';
 import { pouringOf } from '../server/instruments/simulated/pouring';

@@ -1,7 +1,7 @@
-import type { BagDraft } from '../contract/bag';
-import type { Hand } from '../contract/instrument';
-import type { MakingInput } from '../contract/making';
-import type { CupDraft } from '../contract/cup';
+import type { BagDraft } from '../contract/bag/bag';
+import type { Hand } from '../contract/bench/instrument';
+import type { MakingInput } from '../contract/bag/making';
+import type { CupDraft } from '../contract/bag/cup';
 import type { BrewParameters } from '../core/brew';
 
 /**

@@ -1,11 +1,11 @@
 import type { EntityManager } from 'typeorm';
-import { EMPTY_ANSWER, sittingInput, type CupAnswer } from '../contract/sitting';
+import { EMPTY_ANSWER, sittingInput, type CupAnswer } from '../contract/table/sitting';
 import { foretelling, predictionOf } from '../application/foretellBrew';
 import { addDays, type PlainDate } from '../core/rest';
-import { loadBag } from '../server/db/bags';
-import { loadLogs } from '../server/db/brews';
-import { addReference } from '../server/db/references';
-import { addSeat, addSitting, keepAnswer, knownTasters, loadSeats, loadSitting } from '../server/db/sittings';
+import { loadBag } from '../server/db/bag/bags';
+import { loadLogs } from '../server/db/bag/brews';
+import { addReference } from '../server/db/palate/references';
+import { addSeat, addSitting, keepAnswer, knownTasters, loadSeats, loadSitting } from '../server/db/table/sittings';
 import { cupsOfReveal, logSitting } from '../server/sittings/reveal';
 import { engineHere } from '../server/verdicts/engineHere';
 import { instantAt } from './calendar';

@@ -1,4 +1,4 @@
-import type { CupDraft } from '../contract/cup';
+import type { CupDraft } from '../contract/bag/cup';
 import { ADEQUACIES, FIRST_SHEET, MOMENTS, parseLevel, SLOT_IDS, type MarkedPart } from '../core/cup';
 
 /**

@@ -1,12 +1,12 @@
 import { firstContent, withOwnPassage, withPassage } from '../application/writeUp/content';
-import type { WriteUpContent, WriteUpSubject } from '../contract/writeUp';
+import type { WriteUpContent, WriteUpSubject } from '../contract/writeUps/writeUp';
 import { addDays, type PlainDate } from '../core/rest';
 import type { WriteUpKind } from '../core/writeUp';
-import { loadAllBags } from '../server/db/bags';
-import { loadRecipes } from '../server/db/recipes';
-import { loadSittings } from '../server/db/sittings';
+import { loadAllBags } from '../server/db/bag/bags';
+import { loadRecipes } from '../server/db/bench/recipes';
+import { loadSittings } from '../server/db/table/sittings';
 import type { Store } from '../server/db/store';
-import { addWriteUp, keepVersion, setFinal } from '../server/db/writeUps';
+import { addWriteUp, keepVersion, setFinal } from '../server/db/writeUps/writeUps';
 import { openLog } from '../server/log';
 import { engineHere } from '../server/verdicts/engineHere';
 import { VerdictKeeper } from '../server/verdicts/keeper';

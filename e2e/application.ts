@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { test as base, expect, type Page } from '@playwright/test';
-import type { Shelf } from '../contract/shelf';
+import type { Shelf } from '../contract/shelf/shelf';
 
 const ROOT = fileURLToPath(new URL('..', import.meta.url));
 

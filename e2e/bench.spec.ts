@@ -1,6 +1,6 @@
-import type { Bench, LiveTrace } from '../contract/live';
-import type { KeptTrace } from '../contract/making';
-import type { BagPage } from '../contract/shelf';
+import type { Bench, LiveTrace } from '../contract/bench/live';
+import type { KeptTrace } from '../contract/bag/making';
+import type { BagPage } from '../contract/shelf/shelf';
 import { gapsIn, weightAt } from '../core/brew';
 import { pouringOf } from '../server/instruments/simulated/pouring';
 import { dateOf, expect, test } from './application';

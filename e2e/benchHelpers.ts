@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
-import { INSTRUMENTS, type InstrumentSettings } from '../contract/instrument';
-import type { Bench, LiveBrew } from '../contract/live';
+import { INSTRUMENTS, type InstrumentSettings } from '../contract/bench/instrument';
+import type { Bench, LiveBrew } from '../contract/bench/live';
 import { addBag, expect, type Application } from './application';
 
 /** What several tests of the bench do. */

@@ -1,4 +1,4 @@
-import type { BagPage } from '../contract/shelf';
+import type { BagPage } from '../contract/shelf/shelf';
 import { dateOf, expect, morning, openBag, test } from './application';
 import { chooseRecipe, clearBench, connect, get, layOut, start } from './benchHelpers';
 

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { join } from 'node:path';
 import { timingText } from '../benchmarks/timing';
 import { DESCRIPTORS } from '../core/cup/words';
-import { WordEntity } from '../server/db/cupEntities';
+import { WordEntity } from '../server/db/bag/cupEntities';
 import { openStore } from '../server/db/store';
 import { expect, openBag, test } from './application';
 

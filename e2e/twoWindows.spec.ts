@@ -1,5 +1,5 @@
-import type { Bag } from '../contract/bag';
-import type { KeptRecipe } from '../contract/recipe';
+import type { Bag } from '../contract/bag/bag';
+import type { KeptRecipe } from '../contract/bench/recipe';
 import { expect, openBag, test, type Application } from './application';
 import type { Page } from '@playwright/test';
 
@@ -91,7 +91,9 @@ test('a recipe that is edited while another window saves a version: what was typ
   await page.evaluate(
     'document.dispatchEvent(new Event("visibilitychange")); window.dispatchEvent(new Event("focus"))',
   );
-  await expect(page.getByText('Changed elsewhere meanwhile, and taken in here. Water temperature: 88 °C.')).toBeVisible();
+  await expect(
+    page.getByText('Changed elsewhere meanwhile, and taken in here. Water temperature: 88 °C.'),
+  ).toBeVisible();
   await expect(page.getByLabel('Name')).toHaveValue('Edited Thrice');
   await expect(page.getByLabel('Water temperature')).toHaveValue('88');
   // The sheet is found again with its words, from the shelf.

@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import type { Download, Page } from '@playwright/test';
 import { strFromU8, unzipSync } from 'fflate';
 import sharp from 'sharp';
-import type { WriteUpLine } from '../contract/writeUp';
+import type { WriteUpLine } from '../contract/writeUps/writeUp';
 import { dateOf, expect, openBag, test, type Application } from './application';
 import { violations } from './axe';
 import { readPdf } from './pdf';

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { setTimeout } from 'node:timers/promises';
 import Database from 'better-sqlite3';
 import fc from 'fast-check';
-import { archiveRows, COLLECTION_NAMES, type CollectionName, type ImportState } from '../contract/archive';
+import { archiveRows, COLLECTION_NAMES, type CollectionName, type ImportState } from '../contract/keeping/archive';
 import { fillStore } from '../demo/fill';
 import { archiveText } from '../server/archive/write';
 import { snapshotOf } from '../server/archive/snapshot';

@@ -1,8 +1,8 @@
 import { z } from 'zod';
-import { bagInput } from '../contract/bag';
+import { bagInput } from '../contract/bag/bag';
 import type { Endpoint as InTable, Resource } from '../contract/endpoint';
 import { ENDPOINTS as TABLE, type EndpointName } from '../contract/endpoints';
-import { grinderInput } from '../contract/recipe';
+import { grinderInput } from '../contract/bench/recipe';
 
 /** Something the application answers to: its path with `:name` for what is filled in, and what it may be asked. */
 export interface Endpoint {

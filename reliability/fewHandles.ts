@@ -2,7 +2,7 @@ import { connect, type Socket } from 'node:net';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { BagPage, Judging } from '../contract/shelf';
+import type { BagPage, Judging } from '../contract/shelf/shelf';
 import { ServerProcess } from './serverProcess';
 
 const reference = { style: 'filter', brewer: 'cone', doseG: 16, waterG: 250, waterC: 93, grindStep: 0 };

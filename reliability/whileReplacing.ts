@@ -5,7 +5,7 @@ import { setTimeout } from 'node:timers/promises';
 import Database from 'better-sqlite3';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { uniformInt } from 'pure-rand/distribution/uniformInt';
-import type { ImportState } from '../contract/archive';
+import type { ImportState } from '../contract/keeping/archive';
 import { readConfig } from '../server/config';
 import { ServerProcess } from './serverProcess';
 

@@ -1,6 +1,6 @@
 import { parseLine } from '../application/jsonLine';
 import { verdictLine } from '../application/judgeBagFile';
-import { bagFile } from '../contract/bagFile';
+import { bagFile } from '../contract/bag/bagFile';
 import { answerLines } from './lib/lines';
 
 /** Judges bags, one JSON object a line. */

@@ -2,7 +2,7 @@ import { createWriteStream, existsSync, mkdtempSync, renameSync, rmSync } from '
 import { basename, join, resolve } from 'node:path';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
-import type { HouseholdCounts } from '../contract/archive';
+import type { HouseholdCounts } from '../contract/keeping/archive';
 import { householdText, notebookText } from '../core/text';
 import { HOUSEHOLD_TABLES } from '../server/archive/householdTables';
 import type { lookAtFile, LookedArchive } from '../server/archive/look';
@@ -14,8 +14,8 @@ import { archiveText, archiveZip } from '../server/archive/write';
 import { backupFolderOf, copiesOf, copyBackup, makeBackup } from '../server/backup/files';
 import { openCopy } from '../server/backup/keeper';
 import { readConfig, StartProblem, type Config } from '../server/config';
-import { whyNotOpened } from '../server/db/inspect';
-import { loadFolderId } from '../server/db/dataFolder';
+import { whyNotOpened } from '../server/db/keeping/inspect';
+import { loadFolderId } from '../server/db/keeping/dataFolder';
 import { keepSettings, loadSettings } from '../server/db/settings';
 import { openStore, type Store } from '../server/db/store';
 import { lockFolder } from '../server/folderLock';
@@ -95,7 +95,11 @@ function refused(problems: readonly FileProblem[], count: number): StartProblem 
 async function importFrom(from: string, store: Store, config: Config): Promise<void> {
   const folder = mkdtempSync(join(config.dataFolder, 'import-'));
   try {
-    const looked = await runIsolated<typeof lookAtFile>('lookAtFile', { file: from, folder, database: config.databaseFile });
+    const looked = await runIsolated<typeof lookAtFile>('lookAtFile', {
+      file: from,
+      folder,
+      database: config.databaseFile,
+    });
     if (looked.kind === 'archive') await importArchive(looked.archive, folder, store, config);
     else await importTable(looked.table, folder, basename(from), store, config);
   } catch (error) {
@@ -140,7 +144,11 @@ async function importTable(
     return;
   }
   const before = await backUp(store, config, 'before-import');
-  const { row, file: added } = await runIsolated<typeof takeTable>('takeTable', { ...table, database: before, fileName });
+  const { row, file: added } = await runIsolated<typeof takeTable>('takeTable', {
+    ...table,
+    database: before,
+    fileName,
+  });
   await store.addRowsOf(added, HOUSEHOLD_TABLES);
   console.log(`Taken in: ${householdText({ bags: row.bagIds.length, brews: row.brewIds.length })}.`);
   console.log(`What was here before is in ${before}; the store room takes it back as a whole.`);

@@ -1,6 +1,6 @@
 import { parseLine } from '../application/jsonLine';
-import { planLine } from '../application/planShelfFile';
-import { shelfFile } from '../contract/shelfFile';
+import { planLine } from '../application/shelf/planShelfFile';
+import { shelfFile } from '../contract/shelf/shelfFile';
 import { answerLines } from './lib/lines';
 
 /** A shelf of nobody's. */

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { Brew } from '../../contract/brew';
+import type { Brew } from '../../contract/bag/brew';
 import { FIRST_SETTINGS } from '../../contract/settings';
 import { askingCup, brewEvidence, type CupCompany } from '../brewEvidence';
 

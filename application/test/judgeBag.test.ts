@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { bag as bagSchema, bagInput } from '../../contract/bag';
-import { brewInput, type BrewDraft } from '../../contract/brew';
+import { bag as bagSchema, bagInput } from '../../contract/bag/bag';
+import { brewInput, type BrewDraft } from '../../contract/bag/brew';
 import { fitCrest, ageOn } from '../../core/crest';
 import { scoreOfCup } from '../../core/cup';
 import { stateOnDay } from '../../core/text';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { bagFile } from '../../contract/bagFile';
+import { bagFile } from '../../contract/bag/bagFile';
 import { parseLine } from '../jsonLine';
 import { verdictLine } from '../judgeBagFile';
 

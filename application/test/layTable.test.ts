@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { sittingInput } from '../../contract/sitting';
+import { sittingInput } from '../../contract/table/sitting';
 import { STYLES } from '../../core/brew';
 import { SITTING_KINDS } from '../../core/sitting';
 import { cupsFor, scheduleFor, type BagForTable } from '../layTable';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { InstrumentSettings } from '../../contract/instrument';
+import type { InstrumentSettings } from '../../contract/bench/instrument';
 import { liveBrewSample as live } from '../../contract/test/samples';
 import { instrumentsFor, joined, started, tapped } from '../liveBrew';
 

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { NotebookMapping } from '../../contract/notebook';
+import type { NotebookMapping } from '../../contract/keeping/notebook';
 import { guessReading, type Cell, type NotebookSheet } from '../../core/notebook';
 import { firstMapping, readNotebook, type Known, type NotebookRead } from '../notebook';
 

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { EMPTY_ANSWER } from '../../contract/sitting';
+import { EMPTY_ANSWER } from '../../contract/table/sitting';
 import type { TastersSheet } from '../../core/sitting';
-import { repeatGroups, repeatsForEngine, type Tasting } from '../palate';
-import { standingsAmong, type SittingWord } from '../standings';
-import { ONE_SCALE } from '../scaleMaps';
+import { repeatGroups, repeatsForEngine, type Tasting } from '../palate/palate';
+import { standingsAmong, type SittingWord } from '../palate/standings';
+import { ONE_SCALE } from '../palate/scaleMaps';
 
 const cupOf = (mark: number, blind: boolean): Tasting['cup'] => {
   const { words: _, againstYardstick: __, remarks: ___, ...written } = EMPTY_ANSWER;

@@ -1,7 +1,7 @@
 import * as fc from 'fast-check';
 import { omit } from 'es-toolkit';
 import { describe, expect, it } from 'vitest';
-import { recipeInput, type RecipeInput } from '../../contract/recipe';
+import { recipeInput, type RecipeInput } from '../../contract/bench/recipe';
 import { GRIND_WORDS, scaleRecipe, STARTER_RECIPES, type Recipe } from '../../core/brew';
 import { Problem } from '../problem';
 import { cardFile, cardOf, cardOfReference, previewCard, readCard, recipeOfCard } from '../writeUp/recipeCard';

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { SHAPES } from '../../core/crest';
 import { onMainScale } from '../../core/palate';
-import type { Tasting } from '../palate';
-import { standingsAmong, type StandingItem } from '../standings';
-import { baselinesByScale, ONE_SCALE, scaleMapsOf } from '../scaleMaps';
+import type { Tasting } from '../palate/palate';
+import { standingsAmong, type StandingItem } from '../palate/standings';
+import { baselinesByScale, ONE_SCALE, scaleMapsOf } from '../palate/scaleMaps';
 
 type ScaledBag = Parameters<typeof scaleMapsOf>[0][number];
 const bag = (id: string, scoringScale: ScaledBag['scoringScale'], name = id): ScaledBag => ({

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { Brew } from '../../contract/brew';
+import type { Brew } from '../../contract/bag/brew';
 import { isProbablySlip, slipQuestionOf, type SlipEvidence } from '../slips';
 
 const brew = (id: string, day: number, score: number | null, fault: Brew['fault'] = null): Brew =>

@@ -1,5 +1,5 @@
-import type { Bag } from '../../contract/bag';
-import type { Brew } from '../../contract/brew';
+import type { Bag } from '../../contract/bag/bag';
+import type { Brew } from '../../contract/bag/brew';
 import {
   ageOn,
   changesFrom,
@@ -13,9 +13,8 @@ import { feelOverDays, isTastedBlind, judgedScale, judgedScore, type Prominence 
 import { labelAgainstCups, placesAlone, wordsOfCup, writtenName, type Vocabulary } from '../../core/cup/words';
 import { trackRecord } from '../../core/palate';
 import { daysBetween, roastDate } from '../../core/rest';
-import { processText } from '../../core/text';
+import { intervalOf, processText } from '../../core/text';
 import type { BagFacts, CoffeeFacts, CrestFacts, CupFacts } from '../../core/text/writeUp';
-import { intervalOf } from '../../core/text/words';
 import { scoreAtBest } from '../atBest';
 import { unitsOf } from '../settings';
 import { levelFacts, otherDrinks, shownLabel, usualGrind, wordedCups, wordFacts } from './drinkFacts';

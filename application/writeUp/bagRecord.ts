@@ -1,7 +1,7 @@
-import type { Bag } from '../../contract/bag';
-import type { Brew } from '../../contract/brew';
-import type { ForetoldCupRow } from '../../contract/palate';
-import type { Readings } from '../../contract/palateReading';
+import type { Bag } from '../../contract/bag/bag';
+import type { Brew } from '../../contract/bag/brew';
+import type { ForetoldCupRow } from '../../contract/palate/palate';
+import type { Readings } from '../../contract/palate/palateReading';
 import type { Settings } from '../../contract/settings';
 import type { Grinder, Recipe } from '../../core/brew';
 import type { CrestFit } from '../../core/crest';

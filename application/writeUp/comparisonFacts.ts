@@ -3,7 +3,7 @@ import type { ComparisonFacts } from '../../core/text/writeUp';
 import type { SittingFacts } from '../../core/text/writeUp';
 import { scoreAtBest } from '../atBest';
 import { momentsOnMain } from '../../core/palate';
-import { scaleOf, type ScaleMaps } from '../scaleMaps';
+import { scaleOf, type ScaleMaps } from '../palate/scaleMaps';
 import { bagFacts } from './bagFacts';
 import type { BagRecordRead } from './bagRecord';
 

@@ -1,6 +1,6 @@
 import { omit } from 'es-toolkit';
 import type { z } from 'zod';
-import type { Composed, ownPassageInput, PassageChange, WriteUpContent } from '../../contract/writeUp';
+import type { Composed, ownPassageInput, PassageChange, WriteUpContent } from '../../contract/writeUps/writeUp';
 import { editOf, FIRST_SHOWS, headOf, published, standing } from '../../core/writeUp';
 import { Problem } from '../problem';
 

@@ -1,6 +1,6 @@
 import { groupBy, maxBy, mean, uniq } from 'es-toolkit';
-import type { Bag } from '../../contract/bag';
-import type { Brew } from '../../contract/brew';
+import type { Bag } from '../../contract/bag/bag';
+import type { Brew } from '../../contract/bag/brew';
 import type { Settings } from '../../contract/settings';
 import type { Grinder } from '../../core/brew';
 import {

@@ -2,7 +2,7 @@ import { roundTo } from '../../core/brew';
 import { isOnlyCompared } from '../../core/crest';
 import { intensitiesOverDays, judgedScale } from '../../core/cup';
 import { hasCurve, type BagFacts } from '../../core/text/writeUp';
-import type { Figures, LevelsFigure, RidgeFigure } from '../../contract/writeUp';
+import type { Figures, LevelsFigure, RidgeFigure } from '../../contract/writeUps/writeUp';
 import { countedCups, lastDayOf } from './bagFacts';
 import type { BagRecordRead } from './bagRecord';
 

@@ -9,9 +9,9 @@ import {
   type CardPreview,
   type RecipeCard,
   type RecipeCardFile,
-} from '../../contract/writeUp';
+} from '../../contract/writeUps/writeUp';
 import { fieldProblems, type FieldProblem } from '../../contract/error';
-import { recipeInput, type RecipeInput } from '../../contract/recipe';
+import { recipeInput, type RecipeInput } from '../../contract/bench/recipe';
 import { Problem } from '../problem';
 import type { BagRecordRead } from './bagRecord';
 

@@ -1,7 +1,7 @@
 import { groupBy, mean, sum } from 'es-toolkit';
-import type { Bag } from '../../contract/bag';
-import type { Brew } from '../../contract/brew';
-import type { Readings } from '../../contract/palateReading';
+import type { Bag } from '../../contract/bag/bag';
+import type { Brew } from '../../contract/bag/brew';
+import type { Readings } from '../../contract/palate/palateReading';
 import { pourStructure } from '../../core/brew';
 import { ageOn, ROAST_LEVELS, type CrestFit } from '../../core/crest';
 import { ATTRIBUTES, colourGapText, restClaim, scoreOf } from '../../core/cup';

@@ -1,6 +1,6 @@
-import type { SittingInput } from '../../contract/sitting';
+import type { SittingInput } from '../../contract/table/sitting';
 import type { Settings } from '../../contract/settings';
-import type { MarksFigure } from '../../contract/writeUp';
+import type { MarksFigure } from '../../contract/writeUps/writeUp';
 import type { Vocabulary } from '../../core/cup/words';
 import { yardstickName } from '../../core/text';
 import { namesOf, type BagFacts, type SittingFacts } from '../../core/text/writeUp';

@@ -1,6 +1,5 @@
 import { solve, Matrix } from 'ml-matrix';
-import { ADVISED_DAYS } from '../../core/crest/constants';
-import type { CrestInput } from '../../core/crest';
+import { ADVISED_DAYS, type CrestInput } from '../../core/crest';
 
 /** Ways of naming the day to drink a bag, from its log alone. */
 export type Adviser = (input: CrestInput) => number;

@@ -1,5 +1,4 @@
-import { NOTICEABLE, type CrestFit } from '../../core/crest';
-import { stateOf } from '../../core/crest/state';
+import { type CrestFit, NOTICEABLE, stateOf } from '../../core/crest';
 import { SIGMA0, type SimulatedBag } from '../simulate/brewing';
 import { random } from '../simulate/random';
 import { Calibration } from './measures';

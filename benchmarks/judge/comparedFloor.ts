@@ -1,5 +1,5 @@
 import type { CrestInput } from '../../core/crest';
-import { cdf } from '../../core/crest/normal';
+import { cdf } from '../../core/numeric/normal';
 import type { Compared } from '../../core/cup';
 import { errorFactor, soundScore, tasteOf } from '../simulate/brewing';
 import { BASELINE } from '../simulate/families';

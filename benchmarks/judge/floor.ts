@@ -1,4 +1,4 @@
-import { cholesky, dot, whiten } from '../../core/crest/linalg';
+import { cholesky, dot, whiten } from '../../core/numeric/linalg';
 import { errorFactor, SIGMA0, type SimulatedBag } from '../simulate/brewing';
 import { BASELINE, LAST_TRUE_DAY } from '../simulate/families';
 import { bestExpectedDay, imaginedBags } from './imagined';

@@ -1,4 +1,4 @@
-import { ADVISED_DAYS } from '../../core/crest/constants';
+import { ADVISED_DAYS } from '../../core/crest';
 import { FAMILIES } from '../simulate/families';
 import { random } from '../simulate/random';
 

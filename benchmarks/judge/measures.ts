@@ -1,4 +1,4 @@
-import { ADVISED_DAYS } from '../../core/crest/constants';
+import { ADVISED_DAYS } from '../../core/crest';
 import type { Truth } from '../simulate/families';
 
 /** The best true day among those that may be advised. */

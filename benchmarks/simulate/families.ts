@@ -1,4 +1,4 @@
-import { SHAPE_SHARES } from '../../core/crest/constants';
+import { SHAPE_SHARES } from '../../core/crest';
 import type { Random } from './random';
 
 /** The last rest day a truth is known for. */

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { STARTER_RECIPES } from '../../core/brew';
-import { instrumentSettings, NO_INSTRUMENTS, readings } from '../instrument';
-import { livePatch, liveStart } from '../live';
-import { makingInput } from '../making';
-import { grinderInput, recipeInput } from '../recipe';
+import { instrumentSettings, NO_INSTRUMENTS, readings } from '../bench/instrument';
+import { livePatch, liveStart } from '../bench/live';
+import { makingInput } from '../bag/making';
+import { grinderInput, recipeInput } from '../bench/recipe';
 
 const problems = (
   schema: { safeParse: (value: unknown) => { error?: { issues: { path: PropertyKey[]; message: string }[] } } },

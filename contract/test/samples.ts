@@ -1,6 +1,6 @@
 import { STARTER_RECIPES } from '../../core/brew';
-import { NO_INSTRUMENTS } from '../instrument';
-import type { LiveBrew } from '../live';
+import { NO_INSTRUMENTS } from '../bench/instrument';
+import type { LiveBrew } from '../bench/live';
 
 /** A brew laid out by the first starter recipe, but for what is said to be different. */
 export function liveBrewSample(differently: Partial<LiveBrew> = {}): LiveBrew {

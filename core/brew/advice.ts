@@ -2,7 +2,7 @@ import { learntBand, againstBand, type BandPosition } from './band';
 import type { Fault } from './kinds';
 import type { Band, BrewKind } from './recipe';
 import type { Bed } from './signs';
-import type { Standing } from './standing';
+import type { Standing } from './bench/standing';
 
 /** What a cup can taste of that one school reads as a sign of how it was brewed: the table of signs. */
 export const TASTES = ['sharp', 'briny', 'weak', 'bitter', 'astringent', 'powdery', 'phenolic', 'strong'] as const;

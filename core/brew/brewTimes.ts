@@ -1,6 +1,6 @@
 import { brewKindOf } from './assessBrew';
 import type { BrewParameters } from './kinds';
-import { LONG_S, planOf } from './plan';
+import { LONG_S, planOf } from './bench/plan';
 import { STARTER_RECIPES } from './starters';
 
 /** How long a brew of no known kind takes, and how long of that somebody pours, s. *Assumption*. */

@@ -1,6 +1,6 @@
 import type { Recipe, Stage } from './recipe';
 import { ratio } from './ratio';
-import { isPour } from './stages';
+import { isPour } from './bench/stages';
 import { roundTo } from './units';
 
 /** A recipe as far as how it is poured goes. */

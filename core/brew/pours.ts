@@ -1,5 +1,5 @@
-import type { Plan } from './plan';
-import { GAP_S, type Trace, type TracePoint } from './trace';
+import type { Plan } from './bench/plan';
+import { GAP_S, type Trace, type TracePoint } from './bench/trace';
 
 /** A pour found in a trace. */
 export interface Pour {

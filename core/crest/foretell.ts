@@ -1,9 +1,9 @@
-import { ALIKE } from './constants';
-import { histogramQuantiles } from './curve';
+import { ALIKE } from './model/constants';
+import { histogramQuantiles } from './report/curve';
 import { posteriorFor } from './fit';
-import { tastedDraws } from './tasted';
-import type { CrestBrew, CrestInput, Foretold } from './types';
-import { leftOutOf, usableBrews } from './usable';
+import { tastedDraws } from './inference/tasted';
+import type { CrestBrew, CrestInput, Foretold } from './model/types';
+import { leftOutOf, usableBrews } from './model/usable';
 
 /**
  * What the cups of a bag foretell of another one, before it is tasted: its score, and how it will be against the cups

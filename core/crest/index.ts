@@ -13,15 +13,19 @@ export {
   SHAPE_SHARES,
   SHAPE_SHARES_WORTH,
   SHAPES,
-} from './constants';
-export { processKindOf, PROCESS_SUGGESTIONS } from './processKinds';
+  type Process,
+  LAST_DAY,
+  ADVISED_DAYS,
+  type RoastLevel,
+} from './model/constants';
+export { processKindOf, PROCESS_SUGGESTIONS } from './model/processKinds';
 export { fitCrest } from './fit';
 export { foretell } from './foretell';
-export { FREEZER_RATES, learntRate, logEvidenceOf, tellsFreezerRate, type LearntRate } from './freezerRate';
-export { PEAK_AXIS } from './grid';
-export { roasterKey } from './peakHistory';
-export { isProbablyGross } from './gross';
-export { tablePeakDays, type BagOfKind } from './prior';
+export { FREEZER_RATES, learntRate, logEvidenceOf, tellsFreezerRate, type LearntRate } from './history/freezerRate';
+export { PEAK_AXIS } from './model/grid';
+export { roasterKey } from './history/peakHistory';
+export { isProbablyGross } from './inference/gross';
+export { tablePeakDays, type BagOfKind } from './model/prior';
 export {
   baselineFrom,
   historiesAfter,
@@ -30,7 +34,7 @@ export {
   priorFor,
   type PastBag,
   type Repeats,
-} from './history';
+} from './history/history';
 export {
   ANY_SITUATION,
   bestCupDay,
@@ -41,13 +45,13 @@ export {
   type DayProposals,
   type Proposal,
   type Situation,
-} from './next';
-export { sketchByDay } from './sketch';
-export { priorMoved } from './priorMoved';
-export { changesFrom } from './settingNames';
-export { pooledRepeats, type RepeatGroup } from './repeats';
-export { compact, compactForetold } from './compact';
-export { ageOn, crestInput, type BagRecord } from './record';
+} from './report/next';
+export { sketchByDay } from './report/sketch';
+export { priorMoved } from './history/priorMoved';
+export { changesFrom } from './model/settingNames';
+export { pooledRepeats, type RepeatGroup } from './history/repeats';
+export { compact, compactForetold } from './model/compact';
+export { ageOn, crestInput, type BagRecord } from './model/record';
 export {
   daysAtBest,
   isExpectation,
@@ -62,5 +66,6 @@ export {
   type FitSummary,
   type State,
   type StateToday,
-} from './state';
-export type * from './types';
+} from './report/state';
+export type * from './model/types';
+export { type CrestInput, type CrestFit } from './model/types';

@@ -1,4 +1,4 @@
-import { clamp } from '../brew/units';
+import { clamp } from '../brew';
 import { levelValue, MERITS, type GivenIntensity } from './levels';
 import type { AttributeWeights } from './scoringScales';
 

@@ -1,4 +1,4 @@
-import { clamp, roundTo } from '../brew/units';
+import { clamp, roundTo } from '../brew';
 import { levelValue, nearestLevel } from './levels';
 import { scoreOfSheet, type MarkedPart } from './sheetOfParts';
 

@@ -1,4 +1,4 @@
-import { roundTo } from '../brew/units';
+import { roundTo } from '../brew';
 
 /** One part of a sheet that is marked part by part, as a household composes it. */
 export interface SheetPart {

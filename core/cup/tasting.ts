@@ -131,7 +131,6 @@ export interface FoundFault {
 
 /** Who was at the table. */
 export const COMPANIES = ['alone', 'panel'] as const;
-export type Company = (typeof COMPANIES)[number];
 
 /** What a beginner is walked through, one line each. `slot` is where the word goes. */
 export const COACHING: readonly { step: string; slot: string; phase: TastingPhase; at: SlotId }[] = [

@@ -1,7 +1,5 @@
 import { groupBy, mapValues } from 'es-toolkit';
-import { usualParameters } from '../brew/drinks';
-import { roundTo } from '../brew/units';
-import { BREWERS, STYLES, type Style } from '../brew/kinds';
+import { BREWERS, roundTo, type Style, STYLES, usualParameters } from '../brew';
 import { plain } from './table';
 import type { NotebookBag, NotebookEntry } from './readRows';
 

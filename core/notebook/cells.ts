@@ -1,4 +1,4 @@
-import { celsius, GRAMS_PER_OUNCE, roundTo } from '../brew/units';
+import { celsius, GRAMS_PER_OUNCE, roundTo } from '../brew';
 import { textOf, type Cell } from './table';
 
 /** What one cell of somebody's notebook says, as a number in the units of the record; null where it says none. */

@@ -1,6 +1,5 @@
-import { nearestLevel, levelValue, parseLevel } from '../cup/levels';
-import { onStep, SCALE_RANGES, type ScoringScale } from '../cup/scoringScales';
-import { roundTo } from '../brew/units';
+import { levelValue, nearestLevel, onStep, parseLevel, SCALE_RANGES, type ScoringScale } from '../cup';
+import { roundTo } from '../brew';
 import { numberIn, type DecimalMark } from './cells';
 import { textOf, type Cell } from './table';
 

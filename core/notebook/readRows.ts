@@ -1,6 +1,5 @@
-import { ROAST_LEVELS, type Process, type RoastLevel } from '../crest/constants';
-import { processKindOf } from '../crest/processKinds';
-import { ATTRIBUTES, SCALE_RANGES, type Attribute } from '../cup/scoringScales';
+import { type Process, processKindOf, ROAST_LEVELS, type RoastLevel } from '../crest';
+import { type Attribute, ATTRIBUTES, SCALE_RANGES } from '../cup';
 import { addDays, daysBetween, type PlainDate } from '../rest';
 import { celsiusIn, gramsIn, numberIn, ratioIn, secondsIn } from './cells';
 import { dateIn, timeIn } from './dates';

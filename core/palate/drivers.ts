@@ -1,4 +1,4 @@
-import { solveInPlace } from '../crest/linalg';
+import { solveInPlace } from '../numeric/linalg';
 import type { GivenIntensity } from '../cup';
 
 /** A marked cup with levels, of a finished bag. */

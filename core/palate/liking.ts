@@ -1,4 +1,4 @@
-import { cdf } from '../crest/normal';
+import { cdf } from '../numeric/normal';
 import type { LevelLiking } from '../cup';
 import { LIKING_CUPS, type DRIVER_KINDS } from './constants';
 import { ridgeByEvidence } from './ridge';

@@ -1,4 +1,4 @@
-import { cholesky, solveInPlace } from '../crest/linalg';
+import { cholesky, solveInPlace } from '../numeric/linalg';
 
 /** A linear fit: what a score is where every column is 0, and what one unit of each column adds. */
 export interface RidgeFit {

@@ -1,6 +1,6 @@
 import { groupBy, sumBy } from 'es-toolkit';
-import { cholesky, solveFactored } from '../crest/linalg';
-import { SCALE_RANGES, type ScoringScale } from '../cup/scoringScales';
+import { cholesky, solveFactored } from '../numeric/linalg';
+import { SCALE_RANGES, type ScoringScale } from '../cup';
 
 /**
  * How a household's scores in one scale are read on another. A level of 3 means "good" to one taster and 60 points to a

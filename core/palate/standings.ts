@@ -1,5 +1,5 @@
 import { groupBy } from 'es-toolkit';
-import { cholesky, solveFactored, solveInPlace } from '../crest/linalg';
+import { cholesky, solveFactored, solveInPlace } from '../numeric/linalg';
 
 /** How often one of a kind was preferred to another: `weight` 1 for a preference, ½ each way for a tie. */
 export interface Preference {

@@ -1,4 +1,4 @@
-import type { Compared } from '../cup/comparison';
+import type { Compared } from '../cup';
 
 /** A cup that was foretold from the cups before it, and what it then was. Points of score, 0–100. */
 export interface ForetoldCup {

@@ -1,3 +1,5 @@
 export * from './lane';
 export * from './morning';
 export * from './orders';
+export { type OrderDates } from './orders';
+export { LEARNING_SHARE } from './plan/constants';

@@ -7,7 +7,7 @@ import {
   type IntraclassCorrelation,
   type PairedDifference,
 } from '../palate';
-import type { Compared } from '../cup/comparison';
+import type { Compared } from '../cup';
 import { brewOfCup, oddCup, type PouredCup } from './kinds';
 import { triangleChance } from './triangle';
 

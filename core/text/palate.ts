@@ -1,7 +1,13 @@
-import { roundTo } from '../brew/units';
+import { roundTo } from '../brew';
 import { SCALE_RANGES, type ScoringScale } from '../cup';
-import type { Driver, Felt, PairedDifference, Repeatability, Standing } from '../palate';
-import { LIKING_CUPS } from '../palate/constants';
+import {
+  type Driver,
+  type Felt,
+  LIKING_CUPS,
+  type PairedDifference,
+  type Repeatability,
+  type Standing,
+} from '../palate';
 import { capitalised, countWord, cupCount, ordinalWord } from './words';
 
 const said = (value: number, places = 1): string => String(roundTo(Math.abs(value), places));

@@ -1,4 +1,4 @@
-import { roundTo } from '../brew/units';
+import { roundTo } from '../brew';
 import { SCALE_RANGES, type ScoringScale } from '../cup';
 import type { PairedDifference } from '../palate';
 import {

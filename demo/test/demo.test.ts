@@ -5,8 +5,8 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { fitInput } from '../../application/judgeBag';
 import { ageOn, compact, crestInput, fitCrest, type State } from '../../core/crest';
 import { stateOnDay, METRIC } from '../../core/text';
-import { loadBagsInUse, loadFinishedBags } from '../../server/db/bags';
-import { loadLogs } from '../../server/db/brews';
+import { loadBagsInUse, loadFinishedBags } from '../../server/db/bag/bags';
+import { loadLogs } from '../../server/db/bag/brews';
 import { openStore, type Store } from '../../server/db/store';
 import { fillStore } from '../fill';
 

@@ -3,8 +3,8 @@ import { join } from 'node:path';
 import { gunzipSync } from 'node:zlib';
 import Database from 'better-sqlite3';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
-import type { ImportState } from '../../contract/archive';
-import type { Shelf } from '../../contract/shelf';
+import type { ImportState } from '../../contract/keeping/archive';
+import type { Shelf } from '../../contract/shelf/shelf';
 import { TestServer, TODAY } from '../../server/test/running';
 import { everyPage } from '../everyPage';
 

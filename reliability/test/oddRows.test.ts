@@ -2,7 +2,7 @@ import { join } from 'node:path';
 import Database from 'better-sqlite3';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { fillStore } from '../../demo/fill';
-import type { Shelf } from '../../contract/shelf';
+import type { Shelf } from '../../contract/shelf/shelf';
 import { openStore } from '../../server/db/store';
 import { TestServer, TODAY } from '../../server/test/running';
 import { everyPage } from '../everyPage';

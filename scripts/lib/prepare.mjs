@@ -42,5 +42,7 @@ export function ensureInstalled() {
 
 /** Builds what is older than its sources. Anything but a failure is kept to itself. */
 export function ensureBuilt() {
-  npm(['run', '--silent', 'build'], { env: { ...process.env, WIREIT_LOGGER: process.stderr.isTTY ? 'quiet' : 'quiet-ci', WIREIT_CACHE: 'none' } });
+  npm(['run', '--silent', 'build'], {
+    env: { ...process.env, WIREIT_LOGGER: process.stderr.isTTY ? 'quiet' : 'quiet-ci', WIREIT_CACHE: 'none' },
+  });
 }

@@ -1,6 +1,6 @@
 import { createHash, randomBytes } from 'node:crypto';
 import { LessThan, Not, type EntityManager } from 'typeorm';
-import { SessionEntity } from '../db/accessEntities';
+import { SessionEntity } from '../db/keeping/accessEntities';
 
 /** How long a browser stays signed in, ms: thirty days. */
 export const SESSION_MS = 30 * 24 * 3600 * 1000;

@@ -1,6 +1,6 @@
 import type { EntitySchema } from 'typeorm';
-import type { CollectionName } from '../../contract/archive';
-import { CalendarAddressEntity, DataFolderEntity, SessionEntity } from '../db/accessEntities';
+import type { CollectionName } from '../../contract/keeping/archive';
+import { CalendarAddressEntity, DataFolderEntity, SessionEntity } from '../db/keeping/accessEntities';
 import {
   GrinderEntity,
   LiveBrewEntity,
@@ -8,8 +8,8 @@ import {
   RecipeEntity,
   RecipeVersionEntity,
   TracePieceEntity,
-} from '../db/benchEntities';
-import { CupDescriptorEntity, CupEntity, DraftEntity, RemarkEntity, WordEntity } from '../db/cupEntities';
+} from '../db/bench/benchEntities';
+import { CupDescriptorEntity, CupEntity, DraftEntity, RemarkEntity, WordEntity } from '../db/bag/cupEntities';
 import {
   BagEntity,
   BrewEntity,
@@ -26,10 +26,10 @@ import {
   NotebookMappingEntity,
   PictureEntity,
   PredictionEntity,
-} from '../db/keepingEntities';
+} from '../db/keeping/keepingEntities';
 
 import { JSON_TEXT } from '../db/columns';
-import { OrderEntity, PlanMarkEntity } from '../db/planEntities';
+import { OrderEntity, PlanMarkEntity } from '../db/shelf/planEntities';
 import {
   AnswerEntity,
   ReferenceEntity,
@@ -37,8 +37,8 @@ import {
   SeatSecretEntity,
   SittingEntity,
   TrainerCardEntity,
-} from '../db/sittingEntities';
-import { WriteUpEntity, WriteUpVersionEntity } from '../db/writeUpEntities';
+} from '../db/table/sittingEntities';
+import { WriteUpEntity, WriteUpVersionEntity } from '../db/writeUps/writeUpEntities';
 
 /** The table of each collection of an archive. */
 const ENTITY_OF: Readonly<Record<CollectionName, EntitySchema>> = {

@@ -1,6 +1,6 @@
 import Database from 'better-sqlite3';
 import { uniqBy } from 'es-toolkit';
-import type { CollectionName } from '../../contract/archive';
+import type { CollectionName } from '../../contract/keeping/archive';
 import { openStore } from '../db/store';
 import { ONE_FOR_EACH, quoted, REFERENCES, storedValues, TABLES, tableNamed, type Table } from './collections';
 import type { FileProblem } from './read';

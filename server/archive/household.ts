@@ -1,5 +1,5 @@
 import { keepSettings, loadSettings } from '../db/settings';
-import { isShared } from '../db/sittings';
+import { isShared } from '../db/table/sittings';
 import type { Deps } from '../deps';
 import { HOUSEHOLD_TABLES } from './householdTables';
 

@@ -1,6 +1,6 @@
-import { CalendarAddressEntity, DataFolderEntity, SessionEntity } from '../db/accessEntities';
+import { CalendarAddressEntity, DataFolderEntity, SessionEntity } from '../db/keeping/accessEntities';
 import { ENTITIES } from '../db/entities';
-import { SeatSecretEntity } from '../db/sittingEntities';
+import { SeatSecretEntity } from '../db/table/sittingEntities';
 
 /**
  * What stays with this data folder, whatever household is put into it: who is signed in, the address of the calendar,

@@ -4,13 +4,14 @@ import { join } from 'node:path';
 import type { Readable } from 'node:stream';
 import type { Logger } from 'pino';
 import { Problem, notFound } from '../../application/problem';
-import type { ImportState } from '../../contract/archive';
-import type { NotebookMapping } from '../../contract/notebook';
+import type { ImportState } from '../../contract/keeping/archive';
+import type { NotebookMapping } from '../../contract/keeping/notebook';
 import { runIsolated } from '../isolated/run';
 import type { BegunTable, Table } from '../notebook/reading';
 import { fileOfBytes } from '../uploads';
 import type { LookedArchive, lookAtFile } from './look';
 import { countsIn } from './snapshot';
+import { Watchers } from '../watchers';
 import { UnreadableFile } from './unreadableFile';
 
 /** The largest file that is taken, bytes. */
@@ -35,6 +36,7 @@ interface Import {
  */
 export class Imports {
   #current: Import | null = null;
+  readonly #watchers = new Watchers<ImportState>();
 
   /**
    * @param folder where files on their way are kept; what lies there from before is thrown away
@@ -73,6 +75,11 @@ export class Imports {
     this.#current = one;
     void this.#look(one);
     return id;
+  }
+
+  /** Hears how far files on their way are, until the returned function is called. */
+  watch(hear: (state: ImportState) => void): () => void {
+    return this.#watchers.watch(hear);
   }
 
   /** How far it is. Throws a not-found Problem. */
@@ -121,20 +128,21 @@ export class Imports {
 
   async #look(one: Import): Promise<void> {
     const { folder, giveUp, state } = one;
+    const change = (now: Partial<ImportState>): void => this.#watchers.tell(Object.assign(state, now));
     const arrive = ({ writtenAt, brings, problems, problemCount }: LookedArchive): void => {
       const preview = { writtenAt, brings, has: countsIn(this.database), problems, problemCount };
-      Object.assign(state, { stage: brings === null ? 'refused' : 'ready', preview } satisfies Partial<ImportState>);
+      change({ stage: brings === null ? 'refused' : 'ready', preview });
     };
     try {
       const looked = await runIsolated<typeof lookAtFile>(
         'lookAtFile',
         { file: join(folder, 'file'), folder, database: this.database },
-        { on: (done, of) => void Object.assign(state, { done, of }), signal: giveUp.signal },
+        { on: (done, of) => change({ done, of }), signal: giveUp.signal },
       );
       if (looked.kind === 'archive') arrive(looked.archive);
       else {
         one.table = looked.table;
-        state.stage = 'notebook';
+        change({ stage: 'notebook' });
       }
     } catch (error) {
       if (giveUp.signal.aborted) return;

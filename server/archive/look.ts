@@ -1,7 +1,7 @@
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
-import type { HouseholdCounts } from '../../contract/archive';
-import type { Picture } from '../../contract/picture';
+import type { HouseholdCounts } from '../../contract/keeping/archive';
+import type { Picture } from '../../contract/keeping/picture';
 import { kindOfFile } from '../notebook/file';
 import { beginTable, type BegunTable } from '../notebook/reading';
 import { HouseholdFiller } from './fill';

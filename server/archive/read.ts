@@ -4,7 +4,7 @@ import {
   archiveRows,
   COLLECTION_NAMES,
   type CollectionName,
-} from '../../contract/archive';
+} from '../../contract/keeping/archive';
 import { EARLIER_WORDS, renamedWords } from '../../core/draft';
 import { fieldProblems } from '../../contract/error';
 import { MOST_BYTES, readDocument, type DocumentHead } from './document';

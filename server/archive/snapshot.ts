@@ -1,5 +1,5 @@
 import Database from 'better-sqlite3';
-import type { HouseholdCounts } from '../../contract/archive';
+import type { HouseholdCounts } from '../../contract/keeping/archive';
 
 /** A household as it stood at one moment, read beside whoever goes on writing it. */
 export interface Snapshot {

@@ -2,7 +2,7 @@ import { PassThrough, Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { setImmediate } from 'node:timers/promises';
 import yazl from 'yazl';
-import { ARCHIVE_FORMAT, ARCHIVE_VERSION } from '../../contract/archive';
+import { ARCHIVE_FORMAT, ARCHIVE_VERSION } from '../../contract/keeping/archive';
 import { PictureShelf } from '../pictures/shelf';
 import { archivedRow, quoted, TABLES } from './collections';
 import { csvOf, SHEETS } from './sheets';

@@ -12,9 +12,9 @@ import {
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
 import { backupHead, backupName, outdatedBackups, type BackupHead, type BackupReason } from '../../core/keeping';
-import type { HouseholdCounts } from '../../contract/archive';
+import type { HouseholdCounts } from '../../contract/keeping/archive';
 import { countsIn } from '../archive/snapshot';
-import { whyNotOpened } from '../db/inspect';
+import { whyNotOpened } from '../db/keeping/inspect';
 import { manifestOf, whyNoBackup } from './manifest';
 
 /** Backups: whole copies of the database, each opened and looked through before it counts as one. */

@@ -1,5 +1,5 @@
-import type { LiveBrew } from '../../contract/live';
-import type { Readings } from '../../contract/instrument';
+import type { LiveBrew } from '../../contract/bench/live';
+import type { Readings } from '../../contract/bench/instrument';
 import {
   appendPoint,
   brewSeconds,
@@ -20,9 +20,10 @@ import {
   type TracePoint,
 } from '../../core/brew';
 import type { Logger } from 'pino';
-import { addPiece, keepLive, loadBench, loadLive, loadLiveTrace, nextPiece } from '../db/live';
+import { addPiece, keepLive, loadBench, loadLive, loadLiveTrace, nextPiece } from '../db/bench/live';
 import type { Store } from '../db/store';
 import type { InstrumentRegistry } from '../instruments/instrument';
+import { Watchers } from '../watchers';
 
 /** How often what was heard is written to the database, ms: a crash loses no more than this. */
 const KEEP_EVERY_MS = 250;
@@ -50,7 +51,7 @@ interface Recording {
  */
 export class BenchRecorder {
   readonly #recordings = new Map<string, Recording>();
-  readonly #watchers = new Set<(told: Told) => void>();
+  readonly #watchers = new Watchers<Told>();
   #keeping: Promise<void> = Promise.resolve();
   #timer: NodeJS.Timeout | null = null;
 
@@ -122,12 +123,11 @@ export class BenchRecorder {
 
   /** Calls back with what happens on the bench until the returned function is called. */
   watch(told: (what: Told) => void): () => void {
-    this.#watchers.add(told);
-    return () => this.#watchers.delete(told);
+    return this.#watchers.watch(told);
   }
 
   tell(told: Told): void {
-    for (const watcher of this.#watchers) watcher(told);
+    this.#watchers.tell(told);
   }
 
   async close(): Promise<void> {

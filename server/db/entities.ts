@@ -1,10 +1,10 @@
 import { omit } from 'es-toolkit';
 import { EntitySchema } from 'typeorm';
 import type { z } from 'zod';
-import { bagInput, type Bag } from '../../contract/bag';
+import { bagInput, type Bag } from '../../contract/bag/bag';
 import type { BrewParameters } from '../../core/brew';
 import { settings, type Settings } from '../../contract/settings';
-import { CalendarAddressEntity, DataFolderEntity, SessionEntity } from './accessEntities';
+import { CalendarAddressEntity, DataFolderEntity, SessionEntity } from './keeping/accessEntities';
 import {
   GrinderEntity,
   LiveBrewEntity,
@@ -12,7 +12,7 @@ import {
   RecipeEntity,
   RecipeVersionEntity,
   TracePieceEntity,
-} from './benchEntities';
+} from './bench/benchEntities';
 import {
   ChangeEntity,
   ExchangeEntity,
@@ -20,8 +20,8 @@ import {
   NotebookMappingEntity,
   PictureEntity,
   PredictionEntity,
-} from './keepingEntities';
-import { OrderEntity, PlanMarkEntity } from './planEntities';
+} from './keeping/keepingEntities';
+import { OrderEntity, PlanMarkEntity } from './shelf/planEntities';
 import {
   AnswerEntity,
   ReferenceEntity,
@@ -29,12 +29,12 @@ import {
   SeatSecretEntity,
   SittingEntity,
   TrainerCardEntity,
-} from './sittingEntities';
-import { WriteUpEntity, WriteUpVersionEntity } from './writeUpEntities';
-import { CupEntity, CupDescriptorEntity, DraftEntity, RemarkEntity, WordEntity } from './cupEntities';
+} from './table/sittingEntities';
+import { WriteUpEntity, WriteUpVersionEntity } from './writeUps/writeUpEntities';
+import { CupEntity, CupDescriptorEntity, DraftEntity, RemarkEntity, WordEntity } from './bag/cupEntities';
 import { columnsOf, id, integer, optionalJson, optionalText, text } from './columns';
-import { brewFields } from '../../contract/brew';
-import { brewParameterFields } from '../../contract/brewParameters';
+import { brewFields } from '../../contract/bag/brew';
+import { brewParameterFields } from '../../contract/bag/brewParameters';
 
 /**
  * The tables of bags and brews; those of the bench and of cups have files of their own. Dates and instants are kept as

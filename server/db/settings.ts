@@ -1,5 +1,5 @@
 import type { EntityManager } from 'typeorm';
-import { NO_INSTRUMENTS } from '../../contract/instrument';
+import { NO_INSTRUMENTS } from '../../contract/bench/instrument';
 import { FIRST_SETTINGS, type Settings } from '../../contract/settings';
 import { FIRST_INTENSITY_ATTRIBUTES, FIRST_SHEET } from '../../core/cup';
 import { HouseholdEntity } from './entities';

@@ -3,12 +3,12 @@ import { setImmediate } from 'node:timers/promises';
 import { Mutex } from 'async-mutex';
 import type Database from 'better-sqlite3';
 import { DataSource, type EntityManager } from 'typeorm';
-import { insertAddedRows } from './addedRows';
+import { insertAddedRows } from './keeping/addedRows';
 import { withAttached } from './attach';
-import { DatabaseFiles } from './databaseFiles';
+import { DatabaseFiles } from './keeping/databaseFiles';
 import { ENTITIES } from './entities';
 import { MIGRATIONS } from './migrations';
-import { rescuedFile } from './rescue';
+import { rescuedFile } from './keeping/rescue';
 import { StorageProblem, storageProblem } from './storageProblem';
 
 /**

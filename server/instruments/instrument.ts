@@ -1,4 +1,4 @@
-import type { InstrumentKind, InstrumentSettings } from '../../contract/instrument';
+import type { InstrumentKind, InstrumentSettings } from '../../contract/bench/instrument';
 import type { Reading, Recipe } from '../../core/brew';
 
 /**

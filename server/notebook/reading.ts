@@ -3,13 +3,13 @@ import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { firstMapping, readNotebook, signatureOf, type Known, type NotebookRead } from '../../application/notebook';
 import { Problem } from '../../application/problem';
-import type { NotebookMapping } from '../../contract/notebook';
+import type { NotebookMapping } from '../../contract/keeping/notebook';
 import { guessReading, readRows, type NotebookSheet } from '../../core/notebook';
 import { HOUSEHOLD_TABLES } from '../archive/householdTables';
 import { dateHere, instantHere } from '../dates';
-import { keepAddedRows } from '../db/addedRows';
-import { keepNotebook, loadKnownBags, rememberedMapping, rememberMapping } from '../db/notebooks';
-import type { NotebookImportRow } from '../db/keepingEntities';
+import { keepAddedRows } from '../db/keeping/addedRows';
+import { keepNotebook, loadKnownBags, rememberedMapping, rememberMapping } from '../db/keeping/notebooks';
+import type { NotebookImportRow } from '../db/keeping/keepingEntities';
 import { openStore, readHousehold } from '../db/store';
 import { sheetsIn } from './file';
 

@@ -1,9 +1,9 @@
-import type { InstrumentKind, Readings } from '../../contract/instrument';
+import type { InstrumentKind, Readings } from '../../contract/bench/instrument';
 import { joined, started, tapped, type LiveChange } from '../../application/liveBrew';
-import type { LiveBrew } from '../../contract/live';
+import type { LiveBrew } from '../../contract/bench/live';
 import type { Settings } from '../../contract/settings';
 import { brewSeconds, roundTo, STARTER_RECIPES } from '../../core/brew';
-import { addLive, keepLive, loadBench, loadLive, loadLiveTrace, setLiveClosed } from '../db/live';
+import { addLive, keepLive, loadBench, loadLive, loadLiveTrace, setLiveClosed } from '../db/bench/live';
 import { loadSettings } from '../db/settings';
 import type { Deps } from '../deps';
 import { notFound, Problem } from '../../application/problem';

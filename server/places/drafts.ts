@@ -1,4 +1,4 @@
-import { dropDraft, keepDraft, loadDrafts } from '../db/drafts';
+import { dropDraft, keepDraft, loadDrafts } from '../db/keeping/drafts';
 import type { Deps } from '../deps';
 import type { Handlers } from '../routes';
 

@@ -1,6 +1,6 @@
 import { pick } from 'es-toolkit';
 import { exchangeOf } from '../../application/exchange';
-import { dropExchange, keepExchange, loadExchanges } from '../db/exchanges';
+import { dropExchange, keepExchange, loadExchanges } from '../db/keeping/exchanges';
 import type { Deps } from '../deps';
 import type { Handlers } from '../routes';
 

@@ -1,3 +1,4 @@
+import type { ImportState } from '../../contract/keeping/archive';
 import { adoptHousehold } from '../archive/household';
 import { adoptPictures } from '../archive/pictures';
 import { archiveName } from '../archive/name';
@@ -10,6 +11,7 @@ type KeepingEndpoint =
   | 'archive'
   | 'beginImport'
   | 'importState'
+  | 'importStream'
   | 'finishImport'
   | 'dropImport'
   | 'backups'
@@ -31,6 +33,14 @@ export function keepingHandlers(deps: Deps): Handlers<KeepingEndpoint> {
 
     beginImport: async ({ request, query: { name } }) => ({ id: await imports.begin(request, name) }),
     importState: ({ params: { id } }) => imports.stateOf(id),
+    importStream: ({ params: { id } }) => {
+      const state = imports.stateOf(id);
+      return Promise.resolve((send) => {
+        const tell = (now: ImportState): void => send('changed', id, now);
+        tell(state);
+        return imports.watch((now) => now.id === id && tell(now));
+      });
+    },
     finishImport: ({ params: { id } }) =>
       replacing.runExclusive(async () => {
         const { file, pictures } = imports.ready(id);

@@ -1,9 +1,9 @@
 import { join } from 'node:path';
-import type { NotebookState } from '../../contract/notebook';
+import type { NotebookState } from '../../contract/keeping/notebook';
 import { HOUSEHOLD_TABLES } from '../archive/householdTables';
 import { dateHere } from '../dates';
-import type { NotebookImportRow } from '../db/keepingEntities';
-import { loadNotebookImports, setNotebookUndone } from '../db/notebooks';
+import type { NotebookImportRow } from '../db/keeping/keepingEntities';
+import { loadNotebookImports, setNotebookUndone } from '../db/keeping/notebooks';
 import type { Deps } from '../deps';
 import { runIsolated } from '../isolated/run';
 import type { Handlers } from '../routes';

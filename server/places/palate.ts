@@ -1,12 +1,12 @@
 import { groupBy, omit } from 'es-toolkit';
-import type { PALATE_ENDPOINTS } from '../../contract/palateEndpoints';
-import { likingFrom, repeatabilities, sideBySide } from '../../application/palate';
+import type { PALATE_ENDPOINTS } from '../../contract/palate/palateEndpoints';
+import { likingFrom, repeatabilities, sideBySide } from '../../application/palate/palate';
 import { scoreOfCup } from '../../core/cup';
 import { trackRecord } from '../../core/palate';
-import { loadTastings } from '../db/palate';
-import { loadForetoldCups } from '../db/predictions';
-import { loadReadings } from '../db/readings';
-import { loadTasters } from '../db/tasters';
+import { loadTastings } from '../db/palate/palate';
+import { loadForetoldCups } from '../db/bag/predictions';
+import { loadReadings } from '../db/bag/readings';
+import { loadTasters } from '../db/palate/tasters';
 import type { Deps } from '../deps';
 import type { Handlers } from '../routes';
 import { standingsOfBags, valueOfBag } from '../verdicts/among';

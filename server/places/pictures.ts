@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { notFound } from '../../application/problem';
-import { addPicture, checkPicture, loadPictures, setPictureDeleted } from '../db/pictures';
+import { addPicture, checkPicture, loadPictures, setPictureDeleted } from '../db/bag/pictures';
 import type { Deps } from '../deps';
 import type { Handlers } from '../routes';
 

@@ -1,15 +1,15 @@
 import { timingSafeEqual } from 'node:crypto';
 import { Readable } from 'node:stream';
-import { calendarText } from '../../application/calendar';
-import { orderAdvice } from '../../application/orders';
+import { calendarText } from '../../application/shelf/calendar';
+import { orderAdvice } from '../../application/shelf/orders';
 import { notFound } from '../../application/problem';
 import { dueAt, planOf } from '../../core/brew';
 import { ageOn, daysAtBest, isExpectation, stateOf } from '../../core/crest';
 import { roastDate } from '../../core/rest';
 import { datesOf } from '../../core/shelf';
 import { dateHere } from '../dates';
-import { loadBagsInUse } from '../db/bags';
-import { loadBench } from '../db/live';
+import { loadBagsInUse } from '../db/bag/bags';
+import { loadBench } from '../db/bench/live';
 import {
   addMark,
   addOrder,
@@ -20,7 +20,7 @@ import {
   removeMark,
   removeOrder,
   renewCalendarSecret,
-} from '../db/plan';
+} from '../db/shelf/plan';
 import { loadSettings } from '../db/settings';
 import type { Deps } from '../deps';
 import type { GivenFile, Handlers } from '../routes';

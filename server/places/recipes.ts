@@ -1,6 +1,6 @@
-import { grinderInput } from '../../contract/recipe';
+import { grinderInput } from '../../contract/bench/recipe';
 import { withChangeSent } from '../changing';
-import { addGrinder, changeGrinder, loadGrinder, loadGrinders, setGrinderDeleted } from '../db/grinders';
+import { addGrinder, changeGrinder, loadGrinder, loadGrinders, setGrinderDeleted } from '../db/bench/grinders';
 import {
   addRecipe,
   changeRecipe,
@@ -9,7 +9,7 @@ import {
   loadVersions,
   setRecipeDeleted,
   setStandard,
-} from '../db/recipes';
+} from '../db/bench/recipes';
 import type { Deps } from '../deps';
 import { parse } from '../http';
 import type { Handlers } from '../routes';

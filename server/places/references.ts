@@ -1,6 +1,6 @@
 import { randomInt } from 'node:crypto';
 import { sheetOf } from '../../application/sitting';
-import { trainerNow, type CupToRecall } from '../../application/trainer';
+import { trainerNow, type CupToRecall } from '../../application/palate/trainer';
 import { askedAgain } from '../../core/palate';
 import { brewOfCup } from '../../core/sitting';
 import {
@@ -10,9 +10,9 @@ import {
   loadCards,
   loadReferences,
   setReferenceDeleted,
-} from '../db/references';
-import { loadSeats, loadSittings } from '../db/sittings';
-import { loadVocabulary, loadWords } from '../db/words';
+} from '../db/palate/references';
+import { loadSeats, loadSittings } from '../db/table/sittings';
+import { loadVocabulary, loadWords } from '../db/palate/words';
 import type { Deps } from '../deps';
 import type { Handlers } from '../routes';
 

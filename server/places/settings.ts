@@ -2,7 +2,7 @@ import { withChange } from '../../application/settings';
 import { settings as wholeSettings } from '../../contract/settings';
 import { checkBackupFolder } from '../backup/keeper';
 import { bothKept } from '../changing';
-import { touchFrozenBags } from '../db/bags';
+import { touchFrozenBags } from '../db/bag/bags';
 import { keepSettings, loadSettings } from '../db/settings';
 import type { Deps } from '../deps';
 import { parse } from '../http';

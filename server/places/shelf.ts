@@ -1,12 +1,12 @@
 import { setImmediate } from 'node:timers/promises';
 import { chunk, groupBy, omit } from 'es-toolkit';
-import type { Bag } from '../../contract/bag';
+import type { Bag } from '../../contract/bag/bag';
 import { isOwnAddress } from '../../core/draft';
-import type { LiveBrew } from '../../contract/live';
+import type { LiveBrew } from '../../contract/bench/live';
 import type { Settings } from '../../contract/settings';
-import type { Plan } from '../../contract/plan';
-import type { Advice, Lane, OnBench, Shelf } from '../../contract/shelf';
-import type { Taster } from '../../contract/taster';
+import type { Plan } from '../../contract/shelf/plan';
+import type { Advice, Lane, OnBench, Shelf } from '../../contract/shelf/shelf';
+import type { Taster } from '../../contract/table/taster';
 import {
   caffeineByTaster,
   cupsLeft,
@@ -34,21 +34,26 @@ import {
   type DateSpan,
   type ShelfBag,
 } from '../../core/shelf';
-import { loadBagIds, loadBagsInUse, loadFinishedBags, type UnreadableBag } from '../db/bags';
-import { loadCaffeineBrews, loadBrewTicks, loadDrawn, type BrewTick } from '../db/brews';
-import { loadNagging } from '../db/cups';
-import { loadUnfinished } from '../db/drafts';
-import { loadBench } from '../db/live';
-import { searchBags } from '../db/search';
+import { loadBagIds, loadBagsInUse, loadFinishedBags, type UnreadableBag } from '../db/bag/bags';
+import { loadCaffeineBrews, loadBrewTicks, loadDrawn, type BrewTick } from '../db/bag/brews';
+import { loadNagging } from '../db/bag/cups';
+import { loadUnfinished } from '../db/keeping/drafts';
+import { loadBench } from '../db/bench/live';
+import { searchBags } from '../db/shelf/search';
 import { loadSettings } from '../db/settings';
-import { loadTasters } from '../db/tasters';
+import { loadTasters } from '../db/palate/tasters';
+import type { Judging } from '../../contract/shelf/shelf';
 import type { Deps } from '../deps';
 import type { Handlers } from '../routes';
 import { within } from '../waiting';
 import type { FitForShelf, Judged } from '../verdicts/keeper';
 
 /** The shelf: every bag as a lane, and what to do this morning; and the search across bags and notes. */
-export function shelfHandlers({ store, verdicts, planner }: Deps): Handlers<'shelf' | 'judging' | 'search'> {
+export function shelfHandlers({
+  store,
+  verdicts,
+  planner,
+}: Deps): Handlers<'shelf' | 'judging' | 'judgingStream' | 'search'> {
   const shelf = async (today: string, finished: 'yes' | 'no'): Promise<Shelf> => {
     const axis = shelfAxis(today);
     const planning = finished === 'yes' ? null : planner.plan(today);
@@ -132,6 +137,12 @@ export function shelfHandlers({ store, verdicts, planner }: Deps): Handlers<'she
     shelf: ({ query: { today, finished } }) => shelf(today, finished),
     /** For a page that waits for the judging: far less to ask for than the shelf. */
     judging: () => verdicts.judging,
+    judgingStream: () =>
+      Promise.resolve((send) => {
+        const tell = (judging: Judging): void => send('changed', 'judging', judging);
+        tell(verdicts.judging);
+        return verdicts.watchJudging(tell);
+      }),
     search: ({ query: { q } }) => store.read((db) => searchBags(db, q)),
   };
 }

@@ -1,6 +1,6 @@
 import { omit } from 'es-toolkit';
-import type { Bag } from '../../contract/bag';
-import type { Seat, Sitting } from '../../contract/sitting';
+import type { Bag } from '../../contract/bag/bag';
+import type { Seat, Sitting } from '../../contract/table/sitting';
 import {
   checkAnswer,
   checkTable,
@@ -12,7 +12,7 @@ import {
   seatView,
 } from '../../application/sitting';
 import { wallInstant } from '../dates';
-import { loadBag, loadBagHeads } from '../db/bags';
+import { loadBag, loadBagHeads } from '../db/bag/bags';
 import { loadSettings } from '../db/settings';
 import {
   addSeat,
@@ -33,14 +33,14 @@ import {
   seatOf,
   setSittingDeleted,
   type WrittenSeat,
-} from '../db/sittings';
-import type { SittingRow } from '../db/sittingEntities';
-import { loadVocabulary } from '../db/words';
+} from '../db/table/sittings';
+import type { SittingRow } from '../db/table/sittingEntities';
+import { loadVocabulary } from '../db/palate/words';
 import type { Deps } from '../deps';
 import { guestDevice } from './guestDevice';
 import { cupsOfReveal, logSitting, type CupToReveal } from '../sittings/reveal';
 import type { Handlers } from '../routes';
-import type { TABLE_ENDPOINTS } from '../../contract/tableEndpoints';
+import type { TABLE_ENDPOINTS } from '../../contract/table/tableEndpoints';
 
 /** A seat as the host sees it: how far its taster is, and not what was written. */
 const seatLine = (sitting: SittingRow, { id, name, tasterId, isGuest, place, answers, doneAt }: WrittenSeat): Seat => ({

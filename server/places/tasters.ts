@@ -1,4 +1,4 @@
-import { addTaster, loadTasters, mergeTaster, renameTaster } from '../db/tasters';
+import { addTaster, loadTasters, mergeTaster, renameTaster } from '../db/palate/tasters';
 import type { Deps } from '../deps';
 import type { Handlers } from '../routes';
 

@@ -1,5 +1,5 @@
 import type { Deps } from '../deps';
-import { addOwnWord, loadWords, mergeWord, removeWord, describeWord } from '../db/words';
+import { addOwnWord, loadWords, mergeWord, removeWord, describeWord } from '../db/palate/words';
 import type { Handlers } from '../routes';
 
 /** The household's vocabulary. */

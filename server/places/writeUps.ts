@@ -1,5 +1,5 @@
-import type { WriteUpContent } from '../../contract/writeUp';
-import type { WRITE_UP_ENDPOINTS } from '../../contract/writeUpEndpoints';
+import type { WriteUpContent } from '../../contract/writeUps/writeUp';
+import type { WRITE_UP_ENDPOINTS } from '../../contract/writeUps/writeUpEndpoints';
 import {
   firstContent,
   summaryOf,
@@ -9,8 +9,8 @@ import {
 } from '../../application/writeUp/content';
 import { previewCard, readCard, recipeOfCard } from '../../application/writeUp/recipeCard';
 import { recomposed } from '../../core/writeUp';
-import { addRecipe, loadRecipe, loadRecipes } from '../db/recipes';
-import { loadGrinders } from '../db/grinders';
+import { addRecipe, loadRecipe, loadRecipes } from '../db/bench/recipes';
+import { loadGrinders } from '../db/bench/grinders';
 import { loadSettings } from '../db/settings';
 import {
   addWriteUp,
@@ -22,7 +22,7 @@ import {
   loadWriteUps,
   setFinal,
   setWriteUpDeleted,
-} from '../db/writeUps';
+} from '../db/writeUps/writeUps';
 import type { Deps } from '../deps';
 import type { Handlers } from '../routes';
 import { isGone, WriteUpComposer } from '../writeUps/composer';

@@ -1,11 +1,11 @@
-import type { Order } from '../../contract/order';
-import type { Plan } from '../../contract/plan';
-import { USUAL_REFERENCE, type ExpectedOrder } from '../../application/orders';
-import { planAnswer, planQuestion, type PlanQuestion } from '../../application/planShelf';
+import type { Order } from '../../contract/shelf/order';
+import type { Plan } from '../../contract/shelf/plan';
+import { USUAL_REFERENCE, type ExpectedOrder } from '../../application/shelf/orders';
+import { planAnswer, planQuestion, type PlanQuestion } from '../../application/shelf/planShelf';
 import { planOutcome, type PlanOutcome } from '../../core/shelf/plan';
-import { loadBagsInUse, loadReference } from '../db/bags';
-import { loadCupsOn, loadDrawn } from '../db/brews';
-import { loadMarks, loadOrders } from '../db/plan';
+import { loadBagsInUse, loadReference } from '../db/bag/bags';
+import { loadCupsOn, loadDrawn } from '../db/bag/brews';
+import { loadMarks, loadOrders } from '../db/shelf/plan';
 import { loadSettings } from '../db/settings';
 import type { Store } from '../db/store';
 import { EngineProblem, type Engine } from '../verdicts/engineHere';

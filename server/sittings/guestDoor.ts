@@ -1,11 +1,11 @@
 import { randomInt } from 'node:crypto';
 import { createServer, type RequestListener, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import type { Sharing } from '../../contract/sitting';
+import type { Sharing } from '../../contract/table/sitting';
 import { Problem } from '../../application/problem';
 import { renderSVG } from 'uqr';
 import { networkAddresses } from '../access/names';
-import type { SharedSitting } from '../db/dataFolder';
+import type { SharedSitting } from '../db/keeping/dataFolder';
 
 /** How long a code lets guests in, ms; who has a seat keeps it. */
 const CODE_MS = 30 * 60_000;

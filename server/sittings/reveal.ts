@@ -1,14 +1,14 @@
 import type { EntityManager } from 'typeorm';
-import { brewInput, type BrewInput } from '../../contract/brew';
-import type { Prediction } from '../../contract/palate';
+import { brewInput, type BrewInput } from '../../contract/bag/brew';
+import type { Prediction } from '../../contract/palate/palate';
 import { cupsToLog, type CupToLog } from '../../application/sitting';
 import { wallInstant } from '../dates';
-import { addBrew } from '../db/brews';
-import { recordAdded } from '../db/history';
-import { keepPrediction } from '../db/predictions';
-import type { SittingRow } from '../db/sittingEntities';
-import { keepRevealed, tastersOfSeats, type WrittenSeat } from '../db/sittings';
-import { wordResolver } from '../db/words';
+import { addBrew } from '../db/bag/brews';
+import { recordAdded } from '../db/keeping/history';
+import { keepPrediction } from '../db/bag/predictions';
+import type { SittingRow } from '../db/table/sittingEntities';
+import { keepRevealed, tastersOfSeats, type WrittenSeat } from '../db/table/sittings';
+import { wordResolver } from '../db/palate/words';
 
 /** A cup that a reveal logs, and what the cups before it foretold of it. */
 export interface CupToReveal extends CupToLog {

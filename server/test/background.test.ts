@@ -1,11 +1,11 @@
 import pino from 'pino';
 import { afterEach, describe, expect, it } from 'vitest';
-import type { BagPage, Judging, Shelf } from '../../contract/shelf';
+import type { BagPage, Judging, Shelf } from '../../contract/shelf/shelf';
 import type { CrestInput } from '../../core/crest';
 import { readConfig } from '../config';
 import { serve, type Running } from '../serve';
 import { engineHere, EngineProblem, type Engine } from '../verdicts/engineHere';
-import { bagDraft, brewDraft, TestServer, TODAY } from './running';
+import { bagDraft, brewDraft, TestServer, TODAY, hear, newestOf } from './running';
 
 const folders = new TestServer();
 let running: Running | null = null;
@@ -85,7 +85,10 @@ describe('while bags are judged in the background', () => {
     expect(waiting.pick?.name).toBe('Test Hill');
     expect((await ask('GET', '/judging')).body).toEqual(waiting.judging);
 
+    const told = hear(running?.address ?? '', '/judging/stream', (said) => newestOf<Judging>(said)?.waiting === 0);
     engine.let();
+    // What stands is told at once, and then whenever it is another.
+    expect(await told).toContain(JSON.stringify(waiting.judging));
     await expect
       .poll(async () => (await shelf()).lanes.map(({ judged, usable }) => [judged, usable]).sort())
       .toEqual([

@@ -1,8 +1,8 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { bag as bagSchema, type Bag } from '../../contract/bag';
-import { bagPage, shelf as shelfSchema, type BagPage, type SearchHit, type Shelf } from '../../contract/shelf';
-import type { Taster } from '../../contract/taster';
-import type { Words } from '../../contract/word';
+import { bag as bagSchema, type Bag } from '../../contract/bag/bag';
+import { bagPage, shelf as shelfSchema, type BagPage, type SearchHit, type Shelf } from '../../contract/shelf/shelf';
+import type { Taster } from '../../contract/table/taster';
+import type { Words } from '../../contract/palate/word';
 import { bagDraft, brewDraft, REFERENCE, TestServer, TODAY } from './running';
 
 let server: TestServer;

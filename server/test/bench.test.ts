@@ -1,12 +1,12 @@
 import { setTimeout as passing } from 'node:timers/promises';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { InstrumentSettings } from '../../contract/instrument';
-import { benchAnswer, liveTrace, type Bench, type LiveBrew, type LiveTrace } from '../../contract/live';
-import type { KeptTrace } from '../../contract/making';
-import type { BagPage, Shelf } from '../../contract/shelf';
+import type { InstrumentSettings } from '../../contract/bench/instrument';
+import { benchAnswer, liveTrace, type Bench, type LiveBrew, type LiveTrace } from '../../contract/bench/live';
+import type { KeptTrace } from '../../contract/bag/making';
+import type { BagPage, Shelf } from '../../contract/shelf/shelf';
 import { STARTER_RECIPES, traceUntil, weightAt, type Recipe } from '../../core/brew';
 import { pouringOf } from '../instruments/simulated/pouring';
-import { bagDraft, TestServer, TODAY } from './running';
+import { bagDraft, TestServer, TODAY, hear } from './running';
 
 const begun = Date.now();
 /** Time that went by while nobody was there, ms. */
@@ -255,18 +255,8 @@ describe('a brew with a simulated scale', () => {
 });
 
 /** Reads so many events off a stream. */
-async function listenTo(path: string, events: number): Promise<string> {
-  const stopped = new AbortController();
-  const response = await fetch(`${server.running.address}/api${path}`, { signal: stopped.signal });
-  let said = '';
-  const decoder = new TextDecoder();
-  for await (const chunk of response.body as AsyncIterable<Uint8Array>) {
-    said += decoder.decode(chunk);
-    if (said.split('event: readings').length > events) break;
-  }
-  stopped.abort();
-  return said;
-}
+const listenTo = (path: string, events: number): Promise<string> =>
+  hear(server.running.address, path, (said) => said.split('event: readings').length > events);
 
 const withoutRecipe = {
   style: 'filter',

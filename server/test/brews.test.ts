@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { Brew, BrewDraft } from '../../contract/brew';
-import { bagPage, type BagPage } from '../../contract/shelf';
+import type { Brew, BrewDraft } from '../../contract/bag/brew';
+import { bagPage, type BagPage } from '../../contract/shelf/shelf';
 import { brewDraft, TestServer, TODAY } from './running';
 
 let server: TestServer;

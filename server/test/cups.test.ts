@@ -1,9 +1,9 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
-import type { BrewDraft } from '../../contract/brew';
-import type { Cup } from '../../contract/cup';
-import type { BagPage, Shelf } from '../../contract/shelf';
+import type { BrewDraft } from '../../contract/bag/brew';
+import type { Cup } from '../../contract/bag/cup';
+import type { BagPage, Shelf } from '../../contract/shelf/shelf';
 import type { Settings } from '../../contract/settings';
-import type { Words } from '../../contract/word';
+import type { Words } from '../../contract/palate/word';
 import { FIRST_SHEET, type SheetPart } from '../../core/cup';
 import { TestServer, TODAY } from './running';
 

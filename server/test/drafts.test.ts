@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { Draft, DraftInput } from '../../contract/draft';
-import type { Shelf } from '../../contract/shelf';
+import type { Draft, DraftInput } from '../../contract/keeping/draft';
+import type { Shelf } from '../../contract/shelf/shelf';
 import { TestServer, TODAY } from './running';
 
 let server: TestServer;

@@ -1,11 +1,11 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import fc from 'fast-check';
-import type { Change, History } from '../../contract/history';
-import { oddDrinks } from '../../contract/oddDrinks';
-import type { BagPage } from '../../contract/shelf';
+import type { Change, History } from '../../contract/keeping/history';
+import { oddDrinks } from '../../contract/bag/oddDrinks';
+import type { BagPage } from '../../contract/shelf/shelf';
 import { overlay } from '../../core/change';
-import { differing } from '../db/history';
-import { purge } from '../db/purge';
+import { differing } from '../db/keeping/history';
+import { purge } from '../db/keeping/purge';
 import { brewDraft, REFERENCE, TestServer, TODAY } from './running';
 
 let server: TestServer;

@@ -1,9 +1,9 @@
 import { execFile } from 'node:child_process';
 import { promisify } from 'node:util';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
-import type { BrewDraft } from '../../contract/brew';
+import type { BrewDraft } from '../../contract/bag/brew';
 import { FIRST_SETTINGS } from '../../contract/settings';
-import { bagPage, shelf, type BagPage, type Shelf } from '../../contract/shelf';
+import { bagPage, shelf, type BagPage, type Shelf } from '../../contract/shelf/shelf';
 import { fitInput, verdictOn } from '../../application/judgeBag';
 import { compact, fitCrest, type CrestFit } from '../../core/crest';
 import { daysBetween } from '../../core/rest';

@@ -15,11 +15,11 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
-import type { Backups, ImportState } from '../../contract/archive';
-import type { BagPage, Shelf } from '../../contract/shelf';
+import type { Backups, ImportState } from '../../contract/keeping/archive';
+import type { BagPage, Shelf } from '../../contract/shelf/shelf';
 import { MIGRATIONS } from '../db/migrations';
 import { databaseOf } from './earlier';
-import { REFERENCE, TestServer, TODAY } from './running';
+import { REFERENCE, TestServer, TODAY, hear, newestOf } from './running';
 
 const PATIENTLY = { timeout: 30_000, interval: 20 };
 let server: TestServer;
@@ -44,11 +44,11 @@ async function lookedAt(file: Buffer): Promise<ImportState> {
   const { status, body } = await server.upload('/imports', file);
   expect(status).toBe(201);
   const { id } = body as { id: string };
-  return vi.waitFor(async () => {
-    const state = await server.ok<ImportState>('GET', `/imports/${id}`);
-    expect(state.stage).not.toBe('checking');
-    return state;
-  }, PATIENTLY);
+  const isLooked = (state: ImportState | null): boolean => state !== null && state.stage !== 'checking';
+  const said = await hear(server.running.address, `/imports/${id}/stream`, (all) => isLooked(newestOf(all)));
+  const state = await server.ok<ImportState>('GET', `/imports/${id}`);
+  expect(newestOf<ImportState>(said)).toEqual(state);
+  return state;
 }
 
 describe('an archive over the wire', () => {

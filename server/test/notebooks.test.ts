@@ -6,10 +6,10 @@ import { join } from 'node:path';
 import Database from 'better-sqlite3';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import yazl from 'yazl';
-import type { ImportState } from '../../contract/archive';
-import type { NotebookState } from '../../contract/notebook';
-import type { BagPage, Shelf } from '../../contract/shelf';
-import type { Taster } from '../../contract/taster';
+import type { ImportState } from '../../contract/keeping/archive';
+import type { NotebookState } from '../../contract/keeping/notebook';
+import type { BagPage, Shelf } from '../../contract/shelf/shelf';
+import type { Taster } from '../../contract/table/taster';
 import { TestServer, TODAY } from './running';
 
 /** A file is looked at meanwhile; a slow machine takes its time. */

@@ -1,10 +1,10 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { DataSource } from 'typeorm';
 import { join } from 'node:path';
-import type { Brew } from '../../contract/brew';
-import type { ExchangeFile } from '../../contract/exchange';
-import type { PalateRecord } from '../../contract/palate';
-import type { BagPage } from '../../contract/shelf';
+import type { Brew } from '../../contract/bag/brew';
+import type { ExchangeFile } from '../../contract/keeping/exchange';
+import type { PalateRecord } from '../../contract/palate/palate';
+import type { BagPage } from '../../contract/shelf/shelf';
 import { ENGINE_VERSION } from '../../core/crest';
 import type { Compared } from '../../core/cup';
 import { brewDraft, TestServer, TODAY } from './running';
@@ -79,7 +79,9 @@ describe('cups held against each other', () => {
     const { id: _, bagId: __, score, restDay, createdAt, revision, making, ...written } = await brewOf(one, mine);
     expect([score, restDay, createdAt, making, revision]).toBeDefined();
     const itself = { ...written, revision, cup: { ...written.cup, comparisons: [{ thanId: mine, was: 'like' }] } };
-    expect((await server.refused('PATCH', `/brews/${mine}`, itself)).fields).toMatchObject([{ path: 'cup.comparisons' }]);
+    expect((await server.refused('PATCH', `/brews/${mine}`, itself)).fields).toMatchObject([
+      { path: 'cup.comparisons' },
+    ]);
   });
 
   it('are left alone when the other cup is deleted, and count again when it comes back', async () => {

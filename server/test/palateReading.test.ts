@@ -1,10 +1,10 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { crests, liking, readings, repeats, standings, twoTasters } from '../../contract/palateReading';
-import type { ForetoldCupRow } from '../../contract/palate';
-import type { ReferenceTasting, Trainer } from '../../contract/reference';
-import type { SittingDraft } from '../../contract/sitting';
-import type { Taster } from '../../contract/taster';
-import type { BagPage } from '../../contract/shelf';
+import { crests, liking, readings, repeats, standings, twoTasters } from '../../contract/palate/palateReading';
+import type { ForetoldCupRow } from '../../contract/palate/palate';
+import type { ReferenceTasting, Trainer } from '../../contract/palate/reference';
+import type { SittingDraft } from '../../contract/table/sitting';
+import type { Taster } from '../../contract/table/taster';
+import type { BagPage } from '../../contract/shelf/shelf';
 import type { ValueForPrice } from '../../core/palate';
 import { TestServer, TODAY, REFERENCE } from './running';
 

@@ -4,8 +4,8 @@ import { join } from 'node:path';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import yazl from 'yazl';
-import type { ImportState } from '../../contract/archive';
-import type { Picture } from '../../contract/picture';
+import type { ImportState } from '../../contract/keeping/archive';
+import type { Picture } from '../../contract/keeping/picture';
 import { TestServer } from './running';
 
 /** A file is looked at meanwhile; a slow machine takes its time. */

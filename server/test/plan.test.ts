@@ -1,8 +1,8 @@
 import ICAL from 'ical.js';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { BagPage, Shelf } from '../../contract/shelf';
-import { plan as planSchema, type Plan } from '../../contract/plan';
-import type { OrderAdvice } from '../../contract/order';
+import type { BagPage, Shelf } from '../../contract/shelf/shelf';
+import { plan as planSchema, type Plan } from '../../contract/shelf/plan';
+import type { OrderAdvice } from '../../contract/shelf/order';
 import { addDays } from '../../core/rest';
 import { TestServer, TODAY } from './running';
 

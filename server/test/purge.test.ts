@@ -1,10 +1,10 @@
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { BagPage } from '../../contract/shelf';
+import type { BagPage } from '../../contract/shelf/shelf';
 import { liveBrewSample } from '../../contract/test/samples';
 import { ENTITIES } from '../db/entities';
-import { addPicture } from '../db/pictures';
-import { purge } from '../db/purge';
+import { addPicture } from '../db/bag/pictures';
+import { purge } from '../db/keeping/purge';
 import { brewDraft, REFERENCE, TestServer, TODAY } from './running';
 
 let server: TestServer;

@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { cardOf } from '../../application/writeUp/recipeCard';
-import type { KeptRecipe, RecipeInput } from '../../contract/recipe';
-import { writeUp, type CardPreview, type WriteUp } from '../../contract/writeUp';
+import type { KeptRecipe, RecipeInput } from '../../contract/bench/recipe';
+import { writeUp, type CardPreview, type WriteUp } from '../../contract/writeUps/writeUp';
 import { STARTER_RECIPES } from '../../core/brew';
 import { TestServer, TODAY } from './running';
 

@@ -5,8 +5,8 @@ import {
   type KeptRecipeVersion,
   type KeptRecipe,
   type RecipeInput,
-} from '../../contract/recipe';
-import type { BagPage } from '../../contract/shelf';
+} from '../../contract/bench/recipe';
+import type { BagPage } from '../../contract/shelf/shelf';
 import type { Grinder } from '../../core/brew';
 import { TestServer, TODAY } from './running';
 

@@ -1,9 +1,9 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { BagChange } from '../../contract/bag';
-import type { PublishedRecipe } from '../../contract/bagRecord';
-import type { Brew } from '../../contract/brew';
-import type { BagPage, Shelf } from '../../contract/shelf';
-import type { Words } from '../../contract/word';
+import type { BagChange } from '../../contract/bag/bag';
+import type { PublishedRecipe } from '../../contract/bag/bagRecord';
+import type { Brew } from '../../contract/bag/brew';
+import type { BagPage, Shelf } from '../../contract/shelf/shelf';
+import type { Words } from '../../contract/palate/word';
 import { cup } from './cupSample';
 import { brewDraft, TestServer, TODAY } from './running';
 

@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { Standings } from '../../contract/palateReading';
-import type { BagPage, Shelf } from '../../contract/shelf';
-import type { WriteUp } from '../../contract/writeUp';
+import type { Standings } from '../../contract/palate/palateReading';
+import type { BagPage, Shelf } from '../../contract/shelf/shelf';
+import type { WriteUp } from '../../contract/writeUps/writeUp';
 import { fillReviewer } from './fixtures/reviewer';
 import { TestServer, TODAY } from './running';
 

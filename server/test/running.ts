@@ -2,8 +2,8 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import pino, { type Logger } from 'pino';
-import type { BagDraft } from '../../contract/bag';
-import type { BrewDraft } from '../../contract/brew';
+import type { BagDraft } from '../../contract/bag/bag';
+import type { BrewDraft } from '../../contract/bag/brew';
 import { apiError, type ApiError } from '../../contract/error';
 import type { CrestInput } from '../../core/crest';
 import { readConfig } from '../config';
@@ -132,4 +132,25 @@ export function brewDraft(differently: Partial<BrewDraft> = {}): BrewDraft {
     cup: { scoringScale: 'mark10', mark: 8.2, remarks: 'quince' },
     ...differently,
   };
+}
+
+/** Reads a stream of events until it said enough; answers with all it said. */
+export async function hear(address: string, path: string, isEnough: (said: string) => boolean): Promise<string> {
+  const stopped = new AbortController();
+  const response = await fetch(`${address}/api${path}`, { signal: stopped.signal });
+  let said = '';
+  const decoder = new TextDecoder();
+  for await (const chunk of response.body as AsyncIterable<Uint8Array>) {
+    said += decoder.decode(chunk);
+    if (isEnough(said)) break;
+  }
+  stopped.abort();
+  return said;
+}
+
+/** The newest state a stream told as `changed`; null while it told none. */
+export function newestOf<T>(said: string): T | null {
+  const [last] = said.split('event: changed\ndata: ').slice(1).reverse();
+  const [data = '', end] = (last ?? '').split('\n\n');
+  return end === undefined ? null : (JSON.parse(data) as T);
 }

@@ -1,8 +1,8 @@
 import { afterAll, describe, expect, it } from 'vitest';
-import type { Repeats, Standings } from '../../contract/palateReading';
-import type { Plan } from '../../contract/plan';
-import type { BagPage, Shelf } from '../../contract/shelf';
-import type { WriteUp } from '../../contract/writeUp';
+import type { Repeats, Standings } from '../../contract/palate/palateReading';
+import type { Plan } from '../../contract/shelf/plan';
+import type { BagPage, Shelf } from '../../contract/shelf/shelf';
+import type { WriteUp } from '../../contract/writeUps/writeUp';
 import { TestServer, TODAY } from './running';
 import { makeHousehold } from './secondOpinion/household';
 import { checkPalate } from './secondOpinion/palate';

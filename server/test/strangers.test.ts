@@ -3,7 +3,7 @@ import { connect } from 'node:net';
 import { gzipSync } from 'node:zlib';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { readConfig } from '../config';
-import type { Shelf } from '../../contract/shelf';
+import type { Shelf } from '../../contract/shelf/shelf';
 import { loggedError, openLog } from '../log';
 import { bagDraft, TestServer, TODAY } from './running';
 

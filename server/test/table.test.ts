@@ -8,8 +8,8 @@ import {
   type Sharing,
   type Sitting,
   type SittingDraft,
-} from '../../contract/sitting';
-import type { BagPage } from '../../contract/shelf';
+} from '../../contract/table/sitting';
+import type { BagPage } from '../../contract/shelf/shelf';
 import { networkAddresses } from '../access/names';
 import { REFERENCE, TestServer, TODAY } from './running';
 

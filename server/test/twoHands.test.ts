@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { BagPage } from '../../contract/shelf';
-import type { LiveBrew } from '../../contract/live';
-import type { KeptRecipe } from '../../contract/recipe';
+import type { BagPage } from '../../contract/shelf/shelf';
+import type { LiveBrew } from '../../contract/bench/live';
+import type { KeptRecipe } from '../../contract/bench/recipe';
 import { FIRST_SETTINGS, type Settings } from '../../contract/settings';
 import { STARTER_RECIPES, type Grinder } from '../../core/brew';
 import { cup as cupSample } from './cupSample';

@@ -1,11 +1,11 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { WriteUp, WriteUpContent, WriteUpInput, WriteUpLine } from '../../contract/writeUp';
-import { writeUp as writeUpSchema, writeUpContent, writeUpLine } from '../../contract/writeUp';
-import { EMPTY_ANSWER } from '../../contract/sitting';
-import type { KeptRecipe } from '../../contract/recipe';
+import type { WriteUp, WriteUpContent, WriteUpInput, WriteUpLine } from '../../contract/writeUps/writeUp';
+import { writeUp as writeUpSchema, writeUpContent, writeUpLine } from '../../contract/writeUps/writeUp';
+import { EMPTY_ANSWER } from '../../contract/table/sitting';
+import type { KeptRecipe } from '../../contract/bench/recipe';
 import { STARTER_RECIPES } from '../../core/brew';
 import { differences, published } from '../../core/writeUp';
-import { purge } from '../db/purge';
+import { purge } from '../db/keeping/purge';
 import { TestServer, TODAY, REFERENCE } from './running';
 
 let server: TestServer;

@@ -1,15 +1,15 @@
-import type { Bag } from '../../contract/bag';
-import { STANDING_FIELDS, type StandingField, type Standings } from '../../contract/palateReading';
+import type { Bag } from '../../contract/bag/bag';
+import { STANDING_FIELDS, type StandingField, type Standings } from '../../contract/palate/palateReading';
 import { scoreAtBest } from '../../application/atBest';
-import { standingsAmong, type SittingWord, type StandingItem } from '../../application/standings';
-import { scaleOf } from '../../application/scaleMaps';
+import { standingsAmong, type SittingWord, type StandingItem } from '../../application/palate/standings';
+import { scaleOf } from '../../application/palate/scaleMaps';
 import { sheetOf } from '../../application/sitting';
 import { uniq } from 'es-toolkit';
 import { pricePer100G } from '../../core/brew';
 import { momentsOnMain, valueAmong, type ValueForPrice } from '../../core/palate';
-import { loadAllBags, loadBag, loadPricedBags } from '../db/bags';
-import { loadSeats, loadSittings } from '../db/sittings';
-import { loadVocabulary } from '../db/words';
+import { loadAllBags, loadBag, loadPricedBags } from '../db/bag/bags';
+import { loadSeats, loadSittings } from '../db/table/sittings';
+import { loadVocabulary } from '../db/palate/words';
 import type { Deps } from '../deps';
 
 /** How a bag stands among the household's others. */

@@ -1,14 +1,15 @@
-import type { Bag } from '../../contract/bag';
-import type { Judging } from '../../contract/shelf';
-import type { BrewInput } from '../../contract/brew';
-import type { Order } from '../../contract/order';
-import { untastedInput } from '../../application/orders';
+import { throttle } from 'es-toolkit';
+import type { Bag } from '../../contract/bag/bag';
+import type { Judging } from '../../contract/shelf/shelf';
+import type { BrewInput } from '../../contract/bag/brew';
+import type { Order } from '../../contract/shelf/order';
+import { untastedInput } from '../../application/shelf/orders';
 import type { BrewParameters } from '../../core/brew';
 import type { FinishedBag } from '../../application/exchange';
 import { crestHistory, type CrestHistory } from '../../application/crestHistory';
 import { foretelling, predictionOf } from '../../application/foretellBrew';
 import { fitInput } from '../../application/judgeBag';
-import type { ScaleMaps } from '../../application/scaleMaps';
+import type { ScaleMaps } from '../../application/palate/scaleMaps';
 import {
   ENGINE_VERSION,
   FREEZER_RATES,
@@ -20,14 +21,15 @@ import {
   type TasterPrior,
 } from '../../core/crest';
 import type { Logger } from 'pino';
-import { loadBag, loadFinishedHeads, loadFrozenBags } from '../db/bags';
-import { loadLogs } from '../db/brews';
+import { loadBag, loadFinishedHeads, loadFrozenBags } from '../db/bag/bags';
+import { loadLogs } from '../db/bag/brews';
 import type { VerdictRow } from '../db/entities';
-import { keepVerdict, loadBagLikelihoods, loadVerdicts, type BagLikelihood } from '../db/verdicts';
+import { keepVerdict, loadBagLikelihoods, loadVerdicts, type BagLikelihood } from '../db/bag/verdicts';
 import type { Store } from '../db/store';
 import { engineHere, EngineProblem, type Engine } from './engineHere';
 import { bagKindOf, Past } from './past';
 import { within } from '../waiting';
+import { Watchers } from '../watchers';
 import { JudgingQueue } from './queue';
 
 /** A fit without what only the Bag page shows. */
@@ -45,6 +47,8 @@ export interface Judged<Fit> {
 const PATIENCE_MS = 150;
 /** So many kinds of bags on their way are remembered. */
 const UNTASTED_KEPT = 50;
+/** Whoever watches the judging is told how it goes on once in so long, ms. */
+const TOLD_EVERY_MS = 200;
 /** No bag is judged faster than this, ms. */
 const LEAST_MS = 10;
 
@@ -56,6 +60,7 @@ const LEAST_MS = 10;
  */
 export class VerdictKeeper {
   readonly #queue: JudgingQueue;
+  readonly #watchers = new Watchers<Judging>();
   readonly #past: Past;
   /** Raised when all bags were replaced: what was begun before is of bags that are gone. */
   #era = 0;
@@ -76,7 +81,8 @@ export class VerdictKeeper {
     private readonly log: Logger,
     private readonly patienceMs = PATIENCE_MS,
   ) {
-    this.#queue = new JudgingQueue((id) => this.#judge(id), engine.threads);
+    const tell = throttle(() => this.#watchers.tell(this.judging), TOLD_EVERY_MS);
+    this.#queue = new JudgingQueue((id) => this.#judge(id), engine.threads, tell);
     this.#past = new Past(store, engine, {
       bagLikelihoodsOf: (bags) => this.#bagLikelihoodsOf(bags),
       judge: (bag) => this.#queue.ask(bag.id, 'in the past'),
@@ -85,6 +91,11 @@ export class VerdictKeeper {
 
   get judging(): Judging {
     return this.#queue.judging;
+  }
+
+  /** Hears how the judging goes on, until the returned function is called. */
+  watchJudging(hear: (judging: Judging) => void): () => void {
+    return this.#watchers.watch(hear);
   }
 
   /** Lets go of all that was known of bags: other ones stand under their ids and revisions now. */

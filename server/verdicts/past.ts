@@ -1,4 +1,4 @@
-import type { Bag } from '../../contract/bag';
+import type { Bag } from '../../contract/bag/bag';
 import { pastBagOf, type FinishedBag } from '../../application/exchange';
 import { levelledCup } from '../../application/judgeBag';
 import { judgedScale, type LevelLiking, type ScoringScale } from '../../core/cup';
@@ -11,15 +11,15 @@ import {
   type RepeatGroup,
   type TasterPrior,
 } from '../../core/crest';
-import { loadBagHeads, loadFinishedBags, loadFinishedHeads, loadKindsInUse, loadScaleCounts } from '../db/bags';
-import { likingsForEngine, repeatsForEngine } from '../../application/palate';
-import { baselinesByScale, ONE_SCALE, scaleMapsOf, scaleOf, type ScaleMaps } from '../../application/scaleMaps';
-import { loadLevelledCups } from '../db/brews';
-import { loadTastings } from '../db/palate';
-import { loadExchanges } from '../db/exchanges';
+import { loadBagHeads, loadFinishedBags, loadFinishedHeads, loadKindsInUse, loadScaleCounts } from '../db/bag/bags';
+import { likingsForEngine, repeatsForEngine } from '../../application/palate/palate';
+import { baselinesByScale, ONE_SCALE, scaleMapsOf, scaleOf, type ScaleMaps } from '../../application/palate/scaleMaps';
+import { loadLevelledCups } from '../db/bag/brews';
+import { loadTastings } from '../db/palate/palate';
+import { loadExchanges } from '../db/keeping/exchanges';
 import { loadSettings } from '../db/settings';
 import type { Store } from '../db/store';
-import type { BagLikelihood } from '../db/verdicts';
+import type { BagLikelihood } from '../db/bag/verdicts';
 import { EngineProblem, type BagKind, type Engine } from './engineHere';
 import { within } from '../waiting';
 

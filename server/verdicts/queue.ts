@@ -1,4 +1,4 @@
-import type { Judging } from '../../contract/shelf';
+import type { Judging } from '../../contract/shelf/shelf';
 import { EngineProblem } from './engineHere';
 
 /**
@@ -34,10 +34,12 @@ export class JudgingQueue {
   /**
    * @param work judges the bag with an id as it is by then
    * @param atOnce how many are judged side by side
+   * @param changed is called whenever `judging` is another
    */
   constructor(
     private readonly work: (id: string) => Promise<void>,
     private readonly atOnce: number,
+    private readonly changed: () => void = () => undefined,
   ) {}
 
   get judging(): Judging {
@@ -58,6 +60,7 @@ export class JudgingQueue {
     const done = new Promise<void>((kept, broken) => ([resolve, reject] = [kept, broken]));
     done.catch(() => undefined);
     this.#jobs.set(id, { urgency, done, resolve, reject });
+    this.changed();
     this.#next();
     return done;
   }
@@ -99,6 +102,7 @@ export class JudgingQueue {
       if (error instanceof EngineProblem) this.#again(id, job.urgency, error);
     } finally {
       this.#running.delete(id);
+      this.changed();
       this.#next();
     }
   }

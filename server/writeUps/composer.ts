@@ -1,5 +1,5 @@
-import type { Standings } from '../../contract/palateReading';
-import type { Composed, WriteUpSubject } from '../../contract/writeUp';
+import type { Standings } from '../../contract/palate/palateReading';
+import type { Composed, WriteUpSubject } from '../../contract/writeUps/writeUp';
 import { bagFacts } from '../../application/writeUp/bagFacts';
 import type { BagRecordRead } from '../../application/writeUp/bagRecord';
 import { cardFacts } from '../../application/writeUp/cardFacts';
@@ -13,7 +13,7 @@ import {
   type SittingRecordRead,
 } from '../../application/writeUp/sittingFacts';
 import { Problem } from '../../application/problem';
-import type { Bag } from '../../contract/bag';
+import type { Bag } from '../../contract/bag/bag';
 import { ageOn } from '../../core/crest';
 import {
   composeBag,
@@ -23,17 +23,17 @@ import {
   type StandingFacts,
 } from '../../core/text/writeUp';
 import type { WriteUpKind } from '../../core/writeUp';
-import { loadAllBags, loadBag } from '../db/bags';
-import { loadBrews } from '../db/brews';
-import { loadGrinders } from '../db/grinders';
-import { loadScoresByRecipe } from '../db/making';
-import { loadForetoldCups } from '../db/predictions';
-import { loadReadings } from '../db/readings';
-import { loadRecipe, loadRecipes } from '../db/recipes';
-import { loadSeats, loadSitting, loadSittings } from '../db/sittings';
+import { loadAllBags, loadBag } from '../db/bag/bags';
+import { loadBrews } from '../db/bag/brews';
+import { loadGrinders } from '../db/bench/grinders';
+import { loadScoresByRecipe } from '../db/bag/making';
+import { loadForetoldCups } from '../db/bag/predictions';
+import { loadReadings } from '../db/bag/readings';
+import { loadRecipe, loadRecipes } from '../db/bench/recipes';
+import { loadSeats, loadSitting, loadSittings } from '../db/table/sittings';
 import { loadSettings } from '../db/settings';
-import { loadTasters } from '../db/tasters';
-import { loadVocabulary } from '../db/words';
+import { loadTasters } from '../db/palate/tasters';
+import { loadVocabulary } from '../db/palate/words';
 import type { Deps } from '../deps';
 import { standingsOfBags, valueOfBag } from '../verdicts/among';
 

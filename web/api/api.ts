@@ -15,7 +15,7 @@ import { RESOURCES, type Endpoint, type Resource } from '../../contract/endpoint
 import type { AnswerOf, CallOf, FileName, StreamName } from '../../contract/calls';
 import { ENDPOINTS, type EndpointName, type Endpoints } from '../../contract/endpoints';
 import { apiError, type ApiError } from '../../contract/error';
-import type { Bench, LiveBrew } from '../../contract/live';
+import type { Bench, LiveBrew } from '../../contract/bench/live';
 import { addressOf, type AnyCall } from './address';
 import { SerialisedWrites } from './serialisedWrites';
 import { steadyNow } from '../state/steadyNow';

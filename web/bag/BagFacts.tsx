@@ -1,4 +1,4 @@
-import type { BagPage } from '../../contract/shelf';
+import type { BagPage } from '../../contract/shelf/shelf';
 import { pricePer100G, pricePerCup } from '../../core/brew';
 import { isExpectation } from '../../core/crest';
 import { assumedRoastText, likelihoodWord, moneyText, priceText, valueText } from '../../core/text';

@@ -1,6 +1,6 @@
 import Dropdown from 'react-bootstrap/Dropdown';
 import { useNavigate } from 'react-router';
-import type { BagPage } from '../../contract/shelf';
+import type { BagPage } from '../../contract/shelf/shelf';
 import { api, problemOf } from '../api/api';
 import { toastShown } from '../state/notices';
 import { useAppDispatch } from '../state/store';

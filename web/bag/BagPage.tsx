@@ -1,10 +1,11 @@
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import type { BagPage as Page } from '../../contract/shelf';
-import { PICTURES_OF_BAG } from '../../contract/picture';
+import type { BagPage as Page } from '../../contract/shelf/shelf';
+import { PICTURES_OF_BAG } from '../../contract/keeping/picture';
 import { datesOf } from '../../core/shelf';
 import { api } from '../api/api';
 import { useActionKey } from '../api/keys';
+import { useJudging } from '../api/useJudging';
 import { OddDrinks } from '../domain/OddDrinks';
 import { Pictures } from '../domain/Pictures';
 import { ProblemNote } from '../ui/ProblemNote';
@@ -14,24 +15,24 @@ import { Wait } from '../ui/Wait';
 import { BagFacts, ValueLine } from './BagFacts';
 import { Beans } from './Beans';
 import { BagMenu } from './BagMenu';
-import { DayTable } from './DayTable';
+import { DayTable } from './curve/DayTable';
 import { EffectList } from './EffectList';
-import { HowItRuns } from './HowItRuns';
+import { HowItRuns } from './curve/HowItRuns';
 import { LabelAgainstCup } from './LabelAgainstCup';
 import { LabelFacts } from './LabelFacts';
 import { LastBrewAdvice } from './LastBrewAdvice';
-import { IntensitiesOverDays } from './IntensitiesOverDays';
-import { Log } from './Log';
+import { IntensitiesOverDays } from './curve/IntensitiesOverDays';
+import { Log } from './log/Log';
 import { NextBrews } from './NextBrews';
-import { ReadBy } from './ReadBy';
+import { ReadBy } from './log/ReadBy';
 import { OtherDrinks } from './OtherDrinks';
 import { OwnVerdict } from './OwnVerdict';
-import { RidgeChart } from './RidgeChart';
-import { NO_QUESTION, useWhatIf } from './useWhatIf';
-import { VigourCharts } from './VigourChart';
-import { QuestionNote, ParameterSliders } from './WhatIf';
+import { RidgeChart } from './curve/RidgeChart';
+import { NO_QUESTION, useWhatIf } from './curve/useWhatIf';
+import { VigourCharts } from './curve/VigourChart';
+import { QuestionNote, ParameterSliders } from './curve/WhatIf';
 
-/** How often a page asks for a verdict that is under way, ms. */
+/** While its verdict is under way a page is read anew once in so long at most, ms. */
 const ANEW_EVERY_MS = 700;
 
 /** One bag: the verdict in words, the ridge it rests on, what to brew next, what the recipe did, and the log. */
@@ -39,13 +40,8 @@ export function BagPage() {
   const { bagId = '' } = useParams();
   const today = useToday();
   const navigate = useNavigate();
-  const [isStale, setStale] = useState(false);
-  const {
-    data: page,
-    error,
-    refetch,
-  } = api.useBagPageQuery({ id: bagId, today }, { pollingInterval: isStale ? ANEW_EVERY_MS : 0 });
-  if (page && isStale !== (page.judged === 'earlier')) setStale(page.judged === 'earlier');
+  const { data: page, error, refetch } = api.useBagPageQuery({ id: bagId, today });
+  useJudging(page?.judged === 'earlier', refetch, ANEW_EVERY_MS);
   const lastBrew = page?.brews[0];
   usePageTitle(page?.bag.name ?? 'Bag');
   useActionKey('logBrew', () => void navigate(`/bags/${bagId}/brew`), [bagId]);

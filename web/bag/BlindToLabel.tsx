@@ -1,9 +1,9 @@
 import Button from 'react-bootstrap/Button';
-import type { BagPage } from '../../contract/shelf';
+import type { BagPage } from '../../contract/shelf/shelf';
 import { isLabelHidden, isTastedBlind } from '../../core/cup';
 import { cupsText } from '../../core/text';
 import { sentenceCase } from '../ui/format';
-import { daysListText } from './daysList';
+import { daysListText } from './curve/daysList';
 import { useBagChange } from './useBagChange';
 
 /** While the printed notes are hidden: how to reveal them. Afterwards: which cups were tasted blind to them. */

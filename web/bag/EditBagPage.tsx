@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { useNavigate, useParams } from 'react-router';
-import type { Bag } from '../../contract/bag';
+import type { Bag } from '../../contract/bag/bag';
 import { api, problemOf } from '../api/api';
 import { ProblemNote } from '../ui/ProblemNote';
 import { useToday } from '../state/today';

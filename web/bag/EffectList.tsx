@@ -1,5 +1,5 @@
 import { partition } from 'es-toolkit';
-import type { Verdict } from '../../contract/verdict';
+import type { Verdict } from '../../contract/bag/verdict';
 import { cupsText, effectChangeText, effectText, intervalOf, isClear, settingText } from '../../core/text';
 import { api } from '../api/api';
 import { useUnits } from '../api/useUnits';

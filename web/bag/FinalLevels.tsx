@@ -1,5 +1,5 @@
 import Button from 'react-bootstrap/Button';
-import type { BagPage } from '../../contract/shelf';
+import type { BagPage } from '../../contract/shelf/shelf';
 import { isExpectation } from '../../core/crest';
 import { draftedLevels, isWithin, levelText, withLevel, type FinalLevel } from '../../core/cup';
 import { cupCount } from '../../core/text';

@@ -1,7 +1,7 @@
 import { useId, useState } from 'react';
 import Form from 'react-bootstrap/Form';
-import type { FinalMark } from '../../contract/bagRecord';
-import type { BagPage } from '../../contract/shelf';
+import type { FinalMark } from '../../contract/bag/bagRecord';
+import type { BagPage } from '../../contract/shelf/shelf';
 import type { Style } from '../../core/brew';
 import { onStep, SCALE_RANGES, type ScoringScale } from '../../core/cup';
 import { AS_DRINK } from '../../core/text';

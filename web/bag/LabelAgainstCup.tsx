@@ -1,4 +1,4 @@
-import type { BagPage } from '../../contract/shelf';
+import type { BagPage } from '../../contract/shelf/shelf';
 import { isOnlyCompared, ROAST_LEVELS } from '../../core/crest';
 import {
   BET_OUTCOMES,
@@ -23,7 +23,7 @@ import { Taps } from '../forms/fields';
 import { markText } from '../ui/format';
 import { useVocabulary } from '../domain/useVocabulary';
 import { BlindToLabel } from './BlindToLabel';
-import { daysListText } from './daysList';
+import { daysListText } from './curve/daysList';
 import { PublishedRecipeNote } from './PublishedRecipeNote';
 import { useBagChange } from './useBagChange';
 

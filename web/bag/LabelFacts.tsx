@@ -1,12 +1,12 @@
 import type { ReactNode } from 'react';
-import type { Bag } from '../../contract/bag';
+import type { Bag } from '../../contract/bag/bag';
 import { roastOfColour } from '../../application/readings';
 import { tablePeakDays, type TasterPrior } from '../../core/crest';
 import { colourGapText } from '../../core/cup';
 import { parametersLine, processText, roastByColourText } from '../../core/text';
 import { api } from '../api/api';
 import { useUnits } from '../api/useUnits';
-import { judgedByText } from './judgedBy';
+import { judgedByText } from './log/judgedBy';
 import { dateText, numberText, SCORING_SCALE_NAMES, sentenceCase } from '../ui/format';
 
 /** The recipe everything is measured against, and what the label says that no cup can test. */

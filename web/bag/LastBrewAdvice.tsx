@@ -1,5 +1,5 @@
 import { askingCup, brewEvidence } from '../../application/brewEvidence';
-import type { BagPage } from '../../contract/shelf';
+import type { BagPage } from '../../contract/shelf/shelf';
 import { AdviceNote } from '../domain/AdviceNote';
 
 /** What the last cup asks of its recipe, where something was noted that tells. */

@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 import { unitsOf } from '../../application/settings';
-import type { BagPage } from '../../contract/shelf';
+import type { BagPage } from '../../contract/shelf/shelf';
 import { bestCupDay, isInformative, isOnlyCompared, mostInformativeDay } from '../../core/crest';
 import { informationText, recipeText } from '../../core/text';
 import { markOf } from '../../core/cup';

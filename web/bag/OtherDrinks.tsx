@@ -1,5 +1,5 @@
 import { levelFacts, otherDrinks } from '../../application/writeUp/drinkFacts';
-import type { BagPage } from '../../contract/shelf';
+import type { BagPage } from '../../contract/shelf/shelf';
 import { isExpectation } from '../../core/crest';
 import { judgedScale } from '../../core/cup';
 import { drinkTexts } from '../../core/text/writeUp';

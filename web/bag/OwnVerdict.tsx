@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
-import type { Bag } from '../../contract/bag';
-import type { BagPage } from '../../contract/shelf';
+import type { Bag } from '../../contract/bag/bag';
+import type { BagPage } from '../../contract/shelf/shelf';
 import { BET_OUTCOMES, BUY_AGAIN, levelText, LIKINGS, TRUE_TO_KIND } from '../../core/cup';
 import { finalMarksText, processText } from '../../core/text';
 import { Taps } from '../forms/fields';

@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
-import type { PublishedRecipe } from '../../contract/bagRecord';
-import type { BagPage } from '../../contract/shelf';
+import type { PublishedRecipe } from '../../contract/bag/bagRecord';
+import type { BagPage } from '../../contract/shelf/shelf';
 import { heldReference } from '../../application/writeUp/recordFacts';
 import { claimedDifferenceText, claimedRecipeText, parametersLine } from '../../core/text';
 import { api } from '../api/api';

@@ -1,8 +1,8 @@
-import { type BagChange, bagInput, type Bag, type BagInput } from '../../contract/bag';
-import type { KeptRecipe } from '../../contract/recipe';
-import type { PublishedRecipe } from '../../contract/bagRecord';
+import { type BagChange, bagInput, type Bag, type BagInput } from '../../contract/bag/bag';
+import type { KeptRecipe } from '../../contract/bench/recipe';
+import type { PublishedRecipe } from '../../contract/bag/bagRecord';
 import { isEqual, mapValues, omit, pick, pickBy } from 'es-toolkit';
-import type { BrewParametersInput } from '../../contract/brewParameters';
+import type { BrewParametersInput } from '../../contract/bag/brewParameters';
 import { EQUAL_WEIGHTS, type Attribute, type AttributeWeights, type ScoringScale } from '../../core/cup';
 import {
   asTyped,

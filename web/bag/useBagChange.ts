@@ -1,6 +1,6 @@
 import { pick } from 'es-toolkit';
 import { useRef } from 'react';
-import type { Bag, BagDraft } from '../../contract/bag';
+import type { Bag, BagDraft } from '../../contract/bag/bag';
 import { api, problemOf } from '../api/api';
 import { toastShown } from '../state/notices';
 import { useAppDispatch } from '../state/store';

@@ -1,7 +1,7 @@
 import { api } from '../api/api';
 import { useCallback, useEffect, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
-import type { LiveBrew } from '../../contract/live';
+import type { LiveBrew } from '../../contract/bench/live';
 import { LONG_S, planOf } from '../../core/brew';
 import { ProblemNote } from '../ui/ProblemNote';
 import { useAppDispatch } from '../state/store';

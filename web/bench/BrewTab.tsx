@@ -1,4 +1,4 @@
-import type { LiveBrew } from '../../contract/live';
+import type { LiveBrew } from '../../contract/bench/live';
 import { minutesText, planOf, secondsTo, stepNow } from '../../core/brew';
 import { useBrewClock } from './brewClock';
 import { inUnits } from '../../core/text';

@@ -1,7 +1,7 @@
 import { api } from '../api/api';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useNavigate } from 'react-router';
-import type { LiveBrew } from '../../contract/live';
+import type { LiveBrew } from '../../contract/bench/live';
 import {
   againstBand,
   KIND_TRAITS,

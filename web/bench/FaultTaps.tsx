@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { LiveBrew } from '../../contract/live';
+import type { LiveBrew } from '../../contract/bench/live';
 import { FAULTS } from '../../core/brew';
 import { FAULT_MEANING } from '../../core/text';
 import { sentenceCase, words } from '../ui/format';

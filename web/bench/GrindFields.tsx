@@ -1,8 +1,8 @@
 import { api } from '../api/api';
 import { useId, useState } from 'react';
 import Form from 'react-bootstrap/Form';
-import type { Bag } from '../../contract/bag';
-import type { KeptRecipe } from '../../contract/recipe';
+import type { Bag } from '../../contract/bag/bag';
+import type { KeptRecipe } from '../../contract/bench/recipe';
 import { grindsOf, type GrindComparison, type Grinder, type Recipe } from '../../core/brew';
 import { numberText, sentenceCase } from '../ui/format';
 import { againstReference, type Grind } from '../domain/grind';

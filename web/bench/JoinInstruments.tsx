@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import { INSTRUMENTS } from '../../contract/instrument';
-import type { LiveBrew } from '../../contract/live';
+import { INSTRUMENTS } from '../../contract/bench/instrument';
+import type { LiveBrew } from '../../contract/bench/live';
 import { api } from '../api/api';
 import { INSTRUMENT_WORDS } from '../domain/instrumentWords';
 import { ProblemNote } from '../ui/ProblemNote';

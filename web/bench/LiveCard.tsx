@@ -1,6 +1,6 @@
 import { api } from '../api/api';
 import { Link } from 'react-router';
-import type { LiveBrew } from '../../contract/live';
+import type { LiveBrew } from '../../contract/bench/live';
 import { minutesText } from '../../core/brew';
 import { toastShown } from '../state/notices';
 import { useAppDispatch } from '../state/store';

@@ -1,6 +1,6 @@
 import { api } from '../api/api';
 import { useHotkeys } from 'react-hotkeys-hook';
-import type { LiveBrew } from '../../contract/live';
+import type { LiveBrew } from '../../contract/bench/live';
 import { checksFor, type Check } from '../../core/brew';
 import { CHECK_WORDS } from '../../core/text';
 import { ProblemNote } from '../ui/ProblemNote';

@@ -1,4 +1,4 @@
-import type { LiveBrew } from '../../contract/live';
+import type { LiveBrew } from '../../contract/bench/live';
 import { VIGOURS } from '../../core/brew';
 import { BedPicture } from '../domain/BedPicture';
 import { Taps } from '../forms/fields';

@@ -1,4 +1,4 @@
-import type { LiveBrew } from '../../contract/live';
+import type { LiveBrew } from '../../contract/bench/live';
 import { temperatureText } from '../../core/text';
 import { useUnits } from '../api/useUnits';
 import { useInstrument } from '../domain/useInstrument';

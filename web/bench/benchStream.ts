@@ -1,5 +1,5 @@
 import { listen } from '../api/listen';
-import type { LiveTrace } from '../../contract/live';
+import type { LiveTrace } from '../../contract/bench/live';
 import { ScaleFeed } from './scaleFeed';
 
 /**

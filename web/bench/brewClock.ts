@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import type { LiveBrew } from '../../contract/live';
+import type { LiveBrew } from '../../contract/bench/live';
 import { brewSeconds } from '../../core/brew';
 import { steadyNow } from '../state/steadyNow';
 import { onEachSecond } from './ticking';

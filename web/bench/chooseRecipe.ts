@@ -1,5 +1,5 @@
-import type { KeptRecipe } from '../../contract/recipe';
-import type { Bag } from '../../contract/bag';
+import type { KeptRecipe } from '../../contract/bench/recipe';
+import type { Bag } from '../../contract/bag/bag';
 import { scaleTo, type Recipe } from '../../core/brew';
 
 /** What a bag is brewed by: its reference, or the recipe its roaster prints. */

@@ -1,5 +1,5 @@
-import type { Readings } from '../../contract/instrument';
-import type { LiveTrace } from '../../contract/live';
+import type { Readings } from '../../contract/bench/instrument';
+import type { LiveTrace } from '../../contract/bench/live';
 import { appendPoint, flowAt, type Trace } from '../../core/brew';
 
 /** What the scale says at the moment. */

@@ -1,5 +1,5 @@
 import { omit } from 'es-toolkit';
-import type { LiveBrew, LivePatch } from '../../contract/live';
+import type { LiveBrew, LivePatch } from '../../contract/bench/live';
 import type { BrowserStore } from '../state/browserStore';
 
 const AGAIN_MS = 1500;

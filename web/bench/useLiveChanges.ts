@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useState, useSyncExternalStore } from 'react';
-import type { LiveBrew, LivePatch } from '../../contract/live';
+import type { LiveBrew, LivePatch } from '../../contract/bench/live';
 import { api, isPassing, problemOf } from '../api/api';
 import { keptInBrowser } from '../state/kept';
 import { toastShown } from '../state/notices';

@@ -1,10 +1,10 @@
 import { useFormState, useWatch } from 'react-hook-form';
 import type { CupCompany } from '../../application/brewEvidence';
-import type { Bag } from '../../contract/bag';
-import type { Brew } from '../../contract/brew';
+import type { Bag } from '../../contract/bag/bag';
+import type { Brew } from '../../contract/bag/brew';
 import type { ApiError } from '../../contract/error';
-import type { Taster } from '../../contract/taster';
-import type { Verdict } from '../../contract/verdict';
+import type { Taster } from '../../contract/table/taster';
+import type { Verdict } from '../../contract/bag/verdict';
 import {
   BREWERS,
   estimatedBeverageG,

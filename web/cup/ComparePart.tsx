@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { useController } from 'react-hook-form';
 import type { CupCompany } from '../../application/brewEvidence';
-import type { Brew } from '../../contract/brew';
+import type { Brew } from '../../contract/bag/brew';
 import { COMPARED, type Compared, type Comparison } from '../../core/cup';
 import { COMPARED_KEYS, COMPARED_TEXT } from '../../core/text';
 import { Taps } from '../forms/fields';

@@ -1,9 +1,9 @@
 import { useFormState, useWatch } from 'react-hook-form';
 import type { CupCompany } from '../../application/brewEvidence';
-import { REMARKS_MAX } from '../../contract/cup';
-import { WORD_MAX } from '../../contract/word';
-import type { Bag } from '../../contract/bag';
-import type { Cup } from '../../contract/cup';
+import { REMARKS_MAX } from '../../contract/bag/cup';
+import { WORD_MAX } from '../../contract/palate/word';
+import type { Bag } from '../../contract/bag/bag';
+import type { Cup } from '../../contract/bag/cup';
 import {
   ATTRIBUTES,
   DRYNESSES,
@@ -18,14 +18,14 @@ import { api } from '../api/api';
 import { SwitchField, TapsField, TextField } from '../forms/fields';
 import { numberText } from '../ui/format';
 import type { BrewForm } from './brewForm';
-import { AgreedWords } from './agreedWords';
+import { AgreedWords } from './words/agreedWords';
 import { ComparePart } from './ComparePart';
-import { ChipsField } from './ChipsField';
+import { ChipsField } from './words/ChipsField';
 import { CoachPart } from './CoachPart';
 import type { SheetName } from './CoolingClock';
 import { FaultsField } from './FaultsField';
 import { HoldField } from './HoldField';
-import { NagPart } from './NagPart';
+import { NagPart } from './words/NagPart';
 import { ScorePart } from './ScorePart';
 import { SlipNote } from './SlipNote';
 import { StagesPart, usePhase } from './StagesPart';

@@ -1,8 +1,8 @@
 import { useMemo } from 'react';
 import { useNavigate, useParams } from 'react-router';
-import type { Brew } from '../../contract/brew';
-import type { BagPage } from '../../contract/shelf';
-import type { Taster } from '../../contract/taster';
+import type { Brew } from '../../contract/bag/brew';
+import type { BagPage } from '../../contract/shelf/shelf';
+import type { Taster } from '../../contract/table/taster';
 import { api, problemOf } from '../api/api';
 import { ProblemNote } from '../ui/ProblemNote';
 import { instantOf, useToday, wallClockOf } from '../state/today';

@@ -1,6 +1,6 @@
 import { api } from '../api/api';
 import { useFormContext, useFormState, useWatch } from 'react-hook-form';
-import type { Verdict } from '../../contract/verdict';
+import type { Verdict } from '../../contract/bag/verdict';
 import { brewEvidence, type CupCompany } from '../../application/brewEvidence';
 import {
   assessBrew,

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { useFormContext } from 'react-hook-form';
-import type { InstrumentKind } from '../../contract/instrument';
+import type { InstrumentKind } from '../../contract/bench/instrument';
 import { api } from '../api/api';
 import { numberText } from '../ui/format';
 import { asTyped } from '../forms/typed';

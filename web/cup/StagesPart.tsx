@@ -4,7 +4,7 @@ import { slotName, slotsOf, TASTING_PHASES, SIPPED_PHASES, type SlotId, type Tas
 import { TapsField } from '../forms/fields';
 import { sentenceCase } from '../ui/format';
 import type { BrewForm } from './brewForm';
-import { ChipsField } from './ChipsField';
+import { ChipsField } from './words/ChipsField';
 import { CoolingClock, type SheetName } from './CoolingClock';
 import type { CupForm } from './cupForm';
 import { useInitialValues } from './useInitialValues';

@@ -2,7 +2,7 @@ import { useState, type KeyboardEvent } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { useFormContext } from 'react-hook-form';
-import type { Taster } from '../../contract/taster';
+import type { Taster } from '../../contract/table/taster';
 import { api, problemOf } from '../api/api';
 import { SelectField } from '../forms/fields';
 import type { BrewForm } from './brewForm';

@@ -1,9 +1,9 @@
 import { pick } from 'es-toolkit';
-import { brewFields, brewInput, type Brew, type BrewInput } from '../../contract/brew';
-import type { PublishedRecipe } from '../../contract/bagRecord';
-import { brewParameterFields, type BrewParametersInput } from '../../contract/brewParameters';
-import type { LiveBrew } from '../../contract/live';
-import { makingFields } from '../../contract/making';
+import { brewFields, brewInput, type Brew, type BrewInput } from '../../contract/bag/brew';
+import type { PublishedRecipe } from '../../contract/bag/bagRecord';
+import { brewParameterFields, type BrewParametersInput } from '../../contract/bag/brewParameters';
+import type { LiveBrew } from '../../contract/bench/live';
+import { makingFields } from '../../contract/bag/making';
 import { minutesText, potOf } from '../../core/brew';
 import { typedResolver } from '../forms/formResolver';
 import {

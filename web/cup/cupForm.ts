@@ -1,5 +1,5 @@
 import { omit, pick } from 'es-toolkit';
-import { cupFields, type Cup, type Nag } from '../../contract/cup';
+import { cupFields, type Cup, type Nag } from '../../contract/bag/cup';
 import {
   SCALE_RANGES,
   scoreOf,

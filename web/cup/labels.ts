@@ -1,6 +1,6 @@
-import type { brewFields } from '../../contract/brew';
-import type { cupFields } from '../../contract/cup';
-import type { makingFields } from '../../contract/making';
+import type { brewFields } from '../../contract/bag/brew';
+import type { cupFields } from '../../contract/bag/cup';
+import type { makingFields } from '../../contract/bag/making';
 
 /**
  * What each field is called on the sheet of a brew and its cup, and where two copies of it differ; null for what the

@@ -1,4 +1,4 @@
-import type { Verdict } from '../../contract/verdict';
+import type { Verdict } from '../../contract/bag/verdict';
 import { adviseChange, type BrewEvidence } from '../../core/brew';
 import { adviceText, holdWish } from '../../core/text';
 import { useUnits } from '../api/useUnits';

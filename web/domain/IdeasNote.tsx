@@ -1,4 +1,4 @@
-import type { Bag } from '../../contract/bag';
+import type { Bag } from '../../contract/bag/bag';
 
 /** What was thought of for later, where the bag is brewed again. */
 export function IdeasNote({ bag: { ideas } }: { bag: Bag }) {

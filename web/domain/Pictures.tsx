@@ -1,7 +1,7 @@
 import { useRef, useState, type ChangeEvent } from 'react';
 import Button from 'react-bootstrap/Button';
 import Modal from 'react-bootstrap/Modal';
-import type { Picture, PictureOf } from '../../contract/picture';
+import type { Picture, PictureOf } from '../../contract/keeping/picture';
 import { api, problemOf } from '../api/api';
 import { toastShown } from '../state/notices';
 import { useAppDispatch } from '../state/store';

@@ -1,5 +1,5 @@
-import type { Bag } from '../../contract/bag';
-import type { KeptRecipe } from '../../contract/recipe';
+import type { Bag } from '../../contract/bag/bag';
+import type { KeptRecipe } from '../../contract/bench/recipe';
 import { grindsOf, grindStepsApart, type GrindComparison, type Grinder, type Recipe } from '../../core/brew';
 
 /** A setting of a grinder. */

@@ -1,4 +1,4 @@
-import type { InstrumentKind } from '../../contract/instrument';
+import type { InstrumentKind } from '../../contract/bench/instrument';
 
 /** What each instrument is called inside a sentence. */
 export const INSTRUMENT_WORDS: Readonly<Record<InstrumentKind, string>> = {

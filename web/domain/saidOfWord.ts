@@ -1,5 +1,5 @@
 import { omit } from 'es-toolkit';
-import type { WordInput } from '../../contract/word';
+import type { WordInput } from '../../contract/palate/word';
 import type { HouseholdWord } from '../../core/cup/words';
 
 /** What a word says, as it is sent. */

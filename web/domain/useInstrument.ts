@@ -1,5 +1,5 @@
 import { useEffect, useEffectEvent, useState } from 'react';
-import type { InstrumentKind } from '../../contract/instrument';
+import type { InstrumentKind } from '../../contract/bench/instrument';
 import { listen } from '../api/listen';
 
 /** Readings in a row that must agree, and how closely, before a value is settled. */

@@ -1,6 +1,6 @@
 import { api } from '../api/api';
 import { useMemo } from 'react';
-import type { Words } from '../../contract/word';
+import type { Words } from '../../contract/palate/word';
 import { suggester, vocabularyOf, type Suggest, type Vocabulary } from '../../core/cup/words';
 
 interface Household {

@@ -1,4 +1,4 @@
-import type { Draft, DraftInput } from '../../contract/draft';
+import type { Draft, DraftInput } from '../../contract/keeping/draft';
 import { changed, follows, merged, type ChangeCounts } from '../../core/draft';
 import type { BrowserStore, Kept } from '../state/browserStore';
 

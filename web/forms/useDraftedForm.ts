@@ -1,7 +1,7 @@
 import { api } from '../api/api';
 import { useEffect, useRef, useState } from 'react';
 import { useForm, type DefaultValues, type FieldValues, type Resolver, type UseFormReturn } from 'react-hook-form';
-import type { Draft } from '../../contract/draft';
+import type { Draft } from '../../contract/keeping/draft';
 import { deviceName } from '../state/device';
 import { differing, nameOfPath } from './differences';
 import { DraftKeeper, type DraftState } from './draftKeeper';

@@ -1,5 +1,5 @@
 import { CartesianGrid, ReferenceLine, Scatter, ScatterChart, XAxis, YAxis } from 'recharts';
-import type { PalateRecord } from '../../contract/palate';
+import type { PalateRecord } from '../../contract/palate/palate';
 import { numberText } from '../ui/format';
 import { useWidth } from '../ui/useWidth';
 import { NumberHeads } from './NumberHeads';

@@ -1,5 +1,5 @@
 import { Link } from 'react-router';
-import type { Crests } from '../../contract/palateReading';
+import type { Crests } from '../../contract/palate/palateReading';
 import { SHAPES } from '../../core/crest';
 import { crestDaysText, SHAPE_NAMES } from '../../core/text';
 import { api } from '../api/api';

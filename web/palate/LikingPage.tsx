@@ -1,5 +1,5 @@
 import { useSearchParams } from 'react-router';
-import type { LikingAnswer } from '../../contract/palateReading';
+import type { LikingAnswer } from '../../contract/palate/palateReading';
 import type { Settings } from '../../contract/settings';
 import { isTold } from '../../core/palate';
 import { driverText, hasEffect, tooFewCupsText } from '../../core/text';

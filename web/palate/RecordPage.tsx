@@ -1,5 +1,5 @@
 import { Link } from 'react-router';
-import type { PalateRecord } from '../../contract/palate';
+import type { PalateRecord } from '../../contract/palate/palate';
 import { comparedRecordText, cupsText } from '../../core/text';
 import { api } from '../api/api';
 import { useToday } from '../state/today';

@@ -1,7 +1,7 @@
 import { useId, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
-import { MATCHES, type ReferenceTasting } from '../../contract/reference';
+import { MATCHES, type ReferenceTasting } from '../../contract/palate/reference';
 import { currentWord, wordSpelt, type Vocabulary, type Word } from '../../core/cup/words';
 import { api } from '../api/api';
 import { useSayOutcome } from '../api/useSayOutcome';

@@ -1,5 +1,5 @@
 import { Link } from 'react-router';
-import type { Repeats } from '../../contract/palateReading';
+import type { Repeats } from '../../contract/palate/palateReading';
 import { engineNoiseText, repeatabilityText } from '../../core/text';
 import { api } from '../api/api';
 import { SCORING_SCALE_NAMES, sentenceCase } from '../ui/format';

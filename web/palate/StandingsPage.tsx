@@ -1,5 +1,5 @@
 import { Link, useSearchParams } from 'react-router';
-import type { StandingField, StandingLine, Standings } from '../../contract/palateReading';
+import type { StandingField, StandingLine, Standings } from '../../contract/palate/palateReading';
 import { markOf, type ScoringScale } from '../../core/cup';
 import { isAnyPlace, standingText } from '../../core/text';
 import { api } from '../api/api';

@@ -1,7 +1,7 @@
 import { useSearchParams } from 'react-router';
 import Form from 'react-bootstrap/Form';
-import type { TwoTasters } from '../../contract/palateReading';
-import type { Taster } from '../../contract/taster';
+import type { TwoTasters } from '../../contract/palate/palateReading';
+import type { Taster } from '../../contract/table/taster';
 import { finerText, higherText, levelApartText } from '../../core/text';
 import { api } from '../api/api';
 import { PalatePart } from './PalatePart';

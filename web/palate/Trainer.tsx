@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import type { TrainerQuestion } from '../../contract/reference';
+import type { TrainerQuestion } from '../../contract/palate/reference';
 import { inUnits } from '../../core/text';
 import { api } from '../api/api';
 import { useUnits } from '../api/useUnits';

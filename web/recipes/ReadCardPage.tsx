@@ -1,7 +1,7 @@
 import { useState, type ChangeEvent } from 'react';
 import Button from 'react-bootstrap/Button';
 import { useNavigate } from 'react-router';
-import type { CardPreview } from '../../contract/writeUp';
+import type { CardPreview } from '../../contract/writeUps/writeUp';
 import type { Recipe } from '../../core/brew';
 import { api } from '../api/api';
 import { RecipeLines } from '../domain/RecipeLines';

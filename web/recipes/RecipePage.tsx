@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
-import type { KeptRecipeVersion, KeptRecipe } from '../../contract/recipe';
+import type { KeptRecipeVersion, KeptRecipe } from '../../contract/bench/recipe';
 import { scaleRecipe, scaleChanges } from '../../core/brew';
 import { api, problemOf } from '../api/api';
 import { dateText, numberText, weightText } from '../ui/format';

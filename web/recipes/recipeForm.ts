@@ -1,5 +1,5 @@
 import { omit } from 'es-toolkit';
-import { recipeFields, recipeInput, type RecipeInput } from '../../contract/recipe';
+import { recipeFields, recipeInput, type RecipeInput } from '../../contract/bench/recipe';
 import { KIND_TRAITS, minutesText, PLAIN_STAGE, type BrewKind, type Recipe, type Stage } from '../../core/brew';
 import { typedResolver } from '../forms/formResolver';
 import {

@@ -1,4 +1,4 @@
-import type { Shelf } from '../../contract/shelf';
+import type { Shelf } from '../../contract/shelf/shelf';
 import { CAFFEINE_CAUTION, caffeineOfDayText, caffeineText } from '../../core/text';
 import { weekdayText } from '../ui/format';
 

@@ -1,6 +1,6 @@
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
-import type { Reminders } from '../../contract/plan';
+import type { Reminders } from '../../contract/shelf/plan';
 import type { Settings, SettingsChange } from '../../contract/settings';
 import { api } from '../api/api';
 import { useSayOutcome } from '../api/useSayOutcome';

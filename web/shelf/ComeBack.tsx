@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
-import type { Shelf } from '../../contract/shelf';
+import type { Shelf } from '../../contract/shelf/shelf';
 import { dateText, momentText } from '../ui/format';
 import { localDateTime } from '../state/today';
 

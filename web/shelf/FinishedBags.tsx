@@ -1,5 +1,5 @@
 import { Link } from 'react-router';
-import type { Lane, Shelf } from '../../contract/shelf';
+import type { Lane, Shelf } from '../../contract/shelf/shelf';
 import { daysText } from '../../core/text';
 import { markOf } from '../../core/cup';
 import { dateText, markText } from '../ui/format';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
-import type { Habit } from '../../contract/plan';
+import type { Habit } from '../../contract/shelf/plan';
 import type { Settings, SettingsChange } from '../../contract/settings';
 import { roundTo, STYLES } from '../../core/brew';
 import { learntRateText } from '../../core/text';

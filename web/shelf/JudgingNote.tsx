@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import type { Judging } from '../../contract/shelf';
+import type { Judging } from '../../contract/shelf/shelf';
 
 /** A wait shorter than this, ms, is not spoken of. */
 const UNNOTICED_MS = 400;

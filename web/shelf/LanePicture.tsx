@@ -1,4 +1,4 @@
-import type { Lane } from '../../contract/shelf';
+import type { Lane } from '../../contract/shelf/shelf';
 import { addDays } from '../../core/rest';
 import type { DateScale } from './dateScale';
 

@@ -1,9 +1,9 @@
 import { groupBy } from 'es-toolkit';
 import { useMemo, useRef } from 'react';
 import { Link } from 'react-router';
-import type { OrderAdvice } from '../../contract/order';
-import type { Plan, PlannedCup } from '../../contract/plan';
-import type { Lane, Shelf } from '../../contract/shelf';
+import type { OrderAdvice } from '../../contract/shelf/order';
+import type { Plan, PlannedCup } from '../../contract/shelf/plan';
+import type { Lane, Shelf } from '../../contract/shelf/shelf';
 import { addDays, daysBetween } from '../../core/rest';
 import { dateText, weekdayText, weightText } from '../ui/format';
 import { StateMark } from '../domain/StateMark';

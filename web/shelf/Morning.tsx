@@ -1,5 +1,5 @@
 import { Link } from 'react-router';
-import type { Shelf } from '../../contract/shelf';
+import type { Shelf } from '../../contract/shelf/shelf';
 import { waitingText } from '../../core/text';
 import { OnBench } from './OnBench';
 

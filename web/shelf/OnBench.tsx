@@ -1,5 +1,5 @@
 import { Link } from 'react-router';
-import type { OnBench as Brew } from '../../contract/shelf';
+import type { OnBench as Brew } from '../../contract/shelf/shelf';
 import { clockHere, weekdayText } from '../ui/format';
 import { localDate } from '../state/today';
 import { useMinute } from '../state/useMinute';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
-import type { Order, OrderAdvice, OrderDraft } from '../../contract/order';
+import type { Order, OrderAdvice, OrderDraft } from '../../contract/shelf/order';
 import type { Settings, SettingsChange } from '../../contract/settings';
 import { PROCESSES, ROAST_LEVELS } from '../../core/crest';
 import { priceText } from '../../core/text';

@@ -3,11 +3,12 @@ import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { Link } from 'react-router';
-import type { Plan, PlannedCup } from '../../contract/plan';
+import type { Plan, PlannedCup } from '../../contract/shelf/plan';
 import { markOf } from '../../core/cup';
 import { addDays } from '../../core/rest';
 import { againstRulesText, freezingGainText, freezingText, planHeadline } from '../../core/text';
 import { api } from '../api/api';
+import { useJudging } from '../api/useJudging';
 import { useSettingsChange } from '../api/useSettingsChange';
 import { useUnits } from '../api/useUnits';
 import { useToday } from '../state/today';
@@ -24,19 +25,15 @@ import { Visitors } from './Visitors';
 /** Days shown before the rest is asked for. */
 const FIRST_DAYS = 14;
 
-/** While bags are still being judged the plan is asked for this often, ms. */
+/** While bags are still being judged the plan is read anew once in so long at most, ms. */
 const ANEW_EVERY_MS = 1500;
 
 /** Which bag each cup of the days to come is of, why, and what it gains; and what the plan is made for. */
 export function PlanPage() {
   const today = useToday();
-  const [isPartial, setPartial] = useState(false);
-  const {
-    data: plan,
-    error,
-    refetch,
-  } = api.usePlanQuery({ today }, { pollingInterval: isPartial ? ANEW_EVERY_MS : 0 });
-  if (plan && isPartial !== plan.unjudged.length > 0) setPartial(plan.unjudged.length > 0);
+  const { data: plan, error, refetch } = api.usePlanQuery({ today });
+  const isPartial = plan !== undefined && plan.unjudged.length > 0;
+  useJudging(isPartial, refetch, ANEW_EVERY_MS);
   const { data: settings } = api.useSettingsQuery(undefined);
   const change = useSettingsChange();
   const marks = usePlanMarks();

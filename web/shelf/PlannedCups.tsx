@@ -1,5 +1,5 @@
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
-import type { PlannedCup } from '../../contract/plan';
+import type { PlannedCup } from '../../contract/shelf/plan';
 import { addDays } from '../../core/rest';
 import { weekdayText } from '../ui/format';
 import type { DateScale } from './dateScale';

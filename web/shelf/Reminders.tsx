@@ -1,6 +1,6 @@
 import { useEffect } from 'react';
 import { Link } from 'react-router';
-import type { Shelf } from '../../contract/shelf';
+import type { Shelf } from '../../contract/shelf/shelf';
 import { remindersOf, type Reminder } from '../../core/text';
 import { api } from '../api/api';
 import { useMinute } from '../state/useMinute';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
-import type { Roaster } from '../../contract/plan';
+import type { Roaster } from '../../contract/shelf/plan';
 import type { SettingsChange } from '../../contract/settings';
 import { NameForm } from '../forms/LineForm';
 import { isSameName } from '../forms/typed';

@@ -1,8 +1,9 @@
 import { useEffect } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
-import type { Shelf } from '../../contract/shelf';
+import type { Shelf } from '../../contract/shelf/shelf';
 import { api } from '../api/api';
 import { useActionKey } from '../api/keys';
+import { useJudging } from '../api/useJudging';
 import { ProblemNote } from '../ui/ProblemNote';
 import { useToday } from '../state/today';
 import { usePageTitle } from '../ui/usePageTitle';
@@ -14,7 +15,9 @@ import { JudgingNote } from './JudgingNote';
 import { Lanes } from './Lanes';
 import { Morning } from './Morning';
 import { Reminders } from './Reminders';
-import { useJudging } from './useJudging';
+
+/** A shelf that is still being judged is read anew once in so long at most, ms: often enough to be seen to grow. */
+const ANEW_EVERY_MS = 4000;
 
 /**
  * A morning that was shown before the plan was made is asked for again once it is; and the plan, once all that it is
@@ -45,7 +48,9 @@ export function ShelfPage() {
   const finished = address.get('finished') === 'yes' ? 'yes' : 'no';
   const { data: shelf, error, refetch } = api.useShelfQuery({ today, finished });
   usePageTitle(finished === 'yes' ? 'Finished bags' : '');
-  const judging = useJudging(shelf, refetch);
+  const isUnsettled = shelf?.lanes.some(({ judged }) => judged !== 'now') ?? false;
+  const heard = useJudging(isUnsettled, refetch, ANEW_EVERY_MS);
+  const judging = isUnsettled ? (heard ?? shelf?.judging ?? null) : null;
   usePlanArriving(shelf, refetch);
   const pick = finished === 'no' ? (shelf?.pick ?? null) : null;
   useActionKey('waterOn', () => pick && void navigate(`/bags/${pick.bagId}/bench`), [pick]);

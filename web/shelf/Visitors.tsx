@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
-import type { Plan } from '../../contract/plan';
+import type { Plan } from '../../contract/shelf/plan';
 import { cupsText } from '../../core/text';
 import { LineForm } from '../forms/LineForm';
 import { UnitInput } from '../forms/UnitInput';

@@ -1,4 +1,4 @@
-import type { PlanMark, PlannedCup } from '../../contract/plan';
+import type { PlanMark, PlannedCup } from '../../contract/shelf/plan';
 import { api } from '../api/api';
 import { useSayOutcome } from '../api/useSayOutcome';
 

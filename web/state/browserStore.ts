@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { livePatch } from '../../contract/live';
-import { cupAnswer, tableAnswer } from '../../contract/sitting';
+import { livePatch } from '../../contract/bench/live';
+import { cupAnswer, tableAnswer } from '../../contract/table/sitting';
 import { SIPPED_PHASES } from '../../core/cup';
 import { presentForm } from '../../core/draft';
 

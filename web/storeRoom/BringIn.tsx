@@ -1,17 +1,15 @@
-import { useRef, useState, type ChangeEvent } from 'react';
+import { useEffect, useRef, useState, type ChangeEvent } from 'react';
 import Button from 'react-bootstrap/Button';
-import type { ImportState } from '../../contract/archive';
+import type { ImportState } from '../../contract/keeping/archive';
 import { Navigate } from 'react-router';
 import { api, problemOf } from '../api/api';
+import { listen } from '../api/listen';
 import { toastShown } from '../state/notices';
 import { useAppDispatch } from '../state/store';
 import { useToday } from '../state/today';
 import { dateText, numberText } from '../ui/format';
 import { BroughtIn } from './BroughtIn';
 import { keptText } from './keptText';
-
-/** How often it is asked how far a file is, ms. */
-const ASK_EVERY_MS = 300;
 
 /**
  * A file is looked at, and taken in on purpose, all of it or nothing: an archive in the place of what is here, a table
@@ -55,10 +53,12 @@ export function BringIn() {
 }
 
 function Looked({ id, done }: { id: string; done: () => void }) {
-  const [over, setOver] = useState(false);
-  const { data: state, error } = api.useImportStateQuery({ id }, { pollingInterval: over ? 0 : ASK_EVERY_MS });
+  const { data: first, error } = api.useImportStateQuery({ id });
+  const [heard, setHeard] = useState<ImportState | null>(null);
+  const state = heard ?? first;
+  const isOver = state !== undefined && state.stage !== 'checking';
+  useEffect(() => (isOver ? undefined : listen('importStream', { id }, { changed: setHeard })), [id, isOver]);
   const [drop] = api.useDropImportMutation();
-  if (state && !over && state.stage !== 'checking') setOver(true);
   const cancel = (): void => {
     void drop({ id });
     done();

@@ -1,6 +1,6 @@
 import { useRef, useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import { exchangeFile, type ExchangeFile } from '../../contract/exchange';
+import { exchangeFile, type ExchangeFile } from '../../contract/keeping/exchange';
 import { fieldProblems } from '../../contract/error';
 import { OTHERS_WEIGHT } from '../../core/crest';
 import { api, problemOf } from '../api/api';

@@ -2,7 +2,7 @@ import { groupBy } from 'es-toolkit';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { Link, useSearchParams } from 'react-router';
-import type { Change } from '../../contract/history';
+import type { Change } from '../../contract/keeping/history';
 import { api, problemOf } from '../api/api';
 import { toastShown } from '../state/notices';
 import { useAppDispatch } from '../state/store';

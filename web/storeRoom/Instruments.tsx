@@ -8,7 +8,7 @@ import {
   type Hand,
   type InstrumentKind,
   type InstrumentSettings,
-} from '../../contract/instrument';
+} from '../../contract/bench/instrument';
 import type { SettingsChange } from '../../contract/settings';
 import { sentenceCase } from '../ui/format';
 

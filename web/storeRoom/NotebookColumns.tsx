@@ -1,5 +1,5 @@
 import Form from 'react-bootstrap/Form';
-import type { NotebookMapping, NotebookState } from '../../contract/notebook';
+import type { NotebookMapping, NotebookState } from '../../contract/keeping/notebook';
 import {
   DURATION_UNITS,
   FIELD_NAMES,

@@ -1,4 +1,4 @@
-import type { NotebookState } from '../../contract/notebook';
+import type { NotebookState } from '../../contract/keeping/notebook';
 import { minutesText } from '../../core/brew';
 import { temperatureText } from '../../core/text';
 import { useUnits } from '../api/useUnits';

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
-import type { NotebookMapping, NotebookState } from '../../contract/notebook';
+import type { NotebookMapping, NotebookState } from '../../contract/keeping/notebook';
 import { BREWERS, RECORDED_FROM, STYLES } from '../../core/brew';
 import { SCORING_SCALES } from '../../core/cup';
 import { DATE_ORDERS, DECIMAL_MARKS } from '../../core/notebook';

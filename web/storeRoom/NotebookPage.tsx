@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { Link, useNavigate, useParams } from 'react-router';
-import type { NotebookMapping, NotebookState } from '../../contract/notebook';
+import type { NotebookMapping, NotebookState } from '../../contract/keeping/notebook';
 import { rowsOfNotebookText } from '../../core/text';
 import { api, problemOf } from '../api/api';
 import { toastShown } from '../state/notices';

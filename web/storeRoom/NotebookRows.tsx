@@ -1,6 +1,6 @@
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
-import type { NotebookMapping, NotebookState } from '../../contract/notebook';
+import type { NotebookMapping, NotebookState } from '../../contract/keeping/notebook';
 import { aboutRowText } from '../../core/text';
 import { numberText } from '../ui/format';
 

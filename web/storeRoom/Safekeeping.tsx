@@ -2,7 +2,7 @@ import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { Link } from 'react-router';
-import type { Backups, HouseholdCounts } from '../../contract/archive';
+import type { Backups, HouseholdCounts } from '../../contract/keeping/archive';
 import type { Settings, SettingsChange } from '../../contract/settings';
 import { api, problemOf } from '../api/api';
 import { toastShown } from '../state/notices';

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import type { Settings, SettingsChange } from '../../contract/settings';
-import { sheetOfParts as schema, PARTS_MAX } from '../../contract/sheetOfParts';
+import { sheetOfParts as schema, PARTS_MAX } from '../../contract/bag/sheetOfParts';
 import type { SheetPart } from '../../core/cup';
 import { numberText, sentenceCase } from '../ui/format';
 import { asTyped, typedNumber } from '../forms/typed';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
-import type { Taster } from '../../contract/taster';
+import type { Taster } from '../../contract/table/taster';
 import { cupsText } from '../../core/text';
 import { api, problemOf } from '../api/api';
 import { toastShown } from '../state/notices';

@@ -1,4 +1,4 @@
-import type { Change } from '../../contract/history';
+import type { Change } from '../../contract/keeping/history';
 import { temperatureText, type Units } from '../../core/text';
 import { api } from '../api/api';
 import { useUnits } from '../api/useUnits';

@@ -1,4 +1,4 @@
-import type { HouseholdCounts } from '../../contract/archive';
+import type { HouseholdCounts } from '../../contract/keeping/archive';
 import { householdText } from '../../core/text';
 import { dateText } from '../ui/format';
 

@@ -1,4 +1,4 @@
-import type { Sitting } from '../../contract/sitting';
+import type { Sitting } from '../../contract/table/sitting';
 import { scheduleFor } from '../../application/layTable';
 import { parametersLine } from '../../core/text';
 import { useUnits } from '../api/useUnits';

@@ -1,5 +1,5 @@
 import Form from 'react-bootstrap/Form';
-import type { CupAnswer, SeatView } from '../../contract/sitting';
+import type { CupAnswer, SeatView } from '../../contract/table/sitting';
 import { COMPARED, QUICK_ATTRIBUTES, type Attribute, type Level } from '../../core/cup';
 import { LevelStrip } from '../domain/LevelStrip';
 import { Taps } from '../forms/fields';

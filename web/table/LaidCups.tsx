@@ -1,7 +1,7 @@
 import { nanoid } from '@reduxjs/toolkit';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
-import type { SittingCup } from '../../contract/sitting';
+import type { SittingCup } from '../../contract/table/sitting';
 import { CUP_CONDITIONS, SITTING_CUPS, type CupCondition } from '../../core/sitting';
 import { parametersLine } from '../../core/text';
 import { useUnits } from '../api/useUnits';

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { useNavigate, useSearchParams } from 'react-router';
-import type { SittingCup, SittingInput } from '../../contract/sitting';
+import type { SittingCup, SittingInput } from '../../contract/table/sitting';
 import { cupsFor, type BagForTable } from '../../application/layTable';
 import { BREWERS, STYLES, type Style } from '../../core/brew';
 import { SCORING_SCALES, type ScoringScale } from '../../core/cup';

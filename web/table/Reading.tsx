@@ -1,6 +1,6 @@
 import { partition } from 'es-toolkit';
 import { Link } from 'react-router';
-import type { Revealed, Seat } from '../../contract/sitting';
+import type { Revealed, Seat } from '../../contract/table/sitting';
 import { markOf, type ScoringScale } from '../../core/cup';
 import {
   agreementText,

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { useParams } from 'react-router';
-import type { CupAnswer, SeatView } from '../../contract/sitting';
+import type { CupAnswer, SeatView } from '../../contract/table/sitting';
 import { isWritten } from '../../application/sitting';
 import { levelText } from '../../core/cup';
 import { api } from '../api/api';

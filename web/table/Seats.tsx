@@ -1,6 +1,6 @@
 import Button from 'react-bootstrap/Button';
 import { Link, useNavigate } from 'react-router';
-import type { Sitting, Seat } from '../../contract/sitting';
+import type { Sitting, Seat } from '../../contract/table/sitting';
 import { api } from '../api/api';
 import { useSayOutcome } from '../api/useSayOutcome';
 import { NameForm } from '../forms/LineForm';

@@ -1,5 +1,5 @@
 import Button from 'react-bootstrap/Button';
-import type { Sitting } from '../../contract/sitting';
+import type { Sitting } from '../../contract/table/sitting';
 import { api } from '../api/api';
 import { useSayOutcome } from '../api/useSayOutcome';
 import { clockHere } from '../ui/format';

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { Link, useNavigate, useParams } from 'react-router';
-import type { Sitting } from '../../contract/sitting';
+import type { Sitting } from '../../contract/table/sitting';
 import { SITTING_KIND_WORDS, SITTING_TIMING_WORDS } from '../../core/text';
 import { api } from '../api/api';
 import { listen } from '../api/listen';

@@ -1,5 +1,5 @@
 import Button from 'react-bootstrap/Button';
-import type { SeatView } from '../../contract/sitting';
+import type { SeatView } from '../../contract/table/sitting';
 import { ordinalWord } from '../../core/text';
 import { Taps } from '../forms/fields';
 import { sentenceCase } from '../ui/format';

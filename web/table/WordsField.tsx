@@ -1,7 +1,7 @@
 import { useId, useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { suggester, vocabularyOf } from '../../core/cup/words';
-import { WORD_MAX } from '../../contract/word';
+import { WORD_MAX } from '../../contract/palate/word';
 import { isSameName } from '../forms/typed';
 
 /** The words everyone knows: a guest has none of the household’s. */

@@ -1,4 +1,4 @@
-import type { AnswerInput, CupAnswer, SeatView, TableAnswer } from '../../contract/sitting';
+import type { AnswerInput, CupAnswer, SeatView, TableAnswer } from '../../contract/table/sitting';
 import type { BrowserStore, Kept } from '../state/browserStore';
 
 /** What a keeper needs of the server: resolves once it has an answer; says why where it refuses it for good. */

@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
-import type { CupAnswer, SeatView, TableAnswer } from '../../contract/sitting';
+import type { CupAnswer, SeatView, TableAnswer } from '../../contract/table/sitting';
 import { api, isPassing, problemOf } from '../api/api';
 import { listen } from '../api/listen';
 import { keptInBrowser } from '../state/kept';

@@ -1,6 +1,6 @@
 import { useState, type SubmitEvent } from 'react';
 import Form from 'react-bootstrap/Form';
-import { WORD_MAX } from '../../contract/word';
+import { WORD_MAX } from '../../contract/palate/word';
 import {
   ALLERGENS,
   currentWord,

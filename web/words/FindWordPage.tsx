@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { Link, useNavigate, useSearchParams } from 'react-router';
-import type { Nagging } from '../../contract/shelf';
+import type { Nagging } from '../../contract/shelf/shelf';
 import type { Likeness } from '../../core/cup/words';
 import { api, problemOf } from '../api/api';
 import { dateText } from '../ui/format';

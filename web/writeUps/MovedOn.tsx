@@ -1,9 +1,8 @@
 import Button from 'react-bootstrap/Button';
 import { isEqual } from 'es-toolkit';
-import type { WriteUp } from '../../contract/writeUp';
+import type { WriteUp } from '../../contract/writeUps/writeUp';
 import { differences, wordChanges, type Difference } from '../../core/writeUp';
-import { SECTION_HEADINGS } from '../../core/text/writeUp/headings';
-import { capitalised, countWord } from '../../core/text/words';
+import { capitalised, countWord, SECTION_HEADINGS } from '../../core/text';
 import { api } from '../api/api';
 import { useSayOutcome } from '../api/useSayOutcome';
 import { useToday } from '../state/today';

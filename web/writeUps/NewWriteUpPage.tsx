@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { Link, useNavigate, useSearchParams } from 'react-router';
-import { writeUpInput, type WriteUpInput, type WriteUpLine } from '../../contract/writeUp';
+import { writeUpInput, type WriteUpInput, type WriteUpLine } from '../../contract/writeUps/writeUp';
 import { WRITE_UP_KINDS, type WriteUpKind } from '../../core/writeUp';
 import { api, problemOf } from '../api/api';
 import { Taps } from '../forms/fields';

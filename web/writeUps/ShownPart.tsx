@@ -1,6 +1,6 @@
 import Form from 'react-bootstrap/Form';
-import { PAPERS, type WriteUp } from '../../contract/writeUp';
-import type { Picture } from '../../contract/picture';
+import { PAPERS, type WriteUp } from '../../contract/writeUps/writeUp';
+import type { Picture } from '../../contract/keeping/picture';
 import { SHOWABLE, type Showable } from '../../core/writeUp';
 import { api } from '../api/api';
 import { useSayOutcome } from '../api/useSayOutcome';

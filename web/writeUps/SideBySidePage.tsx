@@ -1,5 +1,5 @@
 import { Link, useSearchParams } from 'react-router';
-import { WRITE_UP_KIND_WORDS } from '../../core/text/writeUp/headings';
+import { WRITE_UP_KIND_WORDS } from '../../core/text';
 import { api } from '../api/api';
 import { useUnits } from '../api/useUnits';
 import { useToday } from '../state/today';

@@ -1,6 +1,6 @@
 import Button from 'react-bootstrap/Button';
 import { Link } from 'react-router';
-import type { WriteUp } from '../../contract/writeUp';
+import type { WriteUp } from '../../contract/writeUps/writeUp';
 import { api } from '../api/api';
 import { useSayOutcome } from '../api/useSayOutcome';
 import { dateText } from '../ui/format';

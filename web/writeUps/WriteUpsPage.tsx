@@ -1,8 +1,8 @@
 import { partition } from 'es-toolkit';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import type { WriteUpLine } from '../../contract/writeUp';
-import { WRITE_UP_KIND_WORDS } from '../../core/text/writeUp/headings';
+import type { WriteUpLine } from '../../contract/writeUps/writeUp';
+import { WRITE_UP_KIND_WORDS } from '../../core/text';
 import { api } from '../api/api';
 import { useToday } from '../state/today';
 import { dateText, sentenceCase } from '../ui/format';

@@ -1,9 +1,8 @@
 import { summaryOf } from '../../application/writeUp/content';
-import type { WriteUp, WriteUpContent } from '../../contract/writeUp';
-import type { Picture } from '../../contract/picture';
+import type { WriteUp, WriteUpContent } from '../../contract/writeUps/writeUp';
+import type { Picture } from '../../contract/keeping/picture';
 import { published } from '../../core/writeUp';
-import type { Units } from '../../core/text';
-import { dateSaid } from '../../core/text/writeUp/saying';
+import { dateSaid, type Units } from '../../core/text';
 import type { PublicationParts, PublishedPicture } from './publication/Publication';
 
 /** The title of a write-up as it stands. */

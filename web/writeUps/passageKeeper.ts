@@ -1,4 +1,4 @@
-import type { PassageChange } from '../../contract/writeUp';
+import type { PassageChange } from '../../contract/writeUps/writeUp';
 import type { BrowserStore } from '../state/browserStore';
 
 /** What a keeper needs of the server: resolves with why it was refused for good, or null; fails while it is away. */

@@ -1,4 +1,4 @@
-import type { Picture } from '../../contract/picture';
+import type { Picture } from '../../contract/keeping/picture';
 import { api } from '../api/api';
 
 const NONE: readonly Picture[] = [];

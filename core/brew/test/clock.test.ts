@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { brewSeconds, minutesText, msToNextSecond, secondsTo } from '../clock';
+import { brewSeconds, minutesText, msToNextSecond, secondsTo } from '../bench/clock';
 
 describe('a time in a brew', () => {
   it('is written as minutes and seconds, with hours once there are any, and a sign only where something is left to come', () => {

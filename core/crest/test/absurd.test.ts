@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { compact } from '../compact';
-import { GRID, GRID_REACH, NOISE_LOG_SD } from '../constants';
+import { compact } from '../model/compact';
+import { GRID, GRID_REACH, NOISE_LOG_SD } from '../model/constants';
 import { fitCrest } from '../fit';
-import { historyOf, noisePriorFrom, priorFor, type PastBag } from '../history';
+import { historyOf, noisePriorFrom, priorFor, type PastBag } from '../history/history';
 import { bagOf, brewOf } from './samples';
 
 const KIND = { roastLevel: 'light', process: 'washed', style: 'filter' } as const;

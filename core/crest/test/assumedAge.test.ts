@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { ageErrorsOf, densityOnStatedAge, logsOnTrueAge, type AgeError } from '../assumedAge';
+import { ageErrorsOf, densityOnStatedAge, logsOnTrueAge, type AgeError } from '../model/assumedAge';
 import { fitCrest } from '../fit';
-import { FIRST_CREST, gridOf } from '../grid';
+import { FIRST_CREST, gridOf } from '../model/grid';
 import { bagOf, brewOf, REFERENCE, ridgeScore } from './samples';
 
 const meanOf = (errors: readonly AgeError[] | null): number =>

@@ -1,6 +1,6 @@
 import { determinant, inverse, Matrix } from 'ml-matrix';
 import { ratio } from '../../brew/ratio';
-import type { CrestInput } from '../types';
+import type { CrestInput } from '../model/types';
 
 /**
  * The same model, worked out the slow and obvious way: every unknown but the Gaussian ones on a grid, the height

@@ -1,6 +1,6 @@
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
-import type { CrestInput } from '../types';
+import type { CrestInput } from '../model/types';
 import { doubt } from './bruteForce';
 
 /**

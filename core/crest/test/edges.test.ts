@@ -1,13 +1,13 @@
 import { describe, expect, it } from 'vitest';
-import { FREE_EFFECT, PEAK_FACTOR_BY_STYLE, PEAK_LOG_SD, SIBLING_LOG_SD } from '../constants';
-import { meanRidge } from '../confounding';
+import { FREE_EFFECT, PEAK_FACTOR_BY_STYLE, PEAK_LOG_SD, SIBLING_LOG_SD } from '../model/constants';
+import { meanRidge } from '../report/confounding';
 import { fitCrest, posteriorFor } from '../fit';
-import { FIRST_CREST, gridOf } from '../grid';
-import { covarianceOf, type EffectTerm } from '../likelihood';
-import { cholesky, dot, whiten } from '../linalg';
-import { logPeakMoments, peakSummary } from '../peak';
-import type { Posterior } from '../posterior';
-import { siblingInput, siblingPrior } from '../sibling';
+import { FIRST_CREST, gridOf } from '../model/grid';
+import { covarianceOf, type EffectTerm } from '../model/likelihood';
+import { cholesky, dot, whiten } from '../../numeric/linalg';
+import { logPeakMoments, peakSummary } from '../report/peak';
+import type { Posterior } from '../inference/posterior';
+import { siblingInput, siblingPrior } from '../report/sibling';
 import { bagOf, brewOf, REFERENCE, ridgeScore } from './samples';
 
 /** What holds at the edges: each of these lines could be changed without another test noticing. */

@@ -2,9 +2,9 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { FAULTS } from '../../brew/kinds';
 import { fitCrest } from '../fit';
-import { compact } from '../compact';
+import { compact } from '../model/compact';
 import { stateOnDay } from '../../text';
-import type { CrestBrew, CrestFit } from '../types';
+import type { CrestBrew, CrestFit } from '../model/types';
 import { bagOf, brewOf, ridgeScore } from './samples';
 import { METRIC } from '../../text/units';
 

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { ratio } from '../../brew/ratio';
 import { fitCrest } from '../fit';
 import { foretell } from '../foretell';
-import { normalTable } from '../draws';
+import { normalTable } from '../inference/draws';
 import { bagOf, brewOf, ridgeScore } from './samples';
 
 const cups = [6, 10, 15, 21, 28].map((age) => brewOf(age, ridgeScore(age, 20)));

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { FREEZER_RATES, learntRate, logEvidenceOf, tellsFreezerRate } from '../freezerRate';
-import type { CrestInput } from '../types';
+import { FREEZER_RATES, learntRate, logEvidenceOf, tellsFreezerRate } from '../history/freezerRate';
+import type { CrestInput } from '../model/types';
 import { bagOf, brewOf, ridgeScore } from './samples';
 
 const OUT_DAYS = [6, 9, 12, 15];

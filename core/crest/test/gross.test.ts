@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import type { CrestBrew } from '../types';
+import type { CrestBrew } from '../model/types';
 import { fitCrest } from '../fit';
-import { logSumExp } from '../linalg';
+import { logSumExp } from '../../numeric/linalg';
 import { bagOf, brewOf, ridgeScore } from './samples';
 
 const DAYS = [4, 7, 10, 13, 16, 19, 22, 26];

@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { fitCrest } from '../fit';
-import { SHAPE_SHARES, SHAPES, type Shape } from '../constants';
-import { FIRST_CREST, gridOf } from '../grid';
-import { historyOf, baselineFrom, noisePriorFrom, priorFor, shapeSharesFrom, type PastBag } from '../history';
-import { peakDensity } from '../prior';
+import { SHAPE_SHARES, SHAPES, type Shape } from '../model/constants';
+import { FIRST_CREST, gridOf } from '../model/grid';
+import { historyOf, baselineFrom, noisePriorFrom, priorFor, shapeSharesFrom, type PastBag } from '../history/history';
+import { peakDensity } from '../model/prior';
 import { bagOf, brewOf, ridgeScore } from './samples';
 
 const LIGHT = { roastLevel: 'light', process: 'washed', style: 'filter' } as const;

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { settingText } from '../../text/verdict';
+import { settingText } from '../../text/bag/verdict';
 import { METRIC } from '../../text/units';
 import { fitCrest } from '../fit';
-import type { CrestBrew, FactorName } from '../types';
+import type { CrestBrew, FactorName } from '../model/types';
 import { bagOf, brewOf, REFERENCE, ridgeScore } from './samples';
 
 const SHOT = { ...REFERENCE, style: 'espresso', brewer: 'espresso machine', doseG: 18, waterG: 38 } as const;

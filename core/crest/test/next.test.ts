@@ -1,7 +1,14 @@
 import { describe, expect, it } from 'vitest';
 import { fitCrest } from '../fit';
-import { ANY_SITUATION, bestCupDay, mostInformativeDay, proposals, isInformative, type Situation } from '../next';
-import { compact } from '../compact';
+import {
+  ANY_SITUATION,
+  bestCupDay,
+  mostInformativeDay,
+  proposals,
+  isInformative,
+  type Situation,
+} from '../report/next';
+import { compact } from '../model/compact';
 import { informationText, recipeText, stateOnDay } from '../../text';
 import { bagOf, brewOf, ridgeScore } from './samples';
 import { METRIC } from '../../text/units';

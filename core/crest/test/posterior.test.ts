@@ -1,9 +1,9 @@
 import cdf from '@stdlib/stats-base-dists-normal-cdf';
 import { describe, expect, it } from 'vitest';
 import { fitCrest } from '../fit';
-import { SHAPE_SHARES, SHAPES } from '../constants';
-import { FIRST_CREST, gridOf } from '../grid';
-import type { CrestInput } from '../types';
+import { SHAPE_SHARES, SHAPES } from '../model/constants';
+import { FIRST_CREST, gridOf } from '../model/grid';
+import type { CrestInput } from '../model/types';
 import { bruteForce } from './bruteForce';
 import { bagOf, brewOf } from './samples';
 

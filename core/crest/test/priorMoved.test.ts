@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { fitCrest, NOTICEABLE, priorMoved, tablePeakDays, type CrestInput, type TasterPrior } from '..';
-import { NOISE_LOG_SD, PEAK_LOG_SD, BASELINE_MEAN, PRIOR_MOVED } from '../constants';
-import { historyOf, priorFor } from '../history';
+import { NOISE_LOG_SD, PEAK_LOG_SD, BASELINE_MEAN, PRIOR_MOVED } from '../model/constants';
+import { historyOf, priorFor } from '../history/history';
 
 const kind = { roastLevel: 'light', process: 'washed', style: 'filter' } as const;
 const table: TasterPrior = priorFor(historyOf([], []), kind);

@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import { ADVICE, ADVICE_LOG_SD, HISTORY, PEAK_LOG_SD, SHAPE_SHARES, SHAPES } from '../constants';
+import { ADVICE, ADVICE_LOG_SD, HISTORY, PEAK_LOG_SD, SHAPE_SHARES, SHAPES } from '../model/constants';
 import { fitCrest } from '../fit';
-import { FIRST_CREST, gridOf } from '../grid';
-import { historyOf, priorFor, type PastBag } from '../history';
-import { entryWeights, peakWeightsOf, tablePeakDays } from '../prior';
-import { priorMoved } from '../priorMoved';
-import type { TasterPrior } from '../types';
+import { FIRST_CREST, gridOf } from '../model/grid';
+import { historyOf, priorFor, type PastBag } from '../history/history';
+import { entryWeights, peakWeightsOf, tablePeakDays } from '../model/prior';
+import { priorMoved } from '../history/priorMoved';
+import type { TasterPrior } from '../model/types';
 import { bagOf, brewOf, ridgeScore } from './samples';
 
 const LIGHT = { roastLevel: 'light', process: 'washed', style: 'filter' } as const;

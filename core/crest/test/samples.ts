@@ -1,5 +1,5 @@
 import type { BrewParameters } from '../../brew/kinds';
-import type { CrestBrew, CrestInput } from '../types';
+import type { CrestBrew, CrestInput } from '../model/types';
 
 /** Bags for tests. */
 export const REFERENCE: BrewParameters = {

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { fitCrest } from '../fit';
-import { normalTable } from '../draws';
-import { pooledRepeats } from '../repeats';
-import { compact } from '../compact';
-import { PEAK_FACTOR_BY_STYLE } from '../constants';
+import { normalTable } from '../inference/draws';
+import { pooledRepeats } from '../history/repeats';
+import { compact } from '../model/compact';
+import { PEAK_FACTOR_BY_STYLE } from '../model/constants';
 import { stateOnDay } from '../../text';
 import { bagOf, brewOf, REFERENCE, ridgeScore } from './samples';
 import { METRIC } from '../../text/units';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { daysAtBest, isExpectation, likelyDays, stateOf, type FitSummary } from '../state';
+import { daysAtBest, isExpectation, likelyDays, stateOf, type FitSummary } from '../report/state';
 
 /** Probabilities over rest days 0 … 90: `p` on the days named, else 0. */
 const on = (from: number, to: number, p = 0.9): number[] =>

@@ -7,3 +7,5 @@ export * from './descriptors';
 export * from './suggest';
 export * from './traits';
 export * from './vocabulary';
+export { ALLERGENS, KNOWN_BY, FAMILIES } from './descriptor';
+export { TRAITS } from './traits';

@@ -1,4 +1,4 @@
-/** Constants of the plan; status as in `core/crest/constants.ts`. */
+/** Constants of the plan; status as in `core/crest/model/constants.ts`. */
 
 /** Days that a plan looks ahead. *Assumption*. */
 export const PLAN_DAYS = 60;

@@ -1,4 +1,4 @@
-import { LAST_DAY } from '../../crest/constants';
+import { LAST_DAY } from '../../crest';
 
 /** A curve at a rest age, in a straight line between whole days; the last day stands for all later ones. */
 export function scoreAt(curve: readonly number[], age: number): number {

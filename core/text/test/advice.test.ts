@@ -10,7 +10,7 @@ import {
   TASTES,
   type BrewEvidence,
 } from '../../brew';
-import { adviceText, type AdviceText } from '../advice';
+import { adviceText, type AdviceText } from '../bag/advice';
 import { METRIC } from '../units';
 
 const band = { fromS: 165, toS: 195 };

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { BREW_KINDS, CHECKS, FAULTS } from '../../brew';
 import { cautionsFor } from '../cautions';
-import { CHECK_WORDS } from '../checks';
-import { FAULT_MEANING } from '../faults';
+import { CHECK_WORDS } from '../bag/checks';
+import { FAULT_MEANING } from '../bag/faults';
 
 describe('faults', () => {
   it('each say what they mean, in whole sentences, and leave the judgement', () => {

@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest';
-import { caffeineOfDayText, caffeineText } from '../caffeine';
+import { caffeineOfDayText, caffeineText } from '../shelf/caffeine';
 
 it('says how much, to tens, and when it is more than the guide', () => {
   expect(caffeineText([], 400)).toBe('');

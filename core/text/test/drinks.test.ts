@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { drinkDoubt, KIND_TRAITS, STARTER_RECIPES, usualParameters, type BrewKind, type DrinkDoubt } from '../../brew';
-import { drinkDoubtText, makeItText, oddDrinksText } from '../drinks';
+import { drinkDoubtText, makeItText, oddDrinksText } from '../bag/drinks';
 import { METRIC } from '../units';
 
 const CONE = { style: 'filter', brewer: 'cone', doseG: 17, waterG: 272, waterC: 92 } as const;

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { holdWish } from '../holdWish';
+import { holdWish } from '../shelf/holdWish';
 
 const proposal = (expectedInformation: number, changes: { factor: 'waterC'; setting: string }[] = []) => ({
   mostInformative: { changes, expected: 80, expectedInformation },

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { lastDosesText, startRuleText } from '../beans';
-import { priceText } from '../orders';
-import { againstRulesText, cupReasonText, freezingGainText, planHeadline } from '../plan';
-import { remindersOf, type DueToday } from '../reminders';
+import { lastDosesText, startRuleText } from '../bag/beans';
+import { priceText } from '../shelf/orders';
+import { againstRulesText, cupReasonText, freezingGainText, planHeadline } from '../shelf/plan';
+import { remindersOf, type DueToday } from '../shelf/reminders';
 import type { State } from '../../crest';
 import { METRIC } from '../units';
 import { inDaysText } from '../words';

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { SHAPE_SHARES, type Basis, type Effect } from '../../crest';
 import { comparisonText, effectChangeText, learntShapesText, oddsText, shapesText } from '..';
-import { basisSentence } from '../verdict';
+import { basisSentence } from '../bag/verdict';
 
 describe('how a bag runs, in words', () => {
   it('names the likeliest, and what else is worth naming', () => {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { reference, shelfBag } from '../../shelf/test/samples';
-import { leaveAlone, morningAdvice, mostInformativeAdvice, parametersLine, waitingText } from '../shelf';
+import { leaveAlone, morningAdvice, mostInformativeAdvice, parametersLine, waitingText } from '../shelf/shelf';
 import { METRIC } from '../units';
 
 const TODAY = '2026-03-01';

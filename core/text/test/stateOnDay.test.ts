@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { fitCrest } from '../../crest/fit';
-import { compact } from '../../crest/compact';
-import { stateOnDay } from '../stateOnDay';
-import { daysAtBest, likelyDays, stateOf } from '../../crest/state';
-import type { CrestBrew, CrestFit } from '../../crest/types';
-import { effectText, isClear, recipeClause, settingText } from '../verdict';
+import { compact } from '../../crest/model/compact';
+import { stateOnDay } from '../bag/stateOnDay';
+import { daysAtBest, likelyDays, stateOf } from '../../crest/report/state';
+import type { CrestBrew, CrestFit } from '../../crest/model/types';
+import { effectText, isClear, recipeClause, settingText } from '../bag/verdict';
 import { cupsText, daysText } from '../words';
 import { bagOf, brewOf, ridgeScore } from '../../crest/test/samples';
 import { METRIC } from '../units';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { learntRateText } from '../beans';
-import { valueText } from '../value';
+import { learntRateText } from '../bag/beans';
+import { valueText } from '../bag/value';
 import { ordinalWord } from '../words';
 
 describe('value in words', () => {

@@ -1,5 +1,5 @@
 import type { Section } from '../../writeUp';
-import { finalMarksText } from '../finalMarks';
+import { finalMarksText } from '../bag/finalMarks';
 import { capitalised } from '../words';
 import { crestSection, markSentence, whenSentence } from './crest';
 import { daysSection } from './days';

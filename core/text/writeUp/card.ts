@@ -1,7 +1,7 @@
 import { BESIDE_RECIPE } from '../../crest';
 import type { Section } from '../../writeUp';
 import { cautionsFor } from '../cautions';
-import { effectText } from '../verdict';
+import { effectText } from '../bag/verdict';
 import { countWord } from '../words';
 import { counted, listed, lowered, marksBetween, passage, section, sentence } from './saying';
 import { recipeLine, servedBetter } from './recipe';

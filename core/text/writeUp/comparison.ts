@@ -1,5 +1,5 @@
 import type { Section } from '../../writeUp';
-import { cdf } from '../../crest/normal';
+import { cdf } from '../../numeric/normal';
 import { pricePer100G } from '../../brew';
 import { differenceText } from '../sitting';
 import { moneyText } from '../units';

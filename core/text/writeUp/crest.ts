@@ -1,6 +1,6 @@
 import { mean } from 'es-toolkit';
 import { FRESH_SAID } from '../../crest';
-import { shapesText } from '../shapes';
+import { shapesText } from '../bag/shapes';
 import { capitalised, countWord, likelihoodWord } from '../words';
 import type { Section } from '../../writeUp';
 import type { BagFacts, CrestFacts } from './facts';

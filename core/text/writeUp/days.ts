@@ -1,5 +1,5 @@
 import type { Section } from '../../writeUp';
-import { settingText } from '../verdict';
+import { settingText } from '../bag/verdict';
 import type { Units } from '../units';
 import type { BagFacts, CupFacts } from './facts';
 import { bareMark, listed, passage, section } from './saying';

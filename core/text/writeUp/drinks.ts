@@ -1,5 +1,5 @@
 import { levelText, nearestLevel } from '../../cup';
-import { AS_DRINK } from '../drinks';
+import { AS_DRINK } from '../bag/drinks';
 import { capitalised, cupCount } from '../words';
 import type { Section } from '../../writeUp';
 import type { BagFacts, DrinkFacts } from './facts';

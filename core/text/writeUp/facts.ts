@@ -4,7 +4,7 @@ import type { Adequacy, Compared, FeelOverDays, Progress, ScoringScale, TRUE_TO_
 import type { DescriptorOutcome, WordPlace } from '../../cup/words';
 import type { PairedDifference, Standing, ValueForPrice } from '../../palate';
 import type { SittingKind, SittingReading, SittingTiming } from '../../sitting';
-import type { FinalMark } from '../finalMarks';
+import type { FinalMark } from '../bag/finalMarks';
 import type { Units } from '../units';
 
 /**

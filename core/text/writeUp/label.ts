@@ -1,5 +1,5 @@
 import type { Section } from '../../writeUp';
-import { meantForText } from '../drinks';
+import { meantForText } from '../bag/drinks';
 import { countWord } from '../words';
 import type { BagFacts } from './facts';
 import { bareMark, listed, markSaid, passage, plainWords, section, sentence } from './saying';

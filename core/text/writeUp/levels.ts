@@ -1,7 +1,7 @@
 import { roundTo } from '../../brew';
 import { levelText, nearestLevel } from '../../cup';
 import type { Section } from '../../writeUp';
-import { feelTexts, placesText } from '../feel';
+import { feelTexts, placesText } from '../bag/feel';
 import { capitalised } from '../words';
 import type { BagFacts, LevelFacts, WordFacts } from './facts';
 import { listed, passage, section } from './saying';

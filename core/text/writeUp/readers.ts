@@ -1,7 +1,7 @@
 import { mean } from 'es-toolkit';
 import { isWithin } from '../../cup';
 import type { Section } from '../../writeUp';
-import { AS_DRINK } from '../drinks';
+import { AS_DRINK } from '../bag/drinks';
 import { capitalised, cupCount } from '../words';
 import { eitherOf, markSaid, listed, passage, section } from './saying';
 import { hasCurve, wasFresh } from './crest';

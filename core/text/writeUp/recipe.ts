@@ -1,10 +1,10 @@
 import { brewKindOf, ratio, roundTo } from '../../brew';
 import { BESIDE_RECIPE, type Effect } from '../../crest';
 import type { Section } from '../../writeUp';
-import { claimedRecipeText } from '../claimedRecipe';
+import { claimedRecipeText } from '../bag/claimedRecipe';
 import { differenceText } from '../sitting';
 import { temperatureText, weightText, type Units } from '../units';
-import { confoundedSentence, effectChangeText, effectText, settingText } from '../verdict';
+import { confoundedSentence, effectChangeText, effectText, settingText } from '../bag/verdict';
 import { capitalised, likelihoodWord } from '../words';
 import type { BagFacts, RecipeFacts } from './facts';
 import { listed, lowered, passage, section, sentence } from './saying';

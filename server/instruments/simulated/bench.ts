@@ -1,4 +1,4 @@
-import type { InstrumentKind } from '../../../contract/instrument';
+import type { InstrumentKind } from '../../../contract/bench/instrument';
 import { estimatedBeverageG, KIND_TRAITS } from '../../../core/brew';
 import type { Instrument, Subject } from '../instrument';
 import { unitNoise } from './noise';

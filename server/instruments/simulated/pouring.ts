@@ -1,4 +1,4 @@
-import type { Hand } from '../../../contract/instrument';
+import type { Hand } from '../../../contract/bench/instrument';
 import { KIND_TRAITS, planOf, type Pour, type Recipe } from '../../../core/brew';
 import { unitNoise } from './noise';
 

@@ -1,4 +1,4 @@
-import type { Behaviour, InstrumentKind } from '../../../contract/instrument';
+import type { Behaviour, InstrumentKind } from '../../../contract/bench/instrument';
 import type { Reading } from '../../../core/brew';
 import type { Clock, Instrument } from '../instrument';
 import { unitNoise } from './noise';

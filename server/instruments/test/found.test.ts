@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { HANDS } from '../../../contract/instrument';
+import { HANDS } from '../../../contract/bench/instrument';
 import {
   appendPoint,
   isLift,

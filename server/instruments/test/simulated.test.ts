@@ -10,7 +10,7 @@ import {
   type Recipe,
   type Trace,
 } from '../../../core/brew';
-import { HANDS, INSTRUMENTS, NO_INSTRUMENTS, type InstrumentSettings } from '../../../contract/instrument';
+import { HANDS, INSTRUMENTS, NO_INSTRUMENTS, type InstrumentSettings } from '../../../contract/bench/instrument';
 import { simulatedInstrument } from '../simulated/bench';
 import { pouringOf } from '../simulated/pouring';
 

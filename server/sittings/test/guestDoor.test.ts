@@ -1,6 +1,6 @@
 import { connect } from 'node:net';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import type { Sharing } from '../../../contract/sitting';
+import type { Sharing } from '../../../contract/table/sitting';
 import { REFERENCE, TestServer } from '../../test/running';
 import { GuestDoor } from '../guestDoor';
 

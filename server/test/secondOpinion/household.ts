@@ -1,5 +1,5 @@
-import type { BagDraft } from '../../../contract/bag';
-import type { BrewDraft } from '../../../contract/brew';
+import type { BagDraft } from '../../../contract/bag/bag';
+import type { BrewDraft } from '../../../contract/bag/brew';
 import { addDays } from '../../../core/rest';
 import { TODAY, type TestServer } from '../running';
 import { Dice } from './dice';

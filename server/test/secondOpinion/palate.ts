@@ -1,4 +1,4 @@
-import type { Repeats, Standings } from '../../../contract/palateReading';
+import type { Repeats, Standings } from '../../../contract/palate/palateReading';
 import type { RawHousehold } from './household';
 import { marked } from './rows';
 import { claim } from './sentences';

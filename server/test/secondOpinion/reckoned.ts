@@ -1,4 +1,4 @@
-import type { BagPage } from '../../../contract/shelf';
+import type { BagPage } from '../../../contract/shelf/shelf';
 import type { RawBag, RawHousehold } from './household';
 import { marked, wholeDays } from './rows';
 

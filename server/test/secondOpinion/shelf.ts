@@ -1,5 +1,5 @@
-import type { Plan } from '../../../contract/plan';
-import type { BagPage, Shelf } from '../../../contract/shelf';
+import type { Plan } from '../../../contract/shelf/plan';
+import type { BagPage, Shelf } from '../../../contract/shelf/shelf';
 import { TODAY } from '../running';
 import type { RawBag, RawHousehold } from './household';
 import { asNumber, cupsLeft, wholeDays } from './rows';

@@ -1,4 +1,4 @@
-import type { WriteUp } from '../../../contract/writeUp';
+import type { WriteUp } from '../../../contract/writeUps/writeUp';
 import type { TestServer } from '../running';
 import { Dice } from './dice';
 import type { RawHousehold } from './household';

@@ -1,4 +1,4 @@
-import type { BagPage } from '../../../contract/shelf';
+import type { BagPage } from '../../../contract/shelf/shelf';
 import { TODAY } from '../running';
 import type { RawBag } from './household';
 import { asNumber, counted, marked, wholeDays } from './rows';

@@ -1,5 +1,5 @@
-import type { WriteUp } from '../../../contract/writeUp';
-import type { BagPage } from '../../../contract/shelf';
+import type { WriteUp } from '../../../contract/writeUps/writeUp';
+import type { BagPage } from '../../../contract/shelf/shelf';
 import type { RawBag, RawHousehold } from './household';
 import { dayOf, isAbout, levelsOf, MARK, marksOf, mean, median, RANGE, type ReadWriteUp } from './reckoned';
 import { asMark, asNumber, counted, listOf, marked, outOf, wordsOf } from './rows';

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { bag, bagInput } from '../../../contract/bag';
+import { bag, bagInput } from '../../../contract/bag/bag';
 import { ATTRIBUTES, EQUAL_WEIGHTS, onlyAttribute } from '../../../core/cup';
 import { bagResolver, emptyBag, typedBag, type BagForm } from '../bagForm';
-import { judgedByText } from '../judgedBy';
+import { judgedByText } from '../log/judgedBy';
 
 const resolve = async (form: BagForm) => bagResolver(form, undefined, { fields: {}, shouldUseNativeValidation: false });
 const named = { ...emptyBag(), name: 'Kivu Terrace', roastedOn: '2026-02-01' };

@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { LiveTrace } from '../../../contract/live';
+import type { LiveTrace } from '../../../contract/bench/live';
 import { BenchStream } from '../benchStream';
 
 /** Stands in for the browser's stream of events; the tests say what comes. */

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { bag as bagSchema, bagInput, type Bag } from '../../../contract/bag';
-import type { KeptRecipe } from '../../../contract/recipe';
+import { bag as bagSchema, bagInput, type Bag } from '../../../contract/bag/bag';
+import type { KeptRecipe } from '../../../contract/bench/recipe';
 import { STARTER_RECIPES, type Recipe } from '../../../core/brew';
 import { againstReference } from '../../domain/grind';
 import { recipeForBag, isReference, recipeFor } from '../chooseRecipe';

@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { LiveBrew, LivePatch } from '../../../contract/live';
+import type { LiveBrew, LivePatch } from '../../../contract/bench/live';
 import { liveBrewSample } from '../../../contract/test/samples';
 import { browserStore } from '../../state/browserStore';
 import { TapKeeper, withTaps, type Sent } from '../tapKeeper';

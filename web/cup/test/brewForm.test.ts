@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import type { LiveBrew } from '../../../contract/live';
-import { NO_INSTRUMENTS } from '../../../contract/instrument';
+import type { LiveBrew } from '../../../contract/bench/live';
+import { NO_INSTRUMENTS } from '../../../contract/bench/instrument';
 import { STARTER_RECIPES, type Recipe } from '../../../core/brew';
 import { FIRST_SHEET } from '../../../core/cup';
 import { brewFromBench, brewResolver, newBrew, type BrewForm } from '../brewForm';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { cup as cupSchema, cupInput, type Cup } from '../../../contract/cup';
+import { cup as cupSchema, cupInput, type Cup } from '../../../contract/bag/cup';
 import { FIRST_SHEET, LEVELS, type ScoringScale } from '../../../core/cup';
 import { cupValues, emptyCup, intensityWords, typedCup, type CupForm } from '../cupForm';
 

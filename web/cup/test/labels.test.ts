@@ -4,7 +4,7 @@ import { cupFieldName } from '../cupFieldName';
 import { BREW, CUP, MAKING } from '../labels';
 
 const sheets = Object.values(
-  import.meta.glob<string>('../*.tsx', { query: '?raw', import: 'default', eager: true }),
+  import.meta.glob<string>('../**/*.tsx', { query: '?raw', import: 'default', eager: true }),
 ).join('\n');
 
 const asked = (labels: Readonly<Record<string, string | null>>): string[] =>

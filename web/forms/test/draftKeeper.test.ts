@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { Draft, DraftInput } from '../../../contract/draft';
+import type { Draft, DraftInput } from '../../../contract/keeping/draft';
 import { follows } from '../../../core/draft';
 import { browserStore } from '../../state/browserStore';
 import { DraftKeeper, putBack, type DraftState, type DraftTransport } from '../draftKeeper';

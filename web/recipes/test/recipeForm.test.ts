@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { recipeInput } from '../../../contract/recipe';
+import { recipeInput } from '../../../contract/bench/recipe';
 import { STARTER_RECIPES } from '../../../core/brew';
 import { recipeResolver, typedRecipe, type RecipeForm } from '../recipeForm';
 

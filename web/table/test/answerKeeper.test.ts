@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { EMPTY_ANSWER, type AnswerInput } from '../../../contract/sitting';
+import { EMPTY_ANSWER, type AnswerInput } from '../../../contract/table/sitting';
 import { browserStore } from '../../state/browserStore';
 import { AnswerKeeper, leftSheetsSent, type AnswersState } from '../answerKeeper';
 

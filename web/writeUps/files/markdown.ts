@@ -1,8 +1,5 @@
-import type { RecipeCard } from '../../../contract/writeUp';
-import type { Units } from '../../../core/text';
-import { cardSettings, cardStages } from '../../../core/text/writeUp/cardTable';
-import { CAPTION_KEY } from '../../../core/text/writeUp/crest';
-import { SECTION_HEADINGS } from '../../../core/text/writeUp/headings';
+import type { RecipeCard } from '../../../contract/writeUps/writeUp';
+import { CAPTION_KEY, cardSettings, cardStages, SECTION_HEADINGS, type Units } from '../../../core/text';
 import { UNTITLED } from '../../../application/writeUp/content';
 import { headOf } from '../../../core/writeUp';
 import { inParagraphs, withoutCaption } from '../publication/lines';

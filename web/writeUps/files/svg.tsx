@@ -1,5 +1,5 @@
 import { renderToStaticMarkup } from 'react-dom/server';
-import type { Figures } from '../../../contract/writeUp';
+import type { Figures } from '../../../contract/writeUps/writeUp';
 import type { Palette } from '../publication/palette';
 import { RIDGE_SIZE, RidgeFigure } from '../publication/RidgeFigure';
 import { SHARE_SIZE, SharePicture, type SharedWords } from '../publication/SharePicture';

@@ -1,6 +1,5 @@
-import type { RecipeCard } from '../../../contract/writeUp';
-import type { Units } from '../../../core/text';
-import { cardSettings, cardStages } from '../../../core/text/writeUp/cardTable';
+import type { RecipeCard } from '../../../contract/writeUps/writeUp';
+import { cardSettings, cardStages, type Units } from '../../../core/text';
 
 /** The recipe of a card: its settings, grinder by grinder, and its stages. */
 export function CardTable({ card, units }: { card: RecipeCard; units: Units }) {

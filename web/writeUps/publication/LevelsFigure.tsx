@@ -1,4 +1,4 @@
-import type { LevelsFigure as Figure } from '../../../contract/writeUp';
+import type { LevelsFigure as Figure } from '../../../contract/writeUps/writeUp';
 import { levelText, nearestLevel } from '../../../core/cup';
 import { linear } from './axis';
 import { Drawing } from './Drawing';

@@ -1,4 +1,4 @@
-import type { MarksFigure as Figure } from '../../../contract/writeUp';
+import type { MarksFigure as Figure } from '../../../contract/writeUps/writeUp';
 import { SCALE_RANGES } from '../../../core/cup';
 import { levelTicks } from '../../ui/ticks';
 import { linear } from './axis';

@@ -1,8 +1,6 @@
 import type { ReactNode } from 'react';
-import type { Figures } from '../../../contract/writeUp';
-import { CAPTION_KEY } from '../../../core/text/writeUp/crest';
-import { SECTION_HEADINGS } from '../../../core/text/writeUp/headings';
-import type { Units } from '../../../core/text';
+import type { Figures } from '../../../contract/writeUps/writeUp';
+import { CAPTION_KEY, SECTION_HEADINGS, type Units } from '../../../core/text';
 import { headOf, type SectionId, type ShownPassage, type ShownSection, type WriteUpKind } from '../../../core/writeUp';
 import { CardTable } from './CardTable';
 import { LevelsFigure } from './LevelsFigure';

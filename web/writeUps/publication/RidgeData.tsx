@@ -1,6 +1,5 @@
-import type { RidgeFigure } from '../../../contract/writeUp';
-import { bareMark } from '../../../core/text/writeUp/saying';
-import { differenceText } from '../../../core/text/sitting';
+import type { RidgeFigure } from '../../../contract/writeUps/writeUp';
+import { bareMark, differenceText } from '../../../core/text';
 
 /** Every so many days stand in the table. */
 const EVERY = 3;

@@ -1,4 +1,4 @@
-import type { RidgeFigure as Figure } from '../../../contract/writeUp';
+import type { RidgeFigure as Figure } from '../../../contract/writeUps/writeUp';
 import { SCALE_RANGES } from '../../../core/cup';
 import { levelTicks } from '../../ui/ticks';
 import { linear, pathThrough } from './axis';

@@ -1,5 +1,5 @@
 import { trimEnd } from 'es-toolkit';
-import type { Figures } from '../../../contract/writeUp';
+import type { Figures } from '../../../contract/writeUps/writeUp';
 import { SCALE_RANGES } from '../../../core/cup';
 import { linear, pathThrough } from './axis';
 import { Drawing } from './Drawing';

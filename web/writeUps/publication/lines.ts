@@ -1,4 +1,4 @@
-import { CAPTION_KEY } from '../../../core/text/writeUp/crest';
+import { CAPTION_KEY } from '../../../core/text';
 import type { SectionId, ShownPassage, ShownSection } from '../../../core/writeUp';
 
 /** Sections whose passages stand one under another; those of others run on. */

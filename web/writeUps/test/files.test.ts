@@ -1,6 +1,6 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { WriteUpContent } from '../../../contract/writeUp';
+import type { WriteUpContent } from '../../../contract/writeUps/writeUp';
 import { METRIC } from '../../../core/text';
 import { FIRST_SHOWS } from '../../../core/writeUp';
 import { htmlFile } from '../files/html';

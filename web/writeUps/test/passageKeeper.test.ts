@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { PassageChange } from '../../../contract/writeUp';
+import type { PassageChange } from '../../../contract/writeUps/writeUp';
 import { browserStore } from '../../state/browserStore';
 import { PassageKeeper, type PassageState } from '../passageKeeper';
 
