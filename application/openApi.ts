@@ -21,12 +21,14 @@ function parametersOf({ params, query }: Endpoint): object[] {
   return [...one('path', params), ...one('query', query)];
 }
 
-function responsesOf({ answer, creates, events, gives, errors = [] }: Endpoint): object {
+function responsesOf({ answer, creates, events, producesFile, errors = [] }: Endpoint): object {
   const failed = groupBy([...ANY_ERROR, ...errors], (code) => ERROR_STATUS[code]);
   const good = events
     ? { 200: { description: 'A stream of events', content: { 'text/event-stream': { schema: eventsSchema(events) } } } }
-    : gives
-      ? { 200: { description: 'A file', content: { [gives]: { schema: { type: 'string', format: 'binary' } } } } }
+    : producesFile
+      ? {
+          200: { description: 'A file', content: { [producesFile]: { schema: { type: 'string', format: 'binary' } } } },
+        }
       : answer
         ? { [creates ? 201 : 200]: { description: 'Done', content: contentOf(answer, 'output') } }
         : { 204: { description: 'Done' } };
@@ -52,10 +54,10 @@ export function openApiDocument() {
   const paths: Record<string, Record<string, object>> = {};
   for (const [name, endpoint] of Object.entries(ENDPOINTS) as [string, Endpoint][]) {
     const path = endpoint.path.replaceAll(/:(\w+)/g, '{$1}');
-    const { body, takes } = endpoint;
+    const { body, acceptsFile } = endpoint;
     (paths[path] ??= {})[endpoint.method.toLowerCase()] = {
       ...{ operationId: name, summary: endpoint.summary, parameters: parametersOf(endpoint) },
-      ...(takes && {
+      ...(acceptsFile && {
         requestBody: {
           required: true,
           content: { 'application/octet-stream': { schema: { type: 'string', format: 'binary' } } },

@@ -10,7 +10,7 @@ type Body<E> = E extends { readonly body: infer S extends z.ZodType }
   : unknown;
 
 /** A file that is sent, where an endpoint takes one. */
-type SentFile<E> = E extends { readonly takes: 'file' } ? { file: Blob } : unknown;
+type SentFile<E> = E extends { readonly acceptsFile: 'file' } ? { file: Blob } : unknown;
 
 /** What a caller says: params and query by their names, and the body or the file. */
 export type CallOf<N extends EndpointName> = Sent<Endpoints[N], 'params'> &

@@ -43,9 +43,9 @@ export interface Endpoint {
   /** What is answered; nothing (204) where it is left out. */
   answer?: z.ZodType;
   /** The media type of a file that is answered in place of JSON, to be kept by whoever asks. */
-  gives?: string;
+  producesFile?: string;
   /** A file is sent in place of JSON, as it is. */
-  takes?: 'file';
+  acceptsFile?: 'file';
   /** Something new: answered with 201. */
   creates?: true;
   /** A stream of server-sent events, each with its schema, in place of an answer. */
@@ -57,9 +57,9 @@ export interface Endpoint {
   /** Failures of its own, besides those any request can meet. */
   errors?: readonly ApiError['code'][];
   /** What the answer tells of. */
-  tells?: readonly Resource[];
+  providesTags?: readonly Resource[];
   /** What it changes. */
-  changes?: readonly Resource[];
+  invalidatesTags?: readonly Resource[];
   /** For an answer that is soon out of date: how long a page that no longer shows it keeps it, seconds. */
   keepS?: number;
   /** Of a change: sent at once, though others wait, and even as its page is left. */

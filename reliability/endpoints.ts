@@ -44,7 +44,7 @@ const SOUND: Partial<Record<EndpointName, Record<string, unknown>>> = {
 /** Every endpoint that answers, from the table of endpoints. */
 export const ENDPOINTS: readonly Endpoint[] = (Object.entries(TABLE) as [EndpointName, InTable][])
   .filter(([, { events }]) => !events)
-  .map(([name, { method, path, query, body, changes = [] }]) => ({
+  .map(([name, { method, path, query, body, invalidatesTags: changes = [] }]) => ({
     ...{
       method,
       path,

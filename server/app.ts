@@ -8,7 +8,7 @@ import { openApiDocument } from '../application/openApi';
 import type { Deps } from './deps';
 import { notFound, type Problem } from '../application/problem';
 import { EVERY_NETWORK, knownNames } from './access/names';
-import { refuseStrangers } from './access/strangers';
+import { hostAndOriginGuard } from './access/hostAndOriginGuard';
 import type { Config } from './config';
 import { answerErrors, requireJson } from './http';
 import { bagHandlers } from './places/bags';
@@ -32,7 +32,7 @@ import { writeUpHandlers } from './places/writeUps';
 import { tasterHandlers } from './places/tasters';
 import { wordHandlers } from './places/words';
 import { routesOf, type Handlers } from './routes';
-import { refuseMonsters } from './shape';
+import { rejectOversizedBody } from './shape';
 
 /** Larger than any single field may be, so that a field that is too long is refused by name and not by the byte. */
 const BODY_LIMIT = '1mb';
@@ -127,7 +127,7 @@ function appOf(
   app.disable('x-powered-by');
   // What is checked of an address is checked of it as it is written.
   app.enable('case sensitive routing');
-  app.use(refuseStrangers(isKnown, log));
+  app.use(hostAndOriginGuard(isKnown, log));
   app.use(
     helmet({
       contentSecurityPolicy: {
@@ -143,7 +143,7 @@ function appOf(
     }),
   );
   const api = express.Router({ caseSensitive: true });
-  api.use(requireJson, express.json({ limit: BODY_LIMIT, strict: true }), refuseMonsters);
+  api.use(requireJson, express.json({ limit: BODY_LIMIT, strict: true }), rejectOversizedBody);
   api.use((_request, response, next) => {
     response.set('cache-control', 'no-store');
     next();

@@ -41,7 +41,7 @@ export interface GivenFile {
 /** Answers a call; of a stream, begins it and says how it is ended. */
 export type Handler<N extends EndpointName> = Endpoints[N] extends { readonly events: unknown }
   ? (call: Call<N>) => Promise<(send: Send<N>) => () => void>
-  : Endpoints[N] extends { readonly gives: string }
+  : Endpoints[N] extends { readonly producesFile: string }
     ? (call: Call<N>) => Promise<GivenFile> | GivenFile
     : (call: Call<N>) => Promise<AnswerOf<N>> | AnswerOf<N>;
 export type Handlers<N extends EndpointName = EndpointName> = { [K in N]: Handler<K> };
@@ -75,8 +75,9 @@ export function routesOf(handlers: Handlers, { door, before, checkAnswers, forGu
           ...{ request, response, after: (work: () => unknown) => void after.push(work) },
         });
         if (endpoint.events) begin(answer as Begin, response);
-        else if (endpoint.gives) await give(answer as GivenFile, endpoint.gives, response);
-        else if (endpoint.answer) response.status(endpoint.creates ? 201 : 200).json(held(name, checked, answer));
+        else if (endpoint.producesFile) await sendFile(answer as GivenFile, endpoint.producesFile, response);
+        else if (endpoint.answer)
+          response.status(endpoint.creates ? 201 : 200).json(assertAnswerSchema(name, checked, answer));
         else response.status(204).end();
         for (const work of after) work();
       },
@@ -109,7 +110,7 @@ function begin(start: Begin, response: Response): void {
 /**
  * Sends a file. Where it breaks off half way the connection does as well: half a file must not look like a whole one.
  */
-async function give({ name, bytes, neverChanges }: GivenFile, type: string, response: Response): Promise<void> {
+async function sendFile({ name, bytes, neverChanges }: GivenFile, type: string, response: Response): Promise<void> {
   const how = neverChanges ? 'inline' : 'attachment';
   response.status(200).type(type).set('content-disposition', `${how}; filename="${name}"`);
   if (neverChanges) response.set('cache-control', 'private, max-age=31536000, immutable');
@@ -121,7 +122,7 @@ async function give({ name, bytes, neverChanges }: GivenFile, type: string, resp
 }
 
 /** An answer as it is sent. Throws where it is not what the table says: that is a fault of ours. */
-function held(name: string, schema: z.ZodType | undefined, answer: unknown): unknown {
+function assertAnswerSchema(name: string, schema: z.ZodType | undefined, answer: unknown): unknown {
   if (!schema) return answer;
   const checked = schema.safeParse(JSON.parse(JSON.stringify(answer)));
   if (checked.success) return answer;

@@ -11,8 +11,8 @@ const DEEPEST = 24;
 /**
  * Refuses a body that is far larger or deeper than anything the application sends, before anyone looks at it closely.
  */
-export function refuseMonsters(request: Request, _response: Response, next: NextFunction): void {
-  const what = monstrous(request.body);
+export function rejectOversizedBody(request: Request, _response: Response, next: NextFunction): void {
+  const what = whatIsOversized(request.body);
   if (what !== null) throw new Problem('too-large', `${what}. Nothing was saved.`);
   next();
 }
@@ -20,7 +20,7 @@ export function refuseMonsters(request: Request, _response: Response, next: Next
 /**
  * Why a value is no sheet of ours; null where it may be one. Goes level by level, so that no depth overflows the stack.
  */
-export function monstrous(body: unknown): string | null {
+export function whatIsOversized(body: unknown): string | null {
   let level: unknown[] = [body];
   let values = 1;
   for (let depth = 0; level.length > 0; depth++) {

@@ -1,6 +1,6 @@
 import { useEffect, useEffectEvent } from 'react';
 import { looksAt } from '../core/cup';
-import { called, keepCups, shake, stopped } from './state/cooling';
+import { called, keepCups, vibrate, stopped } from './state/cooling';
 import { keptInBrowser } from './state/kept';
 import { toastShown } from './state/notices';
 import { useAppDispatch, useAppSelector } from './state/store';
@@ -18,7 +18,7 @@ export function CoolingCalls() {
       else if (due !== null && due !== before) {
         dispatch(called({ key, phase: due }));
         dispatch(toastShown({ text: `${title}: time for the ${due} look.`, to: href }));
-        shake();
+        vibrate();
       }
     }
   });

@@ -9,9 +9,9 @@ import { picture, pictureQuery } from './picture';
 
 /** Taking the household along and bringing things in, backups, what was changed, and pictures. */
 export const KEEPING_ENDPOINTS = {
-  archive: get('/archive', 'Everything, as an archive to keep.', { gives: 'application/zip' }),
+  archive: get('/archive', 'Everything, as an archive to keep.', { producesFile: 'application/zip' }),
   beginImport: post('/imports', 'Takes a file in to be looked at; nothing is changed yet.', {
-    takes: 'file',
+    acceptsFile: 'file',
     query: z.strictObject({ name: z.string().max(300).default('') }),
     answer: added,
     creates: true,
@@ -31,7 +31,7 @@ export const KEEPING_ENDPOINTS = {
     params: byId,
     body: nothing,
     errors: ['not-found', 'conflict'],
-    changes: [...RESOURCES],
+    invalidatesTags: [...RESOURCES],
   }),
   dropImport: remove('/imports/:id', 'Puts a file on its way aside.', {
     params: byId,
@@ -56,7 +56,7 @@ export const KEEPING_ENDPOINTS = {
     answer: notebookImport,
     errors: ['not-found', 'conflict'],
     creates: true,
-    changes: [...RESOURCES],
+    invalidatesTags: [...RESOURCES],
   }),
   ownCrests: get('/crests', 'What the finished bags taught, as a file for others: no names, notes, places or dates.', {
     answer: exchangeFile,
@@ -64,107 +64,107 @@ export const KEEPING_ENDPOINTS = {
   }),
   exchanges: get('/crests/read', "Files of other tasters' crests that were read.", {
     answer: z.array(exchange),
-    tells: ['Exchanges'],
+    providesTags: ['Exchanges'],
   }),
   addExchange: post('/crests/read', "Reads a file of another taster's crests.", {
     body: exchangeInput,
     answer: added,
     creates: true,
-    changes: ['Exchanges', 'Shelf', 'Bag'],
+    invalidatesTags: ['Exchanges', 'Shelf', 'Bag'],
   }),
   removeExchange: remove('/crests/read/:id', "Throws a file of another taster's crests out.", {
     params: byId,
     body: nothing,
     errors: ['not-found'],
-    changes: ['Exchanges', 'Shelf', 'Bag'],
+    invalidatesTags: ['Exchanges', 'Shelf', 'Bag'],
   }),
   notebookImports: get('/notebooks', 'The tables that were brought in.', {
     answer: z.array(notebookImport),
-    tells: ['Notebooks'],
+    providesTags: ['Notebooks'],
   }),
   undoNotebook: remove('/notebooks/:id', 'Takes a table that was brought in back, as a whole.', {
     params: byId,
     body: nothing,
     answer: notebookImport,
     errors: ['not-found', 'conflict'],
-    changes: [...RESOURCES],
+    invalidatesTags: [...RESOURCES],
   }),
   redoNotebook: post('/notebooks/:id/restore', 'Brings back what a table had brought.', {
     params: byId,
     body: nothing,
     answer: notebookImport,
     errors: ['not-found', 'conflict'],
-    changes: [...RESOURCES],
+    invalidatesTags: [...RESOURCES],
   }),
 
   history: get('/history', 'What was changed of bags and brews, the newest first.', {
     query: historyQuery,
     answer: history,
-    tells: ['History'],
+    providesTags: ['History'],
     keepS: 0,
   }),
   undoChange: post('/history/:id/undo', 'Takes a change back, and leaves what was changed since.', {
     params: byId,
     body: nothing,
     errors: ['not-found', 'conflict'],
-    changes: ['History', 'Shelf', 'Bag', 'Words'],
+    invalidatesTags: ['History', 'Shelf', 'Bag', 'Words'],
   }),
 
   oddDrinks: get('/odd-drinks', 'Brews and recipes that say another drink than their brewer makes.', {
     answer: oddDrinks,
-    tells: ['Shelf', 'Bag'],
+    providesTags: ['Shelf', 'Bag'],
   }),
   correctDrinks: post('/odd-drinks/correct', 'Makes each of them the drink its brewer makes.', {
     body: nothing,
     answer: correctedDrinks,
-    changes: ['History', 'Shelf', 'Bag'],
+    invalidatesTags: ['History', 'Shelf', 'Bag'],
   }),
 
   pictures: get('/bags/:id/pictures', 'The pictures of a bag and its brews.', {
     params: byId,
     answer: z.array(picture),
     errors: ['not-found'],
-    tells: ['Pictures'],
+    providesTags: ['Pictures'],
   }),
   addPicture: post('/bags/:id/pictures', 'Adds a picture; it is decoded and written anew.', {
     params: byId,
     query: pictureQuery,
-    takes: 'file',
+    acceptsFile: 'file',
     answer: picture,
     errors: ['not-found', 'too-large', 'unsupported'],
     creates: true,
-    changes: ['Pictures'],
+    invalidatesTags: ['Pictures'],
   }),
   removePicture: remove('/pictures/:id', 'Deletes a picture; it can be brought back.', {
     params: byId,
     body: nothing,
     errors: ['not-found'],
-    changes: ['Pictures'],
+    invalidatesTags: ['Pictures'],
   }),
   restorePicture: post('/pictures/:id/restore', 'Brings a deleted picture back.', {
     params: byId,
     body: nothing,
     errors: ['not-found'],
-    changes: ['Pictures'],
+    invalidatesTags: ['Pictures'],
   }),
   pictureFile: get('/pictures/:id', 'A picture, or its thumbnail.', {
     params: byId,
     query: z.strictObject({ size: z.enum(['whole', 'thumbnail']).default('whole') }),
-    gives: 'image/jpeg',
+    producesFile: 'image/jpeg',
     errors: ['not-found'],
   }),
 
-  backups: get('/backups', 'The backups there are.', { answer: backups, tells: ['Backups'], keepS: 0 }),
+  backups: get('/backups', 'The backups there are.', { answer: backups, providesTags: ['Backups'], keepS: 0 }),
   makeBackup: post('/backups', 'Makes a backup.', {
     body: nothing,
     answer: z.strictObject({ name: z.string() }),
     creates: true,
-    changes: ['Backups'],
+    invalidatesTags: ['Backups'],
   }),
   restoreBackup: post('/backups/:name/household', 'Puts a backup in the place of the household.', {
     params: z.strictObject({ name: z.string().max(100) }),
     body: nothing,
     errors: ['not-found'],
-    changes: [...RESOURCES],
+    invalidatesTags: [...RESOURCES],
   }),
 } as const satisfies Readonly<Record<string, Endpoint>>;

@@ -9,69 +9,69 @@ import { crests, liking, readings, repeats, standings, twoTasters } from './pala
 export const PALATE_ENDPOINTS = {
   palateRecord: get('/palate/record', 'How often the engine was right, by bag and cup.', {
     answer: palateRecord,
-    tells: ['Bag'],
+    providesTags: ['Bag'],
   }),
   palateRepeats: get('/palate/repeats', 'How repeatable each taster is, on each scale and in each attribute.', {
     answer: repeats,
-    tells: ['Bag', 'Tasters', 'Sittings'],
+    providesTags: ['Bag', 'Tasters', 'Sittings'],
   }),
   palateLiking: get('/palate/liking', 'What a taster’s scores go along with; of everyone where none is named.', {
     query: z.object({ taster: id.optional() }),
     answer: liking,
-    tells: ['Bag', 'Words', 'Sittings'],
+    providesTags: ['Bag', 'Words', 'Sittings'],
   }),
   palateReadings: get('/palate/readings', 'Roast colours and pH the household has measured.', {
     answer: readings,
-    tells: ['Bag', 'Shelf'],
+    providesTags: ['Bag', 'Shelf'],
   }),
   palateStandings: get('/palate/standings', 'How bags stand among their kind, with yardsticks from outside.', {
     answer: standings,
-    tells: ['Bag', 'Shelf', 'Sittings'],
+    providesTags: ['Bag', 'Shelf', 'Sittings'],
   }),
   palateCrests: get('/palate/crests', 'How the household’s own table of crests came to be.', {
     answer: crests,
-    tells: ['Bag', 'Shelf', 'Exchanges'],
+    providesTags: ['Bag', 'Shelf', 'Exchanges'],
   }),
   references: get('/palate/references', 'Reference tastings, planned and done, the latest first.', {
     answer: z.array(referenceTasting),
-    tells: ['References'],
+    providesTags: ['References'],
   }),
   addReference: post('/palate/references', 'Plans a reference tasting.', {
     body: referenceInput,
     answer: added,
     creates: true,
-    changes: ['References'],
+    invalidatesTags: ['References'],
   }),
   changeReference: put('/palate/references/:id', 'Writes a reference tasting anew: what matched.', {
     params: byId,
     body: referenceInput,
     errors: ['not-found'],
-    changes: ['References'],
+    invalidatesTags: ['References'],
   }),
   removeReference: remove('/palate/references/:id', 'Takes a reference tasting away; it can be brought back.', {
     params: byId,
     body: nothing,
     errors: ['not-found'],
-    changes: ['References'],
+    invalidatesTags: ['References'],
   }),
   restoreReference: post('/palate/references/:id/restore', 'Brings a reference tasting back.', {
     params: byId,
     body: nothing,
     errors: ['not-found'],
-    changes: ['References'],
+    invalidatesTags: ['References'],
   }),
   trainer: get('/palate/trainer', 'What to ask back of one’s own words today.', {
     answer: trainer,
-    tells: ['Trainer', 'Words'],
+    providesTags: ['Trainer', 'Words'],
     keepS: 0,
   }),
   answerTrainer: post('/palate/trainer', 'How an answer went; it is asked again the later, the better it did.', {
     body: trainerAnswer,
-    changes: ['Trainer'],
+    invalidatesTags: ['Trainer'],
   }),
   palateTasters: get('/palate/tasters', 'Two tasters over the brews both had.', {
     query: z.object({ first: id, second: id }),
     answer: twoTasters,
-    tells: ['Bag', 'Tasters', 'Sittings'],
+    providesTags: ['Bag', 'Tasters', 'Sittings'],
   }),
 } as const satisfies Record<string, Endpoint>;

@@ -24,19 +24,22 @@ const tableChanged = z.strictObject({ seats: z.number().int(), done: z.number().
  * guests, and nothing else does.
  */
 export const TABLE_ENDPOINTS = {
-  sittings: get('/sittings', 'All sittings, the latest first.', { answer: z.array(sittingLine), tells: ['Sittings'] }),
+  sittings: get('/sittings', 'All sittings, the latest first.', {
+    answer: z.array(sittingLine),
+    providesTags: ['Sittings'],
+  }),
   addSitting: post('/sittings', 'Lays a sitting out, and draws codes for its cups.', {
     body: sittingInput,
     answer: added,
     creates: true,
     errors: ['not-found'],
-    changes: ['Sittings'],
+    invalidatesTags: ['Sittings'],
   }),
   sitting: get('/sittings/:id', 'A sitting, with its seats; once revealed, what it came to.', {
     params: byId,
     answer: sitting,
     errors: ['not-found'],
-    tells: ['Sitting'],
+    providesTags: ['Sitting'],
   }),
   sittingStream: get('/sittings/:id/stream', 'How far the tasters are.', {
     params: byId,
@@ -48,13 +51,13 @@ export const TABLE_ENDPOINTS = {
     body: nothing,
     errors: ['not-found'],
     // A page of it that is just being left does not ask for what is gone.
-    changes: ['Sittings', 'Sharing'],
+    invalidatesTags: ['Sittings', 'Sharing'],
   }),
   restoreSitting: post('/sittings/:id/restore', 'Brings a sitting back.', {
     params: byId,
     body: nothing,
     errors: ['not-found'],
-    changes: ['Sittings', 'Sitting'],
+    invalidatesTags: ['Sittings', 'Sitting'],
   }),
   sittingKey: post(
     '/sittings/:id/key',
@@ -64,7 +67,7 @@ export const TABLE_ENDPOINTS = {
       body: nothing,
       answer: sittingKey,
       errors: ['not-found'],
-      changes: ['Sittings', 'Sitting'],
+      invalidatesTags: ['Sittings', 'Sitting'],
     },
   ),
   takeSeat: post('/sittings/:id/seats', 'Sets a place for a taster; answers the secret its device goes by.', {
@@ -73,7 +76,7 @@ export const TABLE_ENDPOINTS = {
     answer: takenSeat,
     creates: true,
     errors: ['not-found', 'conflict'],
-    changes: ['Sittings', 'Sitting'],
+    invalidatesTags: ['Sittings', 'Sitting'],
   }),
   seatAgain: post(
     '/sittings/:id/seats/:seatId/secret',
@@ -84,37 +87,37 @@ export const TABLE_ENDPOINTS = {
       answer: takenSeat,
       creates: true,
       errors: ['not-found', 'conflict'],
-      changes: ['Sittings', 'Sitting'],
+      invalidatesTags: ['Sittings', 'Sitting'],
     },
   ),
   nameSeat: patch('/sittings/:id/seats/:seatId', 'Says which taster sits at a seat, or that it is a guest.', {
     params: bySeat,
     body: z.strictObject({ tasterId: id.nullable() }),
     errors: ['not-found', 'conflict'],
-    changes: ['Sittings', 'Sitting'],
+    invalidatesTags: ['Sittings', 'Sitting'],
   }),
   removeSeat: remove('/sittings/:id/seats/:seatId', 'Takes a seat away; it can be brought back.', {
     params: bySeat,
     body: nothing,
     errors: ['not-found', 'conflict'],
-    changes: ['Sittings', 'Sitting'],
+    invalidatesTags: ['Sittings', 'Sitting'],
   }),
   restoreSeat: post('/sittings/:id/seats/:seatId/restore', 'Brings a seat back, with what was written at it.', {
     params: bySeat,
     body: nothing,
     errors: ['not-found', 'conflict'],
-    changes: ['Sittings', 'Sitting'],
+    invalidatesTags: ['Sittings', 'Sitting'],
   }),
   reveal: post('/sittings/:id/reveal', 'Tells everyone which cup was which, and logs every cup on its bag.', {
     params: byId,
     body: nothing,
     errors: ['not-found', 'conflict'],
-    changes: ['Sittings', 'Sitting', 'Shelf', 'Bag', 'Tasters', 'Words', 'Sharing'],
+    invalidatesTags: ['Sittings', 'Sitting', 'Shelf', 'Bag', 'Tasters', 'Words', 'Sharing'],
   }),
 
   sharing: get('/sharing', 'Whether a sitting is shared on the network, and the way in.', {
     answer: sharing,
-    tells: ['Sharing'],
+    providesTags: ['Sharing'],
   }),
   share: post('/sittings/:id/share', 'Lets guests on the network come to this sitting, and to nothing else.', {
     params: byId,
@@ -122,9 +125,9 @@ export const TABLE_ENDPOINTS = {
     answer: sharing,
     creates: true,
     errors: ['not-found', 'conflict'],
-    changes: ['Sharing'],
+    invalidatesTags: ['Sharing'],
   }),
-  stopSharing: remove('/sharing', 'Lets nobody in any more.', { body: nothing, changes: ['Sharing'] }),
+  stopSharing: remove('/sharing', 'Lets nobody in any more.', { body: nothing, invalidatesTags: ['Sharing'] }),
 
   joinSitting: post('/seats', 'Takes a seat at the sitting that is shared, by its code.', {
     body: joinInput,
@@ -140,7 +143,7 @@ export const TABLE_ENDPOINTS = {
     open: true,
     forGuests: true,
     errors: ['not-found'],
-    tells: ['Seat'],
+    providesTags: ['Seat'],
   }),
   seatStream: get('/seats/:secret/stream', 'How far the others are, and the reveal.', {
     params: bySecret,
@@ -162,6 +165,6 @@ export const TABLE_ENDPOINTS = {
     open: true,
     forGuests: true,
     errors: ['not-found', 'conflict'],
-    changes: ['Seat', 'Sittings', 'Sitting'],
+    invalidatesTags: ['Seat', 'Sittings', 'Sitting'],
   }),
 } as const satisfies Record<string, Endpoint>;

@@ -18,13 +18,13 @@ import {
 
 const byVersion = z.strictObject({ id, versionId: id });
 const byPassage = z.strictObject({ id, key: z.string().min(1).max(400) });
-const CHANGES = { errors: ['not-found', 'conflict'], changes: ['WriteUps', 'WriteUp'] } as const;
+const CHANGES = { errors: ['not-found', 'conflict'], invalidatesTags: ['WriteUps', 'WriteUp'] } as const;
 
 /** Write-ups, their passages and versions; and recipe cards of other households. */
 export const WRITE_UP_ENDPOINTS = {
   writeUps: get('/write-ups', 'All write-ups, the one changed last first.', {
     answer: z.array(writeUpLine),
-    tells: ['WriteUps'],
+    providesTags: ['WriteUps'],
   }),
   addWriteUp: post('/write-ups', 'Composes a write-up from the record.', {
     query: todayQuery,
@@ -32,14 +32,14 @@ export const WRITE_UP_ENDPOINTS = {
     answer: added,
     creates: true,
     errors: ['not-found', 'conflict'],
-    changes: ['WriteUps'],
+    invalidatesTags: ['WriteUps'],
   }),
   writeUp: get('/write-ups/:id', 'A write-up, and what the record would have it say now.', {
     params: byId,
     query: todayQuery,
     answer: writeUp,
     errors: ['not-found'],
-    tells: ['WriteUp', 'Bag', 'Sitting', 'Recipes', 'Settings'],
+    providesTags: ['WriteUp', 'Bag', 'Sitting', 'Recipes', 'Settings'],
   }),
   changeWriteUp: patch('/write-ups/:id', 'Changes what of it is shown.', {
     params: byId,
@@ -86,13 +86,13 @@ export const WRITE_UP_ENDPOINTS = {
     params: byId,
     body: nothing,
     errors: ['not-found'],
-    changes: ['WriteUps'],
+    invalidatesTags: ['WriteUps'],
   }),
   restoreWriteUp: post('/write-ups/:id/restore', 'Brings a write-up back.', {
     params: byId,
     body: nothing,
     errors: ['not-found'],
-    changes: ['WriteUps', 'WriteUp'],
+    invalidatesTags: ['WriteUps', 'WriteUp'],
   }),
   readCard: post('/recipe-cards/read', 'Reads a recipe card, and changes nothing.', {
     body: cardText,
@@ -104,6 +104,6 @@ export const WRITE_UP_ENDPOINTS = {
     answer: keptRecipe,
     creates: true,
     errors: ['conflict'],
-    changes: ['Recipes'],
+    invalidatesTags: ['Recipes'],
   }),
 } as const satisfies Record<string, Endpoint>;

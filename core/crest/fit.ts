@@ -116,7 +116,7 @@ function basisOf(brews: readonly UsableBrew[]): Basis {
 }
 
 /** A posterior with what it was made of. */
-interface Posed {
+interface FittedModel {
   posterior: Posterior;
   nodes: NodePosterior[];
   draws: Draws;
@@ -138,7 +138,7 @@ interface Posed {
  * @param asked brews of which it is asked how they taste: of the bag or not yet
  * @throws RangeError when σ₀ is not a positive number
  */
-export function posteriorFor(input: CrestInput, asked: readonly CrestBrew[], density = 1): Posed {
+export function posteriorFor(input: CrestInput, asked: readonly CrestBrew[], density = 1): FittedModel {
   if (!(input.sigma0 > 0))
     throw new RangeError(`The repeatability σ₀ must be a positive number of points, not ${input.sigma0}`);
   const known = usableBrews(input);

@@ -1,7 +1,7 @@
 import { ALIKE } from './model/constants';
 import { histogramQuantiles } from './report/curve';
 import { posteriorFor } from './fit';
-import { tastedDraws } from './inference/tasted';
+import { latentScoreDraws } from './inference/tasted';
 import type { CrestBrew, CrestInput, Foretold } from './model/types';
 import { leftOutOf, usableBrews } from './model/usable';
 
@@ -26,7 +26,7 @@ export function foretell(input: CrestInput, brew: CrestBrew): Foretold | null {
   const { posterior, draws, brews } = posteriorFor({ ...input, brews: before }, asked);
   const { brewOf, known: marked, sigma0 } = posterior.data;
   const drawsOf = (id: string): Float64Array =>
-    tastedDraws(
+    latentScoreDraws(
       posterior,
       draws,
       brewOf.indexOf(

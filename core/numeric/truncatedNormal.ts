@@ -14,7 +14,7 @@ const LEAST_SITE = 1e-6;
  * among the others (Cunningham, Hennig and Lacoste-Julien, arXiv:1111.6832, 2011; Rasmussen and Williams, section 3.6).
  * One object serves many runs of one size.
  */
-export class BoxedNormal {
+export class TruncatedNormalEP {
   /** The sites found by the last run. */
   readonly tau: Float64Array;
   readonly nu: Float64Array;

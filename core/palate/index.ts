@@ -6,7 +6,7 @@ export * from './constants';
 export * from './pairedDifference';
 export * from './readings';
 export * from './repeatability';
-export * from './ridge';
+export * from './ridgeRegression';
 export * from './standings';
 export * from './liking';
 export * from './outcomes';

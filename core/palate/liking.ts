@@ -1,7 +1,7 @@
 import { cdf } from '../numeric/normal';
 import type { LevelLiking } from '../cup';
 import { LIKING_CUPS, type DRIVER_KINDS } from './constants';
-import { ridgeByEvidence } from './ridge';
+import { ridgeByEvidence } from './ridgeRegression';
 
 /** A scored cup with what was found in it. */
 export interface DescribedCup {

@@ -43,7 +43,7 @@ export function recomposed(words: Words, fresh: readonly Section[]): Words {
 }
 
 /** Passages that were written over, and of which the record has come to say something else since. */
-export function outrun({ sections, edits }: Words): string[] {
+export function staleEdits({ sections, edits }: Words): string[] {
   const composed = passagesOf(sections);
   return Object.entries(edits)
     .filter(([key, { over }]) => {

@@ -27,7 +27,7 @@ import type { VerdictRow } from '../db/entities';
 import { keepVerdict, loadBagLikelihoods, loadVerdicts, type BagLikelihood } from '../db/bag/verdicts';
 import type { Store } from '../db/store';
 import { engineHere, EngineProblem, type Engine } from './engineHere';
-import { bagKindOf, Past } from './past';
+import { bagKindOf, PriorService } from './priorService';
 import { within } from '../waiting';
 import { Watchers } from '../watchers';
 import { JudgingQueue } from './queue';
@@ -61,9 +61,9 @@ const LEAST_MS = 10;
 export class VerdictKeeper {
   readonly #queue: JudgingQueue;
   readonly #watchers = new Watchers<Judging>();
-  readonly #past: Past;
+  readonly #past: PriorService;
   /** Raised when all bags were replaced: what was begun before is of bags that are gone. */
-  #era = 0;
+  #generation = 0;
   /** What the freezer's rate was last learnt from, and what came of it. */
   #freezer: { key: string; rate: Promise<LearntRate | null> } | null = null;
   /** The table of crests, and the finished bags it is of. */
@@ -83,7 +83,7 @@ export class VerdictKeeper {
   ) {
     const tell = throttle(() => this.#watchers.tell(this.judging), TOLD_EVERY_MS);
     this.#queue = new JudgingQueue((id) => this.#judge(id), engine.threads, tell);
-    this.#past = new Past(store, engine, {
+    this.#past = new PriorService(store, engine, {
       bagLikelihoodsOf: (bags) => this.#bagLikelihoodsOf(bags),
       judge: (bag) => this.#queue.ask(bag.id, 'in the past'),
     });
@@ -100,7 +100,7 @@ export class VerdictKeeper {
 
   /** Lets go of all that was known of bags: other ones stand under their ids and revisions now. */
   forget(): void {
-    this.#era++;
+    this.#generation++;
     this.#unsaved.clear();
     this.#summaries.clear();
     this.#crests = null;
@@ -282,8 +282,8 @@ export class VerdictKeeper {
    * is.
    */
   #isOutlearnt(bag: Bag, prior: TasterPrior | null): boolean {
-    const taught = this.#past.taught(bag);
-    return taught !== undefined && priorMoved(prior, taught, bagKindOf(bag));
+    const cachedPrior = this.#past.cachedPrior(bag);
+    return cachedPrior !== undefined && priorMoved(prior, cachedPrior, bagKindOf(bag));
   }
 
   #shelfFits(known: ReadonlyMap<string, Known>): Map<string, Judged<FitForShelf>> {
@@ -343,13 +343,13 @@ export class VerdictKeeper {
   }
 
   async #fitAndKeep(bag: Bag, engine: Engine): Promise<void> {
-    const era = this.#era;
+    const generation = this.#generation;
     const prior = await this.#past.prior(bag);
     const logs = await this.store.read((db) => loadLogs(db, [bag.id]));
     const { curve, brews, peakProbability, options, outliers, compareWith, ...summary } = await engine.fit(
       fitInput(bag, logs[bag.id] ?? [], prior),
     );
-    if (era !== this.#era) return;
+    if (generation !== this.#generation) return;
     const detail: FitDetail = { curve, brews, peakProbability, options, outliers, compareWith };
     const row: VerdictRow = {
       bagId: bag.id,

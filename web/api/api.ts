@@ -50,7 +50,7 @@ const serialised: BaseQuery = (request, context, options) => {
 };
 
 /** Where a browser that is not signed in goes, to come back to where it was. What was written stays here meanwhile. */
-const atTheDoor: BaseQuery = async (request, context, options) => {
+const redirectWhenSignedOut: BaseQuery = async (request, context, options) => {
   const answer = await serialised(request, context, options);
   if (answer.error?.status === 401 && location.pathname !== SIGN_IN)
     location.assign(`${SIGN_IN}?${new URLSearchParams({ to: location.pathname + location.search }).toString()}`);
@@ -82,17 +82,17 @@ type Definitions = { [N in Exclude<EndpointName, StreamName | FileName>]: Defini
 /** A query or a mutation for every endpoint that answers. */
 function definitions(build: EndpointBuilder<BaseQuery, Resource, 'api'>): Definitions {
   const all = (Object.entries(ENDPOINTS) as [EndpointName, Endpoint][]).filter(
-    ([, { events, gives }]) => !events && !gives,
+    ([, { events, producesFile }]) => !events && !producesFile,
   );
   return Object.fromEntries(
     all.map(([name, endpoint]) => {
-      const { method, tells = [], changes = [], keepS, urgent, takes } = endpoint;
+      const { method, providesTags = [], invalidatesTags = [], keepS, urgent, acceptsFile } = endpoint;
       const query = (call: AnyCall | undefined): FetchArgs => ({
         url: addressOf(endpoint, call),
         method,
         ...(method === 'GET'
           ? {}
-          : takes
+          : acceptsFile
             ? { body: call?.file, headers: { 'content-type': 'application/octet-stream' } }
             : { body: call?.body ?? {}, keepalive: urgent }),
       });
@@ -100,8 +100,8 @@ function definitions(build: EndpointBuilder<BaseQuery, Resource, 'api'>): Defini
       return [
         name,
         method === 'GET'
-          ? build.query({ query, providesTags: [...tells], keepUnusedDataFor: keepS, transformResponse })
-          : build.mutation({ query, invalidatesTags: [...changes] }),
+          ? build.query({ query, providesTags: [...providesTags], keepUnusedDataFor: keepS, transformResponse })
+          : build.mutation({ query, invalidatesTags: [...invalidatesTags] }),
       ];
     }),
   ) as unknown as Definitions;
@@ -112,13 +112,13 @@ export const api = createApi({
   reducerPath: 'api',
   refetchOnFocus: true,
   refetchOnReconnect: true,
-  baseQuery: atTheDoor,
+  baseQuery: redirectWhenSignedOut,
   tagTypes: [...RESOURCES],
   endpoints: definitions,
 }).enhanceEndpoints({
   endpoints: {
     // A tap that was refused is sent again; what it would have changed is as it was.
-    changeLive: { invalidatesTags: (_answer, error) => (error ? [] : [...ENDPOINTS.changeLive.changes]) },
+    changeLive: { invalidatesTags: (_answer, error) => (error ? [] : [...ENDPOINTS.changeLive.invalidatesTags]) },
     changeSettings: {
       // Shown before the server has it; an answer still on its way knows nothing of it, and is asked for again
       // afterwards.

@@ -4,7 +4,7 @@ import { minutesText } from '../../core/brew';
 import { cupC, phaseDueS, looksAt, type SippedPhase } from '../../core/cup';
 import { temperatureText } from '../../core/text';
 import { useUnits } from '../api/useUnits';
-import { called, poured, shake, sheetInView, stopped } from '../state/cooling';
+import { called, poured, vibrate, sheetInView, stopped } from '../state/cooling';
 import { sentenceCase } from '../ui/format';
 import { useAppDispatch, useAppSelector } from '../state/store';
 import type { BrewForm } from './brewForm';
@@ -56,7 +56,7 @@ export function CoolingClock({ sheet: { key, title }, onDue }: Props) {
     if (phase === heard) return undefined;
     const before = document.title;
     document.title = `${sentenceCase(phase)} now · ${before}`;
-    shake();
+    vibrate();
     dispatch(called({ key, phase }));
     return () => {
       document.title = before;

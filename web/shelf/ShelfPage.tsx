@@ -9,7 +9,7 @@ import { useToday } from '../state/today';
 import { usePageTitle } from '../ui/usePageTitle';
 import { Wait } from '../ui/Wait';
 import { CaffeineLine } from './CaffeineLine';
-import { ComeBack } from './ComeBack';
+import { UnfinishedWork } from './UnfinishedWork';
 import { FinishedBags } from './FinishedBags';
 import { JudgingNote } from './JudgingNote';
 import { Lanes } from './Lanes';
@@ -78,7 +78,7 @@ export function ShelfPage() {
           )}
           {other}
         </p>
-        {finished === 'no' && <ComeBack shelf={shelf} />}
+        {finished === 'no' && <UnfinishedWork shelf={shelf} />}
       </div>
     );
   }
@@ -86,9 +86,9 @@ export function ShelfPage() {
     <>
       {finished === 'yes' ? <h1>Finished bags</h1> : <Morning shelf={shelf} />}
       {finished === 'no' && (
-        <ComeBack shelf={shelf}>
+        <UnfinishedWork shelf={shelf}>
           <Reminders shelf={shelf} />
-        </ComeBack>
+        </UnfinishedWork>
       )}
       {shelf.unreadable.map(({ id, name, why }) => (
         <p key={id} className="panel-error small">

@@ -38,7 +38,7 @@ const cooling = createSlice({
 export const { poured, called, stopped, sheetInView } = cooling.actions;
 export const coolingReducer = cooling.reducer;
 
-/** A browser lets a page shake the phone only once it was touched. */
-export function shake(): void {
+/** A browser lets a page vibrate the phone only once it was touched. */
+export function vibrate(): void {
   if ('vibrate' in navigator && navigator.userActivation.hasBeenActive) navigator.vibrate(200);
 }

@@ -3,7 +3,7 @@ import { useEffect } from 'react';
 import Button from 'react-bootstrap/Button';
 import { Link, useLocation, useNavigate, useParams, useSearchParams } from 'react-router';
 import type { WriteUp, WriteUpContent } from '../../contract/writeUps/writeUp';
-import { outrun, standing, type SectionId } from '../../core/writeUp';
+import { staleEdits, standing, type SectionId } from '../../core/writeUp';
 import { WRITE_UP_KIND_WORDS } from '../../core/text';
 import { api } from '../api/api';
 import { useSayOutcome } from '../api/useSayOutcome';
@@ -15,7 +15,7 @@ import { usePageTitle } from '../ui/usePageTitle';
 import { Wait } from '../ui/Wait';
 import { EditablePassage } from './EditablePassage';
 import { FilesPart } from './FilesPart';
-import { MovedOn } from './MovedOn';
+import { RecordChanged } from './RecordChanged';
 import { partsOf, shownPictures, titleOf } from './parts';
 import { printSize } from './files/printSize';
 import { Publication } from './publication/Publication';
@@ -118,7 +118,7 @@ function WithContent({
   const [addPassage] = api.useAddPassageMutation();
   const pictures = usePicturesOf(writeUp.subject.bagIds);
   const parts = partsOf(writeUp, content, { pictures: shownPictures(content, pictures), units, today });
-  const isOutrun = new Set(outrun(content));
+  const isOutrun = new Set(staleEdits(content));
   // What is left out stays in view, so that it can be had again; what is not to be shown does not.
   const sections = standing(content, content.shows).map(({ id, passages }) => ({
     id,
@@ -157,7 +157,7 @@ function WithContent({
       </div>
       <aside className="col-lg-4 side write-up-side">
         <FilesPart parts={parts} title={titleOf(content)} paper={content.paper} kind={writeUp.kind} />
-        {!isEarlier && <MovedOn writeUp={writeUp} />}
+        {!isEarlier && <RecordChanged writeUp={writeUp} />}
         {!isEarlier && <ShownPart writeUp={writeUp} pictures={pictures} />}
         <VersionsPart writeUp={writeUp} today={today} />
         {!isEarlier && <OtherActs writeUp={writeUp} />}

@@ -1,5 +1,5 @@
-import { BoxedNormal } from '../../numeric/truncatedNormal';
-import { SLIP } from '../model/constants';
+import { TruncatedNormalEP } from '../../numeric/truncatedNormal';
+import { COMPARISON_SD } from '../model/constants';
 import type { Contrast } from '../model/entries';
 import { priorMeanOf, type Data, type Whitened } from '../model/likelihood';
 import { solveInPlace } from '../../numeric/linalg';
@@ -21,7 +21,7 @@ export interface RidgePlace {
  * what was learnt of A and z.
  */
 export class Comparing {
-  readonly #box: BoxedNormal;
+  readonly #box: TruncatedNormalEP;
   readonly #count: number;
   readonly #unknown: number;
   /** Differences as combinations of z, [contrast][unknown entry]: D·L over the unknown entries. */
@@ -49,11 +49,11 @@ export class Comparing {
       gross.includes(c) ? { ...one, from: -Infinity, to: Infinity } : one,
     );
     this.#contrasts = contrasts;
-    this.#slip = SLIP * data.sigma0;
+    this.#slip = COMPARISON_SD * data.sigma0;
     const [m, u] = [contrasts.length, n - known];
     this.#count = m;
     this.#unknown = u;
-    this.#box = new BoxedNormal(m + 1);
+    this.#box = new TruncatedNormalEP(m + 1);
     this.loadings = new Float64Array(m * u);
     this.#given = new Float64Array(m);
     this.#slope = new Float64Array(m);

@@ -8,7 +8,7 @@ import type { UsableBrew } from '../model/usable';
  * How an entry without a known score tasted, points, in each draw: its prior mean, the ridge and its part of the drawn
  * residual.
  */
-export function tastedDraws(
+export function latentScoreDraws(
   posterior: Posterior,
   { count, residuals, noiseNode, cells }: Draws,
   entry: number,
@@ -34,7 +34,7 @@ export function tastedScores(posterior: Posterior, draws: Draws, brews: readonly
   const { brewOf, known } = posterior.data;
   return brews.map(({ score }, brew) => {
     if (score !== null) return score;
-    const tasted = tastedDraws(posterior, draws, brewOf.indexOf(brew, known));
+    const tasted = latentScoreDraws(posterior, draws, brewOf.indexOf(brew, known));
     return tasted.reduce((sum, one) => sum + one, 0) / draws.count;
   });
 }

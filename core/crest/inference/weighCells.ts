@@ -1,4 +1,4 @@
-import { FOLLOWED, GROSS, GROSS_WORDS, NEGLIGIBLE_LOG, type ShapeShares } from '../model/constants';
+import { EP_WARM_START, GROSS, GROSS_WORDS, NEGLIGIBLE_LOG, type ShapeShares } from '../model/constants';
 import { Comparing } from './comparing';
 import { grossErrorsOf } from './gross';
 import { GROSS_WORD_LOG_ODDS, noiseNodesOf, sidesAt, type Grid, type NoiseNode } from '../model/grid';
@@ -94,7 +94,7 @@ class Weighing {
     this.#square = new Float64Array(grid.sides.length);
     this.#score = new Float64Array(grid.sides.length);
     this.#unknown = data.n - data.known;
-    this.#steps = comparisons > FOLLOWED.upTo ? 1 : FOLLOWED.steps;
+    this.#steps = comparisons > EP_WARM_START.upTo ? 1 : EP_WARM_START.steps;
     this.#siteCount = comparisons > 0 ? 2 * (comparisons + 1) : 0;
     this.#begins = new Float64Array((1 + Math.max(...grid.ridges.map(({ kind }) => kind))) * this.#siteCount);
   }

@@ -205,7 +205,7 @@ export const ALIKE = 0.45;
  * Sd of the slip of the tongue in one comparison, in σ₀: errors belong to cups, but a household may say that each of
  * two was better than the other, and must still be answered. *Assumption*.
  */
-export const SLIP = 0.2;
+export const COMPARISON_SD = 0.2;
 /**
  * Gross errors: a mark typed wrongly, or of another cup. One in so many marks (`share`) misses by this much more (sd,
  * points); one this likely to be one (`asked`) is asked about. *Assumption*.
@@ -296,7 +296,7 @@ export const INTERVAL_STEPS = 40;
  * so much that eight in ten bags fall inside where the table is right, and seven in ten where it is wrong about the
  * taster. *Assumption*, tuned on simulated bags (docs/engine-report.md).
  */
-export const SCEPTIC = { factor: 2.5, mass: 0.7 } as const;
+export const INTERVAL_PRIOR = { factor: 2.5, mass: 0.7 } as const;
 /**
  * The sceptic gives way to the household's own past: so many finished bags of its own take half of the doubt away.
  * *Assumption*; what it does to coverage is in docs/engine-report.md.
@@ -386,7 +386,7 @@ export const NEGLIGIBLE_LOG = -22;
  * How often the comparisons of a cell are read anew that begins with what they were in one much like it: so often up to
  * so many comparisons, once from there on. *Numerical*.
  */
-export const FOLLOWED = { steps: 2, upTo: 16 } as const;
+export const EP_WARM_START = { steps: 2, upTo: 16 } as const;
 
 /** Raised whenever an answer may change: kept verdicts of an older engine are worked out anew. */
 export const ENGINE_VERSION = 17;

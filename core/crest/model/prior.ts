@@ -13,7 +13,7 @@ import {
   PEAK_MAX_DAYS,
   PEAK_MIN_DAYS,
   PERCEIVED_WEIGHT,
-  SCEPTIC,
+  INTERVAL_PRIOR,
   SCEPTIC_BAGS,
   type ShapeShares,
 } from './constants';
@@ -80,7 +80,8 @@ export function peakDensity(x: number, { days, logSd }: PeakPrior, doubt: Doubt 
 const doubtLeft = ({ worth = 0 }: PeakPrior): number => SCEPTIC_BAGS / (SCEPTIC_BAGS + worth);
 
 /** By how much the prior of the peak is wider to a sceptic. */
-export const scepticFactor = (prior: PeakPrior): number => Math.sqrt(1 + (SCEPTIC.factor ** 2 - 1) * doubtLeft(prior));
+export const scepticFactor = (prior: PeakPrior): number =>
+  Math.sqrt(1 + (INTERVAL_PRIOR.factor ** 2 - 1) * doubtLeft(prior));
 
 /** One who takes the table for hardly more than a hint: by what each entry of the peak axis is multiplied, and the mass of what comes out that is stated as an interval. */
 export interface Sceptic {
@@ -98,7 +99,7 @@ export function scepticOf(logPeaks: Float64Array, prior: PeakPrior, ages: readon
   const believed = densityOnStatedAge((x) => peakDensity(x, prior), ages);
   return {
     factors: logPeaks.map((x, p) => (p < FIRST_CREST ? 1 : doubted(x) / believed(x))),
-    mass: INTERVAL_COVERAGE - (INTERVAL_COVERAGE - SCEPTIC.mass) * Math.sqrt(doubtLeft(prior)),
+    mass: INTERVAL_COVERAGE - (INTERVAL_COVERAGE - INTERVAL_PRIOR.mass) * Math.sqrt(doubtLeft(prior)),
   };
 }
 

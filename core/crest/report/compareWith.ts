@@ -3,7 +3,7 @@ import type { Draws } from '../inference/draws';
 import { KNOTS } from '../model/knots';
 import { cdf } from '../../numeric/normal';
 import type { Posterior } from '../inference/posterior';
-import { tastedDraws } from '../inference/tasted';
+import { latentScoreDraws } from '../inference/tasted';
 import type { UsableBrew } from '../model/usable';
 
 /** Which knots it is asked of; days between go with the one before. *Numerical*. */
@@ -22,7 +22,7 @@ export function compareWith(posterior: Posterior, draws: Draws, brews: readonly 
   const noiseVariances = noiseNodes.map(({ noise }) => (noise * data.sigma0) ** 2);
   const noise = byGroup(count, (d) => noiseVariances[noiseNode[d]!]!);
   const tasted = brews.map(({ score }, brew) =>
-    score === null ? tastedDraws(posterior, draws, data.brewOf.indexOf(brew, data.known)) : null,
+    score === null ? latentScoreDraws(posterior, draws, data.brewOf.indexOf(brew, data.known)) : null,
   );
   const asked = KNOTS.flatMap((_, k) => (k % EVERY_KNOT === 0 ? [k] : []));
   const atAsked = asked.map((k) => {

@@ -2,7 +2,7 @@ import cdf from '@stdlib/stats-base-dists-normal-cdf';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { COMPARED, type Compared } from '../../cup/comparison';
-import { BoxedNormal } from '../../numeric/truncatedNormal';
+import { TruncatedNormalEP } from '../../numeric/truncatedNormal';
 import { compareWith } from '../report/compareWith';
 import { ALIKE, PEAK_GROUPS, SHAPES } from '../model/constants';
 import { normalTable, type Draws } from '../inference/draws';
@@ -269,7 +269,7 @@ describe('a normal vector between bounds', () => {
   it('has the probability and the moments that trying gives it', () => {
     const covariance = Float64Array.of(4, 1.2, -0.8, 1.2, 3, 0.5, -0.8, 0.5, 2);
     const [from, to] = [Float64Array.of(-0.5, -Infinity, -0.7), Float64Array.of(Infinity, 0.4, 0.7)];
-    const box = new BoxedNormal(3);
+    const box = new TruncatedNormalEP(3);
     const logMass = box.run(covariance, from, to);
     const factor = covariance.slice();
     cholesky(factor, 3);
@@ -295,7 +295,7 @@ describe('a normal vector between bounds', () => {
         to.map((t) => t + 0.05),
       ),
     ).toBeCloseTo(
-      new BoxedNormal(3).run(
+      new TruncatedNormalEP(3).run(
         covariance,
         from,
         to.map((t) => t + 0.05),
@@ -305,7 +305,7 @@ describe('a normal vector between bounds', () => {
   });
 
   it('has none where the bounds cannot be met', () => {
-    expect(new BoxedNormal(1).run(Float64Array.of(1), Float64Array.of(60), Float64Array.of(61))).toBe(-Infinity);
+    expect(new TruncatedNormalEP(1).run(Float64Array.of(1), Float64Array.of(60), Float64Array.of(61))).toBe(-Infinity);
   });
 });
 

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import {
   differences,
   FIRST_SHOWS,
-  outrun,
+  staleEdits,
   published,
   recomposed,
   sectionOf,
@@ -101,14 +101,14 @@ describe('composing anew', () => {
     expect(differences({ sections: sections.slice(3), edits: {}, own: [] }, renamed)).toHaveLength(1);
   });
 
-  it('names what was written over and has been outrun by the record', () => {
+  it('names what was written over and has been staleEdits by the record', () => {
     const edits = {
       'crest.peak': { text: 'My day.', over: 'Day 20.' },
       'crest.shape': { text: 'One.', over: 'One crest.' },
       'days.a': { text: 'Nine.', over: 'Day 9, Mira: 7.' },
     };
-    expect(outrun(words({ edits }))).toEqual([]);
-    expect(outrun(recomposed(words({ edits }), fresh))).toEqual(['crest.peak', 'crest.shape', 'days.a']);
+    expect(staleEdits(words({ edits }))).toEqual([]);
+    expect(staleEdits(recomposed(words({ edits }), fresh))).toEqual(['crest.peak', 'crest.shape', 'days.a']);
   });
 
   const keys = ['head.title', 'short.when', 'crest.peak', 'crest.shape', 'days.a', 'days.a.words', 'worth.price'];

@@ -10,7 +10,7 @@ const MOST_LOGGED = 100;
  * Refuses requests that do not come from a page of this application: under a name it does not go by, or sent by a page
  * of another origin. A plain visit, following a link to a page, may come from anywhere. Each stranger is logged once.
  */
-export function refuseStrangers(isKnown: (name: string) => boolean, log: Logger) {
+export function hostAndOriginGuard(isKnown: (name: string) => boolean, log: Logger) {
   const logged = new Set<string>();
   return (request: Request, _response: Response, next: NextFunction): void => {
     const host = request.headers.host ?? '';

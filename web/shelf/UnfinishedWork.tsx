@@ -5,7 +5,13 @@ import { dateText, momentText } from '../ui/format';
 import { localDateTime } from '../state/today';
 
 /** What waits: sheets that were begun, words that would not come, and whatever else is due. */
-export function ComeBack({ shelf: { unfinished, nagging, today }, children }: { shelf: Shelf; children?: ReactNode }) {
+export function UnfinishedWork({
+  shelf: { unfinished, nagging, today },
+  children,
+}: {
+  shelf: Shelf;
+  children?: ReactNode;
+}) {
   return (
     <ul className="come-back" aria-label="Waiting for you">
       {unfinished.map(({ key, title, href, updatedAt }) => (

@@ -70,7 +70,7 @@ interface Read {
 }
 
 /** A prior without what the household does not want to be learnt. */
-const asWished = (
+const applyLearningSettings = (
   { shapes, ...prior }: TasterPrior,
   { learnsShapes, costs, likings }: Pick<Read, 'learnsShapes' | 'costs' | 'likings'>,
 ): TasterPrior => ({
@@ -99,7 +99,7 @@ function priorOfBag(
  * What the household's finished bags and blind repeats teach of the next bag. It is read anew, in the background, when
  * one of them has changed and all of them are judged; until then what was read before stands.
  */
-export class Past {
+export class PriorService {
   #read: Read | null = null;
   #reading: { key: string; since: number; done: Promise<void> } | null = null;
 
@@ -159,7 +159,7 @@ export class Past {
   }
 
   /** The prior of a bag by the past as it was last read; null: the table's; undefined: not known yet. */
-  taught(bag: KindedBag): TasterPrior | null | undefined {
+  cachedPrior(bag: KindedBag): TasterPrior | null | undefined {
     if (bag.finishedOn !== null) return null;
     if (this.#read === null) return undefined;
     if (this.#read.past === null) return null;
@@ -169,14 +169,14 @@ export class Past {
 
   /** The same, worked out where it is not known for this kind of bag; the table's while the past was never read. */
   async prior(bag: KindedBag): Promise<TasterPrior | null> {
-    const known = this.taught(bag);
+    const known = this.cachedPrior(bag);
     const read = this.#read;
     if (known !== undefined || !read?.past) return known ?? null;
     const kind = bagKindOf(bag);
     const repeats = pooledRepeats(read.past.repeats);
     const [prior] = await this.engine.priors({ past: read.past.bags, repeats, kinds: [kind] });
     if (!prior) return null;
-    const wished = asWished(prior, read);
+    const wished = applyLearningSettings(prior, read);
     read.priors.set(keyOf(kind), wished);
     return priorOfBag(wished, read.past, bag);
   }
@@ -231,7 +231,7 @@ export class Past {
       scaleMaps,
       priors: new Map(
         kinds.flatMap((kind, i) =>
-          priors[i] ? [[keyOf(kind), asWished(priors[i], { learnsShapes, costs, likings })]] : [],
+          priors[i] ? [[keyOf(kind), applyLearningSettings(priors[i], { learnsShapes, costs, likings })]] : [],
         ),
       ),
     };

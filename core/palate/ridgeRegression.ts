@@ -91,13 +91,13 @@ export function ridge(rows: readonly (readonly number[])[], scores: readonly num
 const LAMBDAS = Array.from({ length: 9 }, (_, k) => 2 ** (k - 2));
 
 /**
- * The same over all pulls, each weighed by how likely it makes the scores, whatever the coefficients and the spread
+ * The same over all penalties, each weighed by how likely it makes the scores, whatever the coefficients and the spread
  * are:
  *
  *     ln evidence = ½ p ln λ − ½ ln |XᵀX + λI| − ½ (n − 1) ln (yᵀy − bᵀXᵀy)
  *
  * (MacKay, *Neural Computation* 4 (1992) 415–447). Choosing the likeliest pull instead would claim too much: of a few
- * columns it is hardly known. A standard error holds how far the pulls lie apart as well.
+ * columns it is hardly known. A standard error holds how far the penalties lie apart as well.
  */
 export function ridgeByEvidence(rows: readonly (readonly number[])[], scores: readonly number[]): RidgeFit {
   const data = centred(rows, scores);

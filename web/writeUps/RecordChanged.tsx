@@ -8,7 +8,7 @@ import { useSayOutcome } from '../api/useSayOutcome';
 import { useToday } from '../state/today';
 
 /** What the record would have a write-up say now, passage by passage; and taking it in. */
-export function MovedOn({ writeUp: { id, content, fresh } }: { writeUp: WriteUp }) {
+export function RecordChanged({ writeUp: { id, content, fresh } }: { writeUp: WriteUp }) {
   const today = useToday();
   const [composeAnew, { isLoading }] = api.useComposeAnewMutation();
   const say = useSayOutcome();

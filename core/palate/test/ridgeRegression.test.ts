@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { describe, expect, it } from 'vitest';
-import { ridge, ridgeByEvidence } from '../ridge';
+import { ridge, ridgeByEvidence } from '../ridgeRegression';
 
 const ROWS = [
   ...[
@@ -32,7 +32,7 @@ describe('ridge regression', () => {
     expect(() => ridge(ROWS, [1], 1)).toThrow(RangeError);
   });
 
-  it('pulls harder the harder it is told to, and leaves the mean alone', () => {
+  it('penalties harder the harder it is told to, and leaves the mean alone', () => {
     fc.assert(
       fc.property(fc.double({ min: 0.01, max: 50, noNaN: true }), (lambda) => {
         const length = (l: number): number => Math.hypot(...ridge(ROWS, SCORES, l).coefficients);
@@ -45,7 +45,7 @@ describe('ridge regression', () => {
     );
   });
 
-  it('pulls hard by itself where columns say nothing, and little where they say all', () => {
+  it('penalties hard by itself where columns say nothing, and little where they say all', () => {
     const plain = ROWS.map(([a = 0, b = 0, c = 0]) => 70 + 2 * a - b + 0.5 * c);
     expect(ridgeByEvidence(ROWS, plain).lambda).toBeLessThan(0.5);
     const noise = [1, -1, -1, 1, 1, -1, 1, -1].map((one, i) => 70 + one * (1 + (i % 3)));
