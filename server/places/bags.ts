@@ -21,48 +21,13 @@ import type { Handlers } from '../routes';
 type BagEndpoint = 'bagPage' | 'addBag' | 'changeBag' | 'removeBag' | 'restoreBag' | 'addBrew';
 
 /** Bags: add, read with verdict and log, change, delete, bring back; and logging a brew on one. */
-export function bagHandlers({ store, verdicts, recorder, now }: Deps): Handlers<BagEndpoint> {
-  const page = async (id: string, today: string): Promise<BagPage> => {
-    const bag = await store.read((db) => loadBag(db, id));
-    const unreadable: UnreadableBrew[] = [];
-    const [{ brews, settings, foretold }, { fit, prior, isStale }] = await Promise.all([
-      store.read(async (db) => ({
-        brews: await loadBrews(db, bag, unreadable),
-        settings: await loadSettings(db),
-        foretold: await loadForetoldCups(db, id),
-      })),
-      verdicts.full(bag),
-    ]);
-    const { roastedOn, sdDays: roastSdDays } = roastDate(bag);
-    const stock = stockOf(bag, drawnOf(brews));
-    const { doseG } = bag.reference;
-    const cups = stock.portions.reduce((sum, { grams }) => sum + cupsLeft(grams, doseG), cupsLeft(stock.bagG, doseG));
-    const verdict = verdictOn(fit, bag, today, { ...settings, cupsLeft: cups });
-    return {
-      bag,
-      roastedOn,
-      roastSdDays,
-      frozen: spellOn(bag.spells, today) !== null,
-      gramsLeft: stock.totalG,
-      stock,
-      cupsLeft: cups,
-      window: datesOf(verdict.window, roastedOn, bag.spells, bag.freezerRate),
-      brews,
-      unreadable,
-      prior,
-      settings,
-      verdict,
-      record: omit(trackRecord(foretold), ['bins']),
-      judged: isStale ? 'earlier' : 'now',
-      judging: verdicts.judging,
-    };
-  };
-
+export function bagHandlers(deps: Deps): Handlers<BagEndpoint> {
+  const { store, verdicts, recorder, now } = deps;
   const setDeleted = (db: EntityManager, id: string, deletedAt: string | null): Promise<void> =>
     recordChange(db, { subject: 'bag', id }, now(), () => setBagDeleted(db, id, deletedAt));
 
   return {
-    bagPage: ({ params: { id }, query: { today } }) => page(id, today),
+    bagPage: ({ params: { id }, query: { today } }) => pageOf(deps, id, today),
 
     addBag: async ({ body, after }) => {
       notInFuture(now(), { roastedOn: body.roastedOn, finishedOn: body.finishedOn });
@@ -119,5 +84,46 @@ export function bagHandlers({ store, verdicts, recorder, now }: Deps): Handlers<
       });
       return { id: brewId };
     },
+  };
+}
+
+/** A bag with its verdict and its log. */
+async function pageOf(
+  { store, verdicts }: Pick<Deps, 'store' | 'verdicts'>,
+  id: string,
+  today: string,
+): Promise<BagPage> {
+  const bag = await store.read((db) => loadBag(db, id));
+  const unreadable: UnreadableBrew[] = [];
+  const [{ brews, settings, foretold }, { fit, prior, isStale }] = await Promise.all([
+    store.read(async (db) => ({
+      brews: await loadBrews(db, bag, unreadable),
+      settings: await loadSettings(db),
+      foretold: await loadForetoldCups(db, id),
+    })),
+    verdicts.full(bag),
+  ]);
+  const { roastedOn, sdDays: roastSdDays } = roastDate(bag);
+  const stock = stockOf(bag, drawnOf(brews));
+  const { doseG } = bag.reference;
+  const cups = stock.portions.reduce((sum, { grams }) => sum + cupsLeft(grams, doseG), cupsLeft(stock.bagG, doseG));
+  const verdict = verdictOn(fit, bag, today, { ...settings, cupsLeft: cups });
+  return {
+    bag,
+    roastedOn,
+    roastSdDays,
+    frozen: spellOn(bag.spells, today) !== null,
+    gramsLeft: stock.totalG,
+    stock,
+    cupsLeft: cups,
+    window: datesOf(verdict.window, roastedOn, bag.spells, bag.freezerRate),
+    brews,
+    unreadable,
+    prior,
+    settings,
+    verdict,
+    record: omit(trackRecord(foretold), ['bins']),
+    judged: isStale ? 'earlier' : 'now',
+    judging: verdicts.judging,
   };
 }

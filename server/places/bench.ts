@@ -33,16 +33,6 @@ export function benchHandlers({ store, now, clock, recorder, instruments }: Deps
       return loadLive(db, id);
     });
 
-  const connect = async (kind: InstrumentKind, liveId: string | undefined): Promise<Instrument | null> => {
-    const begun = clock.now();
-    const seconds = (): number => brewSeconds(begun, clock.now(), 1);
-    const live = liveId === undefined ? null : await store.read((db) => loadLive(db, liveId));
-    const settings = live?.instruments ?? (await store.read(loadSettings)).instruments;
-    const recipe = live?.recipe ?? STARTER_RECIPES[0];
-    if (kind === 'scale' || !recipe) throw notFound('This stream');
-    return instruments(kind, { recipe, seed: live?.seed ?? 1, settings, clock: seconds });
-  };
-
   return {
     bench: async () => ({ brews: await store.read(loadBench), now: clock.now() }),
 
@@ -92,6 +82,30 @@ export function benchHandlers({ store, now, clock, recorder, instruments }: Deps
       return null;
     },
 
+    ...streamHandlers({ store, clock, recorder, instruments }),
+  };
+}
+
+/** What is streamed of the bench, and the trace of a brew on it. */
+function streamHandlers({
+  store,
+  clock,
+  recorder,
+  instruments,
+}: Pick<Deps, 'store' | 'clock' | 'recorder' | 'instruments'>): Handlers<
+  'liveTrace' | 'benchStream' | 'instrumentStream'
+> {
+  const connect = async (kind: InstrumentKind, liveId: string | undefined): Promise<Instrument | null> => {
+    const begun = clock.now();
+    const seconds = (): number => brewSeconds(begun, clock.now(), 1);
+    const live = liveId === undefined ? null : await store.read((db) => loadLive(db, liveId));
+    const settings = live?.instruments ?? (await store.read(loadSettings)).instruments;
+    const recipe = live?.recipe ?? STARTER_RECIPES[0];
+    if (kind === 'scale' || !recipe) throw notFound('This stream');
+    return instruments(kind, { recipe, seed: live?.seed ?? 1, settings, clock: seconds });
+  };
+
+  return {
     liveTrace: ({ params: { id } }) =>
       store.read(async (db) => {
         await loadLive(db, id);

@@ -48,93 +48,13 @@ import type { Handlers } from '../routes';
 import { within } from '../waiting';
 import type { FitForShelf, Judged } from '../verdicts/keeper';
 
+type ShelfDeps = Pick<Deps, 'store' | 'verdicts' | 'planner'>;
+
 /** The shelf: every bag as a lane, and what to do this morning; and the search across bags and notes. */
-export function shelfHandlers({
-  store,
-  verdicts,
-  planner,
-}: Deps): Handlers<'shelf' | 'judging' | 'judgingStream' | 'search'> {
-  const shelf = async (today: string, finished: 'yes' | 'no'): Promise<Shelf> => {
-    const axis = shelfAxis(today);
-    const planning = finished === 'yes' ? null : planner.plan(today);
-    // It may fail before it is waited for; the shelf is shown without it then.
-    planning?.catch(() => undefined);
-    const unreadable: UnreadableBag[] = [];
-    const load = finished === 'yes' ? loadFinishedBags : loadBagsInUse;
-    const shown = await store.read((db) => load(db, unreadable));
-    const fits = await verdicts.forShelf(shown);
-    const { ticks, drawn, settings, drunk, tasters, bench, nagging, unfinished, ids } = await store.read(
-      async (db) => ({
-        ticks: await loadBrewTicks(db, finished === 'yes' ? { from: EARLIEST, to: today } : axis),
-        drawn: await loadDrawn(
-          db,
-          shown.map(({ id }) => id),
-        ),
-        settings: await loadSettings(db),
-        drunk: await loadCaffeineBrews(db, { from: addDays(today, 1 - TALLIED_DAYS), to: today }),
-        tasters: await loadTasters(db),
-        bench: await loadBench(db),
-        nagging: await loadNagging(db),
-        unfinished: await loadUnfinished(db),
-        ids: await loadBagIds(db),
-      }),
-    );
-    const units = unitsOf(settings);
-    const all: ReturnType<typeof laneAndBag>[] = [];
-    for (const part of chunk(shown, LANES_AT_ONCE)) {
-      for (const bag of part) {
-        const seen = { ticks: ticks[bag.id] ?? [], drawn: drawn.get(bag.id) ?? [] };
-        all.push(laneAndBag(bag, seen, fits.get(bag.id) ?? null, { today, axis, units }));
-      }
-      await setImmediate();
-    }
-    const order = byUrgency(today);
-    all.sort((a, b) => order(a.bag, b.bag));
-    const onShelf = all.filter(({ lane }) => lane.judged !== 'not yet').map(({ bag }) => bag);
-    const plan = planning && (await within(PATIENCE_MS, planning)) ? await planning : null;
-    const { pick, telling, waitsFor } = morningOf(onShelf, plan, today, units);
-    // One bag, one message: what is to be brewed tells what it would teach, and is none to leave alone.
-    const most = await mostInformative(telling, shown, today, settings);
-    const isOne = most !== null && most.bagId === pick?.bagId;
-    const spokenOf = new Set([pick?.bagId, most?.bagId]);
-    return {
-      today,
-      axis,
-      lanes: all.map(({ lane }) => lane),
-      pick: isOne ? { ...pick, reason: `${pick.reason} ${most.also}` } : pick,
-      waitsFor,
-      mostInformative: isOne || most === null ? null : omit(most, ['also']),
-      isPlanned: planning === null || plan !== null,
-      leaveAlone: bagsToLeave(onShelf.filter(({ id }) => !spokenOf.has(id))).map((bag) => leaveAlone(bag, today)),
-      caffeine: caffeineOf(drunk, tasters, settings.caffeineGuideMg),
-      unreadable,
-      bench: bench.map(onBench),
-      nagging,
-      unfinished: unfinished.filter(({ href }) => isThere(href, ids)),
-      judging: verdicts.judging,
-    };
-  };
-
-  /** The most telling brew of today: which bag by what its fit says, how by the proposals of that one bag. */
-  const mostInformative = async (
-    onShelf: readonly LaneBag[],
-    bags: readonly Bag[],
-    today: string,
-    settings: Settings,
-  ): Promise<(Advice & { also: string }) | null> => {
-    const shelfBag = mostInformativeBag(onShelf);
-    const bag = bags.find((one) => one.id === shelfBag?.id);
-    if (!shelfBag || !bag) return null;
-    const { fit } = await verdicts.full(bag);
-    const [now] = proposals(fit, [ageOn(bag, today)], { ...settings, cupsLeft: shelfBag.cupsLeft });
-    // With the brewers at hand, less may be told than the fit alone would have it.
-    return now && isInformative(now.mostInformative.expectedInformation)
-      ? mostInformativeAdvice(shelfBag, now.mostInformative, unitsOf(settings))
-      : null;
-  };
-
+export function shelfHandlers(deps: ShelfDeps): Handlers<'shelf' | 'judging' | 'judgingStream' | 'search'> {
+  const { store, verdicts } = deps;
   return {
-    shelf: ({ query: { today, finished } }) => shelf(today, finished),
+    shelf: ({ query: { today, finished } }) => shelfOf(deps, today, finished),
     /** For a page that waits for the judging: far less to ask for than the shelf. */
     judging: () => verdicts.judging,
     judgingStream: () =>
@@ -145,6 +65,85 @@ export function shelfHandlers({
       }),
     search: ({ query: { q } }) => store.read((db) => searchBags(db, q)),
   };
+}
+
+/** The shelf of a day, and what to do this morning. */
+async function shelfOf({ store, verdicts, planner }: ShelfDeps, today: string, finished: 'yes' | 'no'): Promise<Shelf> {
+  const axis = shelfAxis(today);
+  const planning = finished === 'yes' ? null : planner.plan(today);
+  // It may fail before it is waited for; the shelf is shown without it then.
+  planning?.catch(() => undefined);
+  const unreadable: UnreadableBag[] = [];
+  const load = finished === 'yes' ? loadFinishedBags : loadBagsInUse;
+  const shown = await store.read((db) => load(db, unreadable));
+  const fits = await verdicts.forShelf(shown);
+  const { ticks, drawn, settings, drunk, tasters, bench, nagging, unfinished, ids } = await store.read(async (db) => ({
+    ticks: await loadBrewTicks(db, finished === 'yes' ? { from: EARLIEST, to: today } : axis),
+    drawn: await loadDrawn(
+      db,
+      shown.map(({ id }) => id),
+    ),
+    settings: await loadSettings(db),
+    drunk: await loadCaffeineBrews(db, { from: addDays(today, 1 - TALLIED_DAYS), to: today }),
+    tasters: await loadTasters(db),
+    bench: await loadBench(db),
+    nagging: await loadNagging(db),
+    unfinished: await loadUnfinished(db),
+    ids: await loadBagIds(db),
+  }));
+  const units = unitsOf(settings);
+  const all: ReturnType<typeof laneAndBag>[] = [];
+  for (const part of chunk(shown, LANES_AT_ONCE)) {
+    for (const bag of part) {
+      const seen = { ticks: ticks[bag.id] ?? [], drawn: drawn.get(bag.id) ?? [] };
+      all.push(laneAndBag(bag, seen, fits.get(bag.id) ?? null, { today, axis, units }));
+    }
+    await setImmediate();
+  }
+  const order = byUrgency(today);
+  all.sort((a, b) => order(a.bag, b.bag));
+  const onShelf = all.filter(({ lane }) => lane.judged !== 'not yet').map(({ bag }) => bag);
+  const plan = planning && (await within(PATIENCE_MS, planning)) ? await planning : null;
+  const { pick, telling, waitsFor } = morningOf(onShelf, plan, today, units);
+  // One bag, one message: what is to be brewed tells what it would teach, and is none to leave alone.
+  const most = await mostInformative(verdicts, telling, shown, today, settings);
+  const isOne = most !== null && most.bagId === pick?.bagId;
+  const spokenOf = new Set([pick?.bagId, most?.bagId]);
+  return {
+    today,
+    axis,
+    lanes: all.map(({ lane }) => lane),
+    pick: isOne ? { ...pick, reason: `${pick.reason} ${most.also}` } : pick,
+    waitsFor,
+    mostInformative: isOne || most === null ? null : omit(most, ['also']),
+    isPlanned: planning === null || plan !== null,
+    leaveAlone: bagsToLeave(onShelf.filter(({ id }) => !spokenOf.has(id))).map((bag) => leaveAlone(bag, today)),
+    caffeine: caffeineOf(drunk, tasters, settings.caffeineGuideMg),
+    unreadable,
+    bench: bench.map(onBench),
+    nagging,
+    unfinished: unfinished.filter(({ href }) => isThere(href, ids)),
+    judging: verdicts.judging,
+  };
+}
+
+/** The most telling brew of today: which bag by what its fit says, how by the proposals of that one bag. */
+async function mostInformative(
+  verdicts: Deps['verdicts'],
+  onShelf: readonly LaneBag[],
+  bags: readonly Bag[],
+  today: string,
+  settings: Settings,
+): Promise<(Advice & { also: string }) | null> {
+  const shelfBag = mostInformativeBag(onShelf);
+  const bag = bags.find((one) => one.id === shelfBag?.id);
+  if (!shelfBag || !bag) return null;
+  const { fit } = await verdicts.full(bag);
+  const [now] = proposals(fit, [ageOn(bag, today)], { ...settings, cupsLeft: shelfBag.cupsLeft });
+  // With the brewers at hand, less may be told than the fit alone would have it.
+  return now && isInformative(now.mostInformative.expectedInformation)
+    ? mostInformativeAdvice(shelfBag, now.mostInformative, unitsOf(settings))
+    : null;
 }
 
 /** Days a tally goes back, today among them. */

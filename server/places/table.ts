@@ -52,26 +52,25 @@ const seatLine = (sitting: SittingRow, { id, name, tasterId, isGuest, place, ans
 
 /** Cups side by side: laying out, seats, what is written at them, the reveal; and the door for guests. */
 export function tableHandlers(deps: Deps): Handlers<keyof typeof TABLE_ENDPOINTS> {
+  return { ...sittingHandlers(deps), ...seatHandlers(deps), ...sharingHandlers(deps), ...tasterHandlers(deps) };
+}
+
+/** Tells whoever watches a table how far its tasters are. */
+async function tellOf({ store, hub }: Pick<Deps, 'store' | 'hub'>, sittingId: string): Promise<void> {
+  const { sitting, seats } = await store.read(async (db) => ({
+    sitting: await loadSitting(db, sittingId),
+    seats: await loadSeats(db, sittingId),
+  }));
+  hub.tell(sittingId, { ...progressOf(seats), isRevealed: sitting.revealedAt !== null });
+}
+
+/** Sittings as their host sees them. */
+function sittingHandlers(
+  deps: Deps,
+): Handlers<
+  'sittings' | 'addSitting' | 'sitting' | 'sittingStream' | 'removeSitting' | 'restoreSitting' | 'sittingKey' | 'reveal'
+> {
   const { store, now, hub, guests, verdicts } = deps;
-
-  const tell = async (sittingId: string): Promise<void> => {
-    const { sitting, seats } = await store.read(async (db) => ({
-      sitting: await loadSitting(db, sittingId),
-      seats: await loadSeats(db, sittingId),
-    }));
-    hub.tell(sittingId, { ...progressOf(seats), isRevealed: sitting.revealedAt !== null });
-  };
-
-  /** What is said of a sitting that still goes on; throws a conflict Problem for one that does not. */
-  const written = async (
-    secret: string,
-    work: (seatId: string, sitting: SittingRow) => Promise<unknown>,
-  ): Promise<void> => {
-    const { seat, sitting } = await store.read((db) => seatBySecret(db, secret));
-    openSitting(sitting);
-    await work(seat.id, sitting);
-  };
-
   return {
     sittings: async () =>
       (await store.read(loadSittings)).map(({ id, name, kind, cups, seats, createdAt, revealedAt }) => ({
@@ -110,7 +109,23 @@ export function tableHandlers(deps: Deps): Handlers<keyof typeof TABLE_ENDPOINTS
         await keepKeySeen(db, id, now());
         return { cups: cups.map((cup) => ({ id: cup.id, name: cup.name, code: codes[cup.id] ?? '' })) };
       }),
+    reveal: async ({ params: { id }, after }) => {
+      const bagIds = await reveal(deps, id);
+      if (guests.sittingId === id) await guests.stopJoining();
+      after(async () => {
+        await tellOf(deps, id);
+        for (const bagId of bagIds) verdicts.prefetch(await store.read((db) => loadBag(db, bagId)));
+      });
+      return null;
+    },
+  };
+}
 
+/** Who sits at a table, as its host says. */
+function seatHandlers(deps: Deps): Handlers<'takeSeat' | 'seatAgain' | 'nameSeat' | 'removeSeat' | 'restoreSeat'> {
+  const { store, now } = deps;
+  const tell = (sittingId: string): Promise<void> => tellOf(deps, sittingId);
+  return {
     takeSeat: async ({ params: { id }, body, after }) => {
       const taken = await store.write((db) => addSeat(db, id, { ...body, isGuest: false }, now()));
       after(() => tell(id));
@@ -147,16 +162,12 @@ export function tableHandlers(deps: Deps): Handlers<keyof typeof TABLE_ENDPOINTS
       after(() => tell(id));
       return null;
     },
-    reveal: async ({ params: { id }, after }) => {
-      const bagIds = await reveal(deps, id);
-      if (guests.sittingId === id) await guests.stopJoining();
-      after(async () => {
-        await tell(id);
-        for (const bagId of bagIds) verdicts.prefetch(await store.read((db) => loadBag(db, bagId)));
-      });
-      return null;
-    },
+  };
+}
 
+/** The door for guests. */
+function sharingHandlers({ store, guests }: Deps): Handlers<'sharing' | 'share' | 'stopSharing'> {
+  return {
     sharing: () => guests.sharing,
     share: async ({ params: { id } }) => {
       openSitting(await store.read((db) => loadSitting(db, id)));
@@ -167,7 +178,25 @@ export function tableHandlers(deps: Deps): Handlers<keyof typeof TABLE_ENDPOINTS
       await guests.stopSharing();
       return null;
     },
+  };
+}
 
+/** What a taster does at a seat. */
+function tasterHandlers(deps: Deps): Handlers<'joinSitting' | 'seat' | 'seatStream' | 'writeAnswer' | 'seatDone'> {
+  const { store, now, hub, guests } = deps;
+  const tell = (sittingId: string): Promise<void> => tellOf(deps, sittingId);
+
+  /** What is said of a sitting that still goes on; throws a conflict Problem for one that does not. */
+  const written = async (
+    secret: string,
+    work: (seatId: string, sitting: SittingRow) => Promise<unknown>,
+  ): Promise<void> => {
+    const { seat, sitting } = await store.read((db) => seatBySecret(db, secret));
+    openSitting(sitting);
+    await work(seat.id, sitting);
+  };
+
+  return {
     joinSitting: async ({ body: { code, name }, request, response, after }) => {
       const sittingId = guests.sittingOf(code);
       const device = guestDevice(request, response);

@@ -23,6 +23,7 @@ import {
   setFinal,
   setWriteUpDeleted,
 } from '../db/writeUps/writeUps';
+import type { Store } from '../db/store';
 import type { Deps } from '../deps';
 import type { Handlers } from '../routes';
 import { isGone, WriteUpComposer } from '../writeUps/composer';
@@ -69,21 +70,7 @@ export function writeUpHandlers({ store, verdicts, now }: Deps): Handlers<keyof 
       return { id };
     },
 
-    writeUp: async ({ params: { id }, query: { today } }) => {
-      const { row, versions } = await store.read(async (db) => ({
-        row: await loadWriteUp(db, id),
-        versions: await loadVersionsOf(db, id),
-      }));
-      const { kind, subject, content, finalOn, changedAt, revision } = row;
-      const fresh = await composer.compose(kind, subject, today).catch((error: unknown) => {
-        if (isGone(error)) return null;
-        throw error;
-      });
-      return {
-        ...{ id, kind, subject, content, finalOn, changedAt, revision, fresh },
-        versions: versions.map(({ writeUpId: _, ...version }) => version),
-      };
-    },
+    writeUp: ({ params: { id }, query: { today } }) => readWriteUp(store, composer, id, today),
 
     changeWriteUp: ({ params: { id }, body }) => change(id, (content) => ({ ...content, ...body })),
     writePassage: ({ params: { id }, body }) => change(id, (content) => withPassage(content, body)),
@@ -102,6 +89,44 @@ export function writeUpHandlers({ store, verdicts, now }: Deps): Handlers<keyof 
       );
     },
 
+    ...versionHandlers({ store, now }, replace),
+
+    removeWriteUp: async ({ params: { id } }) => {
+      await store.write((db) => setWriteUpDeleted(db, id, now().toISOString()));
+      return null;
+    },
+    restoreWriteUp: async ({ params: { id } }) => {
+      await store.write((db) => setWriteUpDeleted(db, id, null));
+      return null;
+    },
+
+    ...cardHandlers({ store, now }),
+  };
+}
+
+/** A write-up, its versions, and what it would say if it were composed now; null for that where its record is gone. */
+async function readWriteUp(store: Store, composer: WriteUpComposer, id: string, today: string) {
+  const { row, versions } = await store.read(async (db) => ({
+    row: await loadWriteUp(db, id),
+    versions: await loadVersionsOf(db, id),
+  }));
+  const { kind, subject, content, finalOn, changedAt, revision } = row;
+  const fresh = await composer.compose(kind, subject, today).catch((error: unknown) => {
+    if (isGone(error)) return null;
+    throw error;
+  });
+  return {
+    ...{ id, kind, subject, content, finalOn, changedAt, revision, fresh },
+    versions: versions.map(({ writeUpId: _, ...version }) => version),
+  };
+}
+
+/** Versions of a write-up; `replace` puts one in the place of what stands. */
+function versionHandlers(
+  { store, now }: Pick<Deps, 'store' | 'now'>,
+  replace: (id: string, next: (content: WriteUpContent) => Promise<WriteUpContent>) => Promise<null>,
+): Handlers<'keepVersion' | 'writeUpVersion' | 'restoreVersion'> {
+  return {
     keepVersion: ({ params: { id }, body: { finalOn } }) =>
       store.write(async (db) => {
         const row = await loadWriteUp(db, id);
@@ -117,16 +142,12 @@ export function writeUpHandlers({ store, verdicts, now }: Deps): Handlers<keyof 
       const version = await store.read((db) => loadVersionOf(db, id, versionId));
       return replace(id, () => Promise.resolve(version.content));
     },
+  };
+}
 
-    removeWriteUp: async ({ params: { id } }) => {
-      await store.write((db) => setWriteUpDeleted(db, id, now().toISOString()));
-      return null;
-    },
-    restoreWriteUp: async ({ params: { id } }) => {
-      await store.write((db) => setWriteUpDeleted(db, id, null));
-      return null;
-    },
-
+/** Recipe cards of other households. */
+function cardHandlers({ store, now }: Pick<Deps, 'store' | 'now'>): Handlers<'readCard' | 'takeCard'> {
+  return {
     readCard: async ({ body: { text } }) => {
       const card = readCard(text);
       const { recipes, grinders } = await store.read(async (db) => ({

@@ -81,39 +81,26 @@ function wordedGrind({ grindStep, grindWord }: Parameters): number | null {
   return grindStep === null && grindWord ? GRIND_WORDS.indexOf(grindWord) : null;
 }
 
-/**
- * The terms and settings the brews have tried, against the reference recipe. A setting a brew does not state counts as
- * the reference's. Settings come sorted by factor and setting.
- *
- * `claimed` is a recipe to be held against the reference, tried or not: its effect is the combination of terms in the
- * answer's `claimed`, and what of it nobody has tried is a term without brews.
- */
-export function designMatrix(
-  brews: readonly UsableBrew[],
-  reference: BrewParameters,
-  sigma0: number,
-  claimed: (BrewParameters & MadeWith) | null = null,
-): { terms: Term[]; settings: Setting[]; claimed: Setting['loadings'] } {
-  const terms: Term[] = [];
-  const settings: Setting[] = [];
-  const claimedLoadings: Setting['loadings'] = [];
+/** Collects terms and settings, factor by factor, of brews and of a recipe that is held against the reference. */
+class Design {
+  readonly terms: Term[] = [];
+  readonly settings: Setting[] = [];
+  readonly claimedLoadings: Setting['loadings'] = [];
+  readonly #logAges: readonly number[];
+  readonly #aroundLogAge: number;
 
-  const logAges = brews.map(({ age }) => logAge(age));
-  const aroundLogAge = logAges.reduce((sum, x) => sum + x, 0) / Math.max(1, brews.length);
-  /** A term for the change of an effect with age, where it was tried both early and late. */
-  const changing = (factor: FactorName, column: Float64Array, sd: number, value: number): Setting['change'] => {
-    if (BESIDE_RECIPE.has(factor) || !triedEarlyAndLate(column)) return null;
-    const term = terms.push({
-      factor,
-      column: column.map((x, i) => x * (logAges[i]! - aroundLogAge)),
-      priorMean: 0,
-      priorSd: EFFECT_CHANGE.share * sd * sigma0,
-      isBeside: true,
-    });
-    return { term: term - 1, value, aroundLogAge };
-  };
+  constructor(
+    private readonly brews: readonly UsableBrew[],
+    private readonly sigma0: number,
+    private readonly claimed: (BrewParameters & MadeWith) | null,
+  ) {
+    this.#logAges = brews.map(({ age }) => logAge(age));
+    this.#aroundLogAge = this.#logAges.reduce((sum, x) => sum + x, 0) / Math.max(1, brews.length);
+  }
 
-  const named = (factor: NamedFactor, base: string | null, pick: (b: Parameters) => string | null): void => {
+  /** A factor of names; `base` is the reference's. */
+  named(factor: NamedFactor, base: string | null, pick: (b: Parameters) => string | null): void {
+    const { brews, sigma0, claimed, terms } = this;
     const asClaimed = claimed && pick(claimed);
     const names = [...new Set([...brews.map(pick), asClaimed])]
       .filter((name): name is string => name !== null && name !== base)
@@ -122,17 +109,17 @@ export function designMatrix(
       const column = Float64Array.from(brews, (brew) => (pick(brew) === name ? 1 : 0));
       const term = terms.push({ factor, column, priorMean: 0, priorSd: EFFECT_SD[factor] * sigma0 }) - 1;
       const [loadings, at] = [[{ term, value: 1 }], indicesOf(column)];
-      if (at.length > 0)
-        settings.push({ factor, setting: name, loadings, at, change: changing(factor, column, EFFECT_SD[factor], 1) });
-      if (name === asClaimed) claimedLoadings.push(...loadings);
+      if (at.length > 0) {
+        const change = this.#changing(factor, column, EFFECT_SD[factor], 1);
+        this.settings.push({ factor, setting: name, loadings, at, change });
+      }
+      if (name === asClaimed) this.claimedLoadings.push(...loadings);
     }
-  };
+  }
 
-  const measured = (
-    factor: MeasuredFactor,
-    offset: (b: Parameters) => number,
-    label: (offset: number) => string,
-  ): void => {
+  /** A factor of numbers, straight and bent; `offset` is how far a brew is from the reference. */
+  measured(factor: MeasuredFactor, offset: (b: Parameters) => number, label: (offset: number) => string): void {
+    const { brews, sigma0, claimed, terms } = this;
     const { linear, quadratic, unit } = EFFECT_SD[factor];
     const inUnits = (brew: Parameters): number => roundTo(offset(brew) / unit, 6);
     const column = Float64Array.from(brews, inUnits);
@@ -151,67 +138,99 @@ export function designMatrix(
       { term: straight, value: x },
       { term: bent, value: x * x },
     ];
-    const change = changing(factor, column, linear, 1);
+    const change = this.#changing(factor, column, linear, 1);
     for (const x of offsets)
-      settings.push({
+      this.settings.push({
         factor,
         setting: label(x * unit),
         loadings: loadingsAt(x),
         at: indicesOf(column, x),
         change: change && { ...change, value: x },
       });
-    if (asClaimed !== 0) claimedLoadings.push(...loadingsAt(asClaimed));
-  };
+    if (asClaimed !== 0) this.claimedLoadings.push(...loadingsAt(asClaimed));
+  }
 
-  /** What no reference states is held against what most brews have. */
-  const usual = (factor: MeasuredFactor, of: (b: Parameters) => number | null, label: (value: number) => string) => {
-    const most = mostUsed(brews.map(of));
-    if (most !== null)
-      measured(
-        factor,
-        (b) => (of(b) ?? most) - most,
-        (more) => label(most + more),
-      );
-  };
-  const usualNamed = (factor: NamedFactor, of: (b: Parameters) => string | null) =>
-    named(factor, mostUsed(brews.map(of)), of);
+  /** A factor of numbers that no reference states: held against what most brews have. */
+  usual(factor: MeasuredFactor, of: (b: Parameters) => number | null, label: (value: number) => string): void {
+    const most = mostUsed(this.brews.map(of));
+    if (most === null) return;
+    this.measured(
+      factor,
+      (b) => (of(b) ?? most) - most,
+      (more) => label(most + more),
+    );
+  }
 
+  /** The same of a factor of names. */
+  usualNamed(factor: NamedFactor, of: (b: Parameters) => string | null): void {
+    this.named(factor, mostUsed(this.brews.map(of)), of);
+  }
+
+  /** A term for the change of an effect with age, where it was tried both early and late. */
+  #changing(factor: FactorName, column: Float64Array, sd: number, value: number): Setting['change'] {
+    if (BESIDE_RECIPE.has(factor) || !triedEarlyAndLate(column)) return null;
+    const aroundLogAge = this.#aroundLogAge;
+    const term = this.terms.push({
+      factor,
+      column: column.map((x, i) => x * (this.#logAges[i]! - aroundLogAge)),
+      priorMean: 0,
+      priorSd: EFFECT_CHANGE.share * sd * this.sigma0,
+      isBeside: true,
+    });
+    return { term: term - 1, value, aroundLogAge };
+  }
+}
+
+/**
+ * The terms and settings the brews have tried, against the reference recipe. A setting a brew does not state counts as
+ * the reference's. Settings come sorted by factor and setting.
+ *
+ * `claimed` is a recipe to be held against the reference, tried or not: its effect is the combination of terms in the
+ * answer's `claimed`, and what of it nobody has tried is a term without brews.
+ */
+export function designMatrix(
+  brews: readonly UsableBrew[],
+  reference: BrewParameters,
+  sigma0: number,
+  claimed: (BrewParameters & MadeWith) | null = null,
+): { terms: Term[]; settings: Setting[]; claimed: Setting['loadings'] } {
+  const design = new Design(brews, sigma0, claimed);
   const referenceRatio = ratio(reference.waterG, reference.doseG);
-  named('brewer', reference.brewer, (b) => b.brewer);
-  measured(
+  design.named('brewer', reference.brewer, (b) => b.brewer);
+  design.measured(
     'waterC',
     (b) => (b.waterC === null || reference.waterC === null ? 0 : b.waterC - reference.waterC),
     (dC) => SETTING_NAMES.waterC((reference.waterC ?? 0) + dC),
   );
-  measured('grindStep', (b) => (b.grindStep ?? 0) - (reference.grindStep ?? 0), SETTING_NAMES.grindStep);
+  design.measured('grindStep', (b) => (b.grindStep ?? 0) - (reference.grindStep ?? 0), SETTING_NAMES.grindStep);
   // Rounded to what a kitchen scale and a spoon of beans can tell apart, so that 240.2 g is not a setting of its own.
-  measured(
+  design.measured(
     'ratio',
     (b) => roundTo(ratio(b.waterG, b.doseG) - referenceRatio, 1),
     (dr) => SETTING_NAMES.ratio(referenceRatio + dr),
   );
-  usual('pours', (b) => b.pours ?? null, String);
-  usual(
+  design.usual('pours', (b) => b.pours ?? null, String);
+  design.usual(
     'bloomMultiple',
     (b) => b.bloomMultiple ?? null,
     (bloom) => String(roundTo(bloom, 1)),
   );
-  named('filter', reference.filter ?? mostUsed(brews.map((b) => b.filter ?? null)), (b) => b.filter ?? null);
-  named(
+  design.named('filter', reference.filter ?? mostUsed(brews.map((b) => b.filter ?? null)), (b) => b.filter ?? null);
+  design.named(
     'waterRecipe',
     reference.waterRecipe ?? mostUsed(brews.map((b) => b.waterRecipe ?? null)),
     (b) => b.waterRecipe ?? null,
   );
-  usual('timeS', logTime, (log) => timeText(Math.exp(log)));
-  usual('pressureBar', nearest('pressureBar'), (bar) => `${roundTo(bar, 1)} bar`);
-  usualNamed('milkKind', (b) => b.milkKind ?? null);
-  usual('milkShare', nearest('milkShare'), percentText);
-  usual('iceShare', nearest('iceShare'), percentText);
-  usual('hardnessPpm', nearest('hardnessPpm'), (ppm) => `${roundTo(ppm, 0)} ppm`);
-  usual('grindWord', wordedGrind, (place) => GRIND_WORDS[roundTo(place, 0)] ?? '');
-  usualNamed('taster', (b) => b.taster ?? null);
-  usualNamed('markAt', (b) => b.markAt ?? null);
-  return { terms, settings, claimed: claimedLoadings };
+  design.usual('timeS', logTime, (log) => timeText(Math.exp(log)));
+  design.usual('pressureBar', nearest('pressureBar'), (bar) => `${roundTo(bar, 1)} bar`);
+  design.usualNamed('milkKind', (b) => b.milkKind ?? null);
+  design.usual('milkShare', nearest('milkShare'), percentText);
+  design.usual('iceShare', nearest('iceShare'), percentText);
+  design.usual('hardnessPpm', nearest('hardnessPpm'), (ppm) => `${roundTo(ppm, 0)} ppm`);
+  design.usual('grindWord', wordedGrind, (place) => GRIND_WORDS[roundTo(place, 0)] ?? '');
+  design.usualNamed('taster', (b) => b.taster ?? null);
+  design.usualNamed('markAt', (b) => b.markAt ?? null);
+  return { terms: design.terms, settings: design.settings, claimed: design.claimedLoadings };
 }
 
 /**
