@@ -9,7 +9,11 @@ export function oneAfterAnother(work: () => Promise<unknown>): () => void {
     isRunning = true;
     while (isAsked) {
       isAsked = false;
-      await work().catch(() => undefined);
+      try {
+        await work();
+      } catch {
+        // Nothing to be done once more: whoever shows it asks again.
+      }
     }
     isRunning = false;
   };
