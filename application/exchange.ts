@@ -25,8 +25,12 @@ export function exchangeOf(bags: readonly FinishedBag[]): ExchangeFile {
     shapes: [...SHAPES],
     bags: bags
       .map(({ roastLevel, process, style, cups, bagLikelihood: { peak, shapes } }) => ({
-        ...{ roastLevel, process, style, cups },
-        ...{ peak: rounded(peak), shapes: rounded(shapes) },
+        roastLevel,
+        process,
+        style,
+        cups,
+        peak: rounded(peak),
+        shapes: rounded(shapes),
       }))
       // In an order that says nothing of when they were drunk.
       .sort((a, b) => (JSON.stringify(a) < JSON.stringify(b) ? -1 : 1)),

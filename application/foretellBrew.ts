@@ -17,7 +17,11 @@ const ASKED = 'the cup to come';
 function unkept(bag: Bag, id: string, { cup, making, liveId: _, revision: __, ...brew }: BrewInput): LoggedBrew {
   return {
     ...brew,
-    ...{ id, bagId: bag.id, revision: 0, createdAt: '', making: making && { ...making, recipe: null } },
+    id,
+    bagId: bag.id,
+    revision: 0,
+    createdAt: '',
+    making: making && { ...making, recipe: null },
     cup: { ...cup, descriptors: [] },
     score: scoreOfCup(cup),
   };
@@ -27,8 +31,13 @@ function unkept(bag: Bag, id: string, { cup, making, liveId: _, revision: __, ..
 const unsaid = ({ cup, ...brew }: BrewInput): BrewInput => ({
   ...brew,
   cup: {
-    ...{ ...cup, ...Object.fromEntries(ATTRIBUTES.map((attribute) => [attribute, null])) },
-    ...{ mark: null, progress: null, parts: [], intensities: [], comparisons: [] },
+    ...cup,
+    ...Object.fromEntries(ATTRIBUTES.map((attribute) => [attribute, null])),
+    mark: null,
+    progress: null,
+    parts: [],
+    intensities: [],
+    comparisons: [],
   },
 });
 

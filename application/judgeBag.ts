@@ -109,7 +109,9 @@ function wordsOfProgress(brews: readonly LoggedBrew[], { weights }: Pick<Bag, 'w
     Object.values(sound).flatMap((ofStyle) => [
       ...comparisonsByProgress(
         ofStyle.map(({ id, brewedAt, cup }) => ({
-          ...{ id, at: Date.parse(brewedAt), score: judgedScore(cup, weights) },
+          id,
+          at: Date.parse(brewedAt),
+          score: judgedScore(cup, weights),
           progress: cup.progress,
         })),
       ),

@@ -44,8 +44,13 @@ export function cupsFor({ kind, bags, brewers, styles }: TablePicks, newId: () =
   const [first, second] = bags;
   if (!first) return [];
   const cup = (bag: BagForTable, name: string, parameters: Partial<BrewParametersInput> = {}): SittingCup => ({
-    ...{ id: newId(), name, bagId: bag.id, parameters: { ...bag.reference, ...parameters } },
-    ...{ sameAs: null, condition: 'fresh', declared: '' },
+    id: newId(),
+    name,
+    bagId: bag.id,
+    parameters: { ...bag.reference, ...parameters },
+    sameAs: null,
+    condition: 'fresh',
+    declared: '',
   });
   const cups = ((): SittingCup[] => {
     if (kind === 'brewers')

@@ -149,7 +149,11 @@ function namesOf(sheet: NotebookSheet, headingRows: number): string[] {
 function bagLine({ bagId, bag, brews }: NotebookDraft): NotebookState['bags'][number] {
   const { roastedOn, assumed } = roastDate(bag);
   return {
-    ...{ name: bag.name, roaster: bag.roaster, roastedOn, isAssumed: assumed, isNew: bagId === null },
+    name: bag.name,
+    roaster: bag.roaster,
+    roastedOn,
+    isAssumed: assumed,
+    isNew: bagId === null,
     finishedOn: bagId === null ? bag.finishedOn : null,
     brews: brews.length,
   };
@@ -166,7 +170,15 @@ function firstLine(
   const bag = drafts.find(({ brews }) => brews.some((one) => one.row === row))?.bag.name ?? '';
   const { brewedAt, brewer, doseG, waterG, waterC, drainS, cup } = brew;
   return {
-    ...{ row, bag, brewedAt, brewer, doseG, waterG, waterC, drainS, mark: cup.mark },
+    row,
+    bag,
+    brewedAt,
+    brewer,
+    doseG,
+    waterG,
+    waterC,
+    drainS,
+    mark: cup.mark,
     words: cup.descriptors.map(({ typed }) => typed),
     remarks: cup.remarks.slice(0, 200),
     assumed: entry ? parametersOf(entry, mapping.assumed).assumed : [],
@@ -242,17 +254,15 @@ class Drafting {
     }
     const { processName, process, roastLevel, price, printedNotes, origin, variety } = bag;
     const draft = {
-      ...{
-        name: bag.name,
-        roaster: bag.roaster,
-        origin,
-        variety,
-        processName,
-        process,
-        roastLevel,
-        price,
-        printedNotes,
-      },
+      name: bag.name,
+      roaster: bag.roaster,
+      origin,
+      variety,
+      processName,
+      process,
+      roastLevel,
+      price,
+      printedNotes,
       roastedOn: roast,
       // A roast date that is only taken to be one is kept as what it is: assumed.
       ...(roast === null && {

@@ -15,7 +15,9 @@ function schemaOf(schema: z.ZodType, io: 'input' | 'output'): object {
 function parametersOf({ params, query }: Endpoint): object[] {
   const one = (where: 'path' | 'query', object: z.ZodObject | undefined): object[] =>
     Object.entries(object?.shape ?? {}).map(([name, schema]) => ({
-      ...{ name, in: where, schema: schemaOf(schema as z.ZodType, 'input') },
+      name,
+      in: where,
+      schema: schemaOf(schema as z.ZodType, 'input'),
       required: where === 'path' || !(schema as z.ZodType).safeParse(undefined).success,
     }));
   return [...one('path', params), ...one('query', query)];
@@ -56,7 +58,9 @@ export function openApiDocument() {
     const path = endpoint.path.replaceAll(/:(\w+)/g, '{$1}');
     const { body, acceptsFile } = endpoint;
     (paths[path] ??= {})[endpoint.method.toLowerCase()] = {
-      ...{ operationId: name, summary: endpoint.summary, parameters: parametersOf(endpoint) },
+      operationId: name,
+      summary: endpoint.summary,
+      parameters: parametersOf(endpoint),
       ...(acceptsFile && {
         requestBody: {
           required: true,

@@ -22,18 +22,17 @@ function shelfOf(count: number, differently: Partial<PlanShelf> = {}): PlanShelf
       const brews = log.map((day, i) => markedCup(day, bag.truth[day]!, rng.normal(0, SIGMA0), String(i)));
       return {
         ...sketchByDay(fitCrest({ ...bag.input, brews }).sketch),
-        ...{
-          id: String(b),
-          style: 'filter' as const,
-          isDecaf: false,
-          noticeable: NOTICEABLE * SIGMA0,
-          isSteady: false,
-        },
+        id: String(b),
+        style: 'filter' as const,
+        isDecaf: false,
+        noticeable: NOTICEABLE * SIGMA0,
+        isSteady: false,
         lots: [{ id: null, cups: bag.cups, age, isFrozen: false, fromDay: 0 }],
       };
     }),
     wanted: Array.from({ length: 60 }, (_, day) => ({
-      ...{ day, cups: day % 7 > 4 ? 2 : 1 },
+      day,
+      cups: day % 7 > 4 ? 2 : 1,
       needs: { style: null, isDecaf: false },
     })),
     days: 60,
@@ -46,15 +45,27 @@ function shelfOf(count: number, differently: Partial<PlanShelf> = {}): PlanShelf
 
 const line = (bags: number): string =>
   JSON.stringify({
-    ...{ format: 'slow-crest.shelf', version: 1, today: '2026-03-01', days: 60, cupsPerDay: [1, 1, 1, 1, 1, 2, 2] },
+    format: 'slow-crest.shelf',
+    version: 1,
+    today: '2026-03-01',
+    days: 60,
+    cupsPerDay: [1, 1, 1, 1, 1, 2, 2],
     freezer: true,
     bags: Array.from({ length: bags }, (_, i) => ({
-      ...{ format: 'slow-crest.bag', version: 1, gramsLeft: 250 - 10 * i },
+      format: 'slow-crest.bag',
+      version: 1,
+      gramsLeft: 250 - 10 * i,
       bag: { name: `Bag ${i}`, roastedOn: `2026-02-${String(1 + 2 * i).padStart(2, '0')}`, roastLevel: 'light' },
       reference: { style: 'filter', brewer: 'cone', doseG: 17, waterG: 272, waterC: 92, grindStep: 0 },
       brews: Array.from({ length: 5 }, (__, k) => ({
-        ...{ style: 'filter', brewer: 'cone', doseG: 17, waterG: 272, waterC: 92, grindStep: 0 },
-        ...{ brewedAt: `2026-02-${String(Math.min(28, 2 + 2 * i + k)).padStart(2, '0')}T08:00:00Z`, overall: 76 + k },
+        style: 'filter',
+        brewer: 'cone',
+        doseG: 17,
+        waterG: 272,
+        waterC: 92,
+        grindStep: 0,
+        brewedAt: `2026-02-${String(Math.min(28, 2 + 2 * i + k)).padStart(2, '0')}T08:00:00Z`,
+        overall: 76 + k,
       })),
     })),
   });

@@ -46,7 +46,8 @@ function run({ alike, advised }: Case): void {
   for (let h = 0; h < households; h++) {
     const rng = random(seed * 1_000_003 + h);
     const roasters = ROASTERS.map((roaster, r) => ({
-      ...{ roaster, later: alike ? 0 : laterOf(rng, r) },
+      roaster,
+      later: alike ? 0 : laterOf(rng, r),
       bias: rng.normal(0, ADVICE.bias),
     }));
     const bagOf = (r: number, k: number): { bag: SimulatedBag; input: CrestInput } => {

@@ -73,7 +73,10 @@ function tastingsOf(bags: readonly ScoredBag[]): Tasting[] {
 /** How many pairs of bags scored in two ways stand in the wrong order, and how many places are outside what is said. */
 function judgeStandings(bags: readonly ScoredBag[], maps: ScaleMaps): { wrong: number; outside: number } {
   const items = bags.map(({ id, scale, input }) => ({
-    ...{ id, name: id, bagId: id, scale },
+    id,
+    name: id,
+    bagId: id,
+    scale,
     best: scoreAtBest(fitCrest(input)),
   }));
   const lines = standingsAmong(items, [], maps);
@@ -103,7 +106,9 @@ function judgeStandings(bags: readonly ScoredBag[], maps: ScaleMaps): { wrong: n
 function judgePlan(bags: readonly ScoredBag[], maps: ScaleMaps): number {
   const AGE = 8;
   const shelf = bags.map(({ id, scale, input }) => ({
-    ...{ id, style: 'filter' as const, isDecaf: false },
+    id,
+    style: 'filter' as const,
+    isDecaf: false,
     lots: [{ id: null, cups: 4, age: AGE, isFrozen: false, fromDay: 0 }],
     ...expectationOf(fitCrest(input), maps.of[scale]),
   }));
@@ -147,7 +152,11 @@ for (let h = 0; h < households; h++) {
   });
   const named = (list: readonly ScoredBag[]) =>
     list.map(({ id, scale }) => ({
-      ...{ id, name: id.replace(' again', ''), roaster: '', scoringScale: scale, weights: null },
+      id,
+      name: id.replace(' again', ''),
+      roaster: '',
+      scoringScale: scale,
+      weights: null,
     }));
   // Marks are the main scale here whatever a draw has most of.
   const learn = (list: readonly ScoredBag[]): ScaleMaps => {
@@ -181,8 +190,10 @@ function turned({ of }: ScaleMaps): Pick<ScaleMaps['of'], 'mark10' | 'levels'> {
   const slope = 1 / mark10.slope;
   const levels: ScaleMap = {
     ...mark10,
-    ...{ offset: -mark10.offset * slope, slope },
-    ...{ offsetVariance: mark10.offsetVariance * slope ** 2, slopeVariance: mark10.slopeVariance * slope ** 4 },
+    offset: -mark10.offset * slope,
+    slope,
+    offsetVariance: mark10.offsetVariance * slope ** 2,
+    slopeVariance: mark10.slopeVariance * slope ** 4,
     covariance: mark10.covariance * slope ** 3,
   };
   return { mark10: SAME_SCALE, levels };

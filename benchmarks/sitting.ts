@@ -119,7 +119,10 @@ const reference = { style: 'filter', brewer: 'cone', doseG: 16, waterG: 256, wat
 const bag = { name: 'Table', roastedOn: new Date(Date.now() - 12 * 86_400_000).toISOString().slice(0, 10), reference };
 const { id: bagId } = (await sent(address, 'POST', '/bags', bag)) as { id: string };
 const cups: SittingDraft['cups'] = Array.from({ length: CUPS }, (_, i) => ({
-  ...{ id: `cup-${i}`, name: `Cup ${i}`, bagId, parameters: { ...reference, waterC: 90 + i } },
+  id: `cup-${i}`,
+  name: `Cup ${i}`,
+  bagId,
+  parameters: { ...reference, waterC: 90 + i },
 }));
 const draft: SittingDraft = { name: 'Twelve', kind: 'free', scoringScale: 'mark10', cups };
 const { id } = (await sent(address, 'POST', '/sittings', draft)) as { id: string };

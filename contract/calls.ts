@@ -35,5 +35,5 @@ export type StreamName = {
 
 /** Endpoints that answer with a file. */
 export type FileName = {
-  [N in EndpointName]: Endpoints[N] extends { readonly gives: string } ? N : never;
+  [N in EndpointName]: Endpoints[N] extends { readonly producesFile: string } ? N : never;
 }[EndpointName];

@@ -14,17 +14,33 @@ export async function planAhead(db: EntityManager, today: PlainDate, bagId: stri
   await addMark(db, { kind: 'visit', on: saturday, bagId: null, cups: 5 });
   const orders = [
     {
-      ...{ name: 'Lake Mist', roaster: 'Ninth Kettle', weightG: 250, price: 17.5 },
-      ...{ roastLevel: 'light', process: 'natural' },
-      ...{ orderedOn: addDays(today, -2), roastedOn: today, arrivesOn: addDays(today, 3) },
+      name: 'Lake Mist',
+      roaster: 'Ninth Kettle',
+      weightG: 250,
+      price: 17.5,
+      roastLevel: 'light',
+      process: 'natural',
+      orderedOn: addDays(today, -2),
+      roastedOn: today,
+      arrivesOn: addDays(today, 3),
     },
     {
-      ...{ name: 'Kivu Terrace again', roaster: 'Fernhill Roastery', bagId, weightG: 250, price: 15.5 },
-      ...{ roastLevel: 'light', process: 'washed' },
+      name: 'Kivu Terrace again',
+      roaster: 'Fernhill Roastery',
+      bagId,
+      weightG: 250,
+      price: 15.5,
+      roastLevel: 'light',
+      process: 'washed',
     },
     {
-      ...{ name: 'Winter Lot', roaster: 'Fernhill Roastery', weightG: 200, price: 19 },
-      ...{ roastLevel: 'medium-light', availableFrom: addDays(today, 20), availableUntil: addDays(today, 45) },
+      name: 'Winter Lot',
+      roaster: 'Fernhill Roastery',
+      weightG: 200,
+      price: 19,
+      roastLevel: 'medium-light',
+      availableFrom: addDays(today, 20),
+      availableUntil: addDays(today, 45),
     },
   ];
   for (const order of orders) await addOrder(db, orderInput.parse(order));

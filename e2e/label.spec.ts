@@ -52,9 +52,13 @@ test('what is felt, where words sit and another drink are told apart, and the ta
         ];
     const answer = await page.request.post(`${unused.address}/api/bags/${id}/brews`, {
       data: {
-        ...{ ...BREW, ...brew, brewedAt: at(day) },
+        ...BREW,
+        ...brew,
+        brewedAt: at(day),
         cup: {
-          ...{ scoringScale: 'mark10', mark: isMilk ? 7 : 8, ...cup },
+          scoringScale: 'mark10',
+          mark: isMilk ? 7 : 8,
+          ...cup,
           descriptors: words.map(([typed, slot]) => ({ typed, slot })),
         },
       },

@@ -171,7 +171,12 @@ test('what was liked is read first; a hollow on one side three times running giv
     page.request.post(`${unused.address}/api/bags/${id}/brews`, {
       data: {
         brewedAt: `${morning(daysAgo)}:00Z`,
-        ...{ style: 'filter', brewer: 'cone', doseG: 17, waterG: 272, waterC: 92, grindStep: 0 },
+        style: 'filter',
+        brewer: 'cone',
+        doseG: 17,
+        waterG: 272,
+        waterC: 92,
+        grindStep: 0,
         cup: { scoringScale: 'mark10', mark },
         making,
       },

@@ -208,16 +208,14 @@ test('keys are chosen by pressing them, tasters merged and parted, cautions fold
   const brewedAt = new Date(now.getTime() - now.getTimezoneOffset() * 60_000).toISOString().slice(0, 19) + 'Z';
   await page.request.post(`${unused.address}/api/bags/${bagId}/brews`, {
     data: {
-      ...{
-        style: 'filter',
-        brewer: 'cone',
-        doseG: 17,
-        waterG: 272,
-        waterC: 92,
-        grindStep: 0,
-        brewedAt,
-        tasterId: noor,
-      },
+      style: 'filter',
+      brewer: 'cone',
+      doseG: 17,
+      waterG: 272,
+      waterC: 92,
+      grindStep: 0,
+      brewedAt,
+      tasterId: noor,
       cup: { scoringScale: 'mark10', mark: 8 },
     },
   });

@@ -163,7 +163,12 @@ test('what is written over stays, through new cups and composing anew, and the d
   const cup = (daysAgo: number, mark: number, remarks = '') =>
     page.request.post(`${unused.address}/api/bags/${bagId}/brews`, {
       data: {
-        ...{ style: 'filter', brewer: 'cone', doseG: 17, waterG: 272, waterC: 92, grindStep: 0 },
+        style: 'filter',
+        brewer: 'cone',
+        doseG: 17,
+        waterG: 272,
+        waterC: 92,
+        grindStep: 0,
         brewedAt: `${dateOf(daysAgo)}T08:00:00Z`,
         cup: { scoringScale: 'mark10', mark, remarks },
       },

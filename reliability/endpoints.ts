@@ -36,7 +36,9 @@ const SOUND: Partial<Record<EndpointName, Record<string, unknown>>> = {
   addBrew: BREW,
   changeBrew: BREW,
   addSitting: {
-    ...{ name: 'A table', kind: 'free', scoringScale: 'mark10' },
+    name: 'A table',
+    kind: 'free',
+    scoringScale: 'mark10',
     cups: ['a', 'b', 'c'].map((id) => ({ ...CUP, id })),
   },
 };
@@ -45,12 +47,10 @@ const SOUND: Partial<Record<EndpointName, Record<string, unknown>>> = {
 export const ENDPOINTS: readonly Endpoint[] = (Object.entries(TABLE) as [EndpointName, InTable][])
   .filter(([, { events }]) => !events)
   .map(([name, { method, path, query, body, invalidatesTags: changes = [] }]) => ({
-    ...{
-      method,
-      path,
-      query: Object.keys(query?.shape ?? {}),
-      body: CHANGES[name] ?? body,
-      sound: SOUND[name],
-      changes,
-    },
+    method,
+    path,
+    query: Object.keys(query?.shape ?? {}),
+    body: CHANGES[name] ?? body,
+    sound: SOUND[name],
+    changes,
   }));

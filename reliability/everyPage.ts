@@ -29,7 +29,12 @@ const MOST_OF_A_KIND = 40;
 export function pagesOf(db: Database.Database, today: string, mostOfAKind = MOST_OF_A_KIND): string[] {
   const tasters = db.prepare('SELECT id FROM taster LIMIT 2').pluck().all() as string[];
   const query: Readonly<Record<string, string | undefined>> = {
-    ...{ today, q: 'hill', first: tasters[0], second: tasters[1], taster: tasters[0], finished: 'yes' },
+    today,
+    q: 'hill',
+    first: tasters[0],
+    second: tasters[1],
+    taster: tasters[0],
+    finished: 'yes',
   };
   return Object.values(ENDPOINTS as Readonly<Record<string, Endpoint>>).flatMap((endpoint) => {
     if (endpoint.method !== 'GET' || endpoint.events !== undefined) return [];

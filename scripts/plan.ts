@@ -5,12 +5,20 @@ import { answerLines } from './lib/lines';
 
 /** A shelf of nobody's. */
 const SAMPLE = {
-  ...{ format: 'slow-crest.shelf', version: 1, today: '2026-01-20', days: 60, freezer: true, variety: 1 },
+  format: 'slow-crest.shelf',
+  version: 1,
+  today: '2026-01-20',
+  days: 60,
+  freezer: true,
+  variety: 1,
   bags: [1, 4, 8, 12].map((day) => ({
     bag: { name: 'Sample', roastedOn: `2026-01-0${day % 9}`, roastLevel: 'light' },
     reference: { brewer: 'cone', doseG: 16, waterG: 250 },
     brews: [9, 12, 15].map((on, i) => ({
-      ...{ brewer: 'cone', doseG: 16, waterG: 250, overall: 75 + 2 * i },
+      brewer: 'cone',
+      doseG: 16,
+      waterG: 250,
+      overall: 75 + 2 * i,
       brewedAt: `2026-01-${on < 10 ? '0' : ''}${on}T08:00:00Z`,
     })),
   })),

@@ -72,7 +72,9 @@ export function routesOf(handlers: Handlers, { door, before, checkAnswers, forGu
         const after: (() => unknown)[] = [];
         const answer = await handle({
           ...readCall(endpoint, request),
-          ...{ request, response, after: (work: () => unknown) => void after.push(work) },
+          request,
+          response,
+          after: (work: () => unknown) => void after.push(work),
         });
         if (endpoint.events) begin(answer as Begin, response);
         else if (endpoint.producesFile) await sendFile(answer as GivenFile, endpoint.producesFile, response);

@@ -102,16 +102,22 @@ export async function serve(
     );
     taken.push(() => guests.close());
     const deps: Deps = {
-      ...{ store, verdicts, planner, recorder, backups, imports, pictures, databaseFile, instruments },
-      ...{
-        now,
-        clock,
-        passphrase,
-        guests,
-        hub: new SittingHub(),
-        replacing: new Mutex(),
-        streams: new SessionStreams(),
-      },
+      store,
+      verdicts,
+      planner,
+      recorder,
+      backups,
+      imports,
+      pictures,
+      databaseFile,
+      instruments,
+      now,
+      clock,
+      passphrase,
+      guests,
+      hub: new SittingHub(),
+      replacing: new Mutex(),
+      streams: new SessionStreams(),
     };
     const guestApp = createGuestApp(deps, config, log, webFolder);
     const server = createServer(createApp(deps, config, log, webFolder));

@@ -218,35 +218,24 @@ export function planAnswer(
     const reason = reasonOf(cup, planBag, shelf.bags.length === 1);
     return [
       {
-        ...{ on, bagId: bag.id, name: bag.name, isComing: bag.isComing },
+        on,
+        bagId: bag.id,
+        name: bag.name,
+        isComing: bag.isComing,
         style: bag.style,
         expected: roundTo(fromMainScale(bag.map, cup.expected), 1),
         scale: bag.scale,
         restDay: restDayOf(cup),
-        ...{ reason, why: whyOf(cup, shelf.bags, today), isWhyKnown: isKnown(bag.id, on, reason) },
+        reason,
+        why: whyOf(cup, shelf.bags, today),
+        isWhyKnown: isKnown(bag.id, on, reason),
         portionId: planBag.lots[cup.way.lot]?.id ?? null,
         learning: roundTo(cup.learning, 1),
         pin: pinOf(cup),
       },
     ];
   });
-  const freeze = plan.freeze.flatMap(({ bag: b, cups: count, frozenOn, thawedOn, gain }): Freezing[] => {
-    const bag = bags[b];
-    if (!bag) return [];
-    const grams = roundTo(count * bag.doseG, 1);
-    return [
-      {
-        ...{ bagId: bag.id, isComing: bag.isComing, name: bag.name, grams },
-        ...{ from: addDays(today, frozenOn), to: addDays(today, thawedOn) },
-        gain: {
-          // A difference on the main scale, as the bag's own scale would give it.
-          points: roundTo(gain.points / bag.map.slope, 1),
-          scale: bag.scale,
-          probability: roundTo(gain.probability, 2),
-        },
-      },
-    ];
-  });
+  const freeze = plan.freeze.flatMap((one) => freezingOf(one, bags, today));
   const unfilled = plan.unfilled.map(({ day, cups: count }) => ({ on: addDays(today, day), cups: count }));
   return {
     today,
@@ -263,4 +252,31 @@ export function planAnswer(
     unkept: left.flatMap((i) => pins[i]?.id ?? []),
     unjudged: [...unjudged],
   };
+}
+
+/** A part of a bag that is to be frozen, as it is shown; nothing where its bag is gone. */
+function freezingOf(
+  { bag: b, cups: count, frozenOn, thawedOn, gain }: PlanOutcome['plan']['freeze'][number],
+  bags: PlanQuestion['bags'],
+  today: string,
+): Freezing[] {
+  const bag = bags[b];
+  if (!bag) return [];
+  const grams = roundTo(count * bag.doseG, 1);
+  return [
+    {
+      bagId: bag.id,
+      isComing: bag.isComing,
+      name: bag.name,
+      grams,
+      from: addDays(today, frozenOn),
+      to: addDays(today, thawedOn),
+      gain: {
+        // A difference on the main scale, as the bag's own scale would give it.
+        points: roundTo(gain.points / bag.map.slope, 1),
+        scale: bag.scale,
+        probability: roundTo(gain.probability, 2),
+      },
+    },
+  ];
 }

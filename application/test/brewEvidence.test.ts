@@ -9,8 +9,17 @@ const kept = (n: number, differently: Partial<Brew> & { bed?: 'flat' | 'hollow f
   const cup = { intensities: [], progress: null } as unknown as Brew['cup'];
   const making = { recipe: null, tdsPercent: null, beverageG: null, pressureBar: null, tastes: [], bed };
   return {
-    ...{ id: `brew ${n}`, style: 'filter', brewer: 'cone', doseG: 17, waterG: 272, waterC: 92, grindStep: 0 },
-    ...{ drainS: null, fault: null, cup, making: making as unknown as Brew['making'] },
+    id: `brew ${n}`,
+    style: 'filter',
+    brewer: 'cone',
+    doseG: 17,
+    waterG: 272,
+    waterC: 92,
+    grindStep: 0,
+    drainS: null,
+    fault: null,
+    cup,
+    making: making as unknown as Brew['making'],
     ...rest,
   } as Brew;
 };
@@ -29,7 +38,9 @@ function company(brews: readonly Brew[], scores: readonly (number | null)[], rea
     verdict: {
       sigma0: 4,
       brews: read,
-      ...{ restDay: 9, curve: [], basis: { marks: 0, levels: 0, comparisons: 0 } },
+      restDay: 9,
+      curve: [],
+      basis: { marks: 0, levels: 0, comparisons: 0 },
       compareWith: null,
     },
     settings: { ...FIRST_SETTINGS, readsSigns },

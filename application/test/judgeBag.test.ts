@@ -10,7 +10,9 @@ import { fitInput, type LoggedBrew } from '../judgeBag';
 const reference = { style: 'filter', brewer: 'cone', doseG: 17, waterG: 272, waterC: 92, grindStep: 0 } as const;
 const BAG = bagSchema.parse({
   ...bagInput.parse({ name: 'Quince', roastedOn: '2026-02-01', roastLevel: 'light', reference }),
-  ...{ id: '0f0e7c2e-1111-4111-8111-000000000001', createdAt: '', revision: 1 },
+  id: '0f0e7c2e-1111-4111-8111-000000000001',
+  createdAt: '',
+  revision: 1,
 });
 
 function logged(n: number, day: number, differently: Partial<BrewDraft> = {}): LoggedBrew {
@@ -26,7 +28,12 @@ function logged(n: number, day: number, differently: Partial<BrewDraft> = {}): L
     ...differently,
   });
   return {
-    ...{ ...brew, id: String(n), bagId: BAG.id, createdAt: '', revision: 1, score: scoreOfCup(brew.cup) },
+    ...brew,
+    id: String(n),
+    bagId: BAG.id,
+    createdAt: '',
+    revision: 1,
+    score: scoreOfCup(brew.cup),
     cup: { ...brew.cup, descriptors: [] },
     making: making && { ...making, recipe: null },
   };
@@ -76,12 +83,21 @@ describe('what the engine is given of a log', () => {
   it('reads how a drink was made: shares of the whole, the time of what is timed, the phase of the mark', () => {
     const making = { milkG: 120, iceG: 40, pressureBar: 9, hardnessPpm: 80, grindWord: 'fine' as const };
     const drink = logged(1, 5, {
-      ...{ style: 'milk', waterG: 40, drainS: 28, making },
+      style: 'milk',
+      waterG: 40,
+      drainS: 28,
+      making,
       cup: cup({ milkKind: 'Whole', markAt: 'warm' }),
     });
     expect(fitInput(BAG, [drink], null).brews[0]).toMatchObject({
-      ...{ timeS: 28, pressureBar: 9, hardnessPpm: 80, grindWord: 'fine', milkKind: 'whole', markAt: 'warm' },
-      ...{ milkShare: 0.6, iceShare: 0.2 },
+      timeS: 28,
+      pressureBar: 9,
+      hardnessPpm: 80,
+      grindWord: 'fine',
+      milkKind: 'whole',
+      markAt: 'warm',
+      milkShare: 0.6,
+      iceShare: 0.2,
     });
     const filter = logged(2, 6, { drainS: 190 });
     expect(fitInput(BAG, [filter], null).brews[0]).toMatchObject({ timeS: null, milkShare: null, milkKind: null });

@@ -7,7 +7,8 @@ import { cupsFor, scheduleFor, type BagForTable } from '../layTable';
 const idOf = (n: number): string => `0f0e7c2e-1111-4111-8111-0000000000${String(n).padStart(2, '0')}`;
 const reference = {
   ...({ style: 'filter', brewer: 'cone', doseG: 17, waterG: 272, waterC: 92, grindStep: 0 } as const),
-  ...{ filter: null, waterRecipe: null },
+  filter: null,
+  waterRecipe: null,
 };
 const bags: BagForTable[] = [
   { id: idOf(1), name: 'Fog Gate', reference },

@@ -138,7 +138,10 @@ describe('a table of brews', () => {
     const sheet = sheetOf(HEAD, ROW, ['2026-02-12', 'fog  gate', '2026-02-01', '15', '240', '8.4', 'quince']);
     const [draft] = read(sheet).drafts;
     const bag = {
-      ...{ id: 'here', name: 'Fog Gate', roaster: 'Fernhill', roastedOn: '2026-02-01' },
+      id: 'here',
+      name: 'Fog Gate',
+      roaster: 'Fernhill',
+      roastedOn: '2026-02-01',
       brews: draft?.brews.slice(0, 1).map(({ brew }) => brew) ?? [],
     };
     const again = read(sheet, {}, { ...NOBODY, bags: [bag] });

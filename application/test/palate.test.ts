@@ -12,14 +12,22 @@ const cupOf = (mark: number, blind: boolean): Tasting['cup'] => {
     ...({ scoringScale: 'mark10', mark, parts: [], blind } as const),
     ...({ markAt: null, finishS: null, dryness: null, textures: [], liquorColour: null, liquorClarity: null } as const),
     ...({ shotLayers: null, coffeeFaults: [], progress: null, comparisons: [], milkKind: '', company: null } as const),
-    ...{ nag: null, remarksPrivate: false, meantScore: null },
+    nag: null,
+    remarksPrivate: false,
+    meantScore: null,
   };
 };
 let next = 0;
 const tasting = (mark: number, differently: Partial<Tasting> = {}, blind = true): Tasting => ({
-  ...{ brewId: `b${next}`, bagId: 'bag', pot: `pot ${next++}`, tasterId: 'mira', on: '2026-03-01', recipe: 'r' },
+  brewId: `b${next}`,
+  bagId: 'bag',
+  pot: `pot ${next++}`,
+  tasterId: 'mira',
+  on: '2026-03-01',
+  recipe: 'r',
   drink: 'filter',
-  ...{ cup: cupOf(mark, blind), words: [] },
+  cup: cupOf(mark, blind),
+  words: [],
   ...differently,
 });
 
@@ -43,7 +51,12 @@ describe('repeats', () => {
 
 describe('standings', () => {
   const sheet = (scores: Record<string, number>): TastersSheet => ({
-    ...{ seat: 's', scores, levels: {}, words: {}, ranking: [], odd: null },
+    seat: 's',
+    scores,
+    levels: {},
+    words: {},
+    ranking: [],
+    odd: null,
     againstYardstick: { x: 'better' },
   });
   const item = (id: string, mean: number | null) => ({

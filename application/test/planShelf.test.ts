@@ -137,9 +137,16 @@ describe('a bag on its way', () => {
 });
 
 const orderOf = (differently: Partial<Order>): Order => ({
-  ...{ id: idOf(1), name: 'Again', roaster: 'Ninth Kettle', bagId: null, weightG: 250, price: 15 },
+  id: idOf(1),
+  name: 'Again',
+  roaster: 'Ninth Kettle',
+  bagId: null,
+  weightG: 250,
+  price: 15,
   ...({ roastLevel: 'light', process: 'washed', availableFrom: null, availableUntil: null } as const),
-  ...{ orderedOn: null, roastedOn: null, arrivesOn: null },
+  orderedOn: null,
+  roastedOn: null,
+  arrivesOn: null,
   ...differently,
 });
 
@@ -167,7 +174,7 @@ describe('orders', () => {
 });
 
 describe('the calendar', () => {
-  const cup = { ...{ on: '2026-03-29', name: 'Fog; Gate, one', why: 'Day 18.' } } as never;
+  const cup = { on: '2026-03-29', name: 'Fog; Gate, one', why: 'Day 18.' } as never;
   const input = {
     windows: [{ bagId: 'b', name: 'Fog; Gate, one', from: '2026-03-28', to: '2026-03-30', isExpected: true }],
     plan: {
@@ -220,13 +227,21 @@ describe('the calendar', () => {
 
 describe('a shelf on the command line', () => {
   const bag = (name: string, roastedOn: string, gramsLeft: number) => ({
-    ...{ format: 'slow-crest.bag', version: 1, gramsLeft, reference },
+    format: 'slow-crest.bag',
+    version: 1,
+    gramsLeft,
+    reference,
     bag: { name, roastedOn, roastLevel: 'light', process: 'washed' },
     brews: [{ ...reference, brewedAt: `${addDays(roastedOn, 6)}T08:00:00Z`, overall: 80 }],
   });
   const shelf = {
-    ...{ format: 'slow-crest.shelf', version: 1, today: TODAY, days: 30, cupsPerDay: [1, 1, 1, 1, 1, 2, 2] },
-    ...{ freezer: true, visitors: [{ on: '2026-03-07', cups: 6 }] },
+    format: 'slow-crest.shelf',
+    version: 1,
+    today: TODAY,
+    days: 30,
+    cupsPerDay: [1, 1, 1, 1, 1, 2, 2],
+    freezer: true,
+    visitors: [{ on: '2026-03-07', cups: 6 }],
     bags: [bag('A', '2026-02-20', 200), bag('B', '2026-02-05', 100), bag('C', '2026-03-04', 250)],
   };
   const plan = (differently: object) => planLine(parseLine(shelfFile, JSON.stringify({ ...shelf, ...differently })));

@@ -98,13 +98,17 @@ describe('the card of a recipe', () => {
   it('is looked at before it is taken in: what it is called, and whose grinders it names', () => {
     const recipe = recipeInput.parse({
       ...STARTER_RECIPES[0],
-      ...{ name: 'Slow rain', grinderId: HAND.id, grinderSetting: 18 },
+      name: 'Slow rain',
+      grinderId: HAND.id,
+      grinderSetting: 18,
       grindsElsewhere: [{ grinder: 'A tall one', setting: 31 }],
     });
     const card = readCard(fileOf(recipe));
     const household = { recipes: [{ name: ' slow RAIN' }], grinders: [{ name: 'HAND grinder' }] };
     expect(previewCard(card, household)).toMatchObject({
-      ...{ sameName: true, ownGrinders: ['Hand grinder'], otherGrinders: ['A tall one'] },
+      sameName: true,
+      ownGrinders: ['Hand grinder'],
+      otherGrinders: ['A tall one'],
     });
     expect(previewCard(card, { recipes: [], grinders: [] }).sameName).toBe(false);
   });

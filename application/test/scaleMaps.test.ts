@@ -7,7 +7,11 @@ import { baselinesByScale, ONE_SCALE, scaleMapsOf } from '../palate/scaleMaps';
 
 type ScaledBag = Parameters<typeof scaleMapsOf>[0][number];
 const bag = (id: string, scoringScale: ScaledBag['scoringScale'], name = id): ScaledBag => ({
-  ...{ id, name, roaster: 'Hallstead', scoringScale, weights: null },
+  id,
+  name,
+  roaster: 'Hallstead',
+  scoringScale,
+  weights: null,
 });
 const cup = (bagId: string, scoringScale: string, mark: number | null, attributes: object = {}): Tasting =>
   ({ bagId, cup: { scoringScale, mark, parts: [], ...attributes } }) as unknown as Tasting;
@@ -52,7 +56,10 @@ describe('the maps between a household’s scales', () => {
 
 describe('standings of bags scored in two ways', () => {
   const item = (id: string, scale: StandingItem['scale'], mean: number): StandingItem => ({
-    ...{ id, name: id, bagId: id, scale },
+    id,
+    name: id,
+    bagId: id,
+    scale,
     best: { mean, sd: 1.5 },
   });
 
@@ -84,7 +91,13 @@ describe('standings of bags scored in two ways', () => {
 
 describe('the baseline expected of a bag', () => {
   const past = (scale: 'mark10' | 'levels', mean: number) => ({
-    ...{ roastLevel: null, process: null, style: 'filter' as const, cups: 6, name: '', finishedOn: '', scale },
+    roastLevel: null,
+    process: null,
+    style: 'filter' as const,
+    cups: 6,
+    name: '',
+    finishedOn: '',
+    scale,
     bagLikelihood: { peak: [], shapes: SHAPES.map(() => 0), noise: { mean: 0, sd: 0.3 }, baseline: { mean, sd: 1 } },
   });
 

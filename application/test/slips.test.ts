@@ -30,7 +30,9 @@ describe('the question about a mark that is probably a slip', () => {
 
 describe('a mark that is being typed', () => {
   const evidence = (marks: number): SlipEvidence => ({
-    ...{ restDay: 3, sigma0: 3.5, basis: { marks, levels: 0, comparisons: 0 } },
+    restDay: 3,
+    sigma0: 3.5,
+    basis: { marks, levels: 0, comparisons: 0 },
     curve: Array.from({ length: 91 }, (_, day) => ({ day, mean: 84, lo: 81, median: 84, hi: 87 })),
   });
 

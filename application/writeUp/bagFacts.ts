@@ -68,7 +68,8 @@ export function bagFacts(read: BagRecordRead): BagFacts {
     ...claims(bag, fit),
     value,
     standings,
-    ...{ buyAgain: bag.buyAgain, liked: bag.liked },
+    buyAgain: bag.buyAgain,
+    liked: bag.liked,
     trueTo: trueTo(bag),
     otherDrinks: otherDrinks(read, brews),
     finalMarks: bag.finalMarks,
@@ -78,7 +79,8 @@ export function bagFacts(read: BagRecordRead): BagFacts {
     yardsticks: read.yardsticks,
     openedDay: openedDay(bag),
     frozenDays: bag.spells.reduce((sum, { from, to }) => sum + daysBetween(from, to ?? bag.finishedOn ?? today), 0),
-    ...{ basis: fit.basis, isFinished: bag.finishedOn !== null },
+    basis: fit.basis,
+    isFinished: bag.finishedOn !== null,
     foretold: record.foretold > 0 ? { cups: record.foretold, inside: record.inside } : null,
   };
 }
@@ -88,9 +90,27 @@ function coffeeFacts(bag: Bag): CoffeeFacts {
   const { name, roaster, producer, origin, variety, roastLevel, altitude, weightG, price } = bag;
   const { lot, harvest, species, blend, certificates, meantFor, soldAgain, shop, link } = bag;
   return {
-    ...{ name, roaster, producer, origin, variety, process: processText(bag), roastLevel, altitude, weightG, price },
-    ...{ lot, harvest, species, blend, certificates, meantFor, soldAgain, shop, link },
-    ...{ roastedOn, isRoastAssumed: assumed },
+    name,
+    roaster,
+    producer,
+    origin,
+    variety,
+    process: processText(bag),
+    roastLevel,
+    altitude,
+    weightG,
+    price,
+    lot,
+    harvest,
+    species,
+    blend,
+    certificates,
+    meantFor,
+    soldAgain,
+    shop,
+    link,
+    roastedOn,
+    isRoastAssumed: assumed,
   };
 }
 
@@ -102,12 +122,15 @@ function cupFacts(brew: Brew, bag: Bag, vocabulary: Vocabulary, taster: string |
     .sort((a, b) => FOREMOST.indexOf(a.prominence) - FOREMOST.indexOf(b.prominence))
     .map((one) => writtenName(vocabulary, one));
   return {
-    ...{ id, restDay, taster },
+    id,
+    restDay,
+    taster,
     score: judgedScore(cup, bag.weights),
     words: [...new Set(found)],
     remarks: cup.remarksPrivate ? '' : cup.remarks,
     changes: changesFrom(bag.reference, brew),
-    ...{ progress: cup.progress, isBlind: cup.blind },
+    progress: cup.progress,
+    isBlind: cup.blind,
     isFromMemory: recordedFrom === 'memory',
   };
 }
@@ -133,7 +156,8 @@ function crestFacts(fit: CrestFit, cups: readonly Brew[]): CrestFacts {
   return {
     is: 'known',
     ...best,
-    ...{ fresh: fit.fresh, shapes: fit.shapes },
+    fresh: fit.fresh,
+    shapes: fit.shapes,
     score: { mean: score.mean, ...intervalOf(score) },
   };
 }

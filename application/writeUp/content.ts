@@ -9,7 +9,11 @@ import { Problem } from '../problem';
 /** A write-up as it begins: as composed, with nothing written over. */
 export const firstContent = (composed: Composed, paper: WriteUpContent['paper']): WriteUpContent => ({
   ...composed,
-  ...{ edits: {}, own: [], shows: FIRST_SHOWS, pictures: [], paper },
+  edits: {},
+  own: [],
+  shows: FIRST_SHOWS,
+  pictures: [],
+  paper,
 });
 
 const passageOf = ({ sections }: WriteUpContent, key: string) =>

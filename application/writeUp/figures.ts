@@ -50,7 +50,8 @@ export function levelsFigure(read: BagRecordRead, { levels, coffee }: BagFacts):
     {
       name: coffee.name,
       levels: levels.map(({ name, value }) => ({
-        ...{ name, value },
+        name,
+        value,
         points: (lines.find(({ attribute }) => (nameOf.get(attribute) ?? attribute) === name)?.points ?? []).map(
           ({ day, intensity }) => ({ day, value: roundTo(intensity, 2) }),
         ),

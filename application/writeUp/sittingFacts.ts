@@ -23,12 +23,17 @@ export function sittingFacts({ sitting, seats, vocabulary, settings, restDayOf }
   const nameOf = new Map(settings.intensityAttributes.map(({ id, name }) => [id, name]));
   const seatName = new Map(seats.map(({ id, name }) => [id, name]));
   return {
-    ...{ name: sitting.name, kind: sitting.kind, timing: sitting.timing, isBlind: sitting.blindToCup },
+    name: sitting.name,
+    kind: sitting.kind,
+    timing: sitting.timing,
+    isBlind: sitting.blindToCup,
     on: (sitting.revealedAt ?? '').slice(0, 10),
     scale: sitting.scoringScale,
     reading,
     cups: sitting.cups.map(({ id, name, bagId, declared, parameters }) => ({
-      ...{ id, name, declared },
+      id,
+      name,
+      declared,
       restDay: bagId === null ? null : (restDayOf.get(bagId) ?? null),
       recipe: parameters && { ...parameters, name: null },
       said: (cups.find((cup) => cup.id === id)?.said ?? []).map(({ seat, remarks }) => ({

@@ -35,7 +35,10 @@ export const foretoldCup = z.strictObject({
   ...predictionFields,
   against: z.array(
     z.strictObject({
-      ...{ thanId: id, better: probability, like: probability, worse: probability },
+      thanId: id,
+      better: probability,
+      like: probability,
+      worse: probability,
       was: oneOf('How it was against the other', COMPARED),
     }),
   ),

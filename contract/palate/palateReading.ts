@@ -43,7 +43,8 @@ export const liking = z.strictObject({
           effect,
           cups: count,
           ideal: z.number().nullable(),
-          ...{ usual: z.number(), bend: z.number() },
+          usual: z.number(),
+          bend: z.number(),
         }),
       ),
     })
@@ -75,7 +76,12 @@ export const standing = z.strictObject({
   name: z.string(),
   /** Null for a yardstick from outside. */
   bagId: id.nullable(),
-  ...{ mean: points, lo: points, hi: points, place: count, bestPlace: count, worstPlace: count },
+  mean: points,
+  lo: points,
+  hi: points,
+  place: count,
+  bestPlace: count,
+  worstPlace: count,
 });
 export type StandingLine = z.infer<typeof standing>;
 export const standings = z.strictObject({

@@ -86,8 +86,12 @@ export type PlannedCup = z.infer<typeof plannedCup>;
 
 /** What to put into the freezer, and when it comes out. */
 export const freezing = z.strictObject({
-  ...{ bagId: id, isComing: z.boolean(), name: z.string() },
-  ...{ grams: z.number(), from: date, to: date },
+  bagId: id,
+  isComing: z.boolean(),
+  name: z.string(),
+  grams: z.number(),
+  from: date,
+  to: date,
   /** Points of the bag's scale a cup that it gains against the same cups from the bag, and how likely it is worth it. */
   gain: z.strictObject({ points: z.number(), scale: z.enum(SCORING_SCALES), probability: z.number() }),
 });

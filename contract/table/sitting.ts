@@ -72,7 +72,14 @@ const { mark, aroma, acidity, body, sweetness, cleanness, intensities, remarks }
 
 /** What a taster writes of one cup. */
 export const cupAnswer = z.strictObject({
-  ...{ mark, aroma, acidity, body, sweetness, cleanness, intensities, remarks },
+  mark,
+  aroma,
+  acidity,
+  body,
+  sweetness,
+  cleanness,
+  intensities,
+  remarks,
   words: z.array(typedWord).max(WORDS_MAX).default([]),
   againstYardstick: oneOf('Against the yardstick', COMPARED).nullable().default(null),
 });
@@ -130,14 +137,21 @@ const cupReading = z.strictObject({
   levels: z.array(
     z.strictObject({
       attribute: z.string(),
-      ...{ median: z.number(), lowest: z.number(), highest: z.number(), by: z.number().int() },
+      median: z.number(),
+      lowest: z.number(),
+      highest: z.number(),
+      by: z.number().int(),
     }),
   ),
 });
 const pairReading = z.strictObject({
-  ...{ a: partId, b: partId },
+  a: partId,
+  b: partId,
   difference: z.strictObject({ pairs: z.number().int(), mean: points, interval: interval.nullable() }).nullable(),
-  ...{ before: z.number().int(), behind: z.number().int(), beside: z.number().int(), isSameBrew: z.boolean() },
+  before: z.number().int(),
+  behind: z.number().int(),
+  beside: z.number().int(),
+  isSameBrew: z.boolean(),
 });
 export const sittingReading = z.strictObject({
   tasters: z.number().int(),

@@ -101,7 +101,11 @@ export interface Advice {
 export function adviseChange(brew: BrewEvidence): Advice {
   const signs = signsOf(brew);
   const advice = (ground: Ground, change: RecipeChange | null = null, agreed = true): Advice => ({
-    ...{ change, ground, agreed, signs, brew },
+    change,
+    ground,
+    agreed,
+    signs,
+    brew,
     hollow: hollowAgain(brew.beds),
   });
   if (brew.fault === 'stalled-filter') return advice('stalled', { what: 'grind', by: 1 });

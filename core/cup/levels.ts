@@ -84,8 +84,21 @@ export const INTENSITY_ATTRIBUTES = [
 
 /** What a household may add with one tap. */
 export const MORE_INTENSITY_ATTRIBUTES = [
-  ...['aroma', 'acidity', 'body', 'aftertaste', 'bitterness', 'saltiness'],
-  ...['orchard fruit', 'red fruit', 'preserves', 'tea', 'honey', 'malt', 'cedar', 'earth', 'wine'],
+  'aroma',
+  'acidity',
+  'body',
+  'aftertaste',
+  'bitterness',
+  'saltiness',
+  'orchard fruit',
+  'red fruit',
+  'preserves',
+  'tea',
+  'honey',
+  'malt',
+  'cedar',
+  'earth',
+  'wine',
 ] as const;
 
 /** One attribute of the household's sheet of levels, in the order in which it is asked. */

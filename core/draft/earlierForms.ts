@@ -15,8 +15,13 @@ type Words = Readonly<Record<string, Readonly<Record<string, string>>>>;
 export const EARLIER_WORDS: Words = {
   progress: { 'going backwards': 'a step down' },
   tastes: {
-    ...{ sour: 'sharp', salty: 'briny', thin: 'weak', heavy: 'strong' },
-    ...{ dry: 'astringent', chalky: 'powdery', medicinal: 'phenolic' },
+    sour: 'sharp',
+    salty: 'briny',
+    thin: 'weak',
+    heavy: 'strong',
+    dry: 'astringent',
+    chalky: 'powdery',
+    medicinal: 'phenolic',
   },
 };
 
@@ -66,7 +71,11 @@ export type TenParts = Readonly<Partial<Record<keyof typeof TEN_PARTS, unknown>>
 /** The ten fixed parts as a sheet a household could have composed, with the marks given by `marks`. */
 export function tenParts(marks: TenParts) {
   return Object.entries(TEN_PARTS).map(([id, name]) => ({
-    ...{ id, name, most: 10, step: 0.25, takenOff: false },
+    id,
+    name,
+    most: 10,
+    step: 0.25,
+    takenOff: false,
     mark: marks[id as keyof typeof TEN_PARTS] ?? null,
   }));
 }

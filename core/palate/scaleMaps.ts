@@ -35,7 +35,11 @@ const KNOWN_SD = 3;
 
 /** The map of a scale onto itself. */
 export const SAME_SCALE: ScaleMap = {
-  ...{ offset: 0, slope: 1, offsetVariance: 0, slopeVariance: 0, covariance: 0 },
+  offset: 0,
+  slope: 1,
+  offsetVariance: 0,
+  slopeVariance: 0,
+  covariance: 0,
   isKnown: true,
 };
 
@@ -71,7 +75,9 @@ export function scaleMap(pairs: readonly ScalePair[]): ScaleMap {
   const map = {
     offset: first[0]! * pull[0]! + first[1]! * pull[1]!,
     slope: 1 + second[0]! * pull[0]! + second[1]! * pull[1]!,
-    ...{ offsetVariance: first[0]!, slopeVariance: second[1]!, covariance: first[1]! },
+    offsetVariance: first[0]!,
+    slopeVariance: second[1]!,
+    covariance: first[1]!,
   };
   const middle = pairs.reduce((sum, { score }) => sum + score, 0) / Math.max(1, pairs.length);
   return { ...map, isKnown: pairs.length > 0 && mapCovariance(map, middle, middle) <= KNOWN_SD ** 2 };
@@ -108,7 +114,8 @@ export function scalePairs(cups: readonly ScoredCup[], scale: ScoringScale, main
     coffee.in && coffee.on
       ? [
           {
-            ...{ score: coffee.in.mean, main: coffee.on.mean },
+            score: coffee.in.mean,
+            main: coffee.on.mean,
             sd: Math.hypot(sigma(scale) / Math.sqrt(coffee.in.n), sigma(main) / Math.sqrt(coffee.on.n), DAY_SD),
           },
         ]

@@ -31,13 +31,11 @@ export function askedAgain(card: TrainerCard | null, outcome: Outcome, now: Date
         ...createEmptyCard(now),
         due: new Date(card.dueAt),
         ...(card.askedAt !== null && { last_review: new Date(card.askedAt) }),
-        ...{
-          stability: card.stability,
-          difficulty: card.difficulty,
-          reps: card.reps,
-          lapses: card.lapses,
-          state: TypeConvert.state(card.state),
-        },
+        stability: card.stability,
+        difficulty: card.difficulty,
+        reps: card.reps,
+        lapses: card.lapses,
+        state: TypeConvert.state(card.state),
       }
     : createEmptyCard(now);
   const { card: next } = scheduler.next(before, now, RATING[outcome]);

@@ -46,9 +46,19 @@ describe('the tables for a spreadsheet', () => {
     const [heading = [], ...rows] = brews;
     const days = rows.filter((row) => row[heading.indexOf('bag')] === 'Kivu Terrace').map((row) => row.at(-1));
     expect([heading.at(-1), ...days]).toEqual([
-      ...['rest day', '6', '8', '12', '16', '18'],
+      'rest day',
+      '6',
+      '8',
+      '12',
+      '16',
+      '18',
       // Two cups by each of two tasters at the table.
-      ...['19', '19', '19', '19', '20', '21'],
+      '19',
+      '19',
+      '19',
+      '19',
+      '20',
+      '21',
     ]);
   });
 

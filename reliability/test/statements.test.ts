@@ -32,7 +32,12 @@ beforeAll(async () => {
     const one = known.get(kind) ?? (await here.fit({ ...input, brews: input.brews.slice(0, 2) }));
     known.set(kind, one);
     const brews = input.brews.map(({ id, age, overall }) => ({
-      ...{ id, age, asScored: overall, by: 'mark' as const, atReference: overall, leftOut: null },
+      id,
+      age,
+      asScored: overall,
+      by: 'mark' as const,
+      atReference: overall,
+      leftOut: null,
     }));
     return { ...one, brews };
   };

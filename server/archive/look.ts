@@ -21,7 +21,10 @@ export interface LookedArchive {
 }
 
 const refused = (problems: FileProblem[], problemCount: number, writtenAt: string | null): LookedArchive => ({
-  ...{ writtenAt, brings: null, problems, problemCount },
+  writtenAt,
+  brings: null,
+  problems,
+  problemCount,
 });
 
 /** What of the work is reading rows; the rest is holding them against each other. */

@@ -33,7 +33,9 @@ export function countsOf(db: Database.Database): HouseholdCounts {
     `SELECT MAX("brewedAt") FROM brew WHERE "brewedAt" GLOB '20[0-9][0-9]-[01][0-9]-[0-3][0-9]*' ${alive}`,
   );
   return {
-    ...{ bags: count('bag'), brews: count('brew'), words: count('word') },
+    bags: count('bag'),
+    brews: count('brew'),
+    words: count('word'),
     recipes: recipes === undefined ? 0 : count(recipes),
     newestOn: typeof newest === 'string' ? newest.slice(0, 10) : null,
   };

@@ -13,7 +13,11 @@ type NotebookEndpoint =
   'notebook' | 'readNotebook' | 'takeNotebook' | 'notebookImports' | 'undoNotebook' | 'redoNotebook';
 
 const lineOf = ({ id, fileName, takenAt, bagIds, brewIds, undoneAt }: NotebookImportRow) => ({
-  ...{ id, fileName, takenAt, bags: bagIds.length, brews: brewIds.length },
+  id,
+  fileName,
+  takenAt,
+  bags: bagIds.length,
+  brews: brewIds.length,
   undoneOn: undoneAt === null ? null : dateHere(new Date(undoneAt)),
 });
 

@@ -56,7 +56,9 @@ export function referenceHandlers({ store, now }: Deps): Handlers<ReferenceEndpo
           const brews = sitting.cups.filter((cup) => brewOfCup(cup) === cup.id);
           for (const cup of brews)
             recalls.push({
-              ...{ sittingId: sitting.id, sittingName: sitting.name, cupId: cup.id },
+              sittingId: sitting.id,
+              sittingName: sitting.name,
+              cupId: cup.id,
               words: [...new Set(sheets.flatMap(({ words }) => words[cup.id] ?? []))],
               cups: brews.map(({ id, name }) => ({ id, name })),
             });

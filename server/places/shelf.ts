@@ -298,7 +298,8 @@ function historyOf(bag: Bag, fit: FitForShelf, ticks: readonly BrewTick[]): Lane
     score: usable === 0 || isOnlyCompared(basis) ? null : roundTo(bagLikelihood.baseline.mean, 1),
     scale: judgedScale(bag.scoringScale, bag.weights),
     brewed: ticks.map(({ brewedAt }) => Math.floor(ageOn(bag, dateOfInstant(brewedAt)) + 1e-9)),
-    ...{ finalMarks: bag.finalMarks, soldAgain: bag.soldAgain },
+    finalMarks: bag.finalMarks,
+    soldAgain: bag.soldAgain,
   };
 }
 

@@ -44,7 +44,10 @@ import type { TABLE_ENDPOINTS } from '../../contract/table/tableEndpoints';
 
 /** A seat as the host sees it: how far its taster is, and not what was written. */
 const seatLine = (sitting: SittingRow, { id, name, tasterId, isGuest, place, answers, doneAt }: WrittenSeat): Seat => ({
-  ...{ id, name, tasterId, isGuest },
+  id,
+  name,
+  tasterId,
+  isGuest,
   servingOrder: cupsOfSeat(sitting, place).map((cup) => sitting.codes[cup.id] ?? ''),
   cupsWritten: Object.values(answers).filter(({ answer }) => isWritten(answer)).length,
   isDone: doneAt !== null,
@@ -74,7 +77,12 @@ function sittingHandlers(
   return {
     sittings: async () =>
       (await store.read(loadSittings)).map(({ id, name, kind, cups, seats, createdAt, revealedAt }) => ({
-        ...{ id, name, kind, seats, createdAt, revealedAt },
+        id,
+        name,
+        kind,
+        seats,
+        createdAt,
+        revealedAt,
         cups: cups.length,
       })),
     addSitting: async ({ body }) => ({ id: await store.write((db) => addSitting(db, body, now())) }),

@@ -54,7 +54,11 @@ export function writeUpHandlers({ store, verdicts, now }: Deps): Handlers<keyof 
     writeUps: async () => {
       const rows = await store.read(loadWriteUps);
       return rows.map(({ id, kind, content, finalOn, changedAt, versions, subject }) => ({
-        ...{ id, kind, finalOn, changedAt, subject },
+        id,
+        kind,
+        finalOn,
+        changedAt,
+        subject,
         ...summaryOf(content),
         versions: versions.length,
         finals: versions.filter((one) => one.finalOn !== null).length,
@@ -116,7 +120,14 @@ async function readWriteUp(store: Store, composer: WriteUpComposer, id: string, 
     throw error;
   });
   return {
-    ...{ id, kind, subject, content, finalOn, changedAt, revision, fresh },
+    id,
+    kind,
+    subject,
+    content,
+    finalOn,
+    changedAt,
+    revision,
+    fresh,
     versions: versions.map(({ writeUpId: _, ...version }) => version),
   };
 }

@@ -85,7 +85,11 @@ describe('while bags are judged in the background', () => {
     expect(waiting.pick?.name).toBe('Test Hill');
     expect((await ask('GET', '/judging')).body).toEqual(waiting.judging);
 
-    const told = hear(running?.address ?? '', '/judging/stream', (said) => newestOf<Judging>(said)?.waiting === 0);
+    const told = hear(
+      running?.address ?? '',
+      '/judging/stream',
+      (said) => (newestOf(said) as Judging | null)?.waiting === 0,
+    );
     engine.let();
     // What stands is told at once, and then whenever it is another.
     expect(await told).toContain(JSON.stringify(waiting.judging));

@@ -44,10 +44,10 @@ async function lookedAt(file: Buffer): Promise<ImportState> {
   const { status, body } = await server.upload('/imports', file);
   expect(status).toBe(201);
   const { id } = body as { id: string };
-  const isLooked = (state: ImportState | null): boolean => state !== null && state.stage !== 'checking';
+  const isLooked = (told: unknown): boolean => told !== null && (told as ImportState).stage !== 'checking';
   const said = await hear(server.running.address, `/imports/${id}/stream`, (all) => isLooked(newestOf(all)));
   const state = await server.ok<ImportState>('GET', `/imports/${id}`);
-  expect(newestOf<ImportState>(said)).toEqual(state);
+  expect(newestOf(said)).toEqual(state);
   return state;
 }
 

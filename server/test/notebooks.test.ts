@@ -70,7 +70,12 @@ describe('four notebooks kept by hand', () => {
     });
     expect(commas.brews).toHaveLength(6);
     expect(commas.brews[1]).toMatchObject({
-      ...{ restDay: 20, brewer: 'cone', doseG: 16.5, waterG: 264, waterC: 91.5, drainS: 158 },
+      restDay: 20,
+      brewer: 'cone',
+      doseG: 16.5,
+      waterG: 264,
+      waterC: 91.5,
+      drainS: 158,
       making: { grinderSetting: 18 },
       cup: { scoringScale: 'mark10', mark: 8.4, remarks: 'So soll er sein.' },
     });

@@ -259,8 +259,12 @@ describe('crests given away and read', () => {
     });
     const top = Math.max(...late);
     const lesson = {
-      ...{ roastLevel: 'light', process: 'washed', style: 'filter', cups: 12 },
-      ...{ peak: late.map((log) => log - top), shapes: shapes.map(() => 0) },
+      roastLevel: 'light',
+      process: 'washed',
+      style: 'filter',
+      cups: 12,
+      peak: late.map((log) => log - top),
+      shapes: shapes.map(() => 0),
     };
     const file = { ...rest, axis, shapes, bags: Array.from({ length: 10 }, () => lesson) };
     const { id } = await other.ok<{ id: string }>('POST', '/crests/read', { name: 'late.json', file });

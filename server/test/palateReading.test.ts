@@ -121,7 +121,9 @@ describe('standings', () => {
     }
     const cup = (id: string, bagId: string) => ({ id, name: id, bagId, parameters: REFERENCE });
     const draft: SittingDraft = {
-      ...{ name: 'Against one', kind: 'yardstick', scoringScale: 'mark10' },
+      name: 'Against one',
+      kind: 'yardstick',
+      scoringScale: 'mark10',
       yardstick: { name: 'The best so far' },
       cups: [cup('g', good), cup('l', less)],
     };
@@ -151,7 +153,9 @@ describe('the record of cups logged by a reveal', () => {
     await mark(bagId, 9, 7.2);
     const cup = (id: string, waterC: number) => ({ id, name: id, bagId, parameters: { ...REFERENCE, waterC } });
     const draft: SittingDraft = {
-      ...{ name: 'Two cups', kind: 'same-recipe', scoringScale: 'mark10' },
+      name: 'Two cups',
+      kind: 'same-recipe',
+      scoringScale: 'mark10',
       cups: [cup('a', 92), cup('c', 96)],
     };
     const { id } = await server.ok<{ id: string }>('POST', '/sittings', draft);

@@ -45,7 +45,13 @@ describe('what was deleted', () => {
     });
     await server.running.store.write((db) =>
       addPicture(db, {
-        ...{ id: randomUUID(), bagId: gone, brewId: null, of: 'bag', width: 1, height: 1, bytes: 1 },
+        id: randomUUID(),
+        bagId: gone,
+        brewId: null,
+        of: 'bag',
+        width: 1,
+        height: 1,
+        bytes: 1,
         createdAt: TODAY,
       }),
     );
@@ -84,7 +90,9 @@ describe('what was deleted', () => {
     const { id: orderId } = await server.ok<{ id: string }>('POST', '/orders', { name: 'Once more again', bagId });
     const cup = { name: 'x', bagId, parameters: REFERENCE };
     const { id } = await server.ok<{ id: string }>('POST', '/sittings', {
-      ...{ name: 'Cleared', kind: 'free', scoringScale: 'mark10' },
+      name: 'Cleared',
+      kind: 'free',
+      scoringScale: 'mark10',
       cups: [
         { ...cup, id: 'a' },
         { ...cup, id: 'b' },
@@ -97,7 +105,8 @@ describe('what was deleted', () => {
     await server.ok('DELETE', `/sittings/${id}/seats/${seatId}`);
     await server.ok('DELETE', `/sittings/${id}`);
     const tasting = await server.ok<{ id: string }>('POST', '/palate/references', {
-      ...{ on: TODAY, items: [{ wordId: 'quince' }] },
+      on: TODAY,
+      items: [{ wordId: 'quince' }],
     });
     await server.ok('DELETE', `/palate/references/${tasting.id}`);
     await server.ok('DELETE', `/bags/${bagId}`);

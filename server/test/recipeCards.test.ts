@@ -27,7 +27,10 @@ describe('a recipe card', () => {
     const [hand, flat] = [await grinder(server, 'Hand grinder'), await grinder(server, 'Flat-burr grinder')];
     const recipe: RecipeInput = {
       ...starter,
-      ...{ name: 'Slow rain', grinderId: hand.id, grinderSetting: 18.5, why: 'So that it stays even.' },
+      name: 'Slow rain',
+      grinderId: hand.id,
+      grinderSetting: 18.5,
+      why: 'So that it stays even.',
       otherGrinds: [{ grinderId: flat.id, setting: 5 }],
       grindsElsewhere: [{ grinder: 'A tall one', setting: 31 }],
     };
@@ -43,13 +46,17 @@ describe('a recipe card', () => {
       const own = await grinder(other, 'flat-burr GRINDER');
       const text = JSON.stringify(file);
       expect(await other.ok<CardPreview>('POST', '/recipe-cards/read', { text })).toMatchObject({
-        ...{ sameName: false, ownGrinders: ['Flat-burr grinder'], otherGrinders: ['Hand grinder', 'A tall one'] },
+        sameName: false,
+        ownGrinders: ['Flat-burr grinder'],
+        otherGrinders: ['Hand grinder', 'A tall one'],
       });
       const taken = await other.ok<KeptRecipe>('POST', '/recipe-cards', { text });
       const { grinderId: _, grinderSetting: __, otherGrinds: ___, grindsElsewhere: ____, ...settings } = recipe;
       expect(taken.recipe).toEqual({
         ...settings,
-        ...{ grinderId: own.id, grinderSetting: 5, otherGrinds: [] },
+        grinderId: own.id,
+        grinderSetting: 5,
+        otherGrinds: [],
         grindsElsewhere: [
           { grinder: 'Hand grinder', setting: 18.5 },
           { grinder: 'A tall one', setting: 31 },

@@ -105,8 +105,16 @@ describe('words that were agreed on', () => {
 
 describe('the recipe its roaster prints', () => {
   const publishedRecipe: PublishedRecipe = {
-    ...{ style: 'filter', brewer: 'press', doseG: 18, waterG: 288, waterC: 95, filter: null, waterRecipe: null },
-    ...{ grindWord: 'coarse', pours: 3, asPrinted: 'Four minutes, then press.' },
+    style: 'filter',
+    brewer: 'press',
+    doseG: 18,
+    waterG: 288,
+    waterC: 95,
+    filter: null,
+    waterRecipe: null,
+    grindWord: 'coarse',
+    pours: 3,
+    asPrinted: 'Four minutes, then press.',
   };
 
   it('is kept as a claim, and held against the reference', async () => {
@@ -141,9 +149,14 @@ describe('a word', () => {
 
   it('of one’s own says all that the vocabulary says of its notes', async () => {
     const said = {
-      ...{ name: 'barn door', family: 'wood, smoke and earth', like: 'Sun on old paint.' },
-      ...{ reference: 'A board left in the sun.', near: ['hay', 'cedar'], allergens: ['gluten'] },
-      ...{ knownBy: null, substitute: '' },
+      name: 'barn door',
+      family: 'wood, smoke and earth',
+      like: 'Sun on old paint.',
+      reference: 'A board left in the sun.',
+      near: ['hay', 'cedar'],
+      allergens: ['gluten'],
+      knownBy: null,
+      substitute: '',
     };
     const { id } = await server.ok<{ id: string }>('POST', '/words', said);
     expect(await own(id)).toEqual({ ...said, id, mergedInto: null });

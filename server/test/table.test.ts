@@ -326,7 +326,9 @@ describe('sharing a sitting', () => {
     for (const { id: seatId } of seats) {
       const { secret } = await server.ok<{ secret: string }>('POST', `/sittings/${id}/seats/${seatId}/secret`);
       const intensities = ['__proto__', 'constructor', 'toString'].map((attribute) => ({
-        ...{ attribute, intensity: '3', adequacy: 'too much' },
+        attribute,
+        intensity: '3',
+        adequacy: 'too much',
       }));
       await write(secret, keyed.get('a') ?? '', { mark: 8, intensities, words: ['constructor'] });
     }

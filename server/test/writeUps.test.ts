@@ -199,7 +199,10 @@ describe('what others say of it', () => {
   it('is in the write-up: how it stands among three bags or more, and how it was where both stood on a table', async () => {
     const [one, other] = [await followed('North Gate', { origin: 'Yemen' }), await followed('South Gate')];
     const { id } = await server.ok<{ id: string }>('POST', '/sittings', {
-      ...{ name: 'Gates', kind: 'same-recipe', scoringScale: 'mark10', blindToCup: false },
+      name: 'Gates',
+      kind: 'same-recipe',
+      scoringScale: 'mark10',
+      blindToCup: false,
       // The second bag stands first on the table.
       cups: [other, one].map((bagId, i) => ({ id: `cup ${i}`, name: `Gate ${i}`, bagId, parameters: REFERENCE })),
     });

@@ -16,7 +16,10 @@ if (process.platform === 'linux') setPriority(0, LATER);
 
 /** A bag of nobody's. */
 const SAMPLE: CrestInput = {
-  ...{ roastLevel: 'light', process: 'washed', restAdviceDays: null, sigma0: 3 },
+  roastLevel: 'light',
+  process: 'washed',
+  restAdviceDays: null,
+  sigma0: 3,
   reference: {
     style: 'filter',
     brewer: 'cone',

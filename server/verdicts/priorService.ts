@@ -38,7 +38,10 @@ export const bagKindOf = ({
   perceivedRoast = null,
   reference,
 }: Omit<KindedBag, 'id' | 'finishedOn'>): BagKind => ({
-  ...{ roastLevel, process, roaster, perceivedRoast },
+  roastLevel,
+  process,
+  roaster,
+  perceivedRoast,
   style: reference.style,
 });
 const keyOf = ({ roastLevel, process, style, roaster, perceivedRoast }: BagKind): string =>
@@ -257,8 +260,12 @@ export class PriorService {
       return [
         {
           ...bagKindOf(bag),
-          ...{ name, restAdviceDays, finishedOn: finishedOn ?? '' },
-          ...{ cups: fit.usable, bagLikelihood: fit.bagLikelihood, scale: scaleOf(bag) },
+          name,
+          restAdviceDays,
+          finishedOn: finishedOn ?? '',
+          cups: fit.usable,
+          bagLikelihood: fit.bagLikelihood,
+          scale: scaleOf(bag),
         },
       ];
     });

@@ -87,8 +87,16 @@ function typedParameters({
 }
 
 const NO_PUBLISHED_RECIPE: BagForm['publishedRecipe'] = {
-  ...{ style: 'filter', brewer: 'cone', doseG: '', waterG: '', waterC: '', filter: '', waterRecipe: '' },
-  ...{ grindWord: '', pours: '', asPrinted: '' },
+  style: 'filter',
+  brewer: 'cone',
+  doseG: '',
+  waterG: '',
+  waterC: '',
+  filter: '',
+  waterRecipe: '',
+  grindWord: '',
+  pours: '',
+  asPrinted: '',
 };
 
 function typedPublished(recipe: PublishedRecipe | null): BagForm['publishedRecipe'] {
@@ -101,7 +109,9 @@ function parameterValues(typed: ParametersForm) {
   const doseG = typedNumber(typed.doseG);
   return {
     ...pick(typed, ['style', 'brewer']),
-    ...{ doseG, waterG: typedWater(typed.waterG, doseG), waterC: typedNumber(typed.waterC) },
+    doseG,
+    waterG: typedWater(typed.waterG, doseG),
+    waterC: typedNumber(typed.waterC),
     filter: typedChoice(typed.filter.trim()),
     waterRecipe: typedChoice(typed.waterRecipe.trim()),
   };
@@ -127,7 +137,10 @@ export function emptyBag(standard: KeptRecipe | null = null, scoringScale: Scori
     publishedRecipe: NO_PUBLISHED_RECIPE,
     spells: [],
     blend: [],
-    ...{ finalLevels: [], finalMarks: [], heldPortions: [], corrections: [] },
+    finalLevels: [],
+    finalMarks: [],
+    heldPortions: [],
+    corrections: [],
   };
 }
 

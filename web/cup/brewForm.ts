@@ -91,7 +91,9 @@ export function brewFromBench(
     making: typedFields(makingFields, {
       ...pick(recipe, ['hardnessPpm', 'grinderId', 'grindWord', 'grinderSetting', 'pressureBar']),
       iceG: recipe.iceG > 0 ? recipe.iceG : null,
-      ...{ recipeVersionId, vigour, bed },
+      recipeVersionId,
+      vigour,
+      bed,
     }),
     liveId: id,
   };

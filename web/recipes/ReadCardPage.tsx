@@ -70,7 +70,11 @@ function Preview({ preview: { card, sameName, ownGrinders, otherGrinders } }: { 
   const { grinds, ...settings } = card.recipe;
   const recipe: Recipe = {
     ...settings,
-    ...{ grinderId: null, grinderSetting: null, otherGrinds: [], grindsElsewhere: grinds, why: card.why.join('\n') },
+    grinderId: null,
+    grinderSetting: null,
+    otherGrinds: [],
+    grindsElsewhere: grinds,
+    why: card.why.join('\n'),
   };
   return (
     <>

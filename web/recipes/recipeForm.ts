@@ -60,7 +60,9 @@ function stageValues(stages: readonly StageForm[]): unknown[] {
     if (typeof atS === 'number' && typeof forS === 'number') overS = atS + forS;
     return {
       ...words,
-      ...{ atS, forS, toG: typedNumber(toG) },
+      atS,
+      forS,
+      toG: typedNumber(toG),
       waitsUntil: words.waitsFor === 'level' ? words.waitsUntil : '',
       waitsForG: words.waitsFor === 'weight' ? typedNumber(waitsForG) : null,
     };

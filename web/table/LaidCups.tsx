@@ -20,8 +20,13 @@ export function LaidCups({ cups, set }: { cups: readonly SittingCup[]; set: (cup
     set([
       ...cups,
       {
-        ...{ id: nanoid(), name: 'Another cup', bagId: null, parameters: null },
-        ...{ sameAs: null, condition: 'fresh', declared: '' },
+        id: nanoid(),
+        name: 'Another cup',
+        bagId: null,
+        parameters: null,
+        sameAs: null,
+        condition: 'fresh',
+        declared: '',
       },
     ]);
   const isFull = cups.length >= SITTING_CUPS.most;

@@ -61,8 +61,14 @@ function SittingForm({ bags, brewers, scoringScale }: Props) {
   });
   const [cups, setCups] = useState<SittingCup[]>(() => laid(picked));
   const [rest, setRest] = useState<Omit<SittingInput, 'cups' | 'kind'>>({
-    ...{ name: '', timing: 'together', blindToCup: true, blindToLabel: true, scoringScale },
-    ...{ agreedWords: '', kettles: 1, yardstick: null },
+    name: '',
+    timing: 'together',
+    blindToCup: true,
+    blindToLabel: true,
+    scoringScale,
+    agreedWords: '',
+    kettles: 1,
+    yardstick: null,
   });
 
   function laid({ kind, bags: ids, brewers: chosen, styles }: typeof picked): SittingCup[] {

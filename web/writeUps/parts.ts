@@ -34,7 +34,10 @@ export function partsOf(
   { pictures, units, today }: { pictures: readonly PublishedPicture[]; units: Units; today: string },
 ): PublicationParts {
   return {
-    ...{ kind, pictures, units, figures: content.figures },
+    kind,
+    pictures,
+    units,
+    figures: content.figures,
     sections: published(content, content.shows),
     foot: finalOn === null ? `A draft of ${dateSaid(today)}.` : `Final on ${dateSaid(finalOn)}.`,
   };

@@ -2,14 +2,12 @@ import { describe, expect, it } from 'vitest';
 import { estimatedBeverageG, brewKindOf, assessBrew, type Measurements } from '..';
 
 const brew = (differently: Partial<Measurements>): Measurements => ({
-  ...{
-    kind: 'cone',
-    doseG: 17,
-    waterG: 272,
-    drainS: 180,
-    tdsPercent: null,
-    beverageG: null,
-  },
+  kind: 'cone',
+  doseG: 17,
+  waterG: 272,
+  drainS: 180,
+  tdsPercent: null,
+  beverageG: null,
   ...differently,
 });
 

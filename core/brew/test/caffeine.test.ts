@@ -2,7 +2,13 @@ import { describe, expect, it } from 'vitest';
 import { caffeineByTaster, caffeineMg, type CaffeineBrew } from '../caffeine';
 
 const brew = (differently: Partial<CaffeineBrew> = {}): CaffeineBrew => ({
-  ...{ id: 'a', potId: null, tasterId: 'ada', style: 'filter', doseG: 15, fault: null, species: null },
+  id: 'a',
+  potId: null,
+  tasterId: 'ada',
+  style: 'filter',
+  doseG: 15,
+  fault: null,
+  species: null,
   isDecaffeinated: false,
   ...differently,
 });

@@ -5,7 +5,12 @@ import { brewSeconds, minutesText, msToNextSecond, secondsTo } from '../bench/cl
 describe('a time in a brew', () => {
   it('is written as minutes and seconds, with hours once there are any, and a sign only where something is left to come', () => {
     expect([0, 5, 65, 600, 3599, 3600, 43_205].map(minutesText)).toEqual([
-      ...['0:00', '0:05', '1:05', '10:00', '59:59', '1:00:00'],
+      '0:00',
+      '0:05',
+      '1:05',
+      '10:00',
+      '59:59',
+      '1:00:00',
       '12:00:05',
     ]);
     expect([-5, -65, -0.4].map(minutesText)).toEqual(['−0:05', '−1:05', '0:00']);

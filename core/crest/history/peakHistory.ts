@@ -47,7 +47,8 @@ export type PeakHistory = readonly OfSpread[];
 
 const SPREADS: readonly Spread[] = HISTORY.peak.spreads.flatMap(({ sd, logWeight }) =>
   HISTORY.peak.roasterShares.map((roasters) => ({
-    ...{ sd, share: roasters.share },
+    sd,
+    share: roasters.share,
     logWeight: logWeight + roasters.logWeight,
   })),
 );

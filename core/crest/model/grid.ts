@@ -119,7 +119,9 @@ export function noiseNodesOf(
 ): NoiseNode[] {
   const { nodes, logWeights } = logNormalAxis(Math.exp(prior.mean), prior.sd, grid.noiseNodes);
   return Array.from(nodes, (noise, i) => ({
-    ...{ noise, gross, grossWords },
+    noise,
+    gross,
+    grossWords,
     logWeight: logWeights[i]! + gross.length * GROSS_LOG_ODDS + grossWords.length * GROSS_WORD_LOG_ODDS,
   }));
 }

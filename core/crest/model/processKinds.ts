@@ -11,9 +11,21 @@ const KINDS_BY_WORDS: readonly (readonly [RegExp, Process])[] = [
 
 /** Offered where a process is typed; anything else is accepted as well. */
 export const PROCESS_SUGGESTIONS = [
-  ...['washed', 'honey', 'natural', 'wet-hulled', 'double fermentation', 'anaerobic natural', 'anaerobic washed'],
-  ...['carbonic maceration', 'lactic fermentation', 'nitrogen-flushed', 'thermal shock', 'yeast-inoculated'],
-  ...['co-fermented', 'decaffeinated with water', 'decaffeinated with ethyl acetate'],
+  'washed',
+  'honey',
+  'natural',
+  'wet-hulled',
+  'double fermentation',
+  'anaerobic natural',
+  'anaerobic washed',
+  'carbonic maceration',
+  'lactic fermentation',
+  'nitrogen-flushed',
+  'thermal shock',
+  'yeast-inoculated',
+  'co-fermented',
+  'decaffeinated with water',
+  'decaffeinated with ethyl acetate',
 ] as const;
 
 /**

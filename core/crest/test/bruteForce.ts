@@ -24,8 +24,13 @@ export interface BruteForce {
 }
 
 const TABLE = {
-  ...{ 'very-light': 24, light: 21, 'medium-light': 17, medium: 13 },
-  ...{ 'medium-dark': 10, dark: 8, 'very-dark': 7 },
+  'very-light': 24,
+  light: 21,
+  'medium-light': 17,
+  medium: 13,
+  'medium-dark': 10,
+  dark: 8,
+  'very-dark': 7,
 };
 
 function midpoints(lo: number, hi: number, count: number): number[] {

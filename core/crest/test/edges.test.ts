@@ -64,7 +64,8 @@ describe('a style that borrows from another', () => {
     const prior = { peak: { days: 36, logSd: 0.2, worth: 3 }, noise: { mean: 0, sd: 0.35 }, baselineMean: 80 };
     expect(siblingInput({ ...input(6), prior })?.prior?.peak).toEqual({
       days: (36 * PEAK_FACTOR_BY_STYLE.filter) / PEAK_FACTOR_BY_STYLE.espresso,
-      ...{ logSd: 0.2, worth: 3 },
+      logSd: 0.2,
+      worth: 3,
     });
   });
 });

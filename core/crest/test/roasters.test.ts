@@ -16,7 +16,8 @@ const { logPeaks } = gridOf(1);
 function past(kind: typeof LIGHT | typeof DARK, roaster: string, later: number, sd = 0.12): PastBag {
   const middle = Math.log(later * tablePeakDays(kind));
   return {
-    ...{ ...kind, roaster },
+    ...kind,
+    roaster,
     bagLikelihood: {
       peak: Array.from(logPeaks, (x, p) => (p < FIRST_CREST ? -30 : -0.5 * ((x - middle) / sd) ** 2)),
       shapes: SHAPES.map(() => 0),

@@ -3,7 +3,13 @@ import type { BrewParameters } from '../../brew';
 import { changesFrom } from '..';
 
 const reference: BrewParameters = {
-  ...{ style: 'filter', brewer: 'cone', doseG: 17, waterG: 272, waterC: 92, grindStep: 0, filter: 'white' },
+  style: 'filter',
+  brewer: 'cone',
+  doseG: 17,
+  waterG: 272,
+  waterC: 92,
+  grindStep: 0,
+  filter: 'white',
   waterRecipe: null,
 };
 const changed = (made: Partial<BrewParameters>) => changesFrom(reference, { ...reference, ...made });

@@ -3,7 +3,13 @@ import { feelOverDays, finishLevel } from '..';
 import type { FeltCup } from '../feel';
 
 const felt = (restDay: number, more: Partial<FeltCup>): FeltCup => ({
-  ...{ restDay, finishS: null, dryness: null, textures: [], liquorColour: null, liquorClarity: null, shotLayers: null },
+  restDay,
+  finishS: null,
+  dryness: null,
+  textures: [],
+  liquorColour: null,
+  liquorClarity: null,
+  shotLayers: null,
   ...more,
 });
 

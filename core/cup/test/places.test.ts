@@ -3,7 +3,10 @@ import { placesAlone, vocabularyOf, type WordPlace } from '../words';
 import type { PlacedWord } from '../words/places';
 
 const word = (id: string, slot: PlacedWord['slot'], more: Partial<PlacedWord> = {}): PlacedWord => ({
-  ...{ id, slot, moment: null, seat: null },
+  id,
+  slot,
+  moment: null,
+  seat: null,
   ...more,
 });
 const found = (...cups: PlacedWord[][]): Record<string, readonly WordPlace[]> =>
@@ -35,8 +38,10 @@ describe('words found in one place alone', () => {
       word('malt', 'cup', { moment: 'middle', seat: 'front' }),
     ];
     expect(found(cup)).toEqual({
-      ...{ lime: ['at first'], quince: ['at first'] },
-      ...{ fig: ['aftertaste'], cedar: ['aftertaste'] },
+      lime: ['at first'],
+      quince: ['at first'],
+      fig: ['aftertaste'],
+      cedar: ['aftertaste'],
     });
   });
 

@@ -2,7 +2,10 @@ import { describe, expect, it } from 'vitest';
 import { comparisonsByProgress, type ProgressingCup } from '../progress';
 
 const cup = (id: string, at: number, rest: Partial<ProgressingCup> = {}): ProgressingCup => ({
-  ...{ id, at, score: null, progress: null },
+  id,
+  at,
+  score: null,
+  progress: null,
   ...rest,
 });
 

@@ -64,7 +64,10 @@ describe('the vocabulary', () => {
     const written = (typed: string, vocabulary = PLAIN): string =>
       writtenName(vocabulary, { id: powder?.id ?? '', typed });
     expect([written('cocoa'), written('Cacao'), written('Cocoa powder'), written('dusty')]).toEqual([
-      ...['cocoa', 'Cacao', 'cocoa powder', 'cocoa powder'],
+      'cocoa',
+      'Cacao',
+      'cocoa powder',
+      'cocoa powder',
     ]);
     expect(powder && isOtherName(powder, 'cocoa')).toBe(true);
     expect(powder && isOtherName(powder, 'cocoa powder')).toBe(false);
@@ -119,19 +122,17 @@ describe('the vocabulary', () => {
         'molasses',
       ].map(idOf),
     ).toEqual([
-      ...[
-        'quince',
-        'quince',
-        'quince',
-        'raspberry',
-        'passion-fruit',
-        'molasses',
-        'crème-brûlée',
-        'crème-brûlée',
-        'peach',
-        'bay-leaf',
-        'molasses',
-      ],
+      'quince',
+      'quince',
+      'quince',
+      'raspberry',
+      'passion-fruit',
+      'molasses',
+      'crème-brûlée',
+      'crème-brûlée',
+      'peach',
+      'bay-leaf',
+      'molasses',
     ]);
     expect(['grandmother’s cupboard', '', '!!', 'quin'].map(idOf)).toEqual([null, null, null, null]);
   });

@@ -87,7 +87,12 @@ export type DescriptorLine = readonly [
 
 export function descriptorsOf(family: Family, lines: readonly DescriptorLine[]): Descriptor[] {
   return lines.map(([name, where, traits, like, near, reference, more]) => ({
-    ...{ id: idOfName(name), name, family, like, where, reference },
+    id: idOfName(name),
+    name,
+    family,
+    like,
+    where,
+    reference,
     near: list(near).map(idOfName),
     allergens: more?.allergens ?? [],
     also: list(more?.also),

@@ -147,7 +147,11 @@ function outcomeOf(vocabulary: Vocabulary, printed: string, held: readonly HeldC
     });
     if (found.length === 0) return null;
     return {
-      ...{ printed, word, outcome, cups: found.length, days: inOrder(found.map(({ day }) => day)) },
+      printed,
+      word,
+      outcome,
+      cups: found.length,
+      days: inOrder(found.map(({ day }) => day)),
       as: mostOften(found.flatMap(({ as }) => as)),
       leading: found.filter(({ stands }) => stands.includes('leading')).length,
       traces: found.filter(({ stands }) => stands.length > 0 && stands.every((one) => one === 'a trace')).length,

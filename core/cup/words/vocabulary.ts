@@ -23,8 +23,16 @@ export interface HouseholdWord {
 /** A word of which nothing is said but its name. */
 export function bareWord(id: string, name: string): HouseholdWord {
   return {
-    ...{ id, name, family: null, mergedInto: null },
-    ...{ like: '', reference: '', near: [], allergens: [], knownBy: null, substitute: '' },
+    id,
+    name,
+    family: null,
+    mergedInto: null,
+    like: '',
+    reference: '',
+    near: [],
+    allergens: [],
+    knownBy: null,
+    substitute: '',
   };
 }
 

@@ -28,8 +28,17 @@ describe('backups', () => {
     expect(kept.slice(0, 14)).toEqual(daily.slice(0, 14));
     // Of a month its newest: the last day of each of the eleven before this one.
     expect(kept.slice(14).map(({ madeAt }) => madeAt.slice(0, 10))).toEqual([
-      ...['2026-02-28', '2026-01-31', '2025-12-31', '2025-11-30', '2025-10-31', '2025-09-30'],
-      ...['2025-08-31', '2025-07-31', '2025-06-30', '2025-05-31', '2025-04-30'],
+      '2026-02-28',
+      '2026-01-31',
+      '2025-12-31',
+      '2025-11-30',
+      '2025-10-31',
+      '2025-09-30',
+      '2025-08-31',
+      '2025-07-31',
+      '2025-06-30',
+      '2025-05-31',
+      '2025-04-30',
     ]);
     const asked = [made(29, 'asked'), made(31, 'asked'), made(40, 'before-import')];
     expect(names(outdatedBackups(asked, NOW))).toEqual(names(asked.slice(1)));

@@ -9,8 +9,15 @@ describe('strengths from preferences', () => {
   it('are those another optimiser finds', () => {
     // The same posterior maximised by Newton's method in numpy 2.4.
     const preferences = [
-      ...[pair(0, 1, 4), pair(1, 0, 1), pair(0, 2, 3), pair(2, 0, 2), pair(1, 2, 2), pair(2, 1, 2.5)],
-      ...[pair(3, 0, 1), pair(0, 3, 2), pair(3, 2, 1.5)],
+      pair(0, 1, 4),
+      pair(1, 0, 1),
+      pair(0, 2, 3),
+      pair(2, 0, 2),
+      pair(1, 2, 2),
+      pair(2, 1, 2.5),
+      pair(3, 0, 1),
+      pair(0, 3, 2),
+      pair(3, 2, 1.5),
     ];
     const { mean, covariance } = strengthsOf(4, { preferences }, STANDARD);
     const expected = [0.4519812131966148, -0.45146240765262446, -0.23708574762070325, 0.236566942076713];

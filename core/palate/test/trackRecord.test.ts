@@ -3,7 +3,15 @@ import { describe, expect, it } from 'vitest';
 import { trackRecord, type ForetoldCup } from '..';
 
 const cup = (differently: Partial<ForetoldCup>): ForetoldCup => ({
-  ...{ bagId: 'a', mean: 80, lo: 76, hi: 84, beatsBest: 0.4, last: 78, best: 82, against: [], score: 81 },
+  bagId: 'a',
+  mean: 80,
+  lo: 76,
+  hi: 84,
+  beatsBest: 0.4,
+  last: 78,
+  best: 82,
+  against: [],
+  score: 81,
   ...differently,
 });
 

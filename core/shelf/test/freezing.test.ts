@@ -12,13 +12,23 @@ const crest = (peak: number, height: number, top = 88): number[] =>
   Array.from({ length: 91 }, (_, day) => top - height * (1 - Math.exp(-0.5 * ((day - peak) / 6) ** 2)));
 
 const bagOf = (curves: number[][], cups = 14, age = 8): PlanBag => ({
-  ...{ id: 'a', style: 'filter', isDecaf: false, noise: 3, noticeable: 1.5, isSteady: false, curves },
+  id: 'a',
+  style: 'filter',
+  isDecaf: false,
+  noise: 3,
+  noticeable: 1.5,
+  isSteady: false,
+  curves,
   mean: crest(0, 0).map((_, day) => curves.reduce((sum, curve) => sum + scoreAt(curve, day), 0) / curves.length),
   lots: [{ id: null, cups, age, isFrozen: false, fromDay: 0 }],
 });
 
 const shelfOf = (bags: PlanBag[], cupsADay = 1): PlanShelf => ({
-  ...{ bags, days: DAYS, pins: [], freezer: { rate: 0.03 }, variety: 0 },
+  bags,
+  days: DAYS,
+  pins: [],
+  freezer: { rate: 0.03 },
+  variety: 0,
   wanted: Array.from({ length: DAYS }, (_, day) => ({ day, cups: cupsADay, needs: NO_NEEDS })),
 });
 
@@ -103,7 +113,12 @@ describe('freezing', () => {
 
 describe('the steps of a plan', () => {
   const step = (bag: number, frozenOn: number, more: Partial<FreezeStep> = {}): FreezeStep => ({
-    ...{ bag, lot: 0, frozenOn, thawedOn: 14, cups: 3, gain: { points: 4, probability: 0.9 } },
+    bag,
+    lot: 0,
+    frozenOn,
+    thawedOn: 14,
+    cups: 3,
+    gain: { points: 4, probability: 0.9 },
     ...more,
   });
 
@@ -134,8 +149,13 @@ describe('the steps of a plan', () => {
       return { day, needs: NO_NEEDS, bag, way, expected: 80, learning: 0, isPinned: false };
     };
     const cups = [
-      ...[cup(1, 5, 14, 15), cup(0, null, null, 1), cup(0, 5, 21, 22), cup(0, 5, 14, 14)],
-      ...[cup(0, 2, 28, 28), cup(1, 5, 14, 16), cup(0, null, 7, 7)],
+      cup(1, 5, 14, 15),
+      cup(0, null, null, 1),
+      cup(0, 5, 21, 22),
+      cup(0, 5, 14, 14),
+      cup(0, 2, 28, 28),
+      cup(1, 5, 14, 16),
+      cup(0, null, 7, 7),
     ];
     expect(freezeSteps(bags, cups).map(({ bag, frozenOn, thawedOn, cups: n }) => [bag, frozenOn, thawedOn, n])).toEqual(
       [

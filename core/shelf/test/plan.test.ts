@@ -27,7 +27,14 @@ function bagOf(differently: Partial<PlanBag> & { cups?: number; age?: number; fr
   const { cups = 5, age = 10, fromDay = 0, ...rest } = differently;
   const mean = rest.mean ?? crest(18);
   return {
-    ...{ id: 'a', style: 'filter', isDecaf: false, noise: 3, noticeable: 1.5, isSteady: false, mean, curves: [mean] },
+    id: 'a',
+    style: 'filter',
+    isDecaf: false,
+    noise: 3,
+    noticeable: 1.5,
+    isSteady: false,
+    mean,
+    curves: [mean],
     lots: [{ id: null, cups, age, isFrozen: false, fromDay }],
     ...rest,
   };
@@ -38,7 +45,7 @@ const daily = (days: number, cups = 1): PlanShelf['wanted'] =>
 
 const shelfOf = (bags: PlanBag[], differently: Partial<PlanShelf> = {}): PlanShelf => {
   const days = differently.days ?? 10;
-  return { ...{ bags, wanted: daily(days), days, pins: [], freezer: null, variety: 0 }, ...differently };
+  return { bags, wanted: daily(days), days, pins: [], freezer: null, variety: 0, ...differently };
 };
 
 const STYLES = ['filter', 'milk'] as const;

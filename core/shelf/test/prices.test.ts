@@ -7,7 +7,14 @@ import { waysOf } from '../plan/ways';
 const bag = (scores: readonly number[], cups: number, style: PlanBag['style'] = 'filter'): PlanBag => {
   const mean = Array.from({ length: 91 }, (_, day) => scores[Math.min(day, scores.length - 1)] ?? 0);
   return {
-    ...{ id: '', style, isDecaf: false, noise: 3, noticeable: 1.5, isSteady: false, mean, curves: [mean] },
+    id: '',
+    style,
+    isDecaf: false,
+    noise: 3,
+    noticeable: 1.5,
+    isSteady: false,
+    mean,
+    curves: [mean],
     lots: [{ id: null, cups, age: 0, isFrozen: false, fromDay: 0 }],
   };
 };

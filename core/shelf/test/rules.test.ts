@@ -15,7 +15,14 @@ const bag = (score: number, told: Told = {}): PlanBag => {
   const { cups = 5, age = 10, fromDay = 0, isFrozen = false, style = 'filter' } = told;
   const mean = told.mean ?? Array.from({ length: 91 }, () => score);
   return {
-    ...{ id: String(score), style, isDecaf: false, noise: 3, noticeable: 1.5, isSteady: false, mean, curves: [mean] },
+    id: String(score),
+    style,
+    isDecaf: false,
+    noise: 3,
+    noticeable: 1.5,
+    isSteady: false,
+    mean,
+    curves: [mean],
     lots: [{ id: null, cups, age, isFrozen, fromDay }],
   };
 };

@@ -9,7 +9,13 @@ const CUPS = [
   { id: 'a2', sameAs: 'a' },
 ];
 const sheet = (seat: string, differently: Partial<TastersSheet> = {}): TastersSheet => ({
-  ...{ seat, scores: {}, levels: {}, words: {}, ranking: [], odd: null, againstYardstick: {} },
+  seat,
+  scores: {},
+  levels: {},
+  words: {},
+  ranking: [],
+  odd: null,
+  againstYardstick: {},
   ...differently,
 });
 
@@ -32,7 +38,11 @@ describe('the sheets of a sitting', () => {
     ]);
     expect(tasters).toBe(3);
     expect(cups[0]).toEqual({
-      ...{ id: 'a', marked: 3, mean: 80, median: 80, place: 1 },
+      id: 'a',
+      marked: 3,
+      mean: 80,
+      median: 80,
+      place: 1,
       shared: [{ word: 'quince', by: 2 }],
       lone: [
         { word: 'walnut', seat: '1' },

@@ -38,7 +38,13 @@ describe('a palate in words', () => {
 
   it('says what is liked no more surely than the interval allows', () => {
     const driver = (differently: Partial<Driver>): Driver => ({
-      ...{ kind: 'level', of: 'x', effect: { mean: 12, lo: 4, hi: 20 }, cups: 24, ideal: null, usual: 3, bend: 0 },
+      kind: 'level',
+      of: 'x',
+      effect: { mean: 12, lo: 4, hi: 20 },
+      cups: 24,
+      ideal: null,
+      usual: 3,
+      bend: 0,
       ...differently,
     });
     expect(driverText(driver({ ideal: 3.96 }), 'sweetness', 'mark10', true)).toBe(
@@ -51,7 +57,9 @@ describe('a palate in words', () => {
     expect(driverText(driver({}), 'fruit', 'mark10', false)).toMatch(/^Perhaps the more fruit, the better/);
     const unsure = { mean: 2, lo: -4, hi: 8 };
     expect([driver({}), driver({ effect: unsure }), driver({ effect: unsure, ideal: 3 })].map(hasEffect)).toEqual([
-      ...[true, false, true],
+      true,
+      false,
+      true,
     ]);
     const near = { mean: -3, lo: -6, hi: -0.3 };
     expect(hasEffect(driver({ effect: near }))).toBe(true);

@@ -71,7 +71,11 @@ describe('the plan in words', () => {
       pickId: 'picked',
       wanted: { steeps: true, lastGoodDays: true, orders: true, thaws: true },
       lanes: ['a', 'picked'].map((id) => ({
-        ...{ id, name: `Bag ${id}`, state: 'fading' as const, cupsLeft: 3, frozen: false },
+        id,
+        name: `Bag ${id}`,
+        state: 'fading' as const,
+        cupsLeft: 3,
+        frozen: false,
         window: { from: '2026-02-20', to: '2026-03-01' },
       })),
       freeze: [
@@ -107,7 +111,10 @@ describe('the plan in words', () => {
       }).some(({ key }) => key === 'freeze');
     // Four days are left of its window.
     expect([offered('at-crest', 4), offered('at-crest', 5), offered('steady', 9), offered('climbing', 3)]).toEqual([
-      ...[false, true, false, true],
+      false,
+      true,
+      false,
+      true,
     ]);
     const none = { steeps: false, lastGoodDays: false, orders: false, thaws: false };
     expect(remindersOf({ ...due, wanted: none })).toEqual([]);

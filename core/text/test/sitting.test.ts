@@ -2,11 +2,23 @@ import { describe, expect, it } from 'vitest';
 import { agreementText, pairText, rankedCups, sittingHeadline, triangleText, yardstickText } from '../sitting';
 
 const cup = (id: string, mean: number | null, place: number | null = null) => ({
-  ...{ id, marked: 3, mean, median: mean, place, shared: [], lone: [], levels: [] },
+  id,
+  marked: 3,
+  mean,
+  median: mean,
+  place,
+  shared: [],
+  lone: [],
+  levels: [],
   yardstick: { better: 0, like: 0, worse: 0 },
 });
 const pair = (mean: number, interval: { lo: number; hi: number } | null, isSameBrew = false) => ({
-  ...{ a: 'a', b: 'b', before: 2, behind: 1, beside: 0, isSameBrew },
+  a: 'a',
+  b: 'b',
+  before: 2,
+  behind: 1,
+  beside: 0,
+  isSameBrew,
   difference: { pairs: interval ? 3 : 1, mean, interval },
 });
 

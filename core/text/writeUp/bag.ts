@@ -55,8 +55,15 @@ export function composeBag(facts: BagFacts): Section[] {
 export function coffeeLine(coffee: CoffeeFacts): string {
   const { origin, producer, variety, process, roastLevel, altitude, lot, harvest, species } = coffee;
   const what = [
-    ...[origin, producer, lot && `lot ${lot}`, harvest && `harvest ${harvest}`, altitude, variety],
-    ...[species === 'several' ? 'several species' : species, process, roastLevel && `${plainWords(roastLevel)} roast`],
+    origin,
+    producer,
+    lot && `lot ${lot}`,
+    harvest && `harvest ${harvest}`,
+    altitude,
+    variety,
+    species === 'several' ? 'several species' : species,
+    process,
+    roastLevel && `${plainWords(roastLevel)} roast`,
   ].filter(Boolean);
   const roasted = coffee.isRoastAssumed ? '' : `roasted on ${dateSaid(coffee.roastedOn)}`;
   const who = [coffee.roaster, roasted].filter(Boolean).join(', ');

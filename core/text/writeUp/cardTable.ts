@@ -13,7 +13,11 @@ export interface CardRecipe extends Omit<
 /** A card as the recipe its plan is worked out from. */
 const asRecipe = ({ grinds: _, ...settings }: CardRecipe): Recipe => ({
   ...settings,
-  ...{ grinderId: null, grinderSetting: null, otherGrinds: [], grindsElsewhere: [], why: '' },
+  grinderId: null,
+  grinderSetting: null,
+  otherGrinds: [],
+  grindsElsewhere: [],
+  why: '',
 });
 
 /** The settings of a card in pairs of name and value, as far as it states them. */

@@ -16,7 +16,9 @@ import {
 } from '..';
 
 const passage = (key: string, text: string, needs: Section['passages'][number]['needs'] = null, named?: string) => ({
-  ...{ key, text, needs },
+  key,
+  text,
+  needs,
   named: named ?? null,
 });
 const sections: Section[] = [
@@ -60,8 +62,15 @@ describe('what stands', () => {
       { key: 'label.own-4', after: null, text: 'A section of its own.' },
     ];
     expect(textsOf(standing(words({ own }), FIRST_SHOWS))).toEqual([
-      ...['A bag', 'First.', 'Day 20.', 'Between.', 'One crest.', 'Last.', 'A section of its own.'],
-      ...['Day 9: 7.', 'It cost 15.'],
+      'A bag',
+      'First.',
+      'Day 20.',
+      'Between.',
+      'One crest.',
+      'Last.',
+      'A section of its own.',
+      'Day 9: 7.',
+      'It cost 15.',
     ]);
   });
 

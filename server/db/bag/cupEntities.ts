@@ -43,8 +43,16 @@ export interface WordRow extends Omit<HouseholdWord, 'near' | 'allergens'> {
 export const WordEntity = new EntitySchema<WordRow>({
   name: 'word',
   columns: {
-    ...{ id, name: text, family: optionalText, mergedInto: optionalText },
-    ...{ like: text, reference: text, near: json, allergens: json, knownBy: optionalText, substitute: text },
+    id,
+    name: text,
+    family: optionalText,
+    mergedInto: optionalText,
+    like: text,
+    reference: text,
+    near: json,
+    allergens: json,
+    knownBy: optionalText,
+    substitute: text,
     createdAt: text,
   },
 });

@@ -77,8 +77,15 @@ async function keep(
   const bagId = subject === 'bag' ? subjectId : (await db.findOneByOrFail(BrewEntity, { id: subjectId })).bagId;
   const [before, after] = [apart?.before ?? null, apart?.after ?? null];
   await db.insert(ChangeEntity, {
-    ...{ id: randomUUID(), at: now.toISOString(), subject, subjectId, bagId, kind },
-    ...{ before, after, undoneBy: null },
+    id: randomUUID(),
+    at: now.toISOString(),
+    subject,
+    subjectId,
+    bagId,
+    kind,
+    before,
+    after,
+    undoneBy: null,
   });
 }
 

@@ -52,8 +52,15 @@ export interface ChangeRow {
 export const ChangeEntity = new EntitySchema<ChangeRow>({
   name: 'change_record',
   columns: {
-    ...{ id, at: text, subject: text, subjectId: text, bagId: text, kind: text },
-    ...{ before: optionalJson, after: optionalJson, undoneBy: optionalText },
+    id,
+    at: text,
+    subject: text,
+    subjectId: text,
+    bagId: text,
+    kind: text,
+    before: optionalJson,
+    after: optionalJson,
+    undoneBy: optionalText,
   },
 });
 
@@ -73,8 +80,15 @@ export interface PictureRow {
 export const PictureEntity = new EntitySchema<PictureRow>({
   name: 'picture',
   columns: {
-    ...{ id, bagId: text, brewId: optionalText, of: text, width: integer, height: integer, bytes: integer },
-    ...{ createdAt: text, deletedAt: optionalText },
+    id,
+    bagId: text,
+    brewId: optionalText,
+    of: text,
+    width: integer,
+    height: integer,
+    bytes: integer,
+    createdAt: text,
+    deletedAt: optionalText,
   },
 });
 

@@ -11,8 +11,20 @@ const FOUND_WORDS = `(SELECT cup_descriptor."cupId" AS "cupId", group_concat(cup
 /** All that is written on a bag; printed notes that are still hidden are not found either. */
 const LABEL = [
   ...[
-    ...['name', 'roaster', 'producer', 'origin', 'variety', 'processName', 'process', 'lot', 'harvest', 'certificates'],
-    ...['shop', 'bet', 'boughtFor', 'ideas'],
+    'name',
+    'roaster',
+    'producer',
+    'origin',
+    'variety',
+    'processName',
+    'process',
+    'lot',
+    'harvest',
+    'certificates',
+    'shop',
+    'bet',
+    'boughtFor',
+    'ideas',
   ].map((column) => `COALESCE(bag."${column}", '')`),
   `CASE WHEN bag."labelNotes" = 'hidden' AND bag."labelRevealedAt" IS NULL THEN '' ELSE bag."printedNotes" END`,
 ].join(` || ' ' || `);

@@ -23,8 +23,12 @@ export const SittingEntity = new EntitySchema<SittingRow>({
     id,
     ...columnsOf(sittingFields),
     yardstick: optionalJson,
-    ...{ codes: json, drawn: json, createdAt: text },
-    ...{ revealedAt: optionalText, keySeenAt: optionalText, deletedAt: optionalText },
+    codes: json,
+    drawn: json,
+    createdAt: text,
+    revealedAt: optionalText,
+    keySeenAt: optionalText,
+    deletedAt: optionalText,
   },
 });
 
@@ -45,8 +49,15 @@ export interface SeatRow {
 export const SeatEntity = new EntitySchema<SeatRow>({
   name: 'sitting_seat',
   columns: {
-    ...{ id, sittingId: text, name: text, tasterId: optionalText, place: integer, isGuest: { type: 'boolean' } },
-    ...{ doneAt: optionalText, createdAt: text, deletedAt: optionalText },
+    id,
+    sittingId: text,
+    name: text,
+    tasterId: optionalText,
+    place: integer,
+    isGuest: { type: 'boolean' },
+    doneAt: optionalText,
+    createdAt: text,
+    deletedAt: optionalText,
   },
 });
 
@@ -94,7 +105,12 @@ export const TrainerCardEntity = new EntitySchema<TrainerCardRow>({
   name: 'trainer_card',
   columns: {
     key: { type: 'varchar', primary: true },
-    ...{ dueAt: text, stability: real, difficulty: real, reps: integer, lapses: integer, state: integer },
+    dueAt: text,
+    stability: real,
+    difficulty: real,
+    reps: integer,
+    lapses: integer,
+    state: integer,
     askedAt: optionalText,
   },
 });

@@ -85,7 +85,10 @@ export async function addSitting(db: EntityManager, input: SittingInput, now: Da
     ...input,
     codes: Object.fromEntries(ids.map((cup, i) => [cup, codes[i] ?? ''])),
     drawn: shuffled(ids, randomInt),
-    ...{ createdAt: now.toISOString(), revealedAt: null, keySeenAt: null, deletedAt: null },
+    createdAt: now.toISOString(),
+    revealedAt: null,
+    keySeenAt: null,
+    deletedAt: null,
   });
   return id;
 }
@@ -156,8 +159,15 @@ export async function addSeat(
   const seatId = randomUUID();
   const place = Math.max(-1, ...all.map((seat) => seat.place)) + 1;
   await db.insert(SeatEntity, {
-    ...{ id: seatId, sittingId, name, tasterId, place, isGuest },
-    ...{ doneAt: null, createdAt: now.toISOString(), deletedAt: null },
+    id: seatId,
+    sittingId,
+    name,
+    tasterId,
+    place,
+    isGuest,
+    doneAt: null,
+    createdAt: now.toISOString(),
+    deletedAt: null,
   });
   return { seatId, secret: await newSecret(db, seatId) };
 }

@@ -19,8 +19,15 @@ export interface WriteUpRow {
 export const WriteUpEntity = new EntitySchema<WriteUpRow>({
   name: 'write_up',
   columns: {
-    ...{ id, kind: text, subject: json, content: json, finalOn: optionalText },
-    ...{ createdAt: text, changedAt: text, revision: integer, deletedAt: optionalText },
+    id,
+    kind: text,
+    subject: json,
+    content: json,
+    finalOn: optionalText,
+    createdAt: text,
+    changedAt: text,
+    revision: integer,
+    deletedAt: optionalText,
   },
 });
 
@@ -38,7 +45,12 @@ export interface WriteUpVersionRow {
 export const WriteUpVersionEntity = new EntitySchema<WriteUpVersionRow>({
   name: 'write_up_version',
   columns: {
-    ...{ id, writeUpId: text, number: integer, reason: text, content: json },
-    ...{ finalOn: optionalText, createdAt: text },
+    id,
+    writeUpId: text,
+    number: integer,
+    reason: text,
+    content: json,
+    finalOn: optionalText,
+    createdAt: text,
   },
 });

@@ -52,7 +52,15 @@ export async function addWriteUp(
   const id = randomUUID();
   const at = now.toISOString();
   await db.insert(WriteUpEntity, {
-    ...{ id, kind, subject, content, finalOn: null, createdAt: at, changedAt: at, revision: 1, deletedAt: null },
+    id,
+    kind,
+    subject,
+    content,
+    finalOn: null,
+    createdAt: at,
+    changedAt: at,
+    revision: 1,
+    deletedAt: null,
   });
   return id;
 }
@@ -72,7 +80,12 @@ export async function keepVersion(
   });
   if (newest && isEqual(newest.content, content) && newest.finalOn === finalOn) return;
   await db.insert(WriteUpVersionEntity, {
-    ...{ id: randomUUID(), writeUpId: id, number: (newest?.number ?? 0) + 1, reason, content, finalOn },
+    id: randomUUID(),
+    writeUpId: id,
+    number: (newest?.number ?? 0) + 1,
+    reason,
+    content,
+    finalOn,
     createdAt: now.toISOString(),
   });
 }

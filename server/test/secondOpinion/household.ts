@@ -69,20 +69,18 @@ async function makeBag(
   const days = brewDays(dice, first, daysTo(roasted), isOneSitting);
   const last = days.at(-1);
   const draft = {
-    ...{
-      name,
-      roaster: dice.pick(['Fernhill', 'Saltmarsh']),
-      origin: dice.pick(['Rwanda', 'India', '']),
-      scoringScale,
-    },
-    ...{
-      roastLevel: dice.pick(['light', 'medium', null] as const),
-      process: dice.pick(['washed', 'natural', null] as const),
-    },
+    name,
+    roaster: dice.pick(['Fernhill', 'Saltmarsh']),
+    origin: dice.pick(['Rwanda', 'India', '']),
+    scoringScale,
+    roastLevel: dice.pick(['light', 'medium', null] as const),
+    process: dice.pick(['washed', 'natural', null] as const),
     ...(isUndated ? { roastedOn: null, arrivedOn: addDays(roasted, first) } : { roastedOn: roasted }),
     printedNotes: dice.some(WORDS, 3).join(', '),
     restAdviceDays: dice.chance(0.3) ? dice.int(5, 30) : null,
-    ...{ weightG: dice.pick([60, 100, 250]), price: dice.chance(0.5) ? dice.int(6, 20) : null, reference },
+    weightG: dice.pick([60, 100, 250]),
+    price: dice.chance(0.5) ? dice.int(6, 20) : null,
+    reference,
     finishedOn: last !== undefined && dice.chance(0.3) ? addDays(roasted, last) : null,
     perceivedRoast: dice.chance(0.3) ? dice.pick(['light', 'medium', 'dark'] as const) : null,
     buyAgain: dice.chance(0.3) ? dice.pick(['yes', 'no'] as const) : null,
@@ -151,7 +149,9 @@ function brewOf(dice: Dice, told: BrewTold) {
   const otherwise = dice.chance(0.3) ? { waterC: reference.waterC + dice.pick([-4, 3]) } : {};
   const words = dice.some(WORDS, 3);
   return {
-    ...{ ...reference, ...otherwise, style },
+    ...reference,
+    ...otherwise,
+    style,
     brewedAt: `${addDays(roasted, day)}T${String(hour).padStart(2, '0')}:00:00Z`,
     tasterId: tasters.length > 0 && dice.chance(0.8) ? dice.pick(tasters).id : null,
     recordedFrom: dice.chance(0.1) ? ('memory' as const) : ('cup' as const),
@@ -163,7 +163,9 @@ function brewOf(dice: Dice, told: BrewTold) {
       remarks: dice.chance(0.2) ? `Some ${dice.pick(WORDS)}, and no ${dice.pick(WORDS)}.` : '',
       intensities: dice.chance(0.5)
         ? ['brightness', 'weight', 'sweetness'].map((attribute) => ({
-            ...{ attribute, intensity: dice.pick(LEVELS), adequacy: null },
+            attribute,
+            intensity: dice.pick(LEVELS),
+            adequacy: null,
           }))
         : [],
       finishS: dice.chance(0.3) ? dice.int(3, 60) : null,

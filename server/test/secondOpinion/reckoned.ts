@@ -28,7 +28,15 @@ export const marksOf = (bag: RawBag, brews = marked(bag)): number[] => brews.fla
 export const dayOf = ({ draft }: RawBag, on: string): number | null =>
   draft.roastedOn ? wholeDays(draft.roastedOn, on) : null;
 export const LEVEL_VALUES: Readonly<Record<string, number>> = {
-  ...{ '1': 1, '2-': 5 / 3, '2': 2, '2.5': 2.5, '3': 3, '3+': 10 / 3, '4': 4, '4.5': 4.5, '5': 5 },
+  '1': 1,
+  '2-': 5 / 3,
+  '2': 2,
+  '2.5': 2.5,
+  '3': 3,
+  '3+': 10 / 3,
+  '4': 4,
+  '4.5': 4.5,
+  '5': 5,
 };
 export const levelsOf = (brews: RawBag['brews'], attribute: string): number[] =>
   brews.flatMap(({ cup }) =>

@@ -139,7 +139,7 @@ export function checkPlan({ house, shelf, plan, pages }: ReadShelf): void {
     const lane = shelf.lanes.find(({ id }) => id === bag.id);
     if (!lane) continue;
     for (const cup of cups) {
-      const here = { ...{ house, shelf, plan, pages, bag }, lane };
+      const here = { house, shelf, plan, pages, bag, lane };
       const day = /Day (\d+)/.exec(cup.why)?.[1];
       if (day !== undefined && bag.draft.roastedOn)
         claim(wholeDays(bag.draft.roastedOn, cup.on) === Number(day), `${cup.why} on ${cup.on}`);

@@ -24,7 +24,10 @@ export async function layTable(server: TestServer, { seed, bags }: RawHousehold)
   const cups = laid.map(({ id, draft }, i) => ({ id: `c${i}`, name: draft.name, bagId: id, parameters: reference }));
   const twice = dice.chance(0.5) && cups[0] ? [{ ...cups[0], id: 'again', sameAs: 'c0' }] : [];
   const { id } = await server.ok<{ id: string }>('POST', '/sittings', {
-    ...{ name: 'The long table', kind: 'same-recipe', scoringScale: 'mark10', cups: [...cups, ...twice] },
+    name: 'The long table',
+    kind: 'same-recipe',
+    scoringScale: 'mark10',
+    cups: [...cups, ...twice],
   });
   const { cups: codes } = await server.ok<{ cups: { id: string; code: string }[] }>('POST', `/sittings/${id}/key`);
   const seats: RawTable['seats'] = [];

@@ -100,7 +100,8 @@ function levelLines(
     key: line.attribute,
     name: names.get(line.attribute) ?? line.attribute,
     points: line.points.map(({ day, intensity }) => ({
-      ...{ day, level: intensity },
+      day,
+      level: intensity,
       said: levelText(nearestLevel(intensity)),
     })),
     about: `${trend(line)}${likedText(line)}`,
@@ -111,16 +112,22 @@ function levelLines(
 function feelLines({ finish, dryness }: FeelOverDays): LevelLine[] {
   const lines: LevelLine[] = [
     {
-      ...{ key: ' finish', name: 'Finish', about: '' },
+      key: ' finish',
+      name: 'Finish',
+      about: '',
       points: finish.map(({ day, value }) => ({
-        ...{ day, level: finishLevel(value) },
+        day,
+        level: finishLevel(value),
         said: `${numberText(value, 0)} s`,
       })),
     },
     {
-      ...{ key: ' dryness', name: 'Dryness', about: '' },
+      key: ' dryness',
+      name: 'Dryness',
+      about: '',
       points: dryness.map(({ day, value }) => ({
-        ...{ day, level: value + 1 },
+        day,
+        level: value + 1,
         said: DRYNESSES[Math.round(value)] ?? '',
       })),
     },

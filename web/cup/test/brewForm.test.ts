@@ -23,20 +23,23 @@ const recipe = (kind: Recipe['kind']): Recipe =>
   STARTER_RECIPES.find((one) => one.kind === kind) ?? (Promise.reject(new Error(kind)) as never);
 
 const live = (differently: Partial<LiveBrew> = {}): LiveBrew => ({
-  ...{
-    id: id(5),
-    bagId: id(1),
-    bagName: 'Test Hill',
-    recipe: recipe('iced'),
-    recipeVersionId: id(6),
-    ticked: [],
-    marks: [],
-    startedAt: Date.parse('2026-02-20T08:00:00Z'),
-    endedS: 151.6,
-    vigour: 'lively',
-    bed: null,
-  },
-  ...{ fault: 'spill', faultNote: 'over the rim', instruments: NO_INSTRUMENTS, seed: 1, revision: 1, createdAt: '' },
+  id: id(5),
+  bagId: id(1),
+  bagName: 'Test Hill',
+  recipe: recipe('iced'),
+  recipeVersionId: id(6),
+  ticked: [],
+  marks: [],
+  startedAt: Date.parse('2026-02-20T08:00:00Z'),
+  endedS: 151.6,
+  vigour: 'lively',
+  bed: null,
+  fault: 'spill',
+  faultNote: 'over the rim',
+  instruments: NO_INSTRUMENTS,
+  seed: 1,
+  revision: 1,
+  createdAt: '',
   ...differently,
 });
 

@@ -93,7 +93,9 @@ export function ChipsField({ slot, label, help, className, before = null }: Prop
   const remove = (word: string): void => {
     keep({
       set: set.filter((one) => one !== word),
-      ...{ prominence: omit(prominence, [word]), moment: omit(moment, [word]), seat: omit(seat, [word]) },
+      prominence: omit(prominence, [word]),
+      moment: omit(moment, [word]),
+      seat: omit(seat, [word]),
     });
     setTapped(null);
     input.current?.focus();

@@ -15,7 +15,10 @@ import { shortName } from '../publication/MarksFigure';
 import { inLines } from '../publication/SharePicture';
 
 const passage = (key: string, text: string, needs: 'price' | null = null, named: string | null = null) => ({
-  ...{ key, text, needs, named },
+  key,
+  text,
+  needs,
+  named,
 });
 const RIDGE = {
   name: 'Hollow Ridge',
@@ -27,7 +30,8 @@ const RIDGE = {
     lo: 72,
     hi: 90,
   })),
-  ...{ window: { from: 15, to: 26 }, core: { from: 18, to: 22 } },
+  window: { from: 15, to: 26 },
+  core: { from: 18, to: 22 },
   brews: [
     { day: 9, asScored: 74, atReference: 76 },
     { day: 20, asScored: 86, atReference: null },
@@ -61,7 +65,9 @@ const content: WriteUpContent = {
   },
   edits: { 'short.mark': { text: '', over: 'It scores 8.6.' } },
   own: [{ key: 'days.own-1', after: null, text: 'It rained.' }],
-  ...{ shows: { ...FIRST_SHOWS, price: false }, pictures: [], paper: 'A4' },
+  shows: { ...FIRST_SHOWS, price: false },
+  pictures: [],
+  paper: 'A4',
 };
 const parts = (more: Partial<WriteUpContent> = {}) =>
   partsOf(

@@ -14,10 +14,23 @@ const of = (facts: Partial<BagFacts>): Record<string, string> => said(composeBag
 const crest = (more: object): BagFacts['crest'] => ({ ...FOLLOWED.crest, ...more });
 
 const outcome = (printed: string, is: DescriptorOutcome['outcome'], as: string[] = []): DescriptorOutcome => ({
-  ...{ printed, word: null, outcome: is, cups: is === 'never' ? 0 : 2, days: [], as, leading: 0, traces: 0 },
+  printed,
+  word: null,
+  outcome: is,
+  cups: is === 'never' ? 0 : 2,
+  days: [],
+  as,
+  leading: 0,
+  traces: 0,
 });
 const effect = (more: Partial<Effect>): Effect => ({
-  ...{ factor: 'brewer', setting: 'press', mean: -5, sd: 1, helps: 0.01, brews: 3, change: null },
+  factor: 'brewer',
+  setting: 'press',
+  mean: -5,
+  sd: 1,
+  helps: 0.01,
+  brews: 3,
+  change: null,
   ...more,
 });
 

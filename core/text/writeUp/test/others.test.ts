@@ -15,7 +15,13 @@ const said = (sections: readonly Section[]): Record<string, string> =>
 describe('a table', () => {
   const recipe = { brewer: 'cone', style: 'filter' as const, doseG: 17, waterG: 272, waterC: 92, name: null };
   const sheet = (seat: string, scores: Record<string, number>, words: Record<string, string[]>): TastersSheet => ({
-    ...{ seat, scores, words, levels: {}, ranking: [], odd: null, againstYardstick: {} },
+    seat,
+    scores,
+    words,
+    levels: {},
+    ranking: [],
+    odd: null,
+    againstYardstick: {},
   });
   const reading = readSitting(
     [
@@ -29,11 +35,22 @@ describe('a table', () => {
     ],
   );
   const cup = (id: string, name: string, more: Partial<SittingFacts['cups'][number]> = {}) => ({
-    ...{ id, name, restDay: 19, declared: '', recipe, said: [], levels: [] },
+    id,
+    name,
+    restDay: 19,
+    declared: '',
+    recipe,
+    said: [],
+    levels: [],
     ...more,
   });
   const facts: SittingFacts = {
-    ...{ name: 'Sunday', kind: 'same-recipe', timing: 'together', on: '2026-11-24', isBlind: true, scale: 'mark10' },
+    name: 'Sunday',
+    kind: 'same-recipe',
+    timing: 'together',
+    on: '2026-11-24',
+    isBlind: true,
+    scale: 'mark10',
     reading,
     cups: [
       cup('a', 'Hollow Ridge', { said: [{ taster: 'Mira', remarks: 'The long one.' }] }),
@@ -65,7 +82,9 @@ describe('a table', () => {
     const all = composeSitting(facts).flatMap(({ passages }) => passages);
     expect(all.every(({ text }) => !/Mira|Tomas/.test(text))).toBe(true);
     expect(all.find(({ key }) => key === 'cups.a.said.0')).toMatchObject({
-      ...{ text: '“The long one.”', named: 'Mira: “The long one.”', needs: 'own words' },
+      text: '“The long one.”',
+      named: 'Mira: “The long one.”',
+      needs: 'own words',
     });
     expect(all.find(({ key }) => key === 'cups.a.lone')?.named).toBe('Found by one alone: rooibos (Mira).');
   });
@@ -90,7 +109,10 @@ describe('bags against each other', () => {
     levels: FOLLOWED.levels.slice(0, 1).map((one) => ({ ...one, value: 2.5 })),
   };
   const facts = (more: Partial<ComparisonFacts> = {}): ComparisonFacts => ({
-    ...{ bags: [FOLLOWED, other], pairs: [{ a: 0, b: 1, mean: 6, sd: 2 }], unlike: null, sittings: [] },
+    bags: [FOLLOWED, other],
+    pairs: [{ a: 0, b: 1, mean: 6, sd: 2 }],
+    unlike: null,
+    sittings: [],
     ...more,
   });
 

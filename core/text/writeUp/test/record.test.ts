@@ -12,7 +12,14 @@ const coffee = (more: Partial<BagFacts['coffee']>): Record<string, string> =>
   of({ coffee: { ...FOLLOWED.coffee, ...more } });
 
 const outcome = (printed: string, is: DescriptorOutcome['outcome'], as: string[] = []): DescriptorOutcome => ({
-  ...{ printed, word: null, outcome: is, cups: is === 'never' ? 0 : 2, days: [], as, leading: 0, traces: 0 },
+  printed,
+  word: null,
+  outcome: is,
+  cups: is === 'never' ? 0 : 2,
+  days: [],
+  as,
+  leading: 0,
+  traces: 0,
 });
 
 describe('another way the bag was drunk', () => {
