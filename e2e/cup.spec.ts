@@ -38,7 +38,7 @@ test('one mark of ten, by keyboard alone, with words as chips', async ({ page, a
 test('a word of one’s own is at hand on the next line at once', async ({ page, application }) => {
   await openBag(page, application, { name: 'Attic Hill' });
   await page.keyboard.press('b');
-  await page.getByRole('combobox', { name: 'Notes' }).fill('attic smell,');
+  await page.getByRole('combobox', { name: 'Notes', exact: true }).fill('attic smell,');
   await page.getByText('Look by look').click();
   await page.getByRole('combobox', { name: 'Hot, nose' }).fill('atti');
   await expect(page.getByRole('listbox').getByRole('option')).toHaveText([/^attic smell/, /“atti”/]);
