@@ -25,16 +25,3 @@ export * from './starters';
 export * from './bench/trace';
 export * from './units';
 export * from './bench/weighing';
-export { usualParameters } from './drinks';
-export {
-  GRIND_WORDS,
-  BREWERS,
-  type RecordedFrom,
-  type GrindWord,
-  STYLES,
-  type Style,
-  type BrewParameters,
-  type Fault,
-} from './kinds';
-export { type Vigour } from './signs';
-export { clamp, GRAMS_PER_OUNCE, celsius, roundTo } from './units';

@@ -12,6 +12,3 @@ export * from './intensitiesOverDays';
 export * from './scoringScales';
 export * from './sheetOfParts';
 export * from './tasting';
-export { parseLevel, nearestLevel, levelValue } from './levels';
-export { type LevelLiking } from './scoreByLevels';
-export { onStep, SCORING_SCALES, ATTRIBUTES, type Attribute, type ScoringScale, SCALE_RANGES } from './scoringScales';

@@ -1,5 +1,4 @@
 export * from './lane';
 export * from './morning';
 export * from './orders';
-export { type OrderDates } from './orders';
 export { LEARNING_SHARE } from './plan/constants';

@@ -11,7 +11,7 @@ interface Props {
   writeUpId: string;
   passage: ShownPassage;
   /** The record has come to say something else since this was written over. */
-  isOutrun: boolean;
+  isStale: boolean;
 }
 
 /** A passage that can be written over by a tap: what the record says stays at hand. */
@@ -43,7 +43,7 @@ export function EditablePassage(props: Props) {
 
 const isJustAdded = ({ from, text }: ShownPassage): boolean => from === 'own' && text === '';
 
-function PassageEditor({ writeUpId, passage, isOutrun, done }: Props & { done: () => void }) {
+function PassageEditor({ writeUpId, passage, isStale, done }: Props & { done: () => void }) {
   const dispatch = useAppDispatch();
   const say = useSayOutcome();
   const [writePassage] = api.useWritePassageMutation();
@@ -161,7 +161,7 @@ function PassageEditor({ writeUpId, passage, isOutrun, done }: Props & { done: (
         <span className="quiet record-says">
           {composed === null
             ? 'The record says nothing of the kind any more.'
-            : `The record ${isOutrun ? 'has come to say' : 'says'}: ${composed}`}
+            : `The record ${isStale ? 'has come to say' : 'says'}: ${composed}`}
         </span>
       )}
     </span>

@@ -118,7 +118,7 @@ function WithContent({
   const [addPassage] = api.useAddPassageMutation();
   const pictures = usePicturesOf(writeUp.subject.bagIds);
   const parts = partsOf(writeUp, content, { pictures: shownPictures(content, pictures), units, today });
-  const isOutrun = new Set(staleEdits(content));
+  const isStale = new Set(staleEdits(content));
   // What is left out stays in view, so that it can be had again; what is not to be shown does not.
   const sections = standing(content, content.shows).map(({ id, passages }) => ({
     id,
@@ -149,7 +149,7 @@ function WithContent({
             {...parts}
             sections={sections}
             passage={(passage) => (
-              <EditablePassage writeUpId={writeUp.id} passage={passage} isOutrun={isOutrun.has(passage.key)} />
+              <EditablePassage writeUpId={writeUp.id} passage={passage} isStale={isStale.has(passage.key)} />
             )}
             behind={more}
           />

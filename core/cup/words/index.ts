@@ -7,5 +7,3 @@ export * from './descriptors';
 export * from './suggest';
 export * from './traits';
 export * from './vocabulary';
-export { ALLERGENS, KNOWN_BY, FAMILIES } from './descriptor';
-export { TRAITS } from './traits';

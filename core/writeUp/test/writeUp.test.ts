@@ -110,7 +110,7 @@ describe('composing anew', () => {
     expect(differences({ sections: sections.slice(3), edits: {}, own: [] }, renamed)).toHaveLength(1);
   });
 
-  it('names what was written over and has been staleEdits by the record', () => {
+  it('names what was written over and what the record has moved on from', () => {
     const edits = {
       'crest.peak': { text: 'My day.', over: 'Day 20.' },
       'crest.shape': { text: 'One.', over: 'One crest.' },
