@@ -4,7 +4,8 @@ import type { makingFields } from '../../contract/bag/making';
 
 /**
  * What each field is called on the sheet of a brew and its cup, and where two copies of it differ; null for what the
- * sheet only carries along. A field without its line here does not compile, and a label that no sheet uses fails a test.
+ * sheet only carries along. A field without its line here does not compile, and one that no sheet
+ * asks for fails a test. A control that stands beside others may be called shorter there.
  */
 type Labels<Fields> = Readonly<Record<keyof Fields, string | null>>;
 
