@@ -264,9 +264,9 @@ test.describe('a server that is away', () => {
     const field = page.getByRole('textbox', { name: 'This passage in your words' });
     await field.fill('Written while the server slept.');
     await expect(page.getByText('Kept here; not on the server yet.')).toBeVisible();
-    await page.unroute('**/passages');
     await page.reload();
     await expect(field).toHaveValue('Written while the server slept.');
+    await page.unroute('**/passages');
     await page.getByRole('button', { name: 'Done' }).click();
     await expect(page.locator('.pub-lead .passage.edited')).toHaveText('Written while the server slept.');
     await page.reload();

@@ -22,7 +22,7 @@ export function CoolingCalls() {
       }
     }
   });
-  useEffect(() => keepCups(cups), [cups]);
+  useEffect(() => void keepCups(cups), [cups]);
   useEffect(() => {
     if (!waiting) return;
     const timer = setInterval(() => call(), 1000);

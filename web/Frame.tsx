@@ -6,7 +6,7 @@ import { CoolingCalls } from './CoolingCalls';
 import { Notices } from './Notices';
 import { SearchBox } from './SearchBox';
 import { ShortcutsDialog } from './ShortcutsDialog';
-import { useAppDispatch, useAppSelector } from './state/store';
+import { sync, useAppDispatch, useAppSelector } from './state/store';
 import { writeAs } from './ui/format';
 import { showTheme, themeChosen, THEMES } from './state/theme';
 
@@ -53,6 +53,7 @@ export function Frame() {
   const [helping, setHelping] = useState(false);
 
   useEffect(() => showTheme(theme), [theme]);
+  useEffect(() => sync.resume(), []);
   useActionKey('search', () => search.current?.focus());
   useActionKey('addBag', () => void navigate('/bags/new'));
   useActionKey('shelf', () => void navigate('/'));

@@ -1,12 +1,9 @@
 import { useEffect } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { api } from './api/api';
-import { deviceName } from './state/device';
 import { saidOfWord } from './domain/saidOfWord';
-import { putBack } from './forms/draftKeeper';
 import { dismissed, toastShown, type Notice, type Undo } from './state/notices';
-import { keptInBrowser } from './state/kept';
-import { useAppDispatch, useAppSelector } from './state/store';
+import { sync, useAppDispatch, useAppSelector } from './state/store';
 
 /** How long a notice stays: long enough to reach for Undo. */
 const STAYS_MS = 12_000;
@@ -65,7 +62,7 @@ function NoticeLine({ notice }: { notice: Notice }) {
     if (!undo) return;
     dispatch(dismissed(id));
     if (undo.kind === 'draft') {
-      putBack(keptInBrowser, undo.id, deviceName(), undo.mirror);
+      sync.putBack(undo.id, undo.mirror);
       // A sheet that is in view is laid anew with what was brought back.
       if (undo.href === location.pathname + location.search) location.reload();
       else void navigate(undo.href);

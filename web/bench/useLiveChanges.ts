@@ -1,16 +1,7 @@
-import { useCallback, useEffect, useState, useSyncExternalStore } from 'react';
-import type { LiveBrew, LivePatch } from '../../contract/bench/live';
-import { api, isPassing, problemOf } from '../api/api';
-import { keptInBrowser } from '../state/kept';
-import { toastShown } from '../state/notices';
-import { useAppDispatch } from '../state/store';
-import { TapKeeper, withTaps, type Sent, type Tap } from './tapKeeper';
-
-/** Why a tap is not kept on the server yet, in words. */
-function whyNotYet(error: Parameters<typeof problemOf>[0]): string {
-  const answered = error && 'status' in error && typeof error.status === 'number';
-  return (answered ? problemOf(error)?.message : null) ?? 'Slow Crest does not answer yet.';
-}
+import { useCallback, useEffect, useMemo, useSyncExternalStore } from 'react';
+import type { LiveBrew } from '../../contract/bench/live';
+import { sync } from '../state/store';
+import { queuedTap, withTaps, type Tap } from '../sync/taps';
 
 export type Change = (tap: Tap) => void;
 
@@ -20,25 +11,12 @@ export type Change = (tap: Tap) => void;
  * `offline` says in words why the server does not have it yet.
  */
 export function useLiveChanges(fromServer: LiveBrew): { live: LiveBrew; change: Change; offline: string | null } {
-  const dispatch = useAppDispatch();
-  const [send] = api.useChangeLiveMutation();
-  const [keeper] = useState(() => {
-    const { id } = fromServer;
-    const sent = async (body: LivePatch): Promise<Sent> => {
-      const { data, error } = await send({ id, body });
-      if (data) return { live: data };
-      return isPassing(error)
-        ? { notYet: whyNotYet(error) }
-        : { refused: problemOf(error)?.message ?? 'The tap was not taken.' };
-    };
-    return new TapKeeper(fromServer, keptInBrowser, sent, (text) => dispatch(toastShown({ text })));
-  });
-  const { known, pending, offline } = useSyncExternalStore(keeper.subscribe, keeper.snapshot);
-  useEffect(() => keeper.hear(fromServer), [keeper, fromServer]);
-  useEffect(() => {
-    keeper.open();
-    return () => keeper.close();
-  }, [keeper]);
-  const change: Change = useCallback((tap) => keeper.tap(tap), [keeper]);
-  return { live: withTaps(known.revision > fromServer.revision ? known : fromServer, pending), change, offline };
+  const { id } = fromServer;
+  const outbox = useMemo(() => sync.taps(id), [id]);
+  const { state: queue, answer, why } = useSyncExternalStore(outbox.subscribe, outbox.snapshot);
+  useEffect(() => outbox.retry(), [outbox]);
+  // An answer to a question asked earlier may come later.
+  const known = answer && answer.revision > fromServer.revision ? answer : fromServer;
+  const change: Change = useCallback((tap) => outbox.change((taps) => queuedTap(taps, known, tap)), [outbox, known]);
+  return { live: withTaps(known, queue), change, offline: why };
 }

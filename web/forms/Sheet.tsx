@@ -3,7 +3,7 @@ import Button from 'react-bootstrap/Button';
 import { FormProvider, useWatch, type FieldValues, type Path, type PathValue, type Resolver } from 'react-hook-form';
 import { useHotkeys } from 'react-hotkeys-hook';
 import type { ApiError } from '../../contract/error';
-import type { DraftState } from './draftKeeper';
+import type { DraftState } from '../sync/drafts';
 import { momentText } from '../ui/format';
 import { baseOf, ChangedElsewhere, basis } from './ChangedElsewhere';
 import { OtherCopy } from './OtherCopy';

@@ -1,13 +1,10 @@
-import { api } from '../api/api';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useRef, useState, useSyncExternalStore } from 'react';
 import { useForm, type DefaultValues, type FieldValues, type Resolver, type UseFormReturn } from 'react-hook-form';
 import type { Draft } from '../../contract/keeping/draft';
-import { deviceName } from '../state/device';
 import { differing, nameOfPath } from './differences';
-import { DraftKeeper, type DraftState } from './draftKeeper';
-import { keptInBrowser } from '../state/kept';
+import type { DraftState } from '../sync/drafts';
 import { toastShown } from '../state/notices';
-import { useAppDispatch } from '../state/store';
+import { sync, useAppDispatch } from '../state/store';
 
 /** A draft in the shape of the form, filled up where the form has grown since; null for what is no draft of it. */
 function shaped<T extends FieldValues>(kept: Record<string, unknown> | null, initial: T): T | null {
@@ -63,31 +60,10 @@ export function useDraftedForm<T extends FieldValues, V extends FieldValues>(
   resolver: Resolver<T, unknown, V>,
 ): DraftedForm<T, V> {
   const dispatch = useAppDispatch();
-  const [state, setState] = useState<DraftState>({ others: [], kept: 'idle' });
   const [href] = useState(() => location.pathname + location.search);
-  const [keeper] = useState(() => {
-    const device = deviceName();
-    return new DraftKeeper(
-      key,
-      device,
-      { title, href },
-      {
-        load: async () => {
-          const { data } = await dispatch(
-            api.endpoints.drafts.initiate({ key }, { forceRefetch: true, subscribe: false }),
-          );
-          // Neither an error nor data where two ask at once and the first answer is let go already.
-          if (!data) throw new Error('The drafts were not read');
-          return data;
-        },
-        put: (draft) => dispatch(api.endpoints.keepDraft.initiate({ key, device, body: draft })).unwrap(),
-        drop: (counts) => dispatch(api.endpoints.dropDraft.initiate({ key, device, body: counts })).unwrap(),
-      },
-      keptInBrowser,
-      setState,
-    );
-  });
-  const [first] = useState(() => shaped(keeper.mirror?.typed ?? null, initial));
+  const [sheet] = useState(() => sync.draft(key, { title, href }));
+  const state = sheet.stateOf(useSyncExternalStore(sheet.outbox.subscribe, sheet.outbox.snapshot));
+  const [first] = useState(() => shaped(sheet.mirror?.typed ?? null, initial));
   const [restored, setRestored] = useState(first !== null);
   const form = useForm<T, unknown, V>({ defaultValues: (first ?? initial) as DefaultValues<T>, resolver });
   const [resets, setResets] = useState(0);
@@ -104,7 +80,7 @@ export function useDraftedForm<T extends FieldValues, V extends FieldValues>(
   };
 
   useEffect(() => {
-    void keeper.open().then((own) => {
+    void sheet.open().then((own) => {
       const typed = shaped(own, initial);
       if (typed === null || touched.current) return;
       applyValues(typed);
@@ -116,29 +92,20 @@ export function useDraftedForm<T extends FieldValues, V extends FieldValues>(
         if (name === undefined) return;
         touched.current = true;
         // What was written and taken away again is no draft.
-        if (differing(values, initial, nameOfPath).length === 0) void keeper.discard();
-        else keeper.change(values);
+        if (differing(values, initial, nameOfPath).length === 0) void sheet.discard();
+        else sheet.change(values);
       },
     });
-    const leaving = (): void => keeper.flush();
-    const turned = (): void => {
-      if (document.visibilityState === 'hidden') keeper.flush();
-      else void keeper.checkOthers();
-    };
-    document.addEventListener('visibilitychange', turned);
-    addEventListener('pagehide', leaving);
     return () => {
       unsubscribe();
-      document.removeEventListener('visibilitychange', turned);
-      removeEventListener('pagehide', leaving);
-      keeper.flush();
+      sheet.outbox.retry();
     };
-    // A sheet is laid once, with one keeper.
+    // A sheet is laid once.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [form, keeper]);
+  }, [form, sheet]);
 
   const canBeBroughtBack = (text: string): void => {
-    const { mirror } = keeper;
+    const { mirror } = sheet;
     if (mirror) dispatch(toastShown({ text, undo: { kind: 'draft', id: key, href, mirror } }));
   };
   const applyAndOffer = (typed: T, said: string): void => {
@@ -148,30 +115,21 @@ export function useDraftedForm<T extends FieldValues, V extends FieldValues>(
   };
   const resolveConflict = (other: Draft, typed: T): void => {
     applyAndOffer(typed, ONE_AGAIN);
-    keeper.resolveConflict(other, typed);
+    sheet.resolveConflict(other, typed);
   };
   const rebase = (typed: T, taken: string): void => {
     applyAndOffer(typed, taken === '' ? ONE_AGAIN : `Changed elsewhere meanwhile, and taken in here. ${taken}.`);
-    keeper.change(typed);
-  };
-  const saved: DraftedForm<T, V>['saved'] = async (save) => {
-    await keeper.pause();
-    const problem = await save().catch((error: unknown) => {
-      keeper.resume();
-      throw error;
-    });
-    if (problem === null) void keeper.discard();
-    else keeper.resume();
-    return problem;
+    sheet.change(typed);
   };
   const throwAway = (): void => {
     canBeBroughtBack('What you had written is put aside.');
-    void keeper.discard();
+    void sheet.discard();
   };
   const startOver = (): void => {
     throwAway();
     applyValues(initial);
     setRestored(false);
   };
+  const saved: DraftedForm<T, V>['saved'] = (save) => sheet.saved(save);
   return { form, restored, resets, state, resolveConflict, rebase, reset, saved, throwAway, startOver };
 }

@@ -52,8 +52,16 @@ const SHAPES = {
       answer: z.union([cupAnswer, tableAnswer]),
     }),
   ),
-  /** What is written over a passage of a write-up and the server does not have yet; `was`: what stood there then. */
-  passage: z.object({ text: z.string(), was: z.string().nullable() }),
+  /**
+   * What is written over a passage of a write-up and the server does not have yet; `was`: what stood there then;
+   * `refused`: why the server does not take it.
+   */
+  passage: z.object({
+    text: z.string(),
+    was: z.string().nullable(),
+    isOwn: z.boolean().default(false),
+    refused: z.string().nullable().default(null),
+  }),
 } as const;
 
 type Shapes = typeof SHAPES;
@@ -64,13 +72,18 @@ export type Kept<N extends KeptName> = z.output<Shapes[N]>;
 export interface BrowserStore {
   /** Null for nothing that can be read. */
   get<N extends KeptName>(name: N, key?: string): Kept<N> | null;
-  set<N extends KeptName>(name: N, value: z.input<Shapes[N]>, key?: string): void;
+  /** @returns whether the browser had room for it */
+  set<N extends KeptName>(name: N, value: z.input<Shapes[N]> | Kept<N>, key?: string): boolean;
   remove(name: KeptName, key?: string): void;
+  /** The keys under which something of a name is kept. */
+  keys(name: KeptName): string[];
 }
 
 const placeOf = (name: KeptName, key?: string): string => `slow-crest.${name}${key === undefined ? '' : `.${key}`}`;
 
-export function browserStore(storage: Pick<Storage, 'getItem' | 'setItem' | 'removeItem'>): BrowserStore {
+export type StringStorage = Pick<Storage, 'getItem' | 'setItem' | 'removeItem' | 'key' | 'length'>;
+
+export function browserStore(storage: StringStorage): BrowserStore {
   return {
     get: <N extends KeptName>(name: N, key?: string) => {
       const text = storage.getItem(placeOf(name, key));
@@ -80,11 +93,18 @@ export function browserStore(storage: Pick<Storage, 'getItem' | 'setItem' | 'rem
     set: (name, value, key) => {
       try {
         storage.setItem(placeOf(name, key), JSON.stringify(value));
+        return true;
       } catch {
         // A browser without room still has the server.
+        return false;
       }
     },
     remove: (name, key) => storage.removeItem(placeOf(name, key)),
+    keys: (name) => {
+      const places = Array.from({ length: storage.length }, (_, i) => storage.key(i) ?? '');
+      const start = placeOf(name, '');
+      return places.filter((place) => place.startsWith(start)).map((place) => place.slice(start.length));
+    },
   };
 }
 

@@ -12,7 +12,7 @@ interface Cooling {
 }
 
 /** Keeps the cups over a reload. */
-export const keepCups = (cups: Cooling['cups']): void => keptInBrowser.set('cooling', cups);
+export const keepCups = (cups: Cooling['cups']): boolean => keptInBrowser.set('cooling', cups);
 
 const cooling = createSlice({
   name: 'cooling',

@@ -1,6 +1,6 @@
 import { createSlice, nanoid, type PayloadAction } from '@reduxjs/toolkit';
 import type { HouseholdWord } from '../../core/cup/words';
-import type { Mirror } from '../forms/draftKeeper';
+import type { Kept } from './browserStore';
 
 /** How a deletion is taken back. */
 export type Undo =
@@ -19,7 +19,7 @@ export type Undo =
       forgotten: boolean;
     }
   /** A sheet that was thrown away. */
-  | { kind: 'draft'; id: string; href: string; mirror: Mirror };
+  | { kind: 'draft'; id: string; href: string; mirror: Kept<'draft'> };
 
 /** A passing word at the foot of the page. */
 export interface Notice {

@@ -2,7 +2,10 @@ import { configureStore } from '@reduxjs/toolkit';
 import { setupListeners } from '@reduxjs/toolkit/query';
 import { useDispatch, useSelector } from 'react-redux';
 import { api } from '../api/api';
+import { Sync } from '../sync/sync';
 import { coolingReducer } from './cooling';
+import { deviceName } from './device';
+import { keptInBrowser } from './kept';
 import { noticesReducer } from './notices';
 import { themeReducer } from './theme';
 
@@ -13,6 +16,10 @@ export const store = configureStore({
   enhancers: (defaults) => defaults({ autoBatch: { type: 'tick' } }),
 });
 setupListeners(store.dispatch);
+
+/** What is written in this window and may not have reached the server. */
+export const sync = new Sync(store.dispatch, keptInBrowser, deviceName);
+sync.start();
 
 export const useAppDispatch = useDispatch.withTypes<typeof store.dispatch>();
 export const useAppSelector = useSelector.withTypes<ReturnType<typeof store.getState>>();

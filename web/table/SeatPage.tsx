@@ -92,12 +92,12 @@ function Sheet({ secret, view, refetch }: { secret: string; view: SeatView; refe
       )}
       <footer className="seat-foot">
         <p className="quiet small" role="status">
-          {sheet.state.refused ??
+          {sheet.refused.why ??
             {
               kept: 'Everything you wrote is kept.',
               pending: 'Being kept …',
               'here only': 'Kept on this device; it goes to the host as soon as there is a network.',
-            }[sheet.state.kept]}
+            }[sheet.kept]}
         </p>
         <ProblemNote error={error} />
         {cup ? (
@@ -105,7 +105,7 @@ function Sheet({ secret, view, refetch }: { secret: string; view: SeatView; refe
         ) : (
           <Button
             variant={isDone ? 'plain' : 'primary'}
-            disabled={sheet.state.kept === 'here only'}
+            disabled={sheet.kept === 'here only'}
             onClick={() => void through()}
           >
             {isDone ? 'Not through after all' : 'I am through'}
@@ -119,7 +119,7 @@ function Sheet({ secret, view, refetch }: { secret: string; view: SeatView; refe
 /** What a phone without network brought after the reveal: nothing that was written is out of sight. */
 function TooLate({ sheet, view }: { sheet: SeatSheet; view: SeatView }) {
   const { cups, scoringScale, attributes } = view;
-  const late = sheet.refused();
+  const late = sheet.refused;
   if (late.cups.length === 0 && late.table === null) return null;
   const nameOf = (code: string): string => cups.find((cup) => cup.code === code)?.name ?? code;
   const said = ({ mark, words, remarks, intensities }: CupAnswer): string =>

@@ -9,7 +9,7 @@ import { useSayOutcome } from '../api/useSayOutcome';
 import { ProblemNote } from '../ui/ProblemNote';
 import { usePageTitle } from '../ui/usePageTitle';
 import { Wait } from '../ui/Wait';
-import { leftSheetsSent } from './answerKeeper';
+import { sync } from '../state/store';
 import { BrewSchedule } from './BrewSchedule';
 import { KeyOfCodes } from './KeyOfCodes';
 import { Reading } from './Reading';
@@ -118,7 +118,7 @@ function RevealButton({ id, done, of }: { id: string; done: number; of: number }
   const revealAll = async (): Promise<void> => {
     setRevealing(true);
     // The host may come from a sheet of their own, whose last words count too.
-    await leftSheetsSent();
+    await sync.settled();
     await reveal({ id, body: {} });
     setRevealing(false);
   };

@@ -1,9 +1,8 @@
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useSyncExternalStore } from 'react';
 import type { CupAnswer, SeatView, TableAnswer } from '../../contract/table/sitting';
-import { api, isPassing, problemOf } from '../api/api';
 import { listen } from '../api/listen';
-import { keptInBrowser } from '../state/kept';
-import { AnswerKeeper, type AnswersState, type RefusedAnswers } from './answerKeeper';
+import { sync } from '../state/store';
+import { answerOfCup, answerOfTable, refusedAnswers, withCup, withTable, type RefusedAnswers } from '../sync/answers';
 
 /** A taster's sheet as it stands on this device, and how to write on it. */
 export interface SeatSheet {
@@ -14,42 +13,19 @@ export interface SeatSheet {
   /** Sends what is not sent yet; says whether the server has all of it. */
   flush: () => Promise<boolean>;
   /** What came too late, or could not be taken. */
-  refused: () => RefusedAnswers;
-  state: AnswersState;
+  refused: RefusedAnswers;
+  /** Whether the server has all that was written here. */
+  kept: 'kept' | 'pending' | 'here only';
 }
 
 /** Keeps a seat's sheet here and on the server, and asks anew when the table changes. */
 export function useSeatSheet(secret: string, view: SeatView, refetch: () => unknown): SeatSheet {
-  const [writeAnswer] = api.useWriteAnswerMutation();
-  const [state, setState] = useState<AnswersState>({ kept: 'kept', refused: null });
-  const [keeper] = useState(
-    () =>
-      new AnswerKeeper(
-        secret,
-        {
-          put: async (body) => {
-            const { error } = await writeAnswer({ secret, body });
-            if (error && isPassing(error)) throw new Error('The server is out of reach');
-            return { refused: problemOf(error)?.message ?? null };
-          },
-        },
-        keptInBrowser,
-        setState,
-      ),
-  );
-  // What is written here is drawn from the keeper: a count of changes draws it anew.
-  const [, setWritten] = useState(0);
+  const outbox = useMemo(() => sync.answers(secret), [secret]);
+  const { state: answers, status } = useSyncExternalStore(outbox.subscribe, outbox.snapshot);
   useEffect(() => {
-    const retry = (): void => keeper.retry();
-    retry();
-    addEventListener('online', retry);
-    document.addEventListener('visibilitychange', retry);
-    return () => {
-      removeEventListener('online', retry);
-      document.removeEventListener('visibilitychange', retry);
-      keeper.close();
-    };
-  }, [keeper]);
+    outbox.retry();
+    return () => outbox.retry();
+  }, [outbox]);
   // A phone asks anew only where its own page would be another, and whenever it was away.
   const shown = useRef(view);
   useEffect(() => {
@@ -65,20 +41,13 @@ export function useSeatSheet(secret: string, view: SeatView, refetch: () => unkn
       () => void refetch(),
     );
   }, [secret, refetch]);
-  const drawn = (): void => setWritten((count) => count + 1);
   return {
-    answerOf: (cup) => keeper.ofCup(cup),
-    table: keeper.ofTable(view.table),
-    writeCup: (cup, answer) => {
-      keeper.writeCup(cup.code, answer, cup.written);
-      drawn();
-    },
-    writeTable: (answer) => {
-      keeper.writeTable(answer, view.table.written);
-      drawn();
-    },
-    flush: () => keeper.flush(),
-    refused: () => keeper.refused(),
-    state,
+    answerOf: (cup) => answerOfCup(answers, cup),
+    table: answerOfTable(answers, view.table),
+    writeCup: (cup, answer) => outbox.change((before) => withCup(before, cup.code, answer, cup.written)),
+    writeTable: (answer) => outbox.change((before) => withTable(before, answer, view.table.written)),
+    flush: () => outbox.flush(),
+    refused: refusedAnswers(answers),
+    kept: status,
   };
 }

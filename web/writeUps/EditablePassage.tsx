@@ -1,11 +1,10 @@
-import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
+import { useEffect, useMemo, useRef, useState, useSyncExternalStore, type KeyboardEvent } from 'react';
 import Button from 'react-bootstrap/Button';
 import type { ShownPassage } from '../../core/writeUp';
-import { api, isPassing, problemOf } from '../api/api';
+import { api } from '../api/api';
 import { useSayOutcome } from '../api/useSayOutcome';
 import { keptInBrowser } from '../state/kept';
-import { useAppDispatch } from '../state/store';
-import { PassageKeeper, type PassageState } from './passageKeeper';
+import { sync } from '../state/store';
 
 interface Props {
   writeUpId: string;
@@ -43,71 +42,64 @@ export function EditablePassage(props: Props) {
 
 const isJustAdded = ({ from, text }: ShownPassage): boolean => from === 'own' && text === '';
 
-function PassageEditor({ writeUpId, passage, isStale, done }: Props & { done: () => void }) {
-  const dispatch = useAppDispatch();
+/** What is written over a passage, kept until the server has it, and the ways out of its editor. */
+function usePassageWriting(writeUpId: string, passage: ShownPassage, done: () => void) {
   const say = useSayOutcome();
   const [writePassage] = api.useWritePassageMutation();
   const [removePassage] = api.useRemovePassageMutation();
-  const area = useRef<HTMLTextAreaElement>(null);
-  const { key, from, composed } = passage;
+  const { key, from } = passage;
   const isOwn = from === 'own';
   const was = from === 'edited' ? passage.text : null;
-  const [state, setState] = useState<PassageState>({ kept: 'kept', refused: null });
-  const [keeper] = useState(
-    () =>
-      new PassageKeeper(
-        writeUpId,
-        key,
-        was,
-        async (change) => {
-          const { addPassage, writePassage: write } = api.endpoints;
-          const own = { key, after: null, text: change.text ?? '' };
-          const { error } = await (isOwn
-            ? dispatch(addPassage.initiate({ id: writeUpId, body: own }))
-            : dispatch(write.initiate({ id: writeUpId, body: change })));
-          if (error && isPassing(error)) throw new Error('away');
-          return problemOf(error)?.message ?? null;
-        },
-        keptInBrowser,
-        setState,
-      ),
-  );
-  const [text, setText] = useState(keeper.unsent ?? passage.text);
+  const outbox = useMemo(() => sync.passage(writeUpId, key), [writeUpId, key]);
+  const { state: unsent, status, answer } = useSyncExternalStore(outbox.subscribe, outbox.snapshot);
+  const [text, setText] = useState(unsent?.text ?? passage.text);
   useEffect(() => {
-    // Who opens a sentence goes on writing at its end.
-    area.current?.focus();
-    area.current?.setSelectionRange(area.current.value.length, area.current.value.length);
-    const leaving = (): void => void keeper.flush();
-    addEventListener('pagehide', leaving);
-    return () => {
-      removeEventListener('pagehide', leaving);
-      leaving();
-    };
-  }, [keeper]);
-  useEffect(() => fit(area.current), [text]);
-
+    outbox.retry();
+    return () => outbox.retry();
+  }, [outbox]);
+  const write = (text: string): void => {
+    setText(text);
+    // Over what stood there when this was begun, and after that what this window wrote last.
+    outbox.change((before) => ({ text, was: before ? before.was : (answer ?? was), isOwn, refused: null }));
+  };
+  /** Writes over what stands there by now, after that was shown. */
+  const insist = (): void => outbox.change((before) => before && { ...before, was, refused: null });
   const giveBack = async (): Promise<void> => {
-    keeper.discard();
+    outbox.change(() => null);
     const { error } = await writePassage({ id: writeUpId, body: { key, text: null, was } });
     say(error, 'It says what the record says again.');
     done();
   };
   const takeAway = async (): Promise<void> => {
-    keeper.discard();
+    outbox.change(() => null);
     const { error } = await removePassage({ id: writeUpId, key });
     if (error) say(error, '');
     done();
   };
   const close = async (): Promise<void> => {
     if (isOwn && text.trim() === '') return takeAway();
-    await keeper.flush();
-    if (keeper.unsent === null) done();
+    await outbox.flush();
+    if (outbox.state === null) done();
   };
   const leaveOut = async (): Promise<void> => {
-    setText('');
-    keeper.write('');
+    write('');
     await close();
   };
+  return { text, status, refused: unsent?.refused ?? null, write, insist, giveBack, takeAway, close, leaveOut };
+}
+
+function PassageEditor({ writeUpId, passage, isStale, done }: Props & { done: () => void }) {
+  const { from, composed } = passage;
+  const writing = usePassageWriting(writeUpId, passage, done);
+  const { text, status, refused, close } = writing;
+  const area = useRef<HTMLTextAreaElement>(null);
+  const isOwn = from === 'own';
+  useEffect(() => {
+    // Who opens a sentence goes on writing at its end.
+    area.current?.focus();
+    area.current?.setSelectionRange(area.current.value.length, area.current.value.length);
+  }, []);
+  useEffect(() => fit(area.current), [text]);
   return (
     <span className="passage-editor">
       <textarea
@@ -118,10 +110,7 @@ function PassageEditor({ writeUpId, passage, isStale, done }: Props & { done: ()
         rows={2}
         maxLength={10_000}
         value={text}
-        onChange={({ target }) => {
-          setText(target.value);
-          keeper.write(target.value);
-        }}
+        onChange={({ target }) => writing.write(target.value)}
         onKeyDown={(event) => {
           if (event.key === 'Escape' || (event.key === 'Enter' && (event.ctrlKey || event.metaKey))) void close();
         }}
@@ -131,28 +120,28 @@ function PassageEditor({ writeUpId, passage, isStale, done }: Props & { done: ()
           Done
         </Button>
         {!isOwn && (
-          <Button size="sm" variant="plain" onClick={() => void leaveOut()}>
+          <Button size="sm" variant="plain" onClick={() => void writing.leaveOut()}>
             Leave it out
           </Button>
         )}
         {from === 'edited' && composed !== null && (
-          <Button size="sm" variant="plain" onClick={() => void giveBack()}>
+          <Button size="sm" variant="plain" onClick={() => void writing.giveBack()}>
             As the record says
           </Button>
         )}
         {(isOwn || (from === 'edited' && composed === null)) && (
-          <Button size="sm" variant="plain" onClick={() => void (isOwn ? takeAway() : giveBack())}>
+          <Button size="sm" variant="plain" onClick={() => void (isOwn ? writing.takeAway() : writing.giveBack())}>
             Take it away
           </Button>
         )}
         <span className="quiet" role="status">
-          {state.kept === 'here only' ? 'Kept here; not on the server yet.' : state.kept === 'pending' ? '…' : ''}
+          {status === 'here only' ? 'Kept here; not on the server yet.' : status === 'pending' ? '…' : ''}
         </span>
       </span>
-      {state.refused !== null && (
+      {refused !== null && (
         <span className="panel-error" role="alert">
-          {state.refused}{' '}
-          <Button size="sm" variant="plain" onClick={() => keeper.insist(was)}>
+          {refused}{' '}
+          <Button size="sm" variant="plain" onClick={writing.insist}>
             Write mine over it
           </Button>
         </span>

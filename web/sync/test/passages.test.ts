@@ -1,38 +1,50 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { PassageChange } from '../../../contract/writeUps/writeUp';
 import { browserStore } from '../../state/browserStore';
-import { PassageKeeper, type PassageState } from '../passageKeeper';
-
-class Shelf {
-  readonly #kept = new Map<string, string>();
-  getItem = (key: string): string | null => this.#kept.get(key) ?? null;
-  setItem = (key: string, value: string): void => void this.#kept.set(key, value);
-  removeItem = (key: string): void => void this.#kept.delete(key);
-}
+import { memoryStorage } from '../../state/test/memoryStorage';
+import { Outbox, type Delivery } from '../outbox';
+import { passagePolicy } from '../passages';
 
 /** A server that has one passage. */
 class Server {
   stands: string | null = null;
   isAway = false;
   asked: PassageChange[] = [];
-  put = (change: PassageChange): Promise<string | null> => {
-    if (this.isAway) return Promise.reject(new Error('away'));
+  put = (change: PassageChange): Promise<Delivery<string>> => {
+    if (this.isAway) return Promise.resolve({ notYet: 'away' });
     this.asked.push(change);
-    if (this.stands !== change.was && this.stands !== change.text) return Promise.resolve('Written over elsewhere.');
+    if (this.stands !== change.was && this.stands !== change.text)
+      return Promise.resolve({ refused: 'Written over elsewhere.' });
     this.stands = change.text;
-    return Promise.resolve(null);
+    return Promise.resolve({ taken: change.text ?? '' });
   };
 }
 
-let browser = browserStore(new Shelf());
+let browser = browserStore(memoryStorage().storage);
 let server = new Server();
-let states: PassageState[] = [];
-const open = (was: string | null): PassageKeeper =>
-  new PassageKeeper('w', 'short.when', was, server.put, browser, (state) => states.push(state));
+
+/** The editor of the passage, over what stands there. */
+function open(was: string | null, send: Server['put'] = (change) => server.put(change)) {
+  const outbox = new Outbox('w.short.when', passagePolicy('short.when', send), browser);
+  outbox.retry();
+  return {
+    outbox,
+    write: (text: string) =>
+      outbox.change((before) => ({
+        text,
+        was: before ? before.was : (outbox.snapshot().answer ?? was),
+        isOwn: false,
+        refused: null,
+      })),
+    insist: (stands: string | null) => outbox.change((before) => before && { ...before, was: stands, refused: null }),
+    unsent: () => outbox.state?.text ?? null,
+    state: () => ({ status: outbox.snapshot().status, refused: outbox.state?.refused ?? null }),
+  };
+}
 
 beforeEach(() => {
   vi.useFakeTimers();
-  [browser, server, states] = [browserStore(new Shelf()), new Server(), []];
+  [browser, server] = [browserStore(memoryStorage().storage), new Server()];
 });
 afterEach(() => vi.useRealTimers());
 
@@ -41,14 +53,14 @@ describe('a passage that is written', () => {
     const keeper = open(null);
     keeper.write('A');
     keeper.write('A day');
-    expect(browser.get('passage', 'w.short.when')).toEqual({ text: 'A day', was: null });
+    expect(browser.get('passage', 'w.short.when')).toMatchObject({ text: 'A day', was: null });
     await vi.advanceTimersByTimeAsync(500);
     expect(server.asked).toEqual([{ key: 'short.when', text: 'A day', was: null }]);
-    expect([browser.get('passage', 'w.short.when'), keeper.unsent]).toEqual([null, null]);
-    expect(states.at(-1)).toEqual({ kept: 'kept', refused: null });
+    expect([browser.get('passage', 'w.short.when'), keeper.unsent()]).toEqual([null, null]);
+    expect(keeper.state()).toEqual({ status: 'kept', refused: null });
     // The next is written over that.
     keeper.write('A day or two');
-    await keeper.flush();
+    await keeper.outbox.flush();
     expect(server.asked.at(-1)).toEqual({ key: 'short.when', text: 'A day or two', was: 'A day' });
   });
 
@@ -57,7 +69,7 @@ describe('a passage that is written', () => {
     const keeper = open(null);
     keeper.write('Kept');
     await vi.advanceTimersByTimeAsync(400);
-    expect(states.at(-1)).toEqual({ kept: 'here only', refused: null });
+    expect(keeper.state()).toEqual({ status: 'here only', refused: null });
     server.isAway = false;
     await vi.advanceTimersByTimeAsync(3000);
     expect(server.stands).toBe('Kept');
@@ -65,11 +77,11 @@ describe('a passage that is written', () => {
     server.isAway = true;
     const left = open('Kept');
     left.write('Written before the page was closed');
-    await left.flush();
+    await left.outbox.flush();
     vi.clearAllTimers();
     server.isAway = false;
     const again = open('Kept');
-    expect(again.unsent).toBe('Written before the page was closed');
+    expect(again.unsent()).toBe('Written before the page was closed');
     await vi.advanceTimersByTimeAsync(10);
     expect(server.stands).toBe('Written before the page was closed');
   });
@@ -79,42 +91,41 @@ describe('a passage that is written', () => {
     server.stands = 'Theirs';
     keeper.write('Mine');
     await vi.advanceTimersByTimeAsync(500);
-    expect(states.at(-1)).toEqual({ kept: 'here only', refused: 'Written over elsewhere.' });
-    expect([server.stands, keeper.unsent]).toEqual(['Theirs', 'Mine']);
+    expect(keeper.state().refused).toBe('Written over elsewhere.');
+    expect([server.stands, keeper.unsent()]).toEqual(['Theirs', 'Mine']);
     keeper.insist('Theirs');
     await vi.advanceTimersByTimeAsync(500);
-    expect([server.stands, keeper.unsent]).toEqual(['Mine', null]);
+    expect([server.stands, keeper.unsent()]).toEqual(['Mine', null]);
   });
 
   it('is sent in the order in which it was written, also while one is on its way', async () => {
     let letThrough: () => void = () => undefined;
     const slow = vi.fn(
-      (_change: PassageChange) =>
-        new Promise<string | null>((resolve) => {
-          letThrough = () => resolve(null);
+      (change: PassageChange) =>
+        new Promise<Delivery<string>>((resolve) => {
+          letThrough = () => resolve({ taken: change.text ?? '' });
         }),
     );
-    const keeper = new PassageKeeper('w', 'short.when', null, slow, browser, (state) => states.push(state));
+    const keeper = open(null, slow);
     keeper.write('one');
-    const first = keeper.flush();
+    const flushed = keeper.outbox.flush();
     await vi.advanceTimersByTimeAsync(1);
     keeper.write('two');
     letThrough();
-    await first;
     await vi.advanceTimersByTimeAsync(400);
     letThrough();
-    await vi.advanceTimersByTimeAsync(10);
+    expect(await flushed).toBe(true);
     expect(slow.mock.calls.map(([change]) => [change.text, change.was])).toEqual([
       ['one', null],
       ['two', 'one'],
     ]);
-    expect(keeper.unsent).toBeNull();
+    expect(keeper.unsent()).toBeNull();
   });
 
   it('is let go of when that is wanted', async () => {
     const keeper = open(null);
     keeper.write('Never mind');
-    keeper.discard();
+    keeper.outbox.change(() => null);
     await vi.advanceTimersByTimeAsync(1000);
     expect([server.asked, browser.get('passage', 'w.short.when')]).toEqual([[], null]);
   });
