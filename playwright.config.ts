@@ -1,5 +1,5 @@
 import { defineConfig } from '@playwright/test';
-import { CHROMIUM } from './e2e/chromium';
+import { CHROMIUM } from './e2e/support/chromium';
 
 export default defineConfig({
   testDir: 'e2e',

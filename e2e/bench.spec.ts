@@ -3,9 +3,9 @@ import type { KeptTrace } from '../contract/bag/making';
 import type { BagPage } from '../contract/shelf/shelf';
 import { gapsIn, weightAt } from '../core/brew';
 import { pouringOf } from '../server/instruments/simulated/pouring';
-import { dateOf, expect, test } from './application';
-import { violations } from './axe';
-import { clearBench, connect, get, layOut, start } from './benchHelpers';
+import { dateOf, expect, test } from './support/application';
+import { violations } from './support/axe';
+import { clearBench, connect, get, layOut, start } from './support/benchHelpers';
 
 test.use({ expectedErrors: [/Failed to load resource|net::ERR/] });
 

@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test';
 import { FIRST_SHEET, phaseDueS } from '../core/cup';
-import { expect, openBag, tabTo, test } from './application';
-import { violations } from './axe';
+import { expect, openBag, tabTo, test } from './support/application';
+import { violations } from './support/axe';
 
 /** The fold is opened as a keyboard opens it. */
 async function unfold(page: Page, name: string): Promise<void> {

@@ -4,8 +4,8 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium, type Page } from '@playwright/test';
-import { expect, openBag, test } from './application';
-import { CHROMIUM } from './chromium';
+import { expect, openBag, test } from './support/application';
+import { CHROMIUM } from './support/chromium';
 
 const BREW = { style: 'filter', brewer: 'cone', doseG: 17, waterG: 272, waterC: 92, grindStep: 0 };
 const words = (page: Page) => page.getByRole('textbox', { name: 'In your words' });

@@ -1,5 +1,5 @@
-import { expect, openBag, test } from './application';
-import { violations } from './axe';
+import { expect, openBag, test } from './support/application';
+import { violations } from './support/axe';
 
 test('a brewer brings its drink and numbers along until they are typed, and a contradiction is asked about', async ({
   page,

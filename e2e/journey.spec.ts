@@ -1,4 +1,4 @@
-import { addBag, dateOf, expect, logBrew, test, verdictReached } from './application';
+import { addBag, dateOf, expect, logBrew, test, verdictReached } from './support/application';
 
 const verdict = '.verdict';
 

@@ -1,7 +1,7 @@
 import { existsSync } from 'node:fs';
 import { readdir, readFile, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
-import { expect, openBag, test } from './application';
+import { expect, openBag, test } from './support/application';
 
 test('the household is taken along, brought in and restored from the store room, by keyboard and with what it brings said before', async ({
   page,

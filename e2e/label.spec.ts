@@ -1,4 +1,4 @@
-import { expect, openBag, test, verdictReached } from './application';
+import { expect, openBag, test, verdictReached } from './support/application';
 
 const BREW = { style: 'filter', brewer: 'cone', doseG: 17, waterG: 272, waterC: 92, grindStep: 0 };
 const at = (days: number): string => new Date(Date.now() - days * 86_400_000).toISOString();

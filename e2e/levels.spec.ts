@@ -1,4 +1,4 @@
-import { expect, openBag, test } from './application';
+import { expect, openBag, test } from './support/application';
 
 test('nineteen levels are drawn with one key or one tap each, and stand as a skyline', async ({ page, unused }) => {
   const names = Array.from({ length: 19 }, (_, i) => `trait ${String.fromCharCode(97 + i)}`);

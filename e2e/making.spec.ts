@@ -1,6 +1,6 @@
 import type { BagPage } from '../contract/shelf/shelf';
-import { dateOf, expect, morning, openBag, test } from './application';
-import { chooseRecipe, clearBench, connect, get, layOut, start } from './benchHelpers';
+import { dateOf, expect, morning, openBag, test } from './support/application';
+import { chooseRecipe, clearBench, connect, get, layOut, start } from './support/benchHelpers';
 
 test.afterEach(({ page, application }) => clearBench(page, application));
 

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
-import { expect, openBag, test } from './application';
-import { violations } from './axe';
+import { expect, openBag, test } from './support/application';
+import { violations } from './support/axe';
 
 const DAY_MS = 86_400_000;
 

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { dateOf, expect, openBag, test, type Application } from './application';
+import { dateOf, expect, openBag, test, type Application } from './support/application';
 
 const REFERENCE = { style: 'filter', brewer: 'cone', doseG: 17, waterG: 272, waterC: 92, grindStep: 0 };
 

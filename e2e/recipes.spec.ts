@@ -1,5 +1,5 @@
-import { addBag, dateOf, expect, openBag, test } from './application';
-import { clearBench, connect, layOut } from './benchHelpers';
+import { addBag, dateOf, expect, openBag, test } from './support/application';
+import { clearBench, connect, layOut } from './support/benchHelpers';
 
 test.use({ expectedErrors: [/Failed to load resource/] });
 test.afterEach(({ page, application }) => clearBench(page, application));

@@ -1,4 +1,4 @@
-import { addBag, expect, logBrew, openBag, test, verdictReached } from './application';
+import { addBag, expect, logBrew, openBag, test, verdictReached } from './support/application';
 
 test('two cups of one brew: the second asks only for its cup, and the beans are drawn once', async ({
   page,

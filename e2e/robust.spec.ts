@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { addBag, dateOf, expect, logBrew, openBag, test } from './application';
+import { addBag, dateOf, expect, logBrew, openBag, test } from './support/application';
 
 test.use({ expectedErrors: [/Failed to load resource/] });
 

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
-import { expect, test, type Application } from './application';
-import { violations } from './axe';
+import { expect, test, type Application } from './support/application';
+import { violations } from './support/axe';
 
 async function views(page: Page, demo: Application): Promise<string[]> {
   await page.goto(demo.address);

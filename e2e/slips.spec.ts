@@ -1,5 +1,5 @@
-import { expect, openBag, test } from './application';
-import { violations } from './axe';
+import { expect, openBag, test } from './support/application';
+import { violations } from './support/axe';
 
 test('a mark that was typed wrongly is asked about while it is typed and in the log, and one tap keeps it', async ({
   page,

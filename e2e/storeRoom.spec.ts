@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { writeFile } from 'node:fs/promises';
-import { dateOf, expect, logBrew, openBag, test } from './application';
-import { violations } from './axe';
+import { dateOf, expect, logBrew, openBag, test } from './support/application';
+import { violations } from './support/axe';
 
 /** A green square, as a phone might take it: JPEG, 64 × 64. */
 const PICTURE = Buffer.from(

@@ -3,7 +3,7 @@ import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { chromium, type Browser, type Page } from '@playwright/test';
 import config from '../playwright.config';
-import { Application, expect, openBag, test } from './application';
+import { Application, expect, openBag, test } from './support/application';
 
 /**
  * This browser would keep a page that came from elsewhere off the addresses of this machine; not every browser does.

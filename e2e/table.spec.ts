@@ -1,6 +1,6 @@
 import type { Browser, Page } from '@playwright/test';
-import { violations } from './axe';
-import { dateOf, expect, test, type Application } from './application';
+import { violations } from './support/axe';
+import { dateOf, expect, test, type Application } from './support/application';
 
 const REFERENCE = { style: 'filter', brewer: 'cone', doseG: 17, waterG: 272, waterC: 92, grindStep: 0 };
 

@@ -1,6 +1,6 @@
 import type { Bag } from '../contract/bag/bag';
 import type { KeptRecipe } from '../contract/bench/recipe';
-import { expect, openBag, test, type Application } from './application';
+import { expect, openBag, test, type Application } from './support/application';
 import type { Page } from '@playwright/test';
 
 async function second(page: Page): Promise<Page> {

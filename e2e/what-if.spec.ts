@@ -1,4 +1,4 @@
-import { addBag, expect, logBrew, morning, test, verdictReached } from './application';
+import { addBag, expect, logBrew, morning, test, verdictReached } from './support/application';
 
 test('leaving a brew out answers at once, saves nothing, and agrees with the server to the last digit', async ({
   page,

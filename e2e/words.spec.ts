@@ -1,5 +1,5 @@
 import { FIRST_SETTINGS } from '../contract/settings';
-import { dateOf, expect, logBrew, openBag, test, type Application } from './application';
+import { dateOf, expect, logBrew, openBag, test, type Application } from './support/application';
 import type { Page } from '@playwright/test';
 
 const brew = (differently: object, daysAgo = 1) => ({

@@ -4,9 +4,9 @@ import type { Download, Page } from '@playwright/test';
 import { strFromU8, unzipSync } from 'fflate';
 import sharp from 'sharp';
 import type { WriteUpLine } from '../contract/writeUps/writeUp';
-import { dateOf, expect, openBag, test, type Application } from './application';
-import { violations } from './axe';
-import { readPdf } from './pdf';
+import { dateOf, expect, openBag, test, type Application } from './support/application';
+import { violations } from './support/axe';
+import { readPdf } from './support/pdf';
 
 const open = async (page: Page, { address }: Application, title: string): Promise<void> => {
   await page.goto(`${address}/write-ups`);

@@ -17,7 +17,7 @@ import fc from 'fast-check';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { archive, ARCHIVE_VERSION, archiveRows, type CollectionName } from '../../contract/keeping/archive';
 import { fillStore } from '../fill';
-import { bagDraft, brewDraft, TODAY } from '../../server/test/running';
+import { bagDraft, brewDraft, TODAY } from '../../server/test/support/running';
 import { PUBLISHED_SCHEMAS } from '../../application/publishedSchemas';
 import { bagInput } from '../../contract/bag/bag';
 import { brewInput } from '../../contract/bag/brew';

@@ -8,7 +8,7 @@ import { csvOf, SHEETS, type SpreadsheetTable } from '../../server/archive/sheet
 import { snapshotOf } from '../../server/archive/snapshot';
 import { addBag } from '../../server/db/bag/bags';
 import { openStore } from '../../server/db/store';
-import { bagDraft, TODAY } from '../../server/test/running';
+import { bagDraft, TODAY } from '../../server/test/support/running';
 import { fillStore } from '../fill';
 
 let folder: string;

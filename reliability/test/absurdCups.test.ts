@@ -1,7 +1,7 @@
 import Database from 'better-sqlite3';
 import { join } from 'node:path';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { TestServer, TODAY } from '../../server/test/running';
+import { TestServer, TODAY } from '../../server/test/support/running';
 import { everyPage } from '../everyPage';
 
 let server: TestServer;

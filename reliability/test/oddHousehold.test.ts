@@ -5,7 +5,7 @@ import Database from 'better-sqlite3';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import type { ImportState } from '../../contract/keeping/archive';
 import type { Shelf } from '../../contract/shelf/shelf';
-import { TestServer, TODAY } from '../../server/test/running';
+import { TestServer, TODAY } from '../../server/test/support/running';
 import { everyPage } from '../everyPage';
 
 const PATIENTLY = { timeout: 30_000, interval: 20 };

@@ -4,7 +4,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { fillStore } from '../../demo/fill';
 import type { Shelf } from '../../contract/shelf/shelf';
 import { openStore } from '../../server/db/store';
-import { TestServer, TODAY } from '../../server/test/running';
+import { TestServer, TODAY } from '../../server/test/support/running';
 import { everyPage } from '../everyPage';
 
 let server: TestServer;

@@ -8,7 +8,7 @@ import { largeHousehold } from '../../benchmarks/largeHousehold';
 import type { CrestFit, CrestInput } from '../../core/crest';
 import { readConfig } from '../../server/config';
 import { serve, type Running } from '../../server/serve';
-import { brewDraft } from '../../server/test/running';
+import { brewDraft } from '../../server/test/support/running';
 import { engineHere } from '../../server/verdicts/engineHere';
 import { everyPage } from '../everyPage';
 import { scansInLoops, WatchedStatements } from '../statements';

@@ -148,31 +148,6 @@ export function storedValues({ columns }: Table, row: Readonly<Record<string, un
   });
 }
 
-/** What refers to what: a row without the other end is no household. */
-export const REFERENCES: readonly (readonly [from: CollectionName, column: string, to: CollectionName])[] = [
-  ['recipeVersions', 'recipeId', 'recipes'],
-  ['references', 'bagId', 'bags'],
-  ['freezerStays', 'bagId', 'bags'],
-  ['brews', 'bagId', 'bags'],
-  ['brews', 'tasterId', 'tasters'],
-  ['brews', 'potId', 'brews'],
-  ['cups', 'brewId', 'brews'],
-  ['descriptors', 'cupId', 'cups'],
-  ['remarks', 'cupId', 'cups'],
-  ['makings', 'brewId', 'brews'],
-  ['makings', 'recipeVersionId', 'recipeVersions'],
-  ['bench', 'bagId', 'bags'],
-  ['tasters', 'mergedInto', 'tasters'],
-  ['predictions', 'brewId', 'brews'],
-  ['pictures', 'bagId', 'bags'],
-  ['pictures', 'brewId', 'brews'],
-  ['planMarks', 'bagId', 'bags'],
-  ['orders', 'bagId', 'bags'],
-  ['seats', 'sittingId', 'sittings'],
-  ['seats', 'tasterId', 'tasters'],
-  ['answers', 'seatId', 'seats'],
-  ['writeUpVersions', 'writeUpId', 'writeUps'],
-];
 /** What there must be one of for each. */
 export const ONE_FOR_EACH: readonly (readonly [of: CollectionName, column: string, each: CollectionName])[] = [
   ['references', 'bagId', 'bags'],

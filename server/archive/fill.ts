@@ -1,8 +1,7 @@
 import Database from 'better-sqlite3';
-import { uniqBy } from 'es-toolkit';
 import type { CollectionName } from '../../contract/keeping/archive';
 import { openStore } from '../db/store';
-import { ONE_FOR_EACH, quoted, REFERENCES, storedValues, TABLES, tableNamed, type Table } from './collections';
+import { ONE_FOR_EACH, quoted, storedValues, TABLES, tableNamed, type Table } from './collections';
 import type { FileProblem } from './read';
 
 /** Where a row stands in its archive: the rows of each collection were written in their order. */
@@ -61,33 +60,17 @@ export class HouseholdFiller {
 const rowsOf = (db: Database.Database, sql: string): number[] =>
   db.prepare(`${sql} LIMIT ${MOST_OF_A_KIND}`).pluck().all() as number[];
 
-/** Rows that name one which is not there, each by its field: by the tables' own foreign keys, and by those we know of. */
+/** Rows that name one which is not there, each by its field. */
 function danglingReferences(db: Database.Database): FileProblem[] {
-  const problems = [...brokenKeys(db), ...brokenReferences(db)];
-  return uniqBy(problems, ({ where, message }) => `${where} ${message}`);
-}
-
-function brokenKeys(db: Database.Database): FileProblem[] {
   const collectionOf = new Map(TABLES.map(({ name, collection }) => [name, collection]));
   const broken = db.pragma('foreign_key_check') as { table: string; rowid: number; parent: string; fkid: number }[];
   return broken.slice(0, MOST_OF_A_KIND).flatMap(({ table, rowid, parent, fkid }) => {
     const keys = db.pragma(`foreign_key_list("${table}")`) as { id: number; from: string }[];
-    const [from, to] = [collectionOf.get(table), collectionOf.get(parent) ?? parent];
+    const from = collectionOf.get(table);
     const column = keys.find(({ id }) => id === fkid)?.from ?? '';
-    return from ? [{ where: rowAt(from, rowid), message: dangling(column, to) }] : [];
+    const message = `${column}: It names one that is not among the ${collectionOf.get(parent) ?? parent}`;
+    return from ? [{ where: rowAt(from, rowid), message }] : [];
   });
-}
-
-const dangling = (column: string, to: string): string => `${column}: It names one that is not among the ${to}`;
-
-function brokenReferences(db: Database.Database): FileProblem[] {
-  return REFERENCES.flatMap(([from, column, to]) =>
-    rowsOf(
-      db,
-      `SELECT rowid FROM ${tableNamed(from)} WHERE ${quoted(column)} IS NOT NULL
-         AND ${quoted(column)} NOT IN (SELECT id FROM ${tableNamed(to)})`,
-    ).map((row) => ({ where: rowAt(from, row), message: dangling(column, to) })),
-  );
 }
 
 /** Rows that lack what each must have one of. */

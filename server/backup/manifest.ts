@@ -1,6 +1,6 @@
 import { statSync } from 'node:fs';
 import Database from 'better-sqlite3';
-import { MIGRATIONS } from '../db/migrations';
+import { MIGRATION_NAMES } from '../db/migrations';
 import { sqliteCode } from '../db/storageProblem';
 
 /**
@@ -62,11 +62,10 @@ function whyForeign(db: Database.Database): string | null {
   const tables = tablesOf(db);
   const lacks = ALWAYS.filter((table) => !tables.includes(table));
   if (lacks.length > 0) return 'This database is not a household of Slow Crest.';
-  const known = new Set(MIGRATIONS.map(({ name }) => name));
   const run = db.prepare('SELECT name FROM migrations').pluck().all() as string[];
-  if (run.length === 0 || !run.some((name) => known.has(name)))
+  if (run.length === 0 || !run.some((name) => MIGRATION_NAMES.has(name)))
     return 'This database is not a household of Slow Crest.';
-  if (!run.every((name) => known.has(name)))
+  if (!run.every((name) => MIGRATION_NAMES.has(name)))
     return 'A newer version of Slow Crest made this. Restore it with that one.';
   const [active] = namesOf(db, `'view', 'trigger'`);
   if (active !== undefined) return `This database holds something that no backup holds: ${active.slice(0, 60)}.`;

@@ -11,6 +11,21 @@ export const real: EntitySchemaColumnOptions = { type: 'real' };
 export const optionalReal: EntitySchemaColumnOptions = { type: 'real', nullable: true };
 export const integer: EntitySchemaColumnOptions = { type: 'integer' };
 
+/** A column that names the row of another table, and what becomes of its own row when that one is deleted. */
+export const refersTo = (target: string, onDelete: 'CASCADE' | 'SET NULL' = 'CASCADE'): EntitySchemaColumnOptions => ({
+  type: 'text',
+  nullable: onDelete === 'SET NULL',
+  foreignKey: { target, onDelete },
+});
+/** The same of a column that may name none; its row goes with the one it names. */
+export const mayReferTo = (target: string): EntitySchemaColumnOptions => ({ ...refersTo(target), nullable: true });
+/** The same where a row has no other key. */
+export const keyedBy = (target: string): EntitySchemaColumnOptions => ({
+  ...refersTo(target),
+  type: 'varchar',
+  primary: true,
+});
+
 /**
  * Values kept as JSON. A text that is none is given as the text it is: whoever reads the row finds that it is not what
  * it should be, and the other rows are read all the same.

@@ -32,7 +32,7 @@ import {
 } from './table/sittingEntities';
 import { WriteUpEntity, WriteUpVersionEntity } from './writeUps/writeUpEntities';
 import { CupEntity, CupDescriptorEntity, DraftEntity, RemarkEntity, WordEntity } from './bag/cupEntities';
-import { columnsOf, id, integer, optionalJson, optionalText, text } from './columns';
+import { columnsOf, id, integer, keyedBy, optionalJson, optionalText, refersTo, text } from './columns';
 import { brewFields } from '../../contract/bag/brew';
 import { brewParameterFields } from '../../contract/bag/brewParameters';
 
@@ -51,7 +51,7 @@ export interface TasterRow {
 
 export const TasterEntity = new EntitySchema<TasterRow>({
   name: 'taster',
-  columns: { id, name: text, createdAt: text, mergedInto: optionalText },
+  columns: { id, name: text, createdAt: text, mergedInto: refersTo('taster', 'SET NULL') },
 });
 
 export interface BrewParametersRow extends Required<BrewParameters> {
@@ -65,10 +65,14 @@ export const BrewParametersEntity = new EntitySchema<BrewParametersRow>({
   name: 'brew_parameters',
   columns: {
     id,
-    bagId: text,
+    bagId: refersTo('bag'),
     isReference: { type: 'boolean' },
     ...columnsOf(brewParameterFields),
   },
+  indices: [
+    { name: 'brew_parameters_bag', columns: ['bagId'] },
+    { name: 'recipe_reference', columns: ['bagId'], unique: true, where: '"isReference"' },
+  ],
 });
 
 /** A bag as far as it is one row. */
@@ -79,6 +83,7 @@ export const BagEntity = new EntitySchema<BagRow>({
   columns: {
     id,
     ...columnsOf(omit(bagInput.shape, ['reference', 'spells'])),
+    referenceRecipeId: refersTo('recipe', 'SET NULL'),
     createdAt: text,
     deletedAt: optionalText,
     // Raised with every change to the bag or its log; a kept verdict belongs to one revision.
@@ -96,7 +101,8 @@ export interface SpellRow {
 
 export const SpellEntity = new EntitySchema<SpellRow>({
   name: 'storage_spell',
-  columns: { id, bagId: text, place: text, from: text, to: optionalText },
+  columns: { id, bagId: refersTo('bag'), place: text, from: text, to: optionalText },
+  indices: [{ name: 'storage_spell_bag', columns: ['bagId'] }],
 });
 
 export interface BrewRow extends z.output<z.ZodObject<typeof brewFields>> {
@@ -112,12 +118,19 @@ export const BrewEntity = new EntitySchema<BrewRow>({
   name: 'brew',
   columns: {
     id,
-    bagId: text,
+    bagId: refersTo('bag'),
     ...columnsOf(brewFields),
+    tasterId: refersTo('taster', 'SET NULL'),
+    potId: refersTo('brew', 'SET NULL'),
     createdAt: text,
     deletedAt: optionalText,
     revision: integer,
   },
+  indices: [
+    { name: 'brew_bag', columns: ['bagId', 'brewedAt'] },
+    { name: 'brew_moment', columns: ['brewedAt'] },
+    { name: 'brew_pot', columns: ['potId'], where: '"potId" IS NOT NULL' },
+  ],
 });
 
 /** What a household did not have from the beginning is null where it has not said yet. */
@@ -153,7 +166,7 @@ export interface VerdictRow {
 export const VerdictEntity = new EntitySchema<VerdictRow>({
   name: 'verdict',
   columns: {
-    bagId: { type: 'varchar', primary: true },
+    bagId: keyedBy('bag'),
     revision: integer,
     engineVersion: integer,
     prior: text,

@@ -2,7 +2,7 @@ import { existsSync } from 'node:fs';
 import { setImmediate } from 'node:timers/promises';
 import { Mutex } from 'async-mutex';
 import type Database from 'better-sqlite3';
-import { DataSource, type EntityManager } from 'typeorm';
+import { DataSource, QueryFailedError, type EntityManager } from 'typeorm';
 import { insertAddedRows } from './keeping/addedRows';
 import { withAttached } from './attach';
 import { DatabaseFiles } from './keeping/databaseFiles';
@@ -55,10 +55,16 @@ export async function openStore(file: string, parts: StoreParts = {}): Promise<S
   return store;
 }
 
+/** A connection as the ORM and as its driver know it. */
+interface Connection {
+  source: DataSource;
+  raw: Database.Database;
+}
+
 class SqliteStore implements Store {
   readonly #turns = new Mutex();
   /** Null while there is no connection that can be trusted; the next one who asks opens it. */
-  #source: DataSource | null = null;
+  #connection: Connection | null = null;
   #files: DatabaseFiles;
   /** Where what was saved went when the database was deleted or replaced under us; null while it was not. */
   #rescued: { file: string | null } | null = null;
@@ -75,30 +81,30 @@ class SqliteStore implements Store {
   }
 
   read<T>(work: (db: EntityManager) => Promise<T>): Promise<T> {
-    return this.#inTurn(async (source) => work(source.manager));
+    return this.#inTurn(async ({ source }) => work(source.manager));
   }
 
   write<T>(work: (db: EntityManager) => Promise<T>): Promise<T> {
-    return this.#inTurn(async (source) => {
-      const result = await (await this.#inPlace(source)).transaction(work);
-      await this.#inPlace(source);
+    return this.#inTurn(async (connection) => {
+      const result = await (await this.#inPlace(connection)).source.transaction(work);
+      await this.#inPlace(connection);
       return result;
     });
   }
 
   replaceTables(other: string, tables: readonly string[], before?: () => Promise<void>): Promise<void> {
-    return this.#inTurn(async (source) => {
-      const here = await this.#inPlace(source);
+    return this.#inTurn(async (connection) => {
+      const here = await this.#inPlace(connection);
       await before?.();
-      replaceTables(rawOf(here), other, tables);
+      replaceTables(here.raw, other, tables);
       await this.#inPlace(here);
     });
   }
 
   addRowsOf(added: string, tables: readonly string[]): Promise<void> {
-    return this.#inTurn(async (source) => {
-      const here = await this.#inPlace(source);
-      insertAddedRows(rawOf(here), added, tables);
+    return this.#inTurn(async (connection) => {
+      const here = await this.#inPlace(connection);
+      insertAddedRows(here.raw, added, tables);
       await this.#inPlace(here);
     });
   }
@@ -110,19 +116,20 @@ class SqliteStore implements Store {
   /**
    * Runs `work` alone on a connection that is outside any transaction before and after, whatever goes wrong in between.
    */
-  #inTurn<T>(work: (source: DataSource) => Promise<T>): Promise<T> {
+  #inTurn<T>(work: (connection: Connection) => Promise<T>): Promise<T> {
     return this.#turns.runExclusive(async () => {
       // The driver answers without ever waiting: between two turns everything else gets its own.
       await setImmediate();
       try {
-        const source = this.#source ?? (await this.#reconnect());
-        return await work(source);
+        return await work(this.#connection ?? (await this.#reconnect()));
       } catch (error) {
+        // A statement that failed may leave the driver and the ORM disagreeing on where they are: only a new connection
+        // is known to be outside.
+        if (error instanceof QueryFailedError) await this.#disconnect();
         throw storageProblem(error, this.file) ?? error;
       } finally {
-        // A failed COMMIT or ROLLBACK leaves the driver and the ORM disagreeing on where they are: only a new
-        // connection is known to be outside.
-        if (this.#source && !isOutside(this.#source)) await this.#disconnect();
+        // So may a ROLLBACK that failed, of which the error says nothing.
+        if (this.#connection && !isOutside(this.#connection)) await this.#disconnect();
       }
     });
   }
@@ -131,15 +138,15 @@ class SqliteStore implements Store {
    * A connection to the files anyone else would open. Throws where they are gone, so that nothing is acknowledged that
    * only this process could read.
    */
-  async #inPlace(source: DataSource): Promise<DataSource> {
+  async #inPlace(connection: Connection): Promise<Connection> {
     const state = this.#files.state();
     if (state === 'there') {
       this.#rescued = null;
-      return source;
+      return connection;
     }
     if (state === 'journal missing') {
       // What the deleted journal held is still at hand: into the database with it, and a new journal begun.
-      const [outcome] = rawOf(source).pragma('wal_checkpoint(TRUNCATE)') as { busy: number }[];
+      const [outcome] = connection.raw.pragma('wal_checkpoint(TRUNCATE)') as { busy: number }[];
       if (outcome?.busy !== 0)
         throw new StorageProblem(
           'storage',
@@ -149,7 +156,7 @@ class SqliteStore implements Store {
       await this.#disconnect();
       return this.#connect();
     }
-    this.#rescued ??= { file: this.#rescue(source) };
+    this.#rescued ??= { file: this.#rescue(connection) };
     const where =
       this.#rescued.file === null
         ? 'What was saved in it could not be written elsewhere'
@@ -161,10 +168,10 @@ class SqliteStore implements Store {
     );
   }
 
-  #rescue(source: DataSource): string | null {
+  #rescue({ raw }: Connection): string | null {
     try {
       const to = rescuedFile(this.file, new Date());
-      rawOf(source).prepare('VACUUM INTO ?').run(to);
+      raw.prepare('VACUUM INTO ?').run(to);
       return to;
     } catch {
       return null;
@@ -174,14 +181,14 @@ class SqliteStore implements Store {
   /**
    * Opens the database again, unless somebody took it away: an empty one in its place would look as if all were lost.
    */
-  async #reconnect(): Promise<DataSource> {
+  async #reconnect(): Promise<Connection> {
     if (!existsSync(this.file))
       throw new StorageProblem('storage', `The database ${this.file} is not there any more.`, PUT_BACK);
     return this.#connect();
   }
 
-  async #connect({ isFirst } = { isFirst: false }): Promise<DataSource> {
-    let raw: Database.Database | null = null;
+  async #connect({ isFirst } = { isFirst: false }): Promise<Connection> {
+    const opened: Database.Database[] = [];
     const source = new DataSource({
       type: 'better-sqlite3',
       database: this.file,
@@ -192,7 +199,7 @@ class SqliteStore implements Store {
       timeout: PATIENCE_MS,
       ...(this.parts.driver ? { driver: this.parts.driver } : {}),
       prepareDatabase: (db: Database.Database) => {
-        raw = db;
+        opened.push(db);
         db.pragma('synchronous = FULL');
         db.pragma('foreign_keys = ON');
         // Written for nothing, so that a file that takes no writes is found before anyone relies on it. Later on a full
@@ -204,20 +211,22 @@ class SqliteStore implements Store {
       await source.initialize();
     } catch (error) {
       // The ORM lets go of a connection only when it came to know it.
-      (raw as Database.Database | null)?.close();
+      opened[0]?.close();
       throw error;
     }
     this.#files = new DatabaseFiles(this.file);
-    this.#source = source;
-    return source;
+    const [raw] = opened;
+    if (!raw) throw new Error('The driver has opened nothing');
+    this.#connection = { source, raw };
+    return this.#connection;
   }
 
   async #disconnect(): Promise<void> {
-    const source = this.#source;
-    this.#source = null;
-    if (source === null) return;
+    const connection = this.#connection;
+    this.#connection = null;
+    if (connection === null) return;
     try {
-      await source.destroy();
+      await connection.source.destroy();
     } catch {
       // A connection that cannot even be closed is let go; its transaction, never acknowledged, is rolled back by the
       // next to open the file.
@@ -225,17 +234,12 @@ class SqliteStore implements Store {
   }
 }
 
-/** The driver's own connection under the ORM's. */
-function rawOf(source: DataSource): Database.Database {
-  return (source.driver as unknown as { databaseConnection: Database.Database }).databaseConnection;
-}
-
 function replaceTables(db: Database.Database, other: string, tables: readonly string[]): void {
   // What waits in the other's journal is read, not written: only one file changes, so it changes whole.
   withAttached(db, { other }, () => {
-    db.transaction(() => {
-      // What refers to what is looked at once all is there.
-      db.pragma('defer_foreign_keys = ON');
+    // Nothing goes with what is replaced; what refers to what is looked at once all is there.
+    db.pragma('foreign_keys = OFF');
+    const replaced = db.transaction(() => {
       for (const table of tables) db.exec(`DELETE FROM main."${table}"`);
       for (const table of tables) {
         const columns = db.pragma(`main.table_info("${table}")`) as { name: string }[];
@@ -243,7 +247,14 @@ function replaceTables(db: Database.Database, other: string, tables: readonly st
         db.exec(`INSERT INTO main."${table}" (${named}) SELECT ${named} FROM other."${table}"`);
       }
       db.exec('DELETE FROM main.seat_secret WHERE "seatId" NOT IN (SELECT id FROM main.sitting_seat)');
-    }).immediate();
+      const [dangling] = db.pragma('main.foreign_key_check') as { table: string; parent: string }[];
+      if (dangling) throw new Error(`A row of ${dangling.table} refers to none of ${dangling.parent}`);
+    });
+    try {
+      replaced.immediate();
+    } finally {
+      db.pragma('foreign_keys = ON');
+    }
   });
 }
 
@@ -259,7 +270,6 @@ export async function readHousehold<T>(file: string, work: (db: EntityManager) =
 }
 
 /** Whether driver and ORM agree that no transaction is open. */
-function isOutside(source: DataSource): boolean {
-  const runner = source.createQueryRunner() as unknown as { isTransactionActive: boolean; transactionDepth: number };
-  return !rawOf(source).inTransaction && !runner.isTransactionActive && runner.transactionDepth === 0;
+function isOutside({ source, raw }: Connection): boolean {
+  return !raw.inTransaction && !source.createQueryRunner().isTransactionActive;
 }

@@ -5,7 +5,7 @@ import type { CrestInput } from '../../core/crest';
 import { readConfig } from '../config';
 import { serve, type Running } from '../serve';
 import { engineHere, EngineProblem, type Engine } from '../verdicts/engineHere';
-import { bagDraft, brewDraft, TestServer, TODAY, hear, newestOf } from './running';
+import { bagDraft, brewDraft, TestServer, TODAY, hear, newestOf } from './support/running';
 
 const folders = new TestServer();
 let running: Running | null = null;

@@ -3,7 +3,7 @@ import { bag as bagSchema, type Bag } from '../../contract/bag/bag';
 import { bagPage, shelf as shelfSchema, type BagPage, type SearchHit, type Shelf } from '../../contract/shelf/shelf';
 import type { Taster } from '../../contract/table/taster';
 import type { Words } from '../../contract/palate/word';
-import { bagDraft, brewDraft, REFERENCE, TestServer, TODAY } from './running';
+import { bagDraft, brewDraft, REFERENCE, TestServer, TODAY } from './support/running';
 
 let server: TestServer;
 beforeAll(async () => {

@@ -6,7 +6,7 @@ import type { KeptTrace } from '../../contract/bag/making';
 import type { BagPage, Shelf } from '../../contract/shelf/shelf';
 import { STARTER_RECIPES, traceUntil, weightAt, type Recipe } from '../../core/brew';
 import { pouringOf } from '../instruments/simulated/pouring';
-import { bagDraft, TestServer, TODAY, hear } from './running';
+import { bagDraft, TestServer, TODAY, hear } from './support/running';
 
 const begun = Date.now();
 /** Time that went by while nobody was there, ms. */

@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Brew, BrewDraft } from '../../contract/bag/brew';
 import { bagPage, type BagPage } from '../../contract/shelf/shelf';
-import { brewDraft, TestServer, TODAY } from './running';
+import { brewDraft, TestServer, TODAY } from './support/running';
 
 let server: TestServer;
 beforeAll(async () => {

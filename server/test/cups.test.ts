@@ -5,7 +5,7 @@ import type { BagPage, Shelf } from '../../contract/shelf/shelf';
 import type { Settings } from '../../contract/settings';
 import type { Words } from '../../contract/palate/word';
 import { FIRST_SHEET, type SheetPart } from '../../core/cup';
-import { TestServer, TODAY } from './running';
+import { TestServer, TODAY } from './support/running';
 
 let server: TestServer;
 let bagId: string;

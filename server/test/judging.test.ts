@@ -7,7 +7,7 @@ import { bagPage, shelf, type BagPage, type Shelf } from '../../contract/shelf/s
 import { fitInput, verdictOn } from '../../application/judgeBag';
 import { compact, fitCrest, type CrestFit } from '../../core/crest';
 import { daysBetween } from '../../core/rest';
-import { TestServer, TODAY } from './running';
+import { TestServer, TODAY } from './support/running';
 
 let server: TestServer;
 beforeAll(async () => {
@@ -245,7 +245,7 @@ describe('the same input', () => {
     const { bag, brews, prior, settings, cupsLeft, verdict } = await page(bagId);
     const input = fitInput(bag, brews, null);
     const here = JSON.stringify(compact(fitCrest(input)));
-    const threads = await run(['server/test/onThreads.ts'], JSON.stringify(input));
+    const threads = await run(['server/test/children/onThreads.ts'], JSON.stringify(input));
     expect(threads).toBe(here);
 
     const file = {

@@ -7,7 +7,7 @@ import type { PalateRecord } from '../../contract/palate/palate';
 import type { BagPage } from '../../contract/shelf/shelf';
 import { ENGINE_VERSION } from '../../core/crest';
 import type { Compared } from '../../core/cup';
-import { brewDraft, TestServer, TODAY } from './running';
+import { brewDraft, TestServer, TODAY } from './support/running';
 
 let server: TestServer;
 beforeAll(async () => {

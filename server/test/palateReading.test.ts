@@ -6,7 +6,7 @@ import type { SittingDraft } from '../../contract/table/sitting';
 import type { Taster } from '../../contract/table/taster';
 import type { BagPage } from '../../contract/shelf/shelf';
 import type { ValueForPrice } from '../../core/palate';
-import { TestServer, TODAY, REFERENCE } from './running';
+import { TestServer, TODAY, REFERENCE } from './support/running';
 
 let server: TestServer;
 let at = Date.parse(`${TODAY}T12:00:00Z`);

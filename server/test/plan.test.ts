@@ -4,7 +4,7 @@ import type { BagPage, Shelf } from '../../contract/shelf/shelf';
 import { plan as planSchema, type Plan } from '../../contract/shelf/plan';
 import type { OrderAdvice } from '../../contract/shelf/order';
 import { addDays } from '../../core/rest';
-import { TestServer, TODAY } from './running';
+import { TestServer, TODAY } from './support/running';
 
 let server: TestServer;
 beforeAll(async () => {

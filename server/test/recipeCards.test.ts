@@ -3,7 +3,7 @@ import { cardOf } from '../../application/writeUp/recipeCard';
 import type { KeptRecipe, RecipeInput } from '../../contract/bench/recipe';
 import { writeUp, type CardPreview, type WriteUp } from '../../contract/writeUps/writeUp';
 import { STARTER_RECIPES } from '../../core/brew';
-import { TestServer, TODAY } from './running';
+import { TestServer, TODAY } from './support/running';
 
 let server: TestServer;
 beforeAll(async () => {

@@ -8,7 +8,7 @@ import {
 } from '../../contract/bench/recipe';
 import type { BagPage } from '../../contract/shelf/shelf';
 import type { Grinder } from '../../core/brew';
-import { TestServer, TODAY } from './running';
+import { TestServer, TODAY } from './support/running';
 
 let server: TestServer;
 beforeAll(async () => {

@@ -4,8 +4,8 @@ import type { PublishedRecipe } from '../../contract/bag/bagRecord';
 import type { Brew } from '../../contract/bag/brew';
 import type { BagPage, Shelf } from '../../contract/shelf/shelf';
 import type { Words } from '../../contract/palate/word';
-import { cup } from './cupSample';
-import { brewDraft, TestServer, TODAY } from './running';
+import { cup } from './support/cupSample';
+import { brewDraft, TestServer, TODAY } from './support/running';
 
 let server: TestServer;
 beforeAll(async () => {

@@ -3,7 +3,7 @@ import type { Standings } from '../../contract/palate/palateReading';
 import type { BagPage, Shelf } from '../../contract/shelf/shelf';
 import type { WriteUp } from '../../contract/writeUps/writeUp';
 import { fillReviewer } from './fixtures/reviewer';
-import { TestServer, TODAY } from './running';
+import { TestServer, TODAY } from './support/running';
 
 /** The household of one reviewer, as it was read from top to bottom: what its pages say, and what they must not. */
 

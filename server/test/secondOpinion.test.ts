@@ -3,7 +3,7 @@ import type { Repeats, Standings } from '../../contract/palate/palateReading';
 import type { Plan } from '../../contract/shelf/plan';
 import type { BagPage, Shelf } from '../../contract/shelf/shelf';
 import type { WriteUp } from '../../contract/writeUps/writeUp';
-import { TestServer, TODAY } from './running';
+import { TestServer, TODAY } from './support/running';
 import { makeHousehold } from './secondOpinion/household';
 import { checkPalate } from './secondOpinion/palate';
 import { checkPlan, checkShelf } from './secondOpinion/shelf';

@@ -2,7 +2,7 @@ import pino from 'pino';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { readConfig, StartProblem } from '../config';
 import { serve } from '../serve';
-import { bagDraft, TestServer, TODAY } from './running';
+import { bagDraft, TestServer, TODAY } from './support/running';
 
 describe('beyond this machine', () => {
   const passphrase = 'cedar and quince jam';

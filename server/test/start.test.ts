@@ -73,7 +73,7 @@ describe('the database', () => {
     await store.close();
   });
 
-  it('has the columns the entities name, and runs its migrations down again', async () => {
+  it('has the columns, keys and indices the entities declare, and runs its migrations down again', async () => {
     const source = await new DataSource({
       type: 'better-sqlite3',
       database: join(folder, 'columns.sqlite'),
@@ -81,11 +81,18 @@ describe('the database', () => {
       migrations: MIGRATIONS,
       migrationsRun: true,
     }).initialize();
-    for (const { tableName, columns } of source.entityMetadatas) {
-      const there = (await source.query<{ name: string }[]>(`PRAGMA table_info("${tableName}")`)).map(
-        ({ name }) => name,
-      );
+    const pragma = async (name: string, of: string): Promise<Record<string, unknown>[]> =>
+      source.query(`PRAGMA ${name}("${of}")`);
+    for (const { tableName, columns, foreignKeys, indices } of source.entityMetadatas) {
+      const there = (await pragma('table_info', tableName)).map(({ name }) => name);
       expect(there.sort(), tableName).toEqual(columns.map((column) => column.databaseName).sort());
+      const keys = (await pragma('foreign_key_list', tableName)).map((key) => [key.from, key.table, key.on_delete]);
+      const declared = foreignKeys.map((key) => [key.columnNames[0], key.referencedTablePath, key.onDelete]);
+      expect(keys.sort(), tableName).toEqual(declared.sort());
+      const made = (await pragma('index_list', tableName)).filter(({ origin }) => origin === 'c');
+      const named = made.map(({ name, unique, partial }) => [name, unique === 1, partial === 1]);
+      const wanted = indices.map(({ name, isUnique, where }) => [name, isUnique, where !== undefined]);
+      expect(named.sort(), tableName).toEqual(wanted.sort());
     }
     for (const _ of MIGRATIONS) await source.undoLastMigration();
     expect(

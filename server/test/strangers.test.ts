@@ -5,7 +5,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { readConfig } from '../config';
 import type { Shelf } from '../../contract/shelf/shelf';
 import { loggedError, openLog } from '../log';
-import { bagDraft, TestServer, TODAY } from './running';
+import { bagDraft, TestServer, TODAY } from './support/running';
 
 const logged: string[] = [];
 const log = openLog('warn', { write: (line: string) => void logged.push(line) });

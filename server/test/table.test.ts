@@ -11,7 +11,7 @@ import {
 } from '../../contract/table/sitting';
 import type { BagPage } from '../../contract/shelf/shelf';
 import { networkAddresses } from '../access/names';
-import { REFERENCE, TestServer, TODAY } from './running';
+import { REFERENCE, TestServer, TODAY } from './support/running';
 
 let server: TestServer;
 let at = Date.parse(`${TODAY}T12:00:00Z`);

@@ -4,8 +4,8 @@ import type { LiveBrew } from '../../contract/bench/live';
 import type { KeptRecipe } from '../../contract/bench/recipe';
 import { FIRST_SETTINGS, type Settings } from '../../contract/settings';
 import { STARTER_RECIPES, type Grinder } from '../../core/brew';
-import { cup as cupSample } from './cupSample';
-import { brewDraft, TestServer, TODAY } from './running';
+import { cup as cupSample } from './support/cupSample';
+import { brewDraft, TestServer, TODAY } from './support/running';
 
 let server: TestServer;
 beforeAll(async () => {

@@ -6,7 +6,7 @@ import type { KeptRecipe } from '../../contract/bench/recipe';
 import { STARTER_RECIPES } from '../../core/brew';
 import { differences, published } from '../../core/writeUp';
 import { purge } from '../db/keeping/purge';
-import { TestServer, TODAY, REFERENCE } from './running';
+import { TestServer, TODAY, REFERENCE } from './support/running';
 
 let server: TestServer;
 let at = Date.parse(`${TODAY}T12:00:00Z`);

@@ -13,7 +13,7 @@ import { addLive, keepLive, loadLive, loadLiveTrace, setLiveClosed } from '../..
 import { keepSettings } from '../../db/settings';
 import { openStore, type Store } from '../../db/store';
 import { simulatedInstrument } from '../../instruments/simulated/bench';
-import { bagDraft } from '../../test/running';
+import { bagDraft } from '../../test/support/running';
 import { BenchRecorder, type Told } from '../recorder';
 
 const folder = mkdtempSync(join(tmpdir(), 'slow-crest-recorder-'));

@@ -4,7 +4,7 @@ import type { z } from 'zod';
 import type { ChangeCounts } from '../../../contract/keeping/draft';
 import { cupFields, descriptorFields } from '../../../contract/bag/cup';
 import type { Allergen, HouseholdWord } from '../../../core/cup/words';
-import { columnsOf, id, integer, json, optionalText, text } from '../columns';
+import { columnsOf, id, integer, json, keyedBy, optionalText, refersTo, text } from '../columns';
 
 /** The tables of cups: scores, prose, words, the household's vocabulary, and what is written but not saved. */
 
@@ -18,7 +18,11 @@ export interface CupRow extends z.output<z.ZodObject<typeof columnFields>> {
 
 export const CupEntity = new EntitySchema<CupRow>({
   name: 'cup',
-  columns: { id, brewId: text, ...columnsOf(columnFields) },
+  columns: { id, brewId: { ...refersTo('brew'), unique: true }, ...columnsOf(columnFields) },
+  indices: [
+    { name: 'cup_blind', columns: ['brewId'], where: 'blind' },
+    { name: 'cup_nag', columns: ['brewId'], where: 'nag IS NOT NULL' },
+  ],
 });
 
 /** The prose of a cup. */
@@ -30,7 +34,8 @@ export interface RemarkRow {
 
 export const RemarkEntity = new EntitySchema<RemarkRow>({
   name: 'remark',
-  columns: { id, cupId: text, text },
+  columns: { id, cupId: refersTo('cup'), text },
+  indices: [{ name: 'note_cup', columns: ['cupId'] }],
 });
 
 /** A word of the household: its own, or its own name for a note of the vocabulary (then with that note's id). */
@@ -67,11 +72,12 @@ export interface CupDescriptorRow extends z.output<z.ZodObject<typeof descriptor
 export const CupDescriptorEntity = new EntitySchema<CupDescriptorRow>({
   name: 'cup_descriptor',
   columns: {
-    cupId: { type: 'varchar', primary: true },
+    cupId: keyedBy('cup'),
     place: { ...integer, primary: true },
     wordId: text,
     ...columnsOf(descriptorFields),
   },
+  indices: [{ name: 'cup_word_word', columns: ['wordId'] }],
 });
 
 /** One device's copy of a sheet that is not saved yet. */

@@ -12,7 +12,18 @@ import type {
   TracePoint,
   Vigour,
 } from '../../../core/brew';
-import { columnsOf, id, integer, json, optionalJson, optionalReal, optionalText, text } from '../columns';
+import {
+  columnsOf,
+  id,
+  integer,
+  json,
+  keyedBy,
+  optionalJson,
+  optionalReal,
+  optionalText,
+  refersTo,
+  text,
+} from '../columns';
 import { type MakingInput, makingFields } from '../../../contract/bag/making';
 import { type GrinderInput, grinderInput } from '../../../contract/bench/recipe';
 
@@ -29,6 +40,7 @@ export interface RecipeRow {
 export const RecipeEntity = new EntitySchema<RecipeRow>({
   name: 'recipe',
   columns: { id, isStandard: { type: 'boolean' }, createdAt: text, deletedAt: optionalText },
+  indices: [{ name: 'recipe_card_standard', columns: ['isStandard'], unique: true, where: '"isStandard"' }],
 });
 
 /** One version of a recipe. Rows are added, never changed: a brew shows the version it used. */
@@ -42,7 +54,7 @@ export interface RecipeVersionRow {
 
 export const RecipeVersionEntity = new EntitySchema<RecipeVersionRow>({
   name: 'recipe_version',
-  columns: { id, recipeId: text, version: integer, recipe: json, createdAt: text },
+  columns: { id, recipeId: refersTo('recipe'), version: integer, recipe: json, createdAt: text },
 });
 
 export interface GrinderRow extends GrinderInput {
@@ -85,8 +97,8 @@ export const LiveBrewEntity = new EntitySchema<LiveBrewRow>({
   name: 'live_brew',
   columns: {
     id,
-    bagId: text,
-    recipeVersionId: optionalText,
+    bagId: refersTo('bag'),
+    recipeVersionId: refersTo('recipe_version', 'SET NULL'),
     recipe: json,
     ticked: json,
     marks: json,
@@ -102,6 +114,7 @@ export const LiveBrewEntity = new EntitySchema<LiveBrewRow>({
     createdAt: text,
     closedAt: optionalText,
   },
+  indices: [{ name: 'live_brew_bag', columns: ['bagId'] }],
 });
 
 /** What the scale said in a fraction of a second: kept at once, so that a crash loses no more than that. */
@@ -116,7 +129,7 @@ export interface TracePieceRow {
 export const TracePieceEntity = new EntitySchema<TracePieceRow>({
   name: 'trace_piece',
   columns: {
-    liveId: { type: 'varchar', primary: true },
+    liveId: keyedBy('live_brew'),
     seq: { type: 'integer', primary: true },
     points: json,
     flaws: json,
@@ -135,8 +148,10 @@ export interface MakingRow extends MakingInput {
 export const MakingEntity = new EntitySchema<MakingRow>({
   name: 'making',
   columns: {
-    brewId: { type: 'varchar', primary: true },
+    brewId: keyedBy('brew'),
     ...columnsOf(makingFields),
+    recipeVersionId: refersTo('recipe_version', 'SET NULL'),
+    grinderId: refersTo('grinder', 'SET NULL'),
     recipe: optionalJson,
     stageTimes: json,
     trace: optionalJson,

@@ -1,6 +1,6 @@
 import { existsSync, statSync } from 'node:fs';
 import Database from 'better-sqlite3';
-import { MIGRATIONS } from '../migrations';
+import { MIGRATIONS, MIGRATION_NAMES } from '../migrations';
 import { newestRescued } from './rescue';
 import { sqliteCode } from '../storageProblem';
 
@@ -56,8 +56,7 @@ function migrationsRun(db: Database.Database): string[] {
 
 /** A database that knows migrations this version does not was written by a newer one. */
 function newerThanThis(db: Database.Database, file: string): string | null {
-  const known = new Set(MIGRATIONS.map((migration) => migration.name));
-  if (migrationsRun(db).every((name) => known.has(name))) return null;
+  if (migrationsRun(db).every((name) => MIGRATION_NAMES.has(name))) return null;
   return `The database ${file} was written by a newer version of Slow Crest. Nothing was changed. Start it with that version, or choose another folder with SLOW_CREST_DATA.`;
 }
 

@@ -4,7 +4,18 @@ import type { ChangeKind, ChangeSubject } from '../../../contract/keeping/histor
 import type { NotebookMapping } from '../../../contract/keeping/notebook';
 import type { PictureOf } from '../../../contract/keeping/picture';
 import { predictionFields, type Prediction } from '../../../contract/palate/palate';
-import { columnsOf, id, integer, json, optionalJson, optionalText, text } from '../columns';
+import {
+  columnsOf,
+  id,
+  integer,
+  json,
+  keyedBy,
+  mayReferTo,
+  optionalJson,
+  optionalText,
+  refersTo,
+  text,
+} from '../columns';
 
 /** The tables of what was brought in, of what was changed, of what was foretold, and of pictures. */
 
@@ -56,12 +67,16 @@ export const ChangeEntity = new EntitySchema<ChangeRow>({
     at: text,
     subject: text,
     subjectId: text,
-    bagId: text,
+    bagId: refersTo('bag'),
     kind: text,
     before: optionalJson,
     after: optionalJson,
     undoneBy: optionalText,
   },
+  indices: [
+    { name: 'change_record_at', columns: ['at'] },
+    { name: 'change_record_bag', columns: ['bagId', 'at'] },
+  ],
 });
 
 /** A picture; its bytes lie in a file beside the database. */
@@ -81,8 +96,8 @@ export const PictureEntity = new EntitySchema<PictureRow>({
   name: 'picture',
   columns: {
     id,
-    bagId: text,
-    brewId: optionalText,
+    bagId: refersTo('bag'),
+    brewId: mayReferTo('brew'),
     of: text,
     width: integer,
     height: integer,
@@ -90,12 +105,16 @@ export const PictureEntity = new EntitySchema<PictureRow>({
     createdAt: text,
     deletedAt: optionalText,
   },
+  indices: [
+    { name: 'picture_bag', columns: ['bagId'] },
+    { name: 'picture_brew', columns: ['brewId'] },
+  ],
 });
 
 /** What was foretold of a brew's cup, as it stood before it was tasted. */
 export const PredictionEntity = new EntitySchema<Prediction>({
   name: 'prediction',
-  columns: { ...columnsOf(predictionFields), brewId: { type: 'varchar', primary: true } },
+  columns: { ...columnsOf(predictionFields), brewId: keyedBy('brew') },
 });
 
 /** A file of another taster's crests that was read. */

@@ -2,7 +2,7 @@ import { EntitySchema } from 'typeorm';
 import { sittingFields, type CupAnswer, type SittingInput, type TableAnswer } from '../../../contract/table/sitting';
 import { referenceFields, type ReferenceInput } from '../../../contract/palate/reference';
 import type { TrainerCard } from '../../../core/palate';
-import { columnsOf, id, integer, json, optionalJson, optionalText, real, text } from '../columns';
+import { columnsOf, id, integer, json, keyedBy, optionalJson, optionalText, real, refersTo, text } from '../columns';
 
 /** A table of cups, and what is drawn for it: which code is on which cup, and in which order they go round. */
 export interface SittingRow extends SittingInput {
@@ -50,15 +50,16 @@ export const SeatEntity = new EntitySchema<SeatRow>({
   name: 'sitting_seat',
   columns: {
     id,
-    sittingId: text,
+    sittingId: refersTo('sitting'),
     name: text,
-    tasterId: optionalText,
+    tasterId: refersTo('taster', 'SET NULL'),
     place: integer,
     isGuest: { type: 'boolean' },
     doneAt: optionalText,
     createdAt: text,
     deletedAt: optionalText,
   },
+  indices: [{ name: 'sitting_seat_sitting', columns: ['sittingId'] }],
 });
 
 /** What one taster wrote of one cup; of all of them where `cupId` is empty. */
@@ -75,7 +76,7 @@ export interface AnswerRow {
 export const AnswerEntity = new EntitySchema<AnswerRow>({
   name: 'sitting_answer',
   columns: {
-    seatId: { type: 'varchar', primary: true },
+    seatId: keyedBy('sitting_seat'),
     cupId: { type: 'varchar', primary: true },
     written: integer,
     answer: json,
@@ -123,5 +124,6 @@ export interface SeatSecretRow {
 
 export const SeatSecretEntity = new EntitySchema<SeatSecretRow>({
   name: 'seat_secret',
-  columns: { seatId: { type: 'varchar', primary: true }, digest: text },
+  columns: { seatId: keyedBy('sitting_seat'), digest: text },
+  indices: [{ name: 'seat_secret_digest', columns: ['digest'], unique: true }],
 });

@@ -1,7 +1,7 @@
 import { EntitySchema } from 'typeorm';
 import type { VERSION_REASONS, WriteUpContent, WriteUpSubject } from '../../../contract/writeUps/writeUp';
 import type { WriteUpKind } from '../../../core/writeUp';
-import { id, integer, json, optionalText, text } from '../columns';
+import { id, integer, json, optionalText, refersTo, text } from '../columns';
 
 export interface WriteUpRow {
   id: string;
@@ -46,11 +46,12 @@ export const WriteUpVersionEntity = new EntitySchema<WriteUpVersionRow>({
   name: 'write_up_version',
   columns: {
     id,
-    writeUpId: text,
+    writeUpId: refersTo('write_up'),
     number: integer,
     reason: text,
     content: json,
     finalOn: optionalText,
     createdAt: text,
   },
+  indices: [{ name: 'write_up_version_write_up', columns: ['writeUpId'] }],
 });

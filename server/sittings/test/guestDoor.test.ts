@@ -1,7 +1,7 @@
 import { connect } from 'node:net';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import type { Sharing } from '../../../contract/table/sitting';
-import { REFERENCE, TestServer } from '../../test/running';
+import { REFERENCE, TestServer } from '../../test/support/running';
 import { GuestDoor } from '../guestDoor';
 
 let door: GuestDoor | null = null;

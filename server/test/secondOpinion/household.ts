@@ -1,7 +1,7 @@
 import type { BagDraft } from '../../../contract/bag/bag';
 import type { BrewDraft } from '../../../contract/bag/brew';
 import { addDays } from '../../../core/rest';
-import { TODAY, type TestServer } from '../running';
+import { TODAY, type TestServer } from '../support/running';
 import { Dice } from './dice';
 
 /** A bag as it was written down, and everything that was logged of it, in the order of time. */

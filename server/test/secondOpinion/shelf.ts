@@ -1,6 +1,6 @@
 import type { Plan } from '../../../contract/shelf/plan';
 import type { BagPage, Shelf } from '../../../contract/shelf/shelf';
-import { TODAY } from '../running';
+import { TODAY } from '../support/running';
 import type { RawBag, RawHousehold } from './household';
 import { asNumber, cupsLeft, wholeDays } from './rows';
 import { claim, readSentences, type Kind } from './sentences';

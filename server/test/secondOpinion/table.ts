@@ -1,5 +1,5 @@
 import type { WriteUp } from '../../../contract/writeUps/writeUp';
-import type { TestServer } from '../running';
+import type { TestServer } from '../support/running';
 import { Dice } from './dice';
 import type { RawHousehold } from './household';
 import { asNumber, listOf } from './rows';

@@ -1,5 +1,5 @@
 import type { BagPage } from '../../../contract/shelf/shelf';
-import { TODAY } from '../running';
+import { TODAY } from '../support/running';
 import type { RawBag } from './household';
 import { asNumber, counted, marked, wholeDays } from './rows';
 import { claim, readSentences, type Kind } from './sentences';

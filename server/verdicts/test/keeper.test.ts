@@ -6,7 +6,7 @@ import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { bagInput } from '../../../contract/bag/bag';
 import { addBag, loadBag } from '../../db/bag/bags';
 import { openStore, type Store } from '../../db/store';
-import { bagDraft } from '../../test/running';
+import { bagDraft } from '../../test/support/running';
 import { engineHere } from '../engineHere';
 import { VerdictKeeper } from '../keeper';
 
