@@ -122,6 +122,21 @@ const QUIET: readonly [what: string, path: string][] = [
   ['The plan, quiet', `/plan?today=${today}`],
   ['A search, quiet', '/search?q=quince'],
 ];
+/** One more cup on a bag in use, taken back so that each is logged on as much as the one before. */
+async function logCup(i: number): Promise<number> {
+  const bag = ids.at(-1 - (i % IN_USE)) ?? '';
+  const cup = { scoringScale: 'mark10', mark: 7 + (i % 20) / 10, descriptors: [{ typed: 'fig', slot: 'cup' }] };
+  const made = { style: 'filter', brewer: 'cone', doseG: 16, waterG: 250, brewedAt: `${today}T00:00:00Z`, cup };
+  const begun = performance.now();
+  const { id } = await ask<{ id: string }>(`/bags/${bag}/brews`, { method: 'POST', body: JSON.stringify(made) });
+  const took = performance.now() - begun;
+  await ask(`/brews/${id}`, { method: 'DELETE', body: '{}' });
+  await settled();
+  return took;
+}
+const logged: number[] = [];
+for (let i = 0; i < 25; i++) logged.push(await logCup(i));
+report.say('Logging a cup, quiet', timingText(logged));
 for (const [what, path] of QUIET) report.say(what, timingText(await timed(15, 3, () => ask(path))));
 report.say('The calendar, quiet', timingText(await timed(15, 3, () => text('/calendar'))));
 

@@ -3,7 +3,7 @@ import Database from 'better-sqlite3';
 import { bagInput } from '../contract/bag/bag';
 import { brewInput } from '../contract/bag/brew';
 import { addDays } from '../core/rest';
-import { addBag } from '../server/db/bag/bags';
+import { addBag, loadBag } from '../server/db/bag/bags';
 import { addBrew } from '../server/db/bag/brews';
 import { ensureStarters } from '../server/db/bench/recipes';
 import { openStore } from '../server/db/store';
@@ -75,7 +75,7 @@ async function templateBag(database: string, today: string, now: Date): Promise<
     const cup = { scoringScale: 'mark10', mark: 8, remarks: 'fig', descriptors: [{ typed: 'fig', slot: 'cup' }] };
     const brewId = await addBrew(
       db,
-      bagId,
+      await loadBag(db, bagId),
       brewInput.parse({ ...reference, brewedAt: `${today}T08:00:00Z`, cup }),
       now,
     );

@@ -6,7 +6,7 @@ import { bagInput } from '../contract/bag/bag';
 import { brewInput } from '../contract/bag/brew';
 import { addDays } from '../core/rest';
 import { readConfig } from '../server/config';
-import { addBag } from '../server/db/bag/bags';
+import { addBag, loadBag } from '../server/db/bag/bags';
 import { addBrew } from '../server/db/bag/brews';
 import { serve } from '../server/serve';
 import { timed, timingText } from './timing';
@@ -39,7 +39,7 @@ await running.store.write(async (db) => {
       };
       await addBrew(
         db,
-        lastBag,
+        await loadBag(db, lastBag),
         brewInput.parse({ ...reference, brewer: k % 4 ? 'cone' : 'press', brewedAt, cup }),
         now,
       );

@@ -4,7 +4,7 @@ import { brewInput } from '../contract/bag/brew';
 import { addDays, restAge, type PlainDate, type StorageSpell } from '../core/rest';
 import { foretelling, predictionOf } from '../application/foretellBrew';
 import { addBag, loadBag } from '../server/db/bag/bags';
-import { addBrew, loadLogs } from '../server/db/bag/brews';
+import { addBrew, loadLog } from '../server/db/bag/brews';
 import { keepPrediction } from '../server/db/bag/predictions';
 import { engineHere } from '../server/verdicts/engineHere';
 import { addTaster } from '../server/db/palate/tasters';
@@ -106,9 +106,9 @@ export async function fillStore(store: Store, today: PlainDate): Promise<{ bags:
           },
         });
         const kept = await loadBag(db, bagId);
-        const before = (await loadLogs(db, [bagId]))[bagId] ?? [];
+        const before = await loadLog(db, bagId);
         const foretold = await engine.foretell(foretelling(kept, before, null, brew));
-        const id = await addBrew(db, bagId, brew, now);
+        const id = await addBrew(db, kept, brew, now);
         if (foretold)
           await keepPrediction(db, { brewId: id, madeAt: brewedAt, ...predictionOf(foretold, kept, before) });
         if (!sameBrew) potId = id;

@@ -3,10 +3,10 @@ import { EMPTY_ANSWER, sittingInput, type CupAnswer } from '../contract/table/si
 import { foretelling, predictionOf } from '../application/foretellBrew';
 import { addDays, type PlainDate } from '../core/rest';
 import { loadBag } from '../server/db/bag/bags';
-import { loadLogs } from '../server/db/bag/brews';
+import { keepPrediction } from '../server/db/bag/predictions';
 import { addReference } from '../server/db/palate/references';
-import { addSeat, addSitting, keepAnswer, knownTasters, loadSeats, loadSitting } from '../server/db/table/sittings';
-import { cupsOfReveal, logSitting } from '../server/sittings/reveal';
+import { addSeat, addSitting, keepAnswer, loadSitting } from '../server/db/table/sittings';
+import { revealSitting } from '../server/sittings/reveal';
 import { engineHere } from '../server/verdicts/engineHere';
 import { instantAt } from './calendar';
 
@@ -76,16 +76,13 @@ export async function setTheTable(
       await keepAnswer(db, seatId, null, { written: 1, answer: { ranking, odd: null }, at });
     }
   }
-  const seats = await loadSeats(db, id);
-  const cups = cupsOfReveal(await loadSitting(db, id), seats, await knownTasters(db, seats), now);
   const engine = engineHere();
-  for (const cup of cups) {
-    const bag = await loadBag(db, cup.bagId);
-    const before = (await loadLogs(db, [cup.bagId]))[cup.bagId] ?? [];
-    const foretold = await engine.foretell(foretelling(bag, before, null, cup.input));
-    cup.prediction = foretold && predictionOf(foretold, bag, before);
+  const kept = await revealSitting(db, id, now);
+  for (const { bag, before, brewId, brew, beside } of kept) {
+    const foretold = await engine.foretell(foretelling(bag, before, null, brew, beside));
+    if (!foretold) continue;
+    await keepPrediction(db, { brewId, madeAt: now.toISOString(), ...predictionOf(foretold, bag, before) });
   }
-  await logSitting(db, id, { seats, cups }, now);
   await addReference(
     db,
     {
@@ -98,5 +95,5 @@ export async function setTheTable(
     },
     now,
   );
-  return cups.length;
+  return kept.length;
 }

@@ -26,7 +26,7 @@ interface Written {
 /** The household's write-ups: a bag followed to its end, one of an evening, two against each other, a table, a card. */
 export async function writeItUp(store: Store, today: PlainDate): Promise<void> {
   const verdicts = new VerdictKeeper(store, engineHere(), openLog('silent'), PATIENCE_MS);
-  const composer = new WriteUpComposer({ store, verdicts });
+  const composer = new WriteUpComposer({ store, verdicts, foreteller: { settled: () => Promise.resolve() } });
   const { bags, recipes, sittings } = await store.read(async (db) => ({
     bags: await loadAllBags(db),
     recipes: await loadRecipes(db),

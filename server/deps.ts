@@ -10,12 +10,14 @@ import type { SessionStreams } from './eventStream';
 import type { SittingHub } from './sittings/hub';
 import type { InstrumentRegistry } from './instruments/instrument';
 import type { ShelfPlanner } from './plan/planner';
+import type { Foreteller } from './verdicts/foreteller';
 import type { VerdictKeeper } from './verdicts/keeper';
 
 /** What the routes are given; tests give their own clock. */
 export interface Deps {
   store: Store;
   verdicts: VerdictKeeper;
+  foreteller: Foreteller;
   planner: ShelfPlanner;
   recorder: BenchRecorder;
   backups: BackupKeeper;

@@ -29,6 +29,7 @@ import { GuestDoor } from './sittings/guestDoor';
 import { SittingHub } from './sittings/hub';
 import { startEngine } from './verdicts/engine';
 import type { Engine } from './verdicts/engineHere';
+import { Foreteller } from './verdicts/foreteller';
 import { VerdictKeeper } from './verdicts/keeper';
 import { within } from './waiting';
 
@@ -84,16 +85,16 @@ export async function serve(
     await recorder.resume();
     const verdicts = new VerdictKeeper(store, engine, log, patienceMs);
     taken.push(() => verdicts.close());
+    const foreteller = new Foreteller(store, engine, (bag) => verdicts.priorOf(bag), log);
+    taken.push(() => foreteller.settled());
     const planner = new ShelfPlanner(store, verdicts, engine);
     const { databaseFile, dataFolder } = config;
-    const pictures = new PictureShelf(picturesOf(dataFolder));
-    pictures.dropUnfinished();
+    const pictures = openPictures(dataFolder);
     dropLeftovers(dataFolder);
     const backups = new BackupKeeper(store, databaseFile, dataFolder, pictures, now, log);
     taken.push(() => backups.close());
     const imports = new Imports(join(dataFolder, 'imports'), databaseFile, log);
     taken.push(() => imports.cancel());
-    const instruments = simulatedInstrument;
     const guests = new GuestDoor(
       (request, response) => void guestApp(request, response),
       guestsAt(config),
@@ -104,13 +105,14 @@ export async function serve(
     const deps: Deps = {
       store,
       verdicts,
+      foreteller,
       planner,
       recorder,
       backups,
       imports,
       pictures,
       databaseFile,
-      instruments,
+      instruments: simulatedInstrument,
       now,
       clock,
       passphrase,
@@ -159,6 +161,13 @@ const guestsAt = ({ port }: Config): { port: number; host: string } => ({
   port: port === 0 ? 0 : port + 1,
   host: EVERY_NETWORK,
 });
+
+/** The pictures of a household; what was not taken in whole is let go of. */
+function openPictures(dataFolder: string): PictureShelf {
+  const pictures = new PictureShelf(picturesOf(dataFolder));
+  pictures.dropUnfinished();
+  return pictures;
+}
 
 function closed(server: Server): Promise<unknown> {
   const over = new Promise((resolve) => server.close(resolve));

@@ -21,7 +21,7 @@ import { bagDraft, brewDraft, TODAY } from '../../server/test/support/running';
 import { PUBLISHED_SCHEMAS } from '../../application/publishedSchemas';
 import { bagInput } from '../../contract/bag/bag';
 import { brewInput } from '../../contract/bag/brew';
-import { addBag } from '../../server/db/bag/bags';
+import { addBag, loadBag } from '../../server/db/bag/bags';
 import { addBrew } from '../../server/db/bag/brews';
 import { ENTITIES } from '../../server/db/entities';
 import { openStore } from '../../server/db/store';
@@ -161,7 +161,12 @@ describe('an archive', () => {
               const descriptors = [{ typed: `w${word}`.trim(), slot: 'cup' as const, moment: 'after' as const }];
               const cup = { scoringScale: 'mark10' as const, mark: mark / 10, remarks, descriptors };
               const making = withMaking ? { tdsPercent: 1.3, tastes: ['astringent' as const] } : null;
-              await addBrew(db, bagId, brewInput.parse(brewDraft({ faultNote: note, cup, making })), new Date(WRITTEN));
+              await addBrew(
+                db,
+                await loadBag(db, bagId),
+                brewInput.parse(brewDraft({ faultNote: note, cup, making })),
+                new Date(WRITTEN),
+              );
             }
           }
         });

@@ -8,8 +8,8 @@ import { trackRecord } from '../../core/palate';
 import { roastDate, spellOn } from '../../core/rest';
 import { datesOf } from '../../core/shelf';
 import { addBag, changeBag, loadBag, setBagDeleted } from '../db/bag/bags';
-import { addBrew, loadBrews, type UnreadableBrew } from '../db/bag/brews';
-import { keepPrediction, loadForetoldCups } from '../db/bag/predictions';
+import { addBrew, loadBrews, loadLog, type UnreadableBrew } from '../db/bag/brews';
+import { loadForetoldCups } from '../db/bag/predictions';
 import { recordAdded, recordChange } from '../db/keeping/history';
 import { loadSettings } from '../db/settings';
 import { withChangeSent } from '../changing';
@@ -22,7 +22,7 @@ type BagEndpoint = 'bagPage' | 'addBag' | 'changeBag' | 'removeBag' | 'restoreBa
 
 /** Bags: add, read with verdict and log, change, delete, bring back; and logging a brew on one. */
 export function bagHandlers(deps: Deps): Handlers<BagEndpoint> {
-  const { store, verdicts, recorder, now } = deps;
+  const { store, verdicts, foreteller, recorder, now } = deps;
   const setDeleted = (db: EntityManager, id: string, deletedAt: string | null): Promise<void> =>
     recordChange(db, { subject: 'bag', id }, now(), () => setBagDeleted(db, id, deletedAt));
 
@@ -33,10 +33,10 @@ export function bagHandlers(deps: Deps): Handlers<BagEndpoint> {
       notInFuture(now(), { roastedOn: body.roastedOn, finishedOn: body.finishedOn });
       const bag = await store.write(async (db) => {
         const id = await addBag(db, body, now());
-        await recordAdded(db, { subject: 'bag', id }, now());
+        await recordAdded(db, { subject: 'bag', id, bagId: id }, now());
         return loadBag(db, id);
       });
-      after(() => verdicts.prefetch(bag));
+      after(() => verdicts.prefetch(bag.id));
       return bag;
     },
 
@@ -51,7 +51,7 @@ export function bagHandlers(deps: Deps): Handlers<BagEndpoint> {
         await recordChange(db, { subject: 'bag', id }, now(), () => changeBag(db, id, input));
         return loadBag(db, id);
       });
-      after(() => verdicts.prefetch(bag));
+      after(() => verdicts.prefetch(bag.id));
       return bag;
     },
 
@@ -67,32 +67,33 @@ export function bagHandlers(deps: Deps): Handlers<BagEndpoint> {
     addBrew: async ({ params: { id }, body, after }) => {
       notInFuture(now(), { brewedAt: body.brewedAt.slice(0, 10) });
       await recorder.flush();
-      // Before it is kept: what is foretold must not have seen it.
-      const prediction = await verdicts.foretell(await store.read((db) => loadBag(db, id)), body);
-      const { brewId, bag } = await store.write(async (db) => {
-        const brewId = await addBrew(db, id, body, now());
-        if (prediction) await keepPrediction(db, { brewId, madeAt: now().toISOString(), ...prediction });
-        await recordAdded(db, { subject: 'brew', id: brewId }, now());
-        return { brewId, bag: await loadBag(db, id) };
+      const kept = await store.write(async (db) => {
+        const bag = await loadBag(db, id);
+        const before = await loadLog(db, id);
+        const brewId = await addBrew(db, bag, body, now());
+        await recordAdded(db, { subject: 'brew', id: brewId, bagId: id }, now());
+        return { bag, before, brewId, brew: body };
       });
       after(async () => {
+        foreteller.foretell([kept], now().toISOString());
         if (body.liveId !== null) {
           await recorder.end(body.liveId);
           recorder.tell({ kind: 'changed', brew: body.liveId });
         }
-        verdicts.prefetch(bag);
+        verdicts.prefetch(id);
       });
-      return { id: brewId };
+      return { id: kept.brewId };
     },
   };
 }
 
 /** A bag with its verdict and its log. */
 async function pageOf(
-  { store, verdicts }: Pick<Deps, 'store' | 'verdicts'>,
+  { store, verdicts, foreteller }: Pick<Deps, 'store' | 'verdicts' | 'foreteller'>,
   id: string,
   today: string,
 ): Promise<BagPage> {
+  await foreteller.settled();
   const bag = await store.read((db) => loadBag(db, id));
   const unreadable: UnreadableBrew[] = [];
   const [{ brews, settings, foretold }, { fit, prior, isStale }] = await Promise.all([

@@ -1,9 +1,7 @@
 import type { EntityManager } from 'typeorm';
-import type { Bag } from '../../contract/bag/bag';
 import { brewInput } from '../../contract/bag/brew';
 import { overlay } from '../../core/change';
 import { notInFuture } from '../dates';
-import { loadBag } from '../db/bag/bags';
 import { changeBrew, loadWrittenBrew, setBrewDeleted, setFault, setMeant, touchBrew } from '../db/bag/brews';
 import { endNag, nagAgain } from '../db/bag/cups';
 import { recordChange } from '../db/keeping/history';
@@ -17,12 +15,10 @@ type BrewEndpoint =
 
 /** Brews already logged: change, mark a fault, delete, bring back. */
 export function brewHandlers({ store, verdicts, now }: Deps): Handlers<BrewEndpoint> {
-  /** Makes a change of a brew that answers with its bag, which is then judged anew. */
+  /** Makes a change of a brew that answers with its bag's id; that is then judged anew. */
   const changing = async (id: string, change: (db: EntityManager) => Promise<string>): Promise<null> => {
-    const bag: Bag = await store.write(async (db) =>
-      loadBag(db, await recordChange(db, { subject: 'brew', id }, now(), () => change(db))),
-    );
-    verdicts.prefetch(bag);
+    const bagId = await store.write((db) => recordChange(db, { subject: 'brew', id }, now(), () => change(db)));
+    verdicts.prefetch(bagId);
     return null;
   };
   /** Makes a change of a cup's nag, which no judgement reads. */

@@ -3,7 +3,7 @@ import { Problem } from '../../application/problem';
 import { bagInput } from '../../contract/bag/bag';
 import { brewInput } from '../../contract/bag/brew';
 import { withChangeSent } from '../changing';
-import { changeBag, loadBag, setBagDeleted } from '../db/bag/bags';
+import { changeBag, setBagDeleted } from '../db/bag/bags';
 import { changeBrew, setBrewDeleted } from '../db/bag/brews';
 import { loadChange, loadHistory, markUndone, recordChange, writtenBag, writtenBrew } from '../db/keeping/history';
 import type { ChangeRow } from '../db/keeping/keepingEntities';
@@ -25,15 +25,15 @@ export function historyHandlers({
     history: ({ query }) => store.read((db) => loadHistory(db, query)),
 
     undoChange: async ({ params: { id }, after }) => {
-      const bag = await store.write(async (db) => {
+      const bagId = await store.write(async (db) => {
         const change = await loadChange(db, id);
         if (change.undoneBy !== null) throw new Problem('conflict', 'This change was taken back already.');
         const what = { subject: change.subject, id: change.subjectId };
         await recordChange(db, what, now(), () => undo(db, change, now()));
         await markUndone(db, change);
-        return loadBag(db, change.bagId).catch(() => null);
+        return change.bagId;
       });
-      if (bag) after(() => verdicts.prefetch(bag));
+      after(() => verdicts.prefetch(bagId));
       return null;
     },
 

@@ -19,11 +19,12 @@ type PalateEndpoint = Extract<keyof typeof PALATE_ENDPOINTS, `palate${string}`> 
 /**
  * What the household's own cups say: how often the engine was right, how repeatable, what is liked, what stands how.
  */
-export function palateHandlers({ store, verdicts }: Deps): Handlers<PalateEndpoint> {
+export function palateHandlers({ store, verdicts, foreteller }: Deps): Handlers<PalateEndpoint> {
   return {
     bagValue: async ({ params: { id } }) => ({ value: await valueOfBag({ store, verdicts }, id) }),
 
     palateRecord: async () => {
+      await foreteller.settled();
       const cups = await store.read((db) => loadForetoldCups(db));
       return {
         overall: trackRecord(cups),

@@ -1,5 +1,4 @@
 import { omit } from 'es-toolkit';
-import type { Bag } from '../../contract/bag/bag';
 import type { Seat, Sitting } from '../../contract/table/sitting';
 import {
   checkAnswer,
@@ -12,7 +11,7 @@ import {
   seatView,
 } from '../../application/sitting';
 import { wallInstant } from '../dates';
-import { loadBag, loadBagHeads } from '../db/bag/bags';
+import { loadBagHeads } from '../db/bag/bags';
 import { loadSettings } from '../db/settings';
 import {
   addSeat,
@@ -20,7 +19,6 @@ import {
   keepAnswer,
   keepDone,
   keepKeySeen,
-  knownTasters,
   loadSeats,
   loadSitting,
   loadSittings,
@@ -38,7 +36,7 @@ import type { SittingRow } from '../db/table/sittingEntities';
 import { loadVocabulary } from '../db/palate/words';
 import type { Deps } from '../deps';
 import { guestDevice } from './guestDevice';
-import { cupsOfReveal, logSitting, type CupToReveal } from '../sittings/reveal';
+import { revealSitting } from '../sittings/reveal';
 import type { Handlers } from '../routes';
 import type { TABLE_ENDPOINTS } from '../../contract/table/tableEndpoints';
 
@@ -73,7 +71,7 @@ function sittingHandlers(
 ): Handlers<
   'sittings' | 'addSitting' | 'sitting' | 'sittingStream' | 'removeSitting' | 'restoreSitting' | 'sittingKey' | 'reveal'
 > {
-  const { store, now, hub, guests, verdicts } = deps;
+  const { store, now, hub, guests, verdicts, foreteller } = deps;
   return {
     sittings: async () =>
       (await store.read(loadSittings)).map(({ id, name, kind, cups, seats, createdAt, revealedAt }) => ({
@@ -118,11 +116,12 @@ function sittingHandlers(
         return { cups: cups.map((cup) => ({ id: cup.id, name: cup.name, code: codes[cup.id] ?? '' })) };
       }),
     reveal: async ({ params: { id }, after }) => {
-      const bagIds = await reveal(deps, id);
+      const kept = await store.write((db) => revealSitting(db, id, now()));
       if (guests.sittingId === id) await guests.stopJoining();
       after(async () => {
         await tellOf(deps, id);
-        for (const bagId of bagIds) verdicts.prefetch(await store.read((db) => loadBag(db, bagId)));
+        foreteller.foretell(kept, now().toISOString());
+        for (const bagId of new Set(kept.map(({ bag }) => bag.id))) verdicts.prefetch(bagId);
       });
       return null;
     },
@@ -257,40 +256,4 @@ function tasterHandlers(deps: Deps): Handlers<'joinSitting' | 'seat' | 'seatStre
       return null;
     },
   };
-}
-
-/**
- * Logs what everyone wrote, up to the moment at which it is logged; returns the bags that have new cups. All of it, or
- * nothing. A cup is foretold before any of them is kept, which takes a while: one that is written meanwhile gets a
- * round of its own.
- */
-async function reveal({ store, now, verdicts }: Deps, id: string): Promise<Set<string>> {
-  const foretold = new Map<string, CupToReveal['prediction']>();
-  const bags = new Map<string, Bag>();
-  const keyOf = ({ seatId, cupId }: CupToReveal): string => `${seatId} ${cupId}`;
-  for (;;) {
-    const unforetold = await store.write(async (db) => {
-      const [sitting, seats] = [await loadSitting(db, id), await loadSeats(db, id)];
-      openSitting(sitting);
-      const cups = cupsOfReveal(sitting, seats, await knownTasters(db, seats), now());
-      const missing = cups.filter((cup) => !foretold.has(keyOf(cup)));
-      if (missing.length > 0) return missing;
-      const complete = cups.map((cup) => ({ ...cup, prediction: foretold.get(keyOf(cup)) ?? null }));
-      await logSitting(db, id, { seats, cups: complete }, now());
-      return [];
-    });
-    if (unforetold.length === 0) return new Set(bags.keys());
-    const all = new Map(unforetold.map((cup) => [keyOf(cup), cup]));
-    for (const cup of unforetold) {
-      const bag = bags.get(cup.bagId) ?? (await store.read((db) => loadBag(db, cup.bagId)));
-      bags.set(cup.bagId, bag);
-      const beside = cup.against.flatMap(({ cupId }) => {
-        const other = all.get(keyOf({ ...cup, cupId }));
-        return other ? [{ id: cupId, brew: other.input }] : [];
-      });
-      const comparisons = cup.against.map(({ cupId, was }) => ({ thanId: cupId, was }));
-      const held = { ...cup.input, cup: { ...cup.input.cup, comparisons } };
-      foretold.set(keyOf(cup), await verdicts.foretell(bag, held, beside));
-    }
-  }
 }

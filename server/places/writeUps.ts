@@ -29,8 +29,8 @@ import type { Handlers } from '../routes';
 import { isGone, WriteUpComposer } from '../writeUps/composer';
 
 /** Write-ups: composed from the record, written over, kept in versions; and recipe cards of other households. */
-export function writeUpHandlers({ store, verdicts, now }: Deps): Handlers<keyof typeof WRITE_UP_ENDPOINTS> {
-  const composer = new WriteUpComposer({ store, verdicts });
+export function writeUpHandlers({ store, verdicts, foreteller, now }: Deps): Handlers<keyof typeof WRITE_UP_ENDPOINTS> {
+  const composer = new WriteUpComposer({ store, verdicts, foreteller });
 
   const change = async (id: string, changed: (content: WriteUpContent) => WriteUpContent): Promise<null> => {
     await store.write(async (db) => {

@@ -1,72 +1,49 @@
+import { uniq } from 'es-toolkit';
 import type { EntityManager } from 'typeorm';
 import { brewInput, type BrewInput } from '../../contract/bag/brew';
-import type { Prediction } from '../../contract/palate/palate';
-import { cupsToLog, type CupToLog } from '../../application/sitting';
+import { cupsToLog } from '../../application/sitting';
 import { wallInstant } from '../dates';
-import { addBrew } from '../db/bag/brews';
+import { loadBag } from '../db/bag/bags';
+import { addBrew, loadLogs } from '../db/bag/brews';
 import { recordAdded } from '../db/keeping/history';
-import { keepPrediction } from '../db/bag/predictions';
-import type { SittingRow } from '../db/table/sittingEntities';
-import { keepRevealed, tastersOfSeats, type WrittenSeat } from '../db/table/sittings';
+import { keepRevealed, loadSeats, loadSitting, openSitting, tastersOfSeats } from '../db/table/sittings';
 import { wordResolver } from '../db/palate/words';
-
-/** A cup that a reveal logs, and what the cups before it foretold of it. */
-export interface CupToReveal extends CupToLog {
-  input: BrewInput;
-  prediction: Omit<Prediction, 'brewId' | 'madeAt'> | null;
-}
+import type { KeptCup } from '../verdicts/foreteller';
 
 /**
- * The cups a reveal logs, nothing foretold of them yet.
- *
- * @param tasters who sits where, as far as the household knows; anybody else is somebody new
+ * Reveals a sitting: logs its cups on their bags, a brew once however many cups it gave, and marks it as revealed.
+ * Returns the cups that were kept, each with what stood of its bag before.
  */
-export function cupsOfReveal(
-  sitting: SittingRow,
-  seats: readonly WrittenSeat[],
-  tasters: ReadonlyMap<string, string>,
-  now: Date,
-): CupToReveal[] {
-  return cupsToLog(sitting, seats, wallInstant(now)).map((cup) => ({
-    ...cup,
-    input: brewInput.parse({ ...cup.draft, tasterId: tasters.get(cup.seatId) ?? cup.seatId }),
-    prediction: null,
-  }));
-}
-
-/** Logs the cups of a sitting on their bags, a brew once however many cups it gave, and marks it as revealed. */
-export async function logSitting(
-  db: EntityManager,
-  id: string,
-  { seats, cups }: { seats: readonly WrittenSeat[]; cups: readonly CupToReveal[] },
-  now: Date,
-): Promise<void> {
+export async function revealSitting(db: EntityManager, id: string, now: Date): Promise<KeptCup[]> {
+  const sitting = await loadSitting(db, id);
+  const seats = await loadSeats(db, id);
+  openSitting(sitting);
+  const cups = cupsToLog(sitting, seats, wallInstant(now));
+  const bagIds = uniq(cups.map(({ bagId }) => bagId));
+  const bags = new Map(await Promise.all(bagIds.map(async (bagId) => [bagId, await loadBag(db, bagId)] as const)));
+  const logs = await loadLogs(db, bagIds);
   const tasters = await tastersOfSeats(db, seats, now);
   const idOfWord = await wordResolver(db, now);
   const brewOfPot = new Map<string, string>();
-  const logged = new Map<string, string>();
-  for (const cup of cups) {
-    const brewOfCup = (cupId: string): string | undefined => logged.get(`${cup.seatId} ${cupId}`);
-    const comparisons = cup.against.flatMap(({ cupId, was }) => {
-      const thanId = brewOfCup(cupId);
-      return thanId === undefined ? [] : [{ thanId, was }];
+  const logged = new Map<string, { id: string; brew: BrewInput }>();
+  const kept: KeptCup[] = [];
+  for (const { seatId, cupId, bagId, brewOf, draft, against } of cups) {
+    const bag = bags.get(bagId);
+    if (!bag) continue;
+    const others = against.flatMap((one) => {
+      const other = logged.get(`${seatId} ${one.cupId}`);
+      return other ? [{ ...one, other }] : [];
     });
-    const against = (cup.prediction?.against ?? []).flatMap((one) => {
-      const thanId = brewOfCup(one.thanId);
-      return thanId === undefined ? [] : [{ ...one, thanId }];
-    });
-    const potId = brewOfPot.get(cup.brewOf) ?? null;
-    const input = {
-      ...cup.input,
-      tasterId: tasters.get(cup.seatId) ?? null,
-      potId,
-      cup: { ...cup.input.cup, comparisons },
-    };
-    const brewId = await addBrew(db, cup.bagId, input, now, idOfWord);
-    if (cup.prediction) await keepPrediction(db, { brewId, madeAt: now.toISOString(), ...cup.prediction, against });
-    await recordAdded(db, { subject: 'brew', id: brewId }, now);
-    logged.set(`${cup.seatId} ${cup.cupId}`, brewId);
-    if (potId === null) brewOfPot.set(cup.brewOf, brewId);
+    const potId = brewOfPot.get(brewOf) ?? null;
+    const written = brewInput.parse({ ...draft, tasterId: tasters.get(seatId) ?? null, potId });
+    const comparisons = others.map(({ other, was }) => ({ thanId: other.id, was }));
+    const brew = { ...written, cup: { ...written.cup, comparisons } };
+    const brewId = await addBrew(db, bag, brew, now, idOfWord);
+    await recordAdded(db, { subject: 'brew', id: brewId, bagId }, now);
+    logged.set(`${seatId} ${cupId}`, { id: brewId, brew });
+    if (potId === null) brewOfPot.set(brewOf, brewId);
+    kept.push({ bag, before: logs[bagId] ?? [], brewId, brew, beside: others.map(({ other }) => other) });
   }
   await keepRevealed(db, id, now);
+  return kept;
 }

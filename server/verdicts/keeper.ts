@@ -1,13 +1,11 @@
 import { throttle } from 'es-toolkit';
 import type { Bag } from '../../contract/bag/bag';
 import type { Judging } from '../../contract/shelf/shelf';
-import type { BrewInput } from '../../contract/bag/brew';
 import type { Order } from '../../contract/shelf/order';
 import { untastedInput } from '../../application/shelf/orders';
 import type { BrewParameters } from '../../core/brew';
 import type { FinishedBag } from '../../application/exchange';
 import { crestHistory, type CrestHistory } from '../../application/crestHistory';
-import { foretelling, predictionOf } from '../../application/foretellBrew';
 import { fitInput } from '../../application/judgeBag';
 import type { ScaleMaps } from '../../application/palate/scaleMaps';
 import {
@@ -108,8 +106,8 @@ export class VerdictKeeper {
   }
 
   /** Works out a bag's fit ahead of being asked for it. A failure shows when it is asked for. */
-  prefetch(bag: Bag): void {
-    void this.#queue.ask(bag.id, 'on the shelf');
+  prefetch(bagId: string): void {
+    void this.#queue.ask(bagId, 'on the shelf');
   }
 
   /**
@@ -143,26 +141,9 @@ export class VerdictKeeper {
     return wholeFit(row);
   }
 
-  /**
-   * What the cups of a bag foretell of another one, to be kept with it; null where they foretell nothing, or nothing
-   * can be judged at the moment: a cup is kept all the same.
-   *
-   * @param beside cups kept together with it that it was held against
-   */
-  async foretell(
-    bag: Bag,
-    brew: BrewInput,
-    beside: readonly { id: string; brew: BrewInput }[] = [],
-  ): Promise<ReturnType<typeof predictionOf> | null> {
-    const [prior, logs] = await Promise.all([this.#past.prior(bag), this.store.read((db) => loadLogs(db, [bag.id]))]);
-    const before = logs[bag.id] ?? [];
-    try {
-      const foretold = await this.engine.foretell(foretelling(bag, before, prior, brew, beside));
-      return foretold && predictionOf(foretold, bag, before);
-    } catch (error) {
-      this.log.warn({ err: error, bag: bag.id }, 'a cup was not foretold');
-      return null;
-    }
+  /** What the household's finished bags teach of a bag; null for the table's. */
+  priorOf(bag: Bag): Promise<TasterPrior | null> {
+    return this.#past.prior(bag);
   }
 
   /**

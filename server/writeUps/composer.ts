@@ -35,9 +35,10 @@ import { loadSettings } from '../db/settings';
 import { loadTasters } from '../db/palate/tasters';
 import { loadVocabulary } from '../db/palate/words';
 import type { Deps } from '../deps';
+import type { Foreteller } from '../verdicts/foreteller';
 import { standingsOfBags, valueOfBag } from '../verdicts/among';
 
-type Reads = Pick<Deps, 'store' | 'verdicts'>;
+type Reads = Pick<Deps, 'store' | 'verdicts'> & { foreteller: Pick<Foreteller, 'settled'> };
 
 /** A kind is worth standing among from so many bags on. */
 const KIND_WORTH_NAMING = 3;
@@ -138,7 +139,8 @@ export class WriteUpComposer {
   }
 
   async #readBag(bagId: string, today: string, standings: Standings): Promise<BagRecordRead> {
-    const { store, verdicts } = this.reads;
+    const { store, verdicts, foreteller } = this.reads;
+    await foreteller.settled();
     const bag = await store.read((db) => loadBag(db, bagId));
     const [{ fit }, value] = await Promise.all([verdicts.full(bag), valueOfBag(this.reads, bagId)]);
     const read = await store.read(async (db) => ({

@@ -99,6 +99,11 @@ export async function loadLogs(db: EntityManager, bagIds: readonly string[]): Pr
   );
 }
 
+/** The same of one bag. */
+export async function loadLog(db: EntityManager, bagId: string): Promise<LoggedBrew[]> {
+  return (await loadLogs(db, [bagId]))[bagId] ?? [];
+}
+
 /** When each bag was brewed on a stretch of the calendar, earliest first; for the shelf. */
 export async function loadBrewTicks(
   db: EntityManager,
@@ -302,12 +307,13 @@ const sharedFault = ({ fault, faultNote }: Pick<BrewRow, 'fault' | 'faultNote'>)
 /** Logs a brew and its cup on a bag; returns the brew's id. `idOfWord` where many are logged at once. */
 export async function addBrew(
   db: EntityManager,
-  bagId: string,
+  bag: Bag,
   input: BrewInput,
   now: Date,
   idOfWord?: IdOfWord,
 ): Promise<string> {
-  await check(db, await loadBag(db, bagId), input, null);
+  await check(db, bag, input, null);
+  const bagId = bag.id;
   const { cup, making, liveId, revision: _, ...fields } = input;
   const id = randomUUID();
   const shared = await sharedFrom(db, fields.potId);

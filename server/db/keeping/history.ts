@@ -63,18 +63,19 @@ export async function recordChange<T>(db: EntityManager, what: Subject, now: Dat
 }
 
 /** Keeps that something was added. */
-export async function recordAdded(db: EntityManager, what: Subject, now: Date): Promise<void> {
+export async function recordAdded(db: EntityManager, what: Subject & { bagId: string }, now: Date): Promise<void> {
   await keep(db, what, 'added', null, now);
 }
 
 async function keep(
   db: EntityManager,
-  { subject, id: subjectId }: Subject,
+  { subject, id: subjectId, bagId: known }: Subject & { bagId?: string },
   kind: ChangeKind,
   apart: Apart | null,
   now: Date,
 ): Promise<void> {
-  const bagId = subject === 'bag' ? subjectId : (await db.findOneByOrFail(BrewEntity, { id: subjectId })).bagId;
+  const bagId =
+    known ?? (subject === 'bag' ? subjectId : (await db.findOneByOrFail(BrewEntity, { id: subjectId })).bagId);
   const [before, after] = [apart?.before ?? null, apart?.after ?? null];
   await db.insert(ChangeEntity, {
     id: randomUUID(),

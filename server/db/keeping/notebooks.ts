@@ -5,7 +5,7 @@ import type { KnownBag, NotebookDraft } from '../../../application/notebook';
 import { notFound, Problem } from '../../../application/problem';
 import { plain } from '../../../core/notebook';
 import { roastDate } from '../../../core/rest';
-import { addBag, loadBagHeads, touchBag } from '../bag/bags';
+import { addBag, loadBag, loadBagHeads, touchBag } from '../bag/bags';
 import { GrinderEntity } from '../bench/benchEntities';
 import { addBrew, loadLogs } from '../bag/brews';
 import { BagEntity, BrewEntity, TasterEntity } from '../entities';
@@ -51,10 +51,11 @@ export async function keepNotebook(
   for (const { bagId, bag, brews } of drafts) {
     const id = bagId ?? (await addBag(db, bag, now));
     if (bagId === null) bagIds.push(id);
+    const whole = await loadBag(db, id);
     for (const { row, brew, ...names } of brews) {
       const making = brew.making && { ...brew.making, grinderId: await grinder(names.grinder) };
       const input = { ...brew, making, tasterId: await taster(names.taster) };
-      brewIds.push(await addBrew(db, id, input, now, idOfWord).catch((error: unknown) => inRow(row, error)));
+      brewIds.push(await addBrew(db, whole, input, now, idOfWord).catch((error: unknown) => inRow(row, error)));
     }
   }
   const kept = { id: randomUUID(), fileName, takenAt: now.toISOString(), bagIds, brewIds, undoneAt: null };

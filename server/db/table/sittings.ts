@@ -249,7 +249,7 @@ export async function nameSeat(db: EntityManager, seatId: string, tasterId: stri
 }
 
 /** The tasters of the household that sit on seats, by the seat; of a guest nobody knows who it is. */
-export async function knownTasters(db: EntityManager, seats: readonly WrittenSeat[]): Promise<Map<string, string>> {
+async function knownTasters(db: EntityManager, seats: readonly WrittenSeat[]): Promise<Map<string, string>> {
   const all = await db.find(TasterEntity);
   return new Map(
     seats.flatMap((seat) => {

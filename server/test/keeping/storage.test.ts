@@ -68,7 +68,7 @@ const namesIn = (file: string): unknown[] => readElsewhere(file, 'SELECT name FR
 const bagAndBrew = (name: string) => async (db: EntityManager) =>
   addBrew(
     db,
-    await named(name)(db),
+    await loadBag(db, await named(name)(db)),
     brewInput.parse(
       brewDraft({
         cup: cup({ remarks: 'fig', descriptors: [{ typed: `fig of ${name}`, slot: 'cup' }] }),

@@ -41,14 +41,14 @@ describe('when all bags are replaced', () => {
     };
     const keeper = new VerdictKeeper(store, engine, pino({ level: 'silent' }), 50);
     const bag = await store.write(async (db) => loadBag(db, await addBag(db, bagInput.parse(bagDraft()), new Date())));
-    keeper.prefetch(bag);
+    keeper.prefetch(bag.id);
     await vi.waitFor(() => expect(begun).toHaveBeenCalled());
     keeper.forget();
     goOn();
     await vi.waitFor(() => expect(keeper.judging.waiting).toBe(0));
     expect(await kept()).toEqual([{ n: 0 }]);
     // Asked again, it is judged and kept.
-    keeper.prefetch(bag);
+    keeper.prefetch(bag.id);
     await vi.waitFor(async () => expect(await kept()).toEqual([{ n: 1 }]));
     await keeper.close();
   });
