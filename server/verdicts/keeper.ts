@@ -59,7 +59,7 @@ const LEAST_MS = 10;
 export class VerdictKeeper {
   readonly #queue: JudgingQueue;
   readonly #watchers = new Watchers<Judging>();
-  readonly #past: PriorService;
+  readonly #priors: PriorService;
   /** Raised when all bags were replaced: what was begun before is of bags that are gone. */
   #generation = 0;
   /** What the freezer's rate was last learnt from, and what came of it. */
@@ -81,9 +81,9 @@ export class VerdictKeeper {
   ) {
     const tell = throttle(() => this.#watchers.tell(this.judging), TOLD_EVERY_MS);
     this.#queue = new JudgingQueue((id) => this.#judge(id), engine.threads, tell);
-    this.#past = new PriorService(store, engine, {
+    this.#priors = new PriorService(store, engine, {
       bagLikelihoodsOf: (bags) => this.#bagLikelihoodsOf(bags),
-      judge: (bag) => this.#queue.ask(bag.id, 'in the past'),
+      judge: (bag) => this.#queue.ask(bag.id, 'background'),
     });
   }
 
@@ -102,23 +102,23 @@ export class VerdictKeeper {
     this.#unsaved.clear();
     this.#summaries.clear();
     this.#crests = null;
-    this.#past.forget();
+    this.#priors.forget();
   }
 
   /** Works out a bag's fit ahead of being asked for it. A failure shows when it is asked for. */
   prefetch(bagId: string): void {
-    void this.#queue.ask(bagId, 'on the shelf');
+    void this.#queue.ask(bagId, 'shelf');
   }
 
   /**
    * The fits of many bags for the shelf, by bag id, as far as they are known within a moment; the rest is under way.
    */
   async forShelf(bags: readonly Bag[]): Promise<Map<string, Judged<FitForShelf>>> {
-    await this.#past.freshWithin(this.#patience());
+    await this.#priors.freshWithin(this.#patience());
     const first = await this.#known(bags, false);
     const missing = bags.filter((bag) => first.get(bag.id)?.isStale !== false);
     if (missing.length === 0) return this.#shelfFits(first);
-    const asked = missing.map((bag) => this.#queue.ask(bag.id, 'on the shelf'));
+    const asked = missing.map((bag) => this.#queue.ask(bag.id, 'shelf'));
     // More than can be judged in a moment are not waited for at all.
     if (missing.length * LEAST_MS > this.patienceMs) return this.#shelfFits(first);
     await within(this.patienceMs, Promise.allSettled(asked));
@@ -130,10 +130,10 @@ export class VerdictKeeper {
    * all; where the engine has no threads it is judged here and now.
    */
   async full(bag: Bag): Promise<Judged<CrestFit> & { prior: TasterPrior | null }> {
-    await this.#past.freshWithin(this.#patience());
+    await this.#priors.freshWithin(this.#patience());
     let row = (await this.#known([bag], true)).get(bag.id);
     if (row?.isStale === false) return wholeFit(row);
-    const asked = this.#queue.ask(bag.id, 'looked at');
+    const asked = this.#queue.ask(bag.id, 'interactive');
     if (row) await within(this.patienceMs, asked);
     else await asked.catch((error: unknown) => this.#judgeHere(bag, error));
     row = (await this.#known([bag], true)).get(bag.id) ?? row;
@@ -143,7 +143,7 @@ export class VerdictKeeper {
 
   /** What the household's finished bags teach of a bag; null for the table's. */
   priorOf(bag: Bag): Promise<TasterPrior | null> {
-    return this.#past.prior(bag);
+    return this.#priors.prior(bag);
   }
 
   /**
@@ -151,7 +151,7 @@ export class VerdictKeeper {
    * kind for as long as that stands.
    */
   async untasted(order: Pick<Order, 'roastLevel' | 'process'>, reference: BrewParameters): Promise<CrestFit> {
-    const prior = await this.#past.prior({ ...order, reference, finishedOn: null, scoringScale: 'mark10' });
+    const prior = await this.#priors.prior({ ...order, reference, finishedOn: null, scoringScale: 'mark10' });
     const input = untastedInput(order, reference, prior);
     const key = JSON.stringify(input);
     const known = this.#untasted.get(key);
@@ -200,17 +200,17 @@ export class VerdictKeeper {
 
   /** How the scales the household scores in are read on one another. */
   scaleMaps(): Promise<ScaleMaps> {
-    return this.#past.scaleMaps();
+    return this.#priors.scaleMaps();
   }
 
   /** The same as they were last known, for what must not wait. */
   get lastScaleMaps(): ScaleMaps {
-    return this.#past.lastScaleMaps;
+    return this.#priors.lastScaleMaps;
   }
 
   /** How far marks are taken to miss, against what their scale is assumed to, and what that rests on. */
   noise(): Promise<{ factor: number; bags: number; repeats: number }> {
-    return this.#past.noise();
+    return this.#priors.noise();
   }
 
   /**
@@ -233,7 +233,7 @@ export class VerdictKeeper {
 
   /** The household's own finished bags, with what each teaches. */
   finishedBags(): Promise<FinishedBag[]> {
-    return this.#past.finishedBags();
+    return this.#priors.finishedBags();
   }
 
   /** Resolves when nothing is under way any more, for good. */
@@ -253,7 +253,7 @@ export class VerdictKeeper {
     for (const bag of bags) {
       const row = rows.get(bag.id);
       if (row)
-        known.set(bag.id, { row, isStale: row.revision !== bag.revision || this.#isOutlearnt(bag, priorOf(row)) });
+        known.set(bag.id, { row, isStale: row.revision !== bag.revision || this.#isPriorStale(bag, priorOf(row)) });
     }
     return known;
   }
@@ -262,8 +262,8 @@ export class VerdictKeeper {
    * Whether the household's past now teaches noticeably other than a fit was worked out with. Until it is read, nothing
    * is.
    */
-  #isOutlearnt(bag: Bag, prior: TasterPrior | null): boolean {
-    const cachedPrior = this.#past.cachedPrior(bag);
+  #isPriorStale(bag: Bag, prior: TasterPrior | null): boolean {
+    const cachedPrior = this.#priors.cachedPrior(bag);
     return cachedPrior !== undefined && priorMoved(prior, cachedPrior, bagKindOf(bag));
   }
 
@@ -325,7 +325,7 @@ export class VerdictKeeper {
 
   async #fitAndKeep(bag: Bag, engine: Engine): Promise<void> {
     const generation = this.#generation;
-    const prior = await this.#past.prior(bag);
+    const prior = await this.#priors.prior(bag);
     const logs = await this.store.read((db) => loadLogs(db, [bag.id]));
     const { curve, brews, peakProbability, options, outliers, compareWith, ...summary } = await engine.fit(
       fitInput(bag, logs[bag.id] ?? [], prior),

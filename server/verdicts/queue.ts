@@ -5,7 +5,7 @@ import { EngineProblem } from './engineHere';
  * How soon a bag should be judged: someone looks at it; it stands on a shelf someone looks at; only others learn from
  * it.
  */
-export const URGENCIES = ['looked at', 'on the shelf', 'in the past'] as const;
+export const URGENCIES = ['interactive', 'shelf', 'background'] as const;
 export type Urgency = (typeof URGENCIES)[number];
 
 const FIRST_PAUSE_MS = 500;

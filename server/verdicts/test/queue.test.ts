@@ -24,10 +24,10 @@ function held(atOnce = 1) {
 describe('the judging queue', () => {
   it('takes what is looked at first, then the shelf, then the past, each in the order asked', async () => {
     const { queue, begun, finish } = held();
-    void queue.ask('running', 'in the past');
-    for (const id of ['p1', 'p2']) void queue.ask(id, 'in the past');
-    for (const id of ['s1', 's2']) void queue.ask(id, 'on the shelf');
-    void queue.ask('p2', 'looked at');
+    void queue.ask('running', 'background');
+    for (const id of ['p1', 'p2']) void queue.ask(id, 'background');
+    for (const id of ['s1', 's2']) void queue.ask(id, 'shelf');
+    void queue.ask('p2', 'interactive');
     for (const id of ['running', 'p2', 's1', 's2', 'p1']) await finish(id);
     expect(begun).toEqual(['running', 'p2', 's1', 's2', 'p1']);
     expect(queue.judging).toEqual({ waiting: 0, of: 0, trouble: null });
@@ -35,7 +35,7 @@ describe('the judging queue', () => {
 
   it('counts what waits, of how many', async () => {
     const { queue, finish } = held(2);
-    for (const id of ['a', 'b', 'c', 'd']) void queue.ask(id, 'on the shelf');
+    for (const id of ['a', 'b', 'c', 'd']) void queue.ask(id, 'shelf');
     expect(queue.judging).toMatchObject({ waiting: 4, of: 4 });
     await finish('a');
     await finish('b');
@@ -45,10 +45,10 @@ describe('the judging queue', () => {
   it('judges once however many ask, and again for who asks while it is judged', async () => {
     const { queue, begun, finish } = held();
     const answered: string[] = [];
-    void queue.ask('a', 'on the shelf').then(() => answered.push('first'));
-    void queue.ask('b', 'on the shelf').then(() => answered.push('b'));
-    void queue.ask('b', 'on the shelf').then(() => answered.push('b too'));
-    void queue.ask('a', 'looked at').then(() => answered.push('later'));
+    void queue.ask('a', 'shelf').then(() => answered.push('first'));
+    void queue.ask('b', 'shelf').then(() => answered.push('b'));
+    void queue.ask('b', 'shelf').then(() => answered.push('b too'));
+    void queue.ask('a', 'interactive').then(() => answered.push('later'));
     await finish('a');
     expect(answered).toEqual(['first']);
     await finish('a');
@@ -60,7 +60,7 @@ describe('the judging queue', () => {
   it('says so when no thread starts, tells who waits at once, and tries again by itself', async () => {
     vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] });
     const { queue, begun, finish } = held();
-    const told = queue.ask('a', 'looked at').catch((error: unknown) => error);
+    const told = queue.ask('a', 'interactive').catch((error: unknown) => error);
     const problem = new EngineProblem(new Error('EMFILE'));
     await finish('a', problem);
     expect(await told).toBe(problem);
@@ -80,8 +80,8 @@ describe('the judging queue', () => {
 
   it('does not try again what fails by itself, and goes on with the next', async () => {
     const { queue, begun, finish } = held();
-    const told = queue.ask('broken', 'looked at').catch((error: unknown) => (error as Error).message);
-    void queue.ask('next', 'on the shelf');
+    const told = queue.ask('broken', 'interactive').catch((error: unknown) => (error as Error).message);
+    void queue.ask('next', 'shelf');
     await finish('broken', new Error('no such bag'));
     expect(await told).toBe('no such bag');
     await finish('next');
@@ -91,8 +91,8 @@ describe('the judging queue', () => {
 
   it('closes once what is under way is over, and judges nothing more', async () => {
     const { queue, begun, finish } = held();
-    void queue.ask('a', 'looked at');
-    const waiting = queue.ask('b', 'looked at').catch(() => 'refused');
+    void queue.ask('a', 'interactive');
+    const waiting = queue.ask('b', 'interactive').catch(() => 'refused');
     const closed = queue.close();
     expect(await waiting).toBe('refused');
     await finish('a');
