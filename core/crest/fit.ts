@@ -14,7 +14,7 @@ import { meanCurve } from './inference/meanCurve';
 import { latestChanges, optionsOf } from './report/options';
 import { evidenceOf, peakByDay, peakSummary } from './report/peak';
 import { noiseMoments, type Posterior } from './inference/posterior';
-import { entryWeights, peakWeightsOf, priorPeak, scepticOf, type Sceptic } from './model/prior';
+import { entryWeights, peakWeightsOf, priorPeak, intervalPriorOf, type IntervalPrior } from './model/prior';
 import { siblingPrior, siblingInput } from './report/sibling';
 import { outliersOf } from './report/outliers';
 import type { Basis, CrestBrew, CrestFit, CrestInput, ReadBrew } from './model/types';
@@ -42,7 +42,7 @@ import { dayProbabilities, spans, steadyProbability } from './report/window';
  */
 export function fitCrest(input: CrestInput, density = 1): CrestFit {
   const posed = posteriorFor(input, [], density);
-  const { posterior, nodes, draws, brews, settings, claimed, sibling, sceptic, peakWeights, shares } = posed;
+  const { posterior, nodes, draws, brews, settings, claimed, sibling, intervalPrior, peakWeights, shares } = posed;
   const leftOut = leftOutOf(input);
   const { grid } = posterior;
   const marginal = posterior.marginal('peak');
@@ -61,7 +61,7 @@ export function fitCrest(input: CrestInput, density = 1): CrestFit {
   return {
     usable: brews.length,
     sigma0: input.sigma0,
-    peak: peakSummary(posterior, sceptic),
+    peak: peakSummary(posterior, intervalPrior),
     fresh: marginal[FRESH_PEAK]!,
     shapes: Object.fromEntries(SHAPES.map((shape, i) => [shape, byShape[i]!])) as ShapeShares,
     peakProbability: peakByDay(grid, marginal),
@@ -127,7 +127,7 @@ interface FittedModel {
   sibling: CrestInput | null;
   /** How far the stated ages may be off; null where the roast date is known. */
   ages: AgeError[] | null;
-  sceptic: Sceptic;
+  intervalPrior: IntervalPrior;
   peakWeights: Float64Array;
   shares: ShapeShares;
 }
@@ -166,6 +166,6 @@ export function posteriorFor(input: CrestInput, asked: readonly CrestBrew[], den
   const posterior = posteriorOf(data, grid, { peakWeights, shares, noise: input.prior?.noise ?? SCALE_NOISE });
   const nodes = posterior.noiseNodes.map((noiseNode) => nodePosterior(posterior.data, noiseNode));
   const draws = drawCurves(posterior, nodes);
-  const sceptic = scepticOf(grid.logPeaks, peakPrior, expectedAges);
-  return { posterior, nodes, draws, brews, settings, claimed, sibling, ages, sceptic, peakWeights, shares };
+  const intervalPrior = intervalPriorOf(grid.logPeaks, peakPrior, expectedAges);
+  return { posterior, nodes, draws, brews, settings, claimed, sibling, ages, intervalPrior, peakWeights, shares };
 }

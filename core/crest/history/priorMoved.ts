@@ -1,7 +1,7 @@
 import { ADVICE_LOG_SD, PRIOR_MOVED, SHAPE_SHARES, SHAPES, type ShapeShares } from '../model/constants';
 import type { LevelLiking } from '../../cup';
 import { historyOf, priorFor } from './history';
-import { scepticFactor, type BagOfKind } from '../model/prior';
+import { intervalPriorFactor, type BagOfKind } from '../model/prior';
 import type { Moments, TasterPrior } from '../model/types';
 
 /** What every household begins with. */
@@ -49,7 +49,7 @@ export function priorMoved(a: TasterPrior | null, b: TasterPrior | null, kind: B
   const apart = (x: number, y: number): number => Math.abs(Math.log(x / y));
   return (
     apart(one.peak.days, other.peak.days) > PRIOR_MOVED.peakLog ||
-    apart(scepticFactor(one.peak), scepticFactor(other.peak)) > PRIOR_MOVED.spreadLog ||
+    apart(intervalPriorFactor(one.peak), intervalPriorFactor(other.peak)) > PRIOR_MOVED.spreadLog ||
     adviceMoved(one.advice, other.advice) ||
     apart(one.peak.logSd, other.peak.logSd) > PRIOR_MOVED.spreadLog ||
     Math.abs(one.noise.mean - other.noise.mean) > PRIOR_MOVED.noiseLog ||

@@ -292,16 +292,16 @@ export const STEADY_MIN_SPREAD = 1.5;
 export const INTERVAL_COVERAGE = 0.8;
 export const INTERVAL_STEPS = 40;
 /**
- * The interval is a sceptic's, to whom the peak's prior is wider by this factor, and holds this mass of that posterior:
+ * The interval is stated by a prior of the peak wider by this factor, and holds this mass of that posterior:
  * so much that eight in ten bags fall inside where the table is right, and seven in ten where it is wrong about the
  * taster. *Assumption*, tuned on simulated bags (docs/engine-report.md).
  */
 export const INTERVAL_PRIOR = { factor: 2.5, mass: 0.7 } as const;
 /**
- * The sceptic gives way to the household's own past: so many finished bags of its own take half of the doubt away.
+ * The wider prior gives way to the household's own past: so many finished bags of its own take half of the doubt away.
  * *Assumption*; what it does to coverage is in docs/engine-report.md.
  */
-export const SCEPTIC_BAGS = 4;
+export const INTERVAL_PRIOR_HALVED_BY = 4;
 /** From this probability on it is said that a bag may have been at its best fresh. *Assumption*. */
 export const FRESH_SAID = 0.25;
 /**

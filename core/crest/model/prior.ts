@@ -14,7 +14,7 @@ import {
   PEAK_MIN_DAYS,
   PERCEIVED_WEIGHT,
   INTERVAL_PRIOR,
-  SCEPTIC_BAGS,
+  INTERVAL_PRIOR_HALVED_BY,
   type ShapeShares,
 } from './constants';
 import { densityOnStatedAge, type AgeError } from './assumedAge';
@@ -76,25 +76,32 @@ export function peakDensity(x: number, { days, logSd }: PeakPrior, doubt: Doubt 
   return sure * bell(logSd) + doubt.share * bell(doubt.factor * logSd) + PEAK_FLAT_SHARE * flat;
 }
 
-/** The share of the sceptic's doubt that the household's own finished bags have not taken away. */
-const doubtLeft = ({ worth = 0 }: PeakPrior): number => SCEPTIC_BAGS / (SCEPTIC_BAGS + worth);
+/** The share of the wider prior that the household's own finished bags have not taken away. */
+const doubtLeft = ({ worth = 0 }: PeakPrior): number => INTERVAL_PRIOR_HALVED_BY / (INTERVAL_PRIOR_HALVED_BY + worth);
 
-/** By how much the prior of the peak is wider to a sceptic. */
-export const scepticFactor = (prior: PeakPrior): number =>
+/** The spread of the prior the interval is stated by, as a multiple of the model's. */
+export const intervalPriorFactor = (prior: PeakPrior): number =>
   Math.sqrt(1 + (INTERVAL_PRIOR.factor ** 2 - 1) * doubtLeft(prior));
 
-/** One who takes the table for hardly more than a hint: by what each entry of the peak axis is multiplied, and the mass of what comes out that is stated as an interval. */
-export interface Sceptic {
+/**
+ * Ratio of the widened prior to the model's at each entry of the peak axis, and the mass of the posterior so weighed that
+ * is stated as an interval; for reporting only.
+ */
+export interface IntervalPrior {
   factors: Float64Array;
   mass: number;
 }
 
 /**
- * The sceptic an interval is stated by. It has to hold for the taster about whom the table is wrong too; advice has to
- * be good for most. What the household's own finished bags say takes the doubt away.
+ * The prior an interval is stated by. It has to hold for the taster about whom the table is wrong too; advice has to be
+ * good for most. What the household's own finished bags say takes the doubt away.
  */
-export function scepticOf(logPeaks: Float64Array, prior: PeakPrior, ages: readonly AgeError[] | null): Sceptic {
-  const doubt = { share: 1 - PEAK_FLAT_SHARE, factor: scepticFactor(prior) };
+export function intervalPriorOf(
+  logPeaks: Float64Array,
+  prior: PeakPrior,
+  ages: readonly AgeError[] | null,
+): IntervalPrior {
+  const doubt = { share: 1 - PEAK_FLAT_SHARE, factor: intervalPriorFactor(prior) };
   const doubted = densityOnStatedAge((x) => peakDensity(x, prior, doubt), ages);
   const believed = densityOnStatedAge((x) => peakDensity(x, prior), ages);
   return {

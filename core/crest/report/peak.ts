@@ -8,7 +8,7 @@ import {
 } from '../model/constants';
 import { FIRST_CREST, FLAT_PEAK, FRESH_PEAK, type Grid } from '../model/grid';
 import type { Posterior } from '../inference/posterior';
-import type { Sceptic } from '../model/prior';
+import type { IntervalPrior } from '../model/prior';
 import type { Moments } from '../model/types';
 
 /**
@@ -44,12 +44,12 @@ function sumToOne(masses: Float64Array): Float64Array {
 
 /**
  * Median peak age and the interval stated for it, days, given that the bag has a crest after its first days: the
- * shortest (in ln days) that holds the sceptic's mass of the sceptic's posterior, and the median. The shortest leaves out the
- * flat tails of the prior that a central one would keep.
+ * shortest (in ln days) that holds the stated mass of the posterior under the interval prior, and the median. The
+ * shortest leaves out the flat tails of the prior that a central one would keep.
  */
 export function peakSummary(
   posterior: Posterior,
-  { factors, mass: stated }: Sceptic,
+  { factors, mass: stated }: IntervalPrior,
 ): { day: number; lo: number; hi: number; coverage: number } {
   const { grid } = posterior;
   const crested = posterior.marginal('peak').map((mass, p) => (p < FIRST_CREST ? 0 : mass));

@@ -11,7 +11,7 @@ import type { CrestInput } from '../model/types';
 export interface BruteForce {
   /** Probability that the peak, where there is one, is before this age. */
   peakBefore(days: number): number;
-  /** The same for a sceptic, to whom the prior is wider still. */
+  /** The same under the wider prior the interval is stated by. */
   doubtedBefore(days: number): number;
   /** Probability that there is none: at its best fresh. */
   fresh: number;
@@ -39,7 +39,7 @@ function midpoints(lo: number, hi: number, count: number): number[] {
 
 const normal = (x: number, mean: number, sd: number): number => Math.exp(-0.5 * ((x - mean) / sd) ** 2) / sd;
 
-/** By what a sceptic weighs a peak, in ln days, against the prior around the table's. */
+/** Ratio of the interval prior to the one around the table's, of a peak in ln days. */
 export function doubt(peak: number, table: number): number {
   const bell = (sd: number): number => normal(peak, table, sd) / Math.sqrt(2 * Math.PI);
   const flat = 0.05 / Math.log(60);

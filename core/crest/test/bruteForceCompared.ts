@@ -11,7 +11,7 @@ import { doubt } from './bruteForce';
 export interface ComparedBruteForce {
   kept: number;
   peakBefore(days: number): number;
-  /** The same for a sceptic, to whom the prior is wider still. */
+  /** The same under the wider prior the interval is stated by. */
   doubtedBefore(days: number): number;
   share(shape: string): number;
   /** Mean of the score at the reference recipe on one age less that on another. */

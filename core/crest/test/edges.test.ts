@@ -15,16 +15,16 @@ import { bagOf, brewOf, REFERENCE, ridgeScore } from './samples';
 const SHOT = { ...REFERENCE, style: 'espresso', brewer: 'espresso machine', doseG: 18, waterG: 40 } as const;
 
 describe('the interval of the peak', () => {
-  it('holds the median also where the sceptic would look elsewhere', () => {
+  it('holds the median also where the interval prior points elsewhere', () => {
     const grid = gridOf(1);
     const early = FIRST_CREST + 12;
     const late = FIRST_CREST + 40;
     const masses = grid.logPeaks.map((_, p) => (p === early ? 0.6 : p === late ? 0.4 : 0));
     const posterior = { grid, marginal: () => masses } as unknown as Posterior;
     const onlyAt = (entry: number) => ({ factors: masses.map((_, p) => (p === entry ? 1 : 1e-9)), mass: 0.7 });
-    const sceptic = peakSummary(posterior, onlyAt(late));
-    expect(sceptic.lo).toBeLessThanOrEqual(sceptic.day);
-    expect(sceptic.hi).toBeGreaterThan(2 * sceptic.day);
+    const stated = peakSummary(posterior, onlyAt(late));
+    expect(stated.lo).toBeLessThanOrEqual(stated.day);
+    expect(stated.hi).toBeGreaterThan(2 * stated.day);
     const turned = masses.map((_, p) => (p === early ? 0.4 : p === late ? 0.6 : 0));
     const other = peakSummary({ grid, marginal: () => turned } as unknown as Posterior, onlyAt(early));
     expect(other.hi).toBeGreaterThanOrEqual(other.day);

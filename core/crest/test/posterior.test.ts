@@ -99,7 +99,7 @@ describe('without brews', () => {
 });
 
 describe('the interval', () => {
-  it('holds the median, also where the sceptic would leave it out', () => {
+  it('holds the median, also where the interval prior would leave it out', () => {
     const { peak } = fitCrest(bagOf([brewOf(2, 76), brewOf(4, 83), brewOf(5, 77), brewOf(8, 79), brewOf(13, 71)]));
     expect(peak.hi).toBe(peak.day);
     expect(peak.lo).toBeLessThan(peak.day);
