@@ -14,7 +14,7 @@ import { KnownIds, unsaidChanges } from './known';
 import { ServerProcess } from './serverProcess';
 
 /** Tables whose rows are worked out, or heard from an instrument: no request writes them. */
-const WORKED_OUT = ['verdict', 'migrations', 'trace_piece'];
+const WORKED_OUT = ['verdict', 'prediction', 'migrations', 'trace_piece'];
 /** After so many accepted requests a few pages of each kind are asked for; all of them at the end. */
 const PAGES_EVERY = 250;
 
