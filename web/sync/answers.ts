@@ -23,7 +23,7 @@ export const answersPolicy = (
   name: 'answers',
   restored: (kept) => kept ?? {},
   stored: (answers) => answers,
-  gatherMs: 250,
+  isGathered: true,
   isCounted: true,
   isOfWindow: false,
   due: (answers) => Object.entries(answers).filter(([, { isSent }]) => !isSent),

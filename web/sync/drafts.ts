@@ -24,19 +24,18 @@ const mirrorOf = ({ counts, typed }: Mirror): Mirror => ({ counts, typed });
 
 /** Sends a sheet as it is typed. Changes are counted by device, so that copies never overwrite one another. */
 export const draftPolicy = (
-  about: Pick<DraftInput, 'title' | 'href'>,
+  about: () => Pick<DraftInput, 'title' | 'href'>,
   { put, load }: DraftTransport,
 ): Policy<'draft', DraftWriting, Writing, Draft[]> => ({
   name: 'draft',
   restored: (kept) => kept && { ...kept, isSent: false },
   stored: (writing) => writing && mirrorOf(writing),
-  // A second may be lost at most: a fifth of it is waited, the rest is the way to the disk of a busy machine.
-  gatherMs: 200,
+  isGathered: true,
   isCounted: true,
   isOfWindow: true,
   due: (writing) => (writing === null || writing.isSent ? [] : [writing]),
   send: ({ counts, typed }) =>
-    put({ counts, typed, ...about }).then(
+    put({ counts, typed, ...about() }).then(
       (drafts) => ({ taken: drafts }),
       () => ({ notYet: 'The draft could not be sent.' }),
     ),
@@ -67,11 +66,16 @@ export class DraftSheet {
   constructor(
     key: string,
     private readonly device: string,
-    about: Pick<DraftInput, 'title' | 'href'>,
+    /** What it is called and where it goes on; a bag may be renamed while its sheet is known here. */
+    public about: Pick<DraftInput, 'title' | 'href'>,
     private readonly transport: DraftTransport,
     browser: BrowserStore,
   ) {
-    this.outbox = new Outbox(key, draftPolicy(about, transport), browser);
+    this.outbox = new Outbox(
+      key,
+      draftPolicy(() => this.about, transport),
+      browser,
+    );
   }
 
   /** What is written here; null when nothing is. */

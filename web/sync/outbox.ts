@@ -10,8 +10,8 @@ export interface Policy<N extends KeptName, State, Parcel, Answer> {
   restored: (kept: Kept<N> | null) => State;
   /** What the browser is to keep; null for nothing. */
   stored: (state: State) => Kept<N> | null;
-  /** How long changes are gathered before they are sent, ms; 0 sends each at once. */
-  gatherMs: number;
+  /** Changes are gathered for a moment before they are sent; otherwise each is sent at once. */
+  isGathered: boolean;
   /**
    * Copies are counted, so that an older one arriving later undoes nothing: when the page goes away all that is due is
    * sent at once, beside what is already under way.
@@ -38,6 +38,8 @@ export interface OutboxSnapshot<State, Answer> {
   answer: Answer | null;
 }
 
+/** So long changes are gathered, ms: a second may be lost at most, and most of it is the way to a busy machine's disk. */
+const GATHER_MS = 200;
 /** How long after a failure it is tried again, ms: twice as long each time, up to the longest. */
 const FIRST_AGAIN_MS = 1000;
 const LONGEST_AGAIN_MS = 4000;
@@ -91,11 +93,18 @@ export class Outbox<N extends KeptName, State, Parcel, Answer> {
     return this.#underWay.size === 0 ? null : Promise.all(this.#underWay);
   }
 
-  /** Reads what the browser keeps anew, where nothing of this window waits to be sent. */
+  /** Begins anew from what the browser keeps, where nothing of this window waits to be sent. */
   reread(): void {
     if (this.#isFull || this.policy.due(this.#state).length > 0) return;
     this.#state = this.policy.restored(this.browser.get(this.policy.name, this.key));
     this.#answer = null;
+    this.#tell();
+  }
+
+  /** Takes in what another window of this browser has written, or has had answered. */
+  catchUp(): void {
+    this.#state = this.#current();
+    if (this.#due().length === 0) [this.#why, this.#failures] = [null, 0];
     this.#tell();
   }
 
@@ -104,21 +113,16 @@ export class Outbox<N extends KeptName, State, Parcel, Answer> {
     this.#keep(update(this.#current()));
     this.#tell();
     if (this.#due().length === 0) this.#stop();
-    else if (this.policy.gatherMs === 0) void this.#send();
-    else if (this.#timer === null && this.#round === null) this.#later(this.policy.gatherMs);
-  }
-
-  /** The server has said something without having been sent anything. */
-  hear(answer: Answer): void {
-    this.#answer = answer;
-    this.#tell();
+    else if (!this.policy.isGathered) void this.#send();
+    else if (this.#timer === null && this.#round === null) this.#later(GATHER_MS);
   }
 
   /** Asks what the server holds; null where it cannot be reached. */
   async look(): Promise<Answer | null> {
     const answer = await this.policy.look?.().catch(() => null);
     if (answer === undefined || answer === null) return null;
-    this.hear(answer);
+    this.#answer = answer;
+    this.#tell();
     return answer;
   }
 
@@ -131,6 +135,7 @@ export class Outbox<N extends KeptName, State, Parcel, Answer> {
   /** The server may be back. */
   retry(): void {
     if (this.#due().length > 0) void this.#send();
+    else this.catchUp();
   }
 
   /** The window may go away, and what is under way with it: sends what can be sent. */
@@ -188,7 +193,7 @@ export class Outbox<N extends KeptName, State, Parcel, Answer> {
     this.#stop();
     this.#round ??= this.#track(this.#sendAll()).finally(() => {
       this.#round = null;
-      if (this.#timer === null && this.#due().length > 0) this.#later(this.policy.gatherMs);
+      if (this.#timer === null && this.#due().length > 0) this.#later(GATHER_MS);
     });
     return this.#round;
   }
@@ -196,7 +201,11 @@ export class Outbox<N extends KeptName, State, Parcel, Answer> {
   async #sendAll(): Promise<void> {
     while (!this.#isPaused) {
       const [parcel] = this.#due();
-      if (parcel === undefined || !(await this.#deliver(parcel))) return;
+      if (parcel === undefined) {
+        this.catchUp();
+        return;
+      }
+      if (!(await this.#deliver(parcel))) return;
     }
   }
 

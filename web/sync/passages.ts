@@ -16,7 +16,7 @@ export const passagePolicy = (
   name: 'passage',
   restored: (kept) => kept,
   stored: (writing) => writing,
-  gatherMs: 350,
+  isGathered: true,
   isCounted: false,
   isOfWindow: false,
   due: (writing) => (writing?.refused === null ? [writing] : []),

@@ -16,17 +16,19 @@ type Problem = FetchBaseQueryError | SerializedError;
 /** Of an outbox, what is asked of all of them alike. */
 type AnyOutbox = Pick<
   Outbox<KeptName, unknown, unknown, unknown>,
-  'isWatched' | 'underWay' | 'reread' | 'retry' | 'leave' | 'look'
+  'isWatched' | 'underWay' | 'catchUp' | 'retry' | 'leave' | 'look'
 >;
 
-/** What became of a call, and what it says where the server took it. */
-function delivery<T>(error: Problem | undefined, taken: () => T): Delivery<T> {
-  if (!error) return { taken: taken() };
-  const isAnswered = 'status' in error && typeof error.status === 'number';
-  const why = problemOf(error)?.message ?? 'It was not taken.';
-  if (!isPassing(error)) return { refused: why };
-  return { notYet: isAnswered ? why : 'Slow Crest does not answer yet.' };
+/** What became of a call that failed. */
+function undelivered(error: Problem | undefined): { refused: string } | { notYet: string } {
+  const isAnswered = error && 'status' in error && typeof error.status === 'number';
+  const why = isAnswered ? problemOf(error)?.message : undefined;
+  if (error && !isPassing(error)) return { refused: why ?? 'It was not taken.' };
+  return { notYet: why ?? 'Slow Crest does not answer yet.' };
 }
+
+/** The same of any call that answers with nothing: `taken` is what stands with the server then. */
+const delivery = <T>(error: Problem | undefined, taken: T): Delivery<T> => (error ? undelivered(error) : { taken });
 
 /**
  * Everything of this window that is written and may not have reached the server: an outbox a thing, found by its place,
@@ -44,6 +46,7 @@ export class Sync {
 
   /** Listens to what happens to the window, for as long as it is open. */
   start(): void {
+    addEventListener('storage', () => this.#each((outbox) => outbox.catchUp()));
     addEventListener('online', () => this.#each((outbox) => outbox.retry()));
     addEventListener('pagehide', () => this.#each((outbox) => outbox.leave()));
     document.addEventListener('visibilitychange', () => {
@@ -78,7 +81,7 @@ export class Sync {
       id,
       tapPolicy(async (body) => {
         const { data, error } = await this.dispatch(api.endpoints.changeLive.initiate({ id, body }));
-        const sent = data ? { taken: data } : delivery(error, () => unanswered());
+        const sent = data ? { taken: data } : undelivered(error);
         if ('refused' in sent) this.dispatch(toastShown({ text: sent.refused }));
         return sent;
       }),
@@ -91,7 +94,7 @@ export class Sync {
       secret,
       answersPolicy(async (body) => {
         const { error } = await this.dispatch(api.endpoints.writeAnswer.initiate({ secret, body }));
-        return delivery(error, () => null);
+        return delivery(error, null);
       }),
     );
   }
@@ -106,7 +109,7 @@ export class Sync {
         const { error } = await (isOwn
           ? this.dispatch(addPassage.initiate({ id: writeUpId, body: { key, after: null, text } }))
           : this.dispatch(writePassage.initiate({ id: writeUpId, body: change })));
-        return delivery(error, () => text);
+        return delivery(error, text);
       }),
     );
   }
@@ -114,6 +117,7 @@ export class Sync {
   /** What is written on a sheet and not saved. */
   draft(key: string, about: Pick<DraftInput, 'title' | 'href'>): DraftSheet {
     const sheet = this.#sheets.get(key) ?? this.#newSheet(key, about);
+    sheet.about = about;
     if (!sheet.outbox.isWatched) sheet.outbox.reread();
     return sheet;
   }
@@ -167,8 +171,4 @@ export class Sync {
   #each(work: (outbox: AnyOutbox) => void): void {
     for (const outbox of this.#outboxes.values()) work(outbox);
   }
-}
-
-function unanswered(): never {
-  throw new Error('The server answered with nothing');
 }

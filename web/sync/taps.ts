@@ -21,7 +21,7 @@ export const tapPolicy = (
   name: 'bench',
   restored: (kept) => kept ?? [],
   stored: (queue) => (queue.length > 0 ? [...queue] : null),
-  gatherMs: 0,
+  isGathered: false,
   isCounted: false,
   isOfWindow: false,
   due: (queue) => queue,

@@ -42,6 +42,8 @@ class Network {
 
 /** One window with the thing open. */
 interface OpenThing {
+  /** What the window says of what is written. */
+  status(): string;
   write(text: string): void;
   retry(): void;
   leave(): void;
@@ -83,6 +85,7 @@ function answers(network: Network): Kind {
       const answer = (remarks: string): CupAnswer => ({ ...EMPTY_ANSWER, remarks });
       return {
         write: (text) => outbox.change((before) => withCup(before, '417', answer(text), 0)),
+        status: () => outbox.snapshot().status,
         retry: () => outbox.retry(),
         leave: () => outbox.leave(),
       };
@@ -119,6 +122,7 @@ function passages(network: Network): Kind {
             isOwn: false,
             refused: null,
           })),
+        status: () => outbox.snapshot().status,
         retry: () => outbox.retry(),
         leave: () => outbox.leave(),
       };
@@ -147,6 +151,7 @@ function taps(network: Network): Kind {
           const known = answer && answer.revision > first.revision ? answer : first;
           outbox.change((queue) => queuedTap(queue, known, ({ marks }) => ({ marks: [...marks, mark] })));
         },
+        status: () => outbox.snapshot().status,
         retry: () => outbox.retry(),
         leave: () => outbox.leave(),
       };
@@ -182,6 +187,7 @@ function drafts(network: Network): Kind {
       void sheet.open();
       return {
         write: (text) => sheet.change({ remarks: text }),
+        status: () => sheet.outbox.snapshot().status,
         retry: () => sheet.outbox.retry(),
         leave: () => sheet.outbox.leave(),
       };
@@ -236,6 +242,8 @@ async function played(kind: Kind, network: Network, steps: readonly Step[]): Pro
   [network.fate, network.slowMs] = ['arrives', 0];
   for (const i of [0, 1]) opened(i).thing.retry();
   await vi.advanceTimersByTimeAsync(20_000);
+  expect([0, 1].map((i) => opened(i).thing.status())).not.toContain('pending');
+  expect([0, 1].map((i) => opened(i).thing.status())).not.toContain('here only');
   return written;
 }
 
