@@ -85,7 +85,7 @@ export async function serve(
     await recorder.resume();
     const verdicts = new VerdictKeeper(store, engine, log, patienceMs);
     taken.push(() => verdicts.close());
-    const foreteller = new Foreteller(store, engine, (bag) => verdicts.priorOf(bag), log);
+    const foreteller = new Foreteller(store, engine, (bag) => verdicts.priorOf(bag), log, patienceMs);
     taken.push(() => foreteller.settled());
     const planner = new ShelfPlanner(store, verdicts, engine);
     const { databaseFile, dataFolder } = config;

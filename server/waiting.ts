@@ -1,3 +1,6 @@
+/** A wait a person hardly notices, ms: after it, what is known is shown, and marked. */
+export const PATIENCE_MS = 150;
+
 /**
  * Waits for something, but no longer than so many milliseconds: whether it was done by then. That it failed is heard
  * elsewhere.

@@ -6,6 +6,7 @@ import type { LoggedBrew } from '../../application/judgeBag';
 import type { TasterPrior } from '../../core/crest';
 import { keepPrediction } from '../db/bag/predictions';
 import type { Store } from '../db/store';
+import { PATIENCE_MS, within } from '../waiting';
 import type { Engine } from './engineHere';
 
 /** A cup that was just kept, and what stood of its bag before: what is foretold of it must not have seen it. */
@@ -21,7 +22,7 @@ export interface KeptCup {
 
 /**
  * Works out what the cups before foretold of cups just kept, and keeps it beside them. Nobody who saves a cup waits for
- * that; whoever reads predictions waits until those under way are kept.
+ * that; whoever reads predictions waits a moment for those under way.
  */
 export class Foreteller {
   readonly #underWay = new Set<Promise<void>>();
@@ -31,6 +32,7 @@ export class Foreteller {
     private readonly engine: Pick<Engine, 'foretell'>,
     private readonly priorOf: (bag: Bag) => Promise<TasterPrior | null>,
     private readonly log: Logger,
+    private readonly patienceMs = PATIENCE_MS,
   ) {}
 
   /** Nothing is kept where the cups before foretell nothing, or nothing can be judged at the moment. */
@@ -40,9 +42,9 @@ export class Foreteller {
     void work.finally(() => this.#underWay.delete(work));
   }
 
-  /** Resolves once all that is under way is kept. */
+  /** Resolves once all that is under way is kept; soon in any case, for nobody waits for a busy engine. */
   async settled(): Promise<void> {
-    await Promise.all(this.#underWay);
+    await within(this.patienceMs, Promise.all(this.#underWay));
   }
 
   async #foretell({ bag, before, brewId, brew, beside }: KeptCup, madeAt: string): Promise<void> {

@@ -26,7 +26,7 @@ import { keepVerdict, loadBagLikelihoods, loadVerdicts, type BagLikelihood } fro
 import type { Store } from '../db/store';
 import { engineHere, EngineProblem, type Engine } from './engineHere';
 import { bagKindOf, PriorService } from './priorService';
-import { within } from '../waiting';
+import { PATIENCE_MS, within } from '../waiting';
 import { Watchers } from '../watchers';
 import { JudgingQueue } from './queue';
 
@@ -41,8 +41,6 @@ export interface Judged<Fit> {
   isStale: boolean;
 }
 
-/** A wait a person hardly notices, ms: after it, what is known is shown, and marked. */
-const PATIENCE_MS = 150;
 /** So many kinds of bags on their way are remembered. */
 const UNTASTED_KEPT = 50;
 /** Whoever watches the judging is told how it goes on once in so long, ms. */
